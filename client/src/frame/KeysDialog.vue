@@ -1,0 +1,72 @@
+<script setup lang="ts">
+import JointGlyph from '../shared/JointGlyph.vue';
+import { allGlyphs, glyphName } from '../shared/glyphNames';
+
+const open = defineModel<boolean>('open', { required: true });
+const keys: [string, string][] = [
+  ['Enter', 'new step, or the text behind the cursor into a new one'],
+  ['Shift + Enter', 'new line in the step'],
+  ['Backspace in an empty step', 'delete it'],
+  ['↑ ↓ at the edge of a step', 'to the step before or behind'],
+  ['Alt + ↑ ↓', 'move the step'],
+  ['Tab, Shift + Tab', 'move the step to the next phase, or the one before'],
+  ['Esc', 'leave the text; Tab then goes on through the page'],
+  ['Alt + 1 … 9', 'answer the first question of the step'],
+  ['F8, Shift + F8', 'next finding, the one before'],
+  ['Ctrl + .', 'apply its fix, or go to its answers'],
+  ['Ctrl + Z, Ctrl + Y', 'undo, redo, also after a reload'],
+  ['Ctrl + K', 'go anywhere'],
+  ['?', 'this list'],
+];
+</script>
+
+<template>
+  <a-modal v-model:open="open" title="Keys and glyphs" :footer="null" :width="780">
+    <div class="columns">
+      <dl>
+        <template v-for="[key, what] in keys" :key="key">
+          <dt>
+            <kbd>{{ key }}</kbd>
+          </dt>
+          <dd>{{ what }}</dd>
+        </template>
+      </dl>
+      <ul aria-label="Glyphs of a joint">
+        <li v-for="glyph in allGlyphs" :key="glyph.stage"><JointGlyph :glyph="glyph" silent /> {{ glyphName(glyph) }}</li>
+      </ul>
+    </div>
+  </a-modal>
+</template>
+
+<style scoped>
+.columns {
+  display: grid;
+  grid-template-columns: 1fr 190px;
+  gap: 30px;
+}
+
+dl {
+  display: grid;
+  grid-template-columns: auto 1fr;
+  gap: 5px 14px;
+  margin: 0;
+}
+
+dd {
+  margin: 0;
+}
+
+kbd {
+  font: 13px var(--figures);
+  white-space: nowrap;
+}
+
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  display: grid;
+  gap: 5px;
+  align-content: start;
+}
+</style>

@@ -1,0 +1,105 @@
+<script setup lang="ts">
+import { useEventListener, useIntervalFn } from '@vueuse/core';
+import { onBeforeUnmount, ref, watch } from 'vue';
+import { useRoute } from 'vue-router';
+import type { Trouble } from '../shared/api/client';
+import { troubleOf } from '../shared/api/trouble';
+import { useDraft } from '../shared/draft';
+import { useCursor } from '../shared/cursor';
+import FindingsDrawer from './FindingsDrawer.vue';
+import GoAnywhere from './GoAnywhere.vue';
+import KeysDialog from './KeysDialog.vue';
+import TopBar from './TopBar.vue';
+import TroubleBar from './TroubleBar.vue';
+
+const route = useRoute();
+const draft = useDraft();
+const cursor = useCursor();
+const failure = ref<Trouble | null>(null);
+const findingsOpen = ref(false);
+const keysOpen = ref(false);
+const goOpen = ref(false);
+
+watch(
+  () => route.params.id,
+  async (id) => {
+    if (typeof id !== 'string') return;
+    failure.value = null;
+    try {
+      await draft.open(Number(id));
+      cursor.reset(draft.order[0] ?? null);
+      if (draft.revision) document.title = `${draft.revision.number} ${draft.revision.title} · Worn Path`;
+    } catch (error) {
+      failure.value = troubleOf(error);
+    }
+  },
+  { immediate: true },
+);
+
+useIntervalFn(() => void draft.poll(), 4000);
+onBeforeUnmount(() => draft.close());
+useEventListener(window, 'beforeunload', () => draft.flushAll());
+
+const inText = (target: EventTarget | null): boolean =>
+  target instanceof HTMLInputElement || target instanceof HTMLTextAreaElement || target instanceof HTMLSelectElement;
+
+useEventListener(window, 'keydown', (event: KeyboardEvent) => {
+  const ctrl = event.ctrlKey || event.metaKey;
+  if (event.key === 'F8') {
+    event.preventDefault();
+    draft.flushAll();
+    cursor.toFinding(event.shiftKey ? -1 : 1);
+  } else if (ctrl && event.key === '.') {
+    event.preventDefault();
+    cursor.applyFix();
+  } else if (ctrl && event.key.toLowerCase() === 'k') {
+    event.preventDefault();
+    goOpen.value = true;
+  } else if (ctrl && event.key.toLowerCase() === 'z' && draft.canEdit) {
+    event.preventDefault();
+    draft.back(event.shiftKey ? 'redo' : 'undo');
+  } else if (ctrl && event.key.toLowerCase() === 'y' && draft.canEdit) {
+    event.preventDefault();
+    draft.back('redo');
+  } else if (event.key === '?' && !inText(event.target)) {
+    event.preventDefault();
+    keysOpen.value = true;
+  }
+});
+</script>
+
+<template>
+  <div class="procedure">
+    <TopBar @findings="findingsOpen = true" @keys="keysOpen = true" @go="goOpen = true" />
+    <TroubleBar />
+    <main v-if="failure" class="failure">
+      <h1>{{ failure.title }}</h1>
+      <p>{{ failure.detail }}</p>
+      <router-link to="/">To the shelf</router-link>
+    </main>
+    <p v-else-if="!draft.revision" class="failure quiet" role="status">Opening …</p>
+    <router-view v-else />
+    <FindingsDrawer v-model:open="findingsOpen" />
+    <KeysDialog v-model:open="keysOpen" />
+    <GoAnywhere v-model:open="goOpen" />
+  </div>
+</template>
+
+<style scoped>
+.procedure {
+  height: 100%;
+  display: flex;
+  flex-direction: column;
+}
+
+.failure {
+  padding: 60px;
+}
+
+@media print {
+  .procedure {
+    height: auto;
+    display: block;
+  }
+}
+</style>

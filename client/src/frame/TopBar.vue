@@ -1,0 +1,171 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import { useDraft } from '../shared/draft';
+import SeverityMark from '../shared/SeverityMark.vue';
+import KeptNote from './KeptNote.vue';
+import PersonButton from './PersonButton.vue';
+import StateTag from '../shared/StateTag.vue';
+
+const draft = useDraft();
+defineEmits<{ findings: []; keys: []; go: [] }>();
+const faces = [
+  { name: 'write', label: 'Write' },
+  { name: 'joints', label: 'Joints' },
+  { name: 'review', label: 'Review' },
+  { name: 'print', label: 'Print' },
+];
+const others = computed(() => draft.findings.length - draft.stops);
+</script>
+
+<template>
+  <header class="bar">
+    <router-link to="/" class="mark" aria-label="Worn Path, to the shelf"
+      ><img src="/mark.svg" alt="" width="26" height="26"
+    /></router-link>
+    <div v-if="draft.revision" class="where">
+      <span class="number figures">{{ draft.revision.number }}</span>
+      <span class="title" :title="draft.revision.title">{{ draft.revision.title }}</span>
+      <StateTag :state="draft.revision.state" :letter="draft.revision.letter" />
+    </div>
+    <nav v-if="draft.revision" aria-label="Faces of the procedure">
+      <router-link v-for="face in faces" :key="face.name" :to="{ name: face.name, params: { id: draft.revision.id } }" class="face">{{
+        face.label
+      }}</router-link>
+    </nav>
+    <div class="right">
+      <KeptNote v-if="draft.revision" />
+      <button
+        v-if="draft.revision"
+        type="button"
+        class="count"
+        :title="draft.findings.length ? 'Findings (F8 goes to the next)' : 'No findings'"
+        @click="$emit('findings')"
+      >
+        <template v-if="draft.findings.length">
+          <template v-if="draft.stops"><SeverityMark severity="stop" /> {{ draft.stops }}</template>
+          <template v-if="others"><SeverityMark severity="warn" /> {{ others }}</template>
+          <span class="visually-hidden">findings</span>
+        </template>
+        <template v-else>nothing found</template>
+      </button>
+      <button type="button" class="tool" title="Go anywhere (Ctrl+K)" @click="$emit('go')">Go to <kbd>Ctrl K</kbd></button>
+      <button type="button" class="tool keys" title="Keys and glyphs (?)" aria-label="Keys and glyphs" @click="$emit('keys')">?</button>
+      <PersonButton />
+    </div>
+  </header>
+</template>
+
+<style scoped>
+.bar {
+  flex: none;
+  display: flex;
+  align-items: stretch;
+  gap: 14px;
+  height: 46px;
+  padding: 0 14px;
+  border-bottom: 2px solid var(--ink);
+  background: var(--paper);
+}
+
+.mark {
+  display: flex;
+  align-items: center;
+}
+
+.where {
+  display: flex;
+  align-items: center;
+  gap: 9px;
+  min-width: 0;
+  flex: 0 1 auto;
+}
+
+.number {
+  font-size: 13px;
+  white-space: nowrap;
+}
+
+.title {
+  font: 600 19px/1 var(--heading);
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  padding-bottom: 1px;
+}
+
+nav {
+  display: flex;
+  margin-left: 6px;
+}
+
+.face {
+  display: flex;
+  align-items: center;
+  padding: 0 12px;
+  font: 600 18px/1 var(--heading);
+  color: var(--ink);
+  text-decoration: none;
+  border-bottom: 4px solid transparent;
+  margin-bottom: -2px;
+}
+
+.face:hover {
+  background: var(--moss-pale);
+}
+
+.face.router-link-active {
+  border-bottom-color: var(--moss);
+  color: var(--moss);
+}
+
+.right {
+  margin-left: auto;
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  flex: none;
+}
+
+.count,
+.tool {
+  display: inline-flex;
+  align-items: center;
+  gap: 6px;
+  height: 30px;
+  padding: 0 9px;
+  font: inherit;
+  font-size: 14px;
+  color: inherit;
+  background: none;
+  border: 1px solid var(--line-strong);
+  border-radius: 3px;
+  cursor: pointer;
+  white-space: nowrap;
+}
+
+.count:hover,
+.tool:hover {
+  background: var(--moss-pale);
+}
+
+.count {
+  font-weight: 600;
+}
+
+kbd {
+  font: 12px var(--figures);
+  color: var(--ink-soft);
+}
+
+.keys {
+  width: 30px;
+  justify-content: center;
+  padding: 0;
+}
+
+@media print {
+  .bar {
+    display: none;
+  }
+}
+</style>

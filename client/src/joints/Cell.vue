@@ -1,0 +1,100 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue';
+import type { ThingView } from '../shared/api/client';
+import { useDraft } from '../shared/draft';
+
+/** A field of a thing as a cell: its text goes to the core as it was typed and comes back as the core read it. */
+const props = defineProps<{ thing: ThingView; field: string; label: string; choices: string[] }>();
+const draft = useDraft();
+const stands = computed(() => props.thing.fields[props.field] ?? '');
+const text = ref(stands.value);
+let base = stands.value;
+
+// What comes back replaces what stands, but never what is being typed.
+watch(stands, (now) => {
+  if (text.value === base) text.value = now;
+  base = now;
+});
+
+async function keep(): Promise<void> {
+  if (text.value === stands.value) return;
+  const after = text.value;
+  await draft.sendAndSettle({ do: 'setField', id: props.thing.id, field: props.field, before: base, after });
+  const now = draft.thing(props.thing.id)?.fields[props.field] ?? '';
+  // Refused: what was typed stays in the cell. Taken: as the core writes it.
+  if (
+    now !== base ||
+    !draft.troubles.some((t) => t.edit?.do === 'setField' && t.edit.id === props.thing.id && t.edit.field === props.field)
+  ) {
+    base = now;
+    text.value = now;
+  }
+}
+
+function undoTyping(): void {
+  text.value = stands.value;
+}
+</script>
+
+<template>
+  <span v-if="!draft.canEdit" class="still">{{ stands }}</span>
+  <select v-else-if="choices.length" v-model="text" :aria-label="label" @change="keep">
+    <option v-for="choice in choices" :key="choice" :value="choice">{{ choice }}</option>
+  </select>
+  <input
+    v-else
+    v-model="text"
+    :class="{ changed: text !== stands }"
+    :aria-label="label"
+    :title="text"
+    maxlength="400"
+    @change="keep"
+    @keydown.esc="undoTyping"
+  />
+</template>
+
+<style scoped>
+input,
+select,
+.still {
+  display: block;
+  width: 100%;
+  height: 34px;
+  padding: 0 4px;
+  font: inherit;
+  font-size: 13.5px;
+  line-height: 34px;
+  color: inherit;
+  background: none;
+  border: 1px solid transparent;
+  border-radius: 2px;
+  text-overflow: ellipsis;
+}
+
+.still {
+  height: auto;
+  line-height: 1.3;
+  padding: 8px 4px;
+}
+
+select {
+  appearance: none;
+  cursor: pointer;
+}
+
+input:hover,
+select:hover {
+  border-color: var(--line-strong);
+}
+
+input:focus,
+select:focus {
+  background: #fff;
+  border-color: var(--ink);
+  outline: 2px solid var(--ochre-mark);
+}
+
+.changed {
+  background: var(--ochre-pale);
+}
+</style>

@@ -1,0 +1,134 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue';
+import type { FieldView, ThingKind, ThingView } from '../shared/api/client';
+import { useDraft } from '../shared/draft';
+import Cell from './Cell.vue';
+
+/** The other things of the sheet, a table each: parts, connections, fluids, aids, tools, consumables. */
+const props = defineProps<{ fields: Partial<Record<ThingKind, FieldView[]>> }>();
+const draft = useDraft();
+const names = ref<Record<string, string>>({});
+const kinds: { kind: ThingKind; title: string; one: string }[] = [
+  { kind: 'part', title: 'Parts', one: 'part' },
+  { kind: 'connection', title: 'Connections', one: 'connection' },
+  { kind: 'fluid', title: 'Fluids', one: 'fluid' },
+  { kind: 'aid', title: 'Aids, temporary', one: 'aid' },
+  { kind: 'tool', title: 'Tools no fastener implies', one: 'tool' },
+  { kind: 'consumable', title: 'Consumables', one: 'consumable' },
+];
+const shown = computed(() =>
+  kinds
+    .map((k) => ({ ...k, things: draft.things.filter((t) => t.kind === k.kind), fields: props.fields[k.kind] ?? [] }))
+    .filter((k) => k.things.length > 0 || draft.canEdit),
+);
+
+async function add(kind: ThingKind): Promise<void> {
+  const name = (names.value[kind] ?? '').trim();
+  if (!name) return;
+  await draft.sendAndSettle({ do: 'addThing', kind, name, fromKit: false });
+  if (draft.things.some((t) => t.kind === kind && t.name === name)) names.value[kind] = '';
+}
+
+const drop = (thing: ThingView): void => draft.send({ do: 'removeThing', id: thing.id });
+</script>
+
+<template>
+  <section v-for="group in shown" :key="group.kind" class="group" :class="{ wide: group.fields.length > 3 }">
+    <h2>{{ group.title }}</h2>
+    <table v-if="group.things.length">
+      <thead>
+        <tr>
+          <th scope="col" class="id">No.</th>
+          <th v-for="field in group.fields" :key="field.name" scope="col">{{ field.label }}</th>
+          <th scope="col">steps</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="thing in group.things" :key="thing.id">
+          <td class="figures id">{{ thing.id }}</td>
+          <td v-for="field in group.fields" :key="field.name">
+            <Cell :thing="thing" :field="field.name" :label="`${field.label} of ${thing.id}`" :choices="field.choices" />
+          </td>
+          <td class="figures steps">
+            <template v-if="thing.steps.length">{{ thing.steps.join(', ') }}</template>
+            <button v-else-if="draft.canEdit" type="button" :aria-label="`Delete ${thing.id}`" @click="drop(thing)">delete</button>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+    <form v-if="draft.canEdit" @submit.prevent="add(group.kind)">
+      <input
+        v-model="names[group.kind]"
+        class="plain"
+        :aria-label="`Name of a new ${group.one}`"
+        :placeholder="`Name of a new ${group.one}`"
+        maxlength="80"
+      />
+      <a-button size="small" html-type="submit">Add {{ group.one }}</a-button>
+    </form>
+  </section>
+</template>
+
+<style scoped>
+.group {
+  margin-top: 26px;
+  max-width: 760px;
+}
+
+.group.wide {
+  max-width: none;
+}
+
+table {
+  width: 100%;
+  border-collapse: collapse;
+  background: var(--sheet);
+  margin-top: 4px;
+}
+
+th {
+  text-align: left;
+  font: 600 15px/1.1 var(--heading);
+  padding: 5px 4px;
+  border-bottom: 1.5px solid var(--ink);
+}
+
+td {
+  padding: 0 2px;
+  border-bottom: 1px solid var(--line);
+}
+
+.id {
+  width: 46px;
+  font-size: 12.5px;
+  padding-left: 6px;
+}
+
+.steps {
+  width: 100px;
+  font-size: 12.5px;
+  color: var(--ink-soft);
+}
+
+.steps button {
+  font: 13px var(--text);
+  color: var(--clay);
+  background: none;
+  border: 0;
+  text-decoration: underline;
+  cursor: pointer;
+}
+
+form {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  margin-top: 6px;
+}
+
+form .plain {
+  height: 28px;
+  padding: 2px 8px;
+  font-size: 14px;
+}
+</style>

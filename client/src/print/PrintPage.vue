@@ -1,0 +1,381 @@
+<script setup lang="ts">
+import { computed, onMounted, ref, watch } from 'vue';
+import { api, take, type PrintView, type Trouble } from '../shared/api/client';
+import { troubleOf } from '../shared/api/trouble';
+import CautionPanel from '../shared/CautionPanel.vue';
+import { useDraft } from '../shared/draft';
+
+/** The sheet as it prints, on A4 or Letter. */
+const draft = useDraft();
+const sheet = ref<PrintView | null>(null);
+const trouble = ref<Trouble | null>(null);
+const paper = ref<'A4' | 'Letter'>('A4');
+
+async function load(): Promise<void> {
+  const id = draft.revision?.id;
+  if (id === undefined) return;
+  try {
+    sheet.value = await take(api.GET('/api/revisions/{id}/print', { params: { path: { id } } }));
+  } catch (error) {
+    trouble.value = troubleOf(error);
+  }
+}
+
+onMounted(load);
+watch(() => draft.revision?.id, load);
+const pageRule = computed(() => `@page { size: ${paper.value === 'A4' ? 'A4' : 'letter'}; margin: 14mm 14mm 16mm; }`);
+const day = (iso: string): string =>
+  new Date(iso.endsWith('Z') ? iso : `${iso}Z`).toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric' });
+const print = (): void => window.print();
+const lists = computed(() => [
+  { title: 'Parts', items: sheet.value?.parts ?? [] },
+  { title: 'Tools', items: sheet.value?.tools ?? [] },
+  { title: 'Consumables', items: sheet.value?.consumables ?? [] },
+]);
+const open = computed(() => sheet.value?.state !== 'released');
+</script>
+
+<template>
+  <main class="print">
+    <component :is="'style'">{{ pageRule }}</component>
+    <div class="tools">
+      <fieldset>
+        <legend class="visually-hidden">Paper</legend>
+        <label v-for="size in ['A4', 'Letter'] as const" :key="size"
+          ><input v-model="paper" type="radio" name="paper" :value="size" /> {{ size }}</label
+        >
+      </fieldset>
+      <a-button type="primary" @click="print">Print</a-button>
+      <span v-if="open" class="quiet">Not released: every page says so.</span>
+    </div>
+    <p v-if="trouble" role="alert">
+      <strong>{{ trouble.title }}</strong> {{ trouble.detail }}
+    </p>
+    <article v-if="sheet" class="paper" :class="paper.toLowerCase()">
+      <header>
+        <div>
+          <p class="kicker figures">{{ sheet.number }} · revision {{ sheet.letter }}</p>
+          <h1>{{ sheet.title }}</h1>
+          <p>{{ sheet.platform }}</p>
+        </div>
+        <p class="stamp" :class="{ open }">
+          <template v-if="sheet.releasedAt && !open"
+            >Released {{ day(sheet.releasedAt) }} by {{ sheet.releasedBy }}; written by {{ sheet.author }}</template
+          >
+          <template v-else>{{ sheet.state.toUpperCase() }} – NOT RELEASED. Not for use on a vehicle.</template>
+        </p>
+      </header>
+      <p class="defer">The vehicle maker’s manual, local codes and licensed practice come before this sheet. Stop where they differ.</p>
+      <dl v-if="sheet.header.purpose || sheet.header.fits || sheet.header.entryCheck" class="about">
+        <template v-if="sheet.header.purpose"
+          ><dt>Purpose</dt>
+          <dd>{{ sheet.header.purpose }}</dd></template
+        >
+        <template v-if="sheet.header.fits"
+          ><dt>Fits</dt>
+          <dd>{{ sheet.header.fits }}</dd></template
+        >
+        <template v-if="sheet.header.entryCheck"
+          ><dt>Is it this job?</dt>
+          <dd>{{ sheet.header.entryCheck }}</dd></template
+        >
+        <dt>People</dt>
+        <dd>
+          {{ sheet.header.people }}<template v-if="sheet.header.difficulty">, difficulty {{ sheet.header.difficulty }} of 5</template>
+        </dd>
+      </dl>
+      <section class="hand" aria-label="To have in hand">
+        <div v-for="list in lists" :key="list.title">
+          <h2>{{ list.title }}</h2>
+          <ul v-if="list.items.length">
+            <li v-for="item in list.items" :key="item.what">
+              <span class="box" aria-hidden="true"></span>
+              <span
+                >{{ item.what
+                }}<template v-if="item.amount && item.amount !== '1'"
+                  >, {{ item.amount }}{{ /^\d+$/.test(item.amount) ? ' off' : '' }}</template
+                ><small v-if="item.for"> {{ item.for }}</small></span
+              >
+            </li>
+          </ul>
+          <p v-else class="quiet">none known</p>
+        </div>
+      </section>
+      <section v-for="phase in sheet.phases" :key="phase.name" class="phase">
+        <h2>{{ phase.name }}</h2>
+        <div v-for="step in phase.steps" :key="step.number" class="step">
+          <CautionPanel v-for="caution in step.cautions" :key="caution.hazard" :caution="caution" />
+          <div class="line">
+            <span class="number figures">{{ step.number }}</span>
+            <!-- eslint-disable-next-line vue/no-v-html -- Markdown made HTML and sanitised by the server -->
+            <div class="text" v-html="step.html"></div>
+            <span class="box" aria-hidden="true"></span>
+          </div>
+        </div>
+      </section>
+      <section class="torques">
+        <h2>Torque table</h2>
+        <table v-if="sheet.torques.length">
+          <thead>
+            <tr>
+              <th scope="col">No.</th>
+              <th scope="col">Joint</th>
+              <th scope="col">Fastener</th>
+              <th scope="col">Torque</th>
+              <th scope="col">Other unit</th>
+              <th scope="col">Treatment</th>
+              <th scope="col">After</th>
+              <th scope="col">Steps</th>
+              <th scope="col">Source</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="row in sheet.torques" :key="row.id">
+              <td class="figures">{{ row.id }}</td>
+              <td>{{ row.count > 1 ? `${row.count} × ` : '' }}{{ row.name }}</td>
+              <td>{{ row.fastener }}</td>
+              <td class="figures value">{{ row.value || 'no value' }}</td>
+              <td class="figures">{{ row.counterpart }}</td>
+              <td>{{ row.treatment }}</td>
+              <td>{{ row.after }}</td>
+              <td class="figures">{{ row.steps.join(', ') }}</td>
+              <td>{{ row.source }}</td>
+            </tr>
+          </tbody>
+        </table>
+        <p v-else class="quiet">No joint stands on this sheet.</p>
+      </section>
+      <footer>
+        {{ sheet.number }} revision {{ sheet.letter }}, {{ sheet.state }}. The program judged order, closure and the preload of single
+        values by the short torque form; it did not see the vehicle.
+      </footer>
+    </article>
+  </main>
+</template>
+
+<style scoped>
+.print {
+  flex: 1;
+  overflow: auto;
+  padding: 16px 20px 60px;
+}
+
+.tools {
+  display: flex;
+  align-items: center;
+  gap: 16px;
+  max-width: 210mm;
+  margin: 0 auto 14px;
+}
+
+fieldset {
+  display: flex;
+  gap: 14px;
+  border: 0;
+  padding: 0;
+  margin: 0;
+}
+
+.paper {
+  background: #fff;
+  color: #000;
+  margin: 0 auto;
+  padding: 14mm;
+  border: 1px solid var(--line-strong);
+  font-size: 14px;
+}
+
+.a4 {
+  width: 210mm;
+}
+
+.letter {
+  width: 8.5in;
+}
+
+header {
+  display: flex;
+  justify-content: space-between;
+  gap: 20px;
+  border-bottom: 2px solid #000;
+  padding-bottom: 8px;
+}
+
+header p {
+  margin: 0;
+}
+
+.kicker {
+  font-size: 13px;
+}
+
+.stamp {
+  max-width: 240px;
+  text-align: right;
+  font-size: 13px;
+}
+
+.stamp.open {
+  align-self: center;
+  text-align: center;
+  border: 2px solid #000;
+  padding: 5px 10px;
+  font-weight: 700;
+}
+
+.defer {
+  margin: 8px 0;
+  font-weight: 600;
+}
+
+.about {
+  display: grid;
+  grid-template-columns: 110px 1fr;
+  gap: 3px 10px;
+  margin: 0 0 12px;
+}
+
+dt {
+  font-weight: 600;
+}
+
+dd {
+  margin: 0;
+}
+
+.hand {
+  display: grid;
+  grid-template-columns: repeat(3, 1fr);
+  gap: 18px;
+  border-top: 1px solid #000;
+  border-bottom: 1px solid #000;
+  padding: 8px 0;
+  font-size: 13px;
+}
+
+.hand ul {
+  list-style: none;
+  margin: 4px 0 0;
+  padding: 0;
+}
+
+.hand li {
+  display: flex;
+  gap: 7px;
+  margin-bottom: 3px;
+  line-height: 1.3;
+}
+
+.hand p {
+  margin: 4px 0 0;
+}
+
+.box {
+  flex: none;
+  width: 12px;
+  height: 12px;
+  margin-top: 3px;
+  border: 1.3px solid #000;
+}
+
+small {
+  margin-left: 5px;
+  color: #444;
+}
+
+h2 {
+  font-size: 20px;
+}
+
+.phase {
+  margin-top: 14px;
+}
+
+.phase h2 {
+  border-bottom: 1px solid #000;
+  margin-bottom: 4px;
+  break-after: avoid;
+}
+
+.step {
+  break-inside: avoid;
+  padding: 3px 0;
+}
+
+.step .caution {
+  margin: 4px 0;
+}
+
+.line {
+  display: grid;
+  grid-template-columns: 30px 1fr 14px;
+  gap: 8px;
+  align-items: start;
+}
+
+.number {
+  text-align: right;
+  font-weight: 700;
+}
+
+.text :deep(p) {
+  margin: 0 0 2px;
+}
+
+.torques {
+  margin-top: 18px;
+  break-before: auto;
+}
+
+table {
+  width: 100%;
+  border-collapse: collapse;
+  font-size: 12px;
+  margin-top: 4px;
+}
+
+th,
+td {
+  text-align: left;
+  vertical-align: top;
+  padding: 3px 6px 3px 0;
+  border-bottom: 1px solid #999;
+}
+
+th {
+  border-bottom-color: #000;
+}
+
+tr {
+  break-inside: avoid;
+}
+
+.value {
+  font-weight: 700;
+  font-size: 13px;
+  white-space: nowrap;
+}
+
+footer {
+  margin-top: 14px;
+  font-size: 11.5px;
+  color: #333;
+}
+
+@media print {
+  .print {
+    padding: 0;
+    overflow: visible;
+  }
+
+  .tools {
+    display: none;
+  }
+
+  .paper {
+    width: auto;
+    padding: 0;
+    border: 0;
+  }
+}
+</style>

@@ -1,0 +1,279 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue';
+import { useRouter } from 'vue-router';
+import { api, take, type EventView, type Trouble } from '../shared/api/client';
+import { troubleOf } from '../shared/api/trouble';
+import { useCursor } from '../shared/cursor';
+import { useDraft } from '../shared/draft';
+import { useSession } from '../shared/session';
+import FindingLine from '../shared/FindingLine.vue';
+import StateTag from '../shared/StateTag.vue';
+
+/** Bringing a revision through its life: sent, returned with a reason, released by somebody else. */
+const draft = useDraft();
+const cursor = useCursor();
+const session = useSession();
+const router = useRouter();
+const trouble = ref<Trouble | null>(null);
+const reason = ref('');
+const asking = ref<'return' | 'withdraw' | null>(null);
+const busy = ref(false);
+
+const revision = computed(() => draft.revision!);
+const path = computed(() => ({ params: { path: { id: revision.value.id } } }));
+const words: Record<EventView['kind'], string> = {
+  begun: 'began it',
+  sent: 'sent it for review',
+  returned: 'returned it',
+  released: 'released it',
+  superseded: 'released the revision that supersedes it',
+  withdrawn: 'withdrew it',
+};
+
+async function attempt(work: () => Promise<unknown>): Promise<void> {
+  busy.value = true;
+  trouble.value = null;
+  try {
+    draft.flushAll();
+    await work();
+    asking.value = null;
+    reason.value = '';
+    await draft.refresh();
+  } catch (error) {
+    trouble.value = troubleOf(error);
+    await draft.refresh();
+  } finally {
+    busy.value = false;
+  }
+}
+
+const send = (): Promise<void> => attempt(() => take(api.POST('/api/revisions/{id}/send', path.value)));
+const release = (): Promise<void> => attempt(() => take(api.POST('/api/revisions/{id}/release', path.value)));
+const giveReason = (): Promise<void> =>
+  attempt(() =>
+    asking.value === 'return'
+      ? take(api.POST('/api/revisions/{id}/return', { ...path.value, body: { text: reason.value } }))
+      : take(api.POST('/api/revisions/{id}/withdraw', { ...path.value, body: { text: reason.value } })),
+  );
+
+async function revise(): Promise<void> {
+  await attempt(async () => {
+    const opened = await take(api.POST('/api/revisions/{id}/revise', path.value));
+    await router.push({ name: 'write', params: { id: opened.revisionId } });
+  });
+}
+
+const next = computed(() => {
+  const { state, may } = revision.value;
+  if (state === 'draft') {
+    if (!session.is('author')) return 'It is being written. It can be looked at; it is reviewed once its author sends it.';
+    return draft.stops > 0
+      ? 'It can be sent for review as it is; it cannot be released before the findings that stop it are cleared.'
+      : 'Nothing stops it. Send it for review; somebody who did not write on it releases it.';
+  }
+  if (state === 'in review') {
+    if (may.release) return 'Nothing stops it. Release it, or return it with a reason.';
+    if (may.whyNotRelease) return may.whyNotRelease;
+    return may.return
+      ? 'Return it with a reason, or leave it to an approver to release.'
+      : 'A reviewer looks at it now. It stands still until it is returned or released.';
+  }
+  if (state === 'released') return 'It is released and cannot be changed. A new revision starts from it.';
+  return state === 'superseded' ? 'A later revision has been released.' : 'Nobody should follow it any more.';
+});
+
+const when = (iso: string): string =>
+  new Date(iso.endsWith('Z') ? iso : `${iso}Z`).toLocaleString('en-GB', {
+    day: 'numeric',
+    month: 'short',
+    year: 'numeric',
+    hour: '2-digit',
+    minute: '2-digit',
+  });
+</script>
+
+<template>
+  <main class="review">
+    <section class="life">
+      <h1>Review</h1>
+      <p class="state"><StateTag :state="revision.state" :letter="revision.letter" /> {{ next }}</p>
+      <p v-if="trouble" class="trouble" role="alert">
+        <strong>{{ trouble.title }}</strong> {{ trouble.detail }}
+      </p>
+      <div class="acts">
+        <a-button v-if="revision.may.send" type="primary" :loading="busy" @click="send">Send for review</a-button>
+        <a-button v-if="session.is('approver') && revision.state === 'in review'" type="primary" :loading="busy" @click="release"
+          >Release revision {{ revision.letter }}</a-button
+        >
+        <a-button v-if="revision.may.return" @click="asking = 'return'">Return with a reason</a-button>
+        <a-button v-if="revision.may.revise" type="primary" :loading="busy" @click="revise">Start a new revision</a-button>
+        <a-button v-if="revision.may.withdraw" @click="asking = 'withdraw'">Withdraw</a-button>
+        <a v-if="revision" class="file" :href="`/api/revisions/${revision.id}/file`" download>Save as a file</a>
+      </div>
+      <form v-if="asking" class="reason" @submit.prevent="giveReason">
+        <label for="reason">{{ asking === 'return' ? 'What should the author change?' : 'Why should nobody follow it any more?' }}</label>
+        <textarea id="reason" v-model="reason" class="plain" rows="3" maxlength="2000" autofocus></textarea>
+        <div>
+          <a-button type="primary" html-type="submit" :loading="busy">{{ asking === 'return' ? 'Return it' : 'Withdraw it' }}</a-button>
+          <a-button @click="asking = null">Not now</a-button>
+        </div>
+      </form>
+      <h2>What happened</h2>
+      <ol class="events">
+        <li v-for="(event, i) in revision.events" :key="i">
+          <span class="figures when">{{ when(event.at) }}</span>
+          <span
+            ><strong>{{ event.who }}</strong> {{ words[event.kind] }}<q v-if="event.text">{{ event.text }}</q></span
+          >
+        </li>
+      </ol>
+      <template v-if="revision.revisions.length > 1">
+        <h2>Revisions</h2>
+        <ul class="revisions">
+          <li v-for="other in revision.revisions" :key="other.id">
+            <router-link :to="{ name: 'review', params: { id: other.id } }"
+              ><StateTag :state="other.state" :letter="other.letter"
+            /></router-link>
+          </li>
+        </ul>
+      </template>
+    </section>
+    <section class="found">
+      <h2>
+        Findings <span class="figures count">{{ draft.findings.length }}</span>
+      </h2>
+      <p v-if="draft.findings.length === 0">
+        The walk found nothing: every joint is tight, every part where it belongs, everything connected, every aid away, the vehicle on the
+        ground.
+      </p>
+      <ol v-else>
+        <li v-for="finding in draft.findings" :key="finding.key ?? ''">
+          <button type="button" class="place figures" @click="cursor.show(finding)">
+            {{ finding.stepNumber ? `Step ${finding.stepNumber}` : 'Sheet' }}
+          </button>
+          <FindingLine :finding="finding" />
+        </li>
+      </ol>
+    </section>
+  </main>
+</template>
+
+<style scoped>
+.review {
+  flex: 1;
+  min-height: 0;
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+}
+
+.life,
+.found {
+  overflow-y: auto;
+  padding: 22px 30px 60px;
+}
+
+.found {
+  background: var(--sheet);
+  border-left: 1px solid var(--line-strong);
+}
+
+.state {
+  font-size: 17px;
+  max-width: 44em;
+  line-height: 1.6;
+}
+
+.trouble {
+  color: var(--clay);
+}
+
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+  align-items: center;
+  margin-bottom: 22px;
+}
+
+.file {
+  margin-left: 6px;
+}
+
+.reason {
+  display: grid;
+  gap: 8px;
+  max-width: 520px;
+  margin-bottom: 22px;
+}
+
+.reason label {
+  font-weight: 600;
+}
+
+.reason div {
+  display: flex;
+  gap: 8px;
+}
+
+.events {
+  list-style: none;
+  margin: 8px 0 24px;
+  padding: 0;
+  border-top: 1px solid var(--line-strong);
+}
+
+.events li {
+  display: grid;
+  grid-template-columns: 170px 1fr;
+  padding: 6px 0;
+  border-bottom: 1px solid var(--line);
+}
+
+.when {
+  font-size: 13px;
+  color: var(--ink-soft);
+}
+
+q {
+  display: block;
+  margin-top: 3px;
+  quotes: '“' '”';
+}
+
+.revisions {
+  list-style: none;
+  padding: 0;
+  display: flex;
+  gap: 10px;
+}
+
+.count {
+  font-size: 17px;
+}
+
+.found ol {
+  list-style: none;
+  margin: 10px 0 0;
+  padding: 0;
+}
+
+.found li {
+  display: grid;
+  grid-template-columns: 74px 1fr;
+  padding: 8px 0;
+  border-bottom: 1px solid var(--line);
+}
+
+.place {
+  justify-self: start;
+  align-self: start;
+  font-size: 13px;
+  line-height: 20px;
+  color: var(--moss);
+  text-decoration: underline;
+  background: none;
+  border: 0;
+  padding: 0;
+  cursor: pointer;
+}
+</style>

@@ -1,0 +1,40 @@
+import { createRouter, createWebHistory } from 'vue-router';
+import { useSession } from './shared/session';
+
+export const router = createRouter({
+  history: createWebHistory(),
+  routes: [
+    { path: '/', name: 'shelf', component: () => import('./shelf/ShelfPage.vue'), meta: { title: 'Shelf' } },
+    { path: '/sign-in', name: 'sign-in', component: () => import('./session/SignInPage.vue'), meta: { open: true, title: 'Sign in' } },
+    {
+      path: '/r/:id(\\d+)',
+      component: () => import('./frame/ProcedurePage.vue'),
+      children: [
+        { path: '', redirect: { name: 'write' } },
+        { path: 'write', name: 'write', component: () => import('./write/WritePage.vue'), meta: { title: 'Write' } },
+        { path: 'joints', name: 'joints', component: () => import('./joints/JointsPage.vue'), meta: { title: 'Joints' } },
+        { path: 'review', name: 'review', component: () => import('./review/ReviewPage.vue'), meta: { title: 'Review' } },
+        { path: 'print', name: 'print', component: () => import('./print/PrintPage.vue'), meta: { title: 'Print' } },
+      ],
+    },
+    { path: '/:rest(.*)*', component: () => import('./frame/NotFoundPage.vue'), meta: { title: 'Not found' } },
+  ],
+});
+
+router.beforeEach(async (to) => {
+  const session = useSession();
+  if (!session.view) {
+    try {
+      await session.load();
+    } catch {
+      // Without a server nobody is known to be signed in; the sign-in page says so.
+      return to.meta.open ? true : { name: 'sign-in', query: { to: to.fullPath } };
+    }
+  }
+  if (!to.meta.open && !session.signedIn) return { name: 'sign-in', query: { to: to.fullPath } };
+  return true;
+});
+
+router.afterEach((to) => {
+  document.title = `${String(to.meta.title ?? '')} · Worn Path`;
+});

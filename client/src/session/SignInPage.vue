@@ -1,0 +1,219 @@
+<script setup lang="ts">
+import { onMounted, ref } from 'vue';
+import { useRoute, useRouter } from 'vue-router';
+import type { Trouble } from '../shared/api/client';
+import { troubleOf } from '../shared/api/trouble';
+import { useSession } from '../shared/session';
+
+const session = useSession();
+const route = useRoute();
+const router = useRouter();
+const userName = ref('');
+const password = ref('');
+const trouble = ref<Trouble | null>(null);
+const busy = ref(false);
+
+async function attempt(work: () => Promise<void>): Promise<void> {
+  busy.value = true;
+  trouble.value = null;
+  try {
+    await work();
+  } catch (error) {
+    trouble.value = troubleOf(error);
+  } finally {
+    busy.value = false;
+  }
+}
+
+onMounted(() => attempt(() => session.load()));
+
+const enter = (name: string, word: string): Promise<void> =>
+  attempt(async () => {
+    // A token given before the server restarted may be out of date.
+    await session.load();
+    await session.enter(name, word);
+    const to =
+      typeof route.query.to === 'string' && route.query.to.startsWith('/') && !route.query.to.startsWith('//') ? route.query.to : '/';
+    await router.push(to);
+  });
+</script>
+
+<template>
+  <main class="page">
+    <section class="left">
+      <p class="brand"><img src="/mark.svg" alt="" width="44" height="44" /> Worn Path</p>
+      <h1>Installation procedures that know what is still loose.</h1>
+      <p>
+        Write the steps in plain sentences. The sheet is walked as you write, and shows after every step what is off, what is only
+        hand-tight and what must still come away.
+      </p>
+      <svg class="path" viewBox="0 0 560 220" aria-hidden="true">
+        <path d="M0 200C90 200 120 150 190 150S300 190 360 150 420 60 560 40" class="ground" />
+        <path d="M0 200C90 200 120 150 190 150S300 190 360 150" class="worn" />
+        <g transform="translate(60 183)"><circle r="15" /></g>
+        <g transform="translate(150 158)">
+          <circle r="15" />
+          <circle r="5" class="full" />
+        </g>
+        <g transform="translate(258 166)">
+          <circle r="15" />
+          <path d="M0 -15A15 15 0 0 1 0 15Z" class="full" />
+        </g>
+        <g transform="translate(360 150)">
+          <circle r="15" />
+          <path d="M0 0V-15A15 15 0 1 1 -13 7.5Z" class="full" />
+        </g>
+        <g transform="translate(440 78)"><circle r="15" class="full" /></g>
+      </svg>
+    </section>
+    <section class="right">
+      <form @submit.prevent="enter(userName, password)">
+        <h2>Sign in</h2>
+        <div class="field">
+          <label for="user">Name</label>
+          <input id="user" v-model="userName" class="plain" autocomplete="username" required maxlength="100" autofocus />
+        </div>
+        <div class="field">
+          <label for="password">Password</label>
+          <input id="password" v-model="password" class="plain" type="password" autocomplete="current-password" required maxlength="200" />
+        </div>
+        <p v-if="trouble" class="trouble" role="alert">
+          <strong>{{ trouble.title }}</strong> {{ trouble.detail }}
+        </p>
+        <a-button type="primary" html-type="submit" :loading="busy">Sign in</a-button>
+      </form>
+      <div v-if="session.view?.demo.length" class="demo">
+        <h2>Sample workshop</h2>
+        <p class="quiet">Invented people and values. Sign in as one of them:</p>
+        <ul>
+          <li v-for="person in session.view.demo" :key="person.userName">
+            <button type="button" :disabled="busy" @click="enter(person.userName, person.password)">
+              <strong>{{ person.name }}</strong> <span>{{ person.roles.join(', ') }}</span>
+            </button>
+          </li>
+        </ul>
+      </div>
+    </section>
+  </main>
+</template>
+
+<style scoped>
+.page {
+  min-height: 100%;
+  display: grid;
+  grid-template-columns: 1.1fr 1fr;
+}
+
+.left {
+  background: var(--moss);
+  color: #fbf9f4;
+  padding: 12vh 64px 40px;
+}
+
+.brand {
+  display: flex;
+  align-items: center;
+  gap: 12px;
+  font: 600 26px/1 var(--heading);
+  margin: 0 0 56px;
+}
+
+.brand img {
+  border-radius: 7px;
+  border: 1px solid #fbf9f4;
+}
+
+.left h1 {
+  font-size: 46px;
+  max-width: 11em;
+  margin-bottom: 20px;
+}
+
+.left h1 + p {
+  max-width: 34em;
+  font-size: 17px;
+}
+
+.path {
+  display: block;
+  width: 100%;
+  margin-top: 70px;
+}
+
+.path .ground,
+.path .worn {
+  fill: none;
+  stroke: #65784f;
+  stroke-width: 13;
+  stroke-linecap: round;
+}
+
+.path .worn {
+  stroke: #b9ad8d;
+}
+
+.path circle {
+  fill: var(--moss);
+  stroke: #fbf9f4;
+  stroke-width: 4;
+}
+
+.path .full {
+  fill: #fbf9f4;
+  stroke: none;
+}
+
+.right {
+  padding: 12vh 64px 40px;
+}
+
+form {
+  max-width: 340px;
+}
+
+h2 {
+  margin-bottom: 14px;
+  font-size: 24px;
+}
+
+.trouble {
+  color: var(--clay);
+}
+
+.demo {
+  margin-top: 44px;
+  max-width: 440px;
+}
+
+.demo h2 {
+  margin-bottom: 2px;
+}
+
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  border-top: 1px solid var(--line-strong);
+}
+
+li button {
+  display: flex;
+  justify-content: space-between;
+  width: 100%;
+  padding: 8px 6px;
+  font: inherit;
+  color: inherit;
+  background: none;
+  border: 0;
+  border-bottom: 1px solid var(--line-strong);
+  cursor: pointer;
+}
+
+li button:hover {
+  background: var(--moss-pale);
+}
+
+li span {
+  color: var(--ink-soft);
+}
+</style>

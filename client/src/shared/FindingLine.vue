@@ -1,0 +1,106 @@
+<script setup lang="ts">
+import { ref } from 'vue';
+import { api, take, type Finding } from './api/client';
+import { troubleOf } from './api/trouble';
+import { useDraft } from './draft';
+import SeverityMark from './SeverityMark.vue';
+
+/** A finding: what is wrong, its fixes, and the page that explains it. */
+defineProps<{ finding: Finding }>();
+const draft = useDraft();
+const page = ref<{ title: string; html: string } | null>(null);
+
+async function explain(rule: string): Promise<void> {
+  try {
+    page.value = await take(api.GET('/api/findings/{rule}', { params: { path: { rule } } }));
+  } catch (error) {
+    const trouble = troubleOf(error);
+    page.value = { title: trouble.title, html: '' };
+  }
+}
+</script>
+
+<template>
+  <div class="finding" :class="finding.severity">
+    <SeverityMark :severity="finding.severity" />
+    <div class="body">
+      <p>
+        {{ finding.message }}
+        <button type="button" class="why" :aria-label="`Why: ${finding.title}`" @click="explain(finding.rule)">{{ finding.rule }}</button>
+      </p>
+      <p v-if="draft.canEdit && finding.fixes?.length" class="fixes">
+        <button v-for="fix in finding.fixes" :key="fix.title" type="button" class="fix" @click="draft.send(fix.edit)">
+          {{ fix.title }}
+        </button>
+      </p>
+    </div>
+    <a-modal :open="page !== null" :title="page?.title" :footer="null" :width="640" @cancel="page = null">
+      <!-- eslint-disable-next-line vue/no-v-html -- sanitised by the server, which made it from its own pages -->
+      <div v-if="page" class="page" v-html="page.html"></div>
+    </a-modal>
+  </div>
+</template>
+
+<style scoped>
+.finding {
+  display: flex;
+  gap: 8px;
+  font-size: 14px;
+  line-height: 1.4;
+}
+
+.finding > svg {
+  margin-top: 2px;
+}
+
+p {
+  margin: 0;
+}
+
+.why {
+  font: 12px var(--figures);
+  color: var(--ink-soft);
+  background: none;
+  border: 0;
+  padding: 0 2px;
+  text-decoration: underline dotted;
+  cursor: help;
+}
+
+.fixes {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  margin-top: 4px;
+}
+
+.fix {
+  font: inherit;
+  font-size: 13px;
+  font-weight: 600;
+  color: var(--moss);
+  background: var(--sheet);
+  border: 1px solid var(--moss);
+  border-radius: 3px;
+  padding: 1px 9px;
+  cursor: pointer;
+}
+
+.fix:hover {
+  background: var(--moss);
+  color: #fff;
+}
+
+.page :deep(h1) {
+  display: none;
+}
+
+.page :deep(h2) {
+  font-size: 18px;
+  margin: 14px 0 4px;
+}
+
+.page :deep(p) {
+  margin: 0 0 8px;
+}
+</style>

@@ -1,0 +1,87 @@
+import createClient, { type Middleware } from 'openapi-fetch';
+import type { components, paths } from './schema';
+
+type Schemas = components['schemas'];
+export type Bench = Schemas['Bench'];
+export type BenchLine = Schemas['BenchLine'];
+export type Caution = Schemas['Caution'];
+export type ChipView = Schemas['ChipView'];
+export type Edit = Schemas['Edit'];
+export type EventView = Schemas['EventView'];
+export type FieldView = Schemas['FieldView'];
+export type Finding = Schemas['Finding'];
+export type Fix = Schemas['Fix'];
+export type Glyph = Schemas['Glyph'];
+export type JointView = Schemas['JointView'];
+export type PhaseView = Schemas['PhaseView'];
+export type PrintView = Schemas['PrintView'];
+export type QuestionView = Schemas['QuestionView'];
+export type RevisionState = Schemas['RevisionState'];
+export type RevisionView = Schemas['RevisionView'];
+export type SessionView = Schemas['SessionView'];
+export type Severity = Schemas['Severity'];
+export type SheetView = Schemas['SheetView'];
+export type ShelfRow = Schemas['ShelfRow'];
+export type StepView = Schemas['StepView'];
+export type ThingKind = Schemas['ThingKind'];
+export type ThingView = Schemas['ThingView'];
+
+/** What went wrong, as the server says it: what happened and what to do; both values where two people met. */
+export interface Trouble {
+  status: number;
+  title: string;
+  detail: string;
+  theirs?: string;
+  yours?: string;
+}
+
+/** Thrown where the server could not be reached at all. */
+export class NotConnected extends Error {}
+
+/** Thrown where the server answered with a problem. */
+export class Refused extends Error {
+  constructor(readonly trouble: Trouble) {
+    super(trouble.title);
+  }
+}
+
+let token = '';
+
+/** The token that every change carries back. */
+export function useToken(value: string): void {
+  token = value;
+}
+
+const carryToken: Middleware = {
+  onRequest({ request }) {
+    if (request.method !== 'GET') request.headers.set('X-CSRF-TOKEN', token);
+    return request;
+  },
+};
+
+export const api = createClient<paths>({ baseUrl: '/', fetch: (request: Request) => globalThis.fetch(request) });
+api.use(carryToken);
+
+/** Unwraps an answer: its data, or a thrown {@link Refused} or {@link NotConnected}. */
+export async function take<T>(call: Promise<{ data?: T; error?: unknown; response: Response }>): Promise<T> {
+  let answer: { data?: T; error?: unknown; response: Response };
+  try {
+    answer = await call;
+  } catch {
+    throw new NotConnected();
+  }
+  if (answer.response.ok) return answer.data as T;
+  // A gateway without a server behind it is no answer of ours.
+  if (answer.response.status >= 502) throw new NotConnected();
+  const problem = (typeof answer.error === 'object' && answer.error !== null ? answer.error : {}) as Partial<Trouble> & {
+    errors?: Record<string, string[]>;
+  };
+  const fields = problem.errors ? Object.values(problem.errors).flat().join(' ') : '';
+  throw new Refused({
+    status: answer.response.status,
+    title: problem.title ?? `The server answered ${answer.response.status}.`,
+    detail: fields || (problem.detail ?? 'Try again; if it stays, tell an administrator.'),
+    theirs: problem.theirs,
+    yours: problem.yours,
+  });
+}

@@ -1,0 +1,415 @@
+<script setup lang="ts">
+import { computed, nextTick, onMounted, ref, watch } from 'vue';
+import type { Edit } from '../shared/api/client';
+import CautionPanel from '../shared/CautionPanel.vue';
+import { useCursor } from '../shared/cursor';
+import { useDraft } from '../shared/draft';
+import FindingLine from '../shared/FindingLine.vue';
+import SeverityMark from '../shared/SeverityMark.vue';
+
+/** One step: its sentence, edited in place; under it what was read from it, what is asked, and what was found. */
+const props = defineProps<{ id: string }>();
+const draft = useDraft();
+const cursor = useCursor();
+const field = ref<HTMLTextAreaElement | null>(null);
+const root = ref<HTMLElement | null>(null);
+
+const step = computed(() => draft.steps.get(props.id));
+const text = computed(() => draft.textOf(props.id));
+const active = computed(() => cursor.step === props.id);
+const number = computed(() => draft.numberOf(props.id));
+const findings = computed(() => draft.findings.filter((f) => f.step === props.id));
+/** The question a finding is about stands under the step already. */
+const lines = computed(() => findings.value.filter((f) => f.rule !== 'RED001'));
+const refusal = computed(() => draft.refusals.get(props.id));
+
+function fit(): void {
+  const area = field.value;
+  if (!area) return;
+  area.style.height = 'auto';
+  area.style.height = `${area.scrollHeight}px`;
+}
+
+onMounted(fit);
+watch(text, () => void nextTick(fit));
+watch(
+  () => [cursor.focusCalls, cursor.step] as const,
+  async () => {
+    if (!active.value) return;
+    await nextTick();
+    root.value?.scrollIntoView({ block: 'nearest' });
+    const area = field.value;
+    if (!area || document.activeElement === area || cursor.focusCalls === 0) return;
+    area.focus();
+    const at = cursor.focusAt === 'start' ? 0 : area.value.length;
+    area.setSelectionRange(at, at);
+  },
+  { immediate: true },
+);
+
+function neighbour(by: -1 | 1): string | undefined {
+  return draft.order[draft.order.indexOf(props.id) + by];
+}
+
+function goBeside(by: -1 | 1): void {
+  const other = neighbour(by);
+  if (!other) return;
+  draft.flush(props.id);
+  cursor.goTo(other, by > 0 ? 'start' : 'end');
+}
+
+function split(area: HTMLTextAreaElement): void {
+  const phase = draft.phaseOf(props.id);
+  if (!phase) return;
+  const head = area.value.slice(0, area.selectionStart).trimEnd();
+  const tail = area.value.slice(area.selectionEnd).trimStart();
+  if (head !== area.value) draft.type(props.id, head);
+  draft.flush(props.id);
+  cursor.goTo(draft.insertAfter(props.id, phase.id, tail), 'start');
+}
+
+function answer(edit: Edit): void {
+  draft.flush(props.id);
+  draft.send(edit);
+  cursor.goTo(props.id);
+}
+
+function key(event: KeyboardEvent): void {
+  const area = event.target as HTMLTextAreaElement;
+  if (event.isComposing) return;
+  if (event.altKey && /^[1-9]$/.test(event.key)) {
+    const choice = step.value?.questions[0]?.answers[Number(event.key) - 1];
+    if (choice) {
+      event.preventDefault();
+      answer(choice.edit);
+    }
+    return;
+  }
+  if (event.altKey && (event.key === 'ArrowUp' || event.key === 'ArrowDown')) {
+    event.preventDefault();
+    draft.move(props.id, event.key === 'ArrowUp' ? -1 : 1);
+    cursor.goTo(props.id);
+    return;
+  }
+  if (event.ctrlKey || event.metaKey || event.altKey) return;
+  switch (event.key) {
+    case 'Enter':
+      if (event.shiftKey) return;
+      event.preventDefault();
+      split(area);
+      return;
+    case 'Tab':
+      event.preventDefault();
+      draft.toPhase(props.id, event.shiftKey ? -1 : 1);
+      cursor.goTo(props.id);
+      return;
+    case 'Escape':
+      event.preventDefault();
+      draft.flush(props.id);
+      root.value?.focus();
+      return;
+    case 'Backspace':
+      if (area.value === '' && draft.order.length > 1) {
+        event.preventDefault();
+        const other = neighbour(-1) ?? neighbour(1);
+        draft.remove(props.id);
+        if (other) cursor.goTo(other);
+      }
+      return;
+    case 'ArrowUp':
+      if (area.value.lastIndexOf('\n', area.selectionStart - 1) < 0 && caretOnEdge(area, -1)) {
+        event.preventDefault();
+        goBeside(-1);
+      }
+      return;
+    case 'ArrowDown':
+      if (area.value.indexOf('\n', area.selectionEnd) < 0 && caretOnEdge(area, 1)) {
+        event.preventDefault();
+        goBeside(1);
+      }
+  }
+}
+
+/** True where a wrapped text has no further line above (below) the caret: measured by its share of the text. */
+function caretOnEdge(area: HTMLTextAreaElement, by: -1 | 1): boolean {
+  const rows = Math.round(area.scrollHeight / parseFloat(getComputedStyle(area).lineHeight));
+  if (rows <= 1) return true;
+  const share = area.value.length / rows;
+  return by < 0 ? area.selectionStart <= share * 0.8 : area.selectionEnd >= area.value.length - share * 0.8;
+}
+
+/** Several pasted lines become as many steps. */
+function paste(event: ClipboardEvent): void {
+  const lines = (event.clipboardData?.getData('text/plain') ?? '')
+    .split(/\r?\n/)
+    .map((l) => l.replace(/^\s*(?:[-*•]|\d+[.)])\s+/, '').trim())
+    .filter(Boolean);
+  const phase = draft.phaseOf(props.id);
+  if (lines.length < 2 || !phase) return;
+  event.preventDefault();
+  const area = event.target as HTMLTextAreaElement;
+  const [first, ...rest] = lines;
+  draft.type(props.id, area.value.slice(0, area.selectionStart) + first + area.value.slice(area.selectionEnd));
+  draft.flush(props.id);
+  let last = props.id;
+  for (const line of rest) last = draft.insertAfter(last, phase.id, line);
+  cursor.goTo(last);
+}
+
+function leaveRoot(event: KeyboardEvent): void {
+  if (event.target !== root.value) return;
+  if (event.key === 'Enter') {
+    event.preventDefault();
+    cursor.goTo(props.id);
+  } else if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
+    event.preventDefault();
+    goBeside(event.key === 'ArrowDown' ? 1 : -1);
+  }
+}
+</script>
+
+<template>
+  <article
+    ref="root"
+    class="step"
+    :class="{ active, stop: findings.some((f) => f.severity === 'stop') }"
+    :data-step="id"
+    tabindex="-1"
+    :aria-label="`Step ${number}`"
+    @keydown="leaveRoot"
+    @click="cursor.step = id"
+  >
+    <CautionPanel v-for="caution in step?.cautions ?? []" :key="caution.hazard" :caution="caution" class="caution-before" />
+    <div class="number figures" aria-hidden="true">{{ number }}</div>
+    <div class="body">
+      <textarea
+        v-if="draft.canEdit"
+        ref="field"
+        rows="1"
+        :value="text"
+        :aria-label="`Step ${number}`"
+        :aria-describedby="refusal ? `refusal-${id}` : undefined"
+        :aria-invalid="refusal ? 'true' : undefined"
+        :placeholder="active ? 'Write what is done, such as: Remove the two caliper bolts.' : ''"
+        spellcheck="true"
+        @input="draft.type(id, ($event.target as HTMLTextAreaElement).value)"
+        @focus="cursor.step = id"
+        @blur="draft.flush(id)"
+        @keydown="key"
+        @paste="paste"
+      ></textarea>
+      <p v-else class="text">{{ text }}</p>
+      <p v-if="refusal" :id="`refusal-${id}`" class="refusal" role="alert">
+        <strong>{{ refusal.title }}</strong> {{ refusal.detail }}
+      </p>
+      <ul v-if="step?.chips.length" class="chips" aria-label="Read as">
+        <li v-for="(chip, i) in step.chips" :key="i" class="chip" :class="chip.kind ?? 'vehicle'">
+          {{ chip.text }}
+          <button
+            v-if="chip.again && draft.canEdit"
+            type="button"
+            class="again"
+            :aria-label="`Ask again: ${chip.text}`"
+            title="Ask again"
+            @click="answer(chip.again)"
+          >
+            ×
+          </button>
+        </li>
+      </ul>
+      <div v-for="question in step?.questions ?? []" :key="question.key" class="question">
+        <span class="ask"><b aria-hidden="true">?</b> {{ question.ask }}</span>
+        <span v-if="draft.canEdit" class="answers">
+          <button
+            v-for="(choice, i) in question.answers"
+            :key="choice.label"
+            type="button"
+            class="answer"
+            :title="i < 9 && question === step?.questions[0] ? `Alt+${i + 1}` : undefined"
+            @click="answer(choice.edit)"
+          >
+            {{ choice.label }}
+          </button>
+        </span>
+      </div>
+      <template v-if="active">
+        <FindingLine
+          v-for="finding in lines"
+          :key="finding.key ?? ''"
+          :finding="finding"
+          class="found"
+          :class="{ looked: finding.key === cursor.findingKey }"
+        />
+      </template>
+    </div>
+    <div v-if="!active && lines.length" class="badge" :title="lines.map((l) => l.title).join('; ')">
+      <SeverityMark :severity="lines[0]?.severity ?? 'hint'" /> {{ lines.length > 1 ? lines.length : '' }}
+    </div>
+  </article>
+</template>
+
+<style scoped>
+.step {
+  display: grid;
+  grid-template-columns: 34px minmax(0, 1fr) 30px;
+  gap: 10px;
+  padding: 5px 0 6px;
+  border-left: 3px solid transparent;
+}
+
+.step.active {
+  background: #fff;
+  border-left-color: var(--moss);
+}
+
+.step.active.stop {
+  border-left-color: var(--clay);
+}
+
+.number {
+  text-align: right;
+  color: var(--ink-soft);
+  font-size: 14px;
+  line-height: 25px;
+}
+
+.active .number {
+  color: var(--ink);
+  font-weight: 700;
+}
+
+textarea,
+.text {
+  display: block;
+  width: 100%;
+  margin: 0;
+  padding: 0;
+  font: 17px/25px var(--text);
+  color: inherit;
+  background: none;
+  border: 0;
+  resize: none;
+  overflow: hidden;
+  outline: none;
+  white-space: pre-wrap;
+}
+
+textarea::placeholder {
+  color: #6a6b60;
+}
+
+.chips {
+  list-style: none;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 6px;
+  margin: 3px 0 0;
+  padding: 0;
+}
+
+.chip {
+  font-size: 12.5px;
+  line-height: 18px;
+  padding: 0 7px;
+  color: #3d4c2f;
+  background: var(--moss-pale);
+  border-radius: 9px;
+}
+
+.chip.vehicle,
+.chip.aid {
+  color: #2f4a60;
+  background: var(--slate-pale);
+}
+
+.again {
+  font: inherit;
+  color: inherit;
+  background: none;
+  border: 0;
+  padding: 0 0 0 3px;
+  cursor: pointer;
+}
+
+.question {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 8px;
+  align-items: center;
+  margin-top: 5px;
+  padding: 4px 8px;
+  font-size: 14px;
+  background: var(--ochre-pale);
+  border-left: 3px solid var(--ochre-mark);
+}
+
+.ask b {
+  font-family: var(--heading);
+  font-size: 17px;
+  color: var(--ochre);
+}
+
+.answers {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 5px;
+}
+
+.answer {
+  font: inherit;
+  font-size: 13px;
+  color: var(--ink);
+  background: var(--sheet);
+  border: 1px solid var(--ochre);
+  border-radius: 3px;
+  padding: 1px 8px;
+  cursor: pointer;
+}
+
+.answer:first-child {
+  font-weight: 700;
+}
+
+.answer:hover {
+  background: #fff;
+}
+
+.found {
+  margin-top: 6px;
+  padding: 5px 8px;
+  background: var(--clay-pale);
+}
+
+.found.warn {
+  background: var(--ochre-pale);
+}
+
+.found.hint {
+  background: var(--slate-pale);
+}
+
+.found.looked {
+  box-shadow: inset 3px 0 0 var(--ink);
+}
+
+.refusal {
+  margin: 4px 0 0;
+  font-size: 14px;
+  color: var(--clay);
+}
+
+.badge {
+  padding-top: 3px;
+  font-size: 13px;
+  font-weight: 600;
+}
+
+.caution-before {
+  grid-column: 2;
+  margin: 4px 0 2px;
+}
+
+.caution-before + .number {
+  grid-column: 1;
+}
+</style>

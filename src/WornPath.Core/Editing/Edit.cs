@@ -1,0 +1,73 @@
+using System.Collections.Immutable;
+using System.Text.Json.Serialization;
+using WornPath.Core.Sheets;
+
+namespace WornPath.Core.Editing;
+
+/// <summary>
+/// What an author does to a sheet, as a small typed command. <see cref="Editor.Apply"/> carries it out and returns, besides the
+/// new sheet, the <see cref="Delta"/> it made; that delta's inverse is the undo. An edit that replaces something carries what
+/// its author saw there, so that two people who touch the same thing are told.
+/// </summary>
+[JsonPolymorphic(TypeDiscriminatorPropertyName = "do")]
+[JsonDerivedType(typeof(InsertStep), "insertStep")]
+[JsonDerivedType(typeof(RemoveStep), "removeStep")]
+[JsonDerivedType(typeof(MoveStep), "moveStep")]
+[JsonDerivedType(typeof(WriteStep), "writeStep")]
+[JsonDerivedType(typeof(SettleQuestion), "settleQuestion")]
+[JsonDerivedType(typeof(SettleAsNew), "settleAsNew")]
+[JsonDerivedType(typeof(TakeStatedValue), "takeStatedValue")]
+[JsonDerivedType(typeof(AskAgain), "askAgain")]
+[JsonDerivedType(typeof(InsertPhase), "insertPhase")]
+[JsonDerivedType(typeof(RenamePhase), "renamePhase")]
+[JsonDerivedType(typeof(RemovePhase), "removePhase")]
+[JsonDerivedType(typeof(AddThing), "addThing")]
+[JsonDerivedType(typeof(RemoveThing), "removeThing")]
+[JsonDerivedType(typeof(SetField), "setField")]
+[JsonDerivedType(typeof(Several), "several")]
+public abstract record Edit;
+
+/// <summary>A new step behind another (first in the phase where <paramref name="After"/> is null). Without an id it is given one.</summary>
+public sealed record InsertStep(string? Id, string Phase, string? After, string Text) : Edit;
+
+/// <summary>Takes a step away. <paramref name="Before"/> is its text as the author saw it.</summary>
+public sealed record RemoveStep(string Id, string Before) : Edit;
+
+/// <summary>Moves a step behind another, or to the head of a phase.</summary>
+public sealed record MoveStep(string Id, string Phase, string? After) : Edit;
+
+/// <summary>Writes a step's text; it is read anew.</summary>
+public sealed record WriteStep(string Id, string Before, string Text) : Edit;
+
+/// <summary>Settles a question: the phrase means <paramref name="Target"/>, or (empty) is just words.</summary>
+public sealed record SettleQuestion(string Step, string Phrase, string Target) : Edit;
+
+/// <summary>Settles a question by adding what it asks about as a new thing.</summary>
+public sealed record SettleAsNew(string Step, string Phrase, ThingKind Kind, string Name, bool FromKit) : Edit;
+
+/// <summary>Settles a question about a value: the joint takes the value the step states.</summary>
+public sealed record TakeStatedValue(string Step, string Phrase) : Edit;
+
+/// <summary>Takes back what was settled about a phrase of a step, so that it is asked again.</summary>
+public sealed record AskAgain(string Step, string Phrase) : Edit;
+
+/// <summary>A new phase behind another (first where <paramref name="After"/> is null).</summary>
+public sealed record InsertPhase(string? Id, string? After, string Name) : Edit;
+
+/// <summary>Renames a phase.</summary>
+public sealed record RenamePhase(string Id, string Before, string Name) : Edit;
+
+/// <summary>Takes an empty phase away.</summary>
+public sealed record RemovePhase(string Id) : Edit;
+
+/// <summary>Adds a part, joint, connection, fluid, aid, tool or consumable.</summary>
+public sealed record AddThing(ThingKind Kind, string Name, bool FromKit) : Edit;
+
+/// <summary>Takes a thing away that no step uses.</summary>
+public sealed record RemoveThing(string Id) : Edit;
+
+/// <summary>Sets a field of a thing (of the header, where <paramref name="Id"/> is empty) from its text, as a cell of a table shows it.</summary>
+public sealed record SetField(string Id, string Field, string Before, string After) : Edit;
+
+/// <summary>Several edits as one: all or none.</summary>
+public sealed record Several(string Label, ImmutableArray<Edit> Edits) : Edit;

@@ -1,0 +1,344 @@
+using System.Collections.Immutable;
+using WornPath.Core.Quantities;
+using WornPath.Core.Reading;
+using WornPath.Core.Sheets;
+
+namespace WornPath.Core.Editing;
+
+/// <summary>An edit carried out.</summary>
+/// <param name="Sheet">The sheet after it.</param>
+/// <param name="Delta">What it changed; its inverse undoes it.</param>
+/// <param name="Label">What was done, for the log and for "undo …".</param>
+public sealed record Applied(Sheet Sheet, Delta Delta, string Label);
+
+/// <summary>Carries edits out. The only way a sheet changes.</summary>
+public static class Editor
+{
+    /// <summary>The longest text of a step, in characters.</summary>
+    public const int LongestStep = 4000;
+
+    /// <summary>The most steps of a sheet.</summary>
+    public const int MostSteps = 4000;
+
+    /// <summary>The most things of one kind.</summary>
+    public const int MostThings = 2000;
+
+    /// <summary>Carries an edit out on a sheet, or says why not. The sheet itself is never changed.</summary>
+    public static Outcome<Applied> Apply(Sheet sheet, Edit edit)
+    {
+        var done = Do(sheet, edit);
+        if (!done.IsGood) return done.Problem;
+        return new Applied(done.Value, Delta.Between(sheet, done.Value), LabelOf(sheet, edit));
+    }
+
+    /// <summary>Reads the steps of a sheet that hold text alone, as in a file written by hand.</summary>
+    public static Sheet ReadUnread(Sheet sheet)
+    {
+        var names = new NameIndex(sheet);
+        foreach (var step in sheet.Steps.Where(s => s.Actions.IsEmpty && s.Questions.IsEmpty).ToList()) sheet = Read(sheet, names, step, step.Text);
+        return sheet;
+    }
+
+    private static Outcome<Sheet> Do(Sheet sheet, Edit edit) => edit switch
+    {
+        InsertStep e => Insert(sheet, e),
+        RemoveStep e => Remove(sheet, e),
+        MoveStep e => Move(sheet, e),
+        WriteStep e => Write(sheet, e),
+        SettleQuestion e => Settle(sheet, e),
+        SettleAsNew e => SettleNew(sheet, e),
+        TakeStatedValue e => TakeValue(sheet, e),
+        AskAgain e => OnStep(sheet, e.Step, step => ReRead(sheet, step with { Settled = step.Settled.RemoveAll(s => s.Phrase == e.Phrase) })),
+        InsertPhase e => Insert(sheet, e),
+        RenamePhase e => Rename(sheet, e),
+        RemovePhase e => Remove(sheet, e),
+        AddThing e => Add(sheet, e.Kind, e.Name, e.FromKit).Map(a => ReadOpen(a.Sheet)),
+        RemoveThing e => Remove(sheet, e),
+        SetField e => Set(sheet, e),
+        Several e => All(sheet, e),
+        _ => throw new ArgumentOutOfRangeException(nameof(edit)),
+    };
+
+    private static Outcome<Sheet> All(Sheet sheet, Several several)
+    {
+        if (several.Edits.Length > 200) return new Problem($"{several.Edits.Length} edits at once are too many.", "Send at most 200.");
+        foreach (var edit in several.Edits)
+        {
+            if (edit is Several) return new Problem("A group of edits cannot hold another.", "Send them one after the other.");
+            var next = Do(sheet, edit);
+            if (!next.IsGood) return next;
+            sheet = next.Value;
+        }
+
+        return sheet;
+    }
+
+    private static Problem Gone(string what) => new($"{what} is no longer on the sheet.", "Somebody took it away, perhaps. Reload to see the sheet as it is; your text stays in the field.");
+
+    private static Outcome<Sheet> OnStep(Sheet sheet, string id, Func<Step, Outcome<Sheet>> change) =>
+        sheet.FindStep(id) is { } step ? change(step) : Gone("This step");
+
+    private static Problem? CheckText(string text)
+    {
+        if (text.Length > LongestStep)
+            return new Problem($"{text.Length:N0} characters are too many for one step ({LongestStep:N0}).", "Split it into steps of one instruction each. Your text stays in the field.");
+        return text.Any(c => char.IsControl(c) && c is not ('\n' or '\r' or '\t'))
+            ? new Problem("The text holds control characters that cannot be printed.", "Paste it as plain text.")
+            : null;
+    }
+
+    private static Outcome<Sheet> Insert(Sheet sheet, InsertStep edit)
+    {
+        if (CheckText(edit.Text) is { } problem) return problem;
+        if (sheet.Phases.Sum(p => p.Steps.Length) >= MostSteps) return new Problem($"The sheet has {MostSteps:N0} steps.", "Split the procedure in two.");
+        var id = edit.Id;
+        if (id is null) (sheet, id) = Issue(sheet, "S");
+        else if (!IsId(id)) return new Problem($"“{NumberText.Excerpt(id)}” cannot be a step's id.", "Use letters, digits and dashes, at most 24.");
+        if (sheet.FindStep(id) is not null) return new Problem("This step is there already.", "Reload to see the sheet as it is.");
+        var step = new Step { Id = id };
+        var placed = PutInPhase(sheet, edit.Phase, edit.After, step);
+        return placed.IsGood ? Read(placed.Value, new NameIndex(placed.Value), step, edit.Text) : placed;
+    }
+
+    private static bool IsId(string id) => id.Length is > 0 and <= 24 && id.All(c => char.IsAsciiLetterOrDigit(c) || c is '-' or '_');
+
+    private static Outcome<Sheet> PutInPhase(Sheet sheet, string phaseId, string? after, Step step)
+    {
+        var at = sheet.Phases.IndexOf(sheet.Phases.FirstOrDefault(p => p.Id == phaseId)!);
+        if (at < 0) return Gone("This phase");
+        var phase = sheet.Phases[at];
+        var index = 0;
+        if (after is not null)
+        {
+            // Where the step before is gone, the end of the phase is the nearest place that loses nothing.
+            var before = phase.Steps.ToList().FindIndex(s => s.Id == after);
+            index = before < 0 ? phase.Steps.Length : before + 1;
+        }
+
+        return sheet with { Phases = sheet.Phases.SetItem(at, phase with { Steps = phase.Steps.Insert(index, step) }) };
+    }
+
+    private static Sheet WithoutStep(Sheet sheet, string id) =>
+        sheet with { Phases = [.. sheet.Phases.Select(p => p.Steps.Any(s => s.Id == id) ? p with { Steps = p.Steps.RemoveAll(s => s.Id == id) } : p)] };
+
+    private static Outcome<Sheet> Remove(Sheet sheet, RemoveStep edit) => OnStep(sheet, edit.Id, step =>
+        step.Text == edit.Before
+            ? WithoutStep(sheet, edit.Id)
+            : new Problem("This step was changed a moment ago.", "Look at it before you take it away.") { Clash = new Clash(step.Text, "") });
+
+    private static Outcome<Sheet> Move(Sheet sheet, MoveStep edit) => OnStep(sheet, edit.Id, step =>
+        edit.After == edit.Id ? sheet : PutInPhase(WithoutStep(sheet, edit.Id), edit.Phase, edit.After, step));
+
+    private static Outcome<Sheet> Write(Sheet sheet, WriteStep edit) => OnStep(sheet, edit.Id, step =>
+    {
+        if (CheckText(edit.Text) is { } problem) return problem;
+        if (step.Text == edit.Text) return sheet;
+        if (step.Text != edit.Before)
+            return new Problem("This step was changed a moment ago.", "Both texts are shown; keep the one that is right.") { Clash = new Clash(step.Text, edit.Text) };
+        return Read(sheet, new NameIndex(sheet), step, edit.Text);
+    });
+
+    private static Sheet ReRead(Sheet sheet, Step step) => Read(PutStep(sheet, step), new NameIndex(sheet), step, step.Text);
+
+    // Reads a text as a step's, and takes up the values it states for joints that have none.
+    private static Sheet Read(Sheet sheet, NameIndex names, Step step, string text)
+    {
+        var reading = SentenceReader.Read(sheet, names, step, text);
+        sheet = PutStep(sheet, step with { Text = text, Actions = reading.Actions, Questions = reading.Questions });
+        foreach (var (id, torque) in reading.Taken)
+            if (sheet.Find(id) is Joint joint) sheet = Slots.Put(sheet, joint with { Torque = torque });
+        return sheet;
+    }
+
+    // After a thing came or changed its name, the steps that still ask are read again; what is settled stays as it is.
+    private static Sheet ReadOpen(Sheet sheet)
+    {
+        var names = new NameIndex(sheet);
+        foreach (var step in sheet.Steps.Where(s => !s.Questions.IsEmpty).ToList()) sheet = Read(sheet, names, step, step.Text);
+        return sheet;
+    }
+
+    private static Sheet PutStep(Sheet sheet, Step step)
+    {
+        for (var p = 0; p < sheet.Phases.Length; p++)
+        {
+            var steps = sheet.Phases[p].Steps;
+            for (var i = 0; i < steps.Length; i++)
+                if (steps[i].Id == step.Id) return sheet with { Phases = sheet.Phases.SetItem(p, sheet.Phases[p] with { Steps = steps.SetItem(i, step) }) };
+        }
+
+        return sheet;
+    }
+
+    private static Step WithSettled(Step step, string phrase, string target) =>
+        step with { Settled = step.Settled.RemoveAll(s => s.Phrase == phrase).Add(new Settlement(phrase, target)) };
+
+    private static Outcome<Sheet> Settle(Sheet sheet, SettleQuestion edit) => OnStep(sheet, edit.Step, step =>
+    {
+        if (edit.Phrase.Length > LongestStep) return new Problem("The phrase is too long.", "Settle a question that stands under the step.");
+        if (edit.Target.Length > 0 && sheet.Find(edit.Target) is null) return Gone(edit.Target);
+        return ReRead(sheet, WithSettled(step, edit.Phrase, edit.Target));
+    });
+
+    private static Outcome<Sheet> SettleNew(Sheet sheet, SettleAsNew edit) => OnStep(sheet, edit.Step, step =>
+    {
+        var added = Add(sheet, edit.Kind, edit.Name, edit.FromKit);
+        return added.Map(a => ReadOpen(ReRead(a.Sheet, WithSettled(step, edit.Phrase, a.Id))));
+    });
+
+    private static Outcome<Sheet> TakeValue(Sheet sheet, TakeStatedValue edit) => OnStep(sheet, edit.Step, step =>
+    {
+        if (step.Questions.FirstOrDefault(q => q.Kind == QuestionKind.OtherValue && q.Phrase == edit.Phrase) is not { Torque: { } torque, Candidates: [var id, ..] } || sheet.Find(id) is not Joint joint)
+            return new Problem("This question is settled already.", "Reload to see the sheet as it is.");
+        // Another value comes from another place: the old source does not vouch for it.
+        return ReRead(Slots.Put(sheet, joint with { Torque = torque, SnugIsEnough = false, Source = "" }), step);
+    });
+
+    private static Outcome<Sheet> Insert(Sheet sheet, InsertPhase edit)
+    {
+        var name = Fields.Clean(edit.Name);
+        if (name.Length is 0 or > Fields.LongestName) return new Problem(name.Length == 0 ? "A phase needs a name." : "The name is too long.", "Write one such as Removal or Refit.");
+        var id = edit.Id;
+        if (id is null) (sheet, id) = Issue(sheet, "H");
+        else if (!IsId(id)) return new Problem($"“{NumberText.Excerpt(id)}” cannot be a phase's id.", "Use letters, digits and dashes, at most 24.");
+        if (sheet.Phases.Any(p => p.Id == id)) return new Problem("This phase is there already.", "Reload to see the sheet as it is.");
+        if (sheet.Phases.Length >= 100) return new Problem("The sheet has 100 phases.", "Put steps into the phases there are.");
+        var at = edit.After is null ? 0 : sheet.Phases.ToList().FindIndex(p => p.Id == edit.After) + 1;
+        return sheet with { Phases = sheet.Phases.Insert(edit.After is not null && at == 0 ? sheet.Phases.Length : at, new Phase { Id = id, Name = name }) };
+    }
+
+    private static Outcome<Sheet> Rename(Sheet sheet, RenamePhase edit)
+    {
+        var at = sheet.Phases.ToList().FindIndex(p => p.Id == edit.Id);
+        if (at < 0) return Gone("This phase");
+        var name = Fields.Clean(edit.Name);
+        if (name.Length is 0 or > Fields.LongestName) return new Problem(name.Length == 0 ? "A phase needs a name." : "The name is too long.", "Write one such as Removal or Refit.");
+        if (sheet.Phases[at].Name == name) return sheet;
+        if (sheet.Phases[at].Name != edit.Before)
+            return new Problem("This phase was renamed a moment ago.", "Both names are shown; keep the one that is right.") { Clash = new Clash(sheet.Phases[at].Name, name) };
+        return sheet with { Phases = sheet.Phases.SetItem(at, sheet.Phases[at] with { Name = name }) };
+    }
+
+    private static Outcome<Sheet> Remove(Sheet sheet, RemovePhase edit)
+    {
+        var phase = sheet.Phases.FirstOrDefault(p => p.Id == edit.Id);
+        if (phase is null) return Gone("This phase");
+        return phase.Steps.IsEmpty
+            ? sheet with { Phases = sheet.Phases.Remove(phase) }
+            : new Problem($"“{phase.Name}” still has {phase.Steps.Length} step{(phase.Steps.Length == 1 ? "" : "s")}.", "Move or delete them first.");
+    }
+
+    private static (Sheet Sheet, string Id) Issue(Sheet sheet, string letter)
+    {
+        var number = sheet.Issued.GetValueOrDefault(letter);
+        string id;
+        do id = letter + ++number;
+        while (sheet.Find(id) is not null || sheet.FindStep(id) is not null || sheet.Phases.Any(p => p.Id == id));
+        return (sheet with { Issued = sheet.Issued.SetItem(letter, number) }, id);
+    }
+
+    private static Outcome<(Sheet Sheet, string Id)> Add(Sheet sheet, ThingKind kind, string name, bool fromKit)
+    {
+        var good = Fields.CheckName(sheet, name);
+        if (!good.IsGood) return good.Problem;
+        if (Slots.List(sheet, kind).Count >= MostThings) return new Problem($"The sheet has {MostThings:N0} {kind.ToString().ToLowerInvariant()}s.", "Split the procedure in two.");
+        (sheet, var id) = Issue(sheet, Thing.Letter(kind));
+        var origin = fromKit ? Origin.Kit : Origin.Vehicle;
+        Thing thing = kind switch
+        {
+            ThingKind.Part => new Part { Id = id, Name = good.Value, Origin = origin },
+            ThingKind.Joint => new Joint { Id = id, Name = good.Value, Origin = origin, Holds = [.. HeldBy(sheet, good.Value)] },
+            ThingKind.Connection => new Connection { Id = id, Name = good.Value, Origin = origin },
+            ThingKind.Fluid => new Fluid { Id = id, Name = good.Value },
+            ThingKind.Aid => new Aid { Id = id, Name = good.Value },
+            ThingKind.Tool => new Tool { Id = id, Name = good.Value },
+            ThingKind.Consumable => new Consumable { Id = id, Name = good.Value },
+            _ => throw new ArgumentOutOfRangeException(nameof(kind)),
+        };
+        sheet = Slots.With(sheet, kind, Slots.List(sheet, kind).Append(thing));
+        if (thing is Part part)
+        {
+            foreach (var joint in sheet.Joints.Where(j => j.Holds.IsEmpty && HeldBy(sheet, j.Name).Contains(part.Id)))
+                sheet = Slots.Put(sheet, joint with { Holds = [part.Id] });
+        }
+
+        return (sheet, id);
+    }
+
+    // "Caliper bolts" hold the caliper: the name without its last word, where exactly that is a part.
+    private static IEnumerable<string> HeldBy(Sheet sheet, string jointName)
+    {
+        var stems = NameIndex.StemsOf(jointName)[..^1];
+        if (stems.Length == 0) return [];
+        return sheet.Parts.Where(p => NameIndex.StemsOf(p.Name).SequenceEqual(stems)).Select(p => p.Id);
+    }
+
+    private static Outcome<Sheet> Remove(Sheet sheet, RemoveThing edit)
+    {
+        if (sheet.Find(edit.Id) is not { } thing) return Gone(edit.Id);
+        var users = sheet.Steps.Select((s, i) => (Step: s, Number: i + 1)).Where(s => s.Step.Actions.Any(a => a.Target == edit.Id || a.With == edit.Id)).Select(s => s.Number).ToList();
+        if (users.Count > 0)
+            return new Problem($"{thing.Label} is used by step{(users.Count == 1 ? "" : "s")} {string.Join(", ", users.Take(8))}{(users.Count > 8 ? " …" : "")}.", "Change those steps first, or keep it.");
+        sheet = Slots.With(sheet, thing.Kind, Slots.List(sheet, thing.Kind).Where(t => t.Id != edit.Id));
+        if (thing is not Part) return sheet;
+        foreach (var joint in sheet.Joints.Where(j => j.Holds.Contains(edit.Id))) sheet = Slots.Put(sheet, joint with { Holds = joint.Holds.Remove(edit.Id) });
+        foreach (var part in sheet.Parts.Where(p => p.Behind.Contains(edit.Id))) sheet = Slots.Put(sheet, part with { Behind = part.Behind.Remove(edit.Id) });
+        return sheet;
+    }
+
+    private static Outcome<Sheet> Set(Sheet sheet, SetField edit)
+    {
+        if (edit.After.Length > LongestStep) return new Problem($"{edit.After.Length:N0} characters are too many for one field.", "Shorten it. Your text stays in the field.");
+        if (edit.Id.Length == 0)
+        {
+            if (Fields.Header.FirstOrDefault(f => f.Name == edit.Field) is not { } field) return new Problem($"The header has no field “{NumberText.Excerpt(edit.Field)}”.", "Reload to see the sheet as it is.");
+            return Compare(field, sheet, sheet.Header, edit, "The header").Map(h => ReferenceEquals(h, sheet.Header) ? sheet : sheet with { Header = h });
+        }
+
+        if (sheet.Find(edit.Id) is not { } thing) return Gone(edit.Id);
+        if (Fields.Of(thing.Kind).FirstOrDefault(f => f.Name == edit.Field) is not { } cell) return new Problem($"{thing.Label} has no field “{NumberText.Excerpt(edit.Field)}”.", "Reload to see the sheet as it is.");
+        var changed = Compare(cell, sheet, thing, edit, thing.Label);
+        if (!changed.IsGood) return changed.Problem;
+        if (ReferenceEquals(changed.Value, thing)) return sheet;
+        sheet = Slots.Put(sheet, changed.Value);
+        return edit.Field is "name" or "torque" or "locking" ? ReadOpen(sheet) : sheet;
+    }
+
+    // Sets a field where it still is what the author saw, or is already what she wants.
+    private static Outcome<T> Compare<T>(Field<T> field, Sheet sheet, T thing, SetField edit, string label)
+    {
+        var set = field.Set(sheet, thing, edit.After).At($"{label}, {field.Label}");
+        if (!set.IsGood) return set;
+        var now = field.Get(thing);
+        if (field.Get(set.Value) == now) return thing;
+        if (now != edit.Before)
+            return new Problem($"{label}: {field.Label} was changed a moment ago.", "Both values are shown; keep the one that is right.") { Clash = new Clash(now, edit.After) };
+        return set;
+    }
+
+    private static string LabelOf(Sheet sheet, Edit edit)
+    {
+        string Number(string id) => (sheet.Steps.ToList().FindIndex(s => s.Id == id) + 1).ToString();
+        string Name(string id) => sheet.Find(id)?.Label ?? id;
+        return edit switch
+        {
+            InsertStep => "new step",
+            RemoveStep e => $"delete step {Number(e.Id)}",
+            MoveStep e => $"move step {Number(e.Id)}",
+            WriteStep e => $"text of step {Number(e.Id)}",
+            SettleQuestion e => $"“{NumberText.Excerpt(e.Phrase)}” in step {Number(e.Step)}",
+            SettleAsNew e => $"new {e.Kind.ToString().ToLowerInvariant()} “{NumberText.Excerpt(e.Name)}”",
+            TakeStatedValue e => $"value from step {Number(e.Step)}",
+            AskAgain e => $"ask again about “{NumberText.Excerpt(e.Phrase)}”",
+            InsertPhase e => $"new phase “{NumberText.Excerpt(e.Name)}”",
+            RenamePhase => "name of a phase",
+            RemovePhase => "delete a phase",
+            AddThing e => $"new {e.Kind.ToString().ToLowerInvariant()} “{NumberText.Excerpt(e.Name)}”",
+            RemoveThing e => $"delete {Name(e.Id)}",
+            SetField { Id.Length: 0 } e => $"header: {e.Field}",
+            SetField e => $"{e.Field} of {Name(e.Id)}",
+            Several e => NumberText.Excerpt(Fields.Clean(e.Label)),
+            _ => throw new ArgumentOutOfRangeException(nameof(edit)),
+        };
+    }
+}

@@ -1,0 +1,197 @@
+using System.Collections.Immutable;
+using System.Globalization;
+using System.Reflection;
+using System.Text.Json.Serialization;
+using WornPath.Core.Fasteners;
+using WornPath.Core.Quantities;
+using WornPath.Core.Sheets;
+
+namespace WornPath.Core.Editing;
+
+/// <summary>Every field that can be edited, by kind of thing. The text of a cell is read here and nowhere else.</summary>
+public static class Fields
+{
+    /// <summary>Fields of the header.</summary>
+    public static readonly IReadOnlyList<Field<SheetHeader>> Header =
+    [
+        Text<SheetHeader>("purpose", "what it achieves", h => h.Purpose, (h, v) => h with { Purpose = v }, 2000),
+        Text<SheetHeader>("fits", "what it fits", h => h.Fits, (h, v) => h with { Fits = v }, 2000),
+        Text<SheetHeader>("entryCheck", "entry check", h => h.EntryCheck, (h, v) => h with { EntryCheck = v }, 2000),
+        Whole<SheetHeader>("difficulty", "difficulty", h => h.Difficulty, (h, v) => h with { Difficulty = v }, 1, 5),
+        Whole<SheetHeader>("people", "people", h => h.People, (h, v) => h with { People = v }, 1, 12),
+        Choice<SheetHeader, TorqueUnit>("unit", "unit of torque", h => h.Unit, (h, v) => h with { Unit = v }),
+    ];
+
+    private static readonly Field<Thing> Name = new("name", "name", t => t.Name, SetName, []);
+
+    private static readonly Dictionary<ThingKind, IReadOnlyList<Field<Thing>>> ByKind = new()
+    {
+        [ThingKind.Part] =
+        [
+            Name,
+            Of<Part>(Whole<Part>("quantity", "quantity", p => p.Quantity, (p, v) => p with { Quantity = v }, 1, 999)),
+            Of<Part>(Choice<Part, Origin>("origin", "comes from", p => p.Origin, (p, v) => p with { Origin = v })),
+            Of<Part>(Choice<Part, Fate>("fate", "what becomes of it", p => p.Fate, (p, v) => p with { Fate = v })),
+            Of<Part>(Parts<Part>("behind", "is behind", p => p.Behind, (p, v) => p with { Behind = v })),
+            Of<Part>(Text<Part>("note", "note", p => p.Note, (p, v) => p with { Note = v }, 500)),
+        ],
+        [ThingKind.Joint] =
+        [
+            Name,
+            Of<Joint>(Whole<Joint>("count", "how many", j => j.Count, (j, v) => j with { Count = v }, 1, 200)),
+            Of<Joint>(new Field<Joint>("fastener", "fastener", j => j.Fastener?.ToString() ?? "", SetFastener, [])),
+            Of<Joint>(new Field<Joint>("torque", "torque", j => j.TighteningText, SetTorque, [])),
+            Of<Joint>(Text<Joint>("source", "source of the value", j => j.Source, (j, v) => j with { Source = v }, 300)),
+            Of<Joint>(Choice<Joint, Treatment>("treatment", "treatment", j => j.Treatment, (j, v) => j with { Treatment = v })),
+            Of<Joint>(Choice<Joint, ReuseRule>("reuse", "reuse or renew", j => j.Reuse, (j, v) => j with { Reuse = v })),
+            Of<Joint>(Choice<Joint, Locking>("locking", "locked by", j => j.Locking, (j, v) => j with { Locking = v })),
+            Of<Joint>(new Field<Joint>("mark", "witness mark", j => j.Mark ? "yes" : "no", SetMark, ["no", "yes"])),
+            Of<Joint>(Choice<Joint, Origin>("origin", "comes from", j => j.Origin, (j, v) => j with { Origin = v })),
+            Of<Joint>(Parts<Joint>("holds", "holds", j => j.Holds, (j, v) => j with { Holds = v })),
+        ],
+        [ThingKind.Connection] =
+        [
+            Name,
+            Of<Connection>(Text<Connection>("goesTo", "goes to", c => c.GoesTo, (c, v) => c with { GoesTo = v }, 200)),
+            Of<Connection>(Choice<Connection, Origin>("origin", "comes from", c => c.Origin, (c, v) => c with { Origin = v })),
+        ],
+        [ThingKind.Fluid] =
+        [
+            Name,
+            Of<Fluid>(Text<Fluid>("capacity", "capacity", f => f.Capacity, (f, v) => f with { Capacity = v }, 60)),
+            Of<Fluid>(Text<Fluid>("fillTo", "fill to", f => f.FillTo, (f, v) => f with { FillTo = v }, 200)),
+        ],
+        [ThingKind.Aid] = [Name],
+        [ThingKind.Tool] = [Name],
+        [ThingKind.Consumable] = [Name, Of<Consumable>(Text<Consumable>("amount", "amount", c => c.Amount, (c, v) => c with { Amount = v }, 60))],
+    };
+
+    /// <summary>The longest a name may be.</summary>
+    public const int LongestName = 80;
+
+    /// <summary>The fields of a kind of thing.</summary>
+    public static IReadOnlyList<Field<Thing>> Of(ThingKind kind) => ByKind[kind];
+
+    /// <summary>The words of an enumeration as cells show them.</summary>
+    public static IReadOnlyList<string> WordsOf<TEnum>()
+        where TEnum : struct, Enum => EnumWords<TEnum>.All;
+
+    /// <summary>The word of an enumeration's value.</summary>
+    public static string WordOf<TEnum>(TEnum value)
+        where TEnum : struct, Enum => EnumWords<TEnum>.Of(value);
+
+    /// <summary>A name that can be given: not empty, not too long, borne by nothing else on the sheet.</summary>
+    public static Outcome<string> CheckName(Sheet sheet, string name, string? exceptId = null)
+    {
+        var clean = Clean(name);
+        if (clean.Length == 0) return new Problem("A name cannot be empty.", "Write what the trade calls it, such as caliper bolts.");
+        if (clean.Length > LongestName) return new Problem($"A name of {clean.Length} characters is too long.", $"Keep it to {LongestName}.");
+        var stems = Reading.NameIndex.StemsOf(clean);
+        if (stems.Length == 0) return new Problem($"“{clean}” has no word a step could use.", "Write what the trade calls it, such as caliper bolts.");
+        foreach (var other in sheet.Things)
+        {
+            if (other.Id == exceptId || !Reading.NameIndex.StemsOf(other.Name).SequenceEqual(stems)) continue;
+            return new Problem($"“{clean}” is already the name of {other.Id}.", "Give this one a name that tells them apart, such as upper, left or short.");
+        }
+
+        return clean;
+    }
+
+    /// <summary>Text on one line, without control characters, trimmed.</summary>
+    public static string Clean(string text) => string.Join(' ', new string([.. text.Select(c => char.IsControl(c) ? ' ' : c)]).Split(' ', StringSplitOptions.RemoveEmptyEntries));
+
+    private static Outcome<Thing> SetName(Sheet sheet, Thing thing, string text)
+    {
+        var name = CheckName(sheet, text, thing.Id);
+        if (!name.IsGood) return name.Problem;
+        if (name.Value == thing.Name) return thing;
+        // Sentences that use the former name still find it.
+        var also = thing.AlsoCalled.Where(n => n != name.Value).Append(thing.Name).Distinct().TakeLast(6);
+        return thing with { Name = name.Value, AlsoCalled = [.. also] };
+    }
+
+    private static Outcome<Joint> SetFastener(Sheet sheet, Joint joint, string text)
+    {
+        if (string.IsNullOrWhiteSpace(text)) return joint with { Fastener = null };
+        return FastenerText.Parse(text).Map(f => joint with { Fastener = f });
+    }
+
+    private static Outcome<Joint> SetTorque(Sheet sheet, Joint joint, string text)
+    {
+        if (string.IsNullOrWhiteSpace(text)) return joint with { Torque = null, SnugIsEnough = false };
+        if (text.Trim().Equals("snug", StringComparison.OrdinalIgnoreCase)) return joint with { Torque = null, SnugIsEnough = true };
+        return TorqueText.Parse(text, sheet.Header.Unit).Map(t => joint with { Torque = t, SnugIsEnough = false });
+    }
+
+    private static Outcome<Joint> SetMark(Sheet sheet, Joint joint, string text) => text.Trim().ToLowerInvariant() switch
+    {
+        "yes" or "y" or "x" => joint with { Mark = true },
+        "no" or "n" or "" => joint with { Mark = false },
+        _ => new Problem($"“{NumberText.Excerpt(text)}” is neither yes nor no.", "Write yes or no."),
+    };
+
+    private static Field<Thing> Of<T>(Field<T> field)
+        where T : Thing =>
+        new(field.Name, field.Label, t => field.Get((T)t), (s, t, v) => field.Set(s, (T)t, v).Map(Thing (x) => x), field.Choices);
+
+    private static Field<T> Text<T>(string name, string label, Func<T, string> get, Func<T, string, T> set, int longest) => new(name, label, get,
+        (_, t, text) =>
+        {
+            var clean = Clean(text);
+            return clean.Length <= longest ? set(t, clean) : new Problem($"{clean.Length} characters are too many for {label}.", $"Keep it to {longest}.");
+        },
+        []);
+
+    private static Field<T> Whole<T>(string name, string label, Func<T, int> get, Func<T, int, T> set, int low, int high) => new(name, label,
+        t => get(t).ToString(CultureInfo.InvariantCulture),
+        (_, t, text) => int.TryParse(text.Trim(), NumberStyles.None, CultureInfo.InvariantCulture, out var n) && n >= low && n <= high
+            ? set(t, n)
+            : new Problem($"“{NumberText.Excerpt(text)}” is no {label}.", $"Write a whole number from {low} to {high}."),
+        []);
+
+    private static Field<T> Choice<T, TEnum>(string name, string label, Func<T, TEnum> get, Func<T, TEnum, T> set)
+        where TEnum : struct, Enum => new(name, label, t => EnumWords<TEnum>.Of(get(t)),
+        (_, t, text) => EnumWords<TEnum>.Find(text.Trim()) is { } value
+            ? set(t, value)
+            : new Problem($"“{NumberText.Excerpt(text)}” is no {label}.", $"Choose one of: {string.Join(", ", EnumWords<TEnum>.All)}."),
+        EnumWords<TEnum>.All);
+
+    // Parts by id or name, parted by commas.
+    private static Field<T> Parts<T>(string name, string label, Func<T, ImmutableArray<string>> get, Func<T, ImmutableArray<string>, T> set)
+        where T : Thing => new(name, label, t => string.Join(", ", get(t)),
+        (sheet, t, text) =>
+        {
+            var names = new Reading.NameIndex(sheet);
+            var ids = ImmutableArray.CreateBuilder<string>();
+            foreach (var word in text.Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries))
+            {
+                if (names.Resolve(Reading.NameIndex.StemsOf(word)).One is not Part part)
+                    return new Problem($"No part is called “{NumberText.Excerpt(word)}”.", "Write part ids or names parted by commas, such as P1, P4.");
+                if (part.Id == t.Id) return new Problem($"{part.Label} cannot be behind itself.", "Name the parts that cover it.");
+                if (!ids.Contains(part.Id)) ids.Add(part.Id);
+            }
+
+            return set(t, ids.ToImmutable());
+        },
+        []);
+
+    private static class EnumWords<TEnum>
+        where TEnum : struct, Enum
+    {
+        private static readonly (TEnum Value, string Word)[] Pairs = [.. Enum.GetValues<TEnum>().Select(v => (v, WordFor(v)))];
+
+        public static readonly IReadOnlyList<string> All = [.. Pairs.Select(p => p.Word)];
+
+        public static string Of(TEnum value) => Pairs.First(p => p.Value.Equals(value)).Word;
+
+        public static TEnum? Find(string word)
+        {
+            foreach (var (value, known) in Pairs)
+                if (known.Equals(word, StringComparison.OrdinalIgnoreCase)) return value;
+            return null;
+        }
+
+        private static string WordFor(TEnum value) =>
+            typeof(TEnum).GetField(value.ToString())!.GetCustomAttribute<JsonStringEnumMemberNameAttribute>()?.Name ?? value.ToString();
+    }
+}

@@ -1,0 +1,123 @@
+using System.Text.RegularExpressions;
+using WornPath.Core.Quantities;
+
+namespace WornPath.Core.Fasteners;
+
+/// <summary>One cell that says what a fastener is: "M12x1.25x40 10.9 flange bolt, 17 mm". Order is free; nothing unknown is dropped.</summary>
+public static partial class FastenerText
+{
+    private static readonly (string Words, FastenerForm Form)[] Forms =
+    [
+        ("hex flange bolt", FastenerForm.FlangeBolt), ("flange bolt", FastenerForm.FlangeBolt), ("flange screw", FastenerForm.FlangeBolt),
+        ("socket head cap screw", FastenerForm.CapScrew), ("socket cap screw", FastenerForm.CapScrew), ("cap screw", FastenerForm.CapScrew),
+        ("button head screw", FastenerForm.ButtonHeadScrew), ("button screw", FastenerForm.ButtonHeadScrew),
+        ("countersunk screw", FastenerForm.CountersunkScrew), ("pan head screw", FastenerForm.PanHeadScrew), ("pan screw", FastenerForm.PanHeadScrew),
+        ("prevailing-torque nut", FastenerForm.LockNut), ("lock nut", FastenerForm.LockNut), ("locknut", FastenerForm.LockNut),
+        ("castle nut", FastenerForm.CastleNut), ("flange nut", FastenerForm.FlangeNut), ("hex nut", FastenerForm.Nut), ("nut", FastenerForm.Nut),
+        ("banjo bolt", FastenerForm.BanjoBolt), ("hex bolt", FastenerForm.Bolt), ("bolt", FastenerForm.Bolt), ("screw", FastenerForm.Screw),
+        ("stud", FastenerForm.Stud), ("fitting", FastenerForm.Fitting),
+    ];
+
+    [GeneratedRegex(@"(?<![\w/])" + ThreadText.MetricPattern + @"(?!\w)", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    private static partial Regex Metric();
+
+    [GeneratedRegex(@"(?<![\w/])" + ThreadText.InchPattern + @"(?!\w)", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    private static partial Regex Inch();
+
+    [GeneratedRegex(@"(?<!\w)(?:(?:property\s+)?class\s*\d{1,2}\.\d|\d{1,2}\.\d|grade\s*\d|gr\.?\s*\d|A[24]-\d0)(?![\w.])", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    private static partial Regex Class();
+
+    [GeneratedRegex(@"(?<!\w)(?:(?<kind>hex socket|hexagon socket|allen|12-point|12 point|twelve-point|slot)\s*)?(?:(?<t>[TE]\d{1,3}|PH\d)|(?<mm>\d{1,2}(?:\.\d)?)\s*mm|(?<in>(?:\d[ \-])?\d{1,2}/\d{1,2}|\d)\s*(?:in\b|""|″))(?!\w)", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    private static partial Regex DrivePattern();
+
+    /// <summary>Reads a cell. What is left over is named, not dropped.</summary>
+    public static Outcome<Fastener> Parse(string text)
+    {
+        if (text.Length > 200)
+            return new Problem($"“{NumberText.Excerpt(text)}” is too long for a fastener.", "Write thread, length, class, head and drive, such as M8x30 8.8 flange bolt, 13 mm.");
+        var rest = text.Trim();
+        var fastener = new Fastener();
+        if (Take(Metric(), ref rest) is { } metric)
+        {
+            var (thread, length) = ThreadText.FromMetric(metric);
+            if (!thread.IsGood) return thread.Problem;
+            fastener = fastener with { Thread = thread.Value, Length = length };
+        }
+        else if (Take(Inch(), ref rest) is { } inch)
+        {
+            var (thread, length) = ThreadText.FromInch(inch);
+            if (!thread.IsGood) return thread.Problem;
+            fastener = fastener with { Thread = thread.Value, Length = length };
+        }
+
+        if (Take(Class(), ref rest) is { } grade)
+        {
+            var read = PropertyClass.Parse(grade.Value);
+            if (!read.IsGood) return read.Problem;
+            if (fastener.Thread is { } known && PropertyClass.ProofStrength(read.Value, known) is null)
+                return new Problem($"Class {read.Value} is not made as large as {known}.", "Check the class and the thread.");
+            fastener = fastener with { Class = read.Value };
+        }
+
+        if (Take(DrivePattern(), ref rest) is { } drive) fastener = fastener with { Drive = ReadDrive(drive) };
+        foreach (var (words, form) in Forms)
+        {
+            var at = Regex.Match(rest, $@"(?<![\w-]){Regex.Escape(words)}s?(?![\w-])", RegexOptions.IgnoreCase);
+            if (!at.Success) continue;
+            fastener = fastener with { Form = form };
+            rest = rest.Remove(at.Index, at.Length);
+            break;
+        }
+
+        var left = rest.Trim(' ', ',', ';', '.');
+        return left.Length == 0
+            ? fastener
+            : new Problem($"“{NumberText.Excerpt(left)}” is not understood in “{NumberText.Excerpt(text.Trim())}”.",
+                "Write thread, length, class, head and drive, such as M8x30 8.8 flange bolt, 13 mm.");
+    }
+
+    /// <summary>The printed form, which <see cref="Parse"/> reads back.</summary>
+    public static string Format(Fastener fastener)
+    {
+        var thread = fastener.Thread?.Designation;
+        if (thread is not null && fastener.Length is { } length)
+            thread += length.InInches ? $" × {Fraction.Show(length.Amount)} in" : $"×{length.Amount:0.##}";
+        var first = string.Join(' ', new[] { thread, fastener.Class, FormName(fastener.Form) }.Where(s => s is not null));
+        return fastener.Drive is null ? first : first.Length == 0 ? fastener.Drive.ToString() : $"{first}, {fastener.Drive}";
+    }
+
+    private static string? FormName(FastenerForm? form)
+    {
+        if (form is null) return null;
+        foreach (var (words, known) in Forms)
+            if (known == form && words is not ("hex flange bolt" or "socket head cap screw" or "socket cap screw" or "hex nut" or "hex bolt" or "prevailing-torque nut")) return words;
+        throw new InvalidOperationException($"No word for {form}.");
+    }
+
+    private static Drive ReadDrive(Match match)
+    {
+        var kindWord = match.Groups["kind"].Value.ToLowerInvariant();
+        if (match.Groups["t"].Success)
+        {
+            var size = match.Groups["t"].Value.ToUpperInvariant();
+            return new Drive(size[0] switch { 'T' => DriveKind.Hexalobular, 'E' => DriveKind.ExternalHexalobular, _ => DriveKind.CrossRecess }, size);
+        }
+
+        var flats = match.Groups["mm"].Success ? match.Groups["mm"].Value + " mm" : match.Groups["in"].Value.Replace('-', ' ') + " in";
+        return new Drive(kindWord switch
+        {
+            "" => DriveKind.Hexagon,
+            "slot" => DriveKind.Slot,
+            "12-point" or "12 point" or "twelve-point" => DriveKind.TwelvePoint,
+            _ => DriveKind.HexSocket,
+        }, flats);
+    }
+
+    private static Match? Take(Regex pattern, ref string rest)
+    {
+        var match = pattern.Match(rest);
+        if (!match.Success) return null;
+        rest = rest.Remove(match.Index, match.Length);
+        return match;
+    }
+}

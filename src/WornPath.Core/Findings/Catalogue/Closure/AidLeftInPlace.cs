@@ -1,0 +1,20 @@
+using WornPath.Core.Sheets;
+using WornPath.Core.Walking;
+
+namespace WornPath.Core.Findings.Catalogue;
+
+/// <summary>CLO004: a plug, hanger, wedge or stand is still in place when all is done.</summary>
+public sealed class AidLeftInPlace : Rule
+{
+    public override RuleInfo Info { get; } = new("CLO004", Severity.Stop, "Temporary aid left in place");
+
+    public override IEnumerable<Finding> Find(Walk walk)
+    {
+        foreach (var aid in walk.Sheet.Aids)
+        {
+            if (!walk.AtEnd(aid.Id).InPlace) continue;
+            var placed = walk.EventsOf(aid.Id).Last(e => e.Action.Verb == Verb.Place);
+            yield return At(placed, $"Put in place here and never taken away: {aid.Label}.", Fixes.InsertInRefit(walk, placed.StepIndex, $"Take {aid.Id} away", $"Take away {Fixes.The(aid)}."));
+        }
+    }
+}

@@ -1,0 +1,48 @@
+using WornPath.Core.Sheets;
+using WornPath.Core.Walking;
+
+namespace WornPath.Core.Findings.Catalogue;
+
+/// <summary>CLO001: a joint is taken out, or comes with the kit and is handled, and is out when all is done.</summary>
+public sealed class JointLeftOut : Rule
+{
+    public override RuleInfo Info { get; } = new("CLO001", Severity.Stop, "Joint left out");
+
+    public override IEnumerable<Finding> Find(Walk walk)
+    {
+        foreach (var joint in walk.Sheet.Joints)
+        {
+            if (!walk.AtEnd(joint.Id).Joint.IsOut) continue;
+            var events = walk.EventsOf(joint.Id);
+            // With all its parts discarded or kept as spares there is nothing left to hold.
+            if (joint.Holds.Length > 0 && joint.Holds.All(id => walk.Things.GetValueOrDefault(id) is Part { Fate: Fate.Discard or Fate.Spare })) continue;
+            if (events.Count == 0)
+            {
+                if (joint.Origin != Origin.Vehicle)
+                    yield return At(null, -1, joint, $"{joint.Label} {(joint.Count > 1 ? "come" : "comes")} with the kit and no step fits {(joint.Count > 1 ? "them" : "it")}.", Refit(walk, joint, -1));
+                continue;
+            }
+
+            var last = LastOut(events);
+            yield return At(last, $"{joint.Label} {(joint.Count > 1 ? "are" : "is")} taken out here and never put back.", Refit(walk, joint, last.StepIndex));
+        }
+    }
+
+    private static WalkEvent LastOut(IReadOnlyList<WalkEvent> events)
+    {
+        for (var i = events.Count - 1; i >= 0; i--)
+            if (events[i].Action.Verb == Verb.TakeOut) return events[i];
+        return events[^1];
+    }
+
+    private static Fix? Refit(Walk walk, Joint joint, int after)
+    {
+        var renew = joint.Reuse == ReuseRule.Renew ? "new " : "";
+        var start = $"Start the {renew}{joint.Name} by hand.";
+        var tighten = JointLeftSlack.Sentence(joint);
+        var wheel = Natures.HoldsAWheel(joint, walk.Sheet);
+        return wheel
+            ? Fixes.InsertAtEnd(walk, $"Start and tighten {joint.Id} at the end", start, tighten)
+            : Fixes.InsertInRefit(walk, after, $"Start and tighten {joint.Id}", start, tighten);
+    }
+}

@@ -1,0 +1,40 @@
+using WornPath.Core.Sheets;
+using WornPath.Core.Walking;
+
+namespace WornPath.Core.Findings.Catalogue;
+
+/// <summary>CLO002: a joint is loosened, started, snugged or brought through a pass, and never reaches its final torque.</summary>
+public sealed class JointLeftSlack : Rule
+{
+    public override RuleInfo Info { get; } = new("CLO002", Severity.Stop, "Joint left loose, hand-tight or snug");
+
+    public override IEnumerable<Finding> Find(Walk walk)
+    {
+        foreach (var joint in walk.Sheet.Joints)
+        {
+            var end = walk.AtEnd(joint.Id).Joint;
+            if (!end.IsSlack || (end.Stage == JointStage.Snug && joint.SnugIsEnough)) continue;
+            var last = walk.EventsOf(joint.Id).Last(e => e.After.Joint != e.Before.Joint || e.Action.Verb is Verb.Start or Verb.Snug);
+            var how = end.Stage switch
+            {
+                JointStage.Started => "hand-tight",
+                JointStage.Snug => "snug",
+                JointStage.Pass => $"at pass {end.Pass}",
+                _ => "loose",
+            };
+            yield return At(last, $"{joint.Label} {(joint.Count > 1 ? "are" : "is")} left {how} here and never tightened to {(joint.SnugIsEnough ? "snug" : joint.Torque?.ToString() ?? "a final torque")}.", Tighten(walk, joint, last.StepIndex));
+        }
+    }
+
+    /// <summary>The sentence that brings a joint to what it is specified to.</summary>
+    public static string Sentence(Joint joint) => joint switch
+    {
+        { SnugIsEnough: true } => $"Snug {Fixes.The(joint)}.",
+        { Torque: { } torque } => $"Torque {Fixes.The(joint)} to {torque}.",
+        _ => $"Torque {Fixes.The(joint)}.",
+    };
+
+    private static Fix? Tighten(Walk walk, Joint joint, int after) => Natures.HoldsAWheel(joint, walk.Sheet)
+        ? Fixes.InsertAtEnd(walk, $"Tighten {joint.Id} at the end", Sentence(joint))
+        : Fixes.InsertInRefit(walk, after, $"Tighten {joint.Id}", Sentence(joint));
+}

@@ -1,0 +1,58 @@
+using WornPath.Core.Editing;
+using WornPath.Core.Sheets;
+using WornPath.Core.Walking;
+
+namespace WornPath.Core.Findings.Catalogue;
+
+/// <summary>PRT001: a one-time fastener, a cotter pin or a part that is to be replaced goes back in, and no word says it is new.</summary>
+public sealed class NotRenewed : Rule
+{
+    public override RuleInfo Info { get; } = new("PRT001", Severity.Stop, "Pin or one-time fastener not renewed");
+
+    public override IEnumerable<Finding> Find(Walk walk)
+    {
+        foreach (var joint in walk.Sheet.Joints)
+        {
+            if (joint.Locking != Locking.CotterPin && joint.Reuse != ReuseRule.Renew) continue;
+            foreach (var walked in walk.EventsOf(joint.Id))
+            {
+                if (walked.Action is { Verb: Verb.InsertPin, New: false } && joint.Locking == Locking.CotterPin)
+                    yield return At(walked, $"The cotter pin of {joint.Label} goes in here and is not said to be new. A bent pin is never used again.", SayNew(walked));
+                else if (joint.Reuse == ReuseRule.Renew && walked.Action is { Verb: Verb.Start, New: false } && walked.Before.Joint is { IsOut: true, WasOut: true } && !NewLater(walk, walked))
+                    yield return At(walked, $"{joint.Label} {(joint.Count > 1 ? "are" : "is")} to be renewed each time, and {(joint.Count > 1 ? "the old ones go" : "the old one goes")} back in here.", SayNew(walked));
+            }
+        }
+
+        foreach (var part in walk.Sheet.Parts)
+        {
+            if (part.Fate != Fate.Replace) continue;
+            foreach (var walked in walk.EventsOf(part.Id))
+                if (walked.Action is { Verb: Verb.Fit, New: false } && walked.Before.Part is { WasOff: true, IsNew: false })
+                    yield return At(walked, $"{part.Label} is to be replaced, and the old one goes back on here.", SayNew(walked));
+        }
+    }
+
+    // "Start the nut by hand … torque the new nut": said late is said.
+    private static bool NewLater(Walk walk, WalkEvent started)
+    {
+        foreach (var later in walk.EventsOf(started.Thing!.Id))
+        {
+            if (later.Order <= started.Order) continue;
+            if (later.Action.Verb == Verb.TakeOut) return false;
+            if (later.Action.New) return true;
+        }
+
+        return false;
+    }
+
+    // Puts "new" before the words that name the thing.
+    private static Fix? SayNew(WalkEvent walked)
+    {
+        var (text, at) = (walked.Step.Text, walked.Action.At);
+        if (at.Start < 0 || at.End > text.Length || at.Length == 0) return null;
+        // "the old pin" becomes "the new pin".
+        var before = text[..at.Start];
+        if (before.EndsWith("old ", StringComparison.OrdinalIgnoreCase)) before = before[..^4];
+        return new Fix("Say that it is new", new WriteStep(walked.Step.Id, text, before + "new " + text[at.Start..]));
+    }
+}

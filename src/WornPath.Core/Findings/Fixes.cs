@@ -1,0 +1,79 @@
+using System.Collections.Immutable;
+using WornPath.Core.Editing;
+using WornPath.Core.Sheets;
+using WornPath.Core.Walking;
+
+namespace WornPath.Core.Findings;
+
+/// <summary>The fixes that rules share: a sentence put in at the right place.</summary>
+internal static class Fixes
+{
+    /// <summary>A new step with this sentence behind a step; null where the sheet has no steps.</summary>
+    public static Fix? InsertAfter(Walk walk, int stepIndex, string title, params ReadOnlySpan<string> sentences)
+    {
+        if (stepIndex < 0 || stepIndex >= walk.Steps.Count) return null;
+        var after = walk.Steps[stepIndex];
+        var phase = PhaseOf(walk, after);
+        return Group(title, phase, after.Id, sentences);
+    }
+
+    /// <summary>A new step with this sentence before a step.</summary>
+    public static Fix? InsertBefore(Walk walk, int stepIndex, string title, params ReadOnlySpan<string> sentences)
+    {
+        var step = walk.Steps[stepIndex];
+        var phase = PhaseOf(walk, step);
+        var at = phase.Steps.IndexOf(step);
+        return Group(title, phase, at == 0 ? null : phase.Steps[at - 1].Id, sentences);
+    }
+
+    /// <summary>A new step at the end of the sheet.</summary>
+    public static Fix? InsertAtEnd(Walk walk, string title, params ReadOnlySpan<string> sentences) =>
+        InsertAfter(walk, walk.Steps.Count - 1, title, sentences);
+
+    /// <summary>A new step with this sentence where things of the refit belong: before the vehicle comes down for the last time, else at the end.</summary>
+    public static Fix? InsertInRefit(Walk walk, int notBefore, string title, params ReadOnlySpan<string> sentences)
+    {
+        var lowering = LastLowering(walk);
+        return lowering > notBefore ? InsertBefore(walk, lowering, title, sentences) : InsertAtEnd(walk, title, sentences);
+    }
+
+    /// <summary>Moves a step to stand right before another.</summary>
+    public static Fix MoveBefore(Walk walk, Step step, Step before)
+    {
+        var phase = PhaseOf(walk, before);
+        var at = phase.Steps.IndexOf(before);
+        return new Fix($"Move step {NumberOf(walk, step)} before step {NumberOf(walk, before)}", new MoveStep(step.Id, phase.Id, at == 0 ? null : phase.Steps[at - 1].Id));
+    }
+
+    /// <summary>Moves a step to stand right behind another.</summary>
+    public static Fix MoveAfter(Walk walk, Step step, Step after) =>
+        new($"Move step {NumberOf(walk, step)} behind step {NumberOf(walk, after)}", new MoveStep(step.Id, PhaseOf(walk, after).Id, after.Id));
+
+    /// <summary>Where the step lowers the vehicle to the ground for the last time; −1 where none does.</summary>
+    public static int LastLowering(Walk walk)
+    {
+        for (var i = walk.Events.Count - 1; i >= 0; i--)
+            if (walk.Events[i].Action.Verb is Verb.Lower or Verb.LowerToTouch) return walk.Events[i].StepIndex;
+        return -1;
+    }
+
+    /// <summary>The sentence's name for a thing: "the" and its name.</summary>
+    public static string The(Thing thing) => thing.Name.StartsWith("the ", StringComparison.OrdinalIgnoreCase) ? thing.Name : $"the {thing.Name}";
+
+    private static int NumberOf(Walk walk, Step step)
+    {
+        for (var i = 0; i < walk.Steps.Count; i++)
+            if (walk.Steps[i].Id == step.Id) return i + 1;
+        return 0;
+    }
+
+    private static Phase PhaseOf(Walk walk, Step step) => walk.Sheet.Phases.First(p => p.Steps.Any(s => s.Id == step.Id));
+
+    // Steps that follow each other are put in last first, each behind the same one.
+    private static Fix Group(string title, Phase phase, string? after, ReadOnlySpan<string> sentences)
+    {
+        var edits = ImmutableArray.CreateBuilder<Edit>();
+        for (var i = sentences.Length - 1; i >= 0; i--) edits.Add(new InsertStep(null, phase.Id, after, sentences[i]));
+        return new Fix(title, edits.Count == 1 ? edits[0] : new Several(title, edits.ToImmutable()));
+    }
+}

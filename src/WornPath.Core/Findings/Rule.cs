@@ -1,0 +1,87 @@
+using System.Collections.Immutable;
+using System.Text.Json.Serialization;
+using WornPath.Core.Editing;
+using WornPath.Core.Sheets;
+using WornPath.Core.Walking;
+
+namespace WornPath.Core.Findings;
+
+/// <summary>How much a finding weighs.</summary>
+public enum Severity
+{
+    /// <summary>Worth a look.</summary>
+    [JsonStringEnumMemberName("hint")] Hint,
+
+    /// <summary>A reviewer should have a reason to let it stand.</summary>
+    [JsonStringEnumMemberName("warn")] Warn,
+
+    /// <summary>The sheet cannot be released.</summary>
+    [JsonStringEnumMemberName("stop")] Stop,
+}
+
+/// <summary>What a rule is: its stable id (family and number), title and usual severity. Its page is docs/findings/ID.md.</summary>
+public sealed record RuleInfo(string Id, Severity Severity, string Title);
+
+/// <summary>A change that puts a finding right, which the author applies with one key.</summary>
+/// <param name="Title">What it does, as a button says it.</param>
+/// <param name="Edit">The edit.</param>
+public sealed record Fix(string Title, Edit Edit);
+
+/// <summary>Something the walk found.</summary>
+public sealed record Finding
+{
+    public required string Rule { get; init; }
+
+    public required Severity Severity { get; init; }
+
+    public required string Title { get; init; }
+
+    /// <summary>What is wrong, with names and numbers, and what to do.</summary>
+    public required string Message { get; init; }
+
+    /// <summary>The step it points at; null where it is about the whole sheet.</summary>
+    public string? Step { get; init; }
+
+    /// <summary>That step's number, from 1.</summary>
+    public int? StepNumber { get; init; }
+
+    /// <summary>Id of the thing it is about; null where it is about none.</summary>
+    public string? Thing { get; init; }
+
+    public ImmutableArray<Fix> Fixes { get; init; } = [];
+
+    /// <summary>The same finding on a later walk has the same key.</summary>
+    public string Key => $"{Rule}:{Thing}:{Step}";
+}
+
+/// <summary>One rule: reads a walk, never walks itself, and says what it found. To add one, derive, add it to <see cref="Rules.All"/>, write its page.</summary>
+public abstract class Rule
+{
+    /// <summary>What the rule is.</summary>
+    public abstract RuleInfo Info { get; }
+
+    /// <summary>Everything the rule finds on a walk.</summary>
+    public abstract IEnumerable<Finding> Find(Walk walk);
+
+    /// <summary>A finding at a step, about a thing.</summary>
+    protected Finding At(WalkEvent walked, string message, params ReadOnlySpan<Fix?> fixes) => At(walked.Step, walked.StepIndex, walked.Thing, message, fixes);
+
+    /// <summary>A finding at a step (none: about the whole sheet), about a thing (or none).</summary>
+    protected Finding At(Step? step, int stepIndex, Thing? thing, string message, params ReadOnlySpan<Fix?> fixes)
+    {
+        var list = ImmutableArray.CreateBuilder<Fix>();
+        foreach (var fix in fixes)
+            if (fix is not null) list.Add(fix);
+        return new Finding
+        {
+            Rule = Info.Id,
+            Severity = Info.Severity,
+            Title = Info.Title,
+            Message = message,
+            Step = step?.Id,
+            StepNumber = step is null ? null : stepIndex + 1,
+            Thing = thing?.Id,
+            Fixes = list.ToImmutable(),
+        };
+    }
+}

@@ -1,0 +1,36 @@
+using System.Collections.Immutable;
+using WornPath.Core.Findings.Catalogue;
+using WornPath.Core.Walking;
+
+namespace WornPath.Core.Findings;
+
+/// <summary>The catalogue of rules, and the findings of all of them.</summary>
+public static class Rules
+{
+    /// <summary>Every rule, by id.</summary>
+    public static readonly ImmutableArray<Rule> All =
+    [
+        new JointLeftOut(),
+        new JointLeftSlack(),
+        new PartNotRefitted(),
+        new AidLeftInPlace(),
+        new ConnectionLeftOpen(),
+        new PedalLeftSoft(),
+        new VehicleNotOnGround(),
+        new JointNotLocked(),
+        new FluidNotChecked(),
+        new RemovedWhileHeld(),
+        new FittedBeforeWhatGoesUnder(),
+        new NoValueAtFinalTorque(),
+        new WheelTorquedInTheAir(),
+        new BeyondWhatItBears(),
+        new NotRenewed(),
+        new UnderWhileRaised(),
+        new ValueWithoutSource(),
+        new QuestionOpen(),
+    ];
+
+    /// <summary>What all rules find on a walk: in the order of the steps, the gravest first at each.</summary>
+    public static ImmutableArray<Finding> Find(Walk walk) =>
+        [.. All.SelectMany(r => r.Find(walk)).OrderBy(f => f.StepNumber ?? 0).ThenByDescending(f => f.Severity).ThenBy(f => f.Rule, StringComparer.Ordinal)];
+}

@@ -1,0 +1,115 @@
+using System.Collections.Frozen;
+using System.Text.RegularExpressions;
+
+namespace WornPath.Core.Quantities;
+
+/// <summary>
+/// Reads torque as people write it: "95 Nm", "70 ft-lb", "70 lb-ft", "108 in lbs", "22–28 N·m", "40 N·m + 90°",
+/// and finds such values inside a sentence.
+/// </summary>
+public static partial class TorqueText
+{
+    // Each unit by its letters alone: dots, dashes and blanks between them are how people vary.
+    private static readonly FrozenDictionary<string, TorqueUnit> Units = new (TorqueUnit Unit, string[] Names)[]
+    {
+        (TorqueUnit.NewtonMetre, ["nm", "newtonmetre", "newtonmetres", "newtonmeter", "newtonmeters"]),
+        (TorqueUnit.PoundForceFoot, ["ftlb", "ftlbs", "lbft", "lbsft", "ftlbf", "lbfft", "footpound", "footpounds", "poundfoot", "poundfeet", "poundsfeet", "footlb", "footlbs"]),
+        (TorqueUnit.PoundForceInch, ["inlb", "inlbs", "lbin", "lbsin", "inlbf", "lbfin", "inchpound", "inchpounds", "poundinch", "poundinches", "inchlb", "inchlbs"]),
+        (TorqueUnit.KilogramForceMetre, ["kgm", "kgfm", "mkg", "mkgf", "kpm", "kilogrammetre", "kilogrammetres", "kilogrammeter", "kilogrammeters"]),
+        (TorqueUnit.KilogramForceCentimetre, ["kgcm", "kgfcm", "cmkg", "cmkgf"]),
+    }.SelectMany(u => u.Names.Select(n => (n, u.Unit))).ToFrozenDictionary(p => p.n, p => p.Unit);
+
+    // The unit's words, at the place where a unit may stand. Letters with the marks people put between them.
+    private const string UnitPattern =
+        @"(?:newton[\s\-]?met(?:re|er)s?|foot[\s\-]?(?:pounds?|lbs?)|inch[\s\-]?(?:pounds?|lbs?)|pounds?[\s\-]?(?:foot|feet|inch(?:es)?)|kilogram[\s\-]?met(?:re|er)s?|" +
+        @"N\s?[·.⋅•∙*\-]?\s?m|ft\.?\s?[·.⋅\-/*]?\s?lbs?f?\.?|lbs?f?\.?\s?[·.⋅\-/*]?\s?ft\.?|in\.?\s?[·.⋅\-/*]?\s?lbs?f?\.?|lbs?f?\.?\s?[·.⋅\-/*]?\s?in\.?|kgf?\s?[·.⋅\-*]?\s?c?m|c?m\s?[·.⋅\-*]?\s?kgf?|kpm)";
+
+    private const string Number = @"[\-−]?\d[\d.,]*\d|[\-−]?\d";
+
+    [GeneratedRegex(@"(?<![\w.,/])(?<low>" + Number + @")\s*(?<u1>" + UnitPattern + @"(?![A-Za-z]))?\s*(?:(?:–|—|-|\bto\b)\s*(?<high>" + Number + @"))?\s*(?<unit>" + UnitPattern + @")?(?![A-Za-z])(?:\s*(?:\+|,?\s*then|,?\s*plus|and\s+(?:a\s+)?further)\s*(?<angle>" + Number + @")\s*(?:°|deg(?:rees?)?\b))?",
+        RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    private static partial Regex ValuePattern();
+
+    [GeneratedRegex(@"^\s*(?<low>" + Number + @")(?:\s*(?:–|—|-|\bto\b)\s*(?<high>" + Number + @"))?\s*(?<unit>[^\d+]*?)\s*(?:(?:\+|,?\s*then|,?\s*plus)\s*(?<angle>" + Number + @")\s*(?:°|deg(?:rees?)?)?\s*)?$",
+        RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    private static partial Regex CellPattern();
+
+    [GeneratedRegex(@"^\s*(?<mid>" + Number + @")\s*(?<u1>[^\d±]*?)\s*(?:±|\+/-|\+-)\s*(?<tol>" + Number + @")\s*(?<unit>[^\d]*?)\s*$", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    private static partial Regex TolerancePattern();
+
+    /// <summary>A torque found in running text, with where it stands.</summary>
+    public readonly record struct Found(int Start, int Length, Outcome<TorqueSpec> Spec);
+
+    /// <summary>Reads a unit by its letters, in any of the usual ways of writing it.</summary>
+    public static Outcome<TorqueUnit> ParseUnit(string text)
+    {
+        var letters = new string([.. text.Where(char.IsLetter).Select(char.ToLowerInvariant)]);
+        if (Units.TryGetValue(letters, out var unit)) return unit;
+        return letters.Length == 0
+            ? new Problem("The value has no unit.", "Write N·m, lbf·ft, lbf·in, kgf·m or kgf·cm after the number.")
+            : new Problem($"“{NumberText.Excerpt(text.Trim())}” is not a unit of torque.", "Write N·m, lbf·ft, lbf·in, kgf·m or kgf·cm.");
+    }
+
+    /// <summary>Reads a whole cell as one specification. <paramref name="fallback"/> is the sheet's unit, taken where none is written.</summary>
+    public static Outcome<TorqueSpec> Parse(string text, TorqueUnit? fallback = null)
+    {
+        if (text.Length > 200)
+            return new Problem($"“{NumberText.Excerpt(text)}” is too long for a torque.", "Write a value and a unit, such as 45 N·m.");
+        if (TolerancePattern().Match(text) is { Success: true } tolerance) return FromTolerance(tolerance, fallback);
+        var match = CellPattern().Match(text);
+        if (!match.Success)
+            return new Problem($"“{NumberText.Excerpt(text.Trim())}” cannot be read as a torque.", "Write a value and a unit, such as 45 N·m, 22–28 N·m or 40 N·m + 90°.");
+        var unit = UnitOf(match.Groups["unit"].Value, fallback);
+        if (!unit.IsGood) return unit.Problem;
+        return FromMatch(match, unit.Value);
+    }
+
+    /// <summary>Finds every number followed by a unit of torque. Numbers without one (sizes, counts, angles alone) are passed over.</summary>
+    public static IEnumerable<Found> FindAll(string sentence)
+    {
+        foreach (Match match in ValuePattern().Matches(sentence))
+        {
+            var unitText = match.Groups["unit"].Success ? match.Groups["unit"].Value : match.Groups["u1"].Value;
+            if (unitText.Length == 0) continue;
+            var unit = ParseUnit(unitText);
+            if (unit.IsGood) yield return new Found(match.Index, match.Length, FromMatch(match, unit.Value));
+        }
+    }
+
+    private static Outcome<TorqueUnit> UnitOf(string text, TorqueUnit? fallback) =>
+        string.IsNullOrWhiteSpace(text) && fallback is { } known ? known : ParseUnit(text);
+
+    private static Outcome<TorqueSpec> FromTolerance(Match match, TorqueUnit? fallback)
+    {
+        var unitText = match.Groups["unit"].Value.Trim().Length > 0 ? match.Groups["unit"].Value : match.Groups["u1"].Value;
+        var unit = UnitOf(unitText, fallback);
+        if (!unit.IsGood) return unit.Problem;
+        var middle = NumberText.Parse(match.Groups["mid"].Value);
+        if (!middle.IsGood) return middle.Problem;
+        var tolerance = NumberText.Parse(match.Groups["tol"].Value);
+        if (!tolerance.IsGood) return tolerance.Problem;
+        return TorqueSpec.Create(middle.Value - tolerance.Value, middle.Value + tolerance.Value, unit.Value);
+    }
+
+    private static Outcome<TorqueSpec> FromMatch(Match match, TorqueUnit unit)
+    {
+        var low = NumberText.Parse(match.Groups["low"].Value);
+        if (!low.IsGood) return low.Problem;
+        var high = low;
+        if (match.Groups["high"].Success)
+        {
+            high = NumberText.Parse(match.Groups["high"].Value);
+            if (!high.IsGood) return high.Problem;
+        }
+
+        decimal? angle = null;
+        if (match.Groups["angle"].Success)
+        {
+            var read = NumberText.Parse(match.Groups["angle"].Value);
+            if (!read.IsGood) return read.Problem;
+            angle = read.Value;
+        }
+
+        return TorqueSpec.Create(low.Value, high.Value, unit, angle);
+    }
+}

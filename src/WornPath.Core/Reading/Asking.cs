@@ -1,0 +1,98 @@
+using WornPath.Core.Editing;
+using WornPath.Core.Sheets;
+
+namespace WornPath.Core.Reading;
+
+/// <summary>Puts questions and actions into words a person reads on a chip.</summary>
+public static class Asking
+{
+    /// <summary>What a question asks.</summary>
+    public static string Of(Question question, Sheet sheet) => question.Kind switch
+    {
+        QuestionKind.UnknownName => $"Nothing on this sheet is called “{question.Phrase}”.",
+        QuestionKind.Several => $"“{question.Phrase}” can mean {List(question.Candidates.Select(id => sheet.Find(id)?.Label ?? id))}.",
+        QuestionKind.NoObject => $"“{question.Phrase}”: what?",
+        QuestionKind.WrongKind => $"{question.Because}: what is “{question.Phrase}” here?",
+        QuestionKind.OtherValue => OtherValue(question, sheet),
+        QuestionKind.BadValue => $"“{question.Phrase}” cannot be taken as a torque: {question.Because}",
+        QuestionKind.VehicleMoves => $"Does the vehicle move with “{question.Phrase}”?",
+        QuestionKind.NoVerb => "No instruction was found in this step.",
+        _ => throw new ArgumentOutOfRangeException(nameof(question)),
+    };
+
+    /// <summary>The verb of a chip, as the trade says it.</summary>
+    public static string Of(Verb verb) => verb switch
+    {
+        Verb.BreakLoose => "break loose",
+        Verb.TakeOut => "take out",
+        Verb.Start => "start by hand",
+        Verb.TorquePass => "pass",
+        Verb.Align => "align slot",
+        Verb.BackOff => "back off",
+        Verb.InsertPin => "pin",
+        Verb.RemovePin => "pull pin",
+        Verb.HangAside => "hang aside",
+        Verb.CheckLevel => "check level",
+        Verb.Place => "put in place",
+        Verb.TakeAway => "take away",
+        Verb.SetOnStands => "on stands",
+        Verb.LowerToTouch => "lower until tyres touch",
+        Verb.PumpBrakes => "pump brakes",
+        Verb.Treat => "apply",
+        Verb.FunctionCheck => "check function",
+        _ => verb.ToString().ToLowerInvariant(),
+    };
+
+    /// <summary>An action as its chip says it: "take out J3 caliper bolts".</summary>
+    public static string Of(StepAction action, Sheet sheet)
+    {
+        var verb = action.Verb == Verb.TorquePass ? $"pass {action.Pass}" : Of(action.Verb);
+        var target = action.Target is { } id ? sheet.Find(id)?.Label ?? id : action.Words;
+        var with = action.With is { } aid && sheet.Find(aid) is { } thing ? $" with {thing.Label}" : "";
+        var value = (action.Torque ?? (action.Verb == Verb.Torque && action.Target is { } t && sheet.Find(t) is Joint { Torque: { } own } ? own : null)) is { } torque ? $" to {torque}" : "";
+        var angle = action.Angle is { } degrees ? $" {degrees:0.#}°" : "";
+        var minutes = action.Minutes is { } m ? $" {m:0.#} min" : "";
+        return $"{verb}{(action.New ? " new" : "")}{(target is null ? "" : " " + target)}{with}{value}{angle}{minutes}";
+    }
+
+    /// <summary>The answers a question can be settled with, the likeliest first, each with the edit that does it.</summary>
+    public static IEnumerable<(string Label, Edit Edit)> Answers(Question question, Step step, Sheet sheet)
+    {
+        var words = ("Just words", (Edit)new SettleQuestion(step.Id, question.Phrase, ""));
+        switch (question.Kind)
+        {
+            case QuestionKind.OtherValue:
+                yield return ($"Take {question.Torque} as the joint’s value", new TakeStatedValue(step.Id, question.Phrase));
+                yield return ("Keep the joint’s value", new SettleQuestion(step.Id, question.Phrase, ""));
+                yield break;
+            case QuestionKind.VehicleMoves:
+                yield return ("The vehicle moves", new SettleQuestion(step.Id, question.Phrase, ""));
+                yield return ($"Only the {question.Phrase}", new SettleQuestion(step.Id, Question.OnlyThis + question.Phrase, ""));
+                yield break;
+        }
+
+        foreach (var kind in question.NewKinds)
+        {
+            var word = kind.ToString().ToLowerInvariant();
+            var canBeKit = kind is ThingKind.Joint or ThingKind.Part or ThingKind.Connection;
+            var vehicle = ($"New {word}" + (canBeKit && question.FromKit ? ", on the vehicle" : ""), (Edit)new SettleAsNew(step.Id, question.Phrase, kind, question.Phrase, false));
+            var kit = ($"New {word}, from the kit", (Edit)new SettleAsNew(step.Id, question.Phrase, kind, question.Phrase, true));
+            if (canBeKit && question.FromKit) yield return kit;
+            yield return vehicle;
+        }
+
+        foreach (var id in question.Candidates)
+            if (sheet.Find(id) is { } thing) yield return ($"It is {thing.Label}", new SettleQuestion(step.Id, question.Phrase, id));
+        yield return words;
+    }
+
+    private static string OtherValue(Question question, Sheet sheet)
+    {
+        var joint = question.Candidates.Select(id => sheet.Find(id)).OfType<Joint>().FirstOrDefault();
+        return joint is { TighteningText.Length: > 0 }
+            ? $"This step says {question.Torque}; {joint.Label} says {joint.TighteningText}."
+            : $"This step says {question.Torque}; the joint says something else.";
+    }
+
+    private static string List(IEnumerable<string> words) => string.Join(" or ", words);
+}

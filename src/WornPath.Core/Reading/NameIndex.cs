@@ -1,0 +1,95 @@
+using WornPath.Core.Sheets;
+
+namespace WornPath.Core.Reading;
+
+/// <summary>Finds the thing of a sheet that a noun phrase names.</summary>
+public sealed class NameIndex
+{
+    private readonly record struct Entry(Thing Thing, string[] Stems);
+
+    private readonly Dictionary<string, List<Entry>> _byHead = [];
+    private readonly Dictionary<string, Thing> _byId = new(StringComparer.OrdinalIgnoreCase);
+
+    /// <summary>An index of the sheet as it stands.</summary>
+    public NameIndex(Sheet sheet)
+    {
+        foreach (var thing in sheet.Things)
+        {
+            _byId[thing.Id] = thing;
+            Add(thing, thing.Name);
+            foreach (var name in thing.AlsoCalled) Add(thing, name);
+        }
+    }
+
+    /// <summary>What a phrase was found to be: one thing, or several that it may be, or none with those that come near.</summary>
+    internal readonly record struct Found(Thing? One, IReadOnlyList<Thing> Others);
+
+    /// <summary>The thing with an id, or null.</summary>
+    public Thing? Find(string id) => _byId.GetValueOrDefault(id);
+
+    /// <summary>The stems of a name, its articles and marks left out.</summary>
+    internal static string[] StemsOf(string name) =>
+        [.. Tokenizer.Tokenize(name).Where(t => t.Kind is TokenKind.Word or TokenKind.Number && !Words.Determiners.Contains(t.Text)).Select(t => Stem.Of(t.Text))];
+
+    /// <summary>
+    /// The thing a phrase names. The last word must be the name's last; every word of the phrase must be in the name,
+    /// in order; words of the name may be left out where only one thing remains.
+    /// </summary>
+    internal Found Resolve(IReadOnlyList<string> stems)
+    {
+        if (stems.Count == 0) return new Found(null, []);
+        if (stems.Count == 1 && _byId.TryGetValue(stems[0], out var byId)) return new Found(byId, []);
+        List<Thing> full = [], partial = [];
+        foreach (var entry in WithHead(stems[^1]))
+        {
+            if (!Covers(entry.Stems, stems)) continue;
+            var list = entry.Stems.Length == stems.Count ? full : partial;
+            if (!list.Contains(entry.Thing)) list.Add(entry.Thing);
+        }
+
+        if (full.Count == 1) return new Found(full[0], []);
+        if (full.Count > 1) return new Found(null, full);
+        if (partial.Count == 1) return new Found(partial[0], []);
+        return new Found(null, partial);
+    }
+
+    /// <summary>Things whose names share words with a phrase that names none, the nearest first.</summary>
+    internal IReadOnlyList<Thing> Near(IReadOnlyList<string> stems)
+    {
+        var scored = new List<(Thing Thing, int Score)>();
+        foreach (var entry in _byHead.Values.SelectMany(e => e))
+        {
+            var shared = entry.Stems.Count(s => stems.Any(t => Stem.Alike(s, t)));
+            if (shared == 0 || scored.Any(s => s.Thing == entry.Thing)) continue;
+            scored.Add((entry.Thing, (shared * 2) + (Stem.Alike(entry.Stems[^1], stems[^1]) ? 1 : 0)));
+        }
+
+        return [.. scored.OrderByDescending(s => s.Score).Take(4).Select(s => s.Thing)];
+    }
+
+    private IEnumerable<Entry> WithHead(string head)
+    {
+        if (_byHead.TryGetValue(head, out var exact)) return exact;
+        return _byHead.Where(h => Stem.Alike(h.Key, head)).SelectMany(h => h.Value);
+    }
+
+    private static bool Covers(string[] name, IReadOnlyList<string> phrase)
+    {
+        var at = name.Length - 1;
+        for (var i = phrase.Count - 1; i >= 0; i--)
+        {
+            while (at >= 0 && !Stem.Alike(name[at], phrase[i])) at--;
+            if (at-- < 0) return false;
+        }
+
+        return true;
+    }
+
+    private void Add(Thing thing, string name)
+    {
+        var stems = StemsOf(name);
+        if (stems.Length == 0) return;
+        if (!_byHead.TryGetValue(stems[^1], out var list)) _byHead[stems[^1]] = list = [];
+        list.Add(new Entry(thing, stems));
+    }
+}

@@ -1,0 +1,45 @@
+namespace WornPath.Core.Sheets;
+
+/// <summary>A connector, hose, cable or clip: connected or not.</summary>
+public sealed record Connection : Thing
+{
+    /// <summary>What it goes to.</summary>
+    public string GoesTo { get; init; } = "";
+
+    /// <summary>A connection that comes with the kit is open when the job begins.</summary>
+    public Origin Origin { get; init; }
+
+    public override ThingKind Kind => ThingKind.Connection;
+}
+
+/// <summary>A fluid in its reservoir.</summary>
+public sealed record Fluid : Thing
+{
+    /// <summary>How much goes in, as written ("0.9 L").</summary>
+    public string Capacity { get; init; } = "";
+
+    /// <summary>Where it is filled to, as written ("upper line, loader down").</summary>
+    public string FillTo { get; init; } = "";
+
+    public override ThingKind Kind => ThingKind.Fluid;
+}
+
+/// <summary>A temporary thing that must come away: a stand, hanger, plug, wedge, a nut that holds a disc for a while.</summary>
+public sealed record Aid : Thing
+{
+    public override ThingKind Kind => ThingKind.Aid;
+}
+
+/// <summary>A tool that no fastener implies.</summary>
+public sealed record Tool : Thing
+{
+    public override ThingKind Kind => ThingKind.Tool;
+}
+
+/// <summary>Something that is used up: threadlocker, cleaner, grease.</summary>
+public sealed record Consumable : Thing
+{
+    public string Amount { get; init; } = "";
+
+    public override ThingKind Kind => ThingKind.Consumable;
+}

@@ -1,0 +1,65 @@
+using System.Collections.Immutable;
+using System.Text.Json.Serialization;
+
+namespace WornPath.Core.Sheets;
+
+/// <summary>Where something is when the job begins.</summary>
+public enum Origin
+{
+    /// <summary>On the vehicle.</summary>
+    [JsonStringEnumMemberName("vehicle")] Vehicle,
+
+    /// <summary>In the kit.</summary>
+    [JsonStringEnumMemberName("kit")] Kit,
+
+    /// <summary>To be bought besides the kit.</summary>
+    [JsonStringEnumMemberName("to buy")] ToBuy,
+}
+
+/// <summary>What becomes of a part that comes off.</summary>
+public enum Fate
+{
+    /// <summary>The same part goes on again.</summary>
+    [JsonStringEnumMemberName("refit")] Refit,
+
+    /// <summary>A new one goes on in its place.</summary>
+    [JsonStringEnumMemberName("replace")] Replace,
+
+    /// <summary>It does not go on again.</summary>
+    [JsonStringEnumMemberName("discard")] Discard,
+
+    /// <summary>It is kept as a spare.</summary>
+    [JsonStringEnumMemberName("spare")] Spare,
+}
+
+/// <summary>What a part is to the vehicle, where that changes how it must be worked on.</summary>
+public enum PartNature
+{
+    [JsonStringEnumMemberName("plain")] Plain,
+
+    /// <summary>A road wheel.</summary>
+    [JsonStringEnumMemberName("wheel")] Wheel,
+
+    /// <summary>A caliper, brake cylinder or other part that lets the pedal go soft when it is moved.</summary>
+    [JsonStringEnumMemberName("brake")] Brake,
+}
+
+/// <summary>A part that comes off, goes on, or both.</summary>
+public sealed record Part : Thing
+{
+    public int Quantity { get; init; } = 1;
+
+    public Origin Origin { get; init; }
+
+    public Fate Fate { get; init; }
+
+    /// <summary>Ids of the parts that cover this one: they come off before it and go on after it.</summary>
+    public ImmutableArray<string> Behind { get; init; } = [];
+
+    /// <summary>Null where the name tells (see <see cref="Natures"/>).</summary>
+    public PartNature? Nature { get; init; }
+
+    public string Note { get; init; } = "";
+
+    public override ThingKind Kind => ThingKind.Part;
+}

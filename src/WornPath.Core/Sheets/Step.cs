@@ -1,0 +1,214 @@
+using System.Collections.Immutable;
+using System.Text.Json.Serialization;
+using WornPath.Core.Quantities;
+
+namespace WornPath.Core.Sheets;
+
+/// <summary>A stretch of the procedure: removal, inspection, refit …</summary>
+public sealed record Phase
+{
+    public required string Id { get; init; }
+
+    public required string Name { get; init; }
+
+    public ImmutableArray<Step> Steps { get; init; } = [];
+}
+
+/// <summary>One step: the writer's sentences, and the structure the core read from them.</summary>
+public sealed record Step
+{
+    public required string Id { get; init; }
+
+    /// <summary>The writer's words, short Markdown.</summary>
+    public string Text { get; init; } = "";
+
+    /// <summary>What is done, in order; read from <see cref="Text"/>.</summary>
+    public ImmutableArray<StepAction> Actions { get; init; } = [];
+
+    /// <summary>What the reading was not sure of and the author has not settled yet.</summary>
+    public ImmutableArray<Question> Questions { get; init; } = [];
+
+    /// <summary>What the author settled, kept for every later reading of this step.</summary>
+    public ImmutableArray<Settlement> Settled { get; init; } = [];
+
+    /// <summary>Cautions the author wrote for this step, before the usual ones.</summary>
+    public ImmutableArray<Caution> Cautions { get; init; } = [];
+}
+
+/// <summary>What an action does. The state machines of the walk say what each needs and leaves behind.</summary>
+public enum Verb
+{
+    // Joints
+    BreakLoose,
+    Loosen,
+    TakeOut,
+    Start,
+    Snug,
+    TorquePass,
+    Torque,
+    Align,
+    BackOff,
+    InsertPin,
+    RemovePin,
+    Stake,
+    Mark,
+
+    // Parts
+    Remove,
+    HangAside,
+    Fit,
+    Seat,
+
+    // Connections, fluids, aids
+    Disconnect,
+    Connect,
+    Drain,
+    Fill,
+    CheckLevel,
+    Place,
+    TakeAway,
+
+    // The vehicle
+    Raise,
+    SetOnStands,
+    LowerToTouch,
+    Lower,
+    PumpBrakes,
+
+    // Anything
+    Inspect,
+    Measure,
+    Clean,
+    Treat,
+    Wait,
+    FunctionCheck,
+}
+
+/// <summary>One thing done: a verb and what it is done to, with the values the sentence gave.</summary>
+public sealed record StepAction
+{
+    public required Verb Verb { get; init; }
+
+    /// <summary>Id of what it is done to; null for the vehicle, or where the words name nothing on the sheet (see <see cref="Words"/>).</summary>
+    public string? Target { get; init; }
+
+    /// <summary>Id of an aid, tool or consumable it is done with.</summary>
+    public string? With { get; init; }
+
+    /// <summary>The object in the writer's words, where it is no thing of the sheet ("the threads").</summary>
+    public string? Words { get; init; }
+
+    /// <summary>A torque stated in the sentence.</summary>
+    public TorqueSpec? Torque { get; init; }
+
+    /// <summary>The pass of a <see cref="Verb.TorquePass"/>, from 1.</summary>
+    public int? Pass { get; init; }
+
+    /// <summary>Degrees of a back-off.</summary>
+    public decimal? Angle { get; init; }
+
+    /// <summary>Minutes of a wait.</summary>
+    public decimal? Minutes { get; init; }
+
+    /// <summary>True where the sentence says the hardware or part is new.</summary>
+    public bool New { get; init; }
+
+    /// <summary>Where the words of the object stand in the step's text.</summary>
+    public Span At { get; init; }
+}
+
+/// <summary>A place in a step's text.</summary>
+/// <param name="Start">First character.</param>
+/// <param name="Length">Number of characters.</param>
+public readonly record struct Span(int Start, int Length)
+{
+    /// <summary>The character after the last.</summary>
+    [JsonIgnore]
+    public int End => Start + Length;
+
+    /// <summary>The words at this place.</summary>
+    public string Of(string text) => Start >= 0 && End <= text.Length ? text.Substring(Start, Length) : "";
+}
+
+/// <summary>Why the reading asks.</summary>
+public enum QuestionKind
+{
+    /// <summary>Nothing on the sheet is called so.</summary>
+    [JsonStringEnumMemberName("unknown name")] UnknownName,
+
+    /// <summary>More than one thing may be meant.</summary>
+    [JsonStringEnumMemberName("several")] Several,
+
+    /// <summary>The verb has no object.</summary>
+    [JsonStringEnumMemberName("no object")] NoObject,
+
+    /// <summary>The thing named cannot be done this to.</summary>
+    [JsonStringEnumMemberName("wrong kind")] WrongKind,
+
+    /// <summary>The step states another torque than the joint's.</summary>
+    [JsonStringEnumMemberName("other value")] OtherValue,
+
+    /// <summary>A value that cannot be read.</summary>
+    [JsonStringEnumMemberName("bad value")] BadValue,
+
+    /// <summary>Something is raised or lowered, and it is not clear whether the vehicle goes with it.</summary>
+    [JsonStringEnumMemberName("vehicle moves")] VehicleMoves,
+
+    /// <summary>No instruction was found in the step.</summary>
+    [JsonStringEnumMemberName("no verb")] NoVerb,
+}
+
+/// <summary>Something the reading is not sure of. It stands as a chip under the step until the author settles it.</summary>
+public sealed record Question
+{
+    /// <summary>Before the phrase of a settlement: the vehicle does not move, only this does.</summary>
+    public const string OnlyThis = "only: ";
+
+    public required QuestionKind Kind { get; init; }
+
+    /// <summary>The words asked about, lower case, as they key a <see cref="Settlement"/>.</summary>
+    public required string Phrase { get; init; }
+
+    public Span At { get; init; }
+
+    public Verb? Verb { get; init; }
+
+    /// <summary>Ids of what may be meant, the likeliest first.</summary>
+    public ImmutableArray<string> Candidates { get; init; } = [];
+
+    /// <summary>What a new thing of this name would be, the likeliest first.</summary>
+    public ImmutableArray<ThingKind> NewKinds { get; init; } = [];
+
+    /// <summary>True where a new thing would come with the kit (it is first met going on).</summary>
+    public bool FromKit { get; init; }
+
+    /// <summary>The torque asked about.</summary>
+    public TorqueSpec? Torque { get; init; }
+
+    /// <summary>The reason, where the words and the kind do not say it all.</summary>
+    public string? Because { get; init; }
+}
+
+/// <summary>The author's word on a phrase of this step: the thing it means, or nothing for "just words".</summary>
+/// <param name="Phrase">The phrase, lower case.</param>
+/// <param name="Target">The id meant; empty where the phrase is no thing.</param>
+public sealed record Settlement(string Phrase, string Target);
+
+/// <summary>Signal words, as ANSI Z535.6 defines them.</summary>
+public enum SignalWord
+{
+    /// <summary>Will result in death or serious injury, if not avoided.</summary>
+    [JsonStringEnumMemberName("DANGER")] Danger,
+
+    /// <summary>Could result in death or serious injury, if not avoided.</summary>
+    [JsonStringEnumMemberName("WARNING")] Warning,
+
+    /// <summary>Could result in minor or moderate injury, if not avoided.</summary>
+    [JsonStringEnumMemberName("CAUTION")] Caution,
+
+    /// <summary>Practices not related to injury.</summary>
+    [JsonStringEnumMemberName("NOTICE")] Notice,
+}
+
+/// <summary>A caution before a step: the hazard, what it does, and how to avoid it.</summary>
+public sealed record Caution(SignalWord Signal, string Hazard, string Consequence, string Avoid);

@@ -1,0 +1,47 @@
+using System.Collections.Immutable;
+using System.Text.Json.Serialization;
+
+namespace WornPath.Core.Sheets;
+
+/// <summary>The kinds of things a sheet holds and a sentence can name.</summary>
+public enum ThingKind
+{
+    [JsonStringEnumMemberName("part")] Part,
+    [JsonStringEnumMemberName("joint")] Joint,
+    [JsonStringEnumMemberName("connection")] Connection,
+    [JsonStringEnumMemberName("fluid")] Fluid,
+    [JsonStringEnumMemberName("aid")] Aid,
+    [JsonStringEnumMemberName("tool")] Tool,
+    [JsonStringEnumMemberName("consumable")] Consumable,
+}
+
+/// <summary>Something a sheet holds: an id that never changes (a letter and a number, "J3"), and the names people use for it.</summary>
+public abstract record Thing
+{
+    public required string Id { get; init; }
+
+    public required string Name { get; init; }
+
+    /// <summary>Other names for the same thing; a former name is kept here, so that older sentences still find it.</summary>
+    public ImmutableArray<string> AlsoCalled { get; init; } = [];
+
+    [JsonIgnore]
+    public abstract ThingKind Kind { get; }
+
+    /// <summary>"J3 caliper bolts": how a person is told which one is meant.</summary>
+    [JsonIgnore]
+    public string Label => $"{Id} {Name}";
+
+    /// <summary>The letter ids of a kind begin with.</summary>
+    public static string Letter(ThingKind kind) => kind switch
+    {
+        ThingKind.Part => "P",
+        ThingKind.Joint => "J",
+        ThingKind.Connection => "C",
+        ThingKind.Fluid => "F",
+        ThingKind.Aid => "A",
+        ThingKind.Tool => "T",
+        ThingKind.Consumable => "K",
+        _ => throw new ArgumentOutOfRangeException(nameof(kind)),
+    };
+}

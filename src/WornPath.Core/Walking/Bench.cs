@@ -1,0 +1,132 @@
+using System.Collections.Immutable;
+using WornPath.Core.Sheets;
+
+namespace WornPath.Core.Walking;
+
+/// <summary>How a joint's state is drawn. The client has one glyph for each.</summary>
+/// <param name="Stage">How far the joint is.</param>
+/// <param name="Pass">The pass last done; 0 outside the passes.</param>
+/// <param name="Of">How many passes there are.</param>
+public sealed record Glyph(JointStage Stage, int Pass = 0, int Of = 0);
+
+/// <summary>One line of the bench.</summary>
+/// <param name="Id">The thing's id.</param>
+/// <param name="Name">Its name.</param>
+/// <param name="Says">Its state in words.</param>
+/// <param name="Glyph">A joint's glyph; null for other things.</param>
+/// <param name="Since">Number of the step that brought it there, from 1; null for the beginning.</param>
+/// <param name="Changed">True where the step under the cursor brought it there.</param>
+public sealed record BenchLine(string Id, string Name, string Says, Glyph? Glyph, int? Since, bool Changed);
+
+/// <summary>The state of the world after a step: what is off, slack, temporary and open, and what the vehicle stands on.</summary>
+public sealed record Bench(
+    int Step,
+    ImmutableArray<BenchLine> Off,
+    ImmutableArray<BenchLine> Slack,
+    ImmutableArray<BenchLine> Temporary,
+    ImmutableArray<BenchLine> Open,
+    ImmutableArray<BenchLine> Vehicle,
+    ImmutableArray<BenchLine> Done)
+{
+    /// <summary>The bench after a step (its place on the sheet from 0; −1 for the beginning).</summary>
+    public static Bench After(Walk walk, int stepIndex)
+    {
+        List<BenchLine> off = [], slack = [], temporary = [], open = [], done = [];
+        foreach (var thing in walk.Things.Values)
+        {
+            var state = walk.AfterStep(thing.Id, stepIndex);
+            var touched = state != walk.MomentsOf(thing.Id)[0].State;
+            switch (thing)
+            {
+                case Part when state.Part.Place is PartPlace.OnBench or PartPlace.Hung:
+                    off.Add(Line(walk, thing, stepIndex, state.Part.Place == PartPlace.Hung ? "hung aside" : state.Part.Cleaned ? "off, cleaned" : "off"));
+                    break;
+                case Part when state.Part.Place == PartPlace.InBox && walk.EventsOf(thing.Id).Count > 0:
+                    off.Add(Line(walk, thing, stepIndex, "new, not fitted yet"));
+                    break;
+                case Joint joint when state.Joint.IsOut && (joint.Origin == Origin.Vehicle || walk.EventsOf(joint.Id).Count > 0):
+                    off.Add(Line(walk, thing, stepIndex, touched ? "out" : "from the kit, not fitted yet", GlyphOf(walk, joint, state.Joint)));
+                    break;
+                case Joint joint when state.Joint.IsSlack:
+                    slack.Add(Line(walk, thing, stepIndex, Says(joint, state.Joint), GlyphOf(walk, joint, state.Joint)));
+                    break;
+                case Joint joint when touched:
+                    done.Add(Line(walk, thing, stepIndex, Says(joint, state.Joint), GlyphOf(walk, joint, state.Joint)));
+                    break;
+                case Aid when state.InPlace:
+                    temporary.Add(Line(walk, thing, stepIndex, "in place"));
+                    break;
+                case Connection when !state.Connected && (touched || walk.EventsOf(thing.Id).Count > 0):
+                    open.Add(Line(walk, thing, stepIndex, touched ? "disconnected" : "from the kit, not connected yet"));
+                    break;
+                case Fluid when state.Fluid == FluidState.Drained:
+                    open.Add(Line(walk, thing, stepIndex, "drained"));
+                    break;
+                case Fluid when !state.LevelChecked:
+                    open.Add(Line(walk, thing, stepIndex, "filled, level not checked"));
+                    break;
+            }
+        }
+
+        var vehicle = walk.AfterStep(Walk.Vehicle, stepIndex).Vehicle;
+        var lines = new List<BenchLine>
+        {
+            VehicleLine(walk, stepIndex, vehicle.Height switch
+            {
+                Height.OnGround => "on the ground",
+                Height.Raised => "raised, not on stands",
+                Height.OnStands => "on stands",
+                _ => "tyres just touching",
+            }),
+        };
+        if (vehicle.PedalSoft) lines.Add(VehicleLine(walk, stepIndex, "brake pedal soft: pump before moving"));
+        return new Bench(stepIndex + 1, [.. off], [.. slack], [.. temporary], [.. open], [.. lines], [.. done]);
+    }
+
+    /// <summary>The glyph of a joint in a state.</summary>
+    public static Glyph GlyphOf(Walk walk, Joint joint, JointState state)
+    {
+        if (state.Stage != JointStage.Pass) return new Glyph(state.Stage);
+        var last = walk.EventsOf(joint.Id).Where(e => e.Action.Verb == Verb.TorquePass).Max(e => e.Action.Pass ?? 1);
+        return new Glyph(JointStage.Pass, state.Pass, last + 1);
+    }
+
+    private static string Says(Joint joint, JointState state) => state.Stage switch
+    {
+        JointStage.Tight => "tight",
+        JointStage.BrokenLoose => "broken loose",
+        JointStage.BackedOut => "backed out, threads in",
+        JointStage.Out => "out",
+        JointStage.Started => "hand-tight",
+        JointStage.Snug => joint.SnugIsEnough ? "snug, as specified" : "snug",
+        JointStage.Pass => $"pass {state.Pass}",
+        JointStage.Torqued => "torqued",
+        JointStage.Aligned => "torqued, slot aligned",
+        JointStage.Locked => "locked",
+        _ => "marked",
+    };
+
+    private static BenchLine Line(Walk walk, Thing thing, int stepIndex, string says, Glyph? glyph = null)
+    {
+        var since = SinceStep(walk, thing.Id, stepIndex);
+        return new BenchLine(thing.Id, thing.Name, says, glyph, since < 0 ? null : since + 1, since == stepIndex && since >= 0);
+    }
+
+    private static BenchLine VehicleLine(Walk walk, int stepIndex, string says)
+    {
+        var since = SinceStep(walk, Walk.Vehicle, stepIndex);
+        return new BenchLine("", "Vehicle", says, null, since < 0 ? null : since + 1, since == stepIndex && since >= 0);
+    }
+
+    private static int SinceStep(Walk walk, string id, int stepIndex)
+    {
+        var since = -1;
+        foreach (var moment in walk.MomentsOf(id))
+        {
+            if (moment.StepIndex > stepIndex) break;
+            since = moment.StepIndex;
+        }
+
+        return since;
+    }
+}

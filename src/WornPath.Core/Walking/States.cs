@@ -1,0 +1,103 @@
+using WornPath.Core.Sheets;
+
+namespace WornPath.Core.Walking;
+
+/// <summary>How far a joint is, from tight through out to marked.</summary>
+public enum JointStage
+{
+    Tight,
+    BrokenLoose,
+    BackedOut,
+    Out,
+    Started,
+    Snug,
+    Pass,
+    Torqued,
+    Aligned,
+    Locked,
+    Marked,
+}
+
+/// <summary>State of a joint.</summary>
+/// <param name="Stage">How far it is.</param>
+/// <param name="Pass">The pass last done, where <paramref name="Stage"/> is <see cref="JointStage.Pass"/>.</param>
+/// <param name="Renewed">True once new fasteners are in since it was last taken out.</param>
+/// <param name="WasOut">True once it has been taken out on this walk.</param>
+/// <param name="Treated">True once something was put on its threads since it was last taken out.</param>
+/// <param name="PinIn">True while its cotter pin is in.</param>
+public readonly record struct JointState(JointStage Stage, int Pass, bool Renewed, bool WasOut, bool Treated, bool PinIn)
+{
+    /// <summary>True where the joint holds nothing: out, or not yet put in.</summary>
+    public bool IsOut => Stage == JointStage.Out;
+
+    /// <summary>True where it is in but not at its final torque.</summary>
+    public bool IsSlack => Stage is JointStage.BrokenLoose or JointStage.BackedOut or JointStage.Started or JointStage.Snug or JointStage.Pass;
+}
+
+/// <summary>Where a part is.</summary>
+public enum PartPlace
+{
+    On,
+    OnBench,
+    Hung,
+
+    /// <summary>New, not yet fitted.</summary>
+    InBox,
+}
+
+/// <summary>State of a part.</summary>
+/// <param name="Place">Where it is.</param>
+/// <param name="WasOff">True once it has been taken off on this walk.</param>
+/// <param name="IsNew">True where the one that is on is a new one.</param>
+/// <param name="Cleaned">True once cleaned while off.</param>
+/// <param name="Inspected">True once inspected.</param>
+public readonly record struct PartState(PartPlace Place, bool WasOff, bool IsNew, bool Cleaned, bool Inspected);
+
+/// <summary>State of a fluid.</summary>
+public enum FluidState
+{
+    AtLevel,
+    Drained,
+    Filled,
+}
+
+/// <summary>How high the vehicle is and what it stands on.</summary>
+public enum Height
+{
+    OnGround,
+    Raised,
+    OnStands,
+    TyresTouching,
+}
+
+/// <summary>State of the vehicle as a whole.</summary>
+/// <param name="Height">What it stands on.</param>
+/// <param name="PedalSoft">True from the moment a brake part moved until the brakes were pumped.</param>
+public readonly record struct VehicleState(Height Height, bool PedalSoft)
+{
+    /// <summary>True while no tyre bears on the ground.</summary>
+    public bool InTheAir => Height is Height.Raised or Height.OnStands;
+}
+
+/// <summary>The state of anything on the walk, one field of it used by each kind of thing.</summary>
+/// <remarks>One struct for all kinds keeps the record of a walk a single flat list.</remarks>
+public readonly record struct ThingState(ThingKind? Kind)
+{
+    public JointState Joint { get; init; }
+
+    public PartState Part { get; init; }
+
+    /// <summary>A connection: true while connected.</summary>
+    public bool Connected { get; init; }
+
+    public FluidState Fluid { get; init; }
+
+    /// <summary>A fluid: true once its level was checked after it was last opened.</summary>
+    public bool LevelChecked { get; init; }
+
+    /// <summary>An aid: true while in place.</summary>
+    public bool InPlace { get; init; }
+
+    /// <summary>The vehicle, where <see cref="Kind"/> is null.</summary>
+    public VehicleState Vehicle { get; init; }
+}

@@ -1,0 +1,107 @@
+using WornPath.Core.Sheets;
+
+namespace WornPath.Core.Walking;
+
+/// <summary>One action as it was walked: what it was done to and the state before and after.</summary>
+/// <param name="Order">Its place among all events of the walk, from 0.</param>
+/// <param name="StepIndex">The step's place on the sheet, from 0.</param>
+/// <param name="Step">The step.</param>
+/// <param name="Action">The action.</param>
+/// <param name="Thing">What it was done to; null for the vehicle, or for words the sheet keeps no count of.</param>
+/// <param name="Before">State of the thing (of the vehicle, where there is none) before.</param>
+/// <param name="After">State after.</param>
+public sealed record WalkEvent(int Order, int StepIndex, Step Step, StepAction Action, Thing? Thing, ThingState Before, ThingState After);
+
+/// <summary>A state a thing came into, and the event that brought it.</summary>
+/// <param name="Order">Order of the event; −1 for the state at the beginning.</param>
+/// <param name="StepIndex">Step of the event; −1 for the beginning.</param>
+/// <param name="State">The state from then on.</param>
+public readonly record struct Moment(int Order, int StepIndex, ThingState State);
+
+/// <summary>
+/// A procedure walked: every event in order, and for every thing the moments its state changed. The state after any step
+/// is looked up, not stored, so that a walk costs no more than its actions.
+/// </summary>
+public sealed class Walk
+{
+    /// <summary>The id the vehicle's own states stand under.</summary>
+    public const string Vehicle = "";
+
+    private readonly Dictionary<string, List<Moment>> _moments;
+
+    internal Walk(Sheet sheet, IReadOnlyList<Step> steps, IReadOnlyList<WalkEvent> events, Dictionary<string, List<Moment>> moments, Dictionary<string, Thing> things)
+    {
+        Sheet = sheet;
+        Steps = steps;
+        Events = events;
+        Things = things;
+        _moments = moments;
+        var byThing = new Dictionary<string, List<WalkEvent>>();
+        foreach (var walked in events)
+        {
+            var id = walked.Thing?.Id ?? Vehicle;
+            if (!byThing.TryGetValue(id, out var list)) byThing[id] = list = [];
+            list.Add(walked);
+        }
+
+        EventsByThing = byThing;
+        var holders = new Dictionary<string, List<Joint>>();
+        foreach (var joint in sheet.Joints)
+            foreach (var part in joint.Holds)
+            {
+                if (!holders.TryGetValue(part, out var list)) holders[part] = list = [];
+                list.Add(joint);
+            }
+
+        Holders = holders;
+    }
+
+    /// <summary>The sheet that was walked.</summary>
+    public Sheet Sheet { get; }
+
+    /// <summary>Its steps, in order.</summary>
+    public IReadOnlyList<Step> Steps { get; }
+
+    /// <summary>Every action, in order.</summary>
+    public IReadOnlyList<WalkEvent> Events { get; }
+
+    /// <summary>Events by the id of what they were done to; the vehicle's (and those on words alone) under <see cref="Vehicle"/>.</summary>
+    public IReadOnlyDictionary<string, List<WalkEvent>> EventsByThing { get; }
+
+    /// <summary>The joints that hold a part, by the part's id.</summary>
+    public IReadOnlyDictionary<string, List<Joint>> Holders { get; }
+
+    /// <summary>Things of the sheet by id.</summary>
+    public IReadOnlyDictionary<string, Thing> Things { get; }
+
+    /// <summary>The events of one thing, in order; empty where nothing is done to it.</summary>
+    public IReadOnlyList<WalkEvent> EventsOf(string id) => EventsByThing.TryGetValue(id, out var list) ? list : [];
+
+    /// <summary>The moments a thing's state changed, the beginning first.</summary>
+    public IReadOnlyList<Moment> MomentsOf(string id) => _moments[id];
+
+    /// <summary>State when all is done.</summary>
+    public ThingState AtEnd(string id) => _moments[id][^1].State;
+
+    /// <summary>State after a step (−1 for the beginning).</summary>
+    public ThingState AfterStep(string id, int stepIndex) => Last(_moments[id], m => m.StepIndex <= stepIndex);
+
+    /// <summary>State just before an event.</summary>
+    public ThingState BeforeEvent(string id, int order) => Last(_moments[id], m => m.Order < order);
+
+    /// <summary>State when all of a step's actions are still to come: after the step before.</summary>
+    public ThingState BeforeStep(string id, int stepIndex) => AfterStep(id, stepIndex - 1);
+
+    private static ThingState Last(List<Moment> moments, Func<Moment, bool> isThen)
+    {
+        int low = 0, high = moments.Count - 1;
+        while (low < high)
+        {
+            var middle = (low + high + 1) / 2;
+            if (isThen(moments[middle])) low = middle;
+            else high = middle - 1;
+        }
+
+        return moments[low].State;
+    }
+}

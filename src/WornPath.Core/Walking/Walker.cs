@@ -1,0 +1,157 @@
+using WornPath.Core.Sheets;
+
+namespace WornPath.Core.Walking;
+
+/// <summary>Walks a sheet: does its actions one after the other and keeps the state of everything. Linear in the number of actions.</summary>
+public sealed class Walker
+{
+    private readonly Sheet _sheet;
+    private readonly Dictionary<string, Thing> _things = [];
+    private readonly Dictionary<string, ThingState> _states = [];
+    private readonly Dictionary<string, List<Moment>> _moments = [];
+    private readonly List<WalkEvent> _events = [];
+    private VehicleState _vehicle;
+
+    private Walker(Sheet sheet) => _sheet = sheet;
+
+    /// <summary>Walks the sheet from the vehicle as it stands, all tight and on the ground, to its last step.</summary>
+    public static Walk Run(Sheet sheet)
+    {
+        var walker = new Walker(sheet);
+        walker.Begin();
+        var steps = sheet.Steps.ToList();
+        for (var i = 0; i < steps.Count; i++)
+            foreach (var action in steps[i].Actions) walker.Do(i, steps[i], action);
+        return new Walk(sheet, steps, walker._events, walker._moments, walker._things);
+    }
+
+    /// <summary>The state a thing is in when the job begins.</summary>
+    public static ThingState AtBeginning(Thing thing) => new(thing.Kind)
+    {
+        Joint = thing is Joint joint ? new JointState(joint.Origin == Origin.Vehicle ? JointStage.Tight : JointStage.Out, 0, joint.Origin != Origin.Vehicle, false, false, joint is { Locking: Locking.CotterPin, Origin: Origin.Vehicle }) : default,
+        Part = thing is Part part ? new PartState(part.Origin == Origin.Vehicle ? PartPlace.On : PartPlace.InBox, false, part.Origin != Origin.Vehicle, false, false) : default,
+        Connected = thing is Connection { Origin: Origin.Vehicle },
+        LevelChecked = thing is Fluid,
+    };
+
+    private void Begin()
+    {
+        foreach (var thing in _sheet.Things)
+        {
+            _things[thing.Id] = thing;
+            Keep(thing.Id, AtBeginning(thing), -1, -1);
+        }
+
+        _moments[Walk.Vehicle] = [new Moment(-1, -1, default)];
+    }
+
+    private void Keep(string id, ThingState state, int order, int step)
+    {
+        _states[id] = state;
+        if (!_moments.TryGetValue(id, out var list)) _moments[id] = list = [];
+        list.Add(new Moment(order, step, state));
+    }
+
+    private void Do(int stepIndex, Step step, StepAction action)
+    {
+        var order = _events.Count;
+        if (action.Target is { } id && _things.TryGetValue(id, out var thing))
+        {
+            var before = _states[id];
+            var after = Next(thing, before, action);
+            if (after != before) Keep(id, after, order, stepIndex);
+            _events.Add(new WalkEvent(order, stepIndex, step, action, thing, before, after));
+            // An aid the part hangs from comes into place with it.
+            if (action is { Verb: Verb.HangAside, With: { } aid } && _things.TryGetValue(aid, out var hanger) && !_states[aid].InPlace)
+            {
+                var empty = _states[aid];
+                Keep(aid, empty with { InPlace = true }, order + 1, stepIndex);
+                _events.Add(new WalkEvent(order + 1, stepIndex, step, new StepAction { Verb = Verb.Place, Target = aid, At = action.At }, hanger, empty, _states[aid]));
+            }
+
+            if (thing is Part part && Natures.Of(part) == PartNature.Brake && action.Verb is Verb.Remove or Verb.HangAside or Verb.Fit)
+                Vehicle(_vehicle with { PedalSoft = true }, order, stepIndex);
+            return;
+        }
+
+        var vehicle = new ThingState(null) { Vehicle = _vehicle };
+        Vehicle(NextVehicle(_vehicle, action.Verb), order, stepIndex);
+        _events.Add(new WalkEvent(order, stepIndex, step, action, null, vehicle, new ThingState(null) { Vehicle = _vehicle }));
+    }
+
+    private void Vehicle(VehicleState next, int order, int step)
+    {
+        if (next == _vehicle) return;
+        _vehicle = next;
+        _moments[Walk.Vehicle].Add(new Moment(order, step, new ThingState(null) { Vehicle = next }));
+    }
+
+    private static VehicleState NextVehicle(VehicleState now, Verb verb) => verb switch
+    {
+        Verb.Raise => now with { Height = Height.Raised },
+        Verb.SetOnStands => now with { Height = Height.OnStands },
+        Verb.LowerToTouch => now with { Height = Height.TyresTouching },
+        Verb.Lower => now with { Height = Height.OnGround },
+        Verb.PumpBrakes => now with { PedalSoft = false },
+        _ => now,
+    };
+
+    private static ThingState Next(Thing thing, ThingState now, StepAction action) => thing.Kind switch
+    {
+        ThingKind.Joint => now with { Joint = NextJoint((Joint)thing, now.Joint, action) },
+        ThingKind.Part => now with { Part = NextPart(now.Part, action) },
+        ThingKind.Connection => action.Verb switch
+        {
+            Verb.Disconnect => now with { Connected = false },
+            Verb.Connect => now with { Connected = true },
+            _ => now,
+        },
+        ThingKind.Fluid => action.Verb switch
+        {
+            Verb.Drain => now with { Fluid = FluidState.Drained, LevelChecked = false },
+            Verb.Fill => now with { Fluid = FluidState.Filled, LevelChecked = false },
+            Verb.CheckLevel => now with { LevelChecked = true },
+            _ => now,
+        },
+        ThingKind.Aid => action.Verb switch
+        {
+            Verb.Place => now with { InPlace = true },
+            Verb.TakeAway => now with { InPlace = false },
+            _ => now,
+        },
+        _ => now,
+    };
+
+    private static JointState NextJoint(Joint joint, JointState now, StepAction action)
+    {
+        switch (action.Verb)
+        {
+            case Verb.BreakLoose: return now.IsOut ? now : now with { Stage = JointStage.BrokenLoose, Pass = 0 };
+            case Verb.Loosen or Verb.BackOff: return now.IsOut ? now : now with { Stage = JointStage.BackedOut, Pass = 0 };
+            case Verb.TakeOut: return new JointState(JointStage.Out, 0, false, true, false, false);
+            case Verb.Start: return now with { Stage = JointStage.Started, Pass = 0, Renewed = now.Renewed || action.New };
+            case Verb.Snug: return now with { Stage = JointStage.Snug, Pass = 0 };
+            case Verb.TorquePass: return now with { Stage = JointStage.Pass, Pass = action.Pass ?? 1 };
+            case Verb.Torque: return now with { Stage = JointStage.Torqued, Pass = 0, Renewed = now.Renewed || action.New };
+            case Verb.Align: return now.Stage == JointStage.Torqued ? now with { Stage = JointStage.Aligned } : now;
+            case Verb.RemovePin: return now with { PinIn = false, Renewed = false };
+            case Verb.InsertPin: return now with { PinIn = true, Renewed = now.Renewed || (action.New && joint.Locking == Locking.CotterPin), Stage = Fixed(now.Stage) ? JointStage.Locked : now.Stage };
+            case Verb.Stake: return Fixed(now.Stage) ? now with { Stage = JointStage.Locked } : now;
+            case Verb.Mark: return Fixed(now.Stage) || now.Stage == JointStage.Locked ? now with { Stage = JointStage.Marked } : now;
+            case Verb.Treat: return now with { Treated = true };
+            default: return now;
+        }
+    }
+
+    private static bool Fixed(JointStage stage) => stage is JointStage.Torqued or JointStage.Aligned;
+
+    private static PartState NextPart(PartState now, StepAction action) => action.Verb switch
+    {
+        Verb.Remove => now with { Place = PartPlace.OnBench, WasOff = true, Cleaned = false, IsNew = false },
+        Verb.HangAside => now with { Place = PartPlace.Hung, WasOff = true },
+        Verb.Fit => now with { Place = PartPlace.On, IsNew = now.IsNew || action.New },
+        Verb.Clean => now with { Cleaned = true },
+        Verb.Inspect or Verb.Measure => now with { Inspected = true },
+        _ => now,
+    };
+}

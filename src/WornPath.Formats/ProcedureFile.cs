@@ -1,0 +1,30 @@
+using WornPath.Core.Sheets;
+
+namespace WornPath.Formats;
+
+/// <summary>A procedure as a file: what docs/formats/wornpath-procedure.schema.json describes.</summary>
+public sealed record ProcedureFile
+{
+    /// <summary>The word every file begins with.</summary>
+    public const string FormatName = "wornpath-procedure";
+
+    /// <summary>The newest version of the format this program writes and reads.</summary>
+    public const int NewestVersion = 1;
+
+    public string Format { get; init; } = FormatName;
+
+    public int Version { get; init; } = NewestVersion;
+
+    /// <summary>The procedure's number, as the workshop files it.</summary>
+    public required string Number { get; init; }
+
+    public required string Title { get; init; }
+
+    /// <summary>What it is for: the vehicle's name.</summary>
+    public string Platform { get; init; } = "";
+
+    /// <summary>The letter of the revision in the file; a note for people, a new number is given on import.</summary>
+    public string? Revision { get; init; }
+
+    public Sheet Sheet { get; init; } = Sheet.Empty;
+}

@@ -1,0 +1,31 @@
+namespace WornPath.Store.Entities;
+
+/// <summary>What happened to a revision.</summary>
+public enum ReviewEventKind
+{
+    Begun,
+    Sent,
+    Returned,
+    Released,
+    Superseded,
+    Withdrawn,
+}
+
+/// <summary>One event in a revision's life, with who and when. Rows are only ever added.</summary>
+public sealed class ReviewEvent
+{
+    public int Id { get; set; }
+
+    public int RevisionId { get; set; }
+
+    public ReviewEventKind Kind { get; set; }
+
+    public required string PersonId { get; set; }
+
+    public Person Person { get; set; } = null!;
+
+    public DateTime At { get; set; }
+
+    /// <summary>The reason given, where one is asked for.</summary>
+    public string Text { get; set; } = "";
+}

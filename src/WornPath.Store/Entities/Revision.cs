@@ -1,0 +1,44 @@
+using WornPath.Core.Revisions;
+
+namespace WornPath.Store.Entities;
+
+/// <summary>A revision: its sheet as last written whole, and the edits since in <see cref="EditEntry"/> rows.</summary>
+public sealed class Revision
+{
+    public int Id { get; set; }
+
+    public int ProcedureId { get; set; }
+
+    public Procedure Procedure { get; set; } = null!;
+
+    public required string Letter { get; set; }
+
+    public RevisionState State { get; set; }
+
+    /// <summary>Who began it.</summary>
+    public required string AuthorId { get; set; }
+
+    public Person Author { get; set; } = null!;
+
+    /// <summary>The sheet as JSON, as it was after edit <see cref="BaseSeq"/>.</summary>
+    public required byte[] Base { get; set; }
+
+    public int BaseSeq { get; set; }
+
+    /// <summary>Number of the last edit.</summary>
+    public int Seq { get; set; }
+
+    /// <summary>Findings that stop a release, as last walked: for the shelf.</summary>
+    public int Stops { get; set; }
+
+    /// <summary>Other findings, as last walked.</summary>
+    public int Warnings { get; set; }
+
+    public int StepCount { get; set; }
+
+    public DateTime ChangedAt { get; set; }
+
+    public List<EditEntry> Edits { get; } = [];
+
+    public List<ReviewEvent> Events { get; } = [];
+}

@@ -1,0 +1,51 @@
+using System.Data.Common;
+using Microsoft.Data.Sqlite;
+using Microsoft.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore.Diagnostics;
+using Microsoft.Extensions.DependencyInjection;
+using WornPath.Store.Drafts;
+
+namespace WornPath.Store;
+
+/// <summary>How the database is opened.</summary>
+public static class StoreSetup
+{
+    /// <summary>Adds the database in a file, and what works on it.</summary>
+    public static IServiceCollection AddWornPathStore(this IServiceCollection services, string file)
+    {
+        services.AddDbContextPool<WornPathDb>(options => Configure(options, file));
+        services.AddScoped<DraftLog>();
+        return services;
+    }
+
+    /// <summary>Options of a database in a file: foreign keys on, ten seconds of patience with another writer, every commit on the disk before it is acknowledged.</summary>
+    public static DbContextOptionsBuilder Configure(DbContextOptionsBuilder options, string file) => options
+        .UseSqlite(new SqliteConnectionStringBuilder { DataSource = file, ForeignKeys = true, DefaultTimeout = 10 }.ToString())
+        .AddInterceptors(new DurablePragmas());
+
+    /// <summary>Brings the database to the newest migration, in WAL mode.</summary>
+    public static async Task MigrateAsync(WornPathDb db, CancellationToken cancel = default)
+    {
+        await db.Database.MigrateAsync(cancel);
+        await db.Database.ExecuteSqlRawAsync("PRAGMA journal_mode = WAL;", cancel);
+    }
+
+    // WAL is kept in the file; how often it is synced belongs to the connection.
+    private sealed class DurablePragmas : DbConnectionInterceptor
+    {
+        public override void ConnectionOpened(DbConnection connection, ConnectionEndEventData eventData) => Set(connection);
+
+        public override Task ConnectionOpenedAsync(DbConnection connection, ConnectionEndEventData eventData, CancellationToken cancellationToken = default)
+        {
+            Set(connection);
+            return Task.CompletedTask;
+        }
+
+        private static void Set(DbConnection connection)
+        {
+            using var command = connection.CreateCommand();
+            command.CommandText = "PRAGMA synchronous = FULL;";
+            command.ExecuteNonQuery();
+        }
+    }
+}

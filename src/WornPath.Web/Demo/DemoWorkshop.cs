@@ -1,0 +1,44 @@
+using Microsoft.AspNetCore.Identity;
+using Microsoft.EntityFrameworkCore;
+using WornPath.Formats;
+using WornPath.Store;
+using WornPath.Store.Entities;
+using WornPath.Web.Drafting;
+
+namespace WornPath.Web.Demo;
+
+/// <summary>Fills an empty database with the sample workshop: its people and its procedures, from the files of the demo folder.</summary>
+public sealed class DemoWorkshop(WornPathDb db, UserManager<Person> people, Procedures procedures, DemoMode demo)
+{
+    /// <summary>Fills the database if nothing is on its shelf yet.</summary>
+    public async Task FillAsync()
+    {
+        foreach (var person in DemoPeople.All) await AddAsync(person);
+        if (await db.Procedures.AnyAsync()) return;
+        string author = await IdAsync("ines"), approver = await IdAsync("odo");
+        foreach (var (file, sent, released) in ((string, bool, bool)[])[("loader-brackets", false, false), ("second-remote-valve", true, false), ("front-hub-bearing", true, true)])
+        {
+            var read = ProcedureFileText.Read(await File.ReadAllBytesAsync(Path.Combine(demo.Folder, file + ".json")));
+            var id = (await procedures.AddAsync(read.Value.Number, read.Value.Title, read.Value.Platform, read.Value.Sheet, author)).Value;
+            var revision = await db.Revisions.AsNoTracking().SingleAsync(r => r.Id == id);
+            if (sent) Must(await procedures.SendAsync(revision, author));
+            if (released) Must(await procedures.ReleaseAsync(revision, approver));
+        }
+    }
+
+    private static void Must(Core.Problem? problem)
+    {
+        if (problem is not null) throw new InvalidOperationException($"The sample workshop is not what it should be: {problem}");
+    }
+
+    private async Task<string> IdAsync(string userName) => (await people.FindByNameAsync(userName))!.Id;
+
+    private async Task AddAsync(DemoPerson wanted)
+    {
+        if (await people.FindByNameAsync(wanted.UserName) is not null) return;
+        var person = new Person { UserName = wanted.UserName, DisplayName = wanted.Name };
+        var made = await people.CreateAsync(person, DemoPeople.Password);
+        if (!made.Succeeded) throw new InvalidOperationException(string.Join(" ", made.Errors.Select(e => e.Description)));
+        await people.AddToRolesAsync(person, wanted.Roles);
+    }
+}

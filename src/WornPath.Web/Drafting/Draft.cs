@@ -1,0 +1,77 @@
+using System.Collections.Immutable;
+using WornPath.Core.Editing;
+using WornPath.Core.Findings;
+using WornPath.Core.Sheets;
+using WornPath.Core.Walking;
+using WornPath.Store.Drafts;
+using WornPath.Store.Entities;
+
+namespace WornPath.Web.Drafting;
+
+/// <summary>A revision held open: its sheet, its walk and findings, and the lines of its log. One edit at a time goes through <see cref="Gate"/>.</summary>
+public sealed class Draft(int revisionId, Sheet sheet, int seq, int baseSeq, List<LogLine> lines)
+{
+    /// <summary>Entered by whoever edits.</summary>
+    public SemaphoreSlim Gate { get; } = new(1, 1);
+
+    public int RevisionId { get; } = revisionId;
+
+    /// <summary>Sheet, walk, findings and number as one: read without the gate, replaced whole.</summary>
+    public Walked Now { get; private set; } = Walked.Of(sheet, seq);
+
+    /// <summary>Number of the edit the last snapshot was written after.</summary>
+    public int BaseSeq { get; private set; } = baseSeq;
+
+    private readonly List<LogLine> _lines = lines;
+    private readonly HashSet<string> _clientIds = [.. lines.Select(l => l.ClientId)];
+
+    /// <summary>A sheet with what was computed from it.</summary>
+    public sealed record Walked(Sheet Sheet, int Seq, Walk Walk, ImmutableArray<Finding> Findings)
+    {
+        public static Walked Of(Sheet sheet, int seq)
+        {
+            var walk = Walker.Run(sheet);
+            return new Walked(sheet, seq, walk, Rules.Find(walk));
+        }
+    }
+
+    /// <summary>True where an edit with this client id was taken already.</summary>
+    public bool Has(string clientId) => _clientIds.Contains(clientId);
+
+    /// <summary>The last edits of one person that can be undone or done again, newest last.</summary>
+    public (LogLine? Undo, LogLine? Redo) Reach(string personId)
+    {
+        var undo = new List<LogLine>();
+        var redo = new List<LogLine>();
+        foreach (var line in _lines)
+        {
+            if (line.PersonId != personId) continue;
+            switch (line.Kind)
+            {
+                case EntryKind.Edit:
+                    undo.Add(line);
+                    redo.Clear();
+                    break;
+                case EntryKind.Undo:
+                    redo.AddRange(undo.Where(l => l.Seq == line.OfSeq));
+                    undo.RemoveAll(l => l.Seq == line.OfSeq);
+                    break;
+                case EntryKind.Redo:
+                    undo.AddRange(redo.Where(l => l.Seq == line.OfSeq));
+                    redo.RemoveAll(l => l.Seq == line.OfSeq);
+                    break;
+            }
+        }
+
+        return (undo.LastOrDefault(), redo.LastOrDefault());
+    }
+
+    /// <summary>Takes an edit that is on the disk.</summary>
+    public void Take(Walked walked, LogLine line, bool snapshot)
+    {
+        Now = walked;
+        _lines.Add(line);
+        _clientIds.Add(line.ClientId);
+        if (snapshot) BaseSeq = walked.Seq;
+    }
+}

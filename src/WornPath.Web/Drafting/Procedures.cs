@@ -1,0 +1,131 @@
+using Microsoft.EntityFrameworkCore;
+using WornPath.Core;
+using WornPath.Core.Editing;
+using WornPath.Core.Findings;
+using WornPath.Core.Revisions;
+using WornPath.Core.Sheets;
+using WornPath.Store;
+using WornPath.Store.Entities;
+
+namespace WornPath.Web.Drafting;
+
+/// <summary>Puts procedures on the shelf and brings revisions through their life.</summary>
+public sealed class Procedures(WornPathDb db, Drafts drafts, TimeProvider time)
+{
+    private DateTime Now => time.GetUtcNow().UtcDateTime;
+
+    /// <summary>A new procedure with its first draft; the draft's id.</summary>
+    public async Task<Outcome<int>> AddAsync(string number, string title, string platform, Sheet sheet, string authorId)
+    {
+        (number, title, platform) = (Fields.Clean(number), Fields.Clean(title), Fields.Clean(platform));
+        if (number.Length is 0 or > 40) return new Problem("The procedure needs a number of at most 40 characters.", "Write the one your workshop files it under, such as OT-120.");
+        if (title.Length is 0 or > 200) return new Problem("The procedure needs a title of at most 200 characters.", "Write what the job is, such as Front hub bearing, left.");
+        if (platform.Length > 200) return new Problem("The platform is longer than 200 characters.", "Name the vehicle.");
+        if (await db.Procedures.AnyAsync(p => p.Number == number))
+            return new Problem($"The number {number} is taken.", "Open that procedure, or give this one another number.") { Clash = new Clash(number, number) };
+        var revision = NewRevision(RevisionLetter.First, sheet, authorId);
+        revision.Procedure = new Procedure { Number = number, Title = title, Platform = platform, CreatedAt = Now };
+        db.Revisions.Add(revision);
+        await db.SaveChangesAsync();
+        return revision.Id;
+    }
+
+    /// <summary>Sends a draft for review.</summary>
+    public async Task<Problem?> SendAsync(Revision revision, string personId) => await ChangeAsync(revision, (held, change) =>
+    {
+        if (LifeCycle.Send(change.State, held.Sheet) is { } problem) return Task.FromResult<Problem?>(problem);
+        // The sheet is written whole now: from here on the database itself refuses to change it.
+        change.Base = SheetJson.Write(held.Sheet);
+        change.BaseSeq = held.Seq;
+        Become(change, RevisionState.InReview, ReviewEventKind.Sent, personId);
+        return Task.FromResult<Problem?>(null);
+    });
+
+    /// <summary>Returns a revision to its author with a reason.</summary>
+    public async Task<Problem?> ReturnAsync(Revision revision, string personId, string reason) => await ChangeAsync(revision, (_, change) =>
+    {
+        if (LifeCycle.Return(change.State, reason) is { } problem) return Task.FromResult<Problem?>(problem);
+        Become(change, RevisionState.Draft, ReviewEventKind.Returned, personId, reason.Trim());
+        return Task.FromResult<Problem?>(null);
+    });
+
+    /// <summary>Releases a revision; the one released before is superseded.</summary>
+    public async Task<Problem?> ReleaseAsync(Revision revision, string personId) => await ChangeAsync(revision, async (held, change) =>
+    {
+        var wrote = await db.Edits.Where(e => e.RevisionId == change.Id).Select(e => e.PersonId).Distinct().ToListAsync();
+        if (LifeCycle.Release(change.State, personId, [.. wrote, change.AuthorId], held.Findings) is { } problem) return problem;
+        foreach (var former in await db.Revisions.Where(r => r.ProcedureId == change.ProcedureId && r.State == RevisionState.Released).ToListAsync())
+            Become(former, RevisionState.Superseded, ReviewEventKind.Superseded, personId);
+        Become(change, RevisionState.Released, ReviewEventKind.Released, personId);
+        return null;
+    });
+
+    /// <summary>Withdraws a released revision.</summary>
+    public async Task<Problem?> WithdrawAsync(Revision revision, string personId, string reason) => await ChangeAsync(revision, (_, change) =>
+    {
+        if (LifeCycle.Withdraw(change.State, reason) is { } problem) return Task.FromResult<Problem?>(problem);
+        Become(change, RevisionState.Withdrawn, ReviewEventKind.Withdrawn, personId, reason.Trim());
+        return Task.FromResult<Problem?>(null);
+    });
+
+    /// <summary>A new draft that starts from a released revision; its id.</summary>
+    public async Task<Outcome<int>> ReviseAsync(Revision from, string personId)
+    {
+        if (LifeCycle.Revise(from.State) is { } problem) return problem;
+        var letters = await db.Revisions.Where(r => r.ProcedureId == from.ProcedureId).Select(r => new { r.Letter, r.State }).ToListAsync();
+        if (letters.FirstOrDefault(l => l.State is RevisionState.Draft or RevisionState.InReview) is { } open)
+            return new Problem($"Revision {open.Letter} is already being written.", "Go on with that one.");
+        if (await drafts.OpenAsync(from.Id) is not { } held) return new Problem("The revision is not there.", "Look for it on the shelf.");
+        var newest = letters.Select(l => l.Letter).OrderBy(l => l.Length).ThenBy(l => l, StringComparer.Ordinal).Last();
+        var revision = NewRevision(RevisionLetter.Next(newest), held.Now.Sheet, personId);
+        revision.ProcedureId = from.ProcedureId;
+        db.Revisions.Add(revision);
+        await db.SaveChangesAsync();
+        return revision.Id;
+    }
+
+    private Revision NewRevision(string letter, Sheet sheet, string authorId)
+    {
+        var walked = Draft.Walked.Of(sheet, 0);
+        var stops = walked.Findings.Count(f => f.Severity == Severity.Stop);
+        var revision = new Revision
+        {
+            Letter = letter,
+            State = RevisionState.Draft,
+            AuthorId = authorId,
+            Base = SheetJson.Write(sheet),
+            Stops = stops,
+            Warnings = walked.Findings.Length - stops,
+            StepCount = walked.Walk.Steps.Count,
+            ChangedAt = Now,
+        };
+        revision.Events.Add(new ReviewEvent { Kind = ReviewEventKind.Begun, PersonId = authorId, At = Now });
+        return revision;
+    }
+
+    // Nobody edits while a revision changes its state: the gate is held, and the row is read again behind it.
+    private async Task<Problem?> ChangeAsync(Revision revision, Func<Draft.Walked, Revision, Task<Problem?>> change)
+    {
+        if (await drafts.OpenAsync(revision.Id) is not { } held) return new Problem("The revision is not there.", "Look for it on the shelf.");
+        await held.Gate.WaitAsync();
+        try
+        {
+            var row = await db.Revisions.SingleAsync(r => r.Id == revision.Id);
+            await db.Entry(row).ReloadAsync();
+            if (await change(held.Now, row) is { } problem) return problem;
+            await db.SaveChangesAsync();
+            return null;
+        }
+        finally
+        {
+            held.Gate.Release();
+        }
+    }
+
+    private void Become(Revision revision, RevisionState state, ReviewEventKind kind, string personId, string text = "")
+    {
+        revision.State = state;
+        if (kind != ReviewEventKind.Superseded) revision.ChangedAt = Now;
+        db.Events.Add(new ReviewEvent { RevisionId = revision.Id, Kind = kind, PersonId = personId, At = Now, Text = text });
+    }
+}

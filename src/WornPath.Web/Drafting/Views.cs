@@ -1,0 +1,157 @@
+using System.Collections.Immutable;
+using WornPath.Core.Editing;
+using WornPath.Core.Findings;
+using WornPath.Core.Printing;
+using WornPath.Core.Reading;
+using WornPath.Core.Sheets;
+using WornPath.Core.Tightening;
+using WornPath.Core.Walking;
+
+namespace WornPath.Web.Drafting;
+
+/// <summary>What a sentence was read as: one action.</summary>
+/// <param name="Text">In the trade's words.</param>
+/// <param name="Kind">Kind of what it is done to; null for the vehicle or for words.</param>
+/// <param name="Target">Id of what it is done to.</param>
+/// <param name="At">Where its words stand.</param>
+/// <param name="Again">The edit that takes back what the author settled here; null where nothing was settled.</param>
+public sealed record ChipView(string Text, ThingKind? Kind, string? Target, Span At, Edit? Again);
+
+/// <summary>One answer to a question.</summary>
+public sealed record AnswerView(string Label, Edit Edit);
+
+/// <summary>A question under a step.</summary>
+public sealed record QuestionView(string Key, string Ask, Span At, ImmutableArray<AnswerView> Answers);
+
+/// <summary>A step as the Write face shows it.</summary>
+public sealed record StepView(string Id, string Text, ImmutableArray<ChipView> Chips, ImmutableArray<QuestionView> Questions, ImmutableArray<Caution> Cautions);
+
+/// <summary>A phase and the order of its steps.</summary>
+public sealed record PhaseView(string Id, string Name, ImmutableArray<string> Steps);
+
+/// <summary>A thing with the texts of its fields.</summary>
+/// <param name="Id">Its id.</param>
+/// <param name="Kind">Its kind.</param>
+/// <param name="Name">Its name.</param>
+/// <param name="Fields">Text of every field by name.</param>
+/// <param name="Steps">Numbers of the steps that use it.</param>
+public sealed record ThingView(string Id, ThingKind Kind, string Name, IReadOnlyDictionary<string, string> Fields, ImmutableArray<int> Steps);
+
+/// <summary>Preload as a part of the proof load: at the target and at both ends of the scatter.</summary>
+public sealed record PreloadView(double Low, double Target, double High);
+
+/// <summary>What the core has computed for a joint.</summary>
+/// <param name="Id">Its id.</param>
+/// <param name="Counterpart">The torque in the other unit.</param>
+/// <param name="Preload">Null while thread, class or value is not known.</param>
+/// <param name="ProofKn">Proof load of one fastener in kN; null while not known.</param>
+/// <param name="End">The glyph of its state when all is done.</param>
+public sealed record JointView(string Id, string Counterpart, PreloadView? Preload, double? ProofKn, Glyph End);
+
+/// <summary>What the faces show of a sheet. In an answer to an edit, what did not change is null.</summary>
+public sealed record SheetView
+{
+    /// <summary>Number of the last edit.</summary>
+    public required int Seq { get; init; }
+
+    public IReadOnlyDictionary<string, string>? Header { get; init; }
+
+    public ImmutableArray<PhaseView>? Phases { get; init; }
+
+    /// <summary>Steps that are new or changed; all of them in a whole view.</summary>
+    public required ImmutableArray<StepView> Steps { get; init; }
+
+    public ImmutableArray<ThingView>? Things { get; init; }
+
+    public ImmutableArray<JointView>? Joints { get; init; }
+
+    public required ImmutableArray<Finding> Findings { get; init; }
+
+    /// <summary>What undo would take back; null where there is nothing.</summary>
+    public string? Undo { get; init; }
+
+    /// <summary>What redo would do again; null where there is nothing.</summary>
+    public string? Redo { get; init; }
+}
+
+/// <summary>Makes views of a walked sheet.</summary>
+public static class SheetViews
+{
+    /// <summary>The whole view.</summary>
+    public static SheetView Whole(Walk walk, ImmutableArray<Finding> findings, int seq, string? undo, string? redo) => Changed(null, walk, findings, seq, undo, redo);
+
+    /// <summary>What is different from another sheet, found by reference: what two sheets share is the same.</summary>
+    public static SheetView Changed(Sheet? before, Walk walk, ImmutableArray<Finding> findings, int seq, string? undo, string? redo)
+    {
+        var sheet = walk.Sheet;
+        var things = before is null || before.Parts != sheet.Parts || before.Joints != sheet.Joints || before.Connections != sheet.Connections
+            || before.Fluids != sheet.Fluids || before.Aids != sheet.Aids || before.Tools != sheet.Tools || before.Consumables != sheet.Consumables;
+        var phases = before is null || !SameOutline(before, sheet);
+        // The cautions and the names on chips depend on more than the step: when things or order change, every step is shown anew.
+        var known = things || phases || before is null ? [] : before.Steps.ToHashSet(ReferenceEqualityComparer.Instance);
+        var given = new HashSet<Caution>();
+        var steps = ImmutableArray.CreateBuilder<StepView>();
+        foreach (var step in walk.Steps)
+        {
+            var cautions = UsualCautions.For(step, sheet, given);
+            if (!known.Contains(step)) steps.Add(Of(step, sheet, cautions));
+        }
+
+        var used = things || phases || steps.Count > 0;
+        return new SheetView
+        {
+            Seq = seq,
+            Header = before is null || !ReferenceEquals(before.Header, sheet.Header) ? Fields.Header.ToDictionary(f => f.Name, f => f.Get(sheet.Header)) : null,
+            Phases = phases ? [.. sheet.Phases.Select(p => new PhaseView(p.Id, p.Name, [.. p.Steps.Select(s => s.Id)]))] : null,
+            Steps = steps.ToImmutable(),
+            Things = used ? [.. sheet.Things.Select(t => Of(t, walk))] : null,
+            Joints = used ? [.. sheet.Joints.Select(j => Of(j, walk))] : null,
+            Findings = findings,
+            Undo = undo,
+            Redo = redo,
+        };
+    }
+
+    private static bool SameOutline(Sheet a, Sheet b)
+    {
+        if (a.Phases == b.Phases) return true;
+        if (a.Phases.Length != b.Phases.Length) return false;
+        for (var p = 0; p < a.Phases.Length; p++)
+        {
+            Phase x = a.Phases[p], y = b.Phases[p];
+            if (x.Id != y.Id || x.Name != y.Name || x.Steps.Length != y.Steps.Length) return false;
+            for (var s = 0; s < x.Steps.Length; s++)
+                if (x.Steps[s].Id != y.Steps[s].Id) return false;
+        }
+
+        return true;
+    }
+
+    private static StepView Of(Step step, Sheet sheet, ImmutableArray<Caution> cautions) => new(
+        step.Id,
+        step.Text,
+        [.. step.Actions.Select(a => Of(a, step, sheet))],
+        [.. step.Questions.Select(q => new QuestionView(q.Phrase, Asking.Of(q, sheet), q.At, [.. Asking.Answers(q, step, sheet).Select(a => new AnswerView(a.Label, a.Edit))]))],
+        cautions);
+
+    private static ChipView Of(StepAction action, Step step, Sheet sheet)
+    {
+        var phrase = action.At.Of(step.Text).ToLowerInvariant();
+        var again = step.Settled.Any(s => s.Phrase == phrase && s.Target == action.Target) ? new AskAgain(step.Id, phrase) : null;
+        return new ChipView(Asking.Of(action, sheet), action.Target is { } id ? sheet.Find(id)?.Kind : null, action.Target, action.At, again);
+    }
+
+    private static ThingView Of(Thing thing, Walk walk) => new(
+        thing.Id,
+        thing.Kind,
+        thing.Name,
+        Fields.Of(thing.Kind).ToDictionary(f => f.Name, f => f.Get(thing)),
+        [.. walk.EventsOf(thing.Id).Select(e => e.StepIndex + 1).Distinct()]);
+
+    private static JointView Of(Joint joint, Walk walk) => new(
+        joint.Id,
+        joint.Torque?.ShownInCounterpart() ?? "",
+        Preload.Of(joint.Fastener, joint.Torque) is { } preload ? new PreloadView(preload.Low, preload.Utilisation, preload.High) : null,
+        joint.Fastener?.ProofLoadKn(),
+        Bench.GlyphOf(walk, joint, walk.AtEnd(joint.Id).Joint));
+}

@@ -1,0 +1,169 @@
+using System.ComponentModel.DataAnnotations;
+using System.Security.Claims;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.EntityFrameworkCore;
+using WornPath.Core;
+using WornPath.Core.Editing;
+using WornPath.Core.Findings;
+using WornPath.Core.Revisions;
+using WornPath.Core.Sheets;
+using WornPath.Core.Walking;
+using WornPath.Formats;
+using WornPath.Store;
+using WornPath.Store.Entities;
+using WornPath.Web.Drafting;
+
+namespace WornPath.Web.Features;
+
+/// <summary>One revision: looking at it, editing it, walking it, bringing it through its life.</summary>
+public static class RevisionEndpoints
+{
+    /// <summary>What the one who asks may do now; where not, why not.</summary>
+    public sealed record MayView(bool Edit, bool Send, bool Return, bool Release, bool Withdraw, bool Revise, string? WhyNotRelease);
+
+    /// <summary>An event in the revision's life.</summary>
+    public sealed record EventView(ReviewEventKind Kind, string Who, DateTime At, string Text);
+
+    /// <summary>Another revision of the same procedure.</summary>
+    public sealed record SiblingView(int Id, string Letter, RevisionState State);
+
+    /// <summary>A revision and its sheet.</summary>
+    public sealed record RevisionView(int Id, int ProcedureId, string Number, string Title, string Platform, string Letter, RevisionState State, string Author, DateTime ChangedAt, MayView May, IReadOnlyList<EventView> Events, IReadOnlyList<SiblingView> Revisions, SheetView Sheet);
+
+    /// <summary>An edit sent by the page.</summary>
+    /// <param name="ClientId">Made by the page for this edit, so that one sent twice is taken once.</param>
+    /// <param name="Edit">The edit.</param>
+    public sealed record EditRequest([property: Required, StringLength(64, MinimumLength = 8)] string ClientId, [property: Required] Edit Edit);
+
+    /// <summary>An undo or redo sent by the page.</summary>
+    public sealed record StepBackRequest([property: Required, StringLength(64, MinimumLength = 8)] string ClientId);
+
+    /// <summary>A reason.</summary>
+    public sealed record Reason([property: MaxLength(4000)] string Text);
+
+    public static void MapRevisions(this IEndpointRouteBuilder api)
+    {
+        var revision = api.MapGroup("/revisions/{id:int}").WithTags("Revision").RequireAuthorization();
+        revision.MapGet("", GetAsync).WithName("GetRevision");
+        revision.MapGet("/changes", ChangesAsync).WithName("GetChanges");
+        revision.MapGet("/bench", BenchAsync).WithName("GetBench");
+        revision.MapGet("/file", FileAsync).WithName("GetFile").Produces<ProcedureFile>();
+        revision.MapPost("/edits", EditAsync).RequireAuthorization(Policies.Author).WithName("EditDraft");
+        revision.MapPost("/undo", (int id, StepBackRequest form, Shelf shelf, Drafts drafts, ClaimsPrincipal me, CancellationToken cancel) =>
+            ChangeAsync(id, shelf, drafts, me, draft => drafts.UndoAsync(draft, me.Id(), form.ClientId, cancel))).RequireAuthorization(Policies.Author).WithName("Undo");
+        revision.MapPost("/redo", (int id, StepBackRequest form, Shelf shelf, Drafts drafts, ClaimsPrincipal me, CancellationToken cancel) =>
+            ChangeAsync(id, shelf, drafts, me, draft => drafts.RedoAsync(draft, me.Id(), form.ClientId, cancel))).RequireAuthorization(Policies.Author).WithName("Redo");
+        revision.MapPost("/send", (int id, Shelf shelf, Procedures procedures, ClaimsPrincipal me) =>
+            LiveAsync(id, shelf, me, r => procedures.SendAsync(r, me.Id()))).RequireAuthorization(Policies.Author).WithName("SendForReview");
+        revision.MapPost("/return", (int id, Reason form, Shelf shelf, Procedures procedures, ClaimsPrincipal me) =>
+            LiveAsync(id, shelf, me, r => procedures.ReturnAsync(r, me.Id(), form.Text))).RequireAuthorization(Policies.Reviewer).WithName("ReturnToAuthor");
+        revision.MapPost("/release", (int id, Shelf shelf, Procedures procedures, ClaimsPrincipal me) =>
+            LiveAsync(id, shelf, me, r => procedures.ReleaseAsync(r, me.Id()))).RequireAuthorization(Policies.Approver).WithName("Release");
+        revision.MapPost("/withdraw", (int id, Reason form, Shelf shelf, Procedures procedures, ClaimsPrincipal me) =>
+            LiveAsync(id, shelf, me, r => procedures.WithdrawAsync(r, me.Id(), form.Text))).RequireAuthorization(Policies.Approver).WithName("Withdraw");
+        revision.MapPost("/revise", ReviseAsync).RequireAuthorization(Policies.Author).WithName("Revise");
+    }
+
+    /// <summary>Finds revisions that the one who asks may see.</summary>
+    public sealed class Shelf(WornPathDb db)
+    {
+        /// <summary>The revision; null where there is none, or none this person may see.</summary>
+        public Task<Revision?> FindAsync(int id, ClaimsPrincipal me)
+        {
+            var seesDrafts = me.SeesDrafts();
+            return db.Revisions.AsNoTracking().Include(r => r.Procedure).Include(r => r.Author)
+                .FirstOrDefaultAsync(r => r.Id == id && (seesDrafts || r.State == RevisionState.Released));
+        }
+
+        /// <summary>What an edit needs to know; null where there is no such revision.</summary>
+        public async Task<RevisionState?> StateAsync(int id) => await db.Revisions.Where(r => r.Id == id).Select(r => (RevisionState?)r.State).FirstOrDefaultAsync();
+
+        public Task<List<EventView>> EventsAsync(int id) => db.Events.AsNoTracking().Where(e => e.RevisionId == id).OrderBy(e => e.Id)
+            .Select(e => new EventView(e.Kind, e.Person.DisplayName, e.At, e.Text)).ToListAsync();
+
+        public Task<List<SiblingView>> SiblingsAsync(int procedureId, bool seesDrafts) => db.Revisions.AsNoTracking()
+            .Where(r => r.ProcedureId == procedureId && (seesDrafts || r.State == RevisionState.Released)).OrderByDescending(r => r.Id)
+            .Select(r => new SiblingView(r.Id, r.Letter, r.State)).ToListAsync();
+
+        public Task<List<string>> WritersAsync(int id) => db.Edits.Where(e => e.RevisionId == id).Select(e => e.PersonId).Distinct().ToListAsync();
+    }
+
+    private static async Task<Results<Ok<RevisionView>, ProblemHttpResult>> GetAsync(int id, Shelf shelf, Drafts drafts, ClaimsPrincipal me)
+    {
+        if (await shelf.FindAsync(id, me) is not { } revision || await drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
+        return TypedResults.Ok(await ViewAsync(revision, draft, shelf, me));
+    }
+
+    private static async Task<RevisionView> ViewAsync(Revision revision, Draft draft, Shelf shelf, ClaimsPrincipal me)
+    {
+        var now = draft.Now;
+        var writers = await shelf.WritersAsync(revision.Id);
+        var whyNot = LifeCycle.Release(revision.State, me.Id(), [.. writers, revision.AuthorId], now.Findings);
+        var isAuthor = me.IsInRole(Roles.Author);
+        var may = new MayView(
+            Edit: isAuthor && LifeCycle.Edit(revision.State) is null,
+            Send: isAuthor && LifeCycle.Send(revision.State, now.Sheet) is null,
+            Return: (me.IsInRole(Roles.Reviewer) || me.IsInRole(Roles.Approver)) && revision.State == RevisionState.InReview,
+            Release: me.IsInRole(Roles.Approver) && whyNot is null,
+            Withdraw: me.IsInRole(Roles.Approver) && revision.State == RevisionState.Released,
+            Revise: isAuthor && LifeCycle.Revise(revision.State) is null,
+            WhyNotRelease: revision.State == RevisionState.InReview && me.IsInRole(Roles.Approver) ? whyNot?.ToString() : null);
+        return new RevisionView(revision.Id, revision.ProcedureId, revision.Procedure.Number, revision.Procedure.Title, revision.Procedure.Platform, revision.Letter, revision.State,
+            revision.Author.DisplayName, revision.ChangedAt, may, await shelf.EventsAsync(revision.Id), await shelf.SiblingsAsync(revision.ProcedureId, me.SeesDrafts()), WholeView(draft, me));
+    }
+
+    private static SheetView WholeView(Draft draft, ClaimsPrincipal me)
+    {
+        var (undo, redo) = draft.Reach(me.Id());
+        return SheetViews.Whole(draft.Now.Walk, draft.Now.Findings, draft.Now.Seq, undo?.Label, redo?.Label);
+    }
+
+    // The page asks now and then whether somebody else has written; mostly nobody has.
+    private static async Task<Results<Ok<SheetView>, NoContent, ProblemHttpResult>> ChangesAsync(int id, int since, Shelf shelf, Drafts drafts, ClaimsPrincipal me)
+    {
+        if (await shelf.FindAsync(id, me) is null || await drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
+        return draft.Now.Seq == since ? TypedResults.NoContent() : TypedResults.Ok(WholeView(draft, me));
+    }
+
+    private static async Task<Results<Ok<Bench>, ProblemHttpResult>> BenchAsync(int id, int step, Shelf shelf, Drafts drafts, ClaimsPrincipal me)
+    {
+        if (await shelf.FindAsync(id, me) is null || await drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
+        var walk = draft.Now.Walk;
+        return TypedResults.Ok(Bench.After(walk, Math.Clamp(step, 0, walk.Steps.Count) - 1));
+    }
+
+    private static async Task<Results<FileContentHttpResult, ProblemHttpResult>> FileAsync(int id, Shelf shelf, Drafts drafts, ClaimsPrincipal me)
+    {
+        if (await shelf.FindAsync(id, me) is not { } revision || await drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
+        var file = new ProcedureFile { Number = revision.Procedure.Number, Title = revision.Procedure.Title, Platform = revision.Procedure.Platform, Revision = revision.Letter, Sheet = draft.Now.Sheet };
+        var name = new string([.. $"{revision.Procedure.Number}-{revision.Letter}".Select(c => char.IsAsciiLetterOrDigit(c) || c == '-' ? c : '_')]);
+        return TypedResults.File(ProcedureFileText.Write(file), "application/json", name + ".json");
+    }
+
+    private static Task<Results<Ok<SheetView>, ProblemHttpResult>> EditAsync(int id, EditRequest form, Shelf shelf, Drafts drafts, ClaimsPrincipal me, CancellationToken cancel) =>
+        ChangeAsync(id, shelf, drafts, me, draft => drafts.EditAsync(draft, me.Id(), form.ClientId, form.Edit, cancel));
+
+    private static async Task<Results<Ok<SheetView>, ProblemHttpResult>> ChangeAsync(int id, Shelf shelf, Drafts drafts, ClaimsPrincipal me, Func<Draft, Task<Outcome<Sheet>>> change)
+    {
+        if (await shelf.StateAsync(id) is not { } state || await drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
+        if (LifeCycle.Edit(state) is { } closed) return Problems.Refused(closed);
+        var before = await change(draft);
+        if (!before.IsGood) return before.Problem.ToHttp();
+        var now = draft.Now;
+        var (undo, redo) = draft.Reach(me.Id());
+        return TypedResults.Ok(SheetViews.Changed(before.Value, now.Walk, now.Findings, now.Seq, undo?.Label, redo?.Label));
+    }
+
+    private static async Task<Results<NoContent, ProblemHttpResult>> LiveAsync(int id, Shelf shelf, ClaimsPrincipal me, Func<Revision, Task<Problem?>> change)
+    {
+        if (await shelf.FindAsync(id, me) is not { } revision) return Problems.NotThere("This revision");
+        return await change(revision) is { } problem ? Problems.Refused(problem) : TypedResults.NoContent();
+    }
+
+    private static async Task<Results<Ok<ShelfEndpoints.Opened>, ProblemHttpResult>> ReviseAsync(int id, Shelf shelf, Procedures procedures, ClaimsPrincipal me)
+    {
+        if (await shelf.FindAsync(id, me) is not { } revision) return Problems.NotThere("This revision");
+        var made = await procedures.ReviseAsync(revision, me.Id());
+        return made.IsGood ? TypedResults.Ok(new ShelfEndpoints.Opened(made.Value)) : Problems.Refused(made.Problem);
+    }
+}

@@ -1,0 +1,24 @@
+using Ganss.Xss;
+using Markdig;
+
+namespace WornPath.Web;
+
+/// <summary>Markdown as HTML that holds nothing but text and its marks: HTML in the source is shown as written, and what is left is sanitised.</summary>
+public sealed class MarkdownHtml
+{
+    private readonly MarkdownPipeline _pipeline = new MarkdownPipelineBuilder().DisableHtml().UsePipeTables().Build();
+    private readonly HtmlSanitizer _sanitizer;
+
+    public MarkdownHtml()
+    {
+        var options = new HtmlSanitizerOptions
+        {
+            AllowedTags = new HashSet<string>(StringComparer.OrdinalIgnoreCase) { "p", "em", "strong", "ul", "ol", "li", "code", "pre", "br", "h1", "h2", "h3", "h4", "table", "thead", "tbody", "tr", "th", "td", "blockquote", "hr" },
+            AllowedAttributes = new HashSet<string>(),
+        };
+        _sanitizer = new HtmlSanitizer(options);
+    }
+
+    /// <summary>The HTML of a text.</summary>
+    public string Of(string markdown) => _sanitizer.Sanitize(Markdown.ToHtml(markdown, _pipeline));
+}

@@ -1,0 +1,33 @@
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.AspNetCore.Mvc;
+using WornPath.Core;
+
+namespace WornPath.Web;
+
+/// <summary>Problems of the core as RFC 9457 problem details: what happened in the title, what to do in the detail.</summary>
+public static class Problems
+{
+    /// <summary>400: the input cannot be taken; 409 where somebody else's value stands in the way.</summary>
+    public static ProblemHttpResult ToHttp(this Problem problem, int status = StatusCodes.Status400BadRequest)
+    {
+        var details = new ProblemDetails
+        {
+            Status = problem.Clash is null ? status : StatusCodes.Status409Conflict,
+            Title = problem.Where is null ? problem.What : $"{problem.Where}: {problem.What}",
+            Detail = problem.WhatToDo,
+        };
+        if (problem.Clash is { } clash)
+        {
+            details.Extensions["theirs"] = clash.Theirs;
+            details.Extensions["yours"] = clash.Yours;
+        }
+
+        return TypedResults.Problem(details);
+    }
+
+    /// <summary>409: it cannot be done in the state things are in.</summary>
+    public static ProblemHttpResult Refused(Problem problem) => problem.ToHttp(StatusCodes.Status409Conflict);
+
+    /// <summary>404.</summary>
+    public static ProblemHttpResult NotThere(string what) => new Problem($"{what} is not there.", "Look for it on the shelf.").ToHttp(StatusCodes.Status404NotFound);
+}

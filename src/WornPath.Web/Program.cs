@@ -1,0 +1,136 @@
+using System.Reflection;
+using System.Text.Json;
+using Microsoft.AspNetCore.Antiforgery;
+using Microsoft.AspNetCore.DataProtection;
+using Microsoft.AspNetCore.Http.Json;
+using Microsoft.AspNetCore.Identity;
+using Microsoft.AspNetCore.StaticFiles;
+using WornPath.Core;
+using WornPath.Core.Revisions;
+using WornPath.Core.Sheets;
+using WornPath.Store;
+using WornPath.Store.Entities;
+using WornPath.Web;
+using WornPath.Web.Demo;
+using WornPath.Web.Drafting;
+using WornPath.Web.Features;
+
+// The build runs this program to write the OpenAPI document; it must not touch a database then.
+var isBuild = Assembly.GetEntryAssembly()?.GetName().Name == "GetDocument.Insider";
+
+var builder = WebApplication.CreateBuilder(args);
+var data = Path.GetFullPath(builder.Configuration["WornPath:Data"] ?? Path.Combine(builder.Environment.ContentRootPath, "var"));
+if (!isBuild) Directory.CreateDirectory(data);
+
+builder.Services.AddSingleton(TimeProvider.System);
+builder.Services.AddSingleton(new DemoMode(builder.Configuration.GetValue<bool>("WornPath:Demo"), Path.Combine(AppContext.BaseDirectory, "demo")));
+builder.Services.AddWornPathStore(Path.Combine(data, "wornpath.db"));
+builder.Services.AddSingleton<Drafts>();
+builder.Services.AddSingleton<MarkdownHtml>();
+builder.Services.AddScoped<Procedures>();
+builder.Services.AddScoped<DemoWorkshop>();
+builder.Services.AddScoped<RevisionEndpoints.Shelf>();
+builder.Services.AddDataProtection().SetApplicationName("wornpath").PersistKeysToFileSystem(new DirectoryInfo(Path.Combine(data, "keys")));
+builder.Services.AddIdentity<Person, IdentityRole>(options =>
+{
+    options.Password.RequiredLength = 10;
+    options.Password.RequireUppercase = false;
+    options.Password.RequireNonAlphanumeric = false;
+    options.Password.RequireDigit = false;
+    options.Lockout.MaxFailedAccessAttempts = 5;
+    options.Lockout.DefaultLockoutTimeSpan = TimeSpan.FromMinutes(10);
+}).AddEntityFrameworkStores<WornPathDb>().AddClaimsPrincipalFactory<PersonPrincipals>();
+builder.Services.ConfigureApplicationCookie(options =>
+{
+    options.Cookie.Name = "wornpath";
+    options.Cookie.HttpOnly = true;
+    options.Cookie.SameSite = SameSiteMode.Strict;
+    options.ExpireTimeSpan = TimeSpan.FromDays(14);
+    // An API answers with a status; it never sends the caller to a page.
+    options.Events.OnRedirectToLogin = context => Answer(context.HttpContext, StatusCodes.Status401Unauthorized, "You are not signed in.", "Sign in and try again. What you have typed stays here.");
+    options.Events.OnRedirectToAccessDenied = context => Answer(context.HttpContext, StatusCodes.Status403Forbidden, "Your role does not allow this.", "Ask somebody who has the role, or an administrator.");
+});
+builder.Services.AddAuthorization(Policies.Add);
+builder.Services.AddAntiforgery(options =>
+{
+    options.HeaderName = "X-CSRF-TOKEN";
+    options.Cookie.Name = "wornpath-csrf";
+    options.Cookie.SameSite = SameSiteMode.Strict;
+});
+builder.Services.Configure<JsonOptions>(options => SheetJson.Configure(options.SerializerOptions));
+builder.Services.AddValidation();
+builder.Services.AddProblemDetails();
+builder.Services.AddOpenApi(options => options.AddSchemaTransformer((schema, context, _) =>
+{
+    // Every edit says what it does; without the word it is none.
+    if (schema.Properties?.ContainsKey("do") == true) schema.Required = new HashSet<string>(schema.Required ?? new HashSet<string>()) { "do" };
+    return Task.CompletedTask;
+}));
+builder.Services.AddResponseCompression(options => options.EnableForHttps = true);
+builder.WebHost.ConfigureKestrel(options => options.Limits.MaxRequestBodySize = 9 * 1024 * 1024);
+
+var app = builder.Build();
+
+app.UseResponseCompression();
+app.UseExceptionHandler();
+app.UseStatusCodePages();
+app.Use((context, next) =>
+{
+    var headers = context.Response.Headers;
+    headers.XContentTypeOptions = "nosniff";
+    headers.XFrameOptions = "DENY";
+    headers["Referrer-Policy"] = "same-origin";
+    // Ant Design Vue writes its styles into the page; scripts come from here alone.
+    headers.ContentSecurityPolicy = "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; frame-ancestors 'none'; base-uri 'none'; form-action 'self'";
+    return next();
+});
+var files = new StaticFileOptions
+{
+    ContentTypeProvider = new FileExtensionContentTypeProvider(),
+    OnPrepareResponse = context => context.Context.Response.Headers.CacheControl =
+        context.Context.Request.Path.StartsWithSegments("/assets") ? "public, max-age=31536000, immutable" : "no-cache",
+};
+app.UseStaticFiles(files);
+app.UseAuthentication();
+app.UseAuthorization();
+app.UseWhen(context => context.Request.Path.StartsWithSegments("/api"), branch => branch.Use(CheckToken));
+
+var api = app.MapGroup("/api");
+api.MapSession();
+api.MapShelf();
+api.MapRevisions();
+api.MapPrint();
+api.MapHelp();
+api.Map("/{**rest}", () => Problems.NotThere("This address")).AllowAnonymous().ExcludeFromDescription();
+app.MapOpenApi().RequireAuthorization(Policies.Administrator);
+app.MapFallbackToFile("index.html", files).AllowAnonymous();
+
+if (!isBuild)
+{
+    await using var scope = app.Services.CreateAsyncScope();
+    await StoreSetup.MigrateAsync(scope.ServiceProvider.GetRequiredService<WornPathDb>());
+    await FirstPeople.MakeAsync(scope.ServiceProvider, app.Configuration, app.Logger);
+    if (app.Services.GetRequiredService<DemoMode>().IsOn) await scope.ServiceProvider.GetRequiredService<DemoWorkshop>().FillAsync();
+}
+
+await app.RunAsync();
+
+static Task Answer(HttpContext context, int status, string what, string todo) => new Problem(what, todo).ToHttp(status).ExecuteAsync(context);
+
+// Every change carries the token that the session gave out; a page of another site has none.
+static async Task CheckToken(HttpContext context, RequestDelegate next)
+{
+    if (!HttpMethods.IsGet(context.Request.Method) && !HttpMethods.IsHead(context.Request.Method))
+    {
+        if (!await context.RequestServices.GetRequiredService<IAntiforgery>().IsRequestValidAsync(context))
+        {
+            await Answer(context, StatusCodes.Status400BadRequest, "This page is out of date.", "Reload it and try again. What you have typed stays here.");
+            return;
+        }
+    }
+
+    await next(context);
+}
+
+/// <summary>Named for the tests, which start it.</summary>
+public sealed partial class Program;
