@@ -109,6 +109,8 @@ public sealed class SentenceReader
             // "The level of the oil", "the function of the brake": what is after "of" is meant.
             direct.RemoveAll(p => p.Stems is ["level" or "function" or "operation"]);
             direct.AddRange(clause.Phrases.Where(p => p.After is "of"));
+            // "The oil level" is the oil's.
+            direct = [.. direct.Select(p => p.Stems is [.., "level" or "function" or "operation"] ? p with { Stems = [.. p.Stems.Take(p.Stems.Count - 1)] } : p)];
         }
 
         foreach (var phrase in direct)
@@ -190,7 +192,6 @@ public sealed class SentenceReader
                 At = phrase.At,
                 Verb = VerbFor(clause.Sense),
                 Candidates = [.. _names.Near(phrase.Stems.Count > 0 ? phrase.Stems : NameIndex.StemsOf(thing.Name)).Where(t => Senses.Accepts(clause.Sense, t.Kind)).Select(t => t.Id)],
-                NewKinds = [.. Words.LikelyKinds(phrase.Stems.Count > 0 ? phrase.Stems[^1] : "", clause.Sense).Where(k => Senses.Accepts(clause.Sense, k)).Take(2)],
                 Because = $"{thing.Label} is a {thing.Kind.ToString().ToLowerInvariant()}",
             });
             return;

@@ -1,0 +1,170 @@
+using System.Text.Json;
+using CsCheck;
+
+namespace WornPath.Core.Tests.Editing;
+
+public class EditTests
+{
+    private static string Json(Sheet sheet) => JsonSerializer.Serialize(sheet with { Issued = Sheet.Empty.Issued }, SheetJson.Options);
+
+    private static Written Start() => new Written().Part("cover").Part("pads").Joint("cover bolts", "22 N·m", holds: "cover").Thing(ThingKind.Aid, "rag")
+        .Do(new InsertPhase("h2", "h1", "Refit")).Steps("Remove the cover bolts and the cover.", "Remove the bracket bolts.", "Fit the cover.", "Torque the cover bolts to 22 N·m.");
+
+    // Any edit on the sheet at hand, made from numbers; some cannot be carried out, which is an outcome, too.
+    private static Edit Any(Sheet sheet, int kind, int a, int b)
+    {
+        var steps = sheet.Steps.ToList();
+        var step = steps.Count > 0 ? steps[a % steps.Count] : new Step { Id = "none" };
+        var phase = sheet.Phases[b % sheet.Phases.Length].Id;
+        var things = sheet.Things.ToList();
+        var thing = things[a % things.Count];
+        var fields = Fields.Of(thing.Kind);
+        var field = fields[b % fields.Count];
+        string[] texts = ["", "Fit the pads.", "Remove the rag and the cover.", "Torque the cover bolts to 30 N·m.", "Remove the strap.", "Stuff the rag into the bore.", "7", "yes", "22–28 N·m", "P2", "new name"];
+        var text = texts[(a + b) % texts.Length];
+        return kind switch
+        {
+            0 => new InsertStep(null, phase, steps.Count > 0 ? steps[b % steps.Count].Id : null, text),
+            1 => new RemoveStep(step.Id, step.Text),
+            2 => new MoveStep(step.Id, phase, a % 3 == 0 ? null : steps.Count > 0 ? steps[b % steps.Count].Id : null),
+            3 => new WriteStep(step.Id, step.Text, text),
+            4 => new SetField(thing.Id, field.Name, field.Get(thing), text),
+            5 => new AddThing((ThingKind)(a % 7), $"{text} thing {b}", b % 2 == 0),
+            6 => new RemoveThing(thing.Id),
+            7 => new InsertPhase(null, phase, $"Phase {b}"),
+            8 => new RenamePhase(phase, sheet.Phases.Single(p => p.Id == phase).Name, $"Name {a}"),
+            9 => new RemovePhase(phase),
+            10 when step.Questions.Length > 0 => Core.Reading.Asking.Answers(step.Questions[0], step, sheet).ElementAt(b % Core.Reading.Asking.Answers(step.Questions[0], step, sheet).Count()).Edit,
+            _ => new SetField("", "purpose", sheet.Header.Purpose, text),
+        };
+    }
+
+    private static readonly Gen<(int, int, int)[]> Edits = Gen.Select(Gen.Int[0, 11], Gen.Int[0, 30], Gen.Int[0, 30]).Array[1, 25];
+
+    [Fact]
+    public void Whatever_is_done_can_be_undone_to_the_letter_and_done_again() => Edits.Sample(numbers =>
+    {
+        var sheet = Start().Sheet;
+        var done = new List<(Sheet Before, Delta Delta, Sheet After)>();
+        foreach (var (kind, a, b) in numbers)
+        {
+            var applied = Editor.Apply(sheet, Any(sheet, kind, a, b));
+            if (!applied.IsGood) continue;
+            done.Add((sheet, applied.Value.Delta, applied.Value.Sheet));
+            sheet = applied.Value.Sheet;
+        }
+
+        foreach (var (before, delta, after) in Enumerable.Reverse(done))
+        {
+            // Through JSON, as the log keeps it.
+            var kept = JsonSerializer.Deserialize<Delta>(JsonSerializer.Serialize(delta, SheetJson.Options), SheetJson.Options)!;
+            var back = kept.Inverse().ApplyTo(sheet);
+            back.IsGood.ShouldBeTrue(back.Problem?.ToString());
+            Json(back.Value).ShouldBe(Json(before));
+            Json(kept.ApplyTo(back.Value).Value).ShouldBe(Json(after));
+            sheet = back.Value;
+        }
+    }, iter: 300);
+
+    [Fact]
+    public void A_sheet_is_the_same_after_JSON_and_back() => Edits.Sample(numbers =>
+    {
+        var sheet = Start().Sheet;
+        foreach (var (kind, a, b) in numbers)
+            if (Editor.Apply(sheet, Any(sheet, kind, a, b)) is { IsGood: true } applied) sheet = applied.Value.Sheet;
+        Json(SheetJson.Read(SheetJson.Write(sheet))).ShouldBe(Json(sheet));
+    }, iter: 60);
+
+    [Fact]
+    public void Two_who_touch_different_fields_both_have_their_way()
+    {
+        var sheet = Start();
+        var mine = Editor.Apply(sheet.Sheet, new SetField("J1", "torque", "22 N·m", "24 N·m")).Value;
+        var theirs = Editor.Apply(mine.Sheet, new SetField("J1", "count", "1", "4")).Value;
+        // Mine is undone under theirs.
+        var undone = (Joint)mine.Delta.Inverse().ApplyTo(theirs.Sheet).Value.Find("J1")!;
+        undone.TighteningText.ShouldBe("22 N·m");
+        undone.Count.ShouldBe(4);
+    }
+
+    [Fact]
+    public void The_second_who_touches_the_same_field_is_told_with_both_values()
+    {
+        var sheet = Start().Set("cover bolts", "torque", "54 N·m");
+        var problem = Editor.Apply(sheet.Sheet, new SetField("J1", "torque", "22 N·m", "45 N·m")).Problem!;
+        problem.Clash.ShouldBe(new Clash("54 N·m", "45 N·m"));
+        // The same value twice is no quarrel.
+        Editor.Apply(sheet.Sheet, new SetField("J1", "torque", "22 N·m", "54 Nm")).IsGood.ShouldBeTrue();
+    }
+
+    [Fact]
+    public void The_second_who_rewrites_the_same_step_is_told_with_both_texts()
+    {
+        var sheet = Start();
+        var (id, before) = (sheet.Step(3).Id, sheet.Step(3).Text);
+        sheet.Do(new WriteStep(id, before, "Fit the cover square."));
+        Editor.Apply(sheet.Sheet, new WriteStep(id, before, "Fit the cover last.")).Problem!.Clash.ShouldBe(new Clash("Fit the cover square.", "Fit the cover last."));
+    }
+
+    [Fact]
+    public void An_undo_over_what_somebody_else_changed_is_refused_and_changes_nothing()
+    {
+        var sheet = Start();
+        var step = sheet.Step(3);
+        var mine = Editor.Apply(sheet.Sheet, new WriteStep(step.Id, step.Text, "Fit the cover square.")).Value;
+        var theirs = Editor.Apply(mine.Sheet, new WriteStep(step.Id, "Fit the cover square.", "Fit the pads.")).Value;
+        mine.Delta.Inverse().ApplyTo(theirs.Sheet).Problem!.Clash!.Theirs.ShouldBe("Fit the pads.");
+    }
+
+    [Fact]
+    public void A_step_put_in_between_by_another_survives_the_undo_of_a_move()
+    {
+        var sheet = Start();
+        var moved = Editor.Apply(sheet.Sheet, new MoveStep(sheet.Step(1).Id, "h1", sheet.Step(3).Id)).Value;
+        var more = Editor.Apply(moved.Sheet, new InsertStep("mine", "h1", sheet.Step(2).Id, "Clean the cover.")).Value;
+        moved.Delta.Inverse().ApplyTo(more.Sheet).Value.Steps.Select(s => s.Id).ShouldContain("mine");
+    }
+
+    [Theory]
+    [InlineData("J1", "torque", "45 bananas", "J1 cover bolts, torque")]
+    [InlineData("J1", "torque", "-5 N·m", "cannot be set")]
+    [InlineData("J1", "count", "many", "whole number from 1 to 200")]
+    [InlineData("J1", "fastener", "M8x5", "does not go with M8")]
+    [InlineData("J1", "holds", "engine", "No part is called")]
+    [InlineData("J1", "name", "covers", "already the name of P1")]
+    [InlineData("J1", "name", "   ", "cannot be empty")]
+    [InlineData("J1", "reuse", "perhaps", "Choose one of: reuse, renew")]
+    [InlineData("", "difficulty", "9", "from 1 to 5")]
+    [InlineData("J9", "torque", "5 N·m", "no longer on the sheet")]
+    public void A_field_that_cannot_be_so_says_what_where_and_what_to_do(string id, string field, string text, string says)
+    {
+        var sheet = new Written().Part("cover").Joint("cover bolts");
+        var problem = Editor.Apply(sheet.Sheet, new SetField(id, field, "", text)).Problem!;
+        problem.ToString().ShouldContain(says);
+        problem.WhatToDo.ShouldNotBeEmpty();
+    }
+
+    [Fact]
+    public void A_thing_that_steps_use_is_not_deleted_and_the_steps_are_named() =>
+        Editor.Apply(Start().Sheet, new RemoveThing("J1")).Problem!.ToString().ShouldContain("steps 1, 4");
+
+    [Fact]
+    public void A_hundred_kilobytes_in_one_step_are_refused_with_the_limit() =>
+        Editor.Apply(Start().Sheet, new InsertStep(null, "h1", null, new string('x', 100_000))).Problem!.ToString().ShouldContain("100,000 characters are too many");
+
+    [Fact]
+    public void A_number_is_never_given_to_a_second_thing()
+    {
+        var sheet = new Written().Thing(ThingKind.Aid, "rag").Do(new RemoveThing("A1")).Thing(ThingKind.Aid, "wedge");
+        sheet.Sheet.Aids.Single().Id.ShouldBe("A2");
+    }
+
+    [Fact]
+    public void A_group_is_done_whole_or_not_at_all()
+    {
+        var sheet = Start().Sheet;
+        var group = new Several("two", [new AddThing(ThingKind.Part, "lid", false), new RemoveThing("J1")]);
+        Editor.Apply(sheet, group).IsGood.ShouldBeFalse();
+        sheet.Parts.Length.ShouldBe(2);
+    }
+}

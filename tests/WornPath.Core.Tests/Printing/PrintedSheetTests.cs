@@ -1,0 +1,47 @@
+using WornPath.Core.Printing;
+
+namespace WornPath.Core.Tests.Printing;
+
+public class PrintedSheetTests
+{
+    private static PrintedSheet Printed() => PrintedSheet.Of(new Written()
+        .Part("front wheel").Part("oil seal", fate: "replace").Thing(ThingKind.Tool, "seal driver").Thing(ThingKind.Aid, "rag").Thing(ThingKind.Aid, "wedge")
+        .Joint("wheel nuts", "130 N·m", fastener: "M14x1.5 10.9 nut, 24 mm").Joint("hub nut", "22–28 N·m", fastener: "M24x1.5 castle nut, 36 mm", locking: "cotter pin").Joint("idle bolts", "9 N·m", fastener: "M6 8.8 bolt, 10 mm")
+        .Set("wheel nuts", "count", "5")
+        .Steps("Raise the tractor.", "Support the tractor on stands.", "Remove the wheel nuts and the front wheel.", "Stuff the rag into the bore.", "Torque the hub nut to 25 N·m.", "Raise the tractor again.").Sheet);
+
+    [Fact]
+    public void A_caution_stands_before_the_first_step_it_is_for_and_only_there()
+    {
+        var steps = Printed().Phases.Single().Steps;
+        steps[0].Cautions.ShouldHaveSingleItem().Signal.ShouldBe(SignalWord.Warning);
+        steps.Skip(1).ShouldAllBe(s => s.Cautions.IsEmpty);
+    }
+
+    [Fact]
+    public void The_torque_table_shows_both_units_and_the_steps()
+    {
+        var row = Printed().Torques.Single(t => t.Id == "J2");
+        (row.Value, row.Counterpart, row.After).ShouldBe(("22–28 N·m", "16.5–20.5 lbf·ft", "new cotter pin"));
+        row.Steps.ShouldBe([5]);
+    }
+
+    [Fact]
+    public void Tools_are_those_the_used_fasteners_need_with_the_joints_they_are_for()
+    {
+        var tools = Printed().Tools.Select(t => (t.What, t.For)).ToList();
+        tools.ShouldContain(("24 mm socket", "J1"));
+        tools.ShouldContain(("36 mm socket", "J2"));
+        tools.ShouldContain(("seal driver", ""));
+        tools.ShouldNotContain(t => t.What.StartsWith("10 mm"), "no step uses J3");
+        tools.ShouldContain(t => t.What == "rag");
+        tools.ShouldNotContain(t => t.What == "wedge");
+    }
+
+    [Fact]
+    public void Parts_are_those_to_have_in_hand_pins_and_replacements_among_them()
+    {
+        var parts = Printed().Parts.Select(p => p.What).ToList();
+        parts.ShouldBe(["oil seal", "cotter pin for the hub nut"]);
+    }
+}

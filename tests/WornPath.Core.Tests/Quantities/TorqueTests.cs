@@ -1,0 +1,92 @@
+using CsCheck;
+
+namespace WornPath.Core.Tests.Quantities;
+
+public class TorqueTests
+{
+    // NIST SP 811 (2008), appendix B.8, from memory: the factors as printed there, to their seven digits.
+    [Theory]
+    [InlineData(TorqueUnit.PoundForceFoot, 1.355818)]
+    [InlineData(TorqueUnit.PoundForceInch, 0.1129848)]
+    [InlineData(TorqueUnit.KilogramForceMetre, 9.80665)]
+    public void A_unit_is_as_many_newton_metres_as_the_published_factor_says(TorqueUnit unit, double factor) =>
+        unit.InNewtonMetres().ShouldBe(factor, factor * 5e-7);
+
+    [Theory]
+    [InlineData("95 Nm", "95 N·m")]
+    [InlineData("95 N·m", "95 N·m")]
+    [InlineData("95 N-m", "95 N·m")]
+    [InlineData("95 newton metres", "95 N·m")]
+    [InlineData("70 ft-lb", "70 lbf·ft")]
+    [InlineData("70 lb-ft", "70 lbf·ft")]
+    [InlineData("70 ft. lbs.", "70 lbf·ft")]
+    [InlineData("24 foot pounds", "24 lbf·ft")]
+    [InlineData("108 in lbs", "108 lbf·in")]
+    [InlineData("108 inch-pounds", "108 lbf·in")]
+    [InlineData("1.2 kgf·m", "1.2 kgf·m")]
+    [InlineData("120 kg-cm", "120 kgf·cm")]
+    [InlineData("22–28 N·m", "22–28 N·m")]
+    [InlineData("22 to 28 Nm", "22–28 N·m")]
+    [InlineData("22-28Nm", "22–28 N·m")]
+    [InlineData("25 ± 3 N·m", "22–28 N·m")]
+    [InlineData("40 N·m + 90°", "40 N·m + 90°")]
+    [InlineData("40 Nm then 90 degrees", "40 N·m + 90°")]
+    [InlineData("9,5 Nm", "9.5 N·m")]
+    public void What_people_write_for_a_torque_is_read(string written, string read) => TorqueText.Parse(written).Value.ToString().ShouldBe(read);
+
+    [Theory]
+    [InlineData("", "cannot be read")]
+    [InlineData("tight", "cannot be read")]
+    [InlineData("45", "no unit")]
+    [InlineData("45 bananas", "not a unit")]
+    [InlineData("-5 Nm", "cannot be set")]
+    [InlineData("0 Nm", "cannot be set")]
+    [InlineData("90000 Nm", "beyond any hand torque wrench")]
+    [InlineData("99999999999999999999999999999999 Nm", "not a number")]
+    [InlineData("28–22 N·m", "above the high end")]
+    [InlineData("1,000 Nm", "two ways")]
+    [InlineData("40 N·m + 9000°", "cannot be meant")]
+    public void What_cannot_be_meant_is_refused_with_a_reason(string written, string reason) => TorqueText.Parse(written).Problem!.ToString().ShouldContain(reason);
+
+    [Fact]
+    public void A_bare_number_is_taken_in_the_sheets_unit() => TorqueText.Parse("45", TorqueUnit.PoundForceFoot).Value.ToString().ShouldBe("45 lbf·ft");
+
+    [Fact]
+    public void Every_specification_is_read_back_from_its_print() => Gen
+        .Select(Gen.Int[1, 40000], Gen.Int[0, 2000], Gen.Enum<TorqueUnit>(), Gen.Int[0, 720])
+        .Sample((low, more, unit, angle) =>
+        {
+            var made = TorqueSpec.Create(low / 100m, (low + more) / 100m, unit, angle == 0 ? null : angle);
+            if (!made.IsGood) return;
+            TorqueText.Parse(made.Value.ToString()).Value.ShouldBe(made.Value);
+        });
+
+    [Fact]
+    public void A_converted_range_is_never_wider_than_the_original() => Gen
+        .Select(Gen.Int[50, 30000], Gen.Int[1, 8000], Gen.Enum<TorqueUnit>(), Gen.Enum<TorqueUnit>())
+        .Sample((low, more, from, to) =>
+        {
+            var made = TorqueSpec.Create(low / 100m, (low + more) / 100m, from);
+            if (!made.IsGood) return;
+            var shown = TorqueText.Parse(made.Value.ShownIn(to));
+            if (!shown.IsGood) return;
+            double slack = from == to ? 1e-9 : 0.006 * to.InNewtonMetres();
+            new Torque(shown.Value.Low, to).NewtonMetres.ShouldBeGreaterThanOrEqualTo(new Torque(made.Value.Low, from).NewtonMetres - slack);
+            new Torque(shown.Value.High, to).NewtonMetres.ShouldBeLessThanOrEqualTo(new Torque(made.Value.High, from).NewtonMetres + slack);
+        });
+
+    [Fact]
+    public void Values_are_found_inside_a_sentence_and_sizes_are_not()
+    {
+        var found = TorqueText.FindAll("With a 17 mm socket torque the 2 bolts (M12x1.25) to 50 N·m, then 95 Nm (70 lb-ft).").Select(f => f.Spec.Value.ToString());
+        found.ShouldBe(["50 N·m", "95 N·m", "70 lbf·ft"]);
+    }
+
+    [Theory]
+    [InlineData("90°", 90)]
+    [InlineData("1 flat", 60)]
+    [InlineData("two flats", 120)]
+    [InlineData("1/4 turn", 90)]
+    [InlineData("half a turn", 180)]
+    public void An_angle_is_read_in_degrees_flats_and_turns(string written, double degrees) => ((double)Angle.Parse(written).Value.Degrees).ShouldBe(degrees);
+}

@@ -1,0 +1,45 @@
+using WornPath.Core.Findings;
+using WornPath.Core.Revisions;
+
+namespace WornPath.Core.Tests.Revisions;
+
+public class LifeCycleTests
+{
+    private static readonly Finding Stop = new() { Rule = "CLO001", Severity = Severity.Stop, Title = "Joint left out", Message = "", StepNumber = 4 };
+
+    [Fact]
+    public void Nobody_releases_what_she_wrote_on() => LifeCycle.Release(RevisionState.InReview, "ines", ["ines"], []).ShouldNotBeNull();
+
+    [Fact]
+    public void A_stop_finding_refuses_the_release_and_is_named() =>
+        LifeCycle.Release(RevisionState.InReview, "odo", ["ines"], [Stop])!.ToString().ShouldContain("step 4: Joint left out (CLO001)");
+
+    [Fact]
+    public void A_warning_does_not_refuse_it() => LifeCycle.Release(RevisionState.InReview, "odo", ["ines"], [Stop with { Severity = Severity.Warn }]).ShouldBeNull();
+
+    [Theory]
+    [InlineData(RevisionState.Draft, true)]
+    [InlineData(RevisionState.InReview, false)]
+    [InlineData(RevisionState.Released, false)]
+    [InlineData(RevisionState.Superseded, false)]
+    [InlineData(RevisionState.Withdrawn, false)]
+    public void Only_a_draft_is_edited(RevisionState state, bool may) => (LifeCycle.Edit(state) is null).ShouldBe(may);
+
+    [Fact]
+    public void An_empty_sheet_is_not_sent_and_a_return_needs_a_reason()
+    {
+        LifeCycle.Send(RevisionState.Draft, Sheet.Empty).ShouldNotBeNull();
+        LifeCycle.Return(RevisionState.InReview, "  ").ShouldNotBeNull();
+        LifeCycle.Return(RevisionState.InReview, "J3 needs a source.").ShouldBeNull();
+    }
+
+    // ASME Y14.35, from memory: letters I, O, Q, S, X and Z are not used; after Y come two letters.
+    [Theory]
+    [InlineData("A", "B")]
+    [InlineData("H", "J")]
+    [InlineData("N", "P")]
+    [InlineData("Y", "AA")]
+    [InlineData("AY", "BA")]
+    [InlineData("YY", "AAA")]
+    public void Revision_letters_leave_out_what_is_mistaken(string letter, string next) => RevisionLetter.Next(letter).ShouldBe(next);
+}
