@@ -32,6 +32,7 @@ public static partial class ProcedureFileText
     public static Outcome<ProcedureFile> Read(ReadOnlyMemory<byte> bytes)
     {
         if (bytes.Length > Largest) return new Problem($"The file has {bytes.Length / 1024:N0} kB.", $"A procedure file has at most {Largest / 1024 / 1024} MB: is this one?");
+        if (bytes.Span.Trim(" \r\n\t"u8).IsEmpty) return new Problem("The file is empty.", "Get it again from where it came.");
         if (CheckHead(bytes.Span) is { } bad) return bad;
         ProcedureFile? file;
         try

@@ -35,7 +35,7 @@ internal static class Words
     private static readonly FrozenSet<string> JointHeads = Set("bolt screw nut stud fitting fastener capscrew setscrew locknut plug-bolt union clamp-bolt");
     private static readonly FrozenSet<string> ConnectionHeads = Set("connector lead plug hose cable line pipe harness wire terminal coupling coupler earth ground");
     private static readonly FrozenSet<string> FluidHeads = Set("oil coolant fluid fuel water antifreeze");
-    private static readonly FrozenSet<string> AidHeads = Set("stand hanger rag wedge chock jack bungee strap cap tray bucket pan hook prop block");
+    private static readonly FrozenSet<string> AidHeads = Set("stand hanger rag wedge chock jack bungee bucket tray");
 
     /// <summary>The kinds a new thing of this head noun is likely to be, for an action; the likeliest first.</summary>
     public static IReadOnlyList<ThingKind> LikelyKinds(string headStem, Sense sense)

@@ -1,0 +1,27 @@
+using WornPath.Bench;
+using WornPath.Core.Findings;
+using WornPath.Core.Sheets;
+using WornPath.Core.Walking;
+
+// Every figure is a ratio of two things measured in turn in this run; the limits are those the issues name.
+var failed = false;
+var sheets = Enumerable.ToDictionary<int, int, Sheet>([300, 500, 2000], n => n, LongSheet.Of);
+var json = SheetJson.Write(sheets[300]);
+var found = 0;
+void WalkAndFind(Sheet sheet) => found += Rules.Find(Walker.Run(sheet)).Length;
+
+var (walk, read) = Measure.InTurn(400, () => WalkAndFind(sheets[300]), () => SheetJson.Read(json));
+Say($"walk and findings of 300 steps {walk:0.000} ms, reading that sheet from JSON ({json.Length / 1024} kB) {read:0.000} ms", walk / read, 3);
+
+var (large, small) = Measure.InTurn(200, () => WalkAndFind(sheets[2000]), () => WalkAndFind(sheets[500]));
+Say($"walk and findings of 2,000 steps {large:0.000} ms, of 500 steps {small:0.000} ms", large / small, 4.6);
+
+var (edit, insert) = await EditThroughApi.RunAsync(sheets[300]);
+Say($"an edit through the API on 300 steps {edit:0.000} ms, a bare insert with full sync {insert:0.000} ms", edit / insert, 5);
+return failed || found == 0 ? 1 : 0;
+
+void Say(string what, double ratio, double limit)
+{
+    failed |= ratio > limit;
+    Console.WriteLine($"{what}: ratio {ratio:0.00}, at most {limit}{(ratio > limit ? "  TOO SLOW" : "")}");
+}

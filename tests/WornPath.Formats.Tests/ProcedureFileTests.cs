@@ -1,0 +1,85 @@
+using System.Text;
+
+namespace WornPath.Formats.Tests;
+
+public class ProcedureFileTests
+{
+    private static readonly string Demo = Path.Combine(Root(), "demo");
+
+    public static TheoryData<string> Files => [.. Directory.GetFiles(Demo, "*.json").Select(f => Path.GetFileName(f))];
+
+    private static string Root()
+    {
+        for (var folder = new DirectoryInfo(AppContext.BaseDirectory); folder is not null; folder = folder.Parent)
+            if (File.Exists(Path.Combine(folder.FullName, "WornPath.slnx"))) return folder.FullName;
+        throw new InvalidOperationException("The tests run outside their checkout.");
+    }
+
+    private static ProcedureFile Read(string file) => ProcedureFileText.Read(File.ReadAllBytes(Path.Combine(Demo, file))).Value;
+
+    private static Problem Refused(string json) => ProcedureFileText.Read(Encoding.UTF8.GetBytes(json)).Problem.ShouldNotBeNull();
+
+    [Theory]
+    [MemberData(nameof(Files))]
+    public void A_file_is_the_same_after_writing_and_reading(string file)
+    {
+        var once = ProcedureFileText.Write(Read(file));
+        var twice = ProcedureFileText.Write(ProcedureFileText.Read(once).Value);
+        Encoding.UTF8.GetString(twice).ShouldBe(Encoding.UTF8.GetString(once));
+    }
+
+    [Fact]
+    public void The_finished_procedure_is_large_enough_and_clean()
+    {
+        var sheet = Read("front-hub-bearing.json").Sheet;
+        sheet.Steps.Count().ShouldBeGreaterThanOrEqualTo(20);
+        sheet.Joints.Length.ShouldBeGreaterThanOrEqualTo(8);
+        Rules.Find(Walker.Run(sheet)).ShouldBeEmpty();
+        sheet.Joints.ShouldAllBe(j => j.SnugIsEnough || j.Source.Length > 0);
+    }
+
+    [Fact]
+    public void The_ten_mistakes_of_the_draft_are_found_where_they_are_made()
+    {
+        var found = Rules.Find(Walker.Run(Read("loader-brackets.json").Sheet)).Select(f => $"{f.Rule} {f.StepNumber}");
+        found.ShouldBe(["HAZ001 3", "ORD001 5", "CLO004 9", "CLO002 12", "ORD002 13", "TRQ001 13", "SRC001 14", "PRT001 15", "TRQ003 17", "TRQ002 19"], ignoreOrder: true);
+    }
+
+    [Fact]
+    public void Every_way_to_cut_a_file_off_is_said_to_be_that()
+    {
+        var whole = File.ReadAllBytes(Path.Combine(Demo, "second-remote-valve.json"));
+        for (var length = 1; length < whole.Length - 3; length += 97)
+        {
+            var problem = ProcedureFileText.Read(whole.AsMemory(0, length)).Problem.ShouldNotBeNull($"cut at {length}");
+            problem.ToString().ShouldContain("cut off", Case.Insensitive, $"cut at {length}");
+        }
+    }
+
+    [Theory]
+    [InlineData("", "is empty")]
+    [InlineData(" \n", "is empty")]
+    [InlineData("[]", "not a procedure file")]
+    [InlineData("{}", "not a procedure file")]
+    [InlineData("""{"format":"wornpath-procedure"}""", "format version")]
+    [InlineData("""{"format":"wornpath-procedure","version":2,"later":{"things":[1,2]}}""", "format version 2; this program reads up to version 1")]
+    [InlineData("""{"format":"wornpath-procedure","version":1,"title":"x"}""", "cannot be read")]
+    [InlineData("""{"format":"wornpath-procedure","version":1,"number":"1","title":"x","colour":"red"}""", "colour")]
+    [InlineData("""{"format":"wornpath-procedure","version":1,"number":"1","title":" "}""", "title is empty")]
+    [InlineData("""{"format":"wornpath-procedure","version":1,"number":"1","title":"x","sheet":{"parts":[{"id":"P1","name":"lid"},{"id":"P1","name":"cap"}]}}""", "P1 stands twice")]
+    [InlineData("""{"format":"wornpath-procedure","version":1,"number":"1","title":"x","sheet":{"parts":[{"id":"P1","name":"lid"},{"id":"P2","name":"the lid"}]}}""", "already the name of")]
+    [InlineData("""{"format":"wornpath-procedure","version":1,"number":"1","title":"x","sheet":{"parts":[{"id":"Q1","name":"lid"}]}}""", "no id of a part")]
+    [InlineData("""{"format":"wornpath-procedure","version":1,"number":"1","title":"x","sheet":{"joints":[{"id":"J1","name":"bolts","torque":"-4 N·m"}]}}""", "cannot be set")]
+    [InlineData("""{"format":"wornpath-procedure","version":1,"number":"1","title":"x","sheet":{"joints":[{"id":"J1","name":"bolts","holds":["P7"]}]}}""", "no part has this id")]
+    [InlineData("""{"format":"wornpath-procedure","version":1,"number":"1","title":"x","sheet":{"phases":[{"id":"h","name":"x","steps":[{"id":"s","text":"x","actions":[{"verb":"fit","target":"P9"}]}]}]}}""", "P9, which is not on the sheet")]
+    [InlineData("""{"format":"wornpath-procedure","version":1,"number":"1","title":"x","sheet":{"phases":[{"id":"h","name":"x","steps":[{"id":"s","text":"a"},{"id":"s","text":"b"}]}]}}""", "step id s stands twice")]
+    public void A_bad_file_says_what_where_and_what_to_do(string json, string says)
+    {
+        var problem = Refused(json);
+        problem.ToString().ShouldContain(says);
+        problem.WhatToDo.ShouldNotBeEmpty();
+    }
+
+    [Fact]
+    public void A_syntax_error_names_its_line() => Refused("{\n\"format\":\"wornpath-procedure\",\n\"version\":1,\n\"number\": oops }").Where.ShouldNotBeNull().ShouldContain("line 4");
+}

@@ -1,0 +1,2 @@
+global using Shouldly;
+global using Xunit;

@@ -1,0 +1,113 @@
+import AxeBuilder from '@axe-core/playwright';
+import Ajv2020 from 'ajv/dist/2020.js';
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { gzipSync } from 'node:zlib';
+import { expect, root, test } from './workshop.mjs';
+
+/** What axe finds serious or worse on a page, as lines a person can act on. */
+async function serious(page) {
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  return violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join('; ')}`);
+}
+
+test('axe finds nothing serious on any face, nor on its dialogs', async ({ enter, page }) => {
+  await page.goto('/sign-in');
+  await expect(page.getByRole('button', { name: /Ines Aldaro/ })).toBeVisible();
+  expect(await serious(page)).toEqual([]);
+  const ines = await enter(/Ines Aldaro/);
+  expect(await serious(ines)).toEqual([]);
+  for (const face of ['write', 'joints', 'review', 'print'])
+    for (const id of [1, 2, 3]) {
+      await ines.goto(`/r/${id}/${face}`);
+      await expect(ines.locator('main')).toBeVisible();
+      if (face === 'print') await expect(ines.getByRole('article')).toBeVisible();
+      expect(await serious(ines), `${face} of ${id}`).toEqual([]);
+    }
+  await ines.goto('/r/1/write');
+  await ines.getByRole('button', { name: 'Keys and glyphs' }).click();
+  await expect(ines.getByRole('dialog')).toBeVisible();
+  await ines.waitForTimeout(400);
+  expect(await serious(ines), 'keys').toEqual([]);
+  await ines.keyboard.press('Escape');
+  await ines.locator('.count').click();
+  await expect(ines.getByText('Findings (10)')).toBeVisible();
+  await ines.waitForTimeout(400);
+  expect(await serious(ines), 'findings').toEqual([]);
+});
+
+test('an explained finding, the places of the sheet and the keys are reached without a mouse', async ({ enter }) => {
+  const page = await enter(/Ines Aldaro/);
+  await page.goto('/r/1/write');
+  await expect(page.getByRole('textbox', { name: 'Step 1', exact: true })).toBeVisible();
+  await page.keyboard.press('Control+k');
+  await page.getByRole('combobox').fill('bracket bolts');
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('Enter');
+  await expect(page.locator('.step.active textarea')).toBeFocused();
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog')).toContainText('next finding');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('F8');
+  await page.locator('.found .why').first().press('Enter');
+  await expect(page.getByRole('dialog').last()).toContainText('What it rests on');
+});
+
+test('a step is moved, parted, joined to the next phase and deleted by keyboard', async ({ enter }) => {
+  const page = await enter(/Ines Aldaro/);
+  await page.goto('/');
+  const { begin, kept } = await import('./workshop.mjs');
+  await begin(page, 'OT-140', 'Keys');
+  const keys = page.keyboard;
+  const texts = () => page.locator('.step textarea').evaluateAll((areas) => areas.map((a) => a.value));
+  await keys.type('Clean the face. Clean the bore.');
+  for (let i = 0; i < 15; i++) await keys.press('ArrowLeft');
+  await keys.press('Enter');
+  await expect.poll(texts).toEqual(['Clean the face.', 'Clean the bore.']);
+  await keys.press('Alt+ArrowUp');
+  await expect.poll(texts).toEqual(['Clean the bore.', 'Clean the face.']);
+  await keys.press('Tab');
+  await expect(page.locator('.phase').nth(1).locator('textarea')).toHaveValue('Clean the bore.');
+  await keys.press('Enter');
+  await keys.press('Backspace');
+  await expect.poll(texts).toEqual(['Clean the face.', 'Clean the bore.']);
+  await kept(page);
+  await page.reload();
+  await expect.poll(texts).toEqual(['Clean the face.', 'Clean the bore.']);
+  await page.locator('.step textarea').first().focus();
+  await page.evaluate(() => {
+    const data = new DataTransfer();
+    data.setData('text/plain', ' now\n1. Clean the hub.\n2. Clean the axle.');
+    document.activeElement.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
+  });
+  await expect.poll(texts).toEqual(['Clean the face.now', 'Clean the hub.', 'Clean the axle.', 'Clean the bore.']);
+});
+
+test('demo files and saved files are what the published schema says', async ({ enter }) => {
+  const schema = JSON.parse(readFileSync(join(root, 'docs/formats/wornpath-procedure.schema.json'), 'utf8'));
+  const validate = new Ajv2020({ allErrors: true, strict: true, allowUnionTypes: true }).compile(schema);
+  const check = (name, text) => {
+    validate(JSON.parse(text));
+    expect(validate.errors ?? [], name).toEqual([]);
+  };
+  for (const file of readdirSync(join(root, 'demo'))) check(file, readFileSync(join(root, 'demo', file), 'utf8'));
+  const ines = await enter(/Ines Aldaro/);
+  for (const id of [1, 2, 3]) check(`saved ${id}`, await (await ines.request.get(`/api/revisions/${id}/file`)).text());
+  expect(validate({ format: 'wornpath-procedure', version: 1, number: '1', title: 'x', sheet: { joints: [{ id: 'J1' }] } })).toBe(false);
+});
+
+test('script and style of the first page stay under 330 kB compressed, and nothing comes from elsewhere', async ({ page, workshop }) => {
+  let bytes = 0;
+  const waits = [];
+  page.on('response', (response) => {
+    expect(response.url().startsWith(workshop.url)).toBe(true);
+    if (/\.(js|css)$/.test(new URL(response.url()).pathname)) waits.push(response.body().then((body) => (bytes += gzipSync(body).length)));
+  });
+  await page.goto('/');
+  await page.waitForLoadState('networkidle');
+  await Promise.all(waits);
+  console.log(`first page: ${(bytes / 1024).toFixed(0)} kB of script and style, compressed`);
+  expect(bytes).toBeGreaterThan(10_000);
+  expect(bytes).toBeLessThan(330 * 1024);
+});

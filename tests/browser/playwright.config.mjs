@@ -1,0 +1,20 @@
+import { defineConfig } from '@playwright/test';
+
+/** Debian's Chromium, nothing downloaded; each worker starts a server of its own on the loopback address. */
+export default defineConfig({
+  testDir: '.',
+  timeout: 90_000,
+  expect: { timeout: 8_000 },
+  workers: 1,
+  retries: 0,
+  forbidOnly: true,
+  outputDir: 'test-results',
+  use: {
+    viewport: { width: 1280, height: 800 },
+    trace: 'retain-on-failure',
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+    },
+  },
+});

@@ -1,0 +1,105 @@
+import { test as base, expect } from '@playwright/test';
+import { spawn } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { tmpdir } from 'node:os';
+import { dirname, join, resolve } from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+export const root = resolve(dirname(fileURLToPath(import.meta.url)), '../..');
+
+const freePort = () =>
+  new Promise((done) => {
+    const server = createServer().listen(0, '127.0.0.1', () => {
+      const { port } = server.address();
+      server.close(() => done(port));
+    });
+  });
+
+/** The built application with the sample workshop, as a process that can be stopped and started again. */
+export class Workshop {
+  constructor(port) {
+    this.port = port;
+    this.url = `http://127.0.0.1:${port}`;
+    this.data = mkdtempSync(join(tmpdir(), 'wornpath-browser-'));
+  }
+
+  async start() {
+    const web = join(root, 'src/WornPath.Web');
+    this.process = spawn('dotnet', [join(web, 'bin/Debug/net10.0/WornPath.Web.dll'), '--contentRoot', web], {
+      env: { ...process.env, WornPath__Demo: 'true', WornPath__Data: this.data, ASPNETCORE_URLS: this.url, ASPNETCORE_ENVIRONMENT: 'Production' },
+      stdio: ['ignore', 'ignore', 'inherit'],
+    });
+    for (let tries = 0; tries < 300; tries++) {
+      try {
+        if ((await fetch(`${this.url}/api/session`)).ok) return;
+      } catch {
+        // not up yet
+      }
+      await new Promise((r) => setTimeout(r, 100));
+    }
+    throw new Error('The server did not start.');
+  }
+
+  /** Kills the server without warning. */
+  async stop() {
+    const gone = new Promise((r) => this.process.once('exit', r));
+    this.process.kill('SIGKILL');
+    await gone;
+  }
+
+  async end() {
+    await this.stop();
+    rmSync(this.data, { recursive: true, force: true });
+  }
+}
+
+export const test = base.extend({
+  workshop: [
+    async ({}, use) => {
+      const workshop = new Workshop(await freePort());
+      await workshop.start();
+      await use(workshop);
+      await workshop.end();
+    },
+    { scope: 'worker' },
+  ],
+  baseURL: async ({ workshop }, use) => use(workshop.url),
+  /** Signs somebody of the sample workshop in, in a window of their own. */
+  enter: async ({ browser, workshop }, use) => {
+    const contexts = [];
+    await use(async (name) => {
+      const context = await browser.newContext({ baseURL: workshop.url, viewport: { width: 1280, height: 800 } });
+      contexts.push(context);
+      const page = await context.newPage();
+      page.on('pageerror', (error) => {
+        throw error;
+      });
+      await page.goto('/sign-in');
+      await page.getByRole('button', { name }).click();
+      await expect(page.getByRole('heading', { name: 'Shelf' })).toBeVisible();
+      return page;
+    });
+    for (const context of contexts) await context.close();
+  },
+});
+
+export { expect };
+
+/** A new procedure, begun from the shelf by keyboard; leaves the cursor in its first step. */
+export async function begin(page, number, title) {
+  await page.getByRole('button', { name: 'New procedure' }).press('Enter');
+  await page.getByLabel('Number').fill(number);
+  await page.keyboard.press('Tab');
+  await page.keyboard.type(title);
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('link', { name: 'Write' })).toBeVisible();
+  const first = page.getByRole('textbox', { name: 'Step 1', exact: true });
+  await first.focus();
+  return first;
+}
+
+/** Everything typed is on the server's disk. */
+export async function kept(page) {
+  await expect(page.getByTestId('kept')).toHaveText(/^kept/);
+}
