@@ -8,7 +8,9 @@ import { expect, root, test } from './workshop.mjs';
 /** What axe finds serious or worse on a page, as lines a person can act on. */
 async function serious(page) {
   const { violations } = await new AxeBuilder({ page }).analyze();
-  return violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join('; ')}`);
+  return violations
+    .filter((v) => v.impact === 'serious' || v.impact === 'critical')
+    .map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join('; ')}`);
 }
 
 test('axe finds nothing serious on any face, nor on its dialogs', async ({ enter, page }) => {
@@ -30,7 +32,7 @@ test('axe finds nothing serious on any face, nor on its dialogs', async ({ enter
   await ines.waitForTimeout(400);
   expect(await serious(ines), 'keys').toEqual([]);
   await ines.keyboard.press('Escape');
-  await ines.locator('.count').click();
+  await ines.locator('header .count').click();
   await expect(ines.getByText('Findings (10)')).toBeVisible();
   await ines.waitForTimeout(400);
   expect(await serious(ines), 'findings').toEqual([]);
@@ -79,14 +81,24 @@ test('a step is moved, parted, joined to the next phase and deleted by keyboard'
   await page.evaluate(() => {
     const data = new DataTransfer();
     data.setData('text/plain', ' now\n1. Clean the hub.\n2. Clean the axle.');
-    document.activeElement.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
+    document.activeElement.dispatchEvent(
+      new ClipboardEvent('paste', {
+        clipboardData: data,
+        bubbles: true,
+        cancelable: true,
+      }),
+    );
   });
   await expect.poll(texts).toEqual(['Clean the face.now', 'Clean the hub.', 'Clean the axle.', 'Clean the bore.']);
 });
 
 test('demo files and saved files are what the published schema says', async ({ enter }) => {
   const schema = JSON.parse(readFileSync(join(root, 'docs/formats/wornpath-procedure.schema.json'), 'utf8'));
-  const validate = new Ajv2020({ allErrors: true, strict: true, allowUnionTypes: true }).compile(schema);
+  const validate = new Ajv2020({
+    allErrors: true,
+    strict: true,
+    allowUnionTypes: true,
+  }).compile(schema);
   const check = (name, text) => {
     validate(JSON.parse(text));
     expect(validate.errors ?? [], name).toEqual([]);
@@ -94,7 +106,15 @@ test('demo files and saved files are what the published schema says', async ({ e
   for (const file of readdirSync(join(root, 'demo'))) check(file, readFileSync(join(root, 'demo', file), 'utf8'));
   const ines = await enter(/Ines Aldaro/);
   for (const id of [1, 2, 3]) check(`saved ${id}`, await (await ines.request.get(`/api/revisions/${id}/file`)).text());
-  expect(validate({ format: 'wornpath-procedure', version: 1, number: '1', title: 'x', sheet: { joints: [{ id: 'J1' }] } })).toBe(false);
+  expect(
+    validate({
+      format: 'wornpath-procedure',
+      version: 1,
+      number: '1',
+      title: 'x',
+      sheet: { joints: [{ id: 'J1' }] },
+    }),
+  ).toBe(false);
 });
 
 test('script and style of the first page stay under 330 kB compressed, and nothing comes from elsewhere', async ({ page, workshop }) => {

@@ -31,7 +31,9 @@ test('what is typed while the server is away waits here, outlives a reload, and 
   await page.keyboard.type('Remove nothing while the server is away.');
   await expect(page.getByTestId('kept')).toHaveText(/not connected: \d+ edits? wait/);
   await workshop.start();
-  await expect(page.getByTestId('kept')).toHaveText(/^kept/, { timeout: 15_000 });
+  await expect(page.getByTestId('kept')).toHaveText(/^kept/, {
+    timeout: 15_000,
+  });
   await page.reload();
   await expect(page.getByRole('textbox', { name: 'Step 2', exact: true })).toHaveValue('Remove nothing while the server is away.');
 });
@@ -97,4 +99,19 @@ test('a hundred kilobytes in a step, markup, and values that cannot be are told,
   await page.getByRole('link', { name: 'Print' }).click();
   await expect(page.getByRole('article')).toContainText('<script>alert(1)</script>');
   expect(dialogs).toBe(0);
+});
+
+test('what is typed after the session ended waits, and arrives once signed in again', async ({ enter }) => {
+  const page = await enter(/Ines Aldaro/);
+  const first = await begin(page, 'OT-134', 'Signed out');
+  await first.pressSequentially('Clean the face.');
+  await kept(page);
+  await page.context().clearCookies();
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('Clean the bore.');
+  await expect(page.getByTestId('kept')).toHaveText(/signed out: \d+ edits? wait/);
+  await page.getByRole('link', { name: 'Sign in again' }).click();
+  await page.getByRole('button', { name: /Ines Aldaro/ }).click();
+  await expect(page.getByRole('textbox', { name: 'Step 2', exact: true })).toHaveValue('Clean the bore.');
+  await kept(page);
 });

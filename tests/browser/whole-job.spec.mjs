@@ -52,7 +52,7 @@ test('a procedure of ten steps is written by keyboard, cleared, released by a se
   await expect(group('slack')).toContainText('hand-tight');
 
   // Three findings: no stands, the lead left open, a value without a source. The first two by their fix.
-  const count = page.locator('.count');
+  const count = page.locator('header .count');
   await expect(count).toContainText('3');
   await keys.press('F8');
   await keys.press('F8');
@@ -74,8 +74,8 @@ test('a procedure of ten steps is written by keyboard, cleared, released by a se
   await keys.press('Enter');
   await page.getByLabel('Fastener of J1').fill('M12x1.25x40 10.9 bolt, 17 mm');
   await keys.press('Tab');
-  await expect(page.locator('.count')).toContainText('nothing found');
-  await expect(page.getByText('95 N·m')).toBeVisible();
+  await expect(page.locator('header .count')).toContainText('nothing found');
+  await expect(page.getByText('95 N·m', { exact: true })).toBeVisible();
   await expect(page.getByRole('img', { name: /of the proof load at the target/ })).toBeVisible();
 
   await page.getByRole('link', { name: 'Review' }).press('Enter');
@@ -97,7 +97,7 @@ test('a procedure of ten steps is written by keyboard, cleared, released by a se
   await expect(paper.getByRole('row', { name: /J1.*strap bolts/ })).toContainText('70 lbf·ft');
   await expect(paper).toContainText('17 mm socket');
   await expect(paper).toContainText('WARNING');
-  const order = await paper.locator('.text').allInnerTexts();
+  const order = await paper.locator('.line .text').allInnerTexts();
   expect(order.findIndex((t) => t.includes('stands'))).toBeGreaterThan(order.findIndex((t) => t.includes('Raise')));
   await expect(tilde.getByRole('textbox')).toHaveCount(0);
 });

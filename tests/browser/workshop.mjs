@@ -27,7 +27,13 @@ export class Workshop {
   async start() {
     const web = join(root, 'src/WornPath.Web');
     this.process = spawn('dotnet', [join(web, 'bin/Debug/net10.0/WornPath.Web.dll'), '--contentRoot', web], {
-      env: { ...process.env, WornPath__Demo: 'true', WornPath__Data: this.data, ASPNETCORE_URLS: this.url, ASPNETCORE_ENVIRONMENT: 'Production' },
+      env: {
+        ...process.env,
+        WornPath__Demo: 'true',
+        WornPath__Data: this.data,
+        ASPNETCORE_URLS: this.url,
+        ASPNETCORE_ENVIRONMENT: 'Production',
+      },
       stdio: ['ignore', 'ignore', 'inherit'],
     });
     for (let tries = 0; tries < 300; tries++) {
@@ -69,7 +75,10 @@ export const test = base.extend({
   enter: async ({ browser, workshop }, use) => {
     const contexts = [];
     await use(async (name) => {
-      const context = await browser.newContext({ baseURL: workshop.url, viewport: { width: 1280, height: 800 } });
+      const context = await browser.newContext({
+        baseURL: workshop.url,
+        viewport: { width: 1280, height: 800 },
+      });
       contexts.push(context);
       const page = await context.newPage();
       page.on('pageerror', (error) => {

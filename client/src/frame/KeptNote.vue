@@ -7,6 +7,7 @@ import { useDraft } from '../shared/draft';
 const draft = useDraft();
 const now = useNow({ interval: 1000 });
 const text = computed(() => {
+  if (draft.signedOut) return `signed out: ${draft.waiting} edit${draft.waiting === 1 ? '' : 's'} wait here`;
   if (!draft.connected)
     return draft.waiting > 0 ? `not connected: ${draft.waiting} edit${draft.waiting === 1 ? '' : 's'} wait here` : 'not connected';
   if (draft.waiting > 0) return 'keeping …';
@@ -19,6 +20,7 @@ const text = computed(() => {
 
 <template>
   <span class="kept" :class="{ lost: !draft.connected }" data-testid="kept">{{ text }}</span>
+  <router-link v-if="draft.signedOut" :to="{ name: 'sign-in', query: { to: $route.fullPath } }">Sign in again</router-link>
   <span v-if="!draft.connected" class="visually-hidden" role="status"
     >Not connected. What you type is kept in this browser and sent when the server is back.</span
   >

@@ -70,7 +70,7 @@ function go(event: KeyboardEvent): void {
 </script>
 
 <template>
-  <main ref="root" class="joints">
+  <main ref="root" class="joints" tabindex="0" aria-label="Joints">
     <div class="head">
       <h1>Joints</h1>
       <p class="quiet">

@@ -36,7 +36,7 @@ const open = computed(() => sheet.value?.state !== 'released');
 </script>
 
 <template>
-  <main class="print">
+  <main class="print" tabindex="0" aria-label="Print">
     <component :is="'style'">{{ pageRule }}</component>
     <div class="tools">
       <fieldset>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue';
+import { computed, onMounted, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { api, take, type EventView, type Trouble } from '../shared/api/client';
 import { troubleOf } from '../shared/api/trouble';
@@ -30,11 +30,21 @@ const words: Record<EventView['kind'], string> = {
   withdrawn: 'withdrew it',
 };
 
+// What may happen now depends on what was written since the procedure was opened.
+onMounted(async () => {
+  try {
+    await draft.settled();
+    await draft.refresh();
+  } catch (error) {
+    trouble.value = troubleOf(error);
+  }
+});
+
 async function attempt(work: () => Promise<unknown>): Promise<void> {
   busy.value = true;
   trouble.value = null;
   try {
-    draft.flushAll();
+    await draft.settled();
     await work();
     asking.value = null;
     reason.value = '';
@@ -94,7 +104,7 @@ const when = (iso: string): string =>
 
 <template>
   <main class="review">
-    <section class="life">
+    <section class="life" tabindex="0" aria-label="Life of the revision">
       <h1>Review</h1>
       <p class="state"><StateTag :state="revision.state" :letter="revision.letter" /> {{ next }}</p>
       <p v-if="trouble" class="trouble" role="alert">
@@ -138,7 +148,7 @@ const when = (iso: string): string =>
         </ul>
       </template>
     </section>
-    <section class="found">
+    <section class="found" tabindex="0" aria-label="Findings">
       <h2>
         Findings <span class="figures count">{{ draft.findings.length }}</span>
       </h2>

@@ -26,7 +26,9 @@ async function explain(rule: string): Promise<void> {
     <div class="body">
       <p>
         {{ finding.message }}
-        <button type="button" class="why" :aria-label="`Why: ${finding.title}`" @click="explain(finding.rule)">{{ finding.rule }}</button>
+        <button type="button" class="why" :aria-label="`${finding.rule}: why? ${finding.title}`" @click="explain(finding.rule)">
+          {{ finding.rule }}
+        </button>
       </p>
       <p v-if="draft.canEdit && finding.fixes?.length" class="fixes">
         <button v-for="fix in finding.fixes" :key="fix.title" type="button" class="fix" @click="draft.send(fix.edit)">

@@ -16,6 +16,7 @@ import {
   type Trouble,
 } from './api/client';
 import { EditQueue, type Queued } from './editQueue';
+import { useSession } from './session';
 
 /** Something that could not be done as asked, shown until it is put away; with the edit, where it can be sent again over theirs. */
 export interface OpenTrouble extends Trouble {
@@ -43,8 +44,11 @@ export const useDraft = defineStore('draft', () => {
   /** Why a step's text was not taken, by step. */
   const refusals = shallowReactive(new Map<string, Trouble>());
   const troubles = ref<OpenTrouble[]>([]);
+  /** Steps whose text clashed with somebody else's: nothing of them is sent until the writer has chosen. */
+  const disputed = new Set<string>();
 
   const connected = ref(true);
+  const signedOut = ref(false);
   const waiting = ref(0);
   const keptAt = ref<number | null>(null);
   let queue: EditQueue | null = null;
@@ -84,9 +88,11 @@ export const useDraft = defineStore('draft', () => {
     typed.clear();
     bases.clear();
     refusals.clear();
+    disputed.clear();
     troubles.value = [];
     keptAt.value = null;
-    queue = new EditQueue(`wornpath-queue-${id}`, sendOne, (state) => {
+    signedOut.value = false;
+    queue = new EditQueue(`wornpath-queue-${useSession().view?.id}-${id}`, sendOne, (state) => {
       waiting.value = state.waiting;
       connected.value = state.connected;
       if (state.kept) keptAt.value = Date.now();
@@ -150,11 +156,17 @@ export const useDraft = defineStore('draft', () => {
       apply(view, false);
     } catch (error) {
       if (!(error instanceof Refused)) throw error;
+      if (error.trouble.status === 401) {
+        // Signed out meanwhile: the edit waits, as without a connection.
+        signedOut.value = true;
+        throw new NotConnected();
+      }
       if (revision.value?.id !== id) return;
       if (item.edit?.do === 'writeStep' && error.trouble.theirs === undefined) {
         // The text stays in its field, with the reason beside it.
         refusals.set(item.edit.id, error.trouble);
       } else {
+        if (item.edit?.do === 'writeStep') disputed.add(item.edit.id);
         troubles.value = [...troubles.value, { ...error.trouble, edit: item.edit ?? undefined }];
       }
       // What the page shows may be ahead of what stands: look again.
@@ -165,6 +177,12 @@ export const useDraft = defineStore('draft', () => {
   function send(edit: Edit): void {
     if (!revision.value) return;
     queue?.add({ revision: revision.value.id, edit });
+  }
+
+  /** When everything typed and sent is acknowledged or refused. */
+  async function settled(): Promise<void> {
+    flushAll();
+    await queue?.settled();
   }
 
   /** Sends and waits until all that was sent is acknowledged or refused. */
@@ -189,7 +207,7 @@ export const useDraft = defineStore('draft', () => {
     clearTimeout(timers.get(id));
     timers.delete(id);
     const text = typed.get(id);
-    if (text === undefined || !revision.value) return;
+    if (text === undefined || !revision.value || disputed.has(id)) return;
     if (text === (bases.get(id) ?? '') && !queue?.some((q) => q.edit?.do === 'writeStep' && q.edit.id === id)) {
       typed.delete(id);
       bases.delete(id);
@@ -262,9 +280,10 @@ export const useDraft = defineStore('draft', () => {
     troubles.value = troubles.value.filter((t) => t !== trouble);
     const edit = trouble.edit;
     if (edit?.do === 'writeStep') {
+      disputed.delete(edit.id);
       if (mine) {
         bases.set(edit.id, trouble.theirs ?? '');
-        typed.set(edit.id, edit.text);
+        if (!typed.has(edit.id)) typed.set(edit.id, edit.text);
         flush(edit.id);
       } else {
         typed.delete(edit.id);
@@ -292,6 +311,7 @@ export const useDraft = defineStore('draft', () => {
     refusals,
     troubles,
     connected,
+    signedOut,
     waiting,
     keptAt,
     order,
@@ -305,6 +325,7 @@ export const useDraft = defineStore('draft', () => {
     refresh,
     poll,
     send,
+    settled,
     sendAndSettle,
     type,
     flush,

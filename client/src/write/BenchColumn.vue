@@ -41,7 +41,7 @@ const groups = computed<{ title: string; mark: string; lines: BenchLine[]; empty
 </script>
 
 <template>
-  <section class="bench" aria-label="Bench" aria-live="polite">
+  <section class="bench" aria-label="Bench" aria-live="polite" tabindex="0">
     <h2>
       Bench
       <span class="after"

@@ -48,7 +48,7 @@ watch(
 <template>
   <main class="write">
     <RouteColumn />
-    <section class="sheet" aria-label="Sheet">
+    <section class="sheet" aria-label="Sheet" tabindex="0">
       <div v-for="phase in draft.phases" :key="phase.id" class="phase">
         <h2>
           <input
