@@ -39,7 +39,7 @@ internal static class EditThroughApi
 
             var text = "Inspect cover 30 for cracks at the lugs.";
             var number = 0;
-            return await Measure.InTurnAsync(400, Edit, Insert);
+            return await Measure.InTurnAsync(2000, Edit, Insert);
 
             async Task Edit()
             {

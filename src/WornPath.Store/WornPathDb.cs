@@ -12,6 +12,8 @@ public sealed class WornPathDb(DbContextOptions<WornPathDb> options) : IdentityD
 
     public DbSet<Revision> Revisions => Set<Revision>();
 
+    public DbSet<SheetSnapshot> Snapshots => Set<SheetSnapshot>();
+
     public DbSet<EditEntry> Edits => Set<EditEntry>();
 
     public DbSet<ReviewEvent> Events => Set<ReviewEvent>();
@@ -33,6 +35,11 @@ public sealed class WornPathDb(DbContextOptions<WornPathDb> options) : IdentityD
             revision.Property(r => r.Letter).HasMaxLength(4);
             revision.HasIndex(r => new { r.ProcedureId, r.Letter }).IsUnique();
             revision.HasOne(r => r.Author).WithMany().HasForeignKey(r => r.AuthorId).OnDelete(DeleteBehavior.Restrict);
+        });
+        builder.Entity<SheetSnapshot>(snapshot =>
+        {
+            snapshot.HasKey(s => s.RevisionId);
+            snapshot.HasOne<Revision>().WithOne(r => r.Snapshot).HasForeignKey<SheetSnapshot>(s => s.RevisionId);
         });
         builder.Entity<EditEntry>(edit =>
         {

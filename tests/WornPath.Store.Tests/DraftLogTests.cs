@@ -56,8 +56,8 @@ public class DraftLogTests
         await Become(RevisionState.InReview);
         await Should.ThrowAsync<DbUpdateException>(() => store.AppendAsync(sheet, 2, new InsertStep("s2", "h1", null, "y")));
         await Become(RevisionState.Released);
-        await Should.ThrowAsync<SqliteException>(() => db.Revisions.ExecuteUpdateAsync(s => s.SetProperty(r => r.Base, [1])));
-        await Should.ThrowAsync<SqliteException>(() => db.Revisions.ExecuteDeleteAsync());
+        await Should.ThrowAsync<SqliteException>(() => db.Snapshots.ExecuteUpdateAsync(s => s.SetProperty(r => r.Json, [1])));
+        await Should.ThrowAsync<SqliteException>(() => db.Snapshots.ExecuteDeleteAsync());
         await Should.ThrowAsync<SqliteException>(() => db.Edits.ExecuteUpdateAsync(s => s.SetProperty(e => e.Label, "z")));
         await Should.ThrowAsync<SqliteException>(() => Become(RevisionState.Draft));
         await Become(RevisionState.Superseded);

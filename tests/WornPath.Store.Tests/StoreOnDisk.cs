@@ -26,7 +26,7 @@ internal sealed class StoreOnDisk : IAsyncDisposable
         await StoreSetup.MigrateAsync(db);
         db.Users.Add(new Person { Id = "ines", UserName = "ines", DisplayName = "Ines" });
         var sheet = Editor.Apply(Sheet.Empty, new InsertPhase("h1", null, "Work")).Value.Sheet;
-        var revision = new Revision { Letter = "A", State = RevisionState.Draft, AuthorId = "ines", Base = SheetJson.Write(sheet), Procedure = new Procedure { Number = "1", Title = "One" } };
+        var revision = new Revision { Letter = "A", State = RevisionState.Draft, AuthorId = "ines", Snapshot = new SheetSnapshot { Json = SheetJson.Write(sheet) }, Procedure = new Procedure { Number = "1", Title = "One" } };
         db.Revisions.Add(revision);
         await db.SaveChangesAsync();
         store.RevisionId = revision.Id;

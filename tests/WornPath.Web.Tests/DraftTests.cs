@@ -26,14 +26,14 @@ public sealed class DraftTests(Workshop workshop) : IClassFixture<Workshop>
         view = await ines.EditAsync(id, question.Answers.First(a => a.Label == "New joint").Edit);
         view.Steps.Single(s => s.Id == first).Chips.Single().Text.ShouldBe("take out J1 strap bolts");
         (await ines.GetAsync<Bench>($"/api/revisions/{id}/bench?step=1")).Off.Single().Id.ShouldBe("J1");
-        view.Findings.Select(f => f.Rule).ShouldBe(["CLO001"]);
+        view.Findings!.Value.Select(f => f.Rule).ShouldBe(["CLO001"]);
 
         // The fix of the finding, then what it leaves: a value and its source.
-        view = await ines.EditAsync(id, view.Findings[0].Fixes[0].Edit);
-        view.Findings.Select(f => f.Rule).ShouldBe(["TRQ001"]);
+        view = await ines.EditAsync(id, view.Findings!.Value[0].Fixes[0].Edit);
+        view.Findings!.Value.Select(f => f.Rule).ShouldBe(["TRQ001"]);
         view = await ines.EditAsync(id, new SetField("J1", "torque", "", "70 lb-ft"));
         view.Joints!.Value.Single().Counterpart.ShouldBe("95 N·m");
-        view.Findings.Select(f => f.Rule).ShouldBe(["SRC001"]);
+        view.Findings!.Value.Select(f => f.Rule).ShouldBe(["SRC001"]);
         await ines.EditAsync(id, new SetField("J1", "source", "", "Sample manual, p. 9"));
 
         (await ines.PostAsync($"/api/revisions/{id}/send")).StatusCode.ShouldBe(HttpStatusCode.NoContent);

@@ -29,10 +29,10 @@ const columns = [
   { name: 'torque', label: 'Torque, other unit', width: '9.6%' },
 ] as const;
 const after = [
-  { name: 'source', label: 'Source of the value', width: '20%' },
-  { name: 'treatment', label: 'Treatment', width: '8%' },
+  { name: 'source', label: 'Source of the value', width: '19.6%' },
+  { name: 'treatment', label: 'Treatment', width: '7.4%' },
   { name: 'reuse', label: 'Reuse', width: '4.6%' },
-  { name: 'locking', label: 'Lock', width: '6%' },
+  { name: 'locking', label: 'Lock', width: '7%' },
   { name: 'mark', label: 'Mark', width: '3.6%' },
   { name: 'holds', label: 'Holds', width: '5.2%' },
 ] as const;
@@ -211,13 +211,22 @@ td[data-column='name'] :deep(.still) {
   padding-left: 30px;
 }
 
+td[data-column='torque'] :deep(input) {
+  height: 25px;
+  margin-top: 2px;
+}
+
+td[data-column='torque'] :deep(input:focus) {
+  outline-offset: -2px;
+}
+
 .computed {
   display: block;
-  min-height: 16px;
-  margin-top: -7px;
+  height: 17px;
   padding: 0 5px 3px;
-  font-size: 12px;
+  font-size: 11.5px;
   line-height: 14px;
+  white-space: nowrap;
   color: var(--ink-soft);
 }
 

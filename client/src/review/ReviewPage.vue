@@ -112,7 +112,11 @@ const when = (iso: string): string =>
       </p>
       <div class="acts">
         <a-button v-if="revision.may.send" type="primary" :loading="busy" @click="send">Send for review</a-button>
-        <a-button v-if="session.is('approver') && revision.state === 'in review'" type="primary" :loading="busy" @click="release"
+        <a-button
+          v-if="session.is('approver') && revision.state === 'in review'"
+          :type="revision.may.release ? 'primary' : 'default'"
+          :loading="busy"
+          @click="release"
           >Release revision {{ revision.letter }}</a-button
         >
         <a-button v-if="revision.may.return" @click="asking = 'return'">Return with a reason</a-button>

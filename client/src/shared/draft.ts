@@ -75,7 +75,7 @@ export const useDraft = defineStore('draft', () => {
     if (whole) for (const [id, text] of typed) if (steps.get(id)?.text === text) typed.delete(id);
     if (view.things) things.value = view.things;
     if (view.joints) joints.value = view.joints;
-    findings.value = view.findings;
+    if (view.findings) findings.value = view.findings;
     undoLabel.value = view.undo ?? null;
     redoLabel.value = view.redo ?? null;
   }

@@ -294,6 +294,12 @@ textarea,
   white-space: pre-wrap;
 }
 
+/* The step under the cursor is marked as a whole; the caret and this line show the field. */
+.body textarea:focus-visible {
+  outline: 0 solid transparent;
+  box-shadow: 0 2px 0 var(--ochre-mark);
+}
+
 textarea::placeholder {
   color: #6a6b60;
 }

@@ -42,6 +42,9 @@ public sealed record Delta(ImmutableArray<Change> Changes)
     /// <summary>What changed between two sheets.</summary>
     public static Delta Between(Sheet before, Sheet after) => DeltaFinder.Find(before, after);
 
+    /// <summary>True where both sheets have the same phases with the same steps in the same order.</summary>
+    public static bool SameOutline(Sheet a, Sheet b) => DeltaFinder.SameOutline(a, b);
+
     /// <summary>The sheet with this delta done to it, or whose values stand in the way.</summary>
     public Outcome<Sheet> ApplyTo(Sheet sheet) => DeltaApplier.Apply(this, sheet);
 }

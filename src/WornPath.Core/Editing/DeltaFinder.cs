@@ -49,6 +49,16 @@ internal static class DeltaFinder
 
     private static void Phases(ImmutableArray<Change>.Builder changes, Sheet before, Sheet after)
     {
+        if (SameOutline(before, after))
+        {
+            // Most edits change a text or a name and move nothing.
+            for (var p = 0; p < after.Phases.Length; p++)
+                for (var s = 0; s < after.Phases[p].Steps.Length; s++)
+                    if (!ReferenceEquals(before.Phases[p].Steps[s], after.Phases[p].Steps[s]))
+                        Fields(changes, Slots.Step, after.Phases[p].Steps[s].Id, before.Phases[p].Steps[s], after.Phases[p].Steps[s]);
+            return;
+        }
+
         static Phase Bare(Phase phase) => phase with { Steps = [] };
         var changed = ImmutableArray.CreateBuilder<Change>();
         var oldPhases = before.Phases.ToDictionary(p => p.Id);
@@ -64,6 +74,22 @@ internal static class DeltaFinder
         AddPlaces(changed, Slots.Phase, PhasePlaces(before), PhasePlaces(after));
         AddPlaces(changed, Slots.Step, StepPlaces(before), StepPlaces(after));
         changes.AddRange(changed);
+    }
+
+    /// <summary>True where both have the same phases, by id and name, with the same steps in the same order.</summary>
+    public static bool SameOutline(Sheet a, Sheet b)
+    {
+        if (a.Phases == b.Phases) return true;
+        if (a.Phases.Length != b.Phases.Length) return false;
+        for (var p = 0; p < a.Phases.Length; p++)
+        {
+            Phase x = a.Phases[p], y = b.Phases[p];
+            if (x.Id != y.Id || x.Name != y.Name || x.Steps.Length != y.Steps.Length) return false;
+            for (var s = 0; s < x.Steps.Length; s++)
+                if (x.Steps[s].Id != y.Steps[s].Id) return false;
+        }
+
+        return true;
     }
 
     private static List<(string Id, Place Place)> PhasePlaces(Sheet sheet) =>

@@ -18,12 +18,25 @@ public static partial class PropertyClass
     // All from memory of the tables; see the checks beside the tests.
     private static readonly FrozenDictionary<string, Row[]> Rows = new Dictionary<string, Row[]>(StringComparer.OrdinalIgnoreCase)
     {
-        ["4.6"] = [new(39, 225)], ["4.8"] = [new(39, 310)], ["5.6"] = [new(39, 280)], ["5.8"] = [new(39, 380)], ["6.8"] = [new(39, 440)],
-        ["8.8"] = [new(16, 580), new(39, 600)], ["9.8"] = [new(16, 650)], ["10.9"] = [new(39, 830)], ["12.9"] = [new(39, 970)],
-        ["grade 1"] = [new(38.1, 33 * MegapascalPerKsi)], ["grade 2"] = [new(19.05, 55 * MegapascalPerKsi), new(38.1, 33 * MegapascalPerKsi)],
-        ["grade 5"] = [new(25.4, 85 * MegapascalPerKsi), new(38.1, 74 * MegapascalPerKsi)], ["grade 8"] = [new(38.1, 120 * MegapascalPerKsi)],
-        ["A2-50"] = [new(39, 210)], ["A2-70"] = [new(39, 450)], ["A2-80"] = [new(39, 600)],
-        ["A4-50"] = [new(39, 210)], ["A4-70"] = [new(39, 450)], ["A4-80"] = [new(39, 600)],
+        ["4.6"] = [new(39, 225)],
+        ["4.8"] = [new(39, 310)],
+        ["5.6"] = [new(39, 280)],
+        ["5.8"] = [new(39, 380)],
+        ["6.8"] = [new(39, 440)],
+        ["8.8"] = [new(16, 580), new(39, 600)],
+        ["9.8"] = [new(16, 650)],
+        ["10.9"] = [new(39, 830)],
+        ["12.9"] = [new(39, 970)],
+        ["grade 1"] = [new(38.1, 33 * MegapascalPerKsi)],
+        ["grade 2"] = [new(19.05, 55 * MegapascalPerKsi), new(38.1, 33 * MegapascalPerKsi)],
+        ["grade 5"] = [new(25.4, 85 * MegapascalPerKsi), new(38.1, 74 * MegapascalPerKsi)],
+        ["grade 8"] = [new(38.1, 120 * MegapascalPerKsi)],
+        ["A2-50"] = [new(39, 210)],
+        ["A2-70"] = [new(39, 450)],
+        ["A2-80"] = [new(39, 600)],
+        ["A4-50"] = [new(39, 210)],
+        ["A4-70"] = [new(39, 450)],
+        ["A4-80"] = [new(39, 600)],
     }.ToFrozenDictionary(StringComparer.OrdinalIgnoreCase);
 
     /// <summary>Every class known, as printed.</summary>

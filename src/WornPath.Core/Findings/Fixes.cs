@@ -13,7 +13,7 @@ internal static class Fixes
     {
         if (stepIndex < 0 || stepIndex >= walk.Steps.Count) return null;
         var after = walk.Steps[stepIndex];
-        var phase = PhaseOf(walk, after);
+        var (phase, _) = walk.PlaceOf(after);
         return Group(title, phase, after.Id, sentences);
     }
 
@@ -21,8 +21,7 @@ internal static class Fixes
     public static Fix? InsertBefore(Walk walk, int stepIndex, string title, params ReadOnlySpan<string> sentences)
     {
         var step = walk.Steps[stepIndex];
-        var phase = PhaseOf(walk, step);
-        var at = phase.Steps.IndexOf(step);
+        var (phase, at) = walk.PlaceOf(step);
         return Group(title, phase, at == 0 ? null : phase.Steps[at - 1].Id, sentences);
     }
 
@@ -33,29 +32,19 @@ internal static class Fixes
     /// <summary>A new step with this sentence where things of the refit belong: before the vehicle comes down for the last time, else at the end.</summary>
     public static Fix? InsertInRefit(Walk walk, int notBefore, string title, params ReadOnlySpan<string> sentences)
     {
-        var lowering = LastLowering(walk);
-        return lowering > notBefore ? InsertBefore(walk, lowering, title, sentences) : InsertAtEnd(walk, title, sentences);
+        return walk.LastLowering > notBefore ? InsertBefore(walk, walk.LastLowering, title, sentences) : InsertAtEnd(walk, title, sentences);
     }
 
     /// <summary>Moves a step to stand right before another.</summary>
     public static Fix MoveBefore(Walk walk, Step step, Step before)
     {
-        var phase = PhaseOf(walk, before);
-        var at = phase.Steps.IndexOf(before);
+        var (phase, at) = walk.PlaceOf(before);
         return new Fix($"Move step {NumberOf(walk, step)} before step {NumberOf(walk, before)}", new MoveStep(step.Id, phase.Id, at == 0 ? null : phase.Steps[at - 1].Id));
     }
 
     /// <summary>Moves a step to stand right behind another.</summary>
     public static Fix MoveAfter(Walk walk, Step step, Step after) =>
-        new($"Move step {NumberOf(walk, step)} behind step {NumberOf(walk, after)}", new MoveStep(step.Id, PhaseOf(walk, after).Id, after.Id));
-
-    /// <summary>Where the step lowers the vehicle to the ground for the last time; −1 where none does.</summary>
-    public static int LastLowering(Walk walk)
-    {
-        for (var i = walk.Events.Count - 1; i >= 0; i--)
-            if (walk.Events[i].Action.Verb is Verb.Lower or Verb.LowerToTouch) return walk.Events[i].StepIndex;
-        return -1;
-    }
+        new($"Move step {NumberOf(walk, step)} behind step {NumberOf(walk, after)}", new MoveStep(step.Id, walk.PlaceOf(after).Phase.Id, after.Id));
 
     /// <summary>The sentence's name for a thing: "the" and its name.</summary>
     public static string The(Thing thing) => thing.Name.StartsWith("the ", StringComparison.OrdinalIgnoreCase) ? thing.Name : $"the {thing.Name}";
@@ -66,8 +55,6 @@ internal static class Fixes
             if (walk.Steps[i].Id == step.Id) return i + 1;
         return 0;
     }
-
-    private static Phase PhaseOf(Walk walk, Step step) => walk.Sheet.Phases.First(p => p.Steps.Any(s => s.Id == step.Id));
 
     // Steps that follow each other are put in last first, each behind the same one.
     private static Fix Group(string title, Phase phase, string? after, ReadOnlySpan<string> sentences)

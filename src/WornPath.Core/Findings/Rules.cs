@@ -21,6 +21,7 @@ public static class Rules
         new FluidNotChecked(),
         new RemovedWhileHeld(),
         new FittedBeforeWhatGoesUnder(),
+        new TightenedOverNothing(),
         new NoValueAtFinalTorque(),
         new WheelTorquedInTheAir(),
         new BeyondWhatItBears(),

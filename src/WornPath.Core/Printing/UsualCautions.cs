@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using System.Runtime.CompilerServices;
 using WornPath.Core.Sheets;
 
 namespace WornPath.Core.Printing;
@@ -33,6 +34,21 @@ public static class UsualCautions
     /// <summary>The cautions of a step: the author's own, then the usual ones for its actions; those that earlier steps already gave are left out.</summary>
     public static ImmutableArray<Caution> For(Step step, Sheet sheet, ISet<Caution> given)
     {
+        if (!Found.TryGetValue(step, out var known) || !known.IsOf(sheet)) Found.AddOrUpdate(step, known = new Known(sheet, OfStep(step, sheet)));
+        return known.Cautions.IsEmpty ? [] : [.. known.Cautions.Where(given.Add)];
+    }
+
+    // Steps live on from sheet to sheet: what one of them needs is found once, as long as the things it names stay the same.
+    private static readonly ConditionalWeakTable<Step, Known> Found = [];
+
+    private sealed record Known(Sheet Sheet, ImmutableArray<Caution> Cautions)
+    {
+        public bool IsOf(Sheet other) =>
+            ReferenceEquals(Sheet, other) || (Sheet.Parts == other.Parts && Sheet.Joints == other.Joints && Sheet.Connections == other.Connections && Sheet.Fluids == other.Fluids && Sheet.Aids == other.Aids);
+    }
+
+    private static ImmutableArray<Caution> OfStep(Step step, Sheet sheet)
+    {
         var found = new List<Caution>(step.Cautions);
         foreach (var action in step.Actions)
         {
@@ -60,6 +76,6 @@ public static class UsualCautions
         var text = step.Text.ToLowerInvariant();
         if (text.Contains("cleaner") || text.Contains("solvent") || text.Contains("thinner")) found.Add(Cleaner);
         if (text.Contains("hammer") || text.Contains(" drift") || text.Contains("chisel")) found.Add(Hammer);
-        return [.. found.Distinct().Where(given.Add)];
+        return [.. found.Distinct()];
     }
 }

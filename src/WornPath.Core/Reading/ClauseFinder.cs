@@ -59,6 +59,7 @@ internal sealed class ClauseFinder(string text, NameIndex names)
         var after = at + 1;
         if (after >= end) return false;
         var next = _tokens[after];
+        if (next.Kind == TokenKind.Number && names.IsNumbered(Stem.Of(token.Text), next.Text)) return false;
         return next.Kind == TokenKind.Number || Words.Determiners.Contains(next.Text) || Words.New.Contains(next.Text) || Words.Pronouns.Contains(next.Text)
             || Words.Particles.Contains(next.Text) || next.Text is "to" or "by" || FollowsName(after, end);
     }
@@ -153,17 +154,20 @@ internal sealed class ClauseFinder(string text, NameIndex names)
         return false;
     }
 
+    // "Cover 2 bolts": the number belongs to the name where a name of the sheet has it there.
+    private bool IsNameNumber(int at, List<string> stems) => _tokens[at].Kind == TokenKind.Number && stems.Count > 0 && names.IsNumbered(stems[^1], _tokens[at].Text);
+
     // Reads the noun phrase that begins at a token; returns the index of its last token.
     private int ReadPhrase(Clause clause, int from, int to, string? after)
     {
         var isNew = false;
         var stems = new List<string>();
         int first = -1, last = from;
-        for (var i = from; i < to && IsContent(_tokens[i]); i++)
+        for (var i = from; i < to && (IsContent(_tokens[i]) || IsNameNumber(i, stems)); i++)
         {
             var word = _tokens[i].Text;
             // A count behind a noun begins something else: "each lever five times".
-            if (stems.Count > 0 && Quantities.NumberWords.Parse(word) is not null) break;
+            if (stems.Count > 0 && _tokens[i].Kind != TokenKind.Number && Quantities.NumberWords.Parse(word) is not null) break;
             last = i;
             clause.All.Add(word);
             if (Words.New.Contains(word) && stems.Count == 0)

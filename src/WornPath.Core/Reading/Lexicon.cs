@@ -16,7 +16,7 @@ internal static class Lexicon
         ("loosen slacken", "", Sense.Loosen),
         ("take", "aside", Sense.Hang),
         ("take", "off|out|away|down|up", Sense.TakeOff),
-        ("remove undo unscrew unbolt withdraw extract detach dismount", "", Sense.TakeOff),
+        ("remove undo unscrew unbolt withdraw extract detach dismount dismantle", "", Sense.TakeOff),
         ("pull pry prise knock drive drift tap lift slide lever press unhook get ease draw work", "off|out|away", Sense.TakeOff),
         ("pull unhook pry prise", "", Sense.TakeOff),
         ("hang suspend", "", Sense.Hang),

@@ -1,3 +1,4 @@
+using System.Runtime.CompilerServices;
 using WornPath.Core.Sheets;
 
 namespace WornPath.Core.Reading;
@@ -5,9 +6,13 @@ namespace WornPath.Core.Reading;
 /// <summary>Finds the thing of a sheet that a noun phrase names.</summary>
 public sealed class NameIndex
 {
+    // Things are immutable and live on from sheet to sheet: the stems of their names are found once.
+    private static readonly ConditionalWeakTable<Thing, string[][]> Known = [];
+
     private readonly record struct Entry(Thing Thing, string[] Stems);
 
     private readonly Dictionary<string, List<Entry>> _byHead = [];
+    private readonly HashSet<(string Word, string Number)> _numbered = [];
     private readonly Dictionary<string, Thing> _byId = new(StringComparer.OrdinalIgnoreCase);
 
     /// <summary>An index of the sheet as it stands.</summary>
@@ -16,20 +21,22 @@ public sealed class NameIndex
         foreach (var thing in sheet.Things)
         {
             _byId[thing.Id] = thing;
-            Add(thing, thing.Name);
-            foreach (var name in thing.AlsoCalled) Add(thing, name);
+            foreach (var stems in Known.GetValue(thing, static t => [StemsOf(t.Name), .. t.AlsoCalled.Select(StemsOf)])) Add(thing, stems);
         }
     }
 
     /// <summary>What a phrase was found to be: one thing, or several that it may be, or none with those that come near.</summary>
     internal readonly record struct Found(Thing? One, IReadOnlyList<Thing> Others);
 
+    /// <summary>True where some name has this number right behind this word ("cover 2"): there the number belongs to the name and is no count.</summary>
+    internal bool IsNumbered(string wordStem, string number) => _numbered.Contains((wordStem, number));
+
     /// <summary>The thing with an id, or null.</summary>
     public Thing? Find(string id) => _byId.GetValueOrDefault(id);
 
     /// <summary>The stems of a name, its articles and marks left out.</summary>
     internal static string[] StemsOf(string name) =>
-        [.. Tokenizer.Tokenize(name).Where(t => t.Kind is TokenKind.Word or TokenKind.Number && !Words.Determiners.Contains(t.Text)).Select(t => Stem.Of(t.Text))];
+        [.. Tokenizer.TokenizeName(name).Where(t => t.Kind is TokenKind.Word or TokenKind.Number && !Words.Determiners.Contains(t.Text)).Select(t => Stem.Of(t.Text))];
 
     /// <summary>
     /// The thing a phrase names. The last word must be the name's last; every word of the phrase must be in the name,
@@ -85,11 +92,12 @@ public sealed class NameIndex
         return true;
     }
 
-    private void Add(Thing thing, string name)
+    private void Add(Thing thing, string[] stems)
     {
-        var stems = StemsOf(name);
         if (stems.Length == 0) return;
         if (!_byHead.TryGetValue(stems[^1], out var list)) _byHead[stems[^1]] = list = [];
         list.Add(new Entry(thing, stems));
+        for (var i = 1; i < stems.Length; i++)
+            if (char.IsAsciiDigit(stems[i][0])) _numbered.Add((stems[i - 1], stems[i]));
     }
 }

@@ -152,7 +152,7 @@ public sealed class SentenceReader
             var fitting = found.Others.Where(t => Senses.Accepts(clause.Sense, t.Kind)).ToList();
             if (fitting.Count == 1) return fitting[0];
             if (Senses.Changes(clause.Sense))
-                Ask(new Question { Kind = QuestionKind.Several, Phrase = phrase.Text, At = phrase.At, Verb = VerbFor(clause.Sense), Candidates = [.. (fitting.Count > 0 ? fitting : found.Others).Select(t => t.Id)] });
+                Ask(new Question { Kind = QuestionKind.Several, Phrase = phrase.Text, At = phrase.At, Verb = VerbFor(clause.Sense), Candidates = [.. (fitting.Count > 0 ? fitting : found.Others).Take(8).Select(t => t.Id)] });
             return null;
         }
 

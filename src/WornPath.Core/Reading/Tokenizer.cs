@@ -14,10 +14,14 @@ internal static partial class Tokenizer
     private static partial Regex Pattern();
 
     /// <summary>The tokens of a text, in order.</summary>
-    public static List<Token> Tokenize(string text)
+    public static List<Token> Tokenize(string text) => Cut(text, text.AsSpan().ContainsAnyInRange('0', '9') ? [.. TorqueText.FindAll(text)] : []);
+
+    /// <summary>The tokens of a name, which holds no values.</summary>
+    public static List<Token> TokenizeName(string name) => Cut(name, []);
+
+    private static List<Token> Cut(string text, List<TorqueText.Found> torques)
     {
         var tokens = new List<Token>();
-        var torques = TorqueText.FindAll(text).ToList();
         var next = 0;
         for (var at = 0; at < text.Length;)
         {

@@ -15,10 +15,10 @@ public static class Natures
     }
 
     /// <summary>True for the fasteners that hold a road wheel: by the wheel they hold, else by their name.</summary>
-    public static bool HoldsAWheel(Joint joint, Sheet sheet)
+    public static bool HoldsAWheel(Joint joint, IReadOnlyDictionary<string, Thing> things)
     {
         foreach (var id in joint.Holds)
-            if (sheet.Find(id) is Part part && Of(part) == PartNature.Wheel) return true;
+            if (things.GetValueOrDefault(id) is Part part && Of(part) == PartNature.Wheel) return true;
         var name = joint.Name.ToLowerInvariant();
         return name.EndsWith("wheel nuts") || name.EndsWith("wheel bolts") || name.EndsWith("wheel nut") || name.EndsWith("wheel bolt") || name.EndsWith("wheel screws");
     }

@@ -42,10 +42,10 @@ public sealed record Bench(
                     off.Add(Line(walk, thing, stepIndex, state.Part.Place == PartPlace.Hung ? "hung aside" : state.Part.Cleaned ? "off, cleaned" : "off"));
                     break;
                 case Part when state.Part.Place == PartPlace.InBox && walk.EventsOf(thing.Id).Count > 0:
-                    off.Add(Line(walk, thing, stepIndex, "new, not fitted yet"));
+                    off.Add(Line(walk, thing, stepIndex, "in the kit"));
                     break;
                 case Joint joint when state.Joint.IsOut && (joint.Origin == Origin.Vehicle || walk.EventsOf(joint.Id).Count > 0):
-                    off.Add(Line(walk, thing, stepIndex, touched ? "out" : "from the kit, not fitted yet", GlyphOf(walk, joint, state.Joint)));
+                    off.Add(Line(walk, thing, stepIndex, touched ? "out" : "in the kit", GlyphOf(walk, joint, state.Joint)));
                     break;
                 case Joint joint when state.Joint.IsSlack:
                     slack.Add(Line(walk, thing, stepIndex, Says(joint, state.Joint), GlyphOf(walk, joint, state.Joint)));
@@ -57,7 +57,7 @@ public sealed record Bench(
                     temporary.Add(Line(walk, thing, stepIndex, "in place"));
                     break;
                 case Connection when !state.Connected && (touched || walk.EventsOf(thing.Id).Count > 0):
-                    open.Add(Line(walk, thing, stepIndex, touched ? "disconnected" : "from the kit, not connected yet"));
+                    open.Add(Line(walk, thing, stepIndex, touched ? "disconnected" : "in the kit"));
                     break;
                 case Fluid when state.Fluid == FluidState.Drained:
                     open.Add(Line(walk, thing, stepIndex, "drained"));
@@ -95,7 +95,7 @@ public sealed record Bench(
     {
         JointStage.Tight => "tight",
         JointStage.BrokenLoose => "broken loose",
-        JointStage.BackedOut => "backed out, threads in",
+        JointStage.BackedOut => "backed out",
         JointStage.Out => "out",
         JointStage.Started => "hand-tight",
         JointStage.Snug => joint.SnugIsEnough ? "snug, as specified" : "snug",

@@ -28,6 +28,7 @@ public sealed class Walk
     public const string Vehicle = "";
 
     private readonly Dictionary<string, List<Moment>> _moments;
+    private readonly Dictionary<string, (Phase Phase, int Index)> _places = [];
 
     internal Walk(Sheet sheet, IReadOnlyList<Step> steps, IReadOnlyList<WalkEvent> events, Dictionary<string, List<Moment>> moments, Dictionary<string, Thing> things)
     {
@@ -45,6 +46,10 @@ public sealed class Walk
         }
 
         EventsByThing = byThing;
+        foreach (var phase in sheet.Phases)
+            for (var i = 0; i < phase.Steps.Length; i++) _places[phase.Steps[i].Id] = (phase, i);
+        for (var i = events.Count - 1; i >= 0 && LastLowering < 0; i--)
+            if (events[i].Action.Verb is Verb.Lower or Verb.LowerToTouch) LastLowering = events[i].StepIndex;
         var holders = new Dictionary<string, List<Joint>>();
         foreach (var joint in sheet.Joints)
             foreach (var part in joint.Holds)
@@ -67,6 +72,12 @@ public sealed class Walk
 
     /// <summary>Events by the id of what they were done to; the vehicle's (and those on words alone) under <see cref="Vehicle"/>.</summary>
     public IReadOnlyDictionary<string, List<WalkEvent>> EventsByThing { get; }
+
+    /// <summary>Where the vehicle is lowered for the last time, as a step's place from 0; −1 where it is not.</summary>
+    public int LastLowering { get; } = -1;
+
+    /// <summary>The phase a step is in, and its place there.</summary>
+    public (Phase Phase, int Index) PlaceOf(Step step) => _places[step.Id];
 
     /// <summary>The joints that hold a part, by the part's id.</summary>
     public IReadOnlyDictionary<string, List<Joint>> Holders { get; }

@@ -1,14 +1,16 @@
 using System.Text.Json;
+using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
 using WornPath.Core.Editing;
 using WornPath.Core.Findings;
+using WornPath.Core.Revisions;
 using WornPath.Core.Sheets;
 using WornPath.Store.Entities;
 
 namespace WornPath.Store.Drafts;
 
 /// <summary>A sheet as the log has it, and the number of its last edit.</summary>
-public sealed record StoredSheet(Sheet Sheet, int Seq, int BaseSeq);
+public sealed record StoredSheet(Sheet Sheet, int Seq, int BaseSeq, RevisionState State);
 
 /// <summary>An entry of the log without its delta: enough to know what can be undone.</summary>
 public sealed record LogLine(int Seq, string PersonId, EntryKind Kind, int? OfSeq, string Label, string ClientId);
@@ -25,7 +27,7 @@ public sealed class DraftLog(WornPathDb db, TimeProvider time)
     /// <summary>The sheet of a revision; null where there is no such revision.</summary>
     public async Task<StoredSheet?> LoadAsync(int revisionId, CancellationToken cancel = default)
     {
-        var stored = await db.Revisions.AsNoTracking().Where(r => r.Id == revisionId).Select(r => new { r.Base, r.BaseSeq, r.Seq }).FirstOrDefaultAsync(cancel);
+        var stored = await db.Revisions.AsNoTracking().Where(r => r.Id == revisionId).Select(r => new { Base = r.Snapshot.Json, BaseSeq = r.Snapshot.Seq, r.Seq, r.State }).FirstOrDefaultAsync(cancel);
         if (stored is null) return null;
         var sheet = SheetJson.Read(stored.Base);
         var deltas = await db.Edits.AsNoTracking().Where(e => e.RevisionId == revisionId && e.Seq > stored.BaseSeq).OrderBy(e => e.Seq).Select(e => new { e.Seq, e.Delta }).ToListAsync(cancel);
@@ -35,7 +37,7 @@ public sealed class DraftLog(WornPathDb db, TimeProvider time)
             sheet = next.IsGood ? next.Value : throw new InvalidDataException($"Edit {row.Seq} of revision {revisionId} does not go on its sheet: {next.Problem}");
         }
 
-        return new StoredSheet(sheet, stored.Seq, stored.BaseSeq);
+        return new StoredSheet(sheet, stored.Seq, stored.BaseSeq, stored.State);
     }
 
     /// <summary>The entries of a log, oldest first.</summary>
@@ -55,39 +57,30 @@ public sealed class DraftLog(WornPathDb db, TimeProvider time)
         var now = time.GetUtcNow().UtcDateTime;
         int stops = findings.Count(f => f.Severity == Severity.Stop), steps = after.Phases.Sum(p => p.Steps.Length);
         var warnings = findings.Count - stops;
-        // One transaction: the row, and the revision's numbers for the shelf.
-        await using var transaction = await db.Database.BeginTransactionAsync(cancel);
-        db.Edits.Add(new EditEntry
-        {
-            RevisionId = revisionId,
-            Seq = line.Seq,
-            PersonId = line.PersonId,
-            At = now,
-            Kind = line.Kind,
-            OfSeq = line.OfSeq,
-            ClientId = line.ClientId,
-            Label = line.Label,
-            Delta = JsonSerializer.SerializeToUtf8Bytes(delta, SheetJson.Options),
-        });
+        var json = JsonSerializer.SerializeToUtf8Bytes(delta, SheetJson.Options);
+        var kind = line.Kind.ToString();
         try
         {
-            await db.SaveChangesAsync(cancel);
-        }
-        finally
-        {
-            db.ChangeTracker.Clear();
-        }
+            // One transaction: the row, and the revision's numbers for the shelf. In plain SQL: this is the one thing
+            // every writer waits for, and the change tracker would take longer than the disk.
+            await using var transaction = await db.Database.BeginTransactionAsync(cancel);
+            await db.Database.ExecuteSqlAsync($"""
+                INSERT INTO Edits (RevisionId, Seq, PersonId, At, Kind, OfSeq, ClientId, Label, Delta)
+                VALUES ({revisionId}, {line.Seq}, {line.PersonId}, {now}, {kind}, {line.OfSeq}, {line.ClientId}, {line.Label}, {json});
+                UPDATE Revisions SET Seq = {line.Seq}, Stops = {stops}, Warnings = {warnings}, StepCount = {steps}, ChangedAt = {now} WHERE Id = {revisionId};
+                """, cancel);
+            if (snapshot)
+            {
+                var sheet = SheetJson.Write(after);
+                await db.Snapshots.Where(s => s.RevisionId == revisionId).ExecuteUpdateAsync(set => set.SetProperty(s => s.Json, sheet).SetProperty(s => s.Seq, line.Seq), cancel);
+            }
 
-        if (snapshot)
-        {
-            var json = SheetJson.Write(after);
-            await db.Revisions.Where(r => r.Id == revisionId).ExecuteUpdateAsync(
-                set => set.SetProperty(r => r.Base, json).SetProperty(r => r.BaseSeq, line.Seq), cancel);
+            await transaction.CommitAsync(cancel);
         }
-
-        await db.Revisions.Where(r => r.Id == revisionId).ExecuteUpdateAsync(
-            set => set.SetProperty(r => r.Seq, line.Seq).SetProperty(r => r.Stops, stops).SetProperty(r => r.Warnings, warnings).SetProperty(r => r.StepCount, steps).SetProperty(r => r.ChangedAt, now), cancel);
-        await transaction.CommitAsync(cancel);
+        catch (SqliteException e)
+        {
+            throw new DbUpdateException("The edit was not written.", e);
+        }
     }
 
     private static Delta ReadDelta(byte[] json) => JsonSerializer.Deserialize<Delta>(json, SheetJson.Options) ?? throw new InvalidDataException("An edit in the log is empty.");

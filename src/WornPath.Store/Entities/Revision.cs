@@ -2,7 +2,7 @@ using WornPath.Core.Revisions;
 
 namespace WornPath.Store.Entities;
 
-/// <summary>A revision: its sheet as last written whole, and the edits since in <see cref="EditEntry"/> rows.</summary>
+/// <summary>A revision: its sheet is its last <see cref="SheetSnapshot"/> and the edits since in <see cref="EditEntry"/> rows.</summary>
 public sealed class Revision
 {
     public int Id { get; set; }
@@ -20,10 +20,7 @@ public sealed class Revision
 
     public Person Author { get; set; } = null!;
 
-    /// <summary>The sheet as JSON, as it was after edit <see cref="BaseSeq"/>.</summary>
-    public required byte[] Base { get; set; }
-
-    public int BaseSeq { get; set; }
+    public required SheetSnapshot Snapshot { get; set; }
 
     /// <summary>Number of the last edit.</summary>
     public int Seq { get; set; }

@@ -349,13 +349,6 @@ namespace WornPath.Store.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
-                    b.Property<byte[]>("Base")
-                        .IsRequired()
-                        .HasColumnType("BLOB");
-
-                    b.Property<int>("BaseSeq")
-                        .HasColumnType("INTEGER");
-
                     b.Property<DateTime>("ChangedAt")
                         .HasColumnType("TEXT");
 
@@ -392,6 +385,23 @@ namespace WornPath.Store.Migrations
                         .IsUnique();
 
                     b.ToTable("Revisions");
+                });
+
+            modelBuilder.Entity("WornPath.Store.Entities.SheetSnapshot", b =>
+                {
+                    b.Property<int>("RevisionId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<byte[]>("Json")
+                        .IsRequired()
+                        .HasColumnType("BLOB");
+
+                    b.Property<int>("Seq")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("RevisionId");
+
+                    b.ToTable("Snapshots");
                 });
 
             modelBuilder.Entity("Microsoft.AspNetCore.Identity.IdentityRoleClaim<string>", b =>
@@ -496,6 +506,15 @@ namespace WornPath.Store.Migrations
                     b.Navigation("Procedure");
                 });
 
+            modelBuilder.Entity("WornPath.Store.Entities.SheetSnapshot", b =>
+                {
+                    b.HasOne("WornPath.Store.Entities.Revision", null)
+                        .WithOne("Snapshot")
+                        .HasForeignKey("WornPath.Store.Entities.SheetSnapshot", "RevisionId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
             modelBuilder.Entity("WornPath.Store.Entities.Procedure", b =>
                 {
                     b.Navigation("Revisions");
@@ -506,6 +525,9 @@ namespace WornPath.Store.Migrations
                     b.Navigation("Edits");
 
                     b.Navigation("Events");
+
+                    b.Navigation("Snapshot")
+                        .IsRequired();
                 });
 #pragma warning restore 612, 618
         }

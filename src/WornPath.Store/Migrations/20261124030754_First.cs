@@ -183,8 +183,6 @@ namespace WornPath.Store.Migrations
                     Letter = table.Column<string>(type: "TEXT", maxLength: 4, nullable: false),
                     State = table.Column<string>(type: "TEXT", maxLength: 20, nullable: false),
                     AuthorId = table.Column<string>(type: "TEXT", nullable: false),
-                    Base = table.Column<byte[]>(type: "BLOB", nullable: false),
-                    BaseSeq = table.Column<int>(type: "INTEGER", nullable: false),
                     Seq = table.Column<int>(type: "INTEGER", nullable: false),
                     Stops = table.Column<int>(type: "INTEGER", nullable: false),
                     Warnings = table.Column<int>(type: "INTEGER", nullable: false),
@@ -264,6 +262,25 @@ namespace WornPath.Store.Migrations
                         onDelete: ReferentialAction.Restrict);
                     table.ForeignKey(
                         name: "FK_Events_Revisions_RevisionId",
+                        column: x => x.RevisionId,
+                        principalTable: "Revisions",
+                        principalColumn: "Id",
+                        onDelete: ReferentialAction.Cascade);
+                });
+
+            migrationBuilder.CreateTable(
+                name: "Snapshots",
+                columns: table => new
+                {
+                    RevisionId = table.Column<int>(type: "INTEGER", nullable: false),
+                    Json = table.Column<byte[]>(type: "BLOB", nullable: false),
+                    Seq = table.Column<int>(type: "INTEGER", nullable: false)
+                },
+                constraints: table =>
+                {
+                    table.PrimaryKey("PK_Snapshots", x => x.RevisionId);
+                    table.ForeignKey(
+                        name: "FK_Snapshots_Revisions_RevisionId",
                         column: x => x.RevisionId,
                         principalTable: "Revisions",
                         principalColumn: "Id",
@@ -375,6 +392,9 @@ namespace WornPath.Store.Migrations
 
             migrationBuilder.DropTable(
                 name: "Events");
+
+            migrationBuilder.DropTable(
+                name: "Snapshots");
 
             migrationBuilder.DropTable(
                 name: "AspNetRoles");

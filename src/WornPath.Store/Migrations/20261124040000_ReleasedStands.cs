@@ -14,9 +14,19 @@ public sealed class ReleasedStands : Migration
     protected override void Up(MigrationBuilder migrationBuilder)
     {
         migrationBuilder.Sql("""
-            CREATE TRIGGER Revisions_Sheet_Stands BEFORE UPDATE OF Base, BaseSeq, Seq, Letter, ProcedureId, AuthorId ON Revisions
-            WHEN OLD.State <> 'Draft'
+            CREATE TRIGGER Snapshots_Stand BEFORE UPDATE ON Snapshots
+            WHEN (SELECT State FROM Revisions WHERE Id = OLD.RevisionId) <> 'Draft'
             BEGIN SELECT RAISE(ABORT, 'The sheet of a revision that is no draft cannot change.'); END;
+            """);
+        migrationBuilder.Sql("""
+            CREATE TRIGGER Snapshots_Stay BEFORE DELETE ON Snapshots
+            WHEN (SELECT State FROM Revisions WHERE Id = OLD.RevisionId) <> 'Draft'
+            BEGIN SELECT RAISE(ABORT, 'The sheet of a revision that is no draft cannot be deleted.'); END;
+            """);
+        migrationBuilder.Sql("""
+            CREATE TRIGGER Revisions_Stand BEFORE UPDATE OF Seq, Letter, ProcedureId, AuthorId ON Revisions
+            WHEN OLD.State <> 'Draft'
+            BEGIN SELECT RAISE(ABORT, 'A revision that is no draft cannot change.'); END;
             """);
         migrationBuilder.Sql("""
             CREATE TRIGGER Revisions_Stay BEFORE DELETE ON Revisions WHEN OLD.State <> 'Draft'
@@ -40,7 +50,7 @@ public sealed class ReleasedStands : Migration
 
     protected override void Down(MigrationBuilder migrationBuilder)
     {
-        foreach (var trigger in (string[])["Revisions_Sheet_Stands", "Revisions_Stay", "Revisions_Released_Stays", "Edits_Draft_Only", "Edits_Stand"])
+        foreach (var trigger in (string[])["Snapshots_Stand", "Snapshots_Stay", "Revisions_Stand", "Revisions_Stay", "Revisions_Released_Stays", "Edits_Draft_Only", "Edits_Stand"])
             migrationBuilder.Sql($"DROP TRIGGER {trigger};");
     }
 }

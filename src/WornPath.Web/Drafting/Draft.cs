@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using WornPath.Core.Editing;
 using WornPath.Core.Findings;
+using WornPath.Core.Revisions;
 using WornPath.Core.Sheets;
 using WornPath.Core.Walking;
 using WornPath.Store.Drafts;
@@ -9,7 +10,7 @@ using WornPath.Store.Entities;
 namespace WornPath.Web.Drafting;
 
 /// <summary>A revision held open: its sheet, its walk and findings, and the lines of its log. One edit at a time goes through <see cref="Gate"/>.</summary>
-public sealed class Draft(int revisionId, Sheet sheet, int seq, int baseSeq, List<LogLine> lines)
+public sealed class Draft(int revisionId, StoredSheet stored, List<LogLine> lines)
 {
     /// <summary>Entered by whoever edits.</summary>
     public SemaphoreSlim Gate { get; } = new(1, 1);
@@ -17,10 +18,13 @@ public sealed class Draft(int revisionId, Sheet sheet, int seq, int baseSeq, Lis
     public int RevisionId { get; } = revisionId;
 
     /// <summary>Sheet, walk, findings and number as one: read without the gate, replaced whole.</summary>
-    public Walked Now { get; private set; } = Walked.Of(sheet, seq);
+    public Walked Now { get; private set; } = Walked.Of(stored.Sheet, stored.Seq);
 
     /// <summary>Number of the edit the last snapshot was written after.</summary>
-    public int BaseSeq { get; private set; } = baseSeq;
+    public int BaseSeq { get; private set; } = stored.BaseSeq;
+
+    /// <summary>The revision's state. Set behind the gate by what changes it; the database refuses on its own, too.</summary>
+    public RevisionState State { get; set; } = stored.State;
 
     private readonly List<LogLine> _lines = lines;
     private readonly HashSet<string> _clientIds = [.. lines.Select(l => l.ClientId)];

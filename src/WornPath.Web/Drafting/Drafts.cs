@@ -1,6 +1,7 @@
 using System.Collections.Concurrent;
 using WornPath.Core;
 using WornPath.Core.Editing;
+using WornPath.Core.Revisions;
 using WornPath.Core.Sheets;
 using WornPath.Store.Drafts;
 using WornPath.Store.Entities;
@@ -40,16 +41,16 @@ public sealed class Drafts(IServiceScopeFactory scopes)
     /// <summary>Forgets a revision, so that it is read from the log anew.</summary>
     public void Close(int revisionId) => _held.TryRemove(revisionId, out _);
 
-    /// <summary>Carries an edit out for a person. Returns the sheet before it, or the problem.</summary>
-    public Task<Outcome<Sheet>> EditAsync(Draft draft, string personId, string clientId, Edit edit, CancellationToken cancel) =>
+    /// <summary>Carries an edit out for a person. Returns what was held before it, or the problem.</summary>
+    public Task<Outcome<Draft.Walked>> EditAsync(Draft draft, string personId, string clientId, Edit edit, CancellationToken cancel) =>
         ChangeAsync(draft, personId, clientId, EntryKind.Edit, (_, _) => Task.FromResult(Editor.Apply(draft.Now.Sheet, edit).Map(a => (a.Sheet, a.Delta, a.Label, Of: (int?)null))), cancel);
 
     /// <summary>Takes back the person's last edit.</summary>
-    public Task<Outcome<Sheet>> UndoAsync(Draft draft, string personId, string clientId, CancellationToken cancel) =>
+    public Task<Outcome<Draft.Walked>> UndoAsync(Draft draft, string personId, string clientId, CancellationToken cancel) =>
         ChangeAsync(draft, personId, clientId, EntryKind.Undo, (log, token) => AgainAsync(draft, log, draft.Reach(personId).Undo, "undo", d => d.Inverse(), token), cancel);
 
     /// <summary>Does again what the person took back last.</summary>
-    public Task<Outcome<Sheet>> RedoAsync(Draft draft, string personId, string clientId, CancellationToken cancel) =>
+    public Task<Outcome<Draft.Walked>> RedoAsync(Draft draft, string personId, string clientId, CancellationToken cancel) =>
         ChangeAsync(draft, personId, clientId, EntryKind.Redo, (log, token) => AgainAsync(draft, log, draft.Reach(personId).Redo, "redo", d => d, token), cancel);
 
     private static async Task<Outcome<(Sheet, Delta, string, int?)>> AgainAsync(Draft draft, DraftLog log, LogLine? line, string word, Func<Delta, Delta> turn, CancellationToken cancel)
@@ -59,7 +60,7 @@ public sealed class Drafts(IServiceScopeFactory scopes)
         return delta.ApplyTo(draft.Now.Sheet).Map(s => (s, delta, $"{word} {line.Label}", (int?)line.Seq));
     }
 
-    private async Task<Outcome<Sheet>> ChangeAsync(Draft draft, string personId, string clientId, EntryKind kind,
+    private async Task<Outcome<Draft.Walked>> ChangeAsync(Draft draft, string personId, string clientId, EntryKind kind,
         Func<DraftLog, CancellationToken, Task<Outcome<(Sheet Sheet, Delta Delta, string Label, int? Of)>>> change, CancellationToken cancel)
     {
         await draft.Gate.WaitAsync(cancel);
@@ -67,20 +68,21 @@ public sealed class Drafts(IServiceScopeFactory scopes)
         {
             // Sent twice, because the answer was lost on the way: taken once.
             var before = draft.Now;
-            if (draft.Has(clientId)) return before.Sheet;
+            if (draft.Has(clientId)) return before;
+            if (LifeCycle.Edit(draft.State) is { } closed) return closed;
             await using var scope = scopes.CreateAsyncScope();
             var log = scope.ServiceProvider.GetRequiredService<DraftLog>();
             var done = await change(log, cancel);
             if (!done.IsGood) return done.Problem;
             var (sheet, delta, label, of) = done.Value;
-            if (delta.IsEmpty && kind == EntryKind.Edit) return before.Sheet;
+            if (delta.IsEmpty && kind == EntryKind.Edit) return before;
             var walked = Draft.Walked.Of(sheet, before.Seq + 1);
             var line = new LogLine(walked.Seq, personId, kind, of, label.Length <= 200 ? label : label[..200], clientId);
             var snapshot = walked.Seq - draft.BaseSeq >= DraftLog.SnapshotEvery;
             // Not cancelled half way: once the row is on its way the edit counts.
             await log.AppendAsync(draft.RevisionId, line, delta, sheet, walked.Findings, snapshot, CancellationToken.None);
             draft.Take(walked, line, snapshot);
-            return before.Sheet;
+            return before;
         }
         catch (Microsoft.EntityFrameworkCore.DbUpdateException)
         {
@@ -98,6 +100,6 @@ public sealed class Drafts(IServiceScopeFactory scopes)
     {
         await using var scope = scopes.CreateAsyncScope();
         var log = scope.ServiceProvider.GetRequiredService<DraftLog>();
-        return await log.LoadAsync(revisionId) is { } stored ? new Draft(revisionId, stored.Sheet, stored.Seq, stored.BaseSeq, await log.LinesAsync(revisionId)) : null;
+        return await log.LoadAsync(revisionId) is { } stored ? new Draft(revisionId, stored, await log.LinesAsync(revisionId)) : null;
     }
 }

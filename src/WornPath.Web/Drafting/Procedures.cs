@@ -31,14 +31,14 @@ public sealed class Procedures(WornPathDb db, Drafts drafts, TimeProvider time)
     }
 
     /// <summary>Sends a draft for review.</summary>
-    public async Task<Problem?> SendAsync(Revision revision, string personId) => await ChangeAsync(revision, (held, change) =>
+    public async Task<Problem?> SendAsync(Revision revision, string personId) => await ChangeAsync(revision, async (held, change) =>
     {
-        if (LifeCycle.Send(change.State, held.Sheet) is { } problem) return Task.FromResult<Problem?>(problem);
-        // The sheet is written whole now: from here on the database itself refuses to change it.
-        change.Base = SheetJson.Write(held.Sheet);
-        change.BaseSeq = held.Seq;
+        if (LifeCycle.Send(change.State, held.Sheet) is { } problem) return problem;
+        // The sheet is written whole first: once it is in review the database itself refuses to change it.
+        var json = SheetJson.Write(held.Sheet);
+        await db.Snapshots.Where(s => s.RevisionId == change.Id).ExecuteUpdateAsync(set => set.SetProperty(s => s.Json, json).SetProperty(s => s.Seq, held.Seq));
         Become(change, RevisionState.InReview, ReviewEventKind.Sent, personId);
-        return Task.FromResult<Problem?>(null);
+        return null;
     });
 
     /// <summary>Returns a revision to its author with a reason.</summary>
@@ -55,7 +55,11 @@ public sealed class Procedures(WornPathDb db, Drafts drafts, TimeProvider time)
         var wrote = await db.Edits.Where(e => e.RevisionId == change.Id).Select(e => e.PersonId).Distinct().ToListAsync();
         if (LifeCycle.Release(change.State, personId, [.. wrote, change.AuthorId], held.Findings) is { } problem) return problem;
         foreach (var former in await db.Revisions.Where(r => r.ProcedureId == change.ProcedureId && r.State == RevisionState.Released).ToListAsync())
+        {
             Become(former, RevisionState.Superseded, ReviewEventKind.Superseded, personId);
+            drafts.Close(former.Id);
+        }
+
         Become(change, RevisionState.Released, ReviewEventKind.Released, personId);
         return null;
     });
@@ -93,7 +97,7 @@ public sealed class Procedures(WornPathDb db, Drafts drafts, TimeProvider time)
             Letter = letter,
             State = RevisionState.Draft,
             AuthorId = authorId,
-            Base = SheetJson.Write(sheet),
+            Snapshot = new SheetSnapshot { Json = SheetJson.Write(sheet) },
             Stops = stops,
             Warnings = walked.Findings.Length - stops,
             StepCount = walked.Walk.Steps.Count,
@@ -114,6 +118,7 @@ public sealed class Procedures(WornPathDb db, Drafts drafts, TimeProvider time)
             await db.Entry(row).ReloadAsync();
             if (await change(held.Now, row) is { } problem) return problem;
             await db.SaveChangesAsync();
+            held.State = row.State;
             return null;
         }
         finally

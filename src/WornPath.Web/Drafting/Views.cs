@@ -65,7 +65,7 @@ public sealed record SheetView
 
     public ImmutableArray<JointView>? Joints { get; init; }
 
-    public required ImmutableArray<Finding> Findings { get; init; }
+    public ImmutableArray<Finding>? Findings { get; init; }
 
     /// <summary>What undo would take back; null where there is nothing.</summary>
     public string? Undo { get; init; }
@@ -78,15 +78,17 @@ public sealed record SheetView
 public static class SheetViews
 {
     /// <summary>The whole view.</summary>
-    public static SheetView Whole(Walk walk, ImmutableArray<Finding> findings, int seq, string? undo, string? redo) => Changed(null, walk, findings, seq, undo, redo);
+    public static SheetView Whole(Draft.Walked now, string? undo, string? redo) => Changed(null, now, undo, redo);
 
     /// <summary>What is different from another sheet, found by reference: what two sheets share is the same.</summary>
-    public static SheetView Changed(Sheet? before, Walk walk, ImmutableArray<Finding> findings, int seq, string? undo, string? redo)
+    public static SheetView Changed(Draft.Walked? was, Draft.Walked now, string? undo, string? redo)
     {
-        var sheet = walk.Sheet;
+        var before = was?.Sheet;
+        var walk = now.Walk;
+        var sheet = now.Sheet;
         var things = before is null || before.Parts != sheet.Parts || before.Joints != sheet.Joints || before.Connections != sheet.Connections
             || before.Fluids != sheet.Fluids || before.Aids != sheet.Aids || before.Tools != sheet.Tools || before.Consumables != sheet.Consumables;
-        var phases = before is null || !SameOutline(before, sheet);
+        var phases = before is null || !Delta.SameOutline(before, sheet);
         // The cautions and the names on chips depend on more than the step: when things or order change, every step is shown anew.
         var known = things || phases || before is null ? [] : before.Steps.ToHashSet(ReferenceEqualityComparer.Instance);
         var given = new HashSet<Caution>();
@@ -97,35 +99,27 @@ public static class SheetViews
             if (!known.Contains(step)) steps.Add(Of(step, sheet, cautions));
         }
 
-        var used = things || phases || steps.Count > 0;
+        // What steps use a thing, and how a joint ends, follows from the actions: the same actions, the same answers.
+        var used = things || phases || was is null || !SameActions(was.Walk, walk);
         return new SheetView
         {
-            Seq = seq,
+            Seq = now.Seq,
             Header = before is null || !ReferenceEquals(before.Header, sheet.Header) ? Fields.Header.ToDictionary(f => f.Name, f => f.Get(sheet.Header)) : null,
             Phases = phases ? [.. sheet.Phases.Select(p => new PhaseView(p.Id, p.Name, [.. p.Steps.Select(s => s.Id)]))] : null,
             Steps = steps.ToImmutable(),
             Things = used ? [.. sheet.Things.Select(t => Of(t, walk))] : null,
             Joints = used ? [.. sheet.Joints.Select(j => Of(j, walk))] : null,
-            Findings = findings,
+            Findings = was is not null && SameFindings(was.Findings, now.Findings) ? null : now.Findings,
             Undo = undo,
             Redo = redo,
         };
     }
 
-    private static bool SameOutline(Sheet a, Sheet b)
-    {
-        if (a.Phases == b.Phases) return true;
-        if (a.Phases.Length != b.Phases.Length) return false;
-        for (var p = 0; p < a.Phases.Length; p++)
-        {
-            Phase x = a.Phases[p], y = b.Phases[p];
-            if (x.Id != y.Id || x.Name != y.Name || x.Steps.Length != y.Steps.Length) return false;
-            for (var s = 0; s < x.Steps.Length; s++)
-                if (x.Steps[s].Id != y.Steps[s].Id) return false;
-        }
+    private static bool SameActions(Walk a, Walk b) =>
+        a.Events.Count == b.Events.Count && a.Events.Zip(b.Events).All(p => p.First.Action == p.Second.Action || (p.First.Thing?.Id == p.Second.Thing?.Id && p.First.StepIndex == p.Second.StepIndex && p.First.After == p.Second.After));
 
-        return true;
-    }
+    private static bool SameFindings(ImmutableArray<Finding> a, ImmutableArray<Finding> b) =>
+        a.Length == b.Length && a.Zip(b).All(p => p.First.Key == p.Second.Key && p.First.Message == p.Second.Message && p.First.StepNumber == p.Second.StepNumber && p.First.Fixes.SequenceEqual(p.Second.Fixes));
 
     private static StepView Of(Step step, Sheet sheet, ImmutableArray<Caution> cautions) => new(
         step.Id,

@@ -49,10 +49,10 @@ public static class RevisionEndpoints
         revision.MapGet("/bench", BenchAsync).WithName("GetBench");
         revision.MapGet("/file", FileAsync).WithName("GetFile").Produces<ProcedureFile>();
         revision.MapPost("/edits", EditAsync).RequireAuthorization(Policies.Author).WithName("EditDraft");
-        revision.MapPost("/undo", (int id, StepBackRequest form, Shelf shelf, Drafts drafts, ClaimsPrincipal me, CancellationToken cancel) =>
-            ChangeAsync(id, shelf, drafts, me, draft => drafts.UndoAsync(draft, me.Id(), form.ClientId, cancel))).RequireAuthorization(Policies.Author).WithName("Undo");
-        revision.MapPost("/redo", (int id, StepBackRequest form, Shelf shelf, Drafts drafts, ClaimsPrincipal me, CancellationToken cancel) =>
-            ChangeAsync(id, shelf, drafts, me, draft => drafts.RedoAsync(draft, me.Id(), form.ClientId, cancel))).RequireAuthorization(Policies.Author).WithName("Redo");
+        revision.MapPost("/undo", (int id, StepBackRequest form, Drafts drafts, ClaimsPrincipal me, CancellationToken cancel) =>
+            ChangeAsync(id, drafts, me, draft => drafts.UndoAsync(draft, me.Id(), form.ClientId, cancel))).RequireAuthorization(Policies.Author).WithName("Undo");
+        revision.MapPost("/redo", (int id, StepBackRequest form, Drafts drafts, ClaimsPrincipal me, CancellationToken cancel) =>
+            ChangeAsync(id, drafts, me, draft => drafts.RedoAsync(draft, me.Id(), form.ClientId, cancel))).RequireAuthorization(Policies.Author).WithName("Redo");
         revision.MapPost("/send", (int id, Shelf shelf, Procedures procedures, ClaimsPrincipal me) =>
             LiveAsync(id, shelf, me, r => procedures.SendAsync(r, me.Id()))).RequireAuthorization(Policies.Author).WithName("SendForReview");
         revision.MapPost("/return", (int id, Reason form, Shelf shelf, Procedures procedures, ClaimsPrincipal me) =>
@@ -74,9 +74,6 @@ public static class RevisionEndpoints
             return db.Revisions.AsNoTracking().Include(r => r.Procedure).Include(r => r.Author)
                 .FirstOrDefaultAsync(r => r.Id == id && (seesDrafts || r.State == RevisionState.Released));
         }
-
-        /// <summary>What an edit needs to know; null where there is no such revision.</summary>
-        public async Task<RevisionState?> StateAsync(int id) => await db.Revisions.Where(r => r.Id == id).Select(r => (RevisionState?)r.State).FirstOrDefaultAsync();
 
         public Task<List<EventView>> EventsAsync(int id) => db.Events.AsNoTracking().Where(e => e.RevisionId == id).OrderBy(e => e.Id)
             .Select(e => new EventView(e.Kind, e.Person.DisplayName, e.At, e.Text)).ToListAsync();
@@ -115,7 +112,7 @@ public static class RevisionEndpoints
     private static SheetView WholeView(Draft draft, ClaimsPrincipal me)
     {
         var (undo, redo) = draft.Reach(me.Id());
-        return SheetViews.Whole(draft.Now.Walk, draft.Now.Findings, draft.Now.Seq, undo?.Label, redo?.Label);
+        return SheetViews.Whole(draft.Now, undo?.Label, redo?.Label);
     }
 
     // The page asks now and then whether somebody else has written; mostly nobody has.
@@ -140,18 +137,18 @@ public static class RevisionEndpoints
         return TypedResults.File(ProcedureFileText.Write(file), "application/json", name + ".json");
     }
 
-    private static Task<Results<Ok<SheetView>, ProblemHttpResult>> EditAsync(int id, EditRequest form, Shelf shelf, Drafts drafts, ClaimsPrincipal me, CancellationToken cancel) =>
-        ChangeAsync(id, shelf, drafts, me, draft => drafts.EditAsync(draft, me.Id(), form.ClientId, form.Edit, cancel));
+    private static Task<Results<Ok<SheetView>, ProblemHttpResult>> EditAsync(int id, EditRequest form, Drafts drafts, ClaimsPrincipal me, CancellationToken cancel) =>
+        ChangeAsync(id, drafts, me, draft => drafts.EditAsync(draft, me.Id(), form.ClientId, form.Edit, cancel));
 
-    private static async Task<Results<Ok<SheetView>, ProblemHttpResult>> ChangeAsync(int id, Shelf shelf, Drafts drafts, ClaimsPrincipal me, Func<Draft, Task<Outcome<Sheet>>> change)
+    private static async Task<Results<Ok<SheetView>, ProblemHttpResult>> ChangeAsync(int id, Drafts drafts, ClaimsPrincipal me, Func<Draft, Task<Outcome<Draft.Walked>>> change)
     {
-        if (await shelf.StateAsync(id) is not { } state || await drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
-        if (LifeCycle.Edit(state) is { } closed) return Problems.Refused(closed);
+        if (await drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
+        if (LifeCycle.Edit(draft.State) is { } closed) return Problems.Refused(closed);
         var before = await change(draft);
         if (!before.IsGood) return before.Problem.ToHttp();
         var now = draft.Now;
         var (undo, redo) = draft.Reach(me.Id());
-        return TypedResults.Ok(SheetViews.Changed(before.Value, now.Walk, now.Findings, now.Seq, undo?.Label, redo?.Label));
+        return TypedResults.Ok(SheetViews.Changed(before.Value, now, undo?.Label, redo?.Label));
     }
 
     private static async Task<Results<NoContent, ProblemHttpResult>> LiveAsync(int id, Shelf shelf, ClaimsPrincipal me, Func<Revision, Task<Problem?>> change)

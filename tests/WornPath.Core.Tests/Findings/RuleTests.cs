@@ -27,6 +27,7 @@ public class RuleTests
         ("ORD001", 1, () => Cover("Remove the cover.", "Remove the cover bolts.", "Fit the cover with the cover bolts.", "Torque the cover bolts to 22 N·m.")),
         ("ORD001", 1, () => Cover("Remove the cover.", "Fit the cover.")),
         ("ORD002", 2, () => new Written().Part("cover").Part("pads", behind: "cover").Steps("Remove the cover and the pads.", "Fit the cover.", "Fit the pads.")),
+        ("ORD003", 2, () => Cover("Remove the cover bolts and the cover.", "Torque the cover bolts to 22 N·m.", "Fit the cover.")),
         ("TRQ001", 1, () => new Written().Joint("cover bolts", source: "").Steps("Torque the cover bolts.")),
         ("TRQ002", 4, () => Wheel("Raise the tractor and support it on stands.", "Remove the wheel nuts and the front wheel.", "Fit the front wheel and snug the wheel nuts.", "Torque the wheel nuts to 130 N·m.", "Lower the tractor to the ground.")),
         ("TRQ002", 3, () => Wheel("Raise the tractor and support it on stands.", "Loosen the wheel nuts.", "Torque the wheel nuts to 130 N·m.")),

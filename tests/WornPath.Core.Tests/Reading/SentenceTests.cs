@@ -19,6 +19,7 @@ public class SentenceTests
     [InlineData("Take out the caliper bolts.", "take out J1 caliper bolts")]
     [InlineData("Take the caliper bolts out.", "take out J1 caliper bolts")]
     [InlineData("Remove the caliper, the brake disc and the dust cover.", "remove P1 caliper; remove P2 brake disc; remove P3 dust cover")]
+    [InlineData("Dismantle the hub and undo the cover screws.", "remove P6 hub; take out J4 cover screws")]
     [InlineData("Slide off the disc.", "remove P2 brake disc")]
     [InlineData("Lift the front wheel off and set it aside.", "remove P4 front wheel; hang aside P4 front wheel")]
     [InlineData("Disconnect the wheel speed lead.", "disconnect C1 wheel speed lead")]
@@ -149,6 +150,14 @@ public class SentenceTests
     {
         var sheet = Hub().Set("caliper bolts", "name", "caliper carrier screws").Steps("Remove the caliper bolts.");
         sheet.Chips(1).ShouldBe("take out J1 caliper carrier screws");
+    }
+
+    [Fact]
+    public void A_number_belongs_to_the_name_that_has_it_and_is_a_count_elsewhere()
+    {
+        var sheet = new Written().Part("cover 1").Part("cover 2").Joint("cover 2 bolts").Steps("Remove the 4 cover 2 bolts and cover 2.", "Remove covers.");
+        sheet.Chips(1).ShouldBe("take out J1 cover 2 bolts; remove P2 cover 2");
+        sheet.Step(2).Questions.Single().Kind.ShouldBe(QuestionKind.UnknownName);
     }
 
     [Fact]

@@ -40,7 +40,7 @@ public sealed class JointLeftOut : Rule
         var renew = joint.Reuse == ReuseRule.Renew ? "new " : "";
         var start = $"Start the {renew}{joint.Name} by hand.";
         var tighten = JointLeftSlack.Sentence(joint);
-        var wheel = Natures.HoldsAWheel(joint, walk.Sheet);
+        var wheel = Natures.HoldsAWheel(joint, walk.Things);
         return wheel
             ? Fixes.InsertAtEnd(walk, $"Start and tighten {joint.Id} at the end", start, tighten)
             : Fixes.InsertInRefit(walk, after, $"Start and tighten {joint.Id}", start, tighten);

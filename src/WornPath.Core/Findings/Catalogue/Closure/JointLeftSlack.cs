@@ -34,7 +34,7 @@ public sealed class JointLeftSlack : Rule
         _ => $"Torque {Fixes.The(joint)}.",
     };
 
-    private static Fix? Tighten(Walk walk, Joint joint, int after) => Natures.HoldsAWheel(joint, walk.Sheet)
+    private static Fix? Tighten(Walk walk, Joint joint, int after) => Natures.HoldsAWheel(joint, walk.Things)
         ? Fixes.InsertAtEnd(walk, $"Tighten {joint.Id} at the end", Sentence(joint))
         : Fixes.InsertInRefit(walk, after, $"Tighten {joint.Id}", Sentence(joint));
 }

@@ -12,7 +12,7 @@ public sealed class WheelTorquedInTheAir : Rule
     {
         foreach (var joint in walk.Sheet.Joints)
         {
-            if (!Natures.HoldsAWheel(joint, walk.Sheet)) continue;
+            if (!Natures.HoldsAWheel(joint, walk.Things)) continue;
             var torqued = walk.EventsOf(joint.Id).LastOrDefault(e => e.Action.Verb == Verb.Torque);
             if (torqued is null) continue;
             var height = walk.BeforeEvent(Walk.Vehicle, torqued.Order).Vehicle;
