@@ -295,8 +295,8 @@ textarea,
 }
 
 /* The step under the cursor is marked as a whole; the caret and this line show the field. */
-.body textarea:focus-visible {
-  outline: 0 solid transparent;
+textarea:focus-visible {
+  outline: none;
   box-shadow: 0 2px 0 var(--ochre-mark);
 }
 
