@@ -22,7 +22,8 @@ public static class Policies
         options.AddPolicy(Approver, p => p.RequireRole(Roles.Approver));
         options.AddPolicy(Administrator, p => p.RequireRole(Roles.Administrator));
         options.AddPolicy(Workshop, p => p.RequireRole(Roles.Author, Roles.Reviewer, Roles.Approver, Roles.Administrator));
-        options.FallbackPolicy = null;
+        // An endpoint that says nothing is for nobody who is not signed in.
+        options.FallbackPolicy = new AuthorizationPolicyBuilder().RequireAuthenticatedUser().Build();
     }
 
     /// <summary>The id of who is signed in. Only behind an endpoint that asks for a signed-in person.</summary>

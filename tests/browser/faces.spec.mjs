@@ -1,9 +1,10 @@
 import AxeBuilder from '@axe-core/playwright';
 import Ajv2020 from 'ajv/dist/2020.js';
+import { unit } from 'mathjs';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
-import { expect, root, test } from './workshop.mjs';
+import { begin, expect, kept, root, test } from './workshop.mjs';
 
 /** What axe finds serious or worse on a page, as lines a person can act on. */
 async function serious(page) {
@@ -59,7 +60,6 @@ test('an explained finding, the places of the sheet and the keys are reached wit
 test('a step is moved, parted, joined to the next phase and deleted by keyboard', async ({ enter }) => {
   const page = await enter(/Ines Aldaro/);
   await page.goto('/');
-  const { begin, kept } = await import('./workshop.mjs');
   await begin(page, 'OT-140', 'Keys');
   const keys = page.keyboard;
   const texts = () => page.locator('.step textarea').evaluateAll((areas) => areas.map((a) => a.value));
@@ -130,4 +130,30 @@ test('script and style of the first page stay under 330 kB compressed, and nothi
   console.log(`first page: ${(bytes / 1024).toFixed(0)} kB of script and style, compressed`);
   expect(bytes).toBeGreaterThan(10_000);
   expect(bytes).toBeLessThan(330 * 1024);
+});
+
+test('values shown in the other unit agree with a reference library of units', async ({ enter }) => {
+  const page = await enter(/Ines Aldaro/);
+  await begin(page, 'OT-150', 'Units');
+  await page.getByRole('link', { name: 'Joints' }).click();
+  await page.getByLabel('Name of a new joint').fill('strap bolts');
+  await page.keyboard.press('Enter');
+  const torque = page.getByLabel(/Torque.* of J1/);
+  for (const [text, from, to, symbol, step] of [
+    ['95 N·m', 'N m', 'lbf ft', 'lbf·ft', 1],
+    ['9 N·m', 'N m', 'lbf in', 'lbf·in', 1],
+    ['250 N·m', 'N m', 'lbf ft', 'lbf·ft', 1],
+    ['70 lbf·ft', 'lbf ft', 'N m', 'N·m', 1],
+    ['108 lbf·in', 'lbf in', 'N m', 'N·m', 0.5],
+    ['300 lbf·ft', 'lbf ft', 'N m', 'N·m', 5],
+  ]) {
+    await torque.fill(text);
+    await torque.blur();
+    const exact = unit(parseFloat(text), from).toNumber(to);
+    const shown = page.locator('.computed');
+    await expect(shown).toContainText(symbol);
+    await expect
+      .poll(async () => Math.abs(parseFloat(await shown.innerText()) - exact), { message: text })
+      .toBeLessThanOrEqual(step / 2 + 1e-9);
+  }
 });

@@ -72,10 +72,6 @@ public static class Fields
     /// <summary>The fields of a kind of thing.</summary>
     public static IReadOnlyList<Field<Thing>> Of(ThingKind kind) => ByKind[kind];
 
-    /// <summary>The words of an enumeration as cells show them.</summary>
-    public static IReadOnlyList<string> WordsOf<TEnum>()
-        where TEnum : struct, Enum => EnumWords<TEnum>.All;
-
     /// <summary>The word of an enumeration's value.</summary>
     public static string WordOf<TEnum>(TEnum value)
         where TEnum : struct, Enum => EnumWords<TEnum>.Of(value);

@@ -76,12 +76,8 @@ internal sealed class ClauseFinder(string text, NameIndex names)
     private int Previous(int at, int start)
     {
         var before = at - 1;
-        while (before >= start && _tokens[before].Kind == TokenKind.Word && (Words.Adverbs.Contains(_tokens[before].Text) || _tokens[before].Text.EndsWith("ly", StringComparison.Ordinal) || _tokens[before].Text is "do" or "then"))
-        {
-            if (_tokens[before].Text == "then") return before;
+        while (before >= start && _tokens[before].Kind == TokenKind.Word && (Words.Adverbs.Contains(_tokens[before].Text) || _tokens[before].Text.EndsWith("ly", StringComparison.Ordinal) || _tokens[before].Text == "do"))
             before--;
-        }
-
         return before;
     }
 

@@ -100,9 +100,6 @@ public sealed class Walk
     /// <summary>State just before an event.</summary>
     public ThingState BeforeEvent(string id, int order) => Last(_moments[id], m => m.Order < order);
 
-    /// <summary>State when all of a step's actions are still to come: after the step before.</summary>
-    public ThingState BeforeStep(string id, int stepIndex) => AfterStep(id, stepIndex - 1);
-
     private static ThingState Last(List<Moment> moments, Func<Moment, bool> isThen)
     {
         int low = 0, high = moments.Count - 1;
