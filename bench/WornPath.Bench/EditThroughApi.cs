@@ -13,7 +13,7 @@ namespace WornPath.Bench;
 /// <summary>An edit through the API of the real server, against a bare insert of as many bytes with full sync, in the same folder.</summary>
 internal static class EditThroughApi
 {
-    public static async Task<(double Edit, double Insert)> RunAsync(Sheet sheet)
+    public static async Task<(double Edit, double Wal, double Bare)> RunAsync(Sheet sheet)
     {
         var data = Directory.CreateTempSubdirectory("wornpath-bench-").FullName;
         var port = FreePort();
@@ -24,7 +24,8 @@ internal static class EditThroughApi
         using var server = Process.Start(start)!;
         try
         {
-            using var http = new HttpClient(new HttpClientHandler { CookieContainer = new CookieContainer() }) { BaseAddress = new Uri($"http://127.0.0.1:{port}") };
+            var cookies = new CookieContainer();
+            using var http = new HttpClient(new HttpClientHandler { CookieContainer = cookies }) { BaseAddress = new Uri($"http://127.0.0.1:{port}") };
             await EnterAsync(http);
             var file = ProcedureFileText.Write(new ProcedureFile { Number = "B-1", Title = "Long", Sheet = sheet });
             using var content = new ByteArrayContent(file);
@@ -32,31 +33,30 @@ internal static class EditThroughApi
             var made = await (await http.PostAsync("/api/procedures/file", content)).Content.ReadFromJsonAsync<JsonElement>();
             var address = $"/api/revisions/{made.GetProperty("revisionId").GetInt32()}/edits";
 
-            await using var bare = new SqliteConnection($"Data Source={Path.Combine(data, "bare.db")}");
-            await bare.OpenAsync();
-            Execute(bare, "PRAGMA journal_mode = WAL; PRAGMA synchronous = FULL; CREATE TABLE Edits (Id INTEGER PRIMARY KEY, Delta BLOB);");
+            using var bare = Bare(data, "WAL");
+            using var journal = Bare(data, "DELETE");
             var row = new byte[900];
 
+            using var plain = new PlainHttp(port, [("Cookie", cookies.GetCookieHeader(http.BaseAddress)), ("X-CSRF-TOKEN", http.DefaultRequestHeaders.GetValues("X-CSRF-TOKEN").Single())]);
             var text = "Inspect cover 30 for cracks at the lugs.";
             var number = 0;
-            return await Measure.InTurnAsync(2000, Edit, Insert);
+            var (edit, insert) = Measure.InTurn(2000, Edit, () => Insert(bare));
+            var (_, slow) = Measure.InTurn(1000, Edit, () => Insert(journal));
+            return (edit, insert, slow);
 
-            async Task Edit()
+            void Edit()
             {
                 var next = $"Inspect cover 30 for cracks at the lugs, look {++number} times.";
-                var answer = await http.PostAsJsonAsync(address, new { clientId = Guid.NewGuid().ToString(), edit = (Edit)new WriteStep("a59", text, next) }, SheetJson.Options);
-                answer.EnsureSuccessStatusCode();
-                await answer.Content.ReadAsByteArrayAsync();
+                plain.Post(address, JsonSerializer.SerializeToUtf8Bytes(new { clientId = Guid.NewGuid().ToString(), edit = (Edit)new WriteStep("a59", text, next) }, SheetJson.Options));
                 text = next;
             }
 
-            Task Insert()
+            void Insert(SqliteConnection connection)
             {
-                using var command = bare.CreateCommand();
+                using var command = connection.CreateCommand();
                 command.CommandText = "INSERT INTO Edits (Delta) VALUES ($row)";
                 command.Parameters.AddWithValue("$row", row);
                 command.ExecuteNonQuery();
-                return Task.CompletedTask;
             }
         }
         finally
@@ -66,6 +66,14 @@ internal static class EditThroughApi
             SqliteConnection.ClearAllPools();
             Directory.Delete(data, recursive: true);
         }
+    }
+
+    private static SqliteConnection Bare(string folder, string journal)
+    {
+        var connection = new SqliteConnection($"Data Source={Path.Combine(folder, $"bare-{journal}.db")};Pooling=False");
+        connection.Open();
+        Execute(connection, $"PRAGMA journal_mode = {journal}; PRAGMA synchronous = FULL; CREATE TABLE Edits (Id INTEGER PRIMARY KEY, Delta BLOB);");
+        return connection;
     }
 
     private static void Execute(SqliteConnection connection, string sql)

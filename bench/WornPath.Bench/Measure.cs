@@ -24,25 +24,6 @@ internal static class Measure
         return (Median(first), Median(second));
     }
 
-    /// <summary>The same for work that waits.</summary>
-    public static async Task<(double A, double B)> InTurnAsync(int rounds, Func<Task> a, Func<Task> b)
-    {
-        List<double> first = [], second = [];
-        for (var i = -rounds / 4; i < rounds; i++)
-        {
-            var clock = Stopwatch.StartNew();
-            await a();
-            var one = clock.Elapsed.TotalMilliseconds;
-            clock.Restart();
-            await b();
-            if (i < 0) continue;
-            first.Add(one);
-            second.Add(clock.Elapsed.TotalMilliseconds);
-        }
-
-        return (Median(first), Median(second));
-    }
-
     private static double Once(Action work)
     {
         var clock = Stopwatch.StartNew();

@@ -16,8 +16,11 @@ Say($"walk and findings of 300 steps {walk:0.000} ms, reading that sheet from JS
 var (large, small) = Measure.InTurn(200, () => WalkAndFind(sheets[2000]), () => WalkAndFind(sheets[500]));
 Say($"walk and findings of 2,000 steps {large:0.000} ms, of 500 steps {small:0.000} ms", large / small, 4.6);
 
-var (edit, insert) = await EditThroughApi.RunAsync(sheets[300]);
-Say($"an edit through the API on 300 steps {edit:0.000} ms, a bare insert with full sync {insert:0.000} ms", edit / insert, 5);
+// "Bare" is SQLite as it comes: rollback journal, full sync. In WAL, as the program itself keeps its database, an insert
+// costs one sync and no more; that harder figure is printed beside it.
+var (edit, wal, bare) = await EditThroughApi.RunAsync(sheets[300]);
+Say($"an edit through the API on 300 steps {edit:0.000} ms, a bare insert with full sync {bare:0.000} ms", edit / bare, 5);
+Console.WriteLine($"the same edit against a bare insert in WAL, {wal:0.000} ms: ratio {edit / wal:0.00}");
 return failed || found == 0 ? 1 : 0;
 
 void Say(string what, double ratio, double limit)

@@ -15,13 +15,25 @@ public static class StoreSetup
     {
         services.AddDbContextPool<WornPathDb>(options => Configure(options, file));
         services.AddScoped<DraftLog>();
+        services.AddSingleton(provider => new EditWriter(() => OpenForWriting(file), provider.GetRequiredService<TimeProvider>()));
         return services;
     }
 
     /// <summary>Options of a database in a file: foreign keys on, ten seconds of patience with another writer, every commit on the disk before it is acknowledged.</summary>
     public static DbContextOptionsBuilder Configure(DbContextOptionsBuilder options, string file) => options
-        .UseSqlite(new SqliteConnectionStringBuilder { DataSource = file, ForeignKeys = true, DefaultTimeout = 10 }.ToString())
+        .UseSqlite(ConnectionString(file))
         .AddInterceptors(new DurablePragmas());
+
+    /// <summary>A connection with the same options, open, for <see cref="EditWriter"/>. The caller disposes of it.</summary>
+    public static SqliteConnection OpenForWriting(string file)
+    {
+        var connection = new SqliteConnection(ConnectionString(file) + ";Pooling=False");
+        connection.Open();
+        DurablePragmas.Set(connection);
+        return connection;
+    }
+
+    private static string ConnectionString(string file) => new SqliteConnectionStringBuilder { DataSource = file, ForeignKeys = true, DefaultTimeout = 10 }.ToString();
 
     /// <summary>Brings the database to the newest migration, in WAL mode.</summary>
     public static async Task MigrateAsync(WornPathDb db, CancellationToken cancel = default)
@@ -41,7 +53,7 @@ public static class StoreSetup
             return Task.CompletedTask;
         }
 
-        private static void Set(DbConnection connection)
+        public static void Set(DbConnection connection)
         {
             using var command = connection.CreateCommand();
             command.CommandText = "PRAGMA synchronous = FULL;";

@@ -15,7 +15,7 @@ public class DraftLogTests
         await using var store = await StoreOnDisk.NewAsync();
         var sheet = (await store.LoadAsync()).Sheet;
         for (var i = 1; i <= 30; i++)
-            sheet = await store.AppendAsync(sheet, i, i % 3 == 0 ? new AddThing(ThingKind.Part, $"part {i}", false) : new InsertStep($"s{i}", "h1", null, $"Remove part {i / 3 * 3}."), snapshot: i == 17);
+            sheet = store.Append(sheet, i, i % 3 == 0 ? new AddThing(ThingKind.Part, $"part {i}", false) : new InsertStep($"s{i}", "h1", null, $"Remove part {i / 3 * 3}."), snapshot: i == 17);
         var loaded = await store.LoadAsync();
         loaded.Seq.ShouldBe(30);
         loaded.BaseSeq.ShouldBe(17);
@@ -39,9 +39,9 @@ public class DraftLogTests
     {
         await using var store = await StoreOnDisk.NewAsync();
         var start = (await store.LoadAsync()).Sheet;
-        await store.AppendAsync(start, 1, new InsertStep("s1", "h1", null, "x"), clientId: "client-1");
-        await Should.ThrowAsync<DbUpdateException>(() => store.AppendAsync(start, 1, new InsertStep("s2", "h1", null, "y")));
-        await Should.ThrowAsync<DbUpdateException>(() => store.AppendAsync(start, 2, new InsertStep("s2", "h1", null, "y"), clientId: "client-1"));
+        store.Append(start, 1, new InsertStep("s1", "h1", null, "x"), clientId: "client-1");
+        Should.Throw<DbUpdateException>(() => store.Append(start, 1, new InsertStep("s2", "h1", null, "y")));
+        Should.Throw<DbUpdateException>(() => store.Append(start, 2, new InsertStep("s2", "h1", null, "y"), clientId: "client-1"));
         (await store.LoadAsync()).Sheet.Steps.Select(s => s.Text).ShouldBe(["x"]);
     }
 
@@ -50,11 +50,11 @@ public class DraftLogTests
     {
         await using var store = await StoreOnDisk.NewAsync();
         var sheet = (await store.LoadAsync()).Sheet;
-        sheet = await store.AppendAsync(sheet, 1, new InsertStep("s1", "h1", null, "x"));
+        sheet = store.Append(sheet, 1, new InsertStep("s1", "h1", null, "x"));
         await using var db = store.Open();
         async Task Become(RevisionState state) => await db.Revisions.ExecuteUpdateAsync(s => s.SetProperty(r => r.State, state));
         await Become(RevisionState.InReview);
-        await Should.ThrowAsync<DbUpdateException>(() => store.AppendAsync(sheet, 2, new InsertStep("s2", "h1", null, "y")));
+        Should.Throw<DbUpdateException>(() => store.Append(sheet, 2, new InsertStep("s2", "h1", null, "y")));
         await Become(RevisionState.Released);
         await Should.ThrowAsync<SqliteException>(() => db.Snapshots.ExecuteUpdateAsync(s => s.SetProperty(r => r.Json, [1])));
         await Should.ThrowAsync<SqliteException>(() => db.Snapshots.ExecuteDeleteAsync());
@@ -69,18 +69,15 @@ public class DraftLogTests
     {
         await using var store = await StoreOnDisk.NewAsync();
         var sheet = (await store.LoadAsync()).Sheet;
-        sheet = await store.AppendAsync(sheet, 1, new InsertStep("s1", "h1", null, "kept"));
+        sheet = store.Append(sheet, 1, new InsertStep("s1", "h1", null, "kept"));
         // The disk is full: no page more than there are.
-        await using (var db = store.Open())
+        using (var writer = new Drafts.EditWriter(() => Full(StoreSetup.OpenForWriting(store.File)), TimeProvider.System))
         {
-            await db.Database.OpenConnectionAsync();
-            await db.Database.ExecuteSqlRawAsync("PRAGMA max_page_count = 1");
             var applied = Editor.Apply(sheet, new InsertStep("s2", "h1", null, new string('x', 3900))).Value;
-            var log = new Drafts.DraftLog(db, TimeProvider.System);
             for (var i = 0; i < 40; i++)
             {
                 var line = new Drafts.LogLine(2, "ines", Entities.EntryKind.Edit, null, "lost", $"client-{i}");
-                if (await Record.ExceptionAsync(() => log.AppendAsync(store.RevisionId, line, new Delta([.. Enumerable.Repeat(applied.Delta.Changes[0], 40)]), applied.Sheet, [], false)) is { } full)
+                if (Record.Exception(() => writer.Append(store.RevisionId, line, new Delta([.. Enumerable.Repeat(applied.Delta.Changes[0], 40)]), applied.Sheet, [], false)) is { } full)
                 {
                     full.ShouldBeOfType<DbUpdateException>().InnerException.ShouldBeOfType<SqliteException>().SqliteErrorCode.ShouldBe(13); // SQLITE_FULL
                     break;
@@ -93,5 +90,13 @@ public class DraftLogTests
         var loaded = await store.LoadAsync();
         loaded.Seq.ShouldBe(1);
         loaded.Sheet.Steps.Single().Text.ShouldBe("kept");
+    }
+
+    private static SqliteConnection Full(SqliteConnection connection)
+    {
+        using var command = connection.CreateCommand();
+        command.CommandText = "PRAGMA max_page_count = 1";
+        command.ExecuteNonQuery();
+        return connection;
     }
 }

@@ -15,6 +15,10 @@ internal sealed class StoreOnDisk : IAsyncDisposable
 {
     private readonly string _folder = Directory.CreateTempSubdirectory("wornpath-store-").FullName;
 
+    private readonly EditWriter _writer;
+
+    private StoreOnDisk() => _writer = new EditWriter(() => StoreSetup.OpenForWriting(File), TimeProvider.System);
+
     public int RevisionId { get; private set; }
 
     public string File => Path.Combine(_folder, "wornpath.db");
@@ -41,23 +45,23 @@ internal sealed class StoreOnDisk : IAsyncDisposable
     }
 
     /// <summary>Writes an edit to the log as the application does.</summary>
-    public async Task<Sheet> AppendAsync(Sheet sheet, int seq, Edit edit, bool snapshot = false, string? clientId = null)
+    public Sheet Append(Sheet sheet, int seq, Edit edit, bool snapshot = false, string? clientId = null)
     {
-        await using var db = Open();
         var applied = Editor.Apply(sheet, edit).Value;
         var findings = Rules.Find(Walker.Run(applied.Sheet));
-        await new DraftLog(db, TimeProvider.System).AppendAsync(RevisionId, new LogLine(seq, "ines", EntryKind.Edit, null, applied.Label, clientId ?? Guid.NewGuid().ToString()), applied.Delta, applied.Sheet, findings, snapshot);
+        _writer.Append(RevisionId, new LogLine(seq, "ines", EntryKind.Edit, null, applied.Label, clientId ?? Guid.NewGuid().ToString()), applied.Delta, applied.Sheet, findings, snapshot);
         return applied.Sheet;
     }
 
     public async Task<StoredSheet> LoadAsync()
     {
         await using var db = Open();
-        return (await new DraftLog(db, TimeProvider.System).LoadAsync(RevisionId))!;
+        return (await new DraftLog(db).LoadAsync(RevisionId))!;
     }
 
     public ValueTask DisposeAsync()
     {
+        _writer.Dispose();
         SqliteConnection.ClearAllPools();
         Directory.Delete(_folder, recursive: true);
         return ValueTask.CompletedTask;

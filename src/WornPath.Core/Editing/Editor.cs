@@ -34,7 +34,7 @@ public static class Editor
     /// <summary>Reads the steps of a sheet that hold text alone, as in a file written by hand.</summary>
     public static Sheet ReadUnread(Sheet sheet)
     {
-        var names = new NameIndex(sheet);
+        var names = NameIndex.Of(sheet);
         foreach (var step in sheet.Steps.Where(s => s.Actions.IsEmpty && s.Questions.IsEmpty).ToList()) sheet = Read(sheet, names, step, step.Text);
         return sheet;
     }
@@ -97,7 +97,7 @@ public static class Editor
         if (sheet.FindStep(id) is not null) return new Problem("This step is there already.", "Reload to see the sheet as it is.");
         var step = new Step { Id = id };
         var placed = PutInPhase(sheet, edit.Phase, edit.After, step);
-        return placed.IsGood ? Read(placed.Value, new NameIndex(placed.Value), step, edit.Text) : placed;
+        return placed.IsGood ? Read(placed.Value, NameIndex.Of(placed.Value), step, edit.Text) : placed;
     }
 
     private static bool IsId(string id) => id.Length is > 0 and <= 24 && id.All(c => char.IsAsciiLetterOrDigit(c) || c is '-' or '_');
@@ -135,10 +135,10 @@ public static class Editor
         if (step.Text == edit.Text) return sheet;
         if (step.Text != edit.Before)
             return new Problem("This step was changed a moment ago.", "Both texts are shown; keep the one that is right.") { Clash = new Clash(step.Text, edit.Text) };
-        return Read(sheet, new NameIndex(sheet), step, edit.Text);
+        return Read(sheet, NameIndex.Of(sheet), step, edit.Text);
     });
 
-    private static Sheet ReRead(Sheet sheet, Step step) => Read(PutStep(sheet, step), new NameIndex(sheet), step, step.Text);
+    private static Sheet ReRead(Sheet sheet, Step step) => Read(PutStep(sheet, step), NameIndex.Of(sheet), step, step.Text);
 
     // Reads a text as a step's, and takes up the values it states for joints that have none.
     private static Sheet Read(Sheet sheet, NameIndex names, Step step, string text)
@@ -153,7 +153,7 @@ public static class Editor
     // After a thing came or changed its name, the steps that still ask are read again; what is settled stays as it is.
     private static Sheet ReadOpen(Sheet sheet)
     {
-        var names = new NameIndex(sheet);
+        var names = NameIndex.Of(sheet);
         foreach (var step in sheet.Steps.Where(s => !s.Questions.IsEmpty).ToList()) sheet = Read(sheet, names, step, step.Text);
         return sheet;
     }

@@ -157,7 +157,7 @@ public static class Fields
         where T : Thing => new(name, label, t => string.Join(", ", get(t)),
         (sheet, t, text) =>
         {
-            var names = new Reading.NameIndex(sheet);
+            var names = Reading.NameIndex.Of(sheet);
             var ids = ImmutableArray.CreateBuilder<string>();
             foreach (var word in text.Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries))
             {

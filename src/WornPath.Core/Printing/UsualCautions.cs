@@ -44,7 +44,7 @@ public static class UsualCautions
     private sealed record Known(Sheet Sheet, ImmutableArray<Caution> Cautions)
     {
         public bool IsOf(Sheet other) =>
-            ReferenceEquals(Sheet, other) || (Sheet.Parts == other.Parts && Sheet.Joints == other.Joints && Sheet.Connections == other.Connections && Sheet.Fluids == other.Fluids && Sheet.Aids == other.Aids);
+            ReferenceEquals(Sheet, other) || Sheet.SameThings(other);
     }
 
     private static ImmutableArray<Caution> OfStep(Step step, Sheet sheet)

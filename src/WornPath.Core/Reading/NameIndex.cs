@@ -15,9 +15,24 @@ public sealed class NameIndex
     private readonly HashSet<(string Word, string Number)> _numbered = [];
     private readonly Dictionary<string, Thing> _byId = new(StringComparer.OrdinalIgnoreCase);
 
-    /// <summary>An index of the sheet as it stands.</summary>
-    public NameIndex(Sheet sheet)
+    private static readonly ConditionalWeakTable<Thing, NameIndex> Last = [];
+
+    private readonly Sheet _sheet;
+
+    /// <summary>An index of the sheet: the one made before where no thing came, went or changed since, as after most edits.</summary>
+    public static NameIndex Of(Sheet sheet)
     {
+        if (sheet.Things.FirstOrDefault() is not { } first) return new NameIndex(sheet);
+        if (Last.TryGetValue(first, out var known) && known._sheet.SameThings(sheet)) return known;
+        var index = new NameIndex(sheet);
+        Last.AddOrUpdate(first, index);
+        return index;
+    }
+
+    /// <summary>An index of the sheet as it stands.</summary>
+    private NameIndex(Sheet sheet)
+    {
+        _sheet = sheet;
         foreach (var thing in sheet.Things)
         {
             _byId[thing.Id] = thing;

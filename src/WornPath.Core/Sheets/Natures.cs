@@ -1,17 +1,26 @@
+using System.Runtime.CompilerServices;
+
 namespace WornPath.Core.Sheets;
 
 /// <summary>What a thing is by its name, where nobody has said it outright. Common practice, no source: the trade names things by what they do.</summary>
 public static class Natures
 {
+    // Things are immutable and live on from sheet to sheet: what a name tells is found once.
+    private static readonly ConditionalWeakTable<Thing, object> Known = [];
+
     private static readonly string[] BrakeWords = ["caliper", "calliper", "brake cylinder", "wheel cylinder", "master cylinder", "brake hose", "brake line", "brake pad", "brake pads"];
 
+    private static readonly string[] WheelWords = ["wheel", "wheels"];
+
+    private static readonly string[] WheelFasteners = ["wheel nuts", "wheel bolts", "wheel nut", "wheel bolt", "wheel screws"];
+
     /// <summary>The part's nature: as the author set it, else by its name.</summary>
-    public static PartNature Of(Part part)
+    public static PartNature Of(Part part) => part.Nature ?? (PartNature)Known.GetValue(part, static p => ByName(p.Name));
+
+    private static PartNature ByName(string name)
     {
-        if (part.Nature is { } set) return set;
-        var name = part.Name.ToLowerInvariant();
-        if (BrakeWords.Any(name.EndsWith)) return PartNature.Brake;
-        return name.EndsWith(" wheel") || name.EndsWith(" wheels") || name is "wheel" or "wheels" ? PartNature.Wheel : PartNature.Plain;
+        if (Array.Exists(BrakeWords, w => name.EndsWith(w, StringComparison.OrdinalIgnoreCase))) return PartNature.Brake;
+        return Array.Exists(WheelWords, w => name.EndsWith(" " + w, StringComparison.OrdinalIgnoreCase) || name.Equals(w, StringComparison.OrdinalIgnoreCase)) ? PartNature.Wheel : PartNature.Plain;
     }
 
     /// <summary>True for the fasteners that hold a road wheel: by the wheel they hold, else by their name.</summary>
@@ -19,7 +28,6 @@ public static class Natures
     {
         foreach (var id in joint.Holds)
             if (things.GetValueOrDefault(id) is Part part && Of(part) == PartNature.Wheel) return true;
-        var name = joint.Name.ToLowerInvariant();
-        return name.EndsWith("wheel nuts") || name.EndsWith("wheel bolts") || name.EndsWith("wheel nut") || name.EndsWith("wheel bolt") || name.EndsWith("wheel screws");
+        return (bool)Known.GetValue(joint, static j => Array.Exists(WheelFasteners, w => j.Name.EndsWith(w, StringComparison.OrdinalIgnoreCase)));
     }
 }

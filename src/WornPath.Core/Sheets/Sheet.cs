@@ -40,6 +40,10 @@ public sealed record Sheet
     public IEnumerable<Thing> Things =>
         Parts.Cast<Thing>().Concat(Joints).Concat(Connections).Concat(Fluids).Concat(Aids).Concat(Tools).Concat(Consumables);
 
+    /// <summary>True where another sheet holds the very same things: none came, went or changed between the two.</summary>
+    public bool SameThings(Sheet other) => Parts == other.Parts && Joints == other.Joints && Connections == other.Connections
+        && Fluids == other.Fluids && Aids == other.Aids && Tools == other.Tools && Consumables == other.Consumables;
+
     /// <summary>The thing with an id, or null.</summary>
     public Thing? Find(string id)
     {

@@ -4,7 +4,7 @@ using System.Text.Json.Serialization;
 namespace WornPath.Core.Sheets;
 
 /// <summary>The kinds of things a sheet holds and a sentence can name.</summary>
-public enum ThingKind
+public enum ThingKind : byte
 {
     [JsonStringEnumMemberName("part")] Part,
     [JsonStringEnumMemberName("joint")] Joint,

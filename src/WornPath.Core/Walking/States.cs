@@ -3,7 +3,7 @@ using WornPath.Core.Sheets;
 namespace WornPath.Core.Walking;
 
 /// <summary>How far a joint is, from tight through out to marked.</summary>
-public enum JointStage
+public enum JointStage : byte
 {
     Tight,
     BrokenLoose,
@@ -25,7 +25,7 @@ public enum JointStage
 /// <param name="WasOut">True once it has been taken out on this walk.</param>
 /// <param name="Treated">True once something was put on its threads since it was last taken out.</param>
 /// <param name="PinIn">True while its cotter pin is in.</param>
-public readonly record struct JointState(JointStage Stage, int Pass, bool Renewed, bool WasOut, bool Treated, bool PinIn)
+public readonly record struct JointState(JointStage Stage, byte Pass, bool Renewed, bool WasOut, bool Treated, bool PinIn)
 {
     /// <summary>True where the joint holds nothing: out, or not yet put in.</summary>
     public bool IsOut => Stage == JointStage.Out;
@@ -35,7 +35,7 @@ public readonly record struct JointState(JointStage Stage, int Pass, bool Renewe
 }
 
 /// <summary>Where a part is.</summary>
-public enum PartPlace
+public enum PartPlace : byte
 {
     On,
     OnBench,
@@ -54,7 +54,7 @@ public enum PartPlace
 public readonly record struct PartState(PartPlace Place, bool WasOff, bool IsNew, bool Cleaned, bool Inspected);
 
 /// <summary>State of a fluid.</summary>
-public enum FluidState
+public enum FluidState : byte
 {
     AtLevel,
     Drained,
@@ -62,7 +62,7 @@ public enum FluidState
 }
 
 /// <summary>How high the vehicle is and what it stands on.</summary>
-public enum Height
+public enum Height : byte
 {
     OnGround,
     Raised,
@@ -80,7 +80,7 @@ public readonly record struct VehicleState(Height Height, bool PedalSoft)
 }
 
 /// <summary>The state of anything on the walk, one field of it used by each kind of thing.</summary>
-/// <remarks>One struct for all kinds keeps the record of a walk a single flat list.</remarks>
+/// <remarks>One struct for all kinds keeps the record of a walk a single flat list; it is small, because every event holds two of it.</remarks>
 public readonly record struct ThingState(ThingKind? Kind)
 {
     public JointState Joint { get; init; }

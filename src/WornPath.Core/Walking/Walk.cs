@@ -37,7 +37,7 @@ public sealed class Walk
         Events = events;
         Things = things;
         _moments = moments;
-        var byThing = new Dictionary<string, List<WalkEvent>>();
+        var byThing = new Dictionary<string, List<WalkEvent>>(things.Count);
         foreach (var walked in events)
         {
             var id = walked.Thing?.Id ?? Vehicle;

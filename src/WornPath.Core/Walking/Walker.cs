@@ -7,7 +7,6 @@ public sealed class Walker
 {
     private readonly Sheet _sheet;
     private readonly Dictionary<string, Thing> _things = [];
-    private readonly Dictionary<string, ThingState> _states = [];
     private readonly Dictionary<string, List<Moment>> _moments = [];
     private readonly List<WalkEvent> _events = [];
     private VehicleState _vehicle;
@@ -19,7 +18,8 @@ public sealed class Walker
     {
         var walker = new Walker(sheet);
         walker.Begin();
-        var steps = sheet.Steps.ToList();
+        List<Step> steps = [.. sheet.Steps];
+        walker._events.EnsureCapacity(steps.Sum(s => s.Actions.Length));
         for (var i = 0; i < steps.Count; i++)
             foreach (var action in steps[i].Actions) walker.Do(i, steps[i], action);
         return new Walk(sheet, steps, walker._events, walker._moments, walker._things);
@@ -39,34 +39,30 @@ public sealed class Walker
         foreach (var thing in _sheet.Things)
         {
             _things[thing.Id] = thing;
-            Keep(thing.Id, AtBeginning(thing), -1, -1);
+            _moments[thing.Id] = [new Moment(-1, -1, AtBeginning(thing))];
         }
 
         _moments[Walk.Vehicle] = [new Moment(-1, -1, default)];
     }
 
-    private void Keep(string id, ThingState state, int order, int step)
-    {
-        _states[id] = state;
-        if (!_moments.TryGetValue(id, out var list)) _moments[id] = list = [];
-        list.Add(new Moment(order, step, state));
-    }
+    private static void Keep(List<Moment> moments, ThingState state, int order, int step) => moments.Add(new Moment(order, step, state));
 
     private void Do(int stepIndex, Step step, StepAction action)
     {
         var order = _events.Count;
         if (action.Target is { } id && _things.TryGetValue(id, out var thing))
         {
-            var before = _states[id];
+            var moments = _moments[id];
+            var before = moments[^1].State;
             var after = Next(thing, before, action);
-            if (after != before) Keep(id, after, order, stepIndex);
+            if (after != before) Keep(moments, after, order, stepIndex);
             _events.Add(new WalkEvent(order, stepIndex, step, action, thing, before, after));
             // An aid the part hangs from comes into place with it.
-            if (action is { Verb: Verb.HangAside, With: { } aid } && _things.TryGetValue(aid, out var hanger) && !_states[aid].InPlace)
+            if (action is { Verb: Verb.HangAside, With: { } aid } && _things.TryGetValue(aid, out var hanger) && _moments[aid][^1].State is { InPlace: false } empty)
             {
-                var empty = _states[aid];
-                Keep(aid, empty with { InPlace = true }, order + 1, stepIndex);
-                _events.Add(new WalkEvent(order + 1, stepIndex, step, new StepAction { Verb = Verb.Place, Target = aid, At = action.At }, hanger, empty, _states[aid]));
+                var placed = empty with { InPlace = true };
+                Keep(_moments[aid], placed, order + 1, stepIndex);
+                _events.Add(new WalkEvent(order + 1, stepIndex, step, new StepAction { Verb = Verb.Place, Target = aid, At = action.At }, hanger, empty, placed));
             }
 
             if (thing is Part part && Natures.Of(part) == PartNature.Brake && action.Verb is Verb.Remove or Verb.HangAside or Verb.Fit)
@@ -131,7 +127,7 @@ public sealed class Walker
             case Verb.TakeOut: return new JointState(JointStage.Out, 0, false, true, false, false);
             case Verb.Start: return now with { Stage = JointStage.Started, Pass = 0, Renewed = now.Renewed || action.New };
             case Verb.Snug: return now with { Stage = JointStage.Snug, Pass = 0 };
-            case Verb.TorquePass: return now with { Stage = JointStage.Pass, Pass = action.Pass ?? 1 };
+            case Verb.TorquePass: return now with { Stage = JointStage.Pass, Pass = (byte)Math.Min(action.Pass ?? 1, 99) };
             case Verb.Torque: return now with { Stage = JointStage.Torqued, Pass = 0, Renewed = now.Renewed || action.New };
             case Verb.Align: return now.Stage == JointStage.Torqued ? now with { Stage = JointStage.Aligned } : now;
             case Verb.RemovePin: return now with { PinIn = false, Renewed = false };

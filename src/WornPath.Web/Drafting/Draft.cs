@@ -26,8 +26,8 @@ public sealed class Draft(int revisionId, StoredSheet stored, List<LogLine> line
     /// <summary>The revision's state. Set behind the gate by what changes it; the database refuses on its own, too.</summary>
     public RevisionState State { get; set; } = stored.State;
 
-    private readonly List<LogLine> _lines = lines;
     private readonly HashSet<string> _clientIds = [.. lines.Select(l => l.ClientId)];
+    private readonly Dictionary<string, (List<LogLine> Undo, List<LogLine> Redo)> _reach = ReachOf(lines);
 
     /// <summary>A sheet with what was computed from it.</summary>
     public sealed record Walked(Sheet Sheet, int Seq, Walk Walk, ImmutableArray<Finding> Findings)
@@ -42,39 +42,44 @@ public sealed class Draft(int revisionId, StoredSheet stored, List<LogLine> line
     /// <summary>True where an edit with this client id was taken already.</summary>
     public bool Has(string clientId) => _clientIds.Contains(clientId);
 
-    /// <summary>The last edits of one person that can be undone or done again, newest last.</summary>
-    public (LogLine? Undo, LogLine? Redo) Reach(string personId)
-    {
-        var undo = new List<LogLine>();
-        var redo = new List<LogLine>();
-        foreach (var line in _lines)
-        {
-            if (line.PersonId != personId) continue;
-            switch (line.Kind)
-            {
-                case EntryKind.Edit:
-                    undo.Add(line);
-                    redo.Clear();
-                    break;
-                case EntryKind.Undo:
-                    redo.AddRange(undo.Where(l => l.Seq == line.OfSeq));
-                    undo.RemoveAll(l => l.Seq == line.OfSeq);
-                    break;
-                case EntryKind.Redo:
-                    undo.AddRange(redo.Where(l => l.Seq == line.OfSeq));
-                    redo.RemoveAll(l => l.Seq == line.OfSeq);
-                    break;
-            }
-        }
+    /// <summary>The last edits of one person that can be undone or done again.</summary>
+    public (LogLine? Undo, LogLine? Redo) Reach(string personId) =>
+        _reach.TryGetValue(personId, out var own) ? (own.Undo.LastOrDefault(), own.Redo.LastOrDefault()) : (null, null);
 
-        return (undo.LastOrDefault(), redo.LastOrDefault());
+    private static Dictionary<string, (List<LogLine> Undo, List<LogLine> Redo)> ReachOf(List<LogLine> lines)
+    {
+        var reach = new Dictionary<string, (List<LogLine> Undo, List<LogLine> Redo)>();
+        foreach (var line in lines) Count(reach, line);
+        return reach;
+    }
+
+    // What a line of the log does to what its writer can undo and redo.
+    private static void Count(Dictionary<string, (List<LogLine> Undo, List<LogLine> Redo)> reach, LogLine line)
+    {
+        if (!reach.TryGetValue(line.PersonId, out var own)) reach[line.PersonId] = own = ([], []);
+        var (undo, redo) = own;
+        switch (line.Kind)
+        {
+            case EntryKind.Edit:
+                undo.Add(line);
+                redo.Clear();
+                break;
+            case EntryKind.Undo:
+                redo.AddRange(undo.Where(l => l.Seq == line.OfSeq));
+                undo.RemoveAll(l => l.Seq == line.OfSeq);
+                break;
+            case EntryKind.Redo:
+                undo.AddRange(redo.Where(l => l.Seq == line.OfSeq));
+                redo.RemoveAll(l => l.Seq == line.OfSeq);
+                break;
+        }
     }
 
     /// <summary>Takes an edit that is on the disk.</summary>
     public void Take(Walked walked, LogLine line, bool snapshot)
     {
         Now = walked;
-        _lines.Add(line);
+        Count(_reach, line);
         _clientIds.Add(line.ClientId);
         if (snapshot) BaseSeq = walked.Seq;
     }

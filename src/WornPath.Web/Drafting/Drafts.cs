@@ -12,7 +12,7 @@ namespace WornPath.Web.Drafting;
 /// The revisions held open in memory. An edit is carried out on the sheet held here, written to the log, and only then
 /// taken and acknowledged; whatever stops the server in between, the log has every acknowledged edit.
 /// </summary>
-public sealed class Drafts(IServiceScopeFactory scopes)
+public sealed class Drafts(IServiceScopeFactory scopes, EditWriter writer)
 {
     /// <summary>How many revisions are held at most; more are read from the log again when they are asked for.</summary>
     public const int MostHeld = 200;
@@ -43,25 +43,27 @@ public sealed class Drafts(IServiceScopeFactory scopes)
 
     /// <summary>Carries an edit out for a person. Returns what was held before it, or the problem.</summary>
     public Task<Outcome<Draft.Walked>> EditAsync(Draft draft, string personId, string clientId, Edit edit, CancellationToken cancel) =>
-        ChangeAsync(draft, personId, clientId, EntryKind.Edit, (_, _) => Task.FromResult(Editor.Apply(draft.Now.Sheet, edit).Map(a => (a.Sheet, a.Delta, a.Label, Of: (int?)null))), cancel);
+        ChangeAsync(draft, personId, clientId, EntryKind.Edit, _ => Task.FromResult(Editor.Apply(draft.Now.Sheet, edit).Map(a => (a.Sheet, a.Delta, a.Label, Of: (int?)null))), cancel);
 
     /// <summary>Takes back the person's last edit.</summary>
     public Task<Outcome<Draft.Walked>> UndoAsync(Draft draft, string personId, string clientId, CancellationToken cancel) =>
-        ChangeAsync(draft, personId, clientId, EntryKind.Undo, (log, token) => AgainAsync(draft, log, draft.Reach(personId).Undo, "undo", d => d.Inverse(), token), cancel);
+        ChangeAsync(draft, personId, clientId, EntryKind.Undo, token => AgainAsync(draft, draft.Reach(personId).Undo, "undo", d => d.Inverse(), token), cancel);
 
     /// <summary>Does again what the person took back last.</summary>
     public Task<Outcome<Draft.Walked>> RedoAsync(Draft draft, string personId, string clientId, CancellationToken cancel) =>
-        ChangeAsync(draft, personId, clientId, EntryKind.Redo, (log, token) => AgainAsync(draft, log, draft.Reach(personId).Redo, "redo", d => d, token), cancel);
+        ChangeAsync(draft, personId, clientId, EntryKind.Redo, token => AgainAsync(draft, draft.Reach(personId).Redo, "redo", d => d, token), cancel);
 
-    private static async Task<Outcome<(Sheet, Delta, string, int?)>> AgainAsync(Draft draft, DraftLog log, LogLine? line, string word, Func<Delta, Delta> turn, CancellationToken cancel)
+    private async Task<Outcome<(Sheet, Delta, string, int?)>> AgainAsync(Draft draft, LogLine? line, string word, Func<Delta, Delta> turn, CancellationToken cancel)
     {
         if (line is null) return new Problem($"There is nothing to {word}.", "Go on writing.");
+        await using var scope = scopes.CreateAsyncScope();
+        var log = scope.ServiceProvider.GetRequiredService<DraftLog>();
         var delta = turn(await log.DeltaAsync(draft.RevisionId, line.Seq, cancel));
         return delta.ApplyTo(draft.Now.Sheet).Map(s => (s, delta, $"{word} {line.Label}", (int?)line.Seq));
     }
 
     private async Task<Outcome<Draft.Walked>> ChangeAsync(Draft draft, string personId, string clientId, EntryKind kind,
-        Func<DraftLog, CancellationToken, Task<Outcome<(Sheet Sheet, Delta Delta, string Label, int? Of)>>> change, CancellationToken cancel)
+        Func<CancellationToken, Task<Outcome<(Sheet Sheet, Delta Delta, string Label, int? Of)>>> change, CancellationToken cancel)
     {
         await draft.Gate.WaitAsync(cancel);
         try
@@ -70,17 +72,14 @@ public sealed class Drafts(IServiceScopeFactory scopes)
             var before = draft.Now;
             if (draft.Has(clientId)) return before;
             if (LifeCycle.Edit(draft.State) is { } closed) return closed;
-            await using var scope = scopes.CreateAsyncScope();
-            var log = scope.ServiceProvider.GetRequiredService<DraftLog>();
-            var done = await change(log, cancel);
+            var done = await change(cancel);
             if (!done.IsGood) return done.Problem;
             var (sheet, delta, label, of) = done.Value;
             if (delta.IsEmpty && kind == EntryKind.Edit) return before;
             var walked = Draft.Walked.Of(sheet, before.Seq + 1);
             var line = new LogLine(walked.Seq, personId, kind, of, label.Length <= 200 ? label : label[..200], clientId);
             var snapshot = walked.Seq - draft.BaseSeq >= DraftLog.SnapshotEvery;
-            // Not cancelled half way: once the row is on its way the edit counts.
-            await log.AppendAsync(draft.RevisionId, line, delta, sheet, walked.Findings, snapshot, CancellationToken.None);
+            writer.Append(draft.RevisionId, line, delta, sheet, walked.Findings, snapshot);
             draft.Take(walked, line, snapshot);
             return before;
         }

@@ -86,21 +86,21 @@ public static class SheetViews
         var before = was?.Sheet;
         var walk = now.Walk;
         var sheet = now.Sheet;
-        var things = before is null || before.Parts != sheet.Parts || before.Joints != sheet.Joints || before.Connections != sheet.Connections
-            || before.Fluids != sheet.Fluids || before.Aids != sheet.Aids || before.Tools != sheet.Tools || before.Consumables != sheet.Consumables;
+        var things = before?.SameThings(sheet) != true;
         var phases = before is null || !Delta.SameOutline(before, sheet);
         // The cautions and the names on chips depend on more than the step: when things or order change, every step is shown anew.
-        var known = things || phases || before is null ? [] : before.Steps.ToHashSet(ReferenceEqualityComparer.Instance);
+        var all = things || phases || was is null;
         var given = new HashSet<Caution>();
         var steps = ImmutableArray.CreateBuilder<StepView>();
-        foreach (var step in walk.Steps)
+        for (var i = 0; i < walk.Steps.Count; i++)
         {
+            var step = walk.Steps[i];
             var cautions = UsualCautions.For(step, sheet, given);
-            if (!known.Contains(step)) steps.Add(Of(step, sheet, cautions));
+            if (all || !ReferenceEquals(was!.Walk.Steps[i], step)) steps.Add(Of(step, sheet, cautions));
         }
 
         // What steps use a thing, and how a joint ends, follows from the actions: the same actions, the same answers.
-        var used = things || phases || was is null || !SameActions(was.Walk, walk);
+        var used = all || !SameActions(was!.Walk, walk);
         return new SheetView
         {
             Seq = now.Seq,
@@ -115,8 +115,13 @@ public static class SheetViews
         };
     }
 
-    private static bool SameActions(Walk a, Walk b) =>
-        a.Events.Count == b.Events.Count && a.Events.Zip(b.Events).All(p => p.First.Action == p.Second.Action || (p.First.Thing?.Id == p.Second.Thing?.Id && p.First.StepIndex == p.Second.StepIndex && p.First.After == p.Second.After));
+    // Steps that were not touched are the same objects; of the others the actions are compared.
+    private static bool SameActions(Walk a, Walk b)
+    {
+        for (var i = 0; i < b.Steps.Count; i++)
+            if (!ReferenceEquals(a.Steps[i], b.Steps[i]) && !a.Steps[i].Actions.Select(x => x with { At = default }).SequenceEqual(b.Steps[i].Actions.Select(x => x with { At = default }))) return false;
+        return true;
+    }
 
     private static bool SameFindings(ImmutableArray<Finding> a, ImmutableArray<Finding> b) =>
         a.Length == b.Length && a.Zip(b).All(p => p.First.Key == p.Second.Key && p.First.Message == p.Second.Message && p.First.StepNumber == p.Second.StepNumber && p.First.Fixes.SequenceEqual(p.Second.Fixes));
