@@ -107,6 +107,8 @@ public static partial class ProcedureFileText
             if (Fields.CheckName(sheet, thing.Name, thing.Id) is { IsGood: false } name) return name.Problem.At(thing.Id);
         }
 
+        foreach (var joint in sheet.Joints)
+            if (joint.Pattern?.CheckCount(joint.Count) is { } pattern) return pattern.At(joint.Id);
         foreach (var id in sheet.Joints.SelectMany(j => j.Holds).Concat(sheet.Parts.SelectMany(p => p.Behind)))
             if (sheet.Find(id) is not Part) return new Problem($"{id} is held or covered, and no part has this id.", "Add the part or take the id out.");
         if (sheet.Phases.Select(p => p.Id).Distinct().Count() != sheet.Phases.Length) return new Problem("A phase id stands twice.", "Give each phase its own.");

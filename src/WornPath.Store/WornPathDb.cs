@@ -18,6 +18,8 @@ public sealed class WornPathDb(DbContextOptions<WornPathDb> options) : IdentityD
 
     public DbSet<ReviewEvent> Events => Set<ReviewEvent>();
 
+    public DbSet<WorkshopVersion> Workshops => Set<WorkshopVersion>();
+
     protected override void OnModelCreating(ModelBuilder builder)
     {
         base.OnModelCreating(builder);
@@ -50,6 +52,12 @@ public sealed class WornPathDb(DbContextOptions<WornPathDb> options) : IdentityD
             edit.HasIndex(e => new { e.RevisionId, e.ClientId }).IsUnique();
             edit.HasOne<Revision>().WithMany(r => r.Edits).HasForeignKey(e => e.RevisionId);
             edit.HasOne<Person>().WithMany().HasForeignKey(e => e.PersonId).OnDelete(DeleteBehavior.Restrict);
+        });
+        builder.Entity<WorkshopVersion>(workshop =>
+        {
+            workshop.HasKey(w => w.Version);
+            workshop.Property(w => w.Version).ValueGeneratedNever();
+            workshop.HasOne<Person>().WithMany().HasForeignKey(w => w.PersonId).OnDelete(DeleteBehavior.Restrict);
         });
         builder.Entity<ReviewEvent>(review =>
         {

@@ -15,6 +15,9 @@ public static class Policies
     /// <summary>Whoever sees sheets that are not released yet.</summary>
     public const string Workshop = "workshop";
 
+    /// <summary>Whoever keeps the crib and answers for the house rules.</summary>
+    public const string WorkshopKeeper = "workshop-keeper";
+
     public static void Add(AuthorizationOptions options)
     {
         options.AddPolicy(Author, p => p.RequireRole(Roles.Author));
@@ -22,6 +25,7 @@ public static class Policies
         options.AddPolicy(Approver, p => p.RequireRole(Roles.Approver));
         options.AddPolicy(Administrator, p => p.RequireRole(Roles.Administrator));
         options.AddPolicy(Workshop, p => p.RequireRole(Roles.Author, Roles.Reviewer, Roles.Approver, Roles.Administrator));
+        options.AddPolicy(WorkshopKeeper, p => p.RequireRole(Roles.Approver, Roles.Administrator));
         // An endpoint that says nothing is for nobody who is not signed in.
         options.FallbackPolicy = new AuthorizationPolicyBuilder().RequireAuthenticatedUser().Build();
     }

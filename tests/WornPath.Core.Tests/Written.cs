@@ -1,3 +1,4 @@
+using WornPath.Core.Workshops;
 using System.Collections.Immutable;
 
 namespace WornPath.Core.Tests;
@@ -50,7 +51,16 @@ internal sealed class Written
 
     public Step Step(int number) => Sheet.Steps.ElementAt(number - 1);
 
-    public Walk Walk() => Walker.Run(Sheet);
+    public Workshop Workshop { get; private set; } = Workshop.Default;
+
+    /// <summary>Judged in a workshop of its own.</summary>
+    public Written In(Workshop workshop)
+    {
+        Workshop = workshop;
+        return this;
+    }
+
+    public Walk Walk() => Walker.Run(Sheet, Workshop);
 
     public ImmutableArray<Finding> Findings() => WornPath.Core.Findings.Rules.Find(Walk());
 

@@ -22,6 +22,7 @@ namespace WornPath.Core.Editing;
 [JsonDerivedType(typeof(RenamePhase), "renamePhase")]
 [JsonDerivedType(typeof(RemovePhase), "removePhase")]
 [JsonDerivedType(typeof(AddThing), "addThing")]
+[JsonDerivedType(typeof(AddFilled), "addFilled")]
 [JsonDerivedType(typeof(RemoveThing), "removeThing")]
 [JsonDerivedType(typeof(SetField), "setField")]
 [JsonDerivedType(typeof(Several), "several")]
@@ -62,6 +63,12 @@ public sealed record RemovePhase(string Id) : Edit;
 
 /// <summary>Adds a part, joint, connection, fluid, aid, tool or consumable.</summary>
 public sealed record AddThing(ThingKind Kind, string Name, bool FromKit) : Edit;
+
+/// <summary>Adds a thing with its fields, as from a row of a table.</summary>
+public sealed record AddFilled(ThingKind Kind, string Name, ImmutableArray<FieldText> Fields) : Edit;
+
+/// <summary>A field and its text.</summary>
+public sealed record FieldText(string Field, string Text);
 
 /// <summary>Takes a thing away that no step uses.</summary>
 public sealed record RemoveThing(string Id) : Edit;

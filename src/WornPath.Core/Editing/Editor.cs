@@ -53,6 +53,7 @@ public static class Editor
         RenamePhase e => Rename(sheet, e),
         RemovePhase e => Remove(sheet, e),
         AddThing e => Add(sheet, e.Kind, e.Name, e.FromKit).Map(a => ReadOpen(a.Sheet)),
+        AddFilled e => AddAndFill(sheet, e).Map(ReadOpen),
         RemoveThing e => Remove(sheet, e),
         SetField e => Set(sheet, e),
         Several e => All(sheet, e),
@@ -191,7 +192,7 @@ public static class Editor
         if (step.Questions.FirstOrDefault(q => q.Kind == QuestionKind.OtherValue && q.Phrase == edit.Phrase) is not { Torque: { } torque, Candidates: [var id, ..] } || sheet.Find(id) is not Joint joint)
             return new Problem("This question is settled already.", "Reload to see the sheet as it is.");
         // Another value comes from another place: the old source does not vouch for it.
-        return ReRead(Slots.Put(sheet, joint with { Torque = torque, SnugIsEnough = false, Source = "" }), step);
+        return ReRead(Slots.Put(sheet, joint with { Torque = torque, Untorqued = null, Source = "" }), step);
     });
 
     private static Outcome<Sheet> Insert(Sheet sheet, InsertPhase edit)
@@ -265,6 +266,22 @@ public static class Editor
         return (sheet, id);
     }
 
+    private static Outcome<Sheet> AddAndFill(Sheet sheet, AddFilled edit)
+    {
+        var added = Add(sheet, edit.Kind, edit.Name, false);
+        if (!added.IsGood) return added.Problem;
+        (sheet, var id) = added.Value;
+        foreach (var (name, text) in edit.Fields)
+        {
+            if (Fields.Of(edit.Kind).FirstOrDefault(f => f.Name == name) is not { } field) return new Problem($"There is no field “{NumberText.Excerpt(name)}”.", "Reload to see the fields there are.");
+            var set = field.Set(sheet, sheet.Find(id)!, text).At($"{edit.Name}, {field.Label}");
+            if (!set.IsGood) return set.Problem;
+            sheet = Slots.Put(sheet, set.Value);
+        }
+
+        return sheet;
+    }
+
     // "Caliper bolts" hold the caliper: the name without its last word, where exactly that is a part.
     private static IEnumerable<string> HeldBy(Sheet sheet, string jointName)
     {
@@ -334,6 +351,7 @@ public static class Editor
             RenamePhase => "name of a phase",
             RemovePhase => "delete a phase",
             AddThing e => $"new {e.Kind.ToString().ToLowerInvariant()} “{NumberText.Excerpt(e.Name)}”",
+            AddFilled e => $"new {e.Kind.ToString().ToLowerInvariant()} “{NumberText.Excerpt(e.Name)}”",
             RemoveThing e => $"delete {Name(e.Id)}",
             SetField { Id.Length: 0 } e => $"header: {e.Field}",
             SetField e => $"{e.Field} of {Name(e.Id)}",

@@ -5,6 +5,7 @@ using System.Text.Json.Serialization;
 using WornPath.Core.Fasteners;
 using WornPath.Core.Quantities;
 using WornPath.Core.Sheets;
+using WornPath.Core.Tightening;
 
 namespace WornPath.Core.Editing;
 
@@ -38,7 +39,8 @@ public static class Fields
         [ThingKind.Joint] =
         [
             Name,
-            Of<Joint>(Whole<Joint>("count", "how many", j => j.Count, (j, v) => j with { Count = v }, 1, 200)),
+            // A pattern laid for another number of fasteners is laid no more.
+            Of<Joint>(Whole<Joint>("count", "how many", j => j.Count, (j, v) => j with { Count = v, Pattern = j.Pattern?.CheckCount(v) is null ? j.Pattern : null }, 1, 200)),
             Of<Joint>(new Field<Joint>("fastener", "fastener", j => j.Fastener?.ToString() ?? "", SetFastener, [])),
             Of<Joint>(new Field<Joint>("torque", "torque", j => j.TighteningText, SetTorque, [])),
             Of<Joint>(Text<Joint>("source", "source of the value", j => j.Source, (j, v) => j with { Source = v }, 300)),
@@ -46,6 +48,15 @@ public static class Fields
             Of<Joint>(Choice<Joint, ReuseRule>("reuse", "reuse or renew", j => j.Reuse, (j, v) => j with { Reuse = v })),
             Of<Joint>(Choice<Joint, Locking>("locking", "locked by", j => j.Locking, (j, v) => j with { Locking = v })),
             Of<Joint>(new Field<Joint>("mark", "witness mark", j => j.Mark ? "yes" : "no", SetMark, ["no", "yes"])),
+            Of<Joint>(Text<Joint>("justification", "justification", j => j.Justification, (j, v) => j with { Justification = v }, 500)),
+            Of<Joint>(Choice<Joint, StatedFor>("stated", "value stated for", j => j.Stated, (j, v) => j with { Stated = v })),
+            Of<Joint>(Choice<Joint, TighteningCondition>("condition", "torqued with", j => j.Condition, (j, v) => j with { Condition = v })),
+            Of<Joint>(Text<Joint>("heldBy", "held from turning by", j => j.HeldBy, (j, v) => j with { HeldBy = v }, 120)),
+            Of<Joint>(Read<Joint, TappedHole>("into", "tapped into", j => j.Into, (j, v) => j with { Into = v }, TappedHole.Parse)),
+            Of<Joint>(new Field<Joint>("pattern", "pattern", j => j.Pattern?.ToString() ?? "", SetPattern, [])),
+            Of<Joint>(Read<Joint, Adapter>("adapter", "adapter", j => j.Adapter, (j, v) => j with { Adapter = v }, Adapter.Parse)),
+            Of<Joint>(Text<Joint>("tell", "told apart by", j => j.Tell, (j, v) => j with { Tell = v }, 120)),
+            Of<Joint>(new Field<Joint>("variants", "values by variant", j => string.Join("; ", j.Variants.Select(v => $"{v.When}: {v.Torque}")), SetVariants, [])),
             Of<Joint>(Choice<Joint, Origin>("origin", "comes from", j => j.Origin, (j, v) => j with { Origin = v })),
             Of<Joint>(Parts<Joint>("holds", "holds", j => j.Holds, (j, v) => j with { Holds = v })),
         ],
@@ -114,9 +125,34 @@ public static class Fields
 
     private static Outcome<Joint> SetTorque(Sheet sheet, Joint joint, string text)
     {
-        if (string.IsNullOrWhiteSpace(text)) return joint with { Torque = null, SnugIsEnough = false };
-        if (text.Trim().Equals("snug", StringComparison.OrdinalIgnoreCase)) return joint with { Torque = null, SnugIsEnough = true };
-        return TorqueText.Parse(text, sheet.Header.Unit).Map(t => joint with { Torque = t, SnugIsEnough = false });
+        if (string.IsNullOrWhiteSpace(text)) return joint with { Torque = null, Untorqued = null };
+        if (Untorqued.IsMeant(text)) return Untorqued.Parse(text).Map(u => joint with { Torque = null, Untorqued = u });
+        return TorqueText.Parse(text, sheet.Header.Unit).Map(t => joint with { Torque = t, Untorqued = null });
+    }
+
+    private static Outcome<Joint> SetPattern(Sheet sheet, Joint joint, string text)
+    {
+        if (string.IsNullOrWhiteSpace(text)) return joint with { Pattern = null };
+        var pattern = Pattern.Parse(text);
+        if (!pattern.IsGood) return pattern.Problem;
+        return pattern.Value.CheckCount(joint.Count) is { } problem ? problem : joint with { Pattern = pattern.Value };
+    }
+
+    private static Outcome<Joint> SetVariants(Sheet sheet, Joint joint, string text)
+    {
+        var values = ImmutableArray.CreateBuilder<VariantValue>();
+        foreach (var part in text.Split(';', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries))
+        {
+            var colon = part.IndexOf(':');
+            if (colon <= 0) return new Problem($"“{NumberText.Excerpt(part)}” names no variant.", "Write the variant, a colon and the value, parted by semicolons, such as left: 40 N·m; right: 45 N·m.");
+            var torque = TorqueText.Parse(part[(colon + 1)..], sheet.Header.Unit);
+            if (!torque.IsGood) return torque.Problem;
+            var when = Clean(part[..colon]);
+            if (values.Any(v => v.When.Equals(when, StringComparison.OrdinalIgnoreCase))) return new Problem($"“{NumberText.Excerpt(when)}” stands twice.", "Give each variant one value.");
+            values.Add(new VariantValue(when, torque.Value));
+        }
+
+        return joint with { Variants = values.ToImmutable() };
     }
 
     private static Outcome<Joint> SetMark(Sheet sheet, Joint joint, string text) => text.Trim().ToLowerInvariant() switch
@@ -136,6 +172,12 @@ public static class Fields
             var clean = Clean(text);
             return clean.Length <= longest ? set(t, clean) : new Problem($"{clean.Length} characters are too many for {label}.", $"Keep it to {longest}.");
         },
+        []);
+
+    // A value with a text of its own; an empty cell is none.
+    private static Field<T> Read<T, TValue>(string name, string label, Func<T, TValue?> get, Func<T, TValue?, T> set, Func<string, Outcome<TValue>> parse)
+        where TValue : class => new(name, label, t => get(t)?.ToString() ?? "",
+        (_, t, text) => string.IsNullOrWhiteSpace(text) ? set(t, null) : parse(text).Map(v => set(t, v)),
         []);
 
     private static Field<T> Whole<T>(string name, string label, Func<T, int> get, Func<T, int, T> set, int low, int high) => new(name, label,

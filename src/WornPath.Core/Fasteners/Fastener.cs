@@ -89,6 +89,9 @@ public sealed record Fastener
 
     public FastenerForm? Form { get; init; }
 
+    /// <summary>Class of the nut it goes into (ISO 898-2); null where it goes into none, or nobody has looked.</summary>
+    public string? NutClass { get; init; }
+
     public Drive? Drive { get; init; }
 
     /// <summary>Proof load in kN, null until thread and class are known.</summary>

@@ -24,6 +24,9 @@ public static partial class FastenerText
     [GeneratedRegex(@"(?<![\w/])" + ThreadText.InchPattern + @"(?!\w)", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex Inch();
 
+    [GeneratedRegex(@"(?<!\w)(?:\+|with|into)\s*(?:a\s+)?(?:class\s*)?nut(?:\s+class|\s+of\s+class)?\s*(?<n>\d{1,2})(?![\w.])", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    private static partial Regex NutPattern();
+
     [GeneratedRegex(@"(?<!\w)(?:(?:property\s+)?class\s*\d{1,2}\.\d|\d{1,2}\.\d|grade\s*\d|gr\.?\s*\d|A[24]-\d0)(?![\w.])", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex Class();
 
@@ -48,6 +51,14 @@ public static partial class FastenerText
             var (thread, length) = ThreadText.FromInch(inch);
             if (!thread.IsGood) return thread.Problem;
             fastener = fastener with { Thread = thread.Value, Length = length };
+        }
+
+        if (Take(NutPattern(), ref rest) is { } nut)
+        {
+            var name = nut.Groups["n"].Value;
+            if (!NutClass.Exists(name)) return new Problem($"There is no nut of class {name}.", $"Write one of {string.Join(", ", NutClass.All)}, such as with nut 8.");
+            if (fastener.Thread is { } bolt && NutClass.ProofStress(name, bolt) is null) return new Problem($"A class {name} nut is not made as large as {bolt}.", "Check the class and the thread.");
+            fastener = fastener with { NutClass = name };
         }
 
         if (Take(Class(), ref rest) is { } grade)
@@ -83,6 +94,7 @@ public static partial class FastenerText
         if (thread is not null && fastener.Length is { } length)
             thread += length.InInches ? $" × {Fraction.Show(length.Amount)} in" : $"×{length.Amount:0.##}";
         var first = string.Join(' ', new[] { thread, fastener.Class, FormName(fastener.Form) }.Where(s => s is not null));
+        if (fastener.NutClass is { } nut) first += first.Length == 0 ? $"with nut {nut}" : $" with nut {nut}";
         return fastener.Drive is null ? first : first.Length == 0 ? fastener.Drive.ToString() : $"{first}, {fastener.Drive}";
     }
 

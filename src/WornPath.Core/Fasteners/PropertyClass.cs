@@ -9,34 +9,34 @@ public static partial class PropertyClass
 {
     private const double MegapascalPerKsi = 6.894757293; // NIST SP 811, appendix B.8
 
-    /// <summary>One row of a strength table: the proof strength that holds up to a nominal diameter.</summary>
-    private readonly record struct Row(double UpToMm, double Megapascal);
+    /// <summary>One row of a strength table: proof and tensile strength that hold up to a nominal diameter.</summary>
+    private readonly record struct Row(double UpToMm, double Megapascal, double Tensile);
 
-    // ISO 898-1:2013 table 3, "stress under proof load" S_p nominal; class 9.8 to M16 only.
+    // ISO 898-1:2013 table 3, "stress under proof load" S_p nominal and tensile strength R_m,min; class 9.8 to M16 only.
     // SAE J429 table 1, proof load in ksi by size range; grade 1 and 2 below 1/4 in are not in the standard.
     // ISO 3506-1:2009 table 2, R_p0.2 minimum (stainless steels state no proof load; the 0.2 % limit stands in for it), to M39.
     // All from memory of the tables; see the checks beside the tests.
     private static readonly FrozenDictionary<string, Row[]> Rows = new Dictionary<string, Row[]>(StringComparer.OrdinalIgnoreCase)
     {
-        ["4.6"] = [new(39, 225)],
-        ["4.8"] = [new(39, 310)],
-        ["5.6"] = [new(39, 280)],
-        ["5.8"] = [new(39, 380)],
-        ["6.8"] = [new(39, 440)],
-        ["8.8"] = [new(16, 580), new(39, 600)],
-        ["9.8"] = [new(16, 650)],
-        ["10.9"] = [new(39, 830)],
-        ["12.9"] = [new(39, 970)],
-        ["grade 1"] = [new(38.1, 33 * MegapascalPerKsi)],
-        ["grade 2"] = [new(19.05, 55 * MegapascalPerKsi), new(38.1, 33 * MegapascalPerKsi)],
-        ["grade 5"] = [new(25.4, 85 * MegapascalPerKsi), new(38.1, 74 * MegapascalPerKsi)],
-        ["grade 8"] = [new(38.1, 120 * MegapascalPerKsi)],
-        ["A2-50"] = [new(39, 210)],
-        ["A2-70"] = [new(39, 450)],
-        ["A2-80"] = [new(39, 600)],
-        ["A4-50"] = [new(39, 210)],
-        ["A4-70"] = [new(39, 450)],
-        ["A4-80"] = [new(39, 600)],
+        ["4.6"] = [new(39, 225, 400)],
+        ["4.8"] = [new(39, 310, 420)],
+        ["5.6"] = [new(39, 280, 500)],
+        ["5.8"] = [new(39, 380, 520)],
+        ["6.8"] = [new(39, 440, 600)],
+        ["8.8"] = [new(16, 580, 800), new(39, 600, 830)],
+        ["9.8"] = [new(16, 650, 900)],
+        ["10.9"] = [new(39, 830, 1040)],
+        ["12.9"] = [new(39, 970, 1220)],
+        ["grade 1"] = [new(38.1, 33 * MegapascalPerKsi, 60 * MegapascalPerKsi)],
+        ["grade 2"] = [new(19.05, 55 * MegapascalPerKsi, 74 * MegapascalPerKsi), new(38.1, 33 * MegapascalPerKsi, 60 * MegapascalPerKsi)],
+        ["grade 5"] = [new(25.4, 85 * MegapascalPerKsi, 120 * MegapascalPerKsi), new(38.1, 74 * MegapascalPerKsi, 105 * MegapascalPerKsi)],
+        ["grade 8"] = [new(38.1, 120 * MegapascalPerKsi, 150 * MegapascalPerKsi)],
+        ["A2-50"] = [new(39, 210, 500)],
+        ["A2-70"] = [new(39, 450, 700)],
+        ["A2-80"] = [new(39, 600, 800)],
+        ["A4-50"] = [new(39, 210, 500)],
+        ["A4-70"] = [new(39, 450, 700)],
+        ["A4-80"] = [new(39, 600, 800)],
     }.ToFrozenDictionary(StringComparer.OrdinalIgnoreCase);
 
     /// <summary>Every class known, as printed.</summary>
@@ -58,12 +58,23 @@ public static partial class PropertyClass
     }
 
     /// <summary>Proof strength in MPa for a thread; null where the class is not made in that size.</summary>
-    public static double? ProofStrength(string name, Thread thread)
+    public static double? ProofStrength(string name, Thread thread) => RowOf(name, thread)?.Megapascal;
+
+    /// <summary>Least tensile strength in MPa for a thread; null where the class is not made in that size.</summary>
+    public static double? TensileStrength(string name, Thread thread) => RowOf(name, thread)?.Tensile;
+
+    /// <summary>True for the steel classes of ISO 898-1 ("8.8").</summary>
+    public static bool IsIsoSteel(string name) => name.Contains('.');
+
+    /// <summary>True for stainless steels (ISO 3506-1).</summary>
+    public static bool IsStainless(string name) => name.StartsWith('A');
+
+    private static Row? RowOf(string name, Thread thread)
     {
         if (!Rows.TryGetValue(name, out var rows)) return null;
         // A hair of slack: 3/4 in is 19.05 mm on both sides of the comparison.
         foreach (var row in rows)
-            if (thread.DiameterMm <= row.UpToMm + 1e-9) return row.Megapascal;
+            if (thread.DiameterMm <= row.UpToMm + 1e-9) return row;
         return null;
     }
 

@@ -9,6 +9,12 @@ public abstract record Thread
     /// <summary>Pitch in mm.</summary>
     public abstract double PitchMm { get; }
 
+    /// <summary>Pitch diameter d₂ = d − 0.649 519 P in mm (ISO 724; ASME B1.1 has the same profile).</summary>
+    public double PitchDiameterMm => DiameterMm - (0.649519 * PitchMm);
+
+    /// <summary>Minor diameter of the internal thread D₁ = d − 1.082 532 P in mm (ISO 724; ASME B1.1 has the same profile).</summary>
+    public double MinorDiameterMm => DiameterMm - (1.082532 * PitchMm);
+
     /// <summary>Tensile stress area in mm².</summary>
     public abstract double StressAreaMm2 { get; }
 
@@ -31,9 +37,6 @@ public sealed record MetricThread(decimal Diameter, decimal Pitch) : Thread
 
     /// <inheritdoc/>
     public override double PitchMm => (double)Pitch;
-
-    /// <summary>Pitch diameter d₂ = d − 0.649 519 P in mm (ISO 724).</summary>
-    public double PitchDiameterMm => DiameterMm - (0.649519 * PitchMm);
 
     /// <summary>A_s = π/4 · ((d₂ + d₃)/2)², d₃ = d − 1.226 869 P (ISO 898-1, 9.1.6.1; ISO 724), in mm².</summary>
     public override double StressAreaMm2

@@ -66,6 +66,14 @@ public abstract class Rule
     /// <summary>A finding at a step, about a thing.</summary>
     protected Finding At(WalkEvent walked, string message, params ReadOnlySpan<Fix?> fixes) => At(walked.Step, walked.StepIndex, walked.Thing, message, fixes);
 
+    /// <summary>A finding about a joint's value or hardware: at the step that torques it, else where it is first met, else about the whole sheet.</summary>
+    protected Finding AtTorque(Walk walk, Joint joint, string message, params ReadOnlySpan<Fix?> fixes)
+    {
+        var events = walk.EventsOf(joint.Id);
+        var place = events.FirstOrDefault(e => e.Action.Verb == Verb.Torque) ?? (events.Count > 0 ? events[0] : null);
+        return At(place?.Step, place?.StepIndex ?? -1, joint, message, fixes);
+    }
+
     /// <summary>A finding at a step (none: about the whole sheet), about a thing (or none).</summary>
     protected Finding At(Step? step, int stepIndex, Thing? thing, string message, params ReadOnlySpan<Fix?> fixes)
     {

@@ -1,6 +1,9 @@
 using System.Collections.Immutable;
-using WornPath.Core.Quantities;
+using WornPath.Core.Building;
 using WornPath.Core.Sheets;
+using WornPath.Core.Tightening;
+using WornPath.Core.Walking;
+using WornPath.Core.Workshops;
 
 namespace WornPath.Core.Printing;
 
@@ -11,56 +14,67 @@ public sealed record PrintedStep(int Number, string Text, ImmutableArray<Caution
 public sealed record PrintedPhase(string Name, ImmutableArray<PrintedStep> Steps);
 
 /// <summary>A row of the torque table.</summary>
-public sealed record PrintedTorque(string Id, string Name, int Count, string Fastener, string Value, string Counterpart, string Treatment, string After, string Source, ImmutableArray<int> Steps);
+/// <param name="Setting">Wrench and setting; empty where the crib has none, or nobody has filled it.</param>
+/// <param name="Note">Condition, how it is held, how it is told from others, values by variant; empty for nothing.</param>
+public sealed record PrintedTorque(string Id, string Name, int Count, string Fastener, string Value, string Counterpart, string Setting, string Treatment, string After, string Note, string Source, ImmutableArray<int> Steps);
 
-/// <summary>A line of a list of tools, parts or consumables: what, how many or how much, and what it is for.</summary>
+/// <summary>A pattern as drawn: where the fasteners lie, the order and the passes.</summary>
+public sealed record PrintedPattern(string Id, string Name, ImmutableArray<Spot> Places, ImmutableArray<int> Order, ImmutableArray<string> Passes, string Because);
+
+/// <summary>A line of a list of parts or consumables: what, how many or how much, and what it is for.</summary>
 public sealed record PrintedItem(string What, string Amount, string For);
 
 /// <summary>A sheet laid out for print: what to have in hand, the cautions before each step, the torque table.</summary>
 public sealed record PrintedSheet(
     SheetHeader Header,
     ImmutableArray<PrintedItem> Parts,
-    ImmutableArray<PrintedItem> Tools,
+    ImmutableArray<ToolLine> Tools,
     ImmutableArray<PrintedItem> Consumables,
     ImmutableArray<PrintedPhase> Phases,
-    ImmutableArray<PrintedTorque> Torques)
+    ImmutableArray<PrintedTorque> Torques,
+    ImmutableArray<PrintedPattern> Patterns)
 {
-    /// <summary>Lays a sheet out.</summary>
-    public static PrintedSheet Of(Sheet sheet)
+    /// <summary>What the arithmetic behind the torque table does not judge: it stands on every sheet.</summary>
+    public const string NotJudged = "The values are held against the proof load of the fastener with usual friction. Not judged: values with an angle after them, bearing adjustments, the parts clamped between, fatigue, and whether a value is the right one for the vehicle. Only its source can say that.";
+
+    /// <summary>Lays a walked sheet out.</summary>
+    public static PrintedSheet Of(Walk walk)
     {
+        var sheet = walk.Sheet;
         var given = new HashSet<Caution>();
         var number = 0;
         var phases = sheet.Phases.Where(p => p.Steps.Length > 0)
             .Select(p => new PrintedPhase(p.Name, [.. p.Steps.Select(s => new PrintedStep(++number, s.Text, UsualCautions.For(s, sheet, given)))])).ToImmutableArray();
-        var users = Users(sheet);
-        return new PrintedSheet(sheet.Header, [.. PartsOf(sheet)], [.. ToolsOf(sheet, users)], [.. ConsumablesOf(sheet)], phases, [.. sheet.Joints.Select(j => Row(j, users))]);
+        return new PrintedSheet(sheet.Header, [.. PartsOf(sheet)], ToolList.Of(walk, walk.Workshop), [.. ConsumablesOf(sheet)], phases,
+            [.. sheet.Joints.Select(j => Row(j, walk))],
+            [.. sheet.Joints.Where(j => j.Count >= 3 && walk.EventsOf(j.Id).Count > 0).Select(j => PatternOf(j, walk.Workshop)).OfType<PrintedPattern>()]);
     }
 
-    private static Dictionary<string, List<int>> Users(Sheet sheet)
+    private static PrintedPattern? PatternOf(Joint joint, Workshop workshop)
     {
-        var users = new Dictionary<string, List<int>>();
-        var number = 0;
-        foreach (var step in sheet.Steps)
-        {
-            number++;
-            foreach (var id in step.Actions.Select(a => a.Target).OfType<string>().Distinct())
-            {
-                if (!users.TryGetValue(id, out var list)) users[id] = list = [];
-                list.Add(number);
-            }
-        }
-
-        return users;
+        var judgement = JointJudgement.Of(joint, workshop);
+        if (judgement.Places.IsEmpty) return null;
+        return new PrintedPattern(joint.Id, joint.Name, judgement.Places, judgement.Order, [.. judgement.Passes.Select(p => $"{p.Value}, {p.Says}")], joint.Pattern!.Because);
     }
 
-    private static PrintedTorque Row(Joint joint, Dictionary<string, List<int>> users)
+    private static PrintedTorque Row(Joint joint, Walk walk)
     {
         var after = new List<string>();
         if (joint.Reuse == ReuseRule.Renew) after.Add("renew");
         if (joint.Locking != Locking.None) after.Add(joint.Locking == Locking.CotterPin ? "new cotter pin" : "stake");
         if (joint.Mark) after.Add("mark");
-        return new PrintedTorque(joint.Id, joint.Name, joint.Count, joint.Fastener?.ToString() ?? "", joint.TighteningText, joint.Torque?.ShownInCounterpart() ?? "",
-            joint.Treatment == Treatment.None ? "" : Editing.Fields.WordOf(joint.Treatment), string.Join(", ", after), joint.Source, [.. users.GetValueOrDefault(joint.Id, [])]);
+        var judgement = JointJudgement.Of(joint, walk.Workshop);
+        var notes = new List<string>();
+        if (joint.Tell.Length > 0) notes.Add(joint.Tell);
+        if (joint.Condition != TighteningCondition.None) notes.Add(Editing.Fields.WordOf(joint.Condition));
+        if (joint.HeldBy.Length > 0) notes.Add($"held by {joint.HeldBy}");
+        if (joint.Adapter is { } adapter) notes.Add($"with an adapter of {adapter}");
+        if (judgement.SlotPitch is { } pitch) notes.Add(FormattableString.Invariant($"on to the next slot, less than {pitch:0.#}°, never back"));
+        if (judgement.IsReduced) notes.Add($"source says {joint.Torque} dry; reduced by house rule to {judgement.Target}");
+        foreach (var variant in joint.Variants) notes.Add($"{variant.When}: {variant.Torque} ({variant.Torque.ShownInCounterpart()})");
+        var setting = judgement.Wrench is { Wrench: { } wrench, Setting: { } set } ? $"{wrench.Name} at {set}" : "";
+        return new PrintedTorque(joint.Id, joint.Name, joint.Count, joint.Fastener?.ToString() ?? "", joint.TighteningText, joint.Torque?.ShownInCounterpart() ?? "", setting,
+            joint.Treatment == Treatment.None ? "" : Editing.Fields.WordOf(joint.Treatment), string.Join(", ", after), string.Join("; ", notes), joint.Source, [.. walk.EventsOf(joint.Id).Select(e => e.StepIndex + 1).Distinct()]);
     }
 
     private static IEnumerable<PrintedItem> PartsOf(Sheet sheet)
@@ -79,19 +93,6 @@ public sealed record PrintedSheet(
             else if (joint.Reuse == ReuseRule.Renew) yield return new PrintedItem(what, joint.Count.ToString(), "new each time");
             if (joint.Locking == Locking.CotterPin) yield return new PrintedItem($"cotter pin for the {joint.Name}", joint.Count.ToString(), "new each time");
         }
-    }
-
-    private static IEnumerable<PrintedItem> ToolsOf(Sheet sheet, Dictionary<string, List<int>> users)
-    {
-        var used = sheet.Joints.Where(j => users.ContainsKey(j.Id)).ToList();
-        foreach (var group in used.Where(j => j.Fastener?.Drive is not null).GroupBy(j => j.Fastener!.Drive!.Tool).OrderBy(g => g.Key, StringComparer.Ordinal))
-            yield return new PrintedItem(group.Key, "", string.Join(", ", group.Select(j => j.Id)));
-        var torques = used.Where(j => j.Torque is not null).Select(j => j.Torque!.Target.NewtonMetres).ToList();
-        if (torques.Count > 0)
-            yield return new PrintedItem($"torque wrenches for {Rounding.ToSettable(torques.Min()):0.#} to {Rounding.ToSettable(torques.Max()):0.#} N·m", "", "all values of the torque table");
-        foreach (var tool in sheet.Tools) yield return new PrintedItem(tool.Name, "", "");
-        foreach (var aid in sheet.Aids.Where(a => users.ContainsKey(a.Id) || sheet.Steps.Any(s => s.Actions.Any(x => x.With == a.Id))))
-            yield return new PrintedItem(aid.Name, "", "temporary, must come away");
     }
 
     private static IEnumerable<PrintedItem> ConsumablesOf(Sheet sheet)

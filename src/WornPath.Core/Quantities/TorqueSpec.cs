@@ -3,12 +3,25 @@ using System.Text.Json.Serialization;
 
 namespace WornPath.Core.Quantities;
 
+/// <summary>Where in a range the wrench is set: a house rule.</summary>
+public enum RangeTarget
+{
+    /// <summary>The middle: equal room for the wrench's error on both sides.</summary>
+    [JsonStringEnumMemberName("middle")] Middle,
+
+    /// <summary>The low end.</summary>
+    [JsonStringEnumMemberName("low end")] Low,
+
+    /// <summary>The high end.</summary>
+    [JsonStringEnumMemberName("high end")] High,
+}
+
 /// <summary>Specifications stand in JSON as their printed text.</summary>
 public sealed class TorqueSpecJsonConverter() : TextJsonConverter<TorqueSpec>(text => TorqueText.Parse(text));
 
 /// <summary>
-/// What a joint is tightened to: one value, or a range; and, where asked, an angle after it.
-/// The numbers are kept as entered, in the unit entered.
+/// What a joint is tightened to: one value, a value with its tolerance, or a range; and, where asked, what comes before and
+/// after it: an angle, the next slot of a castle nut, a bearing seated and backed off. The numbers are kept as entered, in the unit entered.
 /// </summary>
 [JsonConverter(typeof(TorqueSpecJsonConverter))]
 public sealed record TorqueSpec
@@ -27,6 +40,24 @@ public sealed record TorqueSpec
         ThenAngle = thenAngle;
     }
 
+    /// <summary>True where it was given as a value with a tolerance ("25 ± 3 N·m") and is printed so.</summary>
+    public bool IsTolerance { get; private init; }
+
+    /// <summary>Torque a bearing is seated with while it turns, before the nut is backed off; null where there is none.</summary>
+    public Torque? Seat { get; private init; }
+
+    /// <summary>Degrees the nut is backed off: after seating where there is a <see cref="Seat"/>, else after the value itself. Null where it is not.</summary>
+    public decimal? Back { get; private init; }
+
+    /// <summary>True where the nut is turned on to the next slot, never back.</summary>
+    public bool ToNextSlot { get; private init; }
+
+    /// <summary>The most degrees to the next slot; beyond it the adjustment begins again. Null where nothing is said.</summary>
+    public decimal? SlotWithin { get; private init; }
+
+    /// <summary>True where the value sets a bearing's play and makes no preload that could be judged.</summary>
+    public bool IsAdjustment => Back is not null;
+
     /// <summary>The low end; equal to <see cref="High"/> for a single value.</summary>
     public decimal Low { get; }
 
@@ -43,7 +74,10 @@ public sealed record TorqueSpec
     public bool IsRange => Low != High;
 
     /// <summary>The value the wrench is set to: the middle of a range (the default house rule: equal room for wrench error on both sides).</summary>
-    public Torque Target => new(IsRange ? (Low + High) / 2 : Low, Unit);
+    public Torque Target => TargetBy(RangeTarget.Middle);
+
+    /// <summary>The value the wrench is set to by a house rule. A value with a tolerance is its own target.</summary>
+    public Torque TargetBy(RangeTarget rule) => new(IsTolerance || rule == RangeTarget.Middle ? (Low + High) / 2 : rule == RangeTarget.Low ? Low : High, Unit);
 
     /// <summary>A specification, or why there is none.</summary>
     public static Outcome<TorqueSpec> Create(decimal low, decimal high, TorqueUnit unit, decimal? thenAngle = null)
@@ -61,6 +95,28 @@ public sealed record TorqueSpec
         return new TorqueSpec(low, high, unit, thenAngle);
     }
 
+    /// <summary>The same value given as a value with a tolerance.</summary>
+    internal TorqueSpec AsTolerance() => this with { IsTolerance = IsRange };
+
+    /// <summary>The same value with a bearing seated before it, or the nut backed off after it.</summary>
+    internal Outcome<TorqueSpec> WithBackOff(Torque? seat, decimal back)
+    {
+        if (back is <= 0 or > 360) return new Problem($"A back-off of {Show(back)}° cannot be meant.", "Write an angle between 1° and 360°, such as 90°.");
+        if (ThenAngle is not null) return new Problem("A nut is either turned on by an angle or backed off, not both.", "Leave one of the two out.");
+        if (seat is not { } torque) return this with { Back = back };
+        var good = Create(torque.Amount, torque.Amount, torque.Unit);
+        if (!good.IsGood) return good.Problem;
+        if (torque.NewtonMetres < Target.NewtonMetres)
+            return new Problem($"The nut is seated at {torque} and set to more, {Target}.", "Seat at the higher value, set to the lower: that is how the rollers find their place.");
+        return this with { Seat = torque, Back = back };
+    }
+
+    /// <summary>The same value, then on to the next slot.</summary>
+    internal Outcome<TorqueSpec> WithNextSlot(decimal? within) =>
+        within is <= 0 or > 90 ? new Problem($"{Show(within.Value)}° to the next slot cannot be meant.", "Write an angle between 1° and 90°; a six-slot nut has a slot every 60°.")
+        : ThenAngle is not null ? new Problem("A nut turned by an angle has no slot to find.", "Leave one of the two out.")
+        : this with { ToNextSlot = true, SlotWithin = within };
+
     /// <summary>The specification for show in another unit: each end rounded to a settable step, a range never made wider than it was.</summary>
     public string ShownIn(TorqueUnit unit)
     {
@@ -70,19 +126,24 @@ public sealed record TorqueSpec
         var low = IsRange ? Rounding.UpToSettable(from) : Rounding.ToSettable(from);
         var high = IsRange ? Rounding.DownToSettable(to) : low;
         // A range narrower than one step of the wrench: show its middle with one digit more than can be set.
-        if (low > high) return Format((decimal)Math.Round((from + to) / 2, 2), (decimal)Math.Round((from + to) / 2, 2), unit, ThenAngle);
-        return Format(low, high, unit, ThenAngle);
+        if (low > high) low = high = (decimal)Math.Round((from + to) / 2, 2);
+        return Format(low, high, unit, Seat?.ShownIn(unit));
     }
 
     /// <summary>The specification in its unit's counterpart (see <see cref="TorqueUnits.Counterpart"/>).</summary>
     public string ShownInCounterpart() => ShownIn(Unit.Counterpart(Target.NewtonMetres));
 
-    public override string ToString() => Format(Low, High, Unit, ThenAngle);
+    public override string ToString() => Format(Low, High, Unit, Seat);
 
-    private static string Format(decimal low, decimal high, TorqueUnit unit, decimal? angle)
+    private string Format(decimal low, decimal high, TorqueUnit unit, Torque? seat)
     {
-        var value = low == high ? Show(low) : $"{Show(low)}–{Show(high)}";
-        return angle is null ? $"{value} {unit.Symbol()}" : $"{value} {unit.Symbol()} + {Show(angle.Value)}°";
+        var value = low == high ? Show(low) : IsTolerance ? $"{Show((low + high) / 2)} ± {Show((high - low) / 2)}" : $"{Show(low)}–{Show(high)}";
+        var text = $"{value} {unit.Symbol()}";
+        if (ThenAngle is { } angle) text += $" + {Show(angle)}°";
+        if (seat is { } first) text = $"seat {first}, back {Show(Back!.Value)}°, set {text}";
+        else if (Back is { } back) text += $", back {Show(back)}°";
+        if (ToNextSlot) text += SlotWithin is { } within ? $" + next slot within {Show(within)}°" : " + next slot";
+        return text;
     }
 
     private static string Show(decimal number) => number.ToString("0.######", CultureInfo.InvariantCulture);

@@ -4,8 +4,8 @@ using System.Text.RegularExpressions;
 namespace WornPath.Core.Quantities;
 
 /// <summary>
-/// Reads torque as people write it: "95 Nm", "70 ft-lb", "70 lb-ft", "108 in lbs", "22–28 N·m", "40 N·m + 90°",
-/// and finds such values inside a sentence.
+/// Reads torque as people write it: "95 Nm", "70 ft-lb", "70 lb-ft", "108 in lbs", "22–28 N·m", "25 ± 3 N·m", "40 N·m + 90°",
+/// "60 N·m + next slot", "seat 68 N·m, back 90°, set 30 N·m + next slot within 30°", and finds such values inside a sentence.
 /// </summary>
 public static partial class TorqueText
 {
@@ -34,8 +34,17 @@ public static partial class TorqueText
         RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex CellPattern();
 
-    [GeneratedRegex(@"^\s*(?<mid>" + Number + @")\s*(?<u1>[^\d±]*?)\s*(?:±|\+/-|\+-)\s*(?<tol>" + Number + @")\s*(?<unit>[^\d]*?)\s*$", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    [GeneratedRegex(@"^\s*(?<mid>" + Number + @")\s*(?<u1>[^\d±]*?)\s*(?:±|\+/-|\+-)\s*(?<tol>" + Number + @")\s*(?<percent>%)?\s*(?<unit>[^\d%]*?)\s*$", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex TolerancePattern();
+
+    [GeneratedRegex(@"\s*(?:\+|,|\bthen\b)?\s*(?:on\s+)?(?:to\s+)?(?:the\s+)?next\s+slot(?:\s*,?\s*(?:within|by)?\s*(?:at\s+most\s*)?(?<within>" + Number + @")\s*(?:°|deg(?:rees?)?))?\s*$", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    private static partial Regex SlotPattern();
+
+    [GeneratedRegex(@"^\s*seat\s+(?:at\s+)?(?<seat>.+?)(?:\s+(?:while\s+)?turning)?\s*[,;]\s*back(?:\s+off)?\s+(?<back>.+?)\s*[,;]\s*(?:set|then|to)\s+(?:to\s+)?(?<set>.+)$", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    private static partial Regex SeatPattern();
+
+    [GeneratedRegex(@"\s*(?:[,;+]|\bthen\b)\s*(?:then\s+)?back(?:\s+off)?\s+(?<back>.+?)\s*$", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    private static partial Regex BackPattern();
 
     /// <summary>A torque found in running text, with where it stands.</summary>
     public readonly record struct Found(int Start, int Length, Outcome<TorqueSpec> Spec);
@@ -55,6 +64,33 @@ public static partial class TorqueText
     {
         if (text.Length > 200)
             return new Problem($"“{NumberText.Excerpt(text)}” is too long for a torque.", "Write a value and a unit, such as 45 N·m.");
+        if (SlotPattern().Match(text) is { Success: true } slot && slot.Index > 0)
+        {
+            decimal? within = null;
+            if (slot.Groups["within"].Success)
+            {
+                var angle = NumberText.Parse(slot.Groups["within"].Value);
+                if (!angle.IsGood) return angle.Problem;
+                within = angle.Value;
+            }
+
+            var before = Parse(text[..slot.Index], fallback);
+            return before.IsGood ? before.Value.WithNextSlot(within) : before;
+        }
+
+        if (SeatPattern().Match(text) is { Success: true } seated)
+        {
+            var set = Parse(seated.Groups["set"].Value, fallback);
+            var seat = Parse(seated.Groups["seat"].Value, fallback);
+            return !set.IsGood ? set : !seat.IsGood ? seat.Problem : WithBack(set.Value, seat.Value.Target, seated.Groups["back"].Value);
+        }
+
+        if (BackPattern().Match(text) is { Success: true } backed && backed.Index > 0)
+        {
+            var before = Parse(text[..backed.Index], fallback);
+            return before.IsGood ? WithBack(before.Value, null, backed.Groups["back"].Value) : before;
+        }
+
         if (TolerancePattern().Match(text) is { Success: true } tolerance) return FromTolerance(tolerance, fallback);
         var match = CellPattern().Match(text);
         if (!match.Success)
@@ -76,6 +112,12 @@ public static partial class TorqueText
         }
     }
 
+    private static Outcome<TorqueSpec> WithBack(TorqueSpec spec, Torque? seat, string back)
+    {
+        var angle = Angle.Parse(back.TrimEnd('.'));
+        return angle.IsGood ? spec.WithBackOff(seat, angle.Value.Degrees) : angle.Problem;
+    }
+
     private static Outcome<TorqueUnit> UnitOf(string text, TorqueUnit? fallback) =>
         string.IsNullOrWhiteSpace(text) && fallback is { } known ? known : ParseUnit(text);
 
@@ -88,7 +130,9 @@ public static partial class TorqueText
         if (!middle.IsGood) return middle.Problem;
         var tolerance = NumberText.Parse(match.Groups["tol"].Value);
         if (!tolerance.IsGood) return tolerance.Problem;
-        return TorqueSpec.Create(middle.Value - tolerance.Value, middle.Value + tolerance.Value, unit.Value);
+        if (tolerance.Value < 0) return new Problem($"A tolerance of {match.Groups["tol"].Value} cannot be meant.", "Write it without a sign, such as 25 ± 3 N·m.");
+        var half = match.Groups["percent"].Success ? middle.Value * tolerance.Value / 100 : tolerance.Value;
+        return TorqueSpec.Create(middle.Value - half, middle.Value + half, unit.Value).Map(s => s.AsTolerance());
     }
 
     private static Outcome<TorqueSpec> FromMatch(Match match, TorqueUnit unit)

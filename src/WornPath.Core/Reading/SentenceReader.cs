@@ -110,7 +110,7 @@ public sealed class SentenceReader
             direct.RemoveAll(p => p.Stems is ["level" or "function" or "operation"]);
             direct.AddRange(clause.Phrases.Where(p => p.After is "of"));
             // "The oil level" is the oil's.
-            direct = [.. direct.Select(p => p.Stems is [.., "level" or "function" or "operation"] ? p with { Stems = [.. p.Stems.Take(p.Stems.Count - 1)] } : p)];
+            direct = [.. direct.Select(p => p.Stems is [_, .., "level" or "function" or "operation"] ? p with { Stems = [.. p.Stems.Take(p.Stems.Count - 1)] } : p)];
         }
 
         foreach (var phrase in direct)
@@ -268,7 +268,7 @@ public sealed class SentenceReader
     private void Compare(Joint joint, TorqueSpec stated, Token token)
     {
         var own = _earlier.TryGetValue(joint.Id, out var before) && joint.Torque == before && joint.Source.Length == 0;
-        if ((joint.Torque is null && !joint.SnugIsEnough) || (own && stated != joint.Torque))
+        if ((joint.Torque is null && joint.Untorqued is null) || (own && stated != joint.Torque))
         {
             if (!_taken.Any(t => t.Joint == joint.Id)) _taken.Add((joint.Id, stated));
             return;

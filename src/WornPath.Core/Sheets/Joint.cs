@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using System.Text.Json.Serialization;
 using WornPath.Core.Fasteners;
 using WornPath.Core.Quantities;
+using WornPath.Core.Tightening;
 
 namespace WornPath.Core.Sheets;
 
@@ -41,6 +42,34 @@ public enum Locking
     [JsonStringEnumMemberName("stake")] Stake,
 }
 
+/// <summary>What a source says its value holds for.</summary>
+public enum StatedFor
+{
+    /// <summary>The source does not say.</summary>
+    [JsonStringEnumMemberName("not said")] NotSaid,
+
+    /// <summary>Dry threads, as received.</summary>
+    [JsonStringEnumMemberName("dry")] Dry,
+
+    /// <summary>Threads treated as this joint's are.</summary>
+    [JsonStringEnumMemberName("as treated")] AsTreated,
+}
+
+/// <summary>The condition a joint gets its final torque in.</summary>
+public enum TighteningCondition
+{
+    [JsonStringEnumMemberName("none")] None,
+
+    /// <summary>The tyre just touching the ground.</summary>
+    [JsonStringEnumMemberName("tyre touching")] TyreTouching,
+
+    /// <summary>The suspension loaded, at the height it rides.</summary>
+    [JsonStringEnumMemberName("suspension loaded")] SuspensionLoaded,
+
+    /// <summary>The bearing turning.</summary>
+    [JsonStringEnumMemberName("turning")] Turning,
+}
+
 /// <summary>A set of like fasteners that are loosened and tightened as one: what they are, what they hold, and how they are tightened.</summary>
 public sealed record Joint : Thing
 {
@@ -49,11 +78,38 @@ public sealed record Joint : Thing
 
     public Fastener? Fastener { get; init; }
 
-    /// <summary>The final torque; null while nobody has given one, or where <see cref="SnugIsEnough"/>.</summary>
+    /// <summary>The final torque; null while nobody has given one, or where the joint is <see cref="Untorqued"/>.</summary>
     public TorqueSpec? Torque { get; init; }
 
-    /// <summary>True where the joint is only brought to snug (a clip, a hose clamp), and no torque is asked.</summary>
-    public bool SnugIsEnough { get; init; }
+    /// <summary>How the joint is tightened where no torque is asked (a clip, a hose clamp); null where one is.</summary>
+    public Untorqued? Untorqued { get; init; }
+
+    /// <summary>A calculation kept as the value's justification, in one line.</summary>
+    public string Justification { get; init; } = "";
+
+    /// <summary>What the source says the value holds for.</summary>
+    public StatedFor Stated { get; init; }
+
+    /// <summary>The condition of the vehicle at the final torque.</summary>
+    public TighteningCondition Condition { get; init; }
+
+    /// <summary>How the part or the other end is held from turning, as written ("counterhold 17 mm", "pedal held down").</summary>
+    public string HeldBy { get; init; } = "";
+
+    /// <summary>The tapped hole the fasteners go into; null where there is a nut, or nobody has looked.</summary>
+    public TappedHole? Into { get; init; }
+
+    /// <summary>How the fasteners lie; null while nobody has said.</summary>
+    public Pattern? Pattern { get; init; }
+
+    /// <summary>A crow-foot or extension without which no wrench gets there.</summary>
+    public Adapter? Adapter { get; init; }
+
+    /// <summary>How these fasteners are told from others that look like them ("the longer, upper ones").</summary>
+    public string Tell { get; init; } = "";
+
+    /// <summary>Other values for some variants or sides of the vehicle.</summary>
+    public ImmutableArray<VariantValue> Variants { get; init; } = [];
 
     /// <summary>The document, edition and page the value was taken from.</summary>
     public string Source { get; init; } = "";
@@ -77,5 +133,10 @@ public sealed record Joint : Thing
 
     /// <summary>The specification as a cell shows it: the torque, "snug", or nothing.</summary>
     [JsonIgnore]
-    public string TighteningText => SnugIsEnough ? "snug" : Torque?.ToString() ?? "";
+    public string TighteningText => Untorqued?.ToString() ?? Torque?.ToString() ?? "";
 }
+
+/// <summary>A value that holds for one variant or side only.</summary>
+/// <param name="When">The variant or side ("with steel wheels", "left").</param>
+/// <param name="Torque">The value there.</param>
+public sealed record VariantValue(string When, TorqueSpec Torque);

@@ -9,13 +9,18 @@ namespace WornPath.Core.Tightening;
 /// </summary>
 /// <param name="TargetKn">Preload at the target, in kN.</param>
 /// <param name="ProofKn">Proof load in kN.</param>
-public sealed record Preload(double TargetKn, double ProofKn)
+/// <param name="NutFactor">The nut factor K it was reckoned with.</param>
+/// <param name="Scatter">Scatter of the preload, as a part of it.</param>
+public sealed record Preload(double TargetKn, double ProofKn, double NutFactor, double Scatter)
 {
     /// <summary>Nut factor of zinc-plated or as-received steel. Shigley's Mechanical Engineering Design, table 8–15, from memory.</summary>
     public const double DefaultNutFactor = 0.20;
 
     /// <summary>Scatter of preload under a hand torque wrench, as a part of it: ±25 %. NASA RP-1228, table of torque accuracy, from memory.</summary>
-    public const double Scatter = 0.25;
+    public const double DefaultScatter = 0.25;
+
+    /// <summary>Below this part of the proof load a joint is asked whether it will hold. Common practice, no source.</summary>
+    public const double LeastToHold = 0.25;
 
     /// <summary>Part of the proof load at the target.</summary>
     public double Utilisation => TargetKn / ProofKn;
@@ -28,13 +33,30 @@ public sealed record Preload(double TargetKn, double ProofKn)
 
     /// <summary>
     /// Short form T = K·F·d (Shigley; NASA RP-1228): F = T / (K·d). Null until thread, class and torque are known.
-    /// A torque with an angle after it is not judged: its preload comes from the angle.
+    /// A torque with an angle after it, or one that sets a bearing's play, is not judged: its preload does not come from it.
     /// </summary>
-    public static Preload? Of(Fastener? fastener, TorqueSpec? spec, double nutFactor = DefaultNutFactor)
+    public static Preload? Of(Fastener? fastener, TorqueSpec? spec, double nutFactor = DefaultNutFactor, RangeTarget target = RangeTarget.Middle, double scatter = DefaultScatter)
     {
-        if (fastener?.Thread is not { } thread || fastener.ProofLoadKn() is not { } proof || spec is not { ThenAngle: null }) return null;
-        return new Preload(spec.Target.NewtonMetres / (nutFactor * thread.DiameterMm), proof);
+        if (fastener?.Thread is not { } thread || fastener.ProofLoadKn() is not { } proof || spec is not { ThenAngle: null, IsAdjustment: false }) return null;
+        return new Preload(ShortFormKn(spec.TargetBy(target).NewtonMetres, thread, nutFactor), proof, nutFactor, scatter);
     }
+
+    /// <summary>Preload in kN by the short form F = T / (K·d), torque in N·m.</summary>
+    public static double ShortFormKn(double torque, Thread thread, double nutFactor) => torque / (nutFactor * thread.DiameterMm);
+
+    /// <summary>
+    /// Torque in N·m by the long form M = F·(0.16·P + 0.58·d₂·μ_G + (D_Km/2)·μ_K) (VDI 2230; the same as Shigley's eq. 8–26 with
+    /// the small terms left out). D_Km, the mean diameter under the head, is 1.25·d (Shigley).
+    /// </summary>
+    /// <param name="forceKn">Preload in kN.</param>
+    /// <param name="thread">The thread.</param>
+    /// <param name="inThread">Friction μ_G in the thread.</param>
+    /// <param name="underHead">Friction μ_K under the head.</param>
+    public static double LongFormTorque(double forceKn, Thread thread, double inThread, double underHead) =>
+        forceKn * ((0.16 * thread.PitchMm) + (0.58 * thread.PitchDiameterMm * inThread) + (1.25 * thread.DiameterMm / 2 * underHead));
+
+    /// <summary>Preload in kN by the long form, torque in N·m.</summary>
+    public static double LongFormKn(double torque, Thread thread, double inThread, double underHead) => torque / LongFormTorque(1, thread, inThread, underHead);
 
     /// <summary>The torque in N·m that brings the fastener to a part of its proof load.</summary>
     public static double? TorqueFor(Fastener fastener, double utilisation, double nutFactor = DefaultNutFactor) =>

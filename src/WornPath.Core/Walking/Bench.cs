@@ -98,7 +98,7 @@ public sealed record Bench(
         JointStage.BackedOut => "backed out",
         JointStage.Out => "out",
         JointStage.Started => "hand-tight",
-        JointStage.Snug => joint.SnugIsEnough ? "snug, as specified" : "snug",
+        JointStage.Snug => joint.Untorqued is null ? "snug" : "as specified",
         JointStage.Pass => $"pass {state.Pass}",
         JointStage.Torqued => "torqued",
         JointStage.Aligned => "torqued, slot aligned",

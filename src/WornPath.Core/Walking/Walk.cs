@@ -1,4 +1,5 @@
 using WornPath.Core.Sheets;
+using WornPath.Core.Workshops;
 
 namespace WornPath.Core.Walking;
 
@@ -30,9 +31,10 @@ public sealed class Walk
     private readonly Dictionary<string, List<Moment>> _moments;
     private readonly Dictionary<string, (Phase Phase, int Index)> _places = [];
 
-    internal Walk(Sheet sheet, IReadOnlyList<Step> steps, IReadOnlyList<WalkEvent> events, Dictionary<string, List<Moment>> moments, Dictionary<string, Thing> things)
+    internal Walk(Sheet sheet, Workshop workshop, IReadOnlyList<Step> steps, IReadOnlyList<WalkEvent> events, Dictionary<string, List<Moment>> moments, Dictionary<string, Thing> things)
     {
         Sheet = sheet;
+        Workshop = workshop;
         Steps = steps;
         Events = events;
         Things = things;
@@ -63,6 +65,9 @@ public sealed class Walk
 
     /// <summary>The sheet that was walked.</summary>
     public Sheet Sheet { get; }
+
+    /// <summary>The workshop its values are judged in.</summary>
+    public Workshop Workshop { get; }
 
     /// <summary>Its steps, in order.</summary>
     public IReadOnlyList<Step> Steps { get; }

@@ -401,6 +401,29 @@ namespace WornPath.Store.Migrations
                     b.ToTable("Snapshots");
                 });
 
+            modelBuilder.Entity("WornPath.Store.Entities.WorkshopVersion", b =>
+                {
+                    b.Property<int>("Version")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateTime>("At")
+                        .HasColumnType("TEXT");
+
+                    b.Property<byte[]>("Json")
+                        .IsRequired()
+                        .HasColumnType("BLOB");
+
+                    b.Property<string>("PersonId")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Version");
+
+                    b.HasIndex("PersonId");
+
+                    b.ToTable("Workshops");
+                });
+
             modelBuilder.Entity("Microsoft.AspNetCore.Identity.IdentityRoleClaim<string>", b =>
                 {
                     b.HasOne("Microsoft.AspNetCore.Identity.IdentityRole", null)
@@ -509,6 +532,15 @@ namespace WornPath.Store.Migrations
                         .WithOne("Snapshot")
                         .HasForeignKey("WornPath.Store.Entities.SheetSnapshot", "RevisionId")
                         .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("WornPath.Store.Entities.WorkshopVersion", b =>
+                {
+                    b.HasOne("WornPath.Store.Entities.Person", null)
+                        .WithMany()
+                        .HasForeignKey("PersonId")
+                        .OnDelete(DeleteBehavior.Restrict)
                         .IsRequired();
                 });
 

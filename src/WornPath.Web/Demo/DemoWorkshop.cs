@@ -8,7 +8,7 @@ using WornPath.Web.Drafting;
 namespace WornPath.Web.Demo;
 
 /// <summary>Fills an empty database with the sample workshop: its people and its procedures, from the files of the demo folder.</summary>
-public sealed class DemoWorkshop(WornPathDb db, UserManager<Person> people, Procedures procedures, DemoMode demo)
+public sealed class DemoWorkshop(WornPathDb db, UserManager<Person> people, Procedures procedures, WorkshopBook book, DemoMode demo, TimeProvider time)
 {
     /// <summary>Fills the database if nothing is on its shelf yet.</summary>
     public async Task FillAsync()
@@ -16,6 +16,7 @@ public sealed class DemoWorkshop(WornPathDb db, UserManager<Person> people, Proc
         foreach (var person in DemoPeople.All) await AddAsync(person);
         if (await db.Procedures.AnyAsync()) return;
         string author = await IdAsync("ines"), approver = await IdAsync("odo");
+        Must(await FillCribAsync(await IdAsync("admin")));
         foreach (var (file, sent, released) in ((string, bool, bool)[])[("loader-brackets", false, false), ("second-remote-valve", true, false), ("front-hub-bearing", true, true)])
         {
             var read = ProcedureFileText.Read(await File.ReadAllBytesAsync(Path.Combine(demo.Folder, file + ".json")));
@@ -24,6 +25,16 @@ public sealed class DemoWorkshop(WornPathDb db, UserManager<Person> people, Proc
             if (sent) Must(await procedures.SendAsync(revision, author));
             if (released) Must(await procedures.ReleaseAsync(revision, approver));
         }
+    }
+
+    // The tools were calibrated so many months ago, whenever the sample is looked at; the last is overdue.
+    private async Task<Core.Problem?> FillCribAsync(string keeper)
+    {
+        var crib = CribCsv.Read(await File.ReadAllTextAsync(Path.Combine(demo.Folder, "crib.csv")));
+        if (!crib.IsGood) return crib.Problem;
+        var today = DateOnly.FromDateTime(time.GetLocalNow().DateTime);
+        int[] monthsAgo = [3, 7, 5, 14];
+        return await book.WriteAsync(w => w with { Crib = [.. crib.Value.Select((t, i) => t with { Calibrated = today.AddMonths(-monthsAgo[i]) })] }, 0, keeper);
     }
 
     private static void Must(Core.Problem? problem)

@@ -4,13 +4,14 @@ using WornPath.Core.Findings;
 using WornPath.Core.Revisions;
 using WornPath.Core.Sheets;
 using WornPath.Core.Walking;
+using WornPath.Core.Workshops;
 using WornPath.Store.Drafts;
 using WornPath.Store.Entities;
 
 namespace WornPath.Web.Drafting;
 
 /// <summary>A revision held open: its sheet, its walk and findings, and the lines of its log. One edit at a time goes through <see cref="Gate"/>.</summary>
-public sealed class Draft(int revisionId, StoredSheet stored, List<LogLine> lines)
+public sealed class Draft(int revisionId, StoredSheet stored, List<LogLine> lines, Workshop workshop)
 {
     /// <summary>Entered by whoever edits.</summary>
     public SemaphoreSlim Gate { get; } = new(1, 1);
@@ -18,7 +19,7 @@ public sealed class Draft(int revisionId, StoredSheet stored, List<LogLine> line
     public int RevisionId { get; } = revisionId;
 
     /// <summary>Sheet, walk, findings and number as one: read without the gate, replaced whole.</summary>
-    public Walked Now { get; private set; } = Walked.Of(stored.Sheet, stored.Seq);
+    public Walked Now => _now;
 
     /// <summary>Number of the edit the last snapshot was written after.</summary>
     public int BaseSeq { get; private set; } = stored.BaseSeq;
@@ -26,17 +27,25 @@ public sealed class Draft(int revisionId, StoredSheet stored, List<LogLine> line
     /// <summary>The revision's state. Set behind the gate by what changes it; the database refuses on its own, too.</summary>
     public RevisionState State { get; set; } = stored.State;
 
+    private Walked _now = Walked.Of(stored.Sheet, stored.Seq, workshop);
     private readonly HashSet<string> _clientIds = [.. lines.Select(l => l.ClientId)];
     private readonly Dictionary<string, (List<LogLine> Undo, List<LogLine> Redo)> _reach = ReachOf(lines);
 
     /// <summary>A sheet with what was computed from it.</summary>
     public sealed record Walked(Sheet Sheet, int Seq, Walk Walk, ImmutableArray<Finding> Findings)
     {
-        public static Walked Of(Sheet sheet, int seq)
+        public static Walked Of(Sheet sheet, int seq, Workshop workshop)
         {
-            var walk = Walker.Run(sheet);
+            var walk = Walker.Run(sheet, workshop);
             return new Walked(sheet, seq, walk, Rules.Find(walk));
         }
+    }
+
+    /// <summary>Judges the sheet in a workshop whose rules, crib or day have changed; an edit that comes in between judges it itself.</summary>
+    public void JudgeIn(Workshop workshop)
+    {
+        var now = _now;
+        if (!ReferenceEquals(now.Walk.Workshop, workshop)) Interlocked.CompareExchange(ref _now, Walked.Of(now.Sheet, now.Seq, workshop), now);
     }
 
     /// <summary>True where an edit with this client id was taken already.</summary>
@@ -78,7 +87,7 @@ public sealed class Draft(int revisionId, StoredSheet stored, List<LogLine> line
     /// <summary>Takes an edit that is on the disk.</summary>
     public void Take(Walked walked, LogLine line, bool snapshot)
     {
-        Now = walked;
+        _now = walked;
         Count(_reach, line);
         _clientIds.Add(line.ClientId);
         if (snapshot) BaseSeq = walked.Seq;

@@ -12,7 +12,7 @@ namespace WornPath.Web.Drafting;
 /// The revisions held open in memory. An edit is carried out on the sheet held here, written to the log, and only then
 /// taken and acknowledged; whatever stops the server in between, the log has every acknowledged edit.
 /// </summary>
-public sealed class Drafts(IServiceScopeFactory scopes, EditWriter writer)
+public sealed class Drafts(IServiceScopeFactory scopes, EditWriter writer, WorkshopBook book)
 {
     /// <summary>How many revisions are held at most; more are read from the log again when they are asked for.</summary>
     public const int MostHeld = 200;
@@ -28,6 +28,7 @@ public sealed class Drafts(IServiceScopeFactory scopes, EditWriter writer)
         {
             var draft = await lazy.Value;
             if (draft is null) _held.TryRemove(revisionId, out _);
+            else draft.JudgeIn((await book.NowAsync()).Workshop);
             return draft;
         }
         catch
@@ -76,7 +77,7 @@ public sealed class Drafts(IServiceScopeFactory scopes, EditWriter writer)
             if (!done.IsGood) return done.Problem;
             var (sheet, delta, label, of) = done.Value;
             if (delta.IsEmpty && kind == EntryKind.Edit) return before;
-            var walked = Draft.Walked.Of(sheet, before.Seq + 1);
+            var walked = Draft.Walked.Of(sheet, before.Seq + 1, before.Walk.Workshop);
             var line = new LogLine(walked.Seq, personId, kind, of, label.Length <= 200 ? label : label[..200], clientId);
             var snapshot = walked.Seq - draft.BaseSeq >= DraftLog.SnapshotEvery;
             writer.Append(draft.RevisionId, line, delta, sheet, walked.Findings, snapshot);
@@ -99,6 +100,6 @@ public sealed class Drafts(IServiceScopeFactory scopes, EditWriter writer)
     {
         await using var scope = scopes.CreateAsyncScope();
         var log = scope.ServiceProvider.GetRequiredService<DraftLog>();
-        return await log.LoadAsync(revisionId) is { } stored ? new Draft(revisionId, stored, await log.LinesAsync(revisionId)) : null;
+        return await log.LoadAsync(revisionId) is { } stored ? new Draft(revisionId, stored, await log.LinesAsync(revisionId), (await book.NowAsync()).Workshop) : null;
     }
 }

@@ -10,7 +10,7 @@ using WornPath.Store.Entities;
 namespace WornPath.Web.Drafting;
 
 /// <summary>Puts procedures on the shelf and brings revisions through their life.</summary>
-public sealed class Procedures(WornPathDb db, Drafts drafts, TimeProvider time)
+public sealed class Procedures(WornPathDb db, Drafts drafts, WorkshopBook book, TimeProvider time)
 {
     private DateTime Now => time.GetUtcNow().UtcDateTime;
 
@@ -23,7 +23,7 @@ public sealed class Procedures(WornPathDb db, Drafts drafts, TimeProvider time)
         if (platform.Length > 200) return new Problem("The platform is longer than 200 characters.", "Name the vehicle.");
         if (await db.Procedures.AnyAsync(p => p.Number == number))
             return new Problem($"The number {number} is taken.", "Open that procedure, or give this one another number.") { Clash = new Clash(number, number) };
-        var revision = NewRevision(RevisionLetter.First, sheet, authorId);
+        var revision = await NewRevisionAsync(RevisionLetter.First, sheet, authorId);
         revision.Procedure = new Procedure { Number = number, Title = title, Platform = platform, CreatedAt = Now };
         db.Revisions.Add(revision);
         await db.SaveChangesAsync();
@@ -81,16 +81,16 @@ public sealed class Procedures(WornPathDb db, Drafts drafts, TimeProvider time)
             return new Problem($"Revision {open.Letter} is already being written.", "Go on with that one.");
         if (await drafts.OpenAsync(from.Id) is not { } held) return new Problem("The revision is not there.", "Look for it on the shelf.");
         var newest = letters.Select(l => l.Letter).OrderBy(l => l.Length).ThenBy(l => l, StringComparer.Ordinal).Last();
-        var revision = NewRevision(RevisionLetter.Next(newest), held.Now.Sheet, personId);
+        var revision = await NewRevisionAsync(RevisionLetter.Next(newest), held.Now.Sheet, personId);
         revision.ProcedureId = from.ProcedureId;
         db.Revisions.Add(revision);
         await db.SaveChangesAsync();
         return revision.Id;
     }
 
-    private Revision NewRevision(string letter, Sheet sheet, string authorId)
+    private async Task<Revision> NewRevisionAsync(string letter, Sheet sheet, string authorId)
     {
-        var walked = Draft.Walked.Of(sheet, 0);
+        var walked = Draft.Walked.Of(sheet, 0, (await book.NowAsync()).Workshop);
         var stops = walked.Findings.Count(f => f.Severity == Severity.Stop);
         var revision = new Revision
         {

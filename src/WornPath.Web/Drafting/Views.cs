@@ -40,13 +40,26 @@ public sealed record ThingView(string Id, ThingKind Kind, string Name, IReadOnly
 /// <summary>Preload as a part of the proof load: at the target and at both ends of the scatter.</summary>
 public sealed record PreloadView(double Low, double Target, double High);
 
+/// <summary>The wrench for a value.</summary>
+/// <param name="Name">The wrench; empty where the crib has none that covers.</param>
+/// <param name="Setting">What it is set to.</param>
+/// <param name="WhyNot">Why each of the others does not cover.</param>
+/// <param name="Overdue">Why it should be calibrated first; empty where it need not.</param>
+public sealed record WrenchChoiceView(string Name, string Setting, ImmutableArray<string> WhyNot, string Overdue);
+
+/// <summary>A pattern to draw.</summary>
+public sealed record PatternView(ImmutableArray<Spot> Places, ImmutableArray<int> Order, ImmutableArray<string> Passes, string Because);
+
 /// <summary>What the core has computed for a joint.</summary>
 /// <param name="Id">Its id.</param>
 /// <param name="Counterpart">The torque in the other unit.</param>
 /// <param name="Preload">Null while thread, class or value is not known.</param>
 /// <param name="ProofKn">Proof load of one fastener in kN; null while not known.</param>
 /// <param name="End">The glyph of its state when all is done.</param>
-public sealed record JointView(string Id, string Counterpart, PreloadView? Preload, double? ProofKn, Glyph End);
+/// <param name="Wrench">Null while there is no value, or nobody has filled the crib.</param>
+/// <param name="Pattern">Null while no pattern is given.</param>
+/// <param name="Notes">What the arithmetic says, in sentences.</param>
+public sealed record JointView(string Id, string Counterpart, PreloadView? Preload, double? ProofKn, Glyph End, WrenchChoiceView? Wrench, PatternView? Pattern, ImmutableArray<string> Notes);
 
 /// <summary>What the faces show of a sheet. In an answer to an edit, what did not change is null.</summary>
 public sealed record SheetView
@@ -147,10 +160,18 @@ public static class SheetViews
         Fields.Of(thing.Kind).ToDictionary(f => f.Name, f => f.Get(thing)),
         [.. walk.EventsOf(thing.Id).Select(e => e.StepIndex + 1).Distinct()]);
 
-    private static JointView Of(Joint joint, Walk walk) => new(
-        joint.Id,
-        joint.Torque?.ShownInCounterpart() ?? "",
-        Preload.Of(joint.Fastener, joint.Torque) is { } preload ? new PreloadView(preload.Low, preload.Utilisation, preload.High) : null,
-        joint.Fastener?.ProofLoadKn(),
-        Bench.GlyphOf(walk, joint, walk.AtEnd(joint.Id).Joint));
+    private static JointView Of(Joint joint, Walk walk)
+    {
+        var judgement = JointJudgement.Of(joint, walk.Workshop);
+        var advice = TreatmentAdvice.For(joint, walk.Things, walk.Workshop.Rules);
+        return new JointView(
+            joint.Id,
+            joint.Torque?.ShownInCounterpart() ?? "",
+            judgement.Preload is { } preload ? new PreloadView(preload.Low, preload.Utilisation, preload.High) : null,
+            joint.Fastener?.ProofLoadKn(),
+            Bench.GlyphOf(walk, joint, walk.AtEnd(joint.Id).Joint),
+            judgement.Wrench is { } choice ? new WrenchChoiceView(choice.Wrench?.Name ?? "", choice.Setting?.ToString() ?? "", choice.WhyNot, choice.Overdue ?? "") : null,
+            judgement.Places.IsEmpty ? null : new PatternView(judgement.Places, judgement.Order, [.. judgement.Passes.Select(p => $"{p.Value}, {p.Says}")], joint.Pattern!.Because),
+            [.. JointNotes.Of(joint, judgement, advice, walk.Workshop.Rules)]);
+    }
 }

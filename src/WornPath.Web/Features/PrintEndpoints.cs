@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using System.Security.Claims;
 using Microsoft.AspNetCore.Http.HttpResults;
+using WornPath.Core.Building;
 using WornPath.Core.Printing;
 using WornPath.Core.Revisions;
 using WornPath.Core.Sheets;
@@ -20,7 +21,7 @@ public static class PrintEndpoints
 
     /// <summary>The printed sheet: what to have in hand, steps with their cautions, the torque table.</summary>
     public sealed record PrintView(string Number, string Title, string Platform, string Letter, RevisionState State, string Author, string? ReleasedBy, DateTime? ReleasedAt,
-        SheetHeader Header, ImmutableArray<PrintedItem> Parts, ImmutableArray<PrintedItem> Tools, ImmutableArray<PrintedItem> Consumables, ImmutableArray<PrintedPhaseView> Phases, ImmutableArray<PrintedTorque> Torques);
+        SheetHeader Header, ImmutableArray<PrintedItem> Parts, ImmutableArray<ToolLine> Tools, ImmutableArray<PrintedItem> Consumables, ImmutableArray<PrintedPhaseView> Phases, ImmutableArray<PrintedTorque> Torques, ImmutableArray<PrintedPattern> Patterns, string NotJudged);
 
     public static void MapPrint(this IEndpointRouteBuilder api) =>
         api.MapGet("/revisions/{id:int}/print", GetAsync).RequireAuthorization().WithTags("Revision").WithName("GetPrint");
@@ -28,12 +29,12 @@ public static class PrintEndpoints
     private static async Task<Results<Ok<PrintView>, ProblemHttpResult>> GetAsync(int id, RevisionEndpoints.Shelf shelf, Drafts drafts, MarkdownHtml html, ClaimsPrincipal me)
     {
         if (await shelf.FindAsync(id, me) is not { } revision || await drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
-        var sheet = PrintedSheet.Of(draft.Now.Sheet);
+        var sheet = PrintedSheet.Of(draft.Now.Walk);
         var released = (await shelf.EventsAsync(id)).LastOrDefault(e => e.Kind == ReviewEventKind.Released);
         return TypedResults.Ok(new PrintView(
             revision.Procedure.Number, revision.Procedure.Title, revision.Procedure.Platform, revision.Letter, revision.State, revision.Author.DisplayName, released?.Who, released?.At,
             sheet.Header, sheet.Parts, sheet.Tools, sheet.Consumables,
             [.. sheet.Phases.Select(p => new PrintedPhaseView(p.Name, [.. p.Steps.Select(s => new PrintedStepView(s.Number, html.Of(s.Text), s.Cautions))]))],
-            sheet.Torques));
+            sheet.Torques, sheet.Patterns, PrintedSheet.NotJudged));
     }
 }

@@ -15,12 +15,14 @@ public class EditTests
     {
         var steps = sheet.Steps.ToList();
         var step = steps.Count > 0 ? steps[a % steps.Count] : new Step { Id = "none" };
+        if (sheet.Phases.IsEmpty) return new InsertPhase(null, null, $"Phase {b}");
         var phase = sheet.Phases[b % sheet.Phases.Length].Id;
         var things = sheet.Things.ToList();
+        if (things.Count == 0) return new AddThing((ThingKind)(a % 7), $"thing {b}", b % 2 == 0);
         var thing = things[a % things.Count];
         var fields = Fields.Of(thing.Kind);
         var field = fields[b % fields.Count];
-        string[] texts = ["", "Fit the pads.", "Remove the rag and the cover.", "Torque the cover bolts to 30 N·m.", "Remove the strap.", "Stuff the rag into the bore.", "7", "yes", "22–28 N·m", "P2", "new name"];
+        string[] texts = ["", "Fit the pads.", "Remove the rag and the cover.", "Torque the cover bolts to 30 N·m.", "Remove the strap.", "Stuff the rag into the bore.", "7", "yes", "22–28 N·m", "P2", "new name", "seat 40 N·m, back 90°, set 8 N·m + next slot", "circle", "cast iron, 12 mm", "60 mm at 45°", "left: 40 N·m; right: 45 N·m", "dry", "2 flats past hand-tight"];
         var text = texts[(a + b) % texts.Length];
         return kind switch
         {
@@ -31,6 +33,7 @@ public class EditTests
             4 => new SetField(thing.Id, field.Name, field.Get(thing), text),
             5 => new AddThing((ThingKind)(a % 7), $"{text} thing {b}", b % 2 == 0),
             6 => new RemoveThing(thing.Id),
+            7 when a % 3 == 0 => new AddFilled(ThingKind.Joint, $"row {b}", [new("count", "4"), new("pattern", "circle"), new("torque", text)]),
             7 => new InsertPhase(null, phase, $"Phase {b}"),
             8 => new RenamePhase(phase, sheet.Phases.Single(p => p.Id == phase).Name, $"Name {a}"),
             9 => new RemovePhase(phase),

@@ -6,58 +6,6 @@ namespace WornPath.Core.Tests.Fasteners;
 
 public class ThreadTests
 {
-    // ISO 898-1:2013, tables 4 and 6 (nominal stress area), from memory; tolerance half of the last printed digit.
-    [Theory]
-    [InlineData("M3", 5.03, 0.005)]
-    [InlineData("M4", 8.78, 0.005)]
-    [InlineData("M5", 14.2, 0.05)]
-    [InlineData("M6", 20.1, 0.05)]
-    [InlineData("M8", 36.6, 0.05)]
-    [InlineData("M10", 58.0, 0.05)]
-    [InlineData("M12", 84.3, 0.05)]
-    [InlineData("M14", 115, 0.5)]
-    [InlineData("M16", 157, 0.5)]
-    [InlineData("M20", 245, 0.5)]
-    [InlineData("M24", 353, 0.5)]
-    [InlineData("M30", 561, 0.5)]
-    [InlineData("M36", 817, 0.5)]
-    [InlineData("M8x1", 39.2, 0.05)]
-    [InlineData("M10x1.25", 61.2, 0.05)]
-    [InlineData("M12x1.25", 92.1, 0.05)]
-    [InlineData("M14x1.5", 125, 0.5)]
-    [InlineData("M16x1.5", 167, 0.5)]
-    public void The_stress_area_of_a_metric_thread_is_the_standards(string thread, double area, double tolerance) =>
-        ThreadText.Parse(thread).Value.StressAreaMm2.ShouldBe(area, tolerance);
-
-    // ASME B1.1, tensile stress areas in in², from memory; tolerance half of the last printed digit.
-    [Theory]
-    [InlineData("#10-24 UNC", 0.0175, 0.00005)]
-    [InlineData("#10-32 UNF", 0.0200, 0.00005)]
-    [InlineData("1/4-20", 0.0318, 0.00005)]
-    [InlineData("1/4-28 UNF", 0.0364, 0.00005)]
-    [InlineData("5/16-18", 0.0524, 0.00005)]
-    [InlineData("3/8-16 UNC", 0.0775, 0.00005)]
-    [InlineData("1/2-13 UNC", 0.1419, 0.00005)]
-    [InlineData("1/2-20 UNF", 0.1599, 0.0001)]
-    [InlineData("3/4-16 UNF", 0.373, 0.0005)]
-    [InlineData("1-8 UNC", 0.606, 0.0005)]
-    public void The_stress_area_of_an_inch_thread_is_the_standards(string thread, double area, double tolerance) =>
-        ((InchThread)ThreadText.Parse(thread).Value).StressAreaIn2.ShouldBe(area, tolerance);
-
-    // ISO 898-1:2013, tables 5 and 7 (proof loads, kN), from memory; SAE J429 by its stress in psi. Tolerance the source's rounding.
-    [Theory]
-    [InlineData("M6", "8.8", 11.6, 0.1)]
-    [InlineData("M8", "8.8", 21.2, 0.1)]
-    [InlineData("M10", "8.8", 33.7, 0.1)]
-    [InlineData("M12", "8.8", 48.9, 0.1)]
-    [InlineData("M12", "10.9", 70.0, 0.1)]
-    [InlineData("M16", "8.8", 91.0, 0.2)]
-    [InlineData("M20", "8.8", 147, 0.5)]
-    [InlineData("M10", "12.9", 56.3, 0.1)]
-    [InlineData("M16", "4.6", 35.3, 0.1)]
-    public void The_proof_load_is_the_standards(string thread, string grade, double load, double tolerance) =>
-        PropertyClass.ProofLoadKn(grade, ThreadText.Parse(thread).Value)!.Value.ShouldBe(load, tolerance);
-
     [Fact]
     public void Grade_5_changes_its_proof_strength_above_one_inch()
     {

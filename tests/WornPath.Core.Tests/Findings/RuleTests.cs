@@ -1,4 +1,6 @@
 using WornPath.Core.Findings;
+using WornPath.Core.Tightening;
+using WornPath.Core.Workshops;
 
 namespace WornPath.Core.Tests.Findings;
 
@@ -32,7 +34,23 @@ public class RuleTests
         ("TRQ002", 4, () => Wheel("Raise the tractor and support it on stands.", "Remove the wheel nuts and the front wheel.", "Fit the front wheel and snug the wheel nuts.", "Torque the wheel nuts to 130 N·m.", "Lower the tractor to the ground.")),
         ("TRQ002", 3, () => Wheel("Raise the tractor and support it on stands.", "Loosen the wheel nuts.", "Torque the wheel nuts to 130 N·m.")),
         ("TRQ003", 1, () => new Written().Joint("guard screws", "23 N·m", fastener: "M6 8.8 cap screw").Steps("Torque the guard screws to 23 N·m.")),
-        ("TRQ003", 0, () => new Written().Joint("guard screws", "108 N·m", fastener: "1/4-20 grade 8 screw").Steps("Clean the face.")),
+        ("TRQ003", 0, () => new Written().Joint("guard screws", "30 N·m", fastener: "1/4-20 grade 8 screw").Steps("Clean the face.")),
+        ("TRQ003", 1, () => new Written().Joint("guard screws", "9 N·m", fastener: "M6 8.8 screw").Set("guard screws", "variants", "with steel wheels: 25 N·m").Steps("Torque the guard screws to 9 N·m.")),
+        ("TRQ004", 1, () => new Written().Joint("bracket bolts", "20 N·m", fastener: "M12 8.8 bolt").Steps("Torque the bracket bolts to 20 N·m.")),
+        ("TRQ005", 0, () => new Written().Joint("guard screws", "108 N·m", fastener: "1/4-20 grade 8 screw").Steps("Clean the face.")),
+        ("TRQ005", 1, () => new Written().Joint("bracket bolts", "840 N·m", fastener: "M12 8.8 bolt").Steps("Torque the bracket bolts.")),
+        ("TRQ006", 1, () => LookAlikes()),
+        ("TRQ007", 1, () => InShop(new Written().Joint("frame bolts", "320 N·m", fastener: "M20 8.8 bolt").Steps("Torque the frame bolts to 320 N·m."))),
+        ("TRQ007", 1, () => InShop(new Written().Joint("guard screws", "3.5–3.6 N·m", fastener: "M5 8.8 screw").Steps("Torque the guard screws to 3.5 N·m."))),
+        ("TRQ008", 1, () => InShop(new Written().Joint("cover bolts", "22 N·m", fastener: "M8 8.8 bolt").Steps("Torque the cover bolts to 22 N·m."))),
+        ("TRQ009", 1, () => new Written().Joint("cover bolts", "35 N·m", fastener: "M8 10.9 bolt").Set("cover bolts", "into", "cast aluminium, 8 mm").Steps("Torque the cover bolts to 35 N·m.")),
+        ("TRQ009", 1, () => new Written().Joint("frame bolts", "80 N·m", fastener: "M12 10.9 bolt with nut 8").Steps("Torque the frame bolts to 80 N·m.")),
+        ("TRQ010", 1, () => new Written().Joint("cover bolts", "22 N·m").Set("cover bolts", "count", "4").Steps("Torque the cover bolts to 22 N·m.")),
+        ("THR001", 1, () => new Written().Joint("cover bolts", "18 N·m", fastener: "M8 8.8 bolt").Set("cover bolts", "treatment", "anti-seize").Set("cover bolts", "stated", "dry").Steps("Torque the cover bolts to 18 N·m.")),
+        ("THR002", 1, () => new Written().Joint("cover nuts", "22 N·m", fastener: "M8 8.8 lock nut").Set("cover nuts", "treatment", "threadlocker, medium").Steps("Torque the cover nuts to 22 N·m.")),
+        ("THR003", 1, () => new Written().Joint("guard screws", "5 N·m", fastener: "M5 8.8 screw").Set("guard screws", "treatment", "threadlocker, high").Steps("Torque the guard screws to 5 N·m.")),
+        ("THR004", 1, () => new Written().Part("plastic shroud").Joint("shroud screws", "5 N·m", fastener: "M5 8.8 screw", holds: "plastic shroud").Set("shroud screws", "treatment", "threadlocker, low").Steps("Torque the shroud screws to 5 N·m.")),
+        ("TOO001", 1, () => new Written().Joint("cover screws", "22 N·m", fastener: "M8 8.8 cap screw, hex socket 8 mm").Steps("Torque the cover screws to 22 N·m.")),
         ("PRT001", 2, () => new Written().Joint("hub nut", "80 N·m", locking: "cotter pin").Steps("Torque the hub nut to 80 N·m.", "Insert the old cotter pin in the hub nut.")),
         ("PRT001", 2, () => new Written().Joint("axle nut", "80 N·m", reuse: "renew").Steps("Remove the axle nut.", "Start the axle nut by hand.", "Torque the axle nut to 80 N·m.")),
         ("PRT001", 2, () => new Written().Part("oil seal", fate: "replace").Steps("Remove the oil seal.", "Fit the oil seal.")),
@@ -48,6 +66,19 @@ public class RuleTests
     private static Written Brake(params string[] steps) => new Written().Part("caliper").Joint("caliper bolts", "95 N·m", holds: "caliper").Steps(steps);
 
     private static Written Wheel(params string[] steps) => new Written().Part("front wheel").Joint("wheel nuts", "130 N·m", holds: "front wheel").Steps(steps);
+
+    private static Written LookAlikes() => new Written().Part("plate").Joint("plate bolts", "24 N·m", fastener: "M8×25 8.8 bolt, 13 mm", holds: "plate").Joint("clamp bolts", "12 N·m", fastener: "M8×40 8.8 bolt, 13 mm", holds: "plate").Steps("Torque the plate bolts to 24 N·m and the clamp bolts to 12 N·m.");
+
+    // A crib of two: the smaller one overdue.
+    private static Written InShop(Written written) => written.In(new Workshop
+    {
+        Crib =
+        [
+            new Wrench { Name = "TW-1", Min = 2, Max = 60, Unit = TorqueUnit.NewtonMetre, Step = 0.5m, Drive = "3/8 in", Calibrated = new DateOnly(2025, 1, 31) },
+            new Wrench { Name = "TW-2", Min = 40, Max = 200, Unit = TorqueUnit.NewtonMetre, Step = 1, Drive = "1/2 in", Calibrated = new DateOnly(2026, 1, 31) },
+        ],
+        Today = new DateOnly(2026, 6, 1),
+    });
 
     [Theory]
     [MemberData(nameof(Numbers))]
@@ -67,7 +98,7 @@ public class RuleTests
         // What only a person can know has no fix: which value, from where, and what was meant.
         if (fix is null)
         {
-            rule.ShouldBeOneOf("TRQ001", "TRQ003", "SRC001", "RED001");
+            rule.ShouldBeOneOf("TRQ001", "TRQ003", "TRQ004", "TRQ006", "TRQ007", "TRQ008", "TRQ009", "THR001", "THR004", "TOO001", "SRC001", "RED001");
             return;
         }
 
@@ -101,6 +132,24 @@ public class RuleTests
     {
         var sheet = new Written().Joint("guard screws", "12 N·m", fastener: "M6 8.8 cap screw").Steps("Torque the guard screws to 12 N·m.");
         sheet.Findings().ShouldHaveSingleItem().Severity.ShouldBe(Severity.Warn);
+    }
+
+    [Fact]
+    public void Look_alikes_are_quiet_once_each_is_told_from_the_other()
+    {
+        LookAlikes().Set("plate bolts", "tell", "the short ones, at the top").Set("clamp bolts", "tell", "the long ones").At("TRQ006").ShouldBeEmpty();
+        LookAlikes().Set("plate bolts", "name", "upper bolts").Set("clamp bolts", "name", "lower bolts").At("TRQ006").ShouldBeEmpty();
+    }
+
+    [Fact]
+    public void A_dry_value_is_reduced_only_where_the_house_rule_says_so_and_the_finding_says_it()
+    {
+        var sheet = new Written().Joint("cover bolts", "20 N·m", fastener: "M8 8.8 bolt").Set("cover bolts", "treatment", "anti-seize").Set("cover bolts", "stated", "dry").Steps("Torque the cover bolts to 20 N·m.");
+        sheet.Findings().Single(f => f.Rule == "THR001").Message.ShouldContain("1.43 times as hard");
+        JointJudgement.Of(sheet.Sheet.Joints[0], sheet.Workshop).Target.ToString().ShouldBe("20 N·m");
+        sheet.In(new Workshop { Rules = new HouseRules { Treated = TreatedSchool.Reduce } });
+        sheet.Findings().Single(f => f.Rule == "THR001").Message.ShouldContain("14 N·m");
+        JointJudgement.Of(sheet.Sheet.Joints[0], sheet.Workshop).IsReduced.ShouldBeTrue();
     }
 
     [Fact]

@@ -8,7 +8,7 @@ public class PrintedSheetTests
         .Part("front wheel").Part("oil seal", fate: "replace").Thing(ThingKind.Tool, "seal driver").Thing(ThingKind.Aid, "rag").Thing(ThingKind.Aid, "wedge")
         .Joint("wheel nuts", "130 N·m", fastener: "M14x1.5 10.9 nut, 24 mm").Joint("hub nut", "22–28 N·m", fastener: "M24x1.5 castle nut, 36 mm", locking: "cotter pin").Joint("idle bolts", "9 N·m", fastener: "M6 8.8 bolt, 10 mm")
         .Set("wheel nuts", "count", "5")
-        .Steps("Raise the tractor.", "Support the tractor on stands.", "Remove the wheel nuts and the front wheel.", "Stuff the rag into the bore.", "Torque the hub nut to 25 N·m.", "Raise the tractor again.").Sheet);
+        .Steps("Raise the tractor.", "Support the tractor on stands.", "Remove the wheel nuts and the front wheel.", "Stuff the rag into the bore.", "Torque the hub nut to 25 N·m.", "Raise the tractor again.", "Fit the oil seal with the seal driver.").Walk());
 
     [Fact]
     public void A_caution_stands_before_the_first_step_it_is_for_and_only_there()
@@ -29,7 +29,7 @@ public class PrintedSheetTests
     [Fact]
     public void Tools_are_those_the_used_fasteners_need_with_the_joints_they_are_for()
     {
-        var tools = Printed().Tools.Select(t => (t.What, t.For)).ToList();
+        var tools = Printed().Tools.Select(t => (t.What, string.Join(", ", t.For))).ToList();
         tools.ShouldContain(("24 mm socket", "J1"));
         tools.ShouldContain(("36 mm socket", "J2"));
         tools.ShouldContain(("seal driver", ""));

@@ -28,7 +28,13 @@ public class TorqueTests
     [InlineData("22–28 N·m", "22–28 N·m")]
     [InlineData("22 to 28 Nm", "22–28 N·m")]
     [InlineData("22-28Nm", "22–28 N·m")]
-    [InlineData("25 ± 3 N·m", "22–28 N·m")]
+    [InlineData("25 ± 3 N·m", "25 ± 3 N·m")]
+    [InlineData("25 N·m +/- 10%", "25 ± 2.5 N·m")]
+    [InlineData("60 Nm then on to the next slot", "60 N·m + next slot")]
+    [InlineData("60 N·m + next slot within 30°", "60 N·m + next slot within 30°")]
+    [InlineData("seat 50 lb-ft while turning, back off 90 degrees, set to 22 lb-ft", "seat 50 lbf·ft, back 90°, set 22 lbf·ft")]
+    [InlineData("seat at 68 Nm turning; back 1 flat; set 30 Nm, next slot within 30°", "seat 68 N·m, back 60°, set 30 N·m + next slot within 30°")]
+    [InlineData("50 lbf·ft, back 90°", "50 lbf·ft, back 90°")]
     [InlineData("40 N·m + 90°", "40 N·m + 90°")]
     [InlineData("40 Nm then 90 degrees", "40 N·m + 90°")]
     [InlineData("9,5 Nm", "9.5 N·m")]
@@ -46,6 +52,13 @@ public class TorqueTests
     [InlineData("28–22 N·m", "above the high end")]
     [InlineData("1,000 Nm", "two ways")]
     [InlineData("40 N·m + 9000°", "cannot be meant")]
+    [InlineData("25 ± -3 N·m", "without a sign")]
+    [InlineData("25 ± 30 N·m", "cannot be set")]
+    [InlineData("40 N·m + 90° + next slot", "no slot to find")]
+    [InlineData("60 N·m + next slot within 200°", "between 1° and 90°")]
+    [InlineData("seat 20 N·m, back 90°, set 60 N·m", "Seat at the higher value")]
+    [InlineData("seat 60 N·m, back some, set 20 N·m", "not an angle")]
+    [InlineData("60 N·m, back 500°", "cannot be meant")]
     public void What_cannot_be_meant_is_refused_with_a_reason(string written, string reason) => TorqueText.Parse(written).Problem!.ToString().ShouldContain(reason);
 
     [Fact]
@@ -59,7 +72,39 @@ public class TorqueTests
             var made = TorqueSpec.Create(low / 100m, (low + more) / 100m, unit, angle == 0 ? null : angle);
             if (!made.IsGood) return;
             TorqueText.Parse(made.Value.ToString()).Value.ShouldBe(made.Value);
+            foreach (var tail in (string[])[" + next slot", " + next slot within 30°", ", back 90°"])
+            {
+                var longer = TorqueText.Parse(made.Value + tail);
+                if (longer.IsGood) TorqueText.Parse(longer.Value.ToString()).Value.ShouldBe(longer.Value);
+            }
         });
+
+    [Theory]
+    [InlineData("snug", "snug")]
+    [InlineData("Two flats past hand tight", "2 flats past hand-tight")]
+    [InlineData("1 flat past finger-tight", "1 flat past hand-tight")]
+    [InlineData("to contact: bushing on the washer", "to contact: bushing on the washer")]
+    public void A_joint_may_be_tightened_without_a_torque(string written, string read)
+    {
+        Untorqued.IsMeant(written).ShouldBeTrue();
+        Untorqued.Parse(written).Value.ToString().ShouldBe(read);
+        Untorqued.Parse(read).Value.ShouldBe(Untorqued.Parse(written).Value);
+    }
+
+    [Theory]
+    [InlineData("to contact", "what meets what")]
+    [InlineData("99 flats past hand-tight", "up to 12")]
+    [InlineData("plenty tight", "no way to tighten")]
+    public void A_vague_word_for_tight_is_refused(string written, string reason) => Untorqued.Parse(written).Problem!.ToString().ShouldContain(reason);
+
+    [Fact]
+    public void A_range_is_set_where_the_house_rule_says_and_a_tolerance_at_its_value()
+    {
+        TorqueText.Parse("120–160 lbf·ft").Value.TargetBy(RangeTarget.Low).ToString().ShouldBe("120 lbf·ft");
+        TorqueText.Parse("120–160 lbf·ft").Value.TargetBy(RangeTarget.High).ToString().ShouldBe("160 lbf·ft");
+        TorqueText.Parse("120–160 lbf·ft").Value.Target.ToString().ShouldBe("140 lbf·ft");
+        TorqueText.Parse("25 ± 3 N·m").Value.TargetBy(RangeTarget.Low).ToString().ShouldBe("25 N·m");
+    }
 
     [Fact]
     public void A_converted_range_is_never_wider_than_the_original() => Gen

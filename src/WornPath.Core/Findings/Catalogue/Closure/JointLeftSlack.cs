@@ -13,7 +13,7 @@ public sealed class JointLeftSlack : Rule
         foreach (var joint in walk.Sheet.Joints)
         {
             var end = walk.AtEnd(joint.Id).Joint;
-            if (!end.IsSlack || (end.Stage == JointStage.Snug && joint.SnugIsEnough)) continue;
+            if (!end.IsSlack || (end.Stage == JointStage.Snug && joint.Untorqued is not null)) continue;
             var last = walk.EventsOf(joint.Id).Last(e => e.After.Joint != e.Before.Joint || e.Action.Verb is Verb.Start or Verb.Snug);
             var how = end.Stage switch
             {
@@ -22,14 +22,14 @@ public sealed class JointLeftSlack : Rule
                 JointStage.Pass => $"at pass {end.Pass}",
                 _ => "loose",
             };
-            yield return At(last, $"{joint.Label} {(joint.Count > 1 ? "are" : "is")} left {how} here and never tightened to {(joint.SnugIsEnough ? "snug" : joint.Torque?.ToString() ?? "a final torque")}.", Tighten(walk, joint, last.StepIndex));
+            yield return At(last, $"{joint.Label} {(joint.Count > 1 ? "are" : "is")} left {how} here and never tightened to {(joint.TighteningText is { Length: > 0 } text ? text : "a final torque")}.", Tighten(walk, joint, last.StepIndex));
         }
     }
 
     /// <summary>The sentence that brings a joint to what it is specified to.</summary>
     public static string Sentence(Joint joint) => joint switch
     {
-        { SnugIsEnough: true } => $"Snug {Fixes.The(joint)}.",
+        { Untorqued: not null } => $"Snug {Fixes.The(joint)}.",
         { Torque: { } torque } => $"Torque {Fixes.The(joint)} to {torque}.",
         _ => $"Torque {Fixes.The(joint)}.",
     };

@@ -7,8 +7,8 @@ using WornPath.Core.Walking;
 namespace WornPath.Core.Findings.Catalogue;
 
 /// <summary>
-/// TRQ003: a value above what the fastener bears. Stop where even the low end of the scatter passes the proof load, warning
-/// where only the high end does.
+/// TRQ003: a torque that takes the fastener past its proof load: a Stop where even high friction does not save it, a Warn where
+/// only low friction brings it there (see <see cref="Preload"/>). A value that would fit under another unit is TRQ005.
 /// </summary>
 public sealed class BeyondWhatItBears : Rule
 {
@@ -18,19 +18,28 @@ public sealed class BeyondWhatItBears : Rule
     {
         foreach (var joint in walk.Sheet.Joints)
         {
-            if (Preload.Of(joint.Fastener, joint.Torque) is not { High: > 1 } preload) continue;
-            var torqued = walk.EventsOf(joint.Id).FirstOrDefault(e => e.Action.Verb == Verb.Torque);
-            var fastener = $"{joint.Fastener!.Thread} {joint.Fastener.Class}";
-            var bears = new Quantities.Torque((decimal)Preload.TorqueFor(joint.Fastener, 1)!.Value, TorqueUnit.NewtonMetre).In(joint.Torque!.Unit);
-            var shown = $"{Rounding.ToSettable(bears).ToString("0.#", CultureInfo.InvariantCulture)} {joint.Torque.Unit.Symbol()}";
-            var percent = (preload.Utilisation * 100).ToString("0", CultureInfo.InvariantCulture);
-            var target = joint.Torque.Target;
-            var message = preload.Low > 1
-                ? $"{target} is above what {Article(fastener)} {fastener} bears (about {shown}): {percent} % of its proof load. Is this {joint.Id}’s value, and is the unit right?"
-                : $"{target} may pass the proof load of {Article(fastener)} {fastener} where friction is low ({percent} % of it at the target; it is reached at about {shown}). Check the value of {joint.Id}.";
-            var finding = At(torqued?.Step, torqued?.StepIndex ?? -1, joint, message);
-            yield return preload.Low > 1 ? finding : finding with { Severity = Severity.Warn };
+            var judgement = JointJudgement.Of(joint, walk.Workshop);
+            if (judgement.Meant is null && judgement.Preload is { High: > 1 } preload) yield return Of(walk, joint, judgement.Target!.Value, preload, "");
+            foreach (var variant in joint.Variants)
+            {
+                var target = variant.Torque.TargetBy(walk.Workshop.Rules.Target);
+                if (Preload.Of(joint.Fastener, variant.Torque, walk.Workshop.Rules.NutFactors.Of(joint.Treatment), walk.Workshop.Rules.Target, walk.Workshop.Rules.Scatter) is { High: > 1 } there)
+                    yield return Of(walk, joint, target, there, $", {variant.When}");
+            }
         }
+    }
+
+    private Finding Of(Walk walk, Joint joint, Quantities.Torque target, Preload preload, string when)
+    {
+        var fastener = $"{joint.Fastener!.Thread} {joint.Fastener.Class}";
+        var bears = new Quantities.Torque((decimal)Preload.TorqueFor(joint.Fastener, 1, preload.NutFactor)!.Value, TorqueUnit.NewtonMetre).In(target.Unit);
+        var shown = $"{Rounding.ToSettable(bears).ToString("0.#", CultureInfo.InvariantCulture)} {target.Unit.Symbol()}";
+        var percent = (preload.Utilisation * 100).ToString("0", CultureInfo.InvariantCulture);
+        var message = preload.Low > 1
+            ? $"{target}{when} is above what {Article(fastener)} {fastener} bears (about {shown}): {percent} % of its proof load. Is this {joint.Id}’s value, and is the unit right?"
+            : $"{target}{when} may pass the proof load of {Article(fastener)} {fastener} where friction is low ({percent} % of it at the target; it is reached at about {shown}). Check the value of {joint.Id}.";
+        var finding = AtTorque(walk, joint, message);
+        return preload.Low > 1 ? finding : finding with { Severity = Severity.Warn };
     }
 
     private static string Article(string fastener) => fastener[0] is 'M' or '8' ? "an" : "a";

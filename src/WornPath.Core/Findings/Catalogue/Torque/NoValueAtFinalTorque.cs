@@ -12,7 +12,7 @@ public sealed class NoValueAtFinalTorque : Rule
     {
         foreach (var joint in walk.Sheet.Joints)
         {
-            if (joint.Torque is not null || joint.SnugIsEnough) continue;
+            if (joint.Torque is not null || joint.Untorqued is not null) continue;
             var torqued = walk.EventsOf(joint.Id).FirstOrDefault(e => e.Action.Verb == Verb.Torque);
             if (torqued is not null)
                 yield return At(torqued, $"{joint.Label} {(joint.Count > 1 ? "are" : "is")} torqued here, and no value is given. Write it in this step or in Joints, with its source.");

@@ -1,0 +1,158 @@
+using System.Collections.Immutable;
+using WornPath.Core.Fasteners;
+using WornPath.Core.Quantities;
+using WornPath.Core.Sheets;
+using WornPath.Core.Tightening;
+using WornPath.Core.Walking;
+using WornPath.Core.Workshops;
+
+namespace WornPath.Core.Building;
+
+/// <summary>A line of the tool list.</summary>
+/// <param name="What">The tool and its size.</param>
+/// <param name="For">Ids of the joints it is for; empty where it is for a step.</param>
+/// <param name="Steps">Numbers of the steps that need it, from 1.</param>
+/// <param name="Lacking">True where the crib has none that would do; false where it has, or nobody has filled the crib.</param>
+/// <param name="Note">What to know about it; empty for nothing.</param>
+public sealed record ToolLine(string What, ImmutableArray<string> For, ImmutableArray<int> Steps, bool Lacking, string Note);
+
+/// <summary>Compiles the tool list of a sheet from its fasteners, drives, values and actions. Nothing is listed that no step uses.</summary>
+public sealed class ToolList
+{
+    private sealed class Entry
+    {
+        public List<string> For { get; } = [];
+
+        public SortedSet<int> Steps { get; } = [];
+
+        public bool Lacking { get; set; }
+
+        public string Note { get; set; } = "";
+
+        public int Order { get; init; }
+    }
+
+    private readonly Dictionary<string, Entry> _lines = new(StringComparer.OrdinalIgnoreCase);
+    private readonly Workshop _workshop;
+
+    private ToolList(Workshop workshop) => _workshop = workshop;
+
+    /// <summary>The tool list of a walk in a workshop: torque tools, sockets and bits, other hand tools, the rest.</summary>
+    public static ImmutableArray<ToolLine> Of(Walk walk, Workshop workshop)
+    {
+        var list = new ToolList(workshop);
+        foreach (var walked in walk.Events) list.Add(walked);
+        foreach (var step in walk.Steps.Select((s, i) => (s.Text, Number: i + 1)))
+            foreach (var tool in walk.Sheet.Tools)
+                if (step.Text.Contains(tool.Name, StringComparison.OrdinalIgnoreCase)) list.Put(tool.Name, 3, null, step.Number, "");
+        return [.. list._lines.OrderBy(l => l.Value.Order).ThenBy(l => SizeOf(l.Key)).ThenBy(l => l.Key, StringComparer.Ordinal)
+            .Select(l => new ToolLine(l.Key, [.. l.Value.For], [.. l.Value.Steps], l.Value.Lacking, l.Value.Note))];
+    }
+
+    private void Add(WalkEvent walked)
+    {
+        var step = walked.StepIndex + 1;
+        if (walked.Action.With is { } with && walked.Thing?.Id != with && walked.Action.Verb != Verb.HangAside && with.StartsWith('T')) Put(with, 3, null, step, "");
+        switch (walked.Thing)
+        {
+            case Joint joint when IsTurned(walked.Action.Verb):
+                AddJoint(joint, walked.Action.Verb, step);
+                break;
+            case Joint joint:
+                AddLock(joint, walked.Action.Verb, step);
+                break;
+            case Part part when walked.Action.Verb is Verb.Remove or Verb.Fit && IsRing(part.Name):
+                Put("pliers for retaining rings", 2, null, step, "");
+                break;
+            case Aid aid when walked.Action.Verb == Verb.Place:
+                Put(aid.Name, 3, null, step, "temporary, must come away");
+                break;
+        }
+
+        switch (walked.Action.Verb)
+        {
+            case Verb.Raise when walked.Thing is null:
+                Put("jack", 3, null, step, "rated for the vehicle");
+                break;
+            case Verb.SetOnStands:
+                Put("axle stands", 3, null, step, "rated for the vehicle");
+                break;
+            case Verb.Drain:
+                Put("catch pan", 3, null, step, "");
+                break;
+        }
+    }
+
+    private static bool IsTurned(Verb verb) => verb is Verb.BreakLoose or Verb.Loosen or Verb.TakeOut or Verb.Start or Verb.Snug or Verb.TorquePass or Verb.Torque or Verb.Align or Verb.BackOff;
+
+    private static bool IsRing(string name) => name.Contains("snap ring", StringComparison.OrdinalIgnoreCase) || name.Contains("retaining ring", StringComparison.OrdinalIgnoreCase) || name.Contains("circlip", StringComparison.OrdinalIgnoreCase);
+
+    private void AddJoint(Joint joint, Verb verb, int step)
+    {
+        // Started by hand: no tool.
+        if (verb == Verb.Start) return;
+        var judgement = JointJudgement.Of(joint, _workshop);
+        var usual = joint.Fastener is { Thread: { } thread, Form: { } form } && joint.Fastener.Drive is null ? DriveSizes.Usual(thread, form) is [var likeliest, ..] ? likeliest : null : null;
+        if ((joint.Fastener?.Drive ?? usual) is { } drive)
+        {
+            var crow = joint.Adapter is not null && verb is Verb.Torque or Verb.TorquePass;
+            var what = crow && drive.Kind == DriveKind.Hexagon ? $"{drive.Size} crow-foot, {joint.Adapter}" : IsDeep(joint, drive) ? $"{drive.Size} deep socket" : drive.Tool;
+            Put(what, 1, joint, step, usual is null ? "" : "size by the table, not yet looked at");
+            if (verb is not (Verb.Torque or Verb.TorquePass) && !drive.Tool.Contains("screwdriver", StringComparison.Ordinal))
+                Put($"{Wrench.UsualDrive(judgement.Target?.NewtonMetres ?? 20)} ratchet or bar", 2, null, step, "");
+        }
+
+        if (joint.HeldBy.Length > 0)
+        {
+            Put(joint.HeldBy, 2, joint, step, "holds it from turning");
+        }
+        else if (joint.Fastener is { NutClass: not null, Drive: { Kind: DriveKind.Hexagon } head })
+        {
+            Put($"{head.Size} spanner", 2, joint, step, "holds the nut from turning");
+        }
+
+        if (verb is not (Verb.Torque or Verb.TorquePass)) return;
+        if (joint.Torque is { ThenAngle: { } degrees }) Put("angle gauge, or a mark on the flats", 2, joint, step, degrees % 60 == 0 ? $"{degrees / 60:0} flat{(degrees == 60 ? "" : "s")} of the hexagon" : "");
+        if (judgement.Target is not { } target) return;
+        if (judgement.Wrench is { Wrench: { } wrench })
+            Put($"torque wrench {wrench.Name}, {wrench.Drive}", 0, joint, step, judgement.Wrench.Overdue ?? "");
+        else
+            Put($"torque wrench for {target}, {Wrench.UsualDrive(target.NewtonMetres)}", 0, joint, step, judgement.Wrench is null ? "" : "none in the crib covers it", judgement.Wrench is not null);
+    }
+
+    // A nut far down its stud, a U-bolt's leg.
+    private static bool IsDeep(Joint joint, Drive drive) => drive.Kind == DriveKind.Hexagon && joint.Fastener?.Form is FastenerForm.Nut or FastenerForm.LockNut
+        && (joint.Pattern?.Shape == PatternShape.UBolts || joint.Name.Contains("stud", StringComparison.OrdinalIgnoreCase) || joint.Name.Contains("U-bolt", StringComparison.OrdinalIgnoreCase));
+
+    private void AddLock(Joint joint, Verb verb, int step)
+    {
+        switch (verb)
+        {
+            case Verb.InsertPin or Verb.RemovePin:
+                Put("pliers for cotter pins", 2, joint, step, joint.Fastener?.Thread is { } thread && CastleNut.PinOf(thread) is { } pin ? $"pin {pin}" : "");
+                break;
+            case Verb.Stake:
+                Put("punch for staking", 2, joint, step, "");
+                break;
+            case Verb.Mark:
+                Put("paint marker", 2, joint, step, "");
+                break;
+        }
+    }
+
+    private void Put(string what, int order, Joint? joint, int step, string note, bool lacking = false)
+    {
+        if (!_lines.TryGetValue(what, out var entry)) _lines[what] = entry = new Entry { Order = order };
+        if (joint is not null && !entry.For.Contains(joint.Id)) entry.For.Add(joint.Id);
+        entry.Steps.Add(step);
+        entry.Lacking |= lacking;
+        if (note.Length > 0 && !entry.Note.Contains(note, StringComparison.Ordinal)) entry.Note = entry.Note.Length == 0 ? note : $"{entry.Note}; {note}";
+    }
+
+    // Sockets stand in the order of their sizes: 8 before 10.
+    private static double SizeOf(string what)
+    {
+        var digits = new string([.. what.SkipWhile(c => !char.IsAsciiDigit(c)).TakeWhile(c => char.IsAsciiDigit(c) || c is '.' or '/')]);
+        return Fraction.Parse(digits) is { IsGood: true } size ? (double)size.Value * (what.Contains(" in", StringComparison.Ordinal) ? 25.4 : 1) : double.MaxValue;
+    }
+}

@@ -1,0 +1,22 @@
+using System.Globalization;
+using WornPath.Core.Tightening;
+using WornPath.Core.Walking;
+
+namespace WornPath.Core.Findings.Catalogue;
+
+/// <summary>TRQ004: a torque that leaves the fastener so slack that the joint may not hold.</summary>
+public sealed class TooLittleToHold : Rule
+{
+    public override RuleInfo Info { get; } = new("TRQ004", Severity.Warn, "Too little to hold");
+
+    public override IEnumerable<Finding> Find(Walk walk)
+    {
+        foreach (var joint in walk.Sheet.Joints)
+        {
+            var judgement = JointJudgement.Of(joint, walk.Workshop);
+            if (judgement is not { Meant: null, Preload: { High: < Preload.LeastToHold } preload }) continue;
+            var percent = (preload.Utilisation * 100).ToString("0", CultureInfo.InvariantCulture);
+            yield return AtTorque(walk, joint, $"{judgement.Target} brings {joint.Label} to {percent} % of its proof load. Will it hold? Check the value; if snug is meant, write snug.");
+        }
+    }
+}

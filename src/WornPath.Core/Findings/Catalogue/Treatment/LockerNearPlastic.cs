@@ -1,0 +1,24 @@
+using WornPath.Core.Sheets;
+using WornPath.Core.Tightening;
+using WornPath.Core.Walking;
+
+namespace WornPath.Core.Findings.Catalogue;
+
+/// <summary>THR004: threadlocker on a joint that holds plastic, which it can make crack.</summary>
+public sealed class LockerNearPlastic : Rule
+{
+    private static readonly string[] Words = ["plastic", "polycarbonate", "acrylic", "perspex", "ABS "];
+
+    public override RuleInfo Info { get; } = new("THR004", Severity.Warn, "Threadlocker near plastic");
+
+    public override IEnumerable<Finding> Find(Walk walk)
+    {
+        foreach (var joint in walk.Sheet.Joints)
+        {
+            if (!TreatmentAdvice.IsLocker(joint.Treatment)) continue;
+            foreach (var id in joint.Holds)
+                if (walk.Things.GetValueOrDefault(id) is Part part && Words.Any(w => part.Name.Contains(w, StringComparison.OrdinalIgnoreCase) || part.Note.Contains(w, StringComparison.OrdinalIgnoreCase)))
+                    yield return AtTorque(walk, joint, $"{joint.Label} get threadlocker and hold {part.Label}: anaerobic compounds make many plastics crack. Ask the plastic’s maker, or lock it by other means.");
+        }
+    }
+}

@@ -1,0 +1,22 @@
+using WornPath.Core.Editing;
+using WornPath.Core.Fasteners;
+using WornPath.Core.Sheets;
+using WornPath.Core.Tightening;
+using WornPath.Core.Walking;
+
+namespace WornPath.Core.Findings.Catalogue;
+
+/// <summary>THR002: threadlocker on a prevailing-torque nut.</summary>
+public sealed class LockerOnLockNut : Rule
+{
+    public override RuleInfo Info { get; } = new("THR002", Severity.Warn, "Threadlocker on a prevailing-torque nut");
+
+    public override IEnumerable<Finding> Find(Walk walk)
+    {
+        foreach (var joint in walk.Sheet.Joints)
+        {
+            if (joint.Fastener?.Form == FastenerForm.LockNut && TreatmentAdvice.IsLocker(joint.Treatment))
+                yield return AtTorque(walk, joint, $"The nut of {joint.Label} locks by itself, and gets {Fields.WordOf(joint.Treatment)} as well: the compound spoils the insert and adds to the running torque.", new Fix("Leave the threadlocker out", new SetField(joint.Id, "treatment", Fields.WordOf(joint.Treatment), Fields.WordOf(Sheets.Treatment.None))));
+        }
+    }
+}

@@ -1,0 +1,60 @@
+using System.Globalization;
+using System.Text.Json.Serialization;
+using System.Text.RegularExpressions;
+
+namespace WornPath.Core.Quantities;
+
+/// <summary>Specifications without a torque stand in JSON as their printed text.</summary>
+public sealed class UntorquedJsonConverter() : TextJsonConverter<Untorqued>(Untorqued.Parse);
+
+/// <summary>
+/// A joint that is tightened without a torque wrench, on purpose: to snug, by flats past hand-tight, or until two things meet.
+/// </summary>
+/// <param name="Flats">Flats of the hexagon past hand-tight; null where it is not turned by flats.</param>
+/// <param name="Contact">What meets what; null where it is not brought to contact.</param>
+[JsonConverter(typeof(UntorquedJsonConverter))]
+public sealed partial record Untorqued(decimal? Flats, string? Contact)
+{
+    /// <summary>The word "snug" as this program defines it: as tight as one hand on a short wrench or a few blows of a small impact driver makes it, parts in firm contact. After RCSC, Specification for Structural Joints, "snug-tightened", from memory.</summary>
+    public const string SnugMeans = "parts in firm contact: the full effort of one hand on a short wrench, no more";
+
+    /// <summary>Snug is enough.</summary>
+    public static readonly Untorqued Snug = new(null, null);
+
+    [GeneratedRegex(@"^(?<n>.+?)\s*flats?\s+(?:past|from|after)\s+(?:hand|finger)[\s-]?tight$", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    private static partial Regex FlatsPattern();
+
+    [GeneratedRegex(@"^to\s+contact\s*(?::\s*(?<what>.+))?$", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    private static partial Regex ContactPattern();
+
+    /// <summary>True where a text means a specification without a torque, well or badly written.</summary>
+    public static bool IsMeant(string text)
+    {
+        var trimmed = text.Trim();
+        return trimmed.Equals("snug", StringComparison.OrdinalIgnoreCase) || FlatsPattern().IsMatch(trimmed) || ContactPattern().IsMatch(trimmed);
+    }
+
+    /// <summary>Reads "snug", "2 flats past hand-tight", "to contact: bushing on the washer".</summary>
+    public static Outcome<Untorqued> Parse(string text)
+    {
+        var trimmed = text.Trim();
+        if (trimmed.Equals("snug", StringComparison.OrdinalIgnoreCase)) return Snug;
+        if (FlatsPattern().Match(trimmed) is { Success: true } flats)
+        {
+            return NumberWords.Parse(flats.Groups["n"].Value) is { } n and > 0 and <= 12
+                ? new Untorqued(n, null)
+                : new Problem($"“{NumberText.Excerpt(flats.Groups["n"].Value)}” flats cannot be meant.", "Write a number up to 12, such as 2 flats past hand-tight.");
+        }
+
+        if (ContactPattern().Match(trimmed) is { Success: true } contact)
+        {
+            return contact.Groups["what"].Success && contact.Groups["what"].Value.Length <= 120
+                ? new Untorqued(null, contact.Groups["what"].Value.Trim())
+                : new Problem("To contact of what?", "Write what meets what, such as to contact: bushing on the washer.");
+        }
+
+        return new Problem($"“{NumberText.Excerpt(trimmed)}” is no way to tighten without a torque.", "Write snug, 2 flats past hand-tight, or to contact: bushing on the washer.");
+    }
+
+    public override string ToString() => Flats is { } n ? $"{n.ToString("0.##", CultureInfo.InvariantCulture)} flat{(n == 1 ? "" : "s")} past hand-tight" : Contact is { } what ? $"to contact: {what}" : "snug";
+}

@@ -1,0 +1,20 @@
+using System.Collections.Immutable;
+using WornPath.Core.Tightening;
+
+namespace WornPath.Core.Workshops;
+
+/// <summary>What a sheet is judged against besides itself: the house rules and the wrench crib, on a day.</summary>
+public sealed record Workshop
+{
+    /// <summary>A workshop with the default rules and an empty crib.</summary>
+    public static readonly Workshop Default = new();
+
+    public HouseRules Rules { get; init; } = new();
+
+    /// <summary>The torque tools there are. Where it is empty nobody has filled it, and no value is held against it.</summary>
+    public ImmutableArray<Wrench> Crib { get; init; } = [];
+
+    /// <summary>The day calibrations are held against.</summary>
+    [System.Text.Json.Serialization.JsonIgnore]
+    public DateOnly Today { get; init; } = DateOnly.MinValue;
+}

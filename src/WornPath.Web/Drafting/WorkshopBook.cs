@@ -1,0 +1,57 @@
+using System.Text.Json;
+using Microsoft.Data.Sqlite;
+using Microsoft.EntityFrameworkCore;
+using WornPath.Core;
+using WornPath.Core.Sheets;
+using WornPath.Core.Workshops;
+using WornPath.Store;
+using WornPath.Store.Entities;
+
+namespace WornPath.Web.Drafting;
+
+/// <summary>The workshop every sheet is judged in: house rules and crib as last written, on today's day.</summary>
+public sealed class WorkshopBook(IServiceScopeFactory scopes, TimeProvider time)
+{
+    /// <summary>The settings and the number of their version; 0 while nobody has written any.</summary>
+    public sealed record Page(Workshop Workshop, int Version);
+
+    private volatile Page? _page;
+
+    private DateOnly Today => DateOnly.FromDateTime(time.GetLocalNow().DateTime);
+
+    /// <summary>The workshop as it is now.</summary>
+    public async Task<Page> NowAsync()
+    {
+        if (_page is { } page && page.Workshop.Today == Today) return page;
+        await using var scope = scopes.CreateAsyncScope();
+        var db = scope.ServiceProvider.GetRequiredService<WornPathDb>();
+        var last = await db.Workshops.AsNoTracking().OrderByDescending(w => w.Version).FirstOrDefaultAsync();
+        var workshop = last is null ? new Workshop() : JsonSerializer.Deserialize<Workshop>(last.Json, SheetJson.Options) ?? throw new InvalidDataException("The workshop's settings are empty.");
+        return _page = new Page(workshop with { Today = Today }, last?.Version ?? 0);
+    }
+
+    /// <summary>Writes the workshop anew, where it still is the version its writer saw.</summary>
+    public async Task<Problem?> WriteAsync(Func<Workshop, Workshop> change, int seen, string personId)
+    {
+        var page = await NowAsync();
+        var stale = new Problem("Somebody else has changed the workshop’s settings since.", "Look at them as they are now, and make your change again.");
+        if (page.Version != seen) return stale;
+        await using var scope = scopes.CreateAsyncScope();
+        var db = scope.ServiceProvider.GetRequiredService<WornPathDb>();
+        db.Workshops.Add(new WorkshopVersion { Version = seen + 1, PersonId = personId, At = time.GetUtcNow().UtcDateTime, Json = JsonSerializer.SerializeToUtf8Bytes(change(page.Workshop), SheetJson.Options) });
+        try
+        {
+            await db.SaveChangesAsync();
+        }
+        catch (DbUpdateException e) when (e.InnerException is SqliteException { SqliteErrorCode: 19 })
+        {
+            return stale;
+        }
+        finally
+        {
+            _page = null;
+        }
+
+        return null;
+    }
+}
