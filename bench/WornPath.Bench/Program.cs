@@ -16,6 +16,15 @@ Say($"walk and findings of 300 steps {walk:0.000} ms, reading that sheet from JS
 var (large, small) = Measure.InTurn(200, () => WalkAndFind(sheets[2000]), () => WalkAndFind(sheets[500]));
 Say($"walk and findings of 2,000 steps {large:0.000} ms, of 500 steps {small:0.000} ms", large / small, 4.6);
 
+var many = ManyJoints.Of(500);
+var manyJson = SheetJson.Write(many);
+var things = many.Things.ToDictionary(t => t.Id);
+var (judge, readMany) = Measure.InTurn(200, () => found += ManyJoints.Judge(many, things), () => SheetJson.Read(manyJson));
+Say($"judging 500 joints {judge:0.000} ms, reading them from JSON ({manyJson.Length / 1024} kB) {readMany:0.000} ms", judge / readMany, 4);
+var before = GC.GetAllocatedBytesForCurrentThread();
+found += ManyJoints.Judge(many, things);
+Console.WriteLine($"judging 500 joints allocates {(GC.GetAllocatedBytesForCurrentThread() - before) / 1024} kB");
+
 // "Bare" is SQLite as it comes: rollback journal, full sync. In WAL, as the program itself keeps its database, an insert
 // costs one sync and no more; that harder figure is printed beside it.
 var (edit, wal, bare) = await EditThroughApi.RunAsync(sheets[300]);

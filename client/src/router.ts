@@ -5,6 +5,8 @@ export const router = createRouter({
   history: createWebHistory(),
   routes: [
     { path: '/', name: 'shelf', component: () => import('./shelf/ShelfPage.vue'), meta: { title: 'Shelf' } },
+    { path: '/workshop', name: 'workshop', component: () => import('./workshop/WorkshopPage.vue'), meta: { title: 'Workshop' } },
+    { path: '/slips', name: 'slips', component: () => import('./slips/SlipsPage.vue'), meta: { title: 'Slips' } },
     { path: '/sign-in', name: 'sign-in', component: () => import('./session/SignInPage.vue'), meta: { open: true, title: 'Sign in' } },
     {
       path: '/r/:id(\\d+)',

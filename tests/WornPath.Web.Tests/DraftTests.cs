@@ -201,7 +201,7 @@ public sealed class DraftTests(Workshop workshop) : IClassFixture<Workshop>
         var ines = await workshop.As("ines");
         (await ines.GetAsync<List<ShelfEndpoints.ShelfRow>>("/api/procedures?q=hub 104")).Select(r => r.Number).ShouldBe(["OT-104"]);
         (await ines.GetAsync<List<ShelfEndpoints.ShelfRow>>("/api/procedures?q=" + Uri.EscapeDataString("100%_"))).ShouldBeEmpty();
-        (await ines.GetAsync<List<ShelfEndpoints.ShelfRow>>("/api/procedures?q=loader")).Single().Stops.ShouldBe(10);
+        (await ines.GetAsync<List<ShelfEndpoints.ShelfRow>>("/api/procedures?q=loader")).Single().Stops.ShouldBe(11);
         (await (await workshop.As("tilde")).GetAsync<List<ShelfEndpoints.ShelfRow>>("/api/procedures")).ShouldAllBe(r => r.State == RevisionState.Released);
     }
 

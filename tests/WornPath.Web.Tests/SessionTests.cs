@@ -74,13 +74,29 @@ public sealed class SessionTests(Workshop workshop) : IClassFixture<Workshop>
     [InlineData("ines", "POST", "/api/revisions/2/release", 403)]
     [InlineData("ines", "POST", "/api/revisions/2/return", 403)]
     [InlineData("ines", "POST", "/api/revisions/3/withdraw", 403)]
+    [InlineData(null, "GET", "/api/workshop", 401)]
+    [InlineData(null, "GET", "/api/workshop/crib.csv", 401)]
+    [InlineData(null, "GET", "/api/calculators", 401)]
+    [InlineData(null, "POST", "/api/calculators/units", 401)]
+    [InlineData("tilde", "GET", "/api/workshop", 200)]
+    [InlineData("tilde", "GET", "/api/workshop/crib.csv", 200)]
+    [InlineData("tilde", "GET", "/api/calculators", 200)]
+    [InlineData("tilde", "GET", "/api/revisions/1/tools", 404)]
+    [InlineData("tilde", "GET", "/api/revisions/1/slips/J1", 404)]
+    [InlineData("tilde", "GET", "/api/revisions/3/tools", 200)]
+    [InlineData("tilde", "GET", "/api/revisions/3/slips/J1", 200)]
+    [InlineData("tilde", "POST", "/api/revisions/1/joint-table", 403)]
+    [InlineData("odo", "POST", "/api/revisions/1/joint-table", 403)]
+    [InlineData("ines", "PUT", "/api/workshop/crib", 403)]
+    [InlineData("ines", "PUT", "/api/workshop/crib.csv", 403)]
+    [InlineData("ines", "PUT", "/api/workshop/rules", 403)]
     [InlineData("ines", "GET", "/openapi/v1.json", 403)]
     [InlineData("admin", "GET", "/openapi/v1.json", 200)]
     [InlineData("ines", "GET", "/api/nothing/here", 404)]
     public async Task Every_endpoint_says_who_may_call_it(string? who, string method, string path, int status)
     {
         using var request = new HttpRequestMessage(new HttpMethod(method), path);
-        if (method == "POST") request.Content = JsonContent.Create(new { });
+        if (method != "GET") request.Content = JsonContent.Create(new { });
         ((int)(await (await workshop.As(who)).Http.SendAsync(request)).StatusCode).ShouldBe(status);
     }
 }

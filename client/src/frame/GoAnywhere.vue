@@ -30,7 +30,9 @@ const places = computed<Place[]>(() => [
   })),
   ...draft.things.map((t) => ({ label: `${t.id} ${t.name}`, kind: t.kind, go: () => goToThing(t.id) })),
   ...['Write', 'Joints', 'Review', 'Print'].map((face) => ({ label: face, kind: 'face', go: to(face.toLowerCase()) })),
-  { label: 'Shelf', kind: 'face', go: () => void router.push('/') },
+  { label: 'Shelf', kind: 'place', go: () => void router.push('/') },
+  { label: 'Workshop: wrench crib and house rules', kind: 'place', go: () => void router.push('/workshop') },
+  { label: 'Slips: calculators', kind: 'place', go: () => void router.push('/slips') },
 ]);
 const found = computed(() => {
   const wanted = words.value.toLowerCase().split(/\s+/).filter(Boolean);

@@ -4,7 +4,7 @@ import type { ThingView } from '../shared/api/client';
 import { useDraft } from '../shared/draft';
 
 /** A field of a thing as a cell: its text goes to the core as it was typed and comes back as the core read it. */
-const props = defineProps<{ thing: ThingView; field: string; label: string; choices: string[] }>();
+const props = defineProps<{ thing: ThingView; field: string; label: string; choices: string[]; hint?: string }>();
 const draft = useDraft();
 const stands = computed(() => props.thing.fields[props.field] ?? '');
 const text = ref(stands.value);
@@ -47,7 +47,8 @@ function undoTyping(): void {
     :class="{ changed: text !== stands }"
     :aria-label="label"
     :title="text"
-    maxlength="400"
+    :placeholder="hint"
+    maxlength="2000"
     @change="keep"
     @keydown.esc="undoTyping"
   />

@@ -3,6 +3,7 @@ import { computed, onMounted, ref, watch } from 'vue';
 import { api, take, type PrintView, type Trouble } from '../shared/api/client';
 import { troubleOf } from '../shared/api/trouble';
 import CautionPanel from '../shared/CautionPanel.vue';
+import PatternDrawing from '../shared/PatternDrawing.vue';
 import { useDraft } from '../shared/draft';
 
 /** The sheet as it prints, on A4 or Letter. */
@@ -29,7 +30,14 @@ const day = (iso: string): string =>
 const print = (): void => window.print();
 const lists = computed(() => [
   { title: 'Parts', items: sheet.value?.parts ?? [] },
-  { title: 'Tools', items: sheet.value?.tools ?? [] },
+  {
+    title: 'Tools',
+    items: (sheet.value?.tools ?? []).map((t) => ({
+      what: t.what,
+      amount: '',
+      for: [t.for.join(', '), t.note].filter(Boolean).join('; '),
+    })),
+  },
   { title: 'Consumables', items: sheet.value?.consumables ?? [] },
 ]);
 const open = computed(() => sheet.value?.state !== 'released');
@@ -122,9 +130,8 @@ const open = computed(() => sheet.value?.state !== 'released');
               <th scope="col">Joint</th>
               <th scope="col">Fastener</th>
               <th scope="col">Torque</th>
-              <th scope="col">Other unit</th>
-              <th scope="col">Treatment</th>
-              <th scope="col">After</th>
+              <th scope="col">Wrench</th>
+              <th scope="col">Treatment, after, how</th>
               <th scope="col">Steps</th>
               <th scope="col">Source</th>
             </tr>
@@ -134,16 +141,34 @@ const open = computed(() => sheet.value?.state !== 'released');
               <td class="figures">{{ row.id }}</td>
               <td>{{ row.count > 1 ? `${row.count} × ` : '' }}{{ row.name }}</td>
               <td>{{ row.fastener }}</td>
-              <td class="figures value">{{ row.value || 'no value' }}</td>
-              <td class="figures">{{ row.counterpart }}</td>
-              <td>{{ row.treatment }}</td>
-              <td>{{ row.after }}</td>
+              <td class="figures">
+                <strong class="value">{{ row.value || 'no value' }}</strong><br v-if="row.counterpart" />{{ row.counterpart }}
+              </td>
+              <td>{{ row.setting }}</td>
+              <td>{{ [row.treatment, row.after, row.note].filter(Boolean).join('; ') }}</td>
               <td class="figures">{{ row.steps.join(', ') }}</td>
               <td>{{ row.source }}</td>
             </tr>
           </tbody>
         </table>
         <p v-else class="quiet">No joint stands on this sheet.</p>
+        <p v-if="sheet.torques.length" class="judged">{{ sheet.notJudged }}</p>
+      </section>
+      <section v-if="sheet.patterns.length" class="patterns">
+        <h2>Patterns</h2>
+        <p>The large figure is the order, the small one the position; the first one is filled.</p>
+        <div class="drawn">
+          <figure v-for="pattern in sheet.patterns" :key="pattern.id">
+            <PatternDrawing :places="pattern.places" :order="pattern.order" :size="150" :name="pattern.name" />
+            <figcaption>
+              <strong>{{ pattern.id }} {{ pattern.name }}</strong>
+              <ol>
+                <li v-for="pass in pattern.passes" :key="pass">{{ pass }}</li>
+              </ol>
+              <span v-if="pattern.because">This order because {{ pattern.because }}.</span>
+            </figcaption>
+          </figure>
+        </div>
       </section>
       <footer>
         {{ sheet.number }} revision {{ sheet.letter }}, {{ sheet.state }}. The program judged order, closure and the preload of single
@@ -351,9 +376,47 @@ tr {
 }
 
 .value {
-  font-weight: 700;
   font-size: 13px;
-  white-space: nowrap;
+}
+
+.judged {
+  margin: 6px 0 0;
+  font-size: 11.5px;
+}
+
+.patterns {
+  margin-top: 18px;
+}
+
+.patterns p {
+  margin: 2px 0 6px;
+  font-size: 12px;
+}
+
+.drawn {
+  display: grid;
+  grid-template-columns: repeat(2, 1fr);
+  gap: 12px 20px;
+}
+
+figure {
+  display: flex;
+  gap: 12px;
+  margin: 0;
+  break-inside: avoid;
+}
+
+figure svg {
+  flex: none;
+}
+
+figcaption {
+  font-size: 12px;
+}
+
+figcaption ol {
+  margin: 3px 0;
+  padding-left: 18px;
 }
 
 footer {

@@ -5,7 +5,7 @@ import { useRouter } from 'vue-router';
 import { api, take, type ShelfRow, type Trouble } from '../shared/api/client';
 import { troubleOf } from '../shared/api/trouble';
 import { useSession } from '../shared/session';
-import PersonButton from '../frame/PersonButton.vue';
+import PlainBar from '../frame/PlainBar.vue';
 import SeverityMark from '../shared/SeverityMark.vue';
 import StateTag from '../shared/StateTag.vue';
 
@@ -70,10 +70,7 @@ const when = (iso: string): string =>
 </script>
 
 <template>
-  <header class="bar">
-    <span class="brand"><img src="/mark.svg" alt="" width="26" height="26" /> Worn Path</span>
-    <PersonButton />
-  </header>
+  <PlainBar />
   <main class="shelf">
     <div class="head">
       <h1>Shelf</h1>
@@ -166,22 +163,6 @@ const when = (iso: string): string =>
 </template>
 
 <style scoped>
-.bar {
-  display: flex;
-  align-items: center;
-  justify-content: space-between;
-  height: 46px;
-  padding: 0 14px;
-  border-bottom: 2px solid var(--ink);
-}
-
-.brand {
-  display: flex;
-  align-items: center;
-  gap: 10px;
-  font: 600 21px/1 var(--heading);
-}
-
 .shelf {
   max-width: 1180px;
   margin: 0 auto;

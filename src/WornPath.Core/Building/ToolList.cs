@@ -46,7 +46,7 @@ public sealed class ToolList
             foreach (var tool in walk.Sheet.Tools)
                 if (step.Text.Contains(tool.Name, StringComparison.OrdinalIgnoreCase)) list.Put(tool.Name, 3, null, step.Number, "");
         return [.. list._lines.OrderBy(l => l.Value.Order).ThenBy(l => SizeOf(l.Key)).ThenBy(l => l.Key, StringComparer.Ordinal)
-            .Select(l => new ToolLine(l.Key, [.. l.Value.For], [.. l.Value.Steps], l.Value.Lacking, l.Value.Note))];
+            .Select(l => new ToolLine(l.Key, [.. l.Value.For.OrderBy(id => id.Length).ThenBy(id => id, StringComparer.Ordinal)], [.. l.Value.Steps], l.Value.Lacking, l.Value.Note))];
     }
 
     private void Add(WalkEvent walked)

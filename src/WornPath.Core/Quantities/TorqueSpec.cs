@@ -130,8 +130,13 @@ public sealed record TorqueSpec
         return Format(low, high, unit, Seat?.ShownIn(unit));
     }
 
-    /// <summary>The specification in its unit's counterpart (see <see cref="TorqueUnits.Counterpart"/>).</summary>
-    public string ShownInCounterpart() => ShownIn(Unit.Counterpart(Target.NewtonMetres));
+    /// <summary>The torques of the specification in its unit's counterpart (see <see cref="TorqueUnits.Counterpart"/>); what is done between and after them stands beside the original.</summary>
+    public string ShownInCounterpart()
+    {
+        var unit = Unit.Counterpart(Target.NewtonMetres);
+        var shown = (this with { Seat = null, Back = null, ToNextSlot = false, SlotWithin = null }).ShownIn(unit);
+        return Seat is { } seat ? $"seat {seat.ShownIn(unit)}, set {shown}" : shown;
+    }
 
     public override string ToString() => Format(Low, High, Unit, Seat);
 

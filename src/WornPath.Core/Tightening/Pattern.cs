@@ -32,7 +32,7 @@ public enum PatternShape
 }
 
 /// <summary>A place in a pattern: millimetres or any other unit, x to the right, y down.</summary>
-public readonly record struct Spot(double X, double Y)
+public readonly record struct Spot([property: JsonRequired] double X, [property: JsonRequired] double Y)
 {
     /// <summary>Distance to another place.</summary>
     public double To(Spot other) => Math.Sqrt(((X - other.X) * (X - other.X)) + ((Y - other.Y) * (Y - other.Y)));

@@ -11,7 +11,7 @@ namespace WornPath.Core.Tightening;
 /// </summary>
 /// <param name="Advised">The treatment advised.</param>
 /// <param name="Why">Reasons, in one line each.</param>
-/// <param name="FixtureMinutes">Minutes until it may be handled; null where nothing cures.</param>
+/// <param name="FixtureMinutes">Minutes until it may be handled; null where nothing on the thread cures.</param>
 /// <param name="FullHours">Hours until it bears its load.</param>
 /// <param name="Undone">How the joint is undone.</param>
 /// <param name="HottestCelsius">Temperature the compound bears, in °C.</param>
@@ -44,10 +44,10 @@ public sealed record TreatmentAdvice(Treatment Advised, ImmutableArray<string> W
         else
         {
             advised = diameter is <= SmallMm ? Treatment.ThreadlockerLow : Treatment.ThreadlockerMedium;
-            why.Add(diameter is <= SmallMm ? "Up to M6 low strength holds and still comes undone without breaking the screw." : "Medium strength holds against vibration and comes undone with hand tools.");
+            why.Add(diameter is <= SmallMm ? "If it gets a compound, low strength: up to M6 it holds and still comes undone without breaking the screw." : "If it gets a compound, medium strength: it holds against vibration and comes undone with hand tools.");
         }
 
-        var put = joint.Treatment == Treatment.None ? advised : joint.Treatment;
+        var put = joint.Treatment;
         var cures = IsLocker(put) || put is Treatment.RetainingCompound or Treatment.Sealant;
         var passive = joint.Fastener?.Class is { } made && PropertyClass.IsStainless(made);
         var factor = CureFactor(rules.ShopCelsius, passive);

@@ -12,7 +12,12 @@ export type FieldView = Schemas['FieldView'];
 export type Finding = Schemas['Finding'];
 export type Fix = Schemas['Fix'];
 export type Glyph = Schemas['Glyph'];
+export type CalculatorView = Schemas['CalculatorView'];
+export type HouseRules = Schemas['HouseRules'];
+export type JointSlipView = Schemas['JointSlipView'];
+export type JointTable = Schemas['JointTable'];
 export type JointView = Schemas['JointView'];
+export type PatternView = Schemas['PatternView'];
 export type PhaseView = Schemas['PhaseView'];
 export type PrintView = Schemas['PrintView'];
 export type QuestionView = Schemas['QuestionView'];
@@ -22,9 +27,12 @@ export type SessionView = Schemas['SessionView'];
 export type Severity = Schemas['Severity'];
 export type SheetView = Schemas['SheetView'];
 export type ShelfRow = Schemas['ShelfRow'];
+export type Slip = Schemas['Slip'];
 export type StepView = Schemas['StepView'];
 export type ThingKind = Schemas['ThingKind'];
 export type ThingView = Schemas['ThingView'];
+export type ToolLine = Schemas['ToolLine'];
+export type WorkshopView = Schemas['WorkshopView'];
 
 /** What went wrong, as the server says it: what happened and what to do; both values where two people met. */
 export interface Trouble {

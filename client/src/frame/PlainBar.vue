@@ -1,0 +1,68 @@
+<script setup lang="ts">
+import PersonButton from './PersonButton.vue';
+
+/** The bar of the pages that stand beside the procedures: the mark, the three places there are, who is signed in. */
+const places = [
+  { to: '/', label: 'Shelf' },
+  { to: '/workshop', label: 'Workshop' },
+  { to: '/slips', label: 'Slips' },
+];
+</script>
+
+<template>
+  <header class="bar">
+    <router-link to="/" class="brand"><img src="/mark.svg" alt="" width="26" height="26" /> Worn Path</router-link>
+    <nav aria-label="Places">
+      <router-link v-for="place in places" :key="place.to" :to="place.to" class="place" exact-active-class="here">{{
+        place.label
+      }}</router-link>
+    </nav>
+    <PersonButton />
+  </header>
+</template>
+
+<style scoped>
+.bar {
+  flex: none;
+  display: flex;
+  align-items: stretch;
+  gap: 26px;
+  height: 46px;
+  padding: 0 14px;
+  border-bottom: 2px solid var(--ink);
+}
+
+.brand {
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  font: 600 21px/1 var(--heading);
+  color: inherit;
+  text-decoration: none;
+}
+
+nav {
+  display: flex;
+  flex: 1;
+}
+
+.place {
+  display: flex;
+  align-items: center;
+  padding: 0 12px;
+  font: 600 18px/1 var(--heading);
+  color: var(--ink);
+  text-decoration: none;
+  border-bottom: 4px solid transparent;
+  margin-bottom: -2px;
+}
+
+.place:hover {
+  background: var(--moss-pale);
+}
+
+.here {
+  border-bottom-color: var(--moss);
+  color: var(--moss);
+}
+</style>

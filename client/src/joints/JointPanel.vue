@@ -1,0 +1,177 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue';
+import type { FieldView, JointView, ThingView } from '../shared/api/client';
+import { useDraft } from '../shared/draft';
+import FindingLine from '../shared/FindingLine.vue';
+import PatternDrawing from '../shared/PatternDrawing.vue';
+import Cell from './Cell.vue';
+import SlipDrawer from './SlipDrawer.vue';
+
+/** Everything about the joint whose row is under the cursor: what was found, its pattern, what the arithmetic says, its other fields. */
+const props = defineProps<{ joint: ThingView; facts: JointView | undefined; fields: FieldView[] }>();
+const draft = useDraft();
+const slipsOpen = ref(false);
+const findings = computed(() => draft.findings.filter((f) => f.thing === props.joint.id));
+const order = [
+  'treatment',
+  'pattern',
+  'tell',
+  'stated',
+  'condition',
+  'heldBy',
+  'into',
+  'adapter',
+  'variants',
+  'reuse',
+  'locking',
+  'mark',
+  'holds',
+  'origin',
+  'justification',
+];
+const rows = computed(() => order.map((name) => props.fields.find((f) => f.name === name)).filter((f) => f !== undefined));
+const hints: Record<string, string> = {
+  pattern: 'circle, row, grid 2×4, U-bolts …',
+  tell: 'the longer ones, at the top',
+  heldBy: '17 mm spanner',
+  into: 'cast aluminium, 18 mm',
+  adapter: '60 mm at 45°',
+  variants: 'left: 40 N·m; right: 45 N·m',
+  holds: 'P1, P2',
+};
+</script>
+
+<template>
+  <aside class="panel" :aria-label="`About ${joint.id}`">
+    <h2>
+      <span class="figures">{{ joint.id }}</span> {{ joint.name }}
+    </h2>
+    <p class="quiet where">
+      <template v-if="joint.steps.length">Step{{ joint.steps.length > 1 ? 's' : '' }} {{ joint.steps.join(', ') }}.</template>
+      <template v-else>No step uses it.</template>
+      <button
+        v-if="draft.canEdit && joint.steps.length === 0"
+        type="button"
+        class="link"
+        @click="draft.send({ do: 'removeThing', id: joint.id })"
+      >
+        Delete {{ joint.id }}
+      </button>
+    </p>
+    <FindingLine v-for="finding in findings" :key="finding.key ?? ''" :finding="finding" />
+    <div v-if="facts?.pattern" class="pattern">
+      <PatternDrawing :places="facts.pattern.places" :order="facts.pattern.order" :size="132" :name="joint.name" />
+      <ol>
+        <li v-for="pass in facts.pattern.passes" :key="pass">{{ pass }}</li>
+      </ol>
+    </div>
+    <ul class="notes">
+      <li v-for="note in facts?.notes ?? []" :key="note">{{ note }}</li>
+      <li v-for="why in facts?.wrench?.name ? [] : (facts?.wrench?.whyNot ?? [])" :key="why">{{ why }}.</li>
+      <li v-if="facts?.wrench?.overdue">{{ facts.wrench.overdue }}.</li>
+    </ul>
+    <a-button size="small" class="work" @click="slipsOpen = true">Work it out on a slip</a-button>
+    <dl>
+      <template v-for="field in rows" :key="field.name">
+        <dt>{{ field.label }}</dt>
+        <dd>
+          <Cell
+            :thing="joint"
+            :field="field.name"
+            :label="`${field.label} of ${joint.id}`"
+            :choices="field.choices"
+            :hint="hints[field.name] ?? ''"
+          />
+        </dd>
+      </template>
+    </dl>
+    <SlipDrawer v-model:open="slipsOpen" :joint="joint" />
+  </aside>
+</template>
+
+<style scoped>
+.panel {
+  position: sticky;
+  top: 0;
+  align-self: start;
+  padding: 12px 14px 16px;
+  background: var(--sheet);
+  border: 1px solid var(--line-strong);
+  border-top: 5px solid var(--moss);
+  display: grid;
+  gap: 8px;
+}
+
+.where {
+  margin: 0;
+  font-size: 14px;
+}
+
+.pattern {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+}
+
+.pattern svg {
+  flex: none;
+}
+
+ol {
+  margin: 0;
+  padding-left: 20px;
+  font-size: 13.5px;
+  line-height: 1.35;
+}
+
+.notes {
+  margin: 0;
+  padding-left: 16px;
+  font-size: 13.5px;
+  line-height: 1.4;
+}
+
+.notes li + li {
+  margin-top: 3px;
+}
+
+.work {
+  justify-self: start;
+}
+
+dl {
+  display: grid;
+  grid-template-columns: 118px 1fr;
+  margin: 4px 0 0;
+  border-top: 1px solid var(--line-strong);
+}
+
+dt,
+dd {
+  display: flex;
+  align-items: center;
+  min-height: 30px;
+  margin: 0;
+  border-bottom: 1px solid var(--line);
+  font-size: 13.5px;
+}
+
+dt {
+  color: var(--ink-soft);
+}
+
+dd :deep(input),
+dd :deep(select) {
+  height: 29px;
+}
+
+.link {
+  font: inherit;
+  color: var(--clay);
+  background: none;
+  border: 0;
+  padding: 0;
+  text-decoration: underline;
+  cursor: pointer;
+}
+</style>

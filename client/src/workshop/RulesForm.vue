@@ -1,0 +1,172 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue';
+import type { HouseRules } from '../shared/api/client';
+
+/** The house rules of the arithmetic, each with the reason of its default beside it. */
+const props = defineProps<{ rules: HouseRules; mayChange: boolean }>();
+/** The server always sends all of them; the schema lets a writer leave some out. */
+type Whole = Required<Omit<HouseRules, 'nutFactors'>> & { nutFactors: Required<NonNullable<HouseRules['nutFactors']>> };
+const emit = defineEmits<{ keep: [rules: HouseRules] }>();
+const copy = (rules: HouseRules): Whole => JSON.parse(JSON.stringify(rules)) as Whole;
+const now = ref(copy(props.rules));
+const few = ref('');
+const many = ref('');
+
+function begin(): void {
+  now.value = copy(props.rules);
+  few.value = now.value.fewPasses.join(', ');
+  many.value = now.value.manyPasses.join(', ');
+}
+
+watch(() => props.rules, begin, { immediate: true });
+
+const percents = (text: string): number[] =>
+  text
+    .split(/[,;\s]+/)
+    .filter(Boolean)
+    .map(Number);
+const written = computed<HouseRules>(() => ({ ...now.value, fewPasses: percents(few.value), manyPasses: percents(many.value) }));
+const changed = computed(() => JSON.stringify(written.value) !== JSON.stringify(props.rules));
+const factors = [
+  ['asReceived', 'as received'],
+  ['oiled', 'oiled, or wet compound'],
+  ['greased', 'greased'],
+  ['antiSeize', 'anti-seize'],
+] as const;
+</script>
+
+<template>
+  <section aria-labelledby="rules" class="rules">
+    <h2 id="rules">House rules of the arithmetic</h2>
+    <fieldset :disabled="!mayChange">
+      <legend class="visually-hidden">House rules</legend>
+      <div class="rule">
+        <label for="target">Target inside a range</label>
+        <select id="target" v-model="now.target" class="plain">
+          <option value="middle">middle</option>
+          <option value="low end">low end</option>
+          <option value="high end">high end</option>
+        </select>
+        <p>The middle leaves equal room for the wrench’s error on both sides.</p>
+      </div>
+      <div class="rule">
+        <label for="treated">Dry value on a treated thread</label>
+        <select id="treated" v-model="now.treated" class="plain">
+          <option value="keep the value">keep the value, flag it</option>
+          <option value="reduce by the ratio">reduce by the ratio of K</option>
+        </select>
+        <p>The maker may have meant it so. A reduced value is printed as such, never silently.</p>
+      </div>
+      <div class="rule">
+        <span class="label">Nut factors K</span>
+        <span class="cells">
+          <label v-for="[key, name] in factors" :key="key"
+            ><input v-model.number="now.nutFactors[key]" type="number" step="0.01" min="0.05" max="0.6" class="plain figures" />{{
+              name
+            }}</label
+          >
+        </span>
+        <p>Shigley, table 8–15, and NASA RP-1228. Put measured ones here where you have them.</p>
+      </div>
+      <div class="rule">
+        <label for="scatter">Scatter of a hand wrench</label>
+        <input id="scatter" v-model.number="now.scatter" type="number" step="0.01" min="0.02" max="0.6" class="plain figures" />
+        <p>As a part of the preload: ±25 % (NASA RP-1228).</p>
+      </div>
+      <div class="rule">
+        <label for="few">Passes</label>
+        <span class="cells">
+          <label
+            >up to
+            <input v-model.number="now.few" type="number" min="2" max="40" class="plain figures" aria-label="Up to how many fasteners"
+          /></label>
+          <label><input id="few" v-model="few" class="plain figures wide" aria-label="Percent of each pass, a few" /> %</label>
+          <label>above <input v-model="many" class="plain figures wide" aria-label="Percent of each pass, many" /> %</label>
+        </span>
+        <p>Then once round at 100 % until nothing moves (ASME PCC-1, legacy method).</p>
+      </div>
+      <div class="rule">
+        <label for="celsius">Shop temperature</label>
+        <span class="cells"
+          ><label><input id="celsius" v-model.number="now.shopCelsius" type="number" class="plain figures" /> °C</label></span
+        >
+        <p>Cures are reckoned at it: four times as long at 5 °C as at 22 °C.</p>
+      </div>
+      <div class="rule">
+        <label for="months">Calibration</label>
+        <span class="cells">
+          <label><input id="months" v-model.number="now.calibrationMonths" type="number" class="plain figures" /> months</label>
+          <label
+            >or
+            <input
+              v-model.number="now.calibrationCycles"
+              type="number"
+              class="plain figures wide"
+              aria-label="Cycles between calibrations"
+            />
+            cycles</label
+          >
+        </span>
+        <p>Whichever is first (ISO 6789-1).</p>
+      </div>
+    </fieldset>
+    <a-button v-if="mayChange" type="primary" :disabled="!changed" @click="emit('keep', written)">Keep the rules</a-button>
+  </section>
+</template>
+
+<style scoped>
+.rules {
+  margin-top: 34px;
+}
+
+fieldset {
+  border: 0;
+  padding: 0;
+  margin: 8px 0 12px;
+}
+
+.rule {
+  display: grid;
+  grid-template-columns: 210px 420px 1fr;
+  gap: 16px;
+  align-items: center;
+  padding: 7px 0;
+  border-bottom: 1px solid var(--line);
+}
+
+.rule > label,
+.label {
+  font-weight: 600;
+}
+
+.rule p {
+  margin: 0;
+  font-size: 14px;
+  color: var(--ink-soft);
+}
+
+.cells {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 14px;
+}
+
+.cells label {
+  display: flex;
+  align-items: center;
+  gap: 6px;
+  font-size: 14px;
+}
+
+input {
+  width: 84px;
+}
+
+input.wide {
+  width: 120px;
+}
+
+select {
+  width: 260px;
+}
+</style>
