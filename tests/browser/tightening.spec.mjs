@@ -94,6 +94,21 @@ test('a slip beside a joint shows its numbers, follows a change, and is kept as 
   await drawer.getByRole('button', { name: 'Keep as' }).click();
   await expect(drawer).toContainText('Kept.');
   await page.keyboard.press('Escape');
+
+  // A free layout, placed by mouse and keyboard; its order follows.
+  await page.getByRole('button', { name: 'Place them freely' }).click();
+  const board = page.locator('svg.board');
+  for (const [x, y] of [
+    [60, 60],
+    [360, 60],
+    [60, 360],
+  ])
+    await board.click({ position: { x, y } });
+  await page.getByRole('button', { name: 'Set the next in the middle' }).press('Enter');
+  await page.getByRole('button', { name: /^Position 4/ }).press('ArrowRight');
+  await page.getByRole('button', { name: 'Lay them so' }).click();
+  await expect(page.getByLabel('pattern of J5')).toHaveValue(/^free \d+,\d+ \| .* \| 52,50$/);
+  await expect(page.getByRole('img', { name: /^pad bolts: tighten in the order 4/ })).toBeVisible();
   await expect(page.getByLabel('justification of J5')).toHaveValue(/F = 48 N·m/);
 });
 

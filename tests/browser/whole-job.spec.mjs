@@ -75,7 +75,7 @@ test('a procedure of ten steps is written by keyboard, cleared, released by a se
   await page.getByLabel('Fastener of J1').fill('M12x1.25x40 10.9 bolt, 17 mm');
   await keys.press('Tab');
   await expect(page.locator('header .count')).toContainText('nothing found');
-  await expect(page.getByText('95 N·m', { exact: true })).toBeVisible();
+  await expect(page.locator('.computed').getByText('95 N·m', { exact: true })).toBeVisible();
   await expect(page.getByRole('img', { name: /of the proof load at the target/ })).toBeVisible();
 
   await page.getByRole('link', { name: 'Review' }).press('Enter');

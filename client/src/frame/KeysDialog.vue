@@ -16,6 +16,8 @@ const keys: [string, string][] = [
   ['Ctrl + .', 'apply its fix, or go to its answers'],
   ['Ctrl + Z, Ctrl + Y', 'undo, redo, also after a reload'],
   ['Ctrl + K', 'go anywhere'],
+  ['Joints: Enter, ↑ ↓', 'down and up the column'],
+  ['Joints: Alt + →, Alt + ←', 'to the panel beside the row, and back'],
   ['?', 'this list'],
 ];
 </script>

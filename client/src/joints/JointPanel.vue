@@ -5,13 +5,18 @@ import { useDraft } from '../shared/draft';
 import FindingLine from '../shared/FindingLine.vue';
 import PatternDrawing from '../shared/PatternDrawing.vue';
 import Cell from './Cell.vue';
+import PatternPlacer from './PatternPlacer.vue';
 import SlipDrawer from './SlipDrawer.vue';
 
 /** Everything about the joint whose row is under the cursor: what was found, its pattern, what the arithmetic says, its other fields. */
 const props = defineProps<{ joint: ThingView; facts: JointView | undefined; fields: FieldView[] }>();
 const draft = useDraft();
 const slipsOpen = ref(false);
+const placing = ref(false);
+const count = computed(() => Number(props.joint.fields.count ?? 1));
 const findings = computed(() => draft.findings.filter((f) => f.thing === props.joint.id));
+const lay = (pattern: string): void =>
+  draft.send({ do: 'setField', id: props.joint.id, field: 'pattern', before: props.joint.fields.pattern ?? '', after: pattern });
 const order = [
   'treatment',
   'pattern',
@@ -70,7 +75,10 @@ const hints: Record<string, string> = {
       <li v-for="why in facts?.wrench?.name ? [] : (facts?.wrench?.whyNot ?? [])" :key="why">{{ why }}.</li>
       <li v-if="facts?.wrench?.overdue">{{ facts.wrench.overdue }}.</li>
     </ul>
-    <a-button size="small" class="work" @click="slipsOpen = true">Work it out on a slip</a-button>
+    <div class="work">
+      <a-button size="small" @click="slipsOpen = true">Work it out on a slip</a-button>
+      <a-button v-if="draft.canEdit && count > 1" size="small" @click="placing = true">Place them freely</a-button>
+    </div>
     <dl>
       <template v-for="field in rows" :key="field.name">
         <dt>{{ field.label }}</dt>
@@ -85,6 +93,7 @@ const hints: Record<string, string> = {
         </dd>
       </template>
     </dl>
+    <PatternPlacer v-model:open="placing" :count="count" :pattern="joint.fields.pattern ?? ''" :name="joint.name" @place="lay" />
     <SlipDrawer v-model:open="slipsOpen" :joint="joint" />
   </aside>
 </template>
@@ -99,6 +108,7 @@ const hints: Record<string, string> = {
   border: 1px solid var(--line-strong);
   border-top: 5px solid var(--moss);
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 8px;
 }
 
@@ -136,7 +146,9 @@ ol {
 }
 
 .work {
-  justify-self: start;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
 }
 
 dl {

@@ -103,7 +103,7 @@ async function readFile(event: Event): Promise<void> {
                     v-if="workshop.mayChange"
                     v-model="row[column]"
                     :aria-label="`${column} of ${row.name || `tool ${i + 1}`}`"
-                    :type="column === 'calibrated' ? 'date' : 'text'"
+                    :placeholder="column === 'calibrated' ? 'yyyy-mm-dd' : undefined"
                     maxlength="60"
                   />
                   <template v-else>{{ row[column] }}</template>

@@ -18,6 +18,9 @@ public static partial class FastenerText
         ("stud", FastenerForm.Stud), ("fitting", FastenerForm.Fitting),
     ];
 
+    // The longer names stand before the shorter ones they hold: at one place the first that fits is taken.
+    private static readonly Regex FormPattern = new($@"(?<![\w-])(?<form>{string.Join('|', Forms.Select(f => Regex.Escape(f.Words)))})s?(?![\w-])", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant | RegexOptions.Compiled);
+
     [GeneratedRegex(@"(?<![\w/])" + ThreadText.MetricPattern + @"(?!\w)", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex Metric();
 
@@ -71,14 +74,8 @@ public static partial class FastenerText
         }
 
         if (Take(DrivePattern(), ref rest) is { } drive) fastener = fastener with { Drive = ReadDrive(drive) };
-        foreach (var (words, form) in Forms)
-        {
-            var at = Regex.Match(rest, $@"(?<![\w-]){Regex.Escape(words)}s?(?![\w-])", RegexOptions.IgnoreCase);
-            if (!at.Success) continue;
-            fastener = fastener with { Form = form };
-            rest = rest.Remove(at.Index, at.Length);
-            break;
-        }
+        if (Take(FormPattern, ref rest) is { } named)
+            fastener = fastener with { Form = Forms.First(f => f.Words.Equals(named.Groups["form"].Value, StringComparison.OrdinalIgnoreCase)).Form };
 
         var left = rest.Trim(' ', ',', ';', '.');
         return left.Length == 0

@@ -44,7 +44,7 @@ public sealed record TreatmentAdvice(Treatment Advised, ImmutableArray<string> W
         else
         {
             advised = diameter is <= SmallMm ? Treatment.ThreadlockerLow : Treatment.ThreadlockerMedium;
-            why.Add(diameter is <= SmallMm ? "If it gets a compound, low strength: up to M6 it holds and still comes undone without breaking the screw." : "If it gets a compound, medium strength: it holds against vibration and comes undone with hand tools.");
+            if (joint.Treatment == Treatment.None) why.Add(diameter is <= SmallMm ? "If it gets a compound, low strength: up to M6 it holds and still comes undone without breaking the screw." : "If it gets a compound, medium strength: it holds against vibration and comes undone with hand tools.");
         }
 
         var put = joint.Treatment;
