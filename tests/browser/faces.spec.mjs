@@ -103,7 +103,8 @@ test('demo files and saved files are what the published schema says', async ({ e
     validate(JSON.parse(text));
     expect(validate.errors ?? [], name).toEqual([]);
   };
-  for (const file of readdirSync(join(root, 'demo')).filter((f) => f.endsWith('.json'))) check(file, readFileSync(join(root, 'demo', file), 'utf8'));
+  for (const file of readdirSync(join(root, 'demo')).filter((f) => f.endsWith('.json')))
+    check(file, readFileSync(join(root, 'demo', file), 'utf8'));
   const ines = await enter(/Ines Aldaro/);
   for (const id of [1, 2, 3]) check(`saved ${id}`, await (await ines.request.get(`/api/revisions/${id}/file`)).text());
   expect(

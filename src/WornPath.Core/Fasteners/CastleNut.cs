@@ -10,15 +10,42 @@ public readonly record struct CastleNut(int Slots, double PinMm)
     // DIN 935-1 and ISO 7035: six slots to M39, eight above; pins by ISO 1234. From memory.
     private static readonly FrozenDictionary<decimal, double> Pins = new Dictionary<decimal, double>
     {
-        [4] = 1, [5] = 1.2, [6] = 1.6, [7] = 1.6, [8] = 2, [10] = 2.5, [12] = 3.2, [14] = 3.2, [16] = 4, [18] = 4, [20] = 4,
-        [22] = 5, [24] = 5, [27] = 5, [30] = 6.3, [33] = 6.3, [36] = 6.3,
+        [4] = 1,
+        [5] = 1.2,
+        [6] = 1.6,
+        [7] = 1.6,
+        [8] = 2,
+        [10] = 2.5,
+        [12] = 3.2,
+        [14] = 3.2,
+        [16] = 4,
+        [18] = 4,
+        [20] = 4,
+        [22] = 5,
+        [24] = 5,
+        [27] = 5,
+        [30] = 6.3,
+        [33] = 6.3,
+        [36] = 6.3,
     }.ToFrozenDictionary();
 
     // ASME B18.2.2 slotted nuts have six slots; pins by ASME B18.8.1, in inches. From memory.
     private static readonly FrozenDictionary<string, string> InchPins = new Dictionary<string, string>
     {
-        ["1/4"] = "1/16", ["5/16"] = "1/16", ["3/8"] = "3/32", ["7/16"] = "3/32", ["1/2"] = "1/8", ["9/16"] = "1/8", ["5/8"] = "5/32", ["3/4"] = "5/32",
-        ["7/8"] = "5/32", ["1"] = "3/16", ["1 1/8"] = "3/16", ["1 1/4"] = "7/32", ["1 3/8"] = "7/32", ["1 1/2"] = "1/4",
+        ["1/4"] = "1/16",
+        ["5/16"] = "1/16",
+        ["3/8"] = "3/32",
+        ["7/16"] = "3/32",
+        ["1/2"] = "1/8",
+        ["9/16"] = "1/8",
+        ["5/8"] = "5/32",
+        ["3/4"] = "5/32",
+        ["7/8"] = "5/32",
+        ["1"] = "3/16",
+        ["1 1/8"] = "3/16",
+        ["1 1/4"] = "7/32",
+        ["1 3/8"] = "7/32",
+        ["1 1/2"] = "1/4",
     }.ToFrozenDictionary();
 
     /// <summary>Slots of a usual nut to M39 or 1 1/2 in.</summary>

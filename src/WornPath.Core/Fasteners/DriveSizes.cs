@@ -14,8 +14,24 @@ public static class DriveSizes
     // ASME B18.3 socket head cap screws, key size in inches. From memory.
     private static readonly FrozenDictionary<string, string> InchCap = new Dictionary<string, string>
     {
-        ["#4"] = "3/32", ["#5"] = "3/32", ["#6"] = "7/64", ["#8"] = "9/64", ["#10"] = "5/32", ["1/4"] = "3/16", ["5/16"] = "1/4", ["3/8"] = "5/16",
-        ["7/16"] = "3/8", ["1/2"] = "3/8", ["5/8"] = "1/2", ["3/4"] = "5/8", ["7/8"] = "3/4", ["1"] = "3/4", ["1 1/8"] = "7/8", ["1 1/4"] = "7/8", ["1 3/8"] = "1", ["1 1/2"] = "1",
+        ["#4"] = "3/32",
+        ["#5"] = "3/32",
+        ["#6"] = "7/64",
+        ["#8"] = "9/64",
+        ["#10"] = "5/32",
+        ["1/4"] = "3/16",
+        ["5/16"] = "1/4",
+        ["3/8"] = "5/16",
+        ["7/16"] = "3/8",
+        ["1/2"] = "3/8",
+        ["5/8"] = "1/2",
+        ["3/4"] = "5/8",
+        ["7/8"] = "3/4",
+        ["1"] = "3/4",
+        ["1 1/8"] = "7/8",
+        ["1 1/4"] = "7/8",
+        ["1 3/8"] = "1",
+        ["1 1/2"] = "1",
     }.ToFrozenDictionary();
 
     // ISO 10664 sizes by thread for ISO 14579 cap screws and ISO 14583 pan heads; ISO 14581 countersunk heads. From memory.
@@ -32,7 +48,22 @@ public static class DriveSizes
     // ISO 10664 table 1, dimension A (over the lobes) in mm, for reference. From memory.
     private static readonly FrozenDictionary<int, double> Across = new Dictionary<int, double>
     {
-        [6] = 1.75, [8] = 2.4, [10] = 2.8, [15] = 3.35, [20] = 3.95, [25] = 4.5, [30] = 5.6, [40] = 6.75, [45] = 7.93, [50] = 8.95, [55] = 11.35, [60] = 13.45, [70] = 15.7, [80] = 17.75, [90] = 20.2, [100] = 22.4,
+        [6] = 1.75,
+        [8] = 2.4,
+        [10] = 2.8,
+        [15] = 3.35,
+        [20] = 3.95,
+        [25] = 4.5,
+        [30] = 5.6,
+        [40] = 6.75,
+        [45] = 7.93,
+        [50] = 8.95,
+        [55] = 11.35,
+        [60] = 13.45,
+        [70] = 15.7,
+        [80] = 17.75,
+        [90] = 20.2,
+        [100] = 22.4,
     }.ToFrozenDictionary();
 
     /// <summary>Dimension A of a hexalobular size in mm (ISO 10664); null for a size the standard does not have.</summary>
