@@ -87,7 +87,7 @@ public static partial class ProcedureFileText
             || e.Message.Contains("Expected depth to be zero", StringComparison.OrdinalIgnoreCase);
         return cut
             ? new Problem("The file is cut off.", "Get it again from where it came.", where.Length > 0 ? where : null)
-            : new Problem($"The file cannot be read: {FirstSentence().Match(e.Message).Value.TrimEnd('.')}.", "Mend it there, or get it again from where it came.", where.Length > 0 ? where : null);
+            : new Problem($"The file cannot be read: {(FirstSentence().Match(e.Message.Trim()).Value is { Length: > 0 } said ? said.TrimEnd('.') : "it is no JSON")}.", "Mend it there, or get it again from where it came.", where.Length > 0 ? where : null);
     }
 
     [GeneratedRegex(@"^[^\n]*?(?:\.(?=\s)|$)")]

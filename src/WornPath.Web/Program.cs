@@ -101,6 +101,7 @@ api.MapSession();
 api.MapShelf();
 api.MapRevisions();
 api.MapTables();
+api.MapBuilding();
 api.MapPrint();
 api.MapWorkshop();
 api.MapCalculators();

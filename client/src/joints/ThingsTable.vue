@@ -3,11 +3,13 @@ import { computed, ref } from 'vue';
 import type { FieldView, ThingKind, ThingView } from '../shared/api/client';
 import { useDraft } from '../shared/draft';
 import Cell from './Cell.vue';
+import ReachDialog from './ReachDialog.vue';
 
 /** The other things of the sheet, a table each: parts, connections, fluids, aids, tools, consumables. */
 const props = defineProps<{ fields: Partial<Record<ThingKind, FieldView[]>> }>();
 const draft = useDraft();
 const names = ref<Record<string, string>>({});
+const reached = ref<ThingView | null>(null);
 const kinds: { kind: ThingKind; title: string; one: string }[] = [
   { kind: 'part', title: 'Parts', one: 'part' },
   { kind: 'connection', title: 'Connections', one: 'connection' },
@@ -33,6 +35,7 @@ const drop = (thing: ThingView): void => draft.send({ do: 'removeThing', id: thi
 </script>
 
 <template>
+  <ReachDialog :part="reached" @close="reached = null" />
   <section v-for="group in shown" :key="group.kind" class="group" :class="{ wide: group.fields.length > 3 }">
     <h2>{{ group.title }}</h2>
     <table v-if="group.things.length">
@@ -40,6 +43,7 @@ const drop = (thing: ThingView): void => draft.send({ do: 'removeThing', id: thi
         <tr>
           <th scope="col" class="id">No.</th>
           <th v-for="field in group.fields" :key="field.name" scope="col">{{ field.label }}</th>
+          <th v-if="group.kind === 'part'" scope="col">way to it</th>
           <th scope="col">steps</th>
         </tr>
       </thead>
@@ -48,6 +52,11 @@ const drop = (thing: ThingView): void => draft.send({ do: 'removeThing', id: thi
           <td class="figures id">{{ thing.id }}</td>
           <td v-for="field in group.fields" :key="field.name">
             <Cell :thing="thing" :field="field.name" :label="`${field.label} of ${thing.id}`" :choices="field.choices" />
+          </td>
+          <td v-if="group.kind === 'part'" class="steps">
+            <button type="button" class="way" :aria-label="`What must come off to reach ${thing.id}`" @click="reached = thing">
+              reach
+            </button>
           </td>
           <td class="figures steps">
             <template v-if="thing.steps.length">{{ thing.steps.join(', ') }}</template>
@@ -130,5 +139,9 @@ form .plain {
   height: 28px;
   padding: 2px 8px;
   font-size: 14px;
+}
+
+.steps .way {
+  color: var(--moss);
 }
 </style>

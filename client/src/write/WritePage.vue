@@ -4,12 +4,14 @@ import { useCursor } from '../shared/cursor';
 import { useDraft } from '../shared/draft';
 import BenchColumn from './BenchColumn.vue';
 import RouteColumn from './RouteColumn.vue';
+import RefitDialog from './RefitDialog.vue';
 import StepEditor from './StepEditor.vue';
 
 const draft = useDraft();
 const cursor = useCursor();
 const adding = ref(false);
 const phaseName = ref('');
+const reversing = ref<{ id: string; name: string } | null>(null);
 const phaseField = ref<HTMLInputElement | null>(null);
 
 async function askPhase(): Promise<void> {
@@ -69,6 +71,15 @@ watch(
           >
             delete this empty phase
           </button>
+          <button
+            v-if="draft.canEdit && phase.steps.some((id) => draft.textOf(id))"
+            type="button"
+            class="drop reverse"
+            :aria-label="`Propose the refit of ${phase.name}`"
+            @click="reversing = { id: phase.id, name: phase.name }"
+          >
+            propose the refit
+          </button>
         </h2>
         <StepEditor v-for="id in phase.steps" :id="id" :key="id" />
         <button v-if="draft.canEdit && phase.steps.length === 0" type="button" class="first" @click="firstStep(phase.id)">
@@ -90,6 +101,7 @@ watch(
       <button v-else-if="draft.canEdit" type="button" class="add first" @click="askPhase">New phase</button>
     </section>
     <BenchColumn />
+    <RefitDialog v-if="reversing" :key="reversing.id" :open="true" :phase="reversing" @update:open="reversing = null" />
   </main>
 </template>
 
@@ -150,6 +162,17 @@ h2 {
 
 .first {
   margin-left: 44px;
+}
+
+.reverse {
+  margin-left: 14px;
+  opacity: 0;
+}
+
+.phase:hover .reverse,
+.phase:focus-within .reverse,
+.reverse:focus-visible {
+  opacity: 1;
 }
 
 .add {

@@ -23,7 +23,7 @@ public sealed record LookAlike(Joint One, Joint Other, string Same, string Diffe
             {
                 for (var k = i + 1; k < group.Count; k++)
                 {
-                    var (a, b) = string.CompareOrdinal(group[i].Id, group[k].Id) < 0 ? (group[i], group[k]) : (group[k], group[i]);
+                    var (a, b) = Number(group[i]) < Number(group[k]) ? (group[i], group[k]) : (group[k], group[i]);
                     if (Compare(a, b) is { } pair && seen.Add((a.Id, b.Id))) yield return pair;
                 }
             }
@@ -64,6 +64,8 @@ public sealed record LookAlike(Joint One, Joint Other, string Same, string Diffe
         var differ = string.Join(" and ", new[] { values ? $"{a.Torque} against {b.Torque}" : null, lengths ? $"{one.Length} long against {other.Length}" : null }.Where(s => s is not null));
         return new LookAlike(a, b, one.Drive is { } drive && drive == other.Drive ? $"{thread}, {drive}" : thread.ToString(), differ);
     }
+
+    private static int Number(Joint joint) => int.TryParse(joint.Id.AsSpan(1), out var number) ? number : int.MaxValue;
 
     private static bool IsNut(FastenerForm? form) => form is FastenerForm.Nut or FastenerForm.FlangeNut or FastenerForm.LockNut or FastenerForm.CastleNut;
 

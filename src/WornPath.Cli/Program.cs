@@ -1,0 +1,10 @@
+using System.CommandLine;
+using WornPath.Cli;
+
+var file = new Argument<FileInfo>("FILE") { Description = "A procedure file (docs/formats)." };
+var format = new Option<string>("--format") { Description = "How the findings are written: text, json or sarif (2.1.0).", DefaultValueFactory = _ => "text" };
+format.AcceptOnlyFromAmong("text", "json", "sarif");
+var crib = new Option<FileInfo?>("--crib") { Description = "The workshop's wrench crib as CSV; without it no value is held against one." };
+var check = new Command("check", "Walks a procedure and lists what it finds. Exit code: 0 nothing or hints, 1 warnings, 2 stops, 3 the file cannot be read.") { file, format, crib };
+check.SetAction((parsed, _) => CheckCommand.RunAsync(parsed.GetRequiredValue(file), parsed.GetRequiredValue(format), parsed.GetValue(crib), Console.Out, Console.Error));
+return await new RootCommand("Worn Path: bolt-on installation procedures, walked.") { check }.Parse(args).InvokeAsync();

@@ -1,0 +1,229 @@
+using System.Collections.Immutable;
+using WornPath.Core.Editing;
+using WornPath.Core.Quantities;
+using WornPath.Core.Sheets;
+using WornPath.Core.Walking;
+
+namespace WornPath.Core.Building;
+
+/// <summary>
+/// Proposes the refit from what was taken off: in reverse, new for what is replaced, nothing for what is discarded, with start
+/// by hand, snug, the value, pins, marks, reconnections and aids away where they belong. The author then moves what differs.
+/// </summary>
+public sealed class ReverseBuilder
+{
+    private readonly Walk _walk;
+    private readonly int _last;
+    private readonly List<string> _steps = [];
+    private readonly HashSet<string> _started = [];
+    private readonly HashSet<string> _fitted = [];
+    private readonly HashSet<string> _pinned = [];
+    private readonly HashSet<string> _away = [];
+    private readonly List<Joint> _onGround = [];
+    private readonly Dictionary<string, int> _firstLoosened = [];
+    private bool _lowered;
+
+    private ReverseBuilder(Walk walk, int last)
+    {
+        _walk = walk;
+        _last = last;
+    }
+
+    /// <summary>The sentences of the refit of everything that is off, slack or open when a phase ends; empty where nothing is.</summary>
+    public static ImmutableArray<string> Propose(Walk walk, string phaseId)
+    {
+        var last = -1;
+        var number = 0;
+        foreach (var phase in walk.Sheet.Phases)
+        {
+            number += phase.Steps.Length;
+            if (phase.Id != phaseId) continue;
+            last = number - 1;
+            break;
+        }
+
+        return last < 0 ? [] : new ReverseBuilder(walk, last).Build();
+    }
+
+    /// <summary>The name of the phase a refit is written into where there is none yet.</summary>
+    public const string NewPhase = "Refit";
+
+    /// <summary>The phase a refit is written into: the first behind that is called so; null where there is none.</summary>
+    public static Phase? TargetOf(Walk walk, string phaseId) => walk.Sheet.Phases.SkipWhile(p => p.Id != phaseId).Skip(1)
+        .FirstOrDefault(p => p.Name.Contains("refit", StringComparison.OrdinalIgnoreCase) || p.Name.Contains("install", StringComparison.OrdinalIgnoreCase));
+
+    /// <summary>The edit that writes the proposal: into the phase behind, or a new phase “Refit” where there is none. Null where there is nothing to propose.</summary>
+    public static Edit? EditFor(Walk walk, string phaseId)
+    {
+        var steps = Propose(walk, phaseId);
+        if (steps.IsEmpty) return null;
+        var edits = ImmutableArray.CreateBuilder<Edit>();
+        var target = TargetOf(walk, phaseId);
+        var into = target?.Id ?? $"refit-{phaseId}";
+        if (target is null) edits.Add(new InsertPhase(into, phaseId, NewPhase));
+        var after = target?.Steps.LastOrDefault(s => s.Text.Length > 0)?.Id;
+        // Put in last first, each behind the same one: an edit is at most 200 long.
+        foreach (var text in steps.Take(190).Reverse()) edits.Add(new InsertStep(null, into, after, text));
+        return new Several($"refit of {steps.Length} step{(steps.Length == 1 ? "" : "s")}, in reverse", edits.ToImmutable());
+    }
+
+    private ImmutableArray<string> Build()
+    {
+        var events = _walk.Events.Where(e => e.StepIndex <= _last).ToList();
+        foreach (var walked in events)
+            if (walked.Thing is Joint joint && walked.Action.Verb is Verb.BreakLoose or Verb.Loosen or Verb.TakeOut) _firstLoosened.TryAdd(joint.Id, walked.Order);
+        for (var i = events.Count - 1; i >= 0;)
+        {
+            var step = events[i].StepIndex;
+            var sentences = new List<string>();
+            for (; i >= 0 && events[i].StepIndex == step; i--) Undo(events[i], sentences);
+            if (sentences.Count > 0) _steps.Add(string.Join(' ', sentences));
+        }
+
+        FitWhatIsNew();
+        foreach (var joint in _onGround) _steps.Add(Tighten(joint));
+        foreach (var fluid in _walk.Sheet.Fluids.Where(f => Then(f.Id).Fluid == FluidState.Drained))
+        {
+            _steps.Add($"Fill the {fluid.Name}.");
+            _steps.Add($"Check the level of the {fluid.Name}.");
+        }
+
+        if (Then(Walk.Vehicle).Vehicle.PedalSoft) _steps.Add("Pump the brake pedal until it is firm.");
+        return [.. _steps];
+    }
+
+    // The state when the phase ends.
+    private ThingState Then(string id) => _walk.AfterStep(id, _last);
+
+    private void Undo(WalkEvent walked, List<string> sentences)
+    {
+        switch (walked.Thing)
+        {
+            case Part part when walked.Action.Verb is Verb.Remove or Verb.HangAside:
+                if (walked.Action.Verb == Verb.HangAside && walked.Action.With is { } hook && Then(hook).InPlace && _away.Add(hook) && _walk.Things.TryGetValue(hook, out var hanger))
+                    sentences.Add($"Take the {part.Name} off the {hanger.Name} and remove the {hanger.Name}.");
+                Fit(part, sentences);
+                break;
+            case Joint joint:
+                Undo(joint, walked, sentences);
+                break;
+            case Connection connection when walked.Action.Verb == Verb.Disconnect && !Then(connection.Id).Connected && _fitted.Add(connection.Id):
+                sentences.Add($"Connect the {connection.Name}.");
+                break;
+            // A hook comes away with what hangs from it.
+            case Aid aid when Then(aid.Id).InPlace && !IsHookOfTheOneBefore(walked) && _away.Add(aid.Id):
+                sentences.Add($"Take away the {aid.Name}.");
+                break;
+            case null when walked.Action.Verb is Verb.Raise && Then(Walk.Vehicle).Vehicle.Height != Height.OnGround && !_lowered:
+                FitWhatIsNew();
+                _lowered = true;
+                sentences.Add("Lower the vehicle to the ground.");
+                foreach (var joint in _onGround) sentences.Add(Tighten(joint));
+                _onGround.Clear();
+                break;
+        }
+    }
+
+    private bool IsHookOfTheOneBefore(WalkEvent walked) =>
+        walked.Order > 0 && _walk.Events[walked.Order - 1].Action is { Verb: Verb.HangAside, With: { } hook } && hook == walked.Thing!.Id;
+
+    private void Fit(Part part, List<string> sentences)
+    {
+        if (Then(part.Id).Part.Place == PartPlace.On || part.Fate is Fate.Discard or Fate.Spare || !_fitted.Add(part.Id)) return;
+        sentences.Add(part.Fate == Fate.Replace ? $"Fit the new {part.Name}." : $"Fit the {part.Name}.");
+    }
+
+    private void Undo(Joint joint, WalkEvent walked, List<string> sentences)
+    {
+        var now = Then(joint.Id).Joint;
+        switch (walked.Action.Verb)
+        {
+            case Verb.TakeOut when now.IsOut && !HoldsOnlyWhatStaysOff(joint) && _started.Add(joint.Id):
+                foreach (var id in joint.Holds)
+                    if (_walk.Things.GetValueOrDefault(id) is Part { Origin: not Origin.Vehicle } kit && Then(id).Part.Place == PartPlace.InBox) Fit(kit, sentences);
+                Start(joint, sentences);
+                if (_firstLoosened[joint.Id] == walked.Order) Finish(joint, sentences);
+                break;
+            case Verb.BreakLoose or Verb.Loosen when (now.IsSlack || _started.Contains(joint.Id)) && _firstLoosened[joint.Id] == walked.Order:
+                Finish(joint, sentences);
+                break;
+            case Verb.RemovePin when !now.PinIn && !HoldsOnlyWhatStaysOff(joint) && _pinned.Add(joint.Id):
+                sentences.Add($"Insert a new cotter pin in the {joint.Name}.");
+                break;
+        }
+    }
+
+    // A bracket that is thrown away takes its bolts with it.
+    private bool HoldsOnlyWhatStaysOff(Joint joint) =>
+        joint.Holds.Length > 0 && joint.Holds.All(id => _walk.Things.GetValueOrDefault(id) is Part { Fate: Fate.Discard or Fate.Spare });
+
+    private static void Start(Joint joint, List<string> sentences)
+    {
+        if (joint.Treatment != Treatment.None) sentences.Add($"Apply {Fields.WordOf(joint.Treatment).Replace(",", "")} to the {joint.Name}.");
+        sentences.Add($"Start the {(joint.Reuse == ReuseRule.Renew ? "new " : "")}{joint.Name} by hand.");
+        if (joint.Count > 2) sentences.Add($"Snug the {joint.Name} in the order drawn.");
+    }
+
+    // Wheel fasteners wait for the ground.
+    private void Finish(Joint joint, List<string> sentences)
+    {
+        if (Natures.HoldsAWheel(joint, _walk.Things) && !_lowered && Then(Walk.Vehicle).Vehicle.InTheAir)
+        {
+            if (joint.Count <= 2) sentences.Add($"Snug the {joint.Name}.");
+            _onGround.Add(joint);
+            return;
+        }
+
+        sentences.Add(Tighten(joint));
+    }
+
+    private string Tighten(Joint joint)
+    {
+        var text = joint switch
+        {
+            { Untorqued: not null } => $"Snug the {joint.Name}.",
+            { Torque: null } => $"Torque the {joint.Name}.",
+            { Torque: { Seat: { } seat, Back: { } back } spec } => $"Torque the {joint.Name} to {seat} in the first pass while you turn it. Back off the {joint.Name} {new Angle(back)}. Torque the {joint.Name} to {spec.Target}.",
+            { Torque: { Back: { } back } spec } => $"Torque the {joint.Name} to {spec.Target}. Back off the {joint.Name} {new Angle(back)}.",
+            _ => $"Torque the {joint.Name} to {ValueOf(joint.Torque)}.",
+        };
+        if (joint.Torque is { ToNextSlot: true }) text += $" Turn the {joint.Name} on to the next slot, never back.";
+        if (joint.Locking == Locking.CotterPin && Then(joint.Id).Joint is { PinIn: false, WasOut: false } && _pinned.Add(joint.Id)) text += $" Insert a new cotter pin in the {joint.Name}.";
+        if (joint.Locking == Locking.Stake) text += $" Stake the {joint.Name}.";
+        if (joint.Mark) text += $" Mark the {joint.Name}.";
+        return text;
+    }
+
+    private static string ValueOf(TorqueSpec spec) => spec.ThenAngle is { } angle ? $"{spec.Target} + {new Angle(angle)}" : spec.IsRange && !spec.IsTolerance ? spec.ShownIn(spec.Unit).Split(" + ")[0] : spec.Target.ToString();
+
+    // What comes with the kit and was not met on the way, a step each: before the vehicle comes down, else at the end.
+    private void FitWhatIsNew()
+    {
+        foreach (var part in _walk.Sheet.Parts.Where(p => p.Origin != Origin.Vehicle && Then(p.Id).Part.Place == PartPlace.InBox))
+        {
+            var sentences = new List<string>();
+            Fit(part, sentences);
+            foreach (var joint in NewJoints().Where(j => j.Holds.Contains(part.Id))) FitNew(joint, sentences);
+            if (sentences.Count > 0) _steps.Add(string.Join(' ', sentences));
+        }
+
+        foreach (var joint in NewJoints().ToList())
+        {
+            var sentences = new List<string>();
+            FitNew(joint, sentences);
+            _steps.Add(string.Join(' ', sentences));
+        }
+
+        foreach (var connection in _walk.Sheet.Connections.Where(c => c.Origin != Origin.Vehicle && !Then(c.Id).Connected && _fitted.Add(c.Id))) _steps.Add($"Connect the {connection.Name}.");
+    }
+
+    private IEnumerable<Joint> NewJoints() => _walk.Sheet.Joints.Where(j => j.Origin != Origin.Vehicle && Then(j.Id).Joint.IsOut && !_started.Contains(j.Id));
+
+    private void FitNew(Joint joint, List<string> sentences)
+    {
+        _started.Add(joint.Id);
+        Start(joint, sentences);
+        Finish(joint, sentences);
+        if (joint.Locking == Locking.CotterPin && _pinned.Add(joint.Id)) sentences.Add($"Insert a new cotter pin in the {joint.Name}.");
+    }
+}

@@ -1,0 +1,63 @@
+using CsCheck;
+using WornPath.Core.Building;
+
+namespace WornPath.Core.Tests.Building;
+
+public class RemovalOrderTests
+{
+    private static Written Hub() => new Written()
+        .Part("caliper").Part("brake disc", behind: "caliper").Part("hub", behind: "brake disc").Part("mudguard")
+        .Joint("caliper bolts", holds: "caliper").Joint("disc screws", holds: "brake disc").Joint("mudguard bolts", holds: "mudguard");
+
+    private static string Name(Written sheet, string id) => sheet.Sheet.Find(id)!.Name;
+
+    [Fact]
+    public void To_reach_a_part_only_what_is_in_the_way_comes_off_in_an_order_it_can()
+    {
+        var sheet = Hub();
+        RemovalOrder.Of(sheet.Sheet).ToReach("P3").Value.Select(id => Name(sheet, id)).ShouldBe(["caliper bolts", "caliper", "disc screws", "brake disc", "hub"]);
+        RemovalOrder.Of(sheet.Sheet).ToReach("P4").Value.Select(id => Name(sheet, id)).ShouldBe(["mudguard bolts", "mudguard"]);
+    }
+
+    [Fact]
+    public void It_says_why_a_part_is_not_the_first() =>
+        RemovalOrder.Of(Hub().Sheet).Why("P2").ShouldBe("P2 brake disc is held by J2 disc screws and is behind P1 caliper (held by J1 caliper bolts).");
+
+    [Fact]
+    public void A_circle_is_named_with_the_way_to_break_it()
+    {
+        var sheet = Hub().Set("caliper", "behind", "P3");
+        var problem = RemovalOrder.Of(sheet.Sheet).Whole().Problem!;
+        problem.What.ShouldContain("P1 caliper");
+        problem.What.ShouldContain("P3 hub");
+        problem.WhatToDo.ShouldContain("behind");
+        RemovalOrder.Of(sheet.Sheet).ToReach("P3").IsGood.ShouldBeFalse();
+        RemovalOrder.Of(sheet.Sheet).ToReach("P4").IsGood.ShouldBeTrue();
+    }
+
+    [Fact]
+    public void Every_order_has_each_thing_once_and_nothing_before_what_is_in_its_way() => Gen
+        .Select(Gen.Int[1, 60], Gen.Int[0, 1000].Array[0, 120])
+        .Sample((count, edges) =>
+        {
+            // A part is behind parts of lower numbers only: no circle can be.
+            var parts = Enumerable.Range(1, count).Select(i => new Part { Id = $"P{i}", Name = $"cover {i}" }).ToArray();
+            for (var e = 0; e + 1 < edges.Length; e += 2)
+            {
+                int a = edges[e] % count, b = edges[e + 1] % count;
+                if (a < b && !parts[b].Behind.Contains(parts[a].Id)) parts[b] = parts[b] with { Behind = parts[b].Behind.Add(parts[a].Id) };
+            }
+
+            var order = RemovalOrder.Of(Sheet.Empty with { Parts = [.. parts] }).Whole().Value;
+            order.Order().ShouldBe(parts.Select(p => p.Id).Order());
+            foreach (var part in parts)
+                foreach (var cover in part.Behind) order.IndexOf(cover).ShouldBeLessThan(order.IndexOf(part.Id));
+        });
+
+    [Fact]
+    public void A_chain_of_two_thousand_is_no_trouble()
+    {
+        var parts = Enumerable.Range(1, 2000).Select(i => new Part { Id = $"P{i}", Name = $"cover {i}", Behind = i < 2000 ? [$"P{i + 1}"] : [] });
+        RemovalOrder.Of(Sheet.Empty with { Parts = [.. parts] }).ToReach("P1").Value.Length.ShouldBe(2000);
+    }
+}

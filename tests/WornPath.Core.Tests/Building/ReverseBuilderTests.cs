@@ -1,0 +1,80 @@
+using WornPath.Core.Building;
+
+namespace WornPath.Core.Tests.Building;
+
+public class ReverseBuilderTests
+{
+    private static string[] Refit(Written sheet) => [.. ReverseBuilder.Propose(sheet.Walk(), "h1")];
+
+    // The proposal written into the sheet and walked again.
+    private static Written Built(Written sheet) => sheet.Do(ReverseBuilder.EditFor(sheet.Walk(), "h1")!);
+
+    private static void ShouldWalkClean(Written sheet)
+    {
+        sheet.Findings().Where(f => f.Severity == Severity.Stop).Select(f => $"{f.StepNumber}: {f.Rule} {f.Message}").ShouldBeEmpty();
+        sheet.Sheet.Steps.SelectMany(s => s.Questions).ShouldBeEmpty();
+    }
+
+    [Fact]
+    public void What_came_off_goes_on_in_reverse_new_for_what_is_replaced_nothing_for_what_is_discarded()
+    {
+        var sheet = new Written().Part("cover").Part("oil seal", fate: "replace", behind: "cover").Part("old bracket", fate: "discard")
+            .Joint("cover bolts", "22 N·m", holds: "cover").Joint("old bracket bolts", holds: "old bracket").Thing(ThingKind.Connection, "lamp lead").Thing(ThingKind.Aid, "rag")
+            .Steps("Unplug the lamp lead.", "Remove the old bracket bolts and the old bracket.", "Remove the cover bolts and the cover.", "Remove the oil seal and stuff the rag into the bore.");
+        Refit(sheet).ShouldBe(
+        [
+            "Take away the rag. Fit the new oil seal.",
+            "Fit the cover. Start the cover bolts by hand. Torque the cover bolts to 22 N·m.",
+            "Connect the lamp lead.",
+        ]);
+        ShouldWalkClean(Built(sheet));
+    }
+
+    [Fact]
+    public void A_wheel_is_snugged_in_the_air_and_torqued_on_the_ground_where_it_was_first_loosened()
+    {
+        var sheet = new Written().Part("front wheel").Joint("wheel nuts", "130 N·m", holds: "front wheel").Set("wheel nuts", "count", "5").Set("wheel nuts", "pattern", "circle").Thing(ThingKind.Aid, "axle stands")
+            .Steps("Loosen the wheel nuts half a turn.", "Raise the tractor.", "Support the tractor on the axle stands.", "Remove the wheel nuts and the front wheel.");
+        var refit = Refit(sheet);
+        refit[0].ShouldBe("Fit the front wheel. Start the wheel nuts by hand. Snug the wheel nuts in the order drawn.");
+        refit[^1].ShouldBe("Torque the wheel nuts to 130 N·m.");
+        refit.ShouldContain("Lower the vehicle to the ground.");
+        ShouldWalkClean(Built(sheet));
+    }
+
+    [Fact]
+    public void Pins_treatments_marks_slots_and_bearings_come_where_they_belong()
+    {
+        var sheet = new Written().Part("hub").Part("caliper").Joint("hub nut", "seat 40 N·m, back 90°, set 8 N·m + next slot", fastener: "M24x1.5 castle nut", holds: "hub", locking: "cotter pin")
+            .Joint("caliper bolts", "95 N·m", holds: "caliper").Set("caliper bolts", "treatment", "threadlocker, medium").Set("caliper bolts", "mark", "yes").Thing(ThingKind.Aid, "wire hook")
+            .Steps("Remove the caliper bolts and hang the caliper from the beam with the wire hook.", "Pull the cotter pin from the hub nut and remove the hub nut.", "Remove the hub.");
+        Refit(sheet).ShouldBe(
+        [
+            "Fit the hub.",
+            "Start the hub nut by hand. Torque the hub nut to 40 N·m in the first pass while you turn it. Back off the hub nut 90°. Torque the hub nut to 8 N·m. Turn the hub nut on to the next slot, never back. Insert a new cotter pin in the hub nut.",
+            "Take the caliper off the wire hook and remove the wire hook. Fit the caliper. Apply threadlocker medium to the caliper bolts. Start the caliper bolts by hand. Torque the caliper bolts to 95 N·m. Mark the caliper bolts.",
+            "Pump the brake pedal until it is firm.",
+        ]);
+        ShouldWalkClean(Built(sheet));
+    }
+
+    [Fact]
+    public void What_comes_with_the_kit_is_fitted_before_the_vehicle_comes_down_and_fluids_are_filled_and_checked()
+    {
+        var sheet = new Written().Part("valve cover").Part("valve slice", kit: true).Part("lever bracket", kit: true).Thing(ThingKind.Fluid, "hydraulic oil")
+            .Joint("stud nuts", "24 lbf·ft", holds: "valve cover, valve slice").Joint("bracket screws", "9 N·m", kit: true, holds: "lever bracket")
+            .Steps("Drain the hydraulic oil.", "Remove the stud nuts and the valve cover.");
+        Refit(sheet).ShouldBe(
+        [
+            "Fit the valve cover. Fit the valve slice. Start the stud nuts by hand. Torque the stud nuts to 24 lbf·ft.",
+            "Fit the lever bracket. Start the bracket screws by hand. Torque the bracket screws to 9 N·m.",
+            "Fill the hydraulic oil.",
+            "Check the level of the hydraulic oil.",
+        ]);
+        ShouldWalkClean(Built(sheet));
+    }
+
+    [Fact]
+    public void What_is_back_already_is_not_put_back_again() =>
+        Refit(new Written().Part("cover").Joint("cover bolts", "22 N·m", holds: "cover").Steps("Remove the cover bolts and the cover.", "Fit the cover, start the cover bolts and torque them to 22 N·m.")).ShouldBeEmpty();
+}

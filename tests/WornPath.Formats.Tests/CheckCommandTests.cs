@@ -1,0 +1,49 @@
+using System.Text.Json;
+using WornPath.Cli;
+
+namespace WornPath.Formats.Tests;
+
+public class CheckCommandTests
+{
+    private static async Task<(int Code, string Output, string Trouble)> CheckAsync(string file, string format = "text", bool withCrib = false)
+    {
+        var (output, trouble) = (new StringWriter(), new StringWriter());
+        var demo = ProcedureFileTests.Demo;
+        var code = await CheckCommand.RunAsync(new FileInfo(Path.Combine(demo, file)), format, withCrib ? new FileInfo(Path.Combine(demo, "crib.csv")) : null, output, trouble);
+        return (code, output.ToString(), trouble.ToString());
+    }
+
+    [Fact]
+    public async Task The_exit_code_says_how_grave_it_is()
+    {
+        (await CheckAsync("front-hub-bearing.json")).Code.ShouldBe(0);
+        (await CheckAsync("loader-brackets.json")).Code.ShouldBe(2);
+        var bad = await CheckAsync("crib.csv");
+        (bad.Code, bad.Output).ShouldBe((3, ""));
+        bad.Trouble.ShouldContain("cannot be read");
+        (await CheckAsync("nothing.json")).ShouldSatisfyAllConditions(c => c.Code.ShouldBe(3), c => c.Trouble.ShouldContain("nothing.json"));
+    }
+
+    [Fact]
+    public async Task Text_names_step_severity_rule_and_message()
+    {
+        var (_, text, _) = await CheckAsync("loader-brackets.json", withCrib: true);
+        text.ShouldContain("step 21  warn  TRQ007  No torque wrench of the crib covers 320 N·m");
+        text.TrimEnd().ShouldEndWith("23 steps, 11 stops, 3 warnings, 0 hints");
+    }
+
+    [Fact]
+    public async Task Json_and_sarif_hold_the_same_findings()
+    {
+        var json = JsonDocument.Parse((await CheckAsync("loader-brackets.json", "json")).Output).RootElement.GetProperty("findings").EnumerateArray().ToList();
+        var sarif = JsonDocument.Parse((await CheckAsync("loader-brackets.json", "sarif")).Output).RootElement;
+        sarif.GetProperty("version").GetString().ShouldBe("2.1.0");
+        var run = sarif.GetProperty("runs").EnumerateArray().Single();
+        var rules = run.GetProperty("tool").GetProperty("driver").GetProperty("rules").EnumerateArray().Select(r => r.GetProperty("id").GetString()).ToList();
+        var results = run.GetProperty("results").EnumerateArray().ToList();
+        results.Select(r => r.GetProperty("ruleId").GetString()).ShouldBe(json.Select(f => f.GetProperty("id").GetString()));
+        results.ShouldAllBe(r => rules[r.GetProperty("ruleIndex").GetInt32()] == r.GetProperty("ruleId").GetString());
+        results.Select(r => r.GetProperty("level").GetString()).Distinct().Order().ShouldBe(["error", "warning"]);
+        results.ShouldAllBe(r => r.GetProperty("message").GetProperty("text").GetString()!.Length > 0);
+    }
+}

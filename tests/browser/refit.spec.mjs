@@ -1,0 +1,102 @@
+import { begin, expect, kept, test } from './workshop.mjs';
+
+test('a removal is turned into a clean refit by the builder, undone and done again, and released', async ({ enter }) => {
+  const page = await enter(/Ines Aldaro/);
+  await begin(page, 'OT-170', 'Valve cover gasket');
+  const keys = page.keyboard;
+
+  // The joints from a table, then the removal in sentences; all names are known.
+  await page.getByRole('link', { name: 'Joints' }).click();
+  await page.getByRole('button', { name: 'Paste a table' }).click();
+  await page
+    .getByLabel('Table to paste')
+    .fill(
+      [
+        'joint\tqty\tfastener\ttorque\tsource\tpattern',
+        'wheel nuts\t5\tM14×1.5 10.9 nut, 21 mm\t130 N·m\tSample manual, p. 41\tcircle',
+        'guard bolts\t4\tM8×25 8.8 flange bolt, 13 mm\t24 N·m\tSample manual, p. 60\trectangle 2×2',
+        'cover bolts\t6\tM6×20 8.8 bolt, 10 mm\t9 N·m\tSample manual, p. 61\tgrid 2×3',
+      ].join('\n'),
+    );
+  await page.getByRole('button', { name: 'Take 3 rows' }).click();
+  for (const [kind, name] of [
+    ['part', 'front wheel'],
+    ['part', 'guard'],
+    ['part', 'cover'],
+    ['part', 'gasket'],
+    ['connection', 'lamp lead'],
+    ['aid', 'axle stands'],
+    ['aid', 'rag'],
+  ]) {
+    await page.getByLabel(`Name of a new ${kind}`).fill(name);
+    await keys.press('Enter');
+    await expect(
+      page
+        .getByRole('cell', { name: name })
+        .or(page.locator(`input[title="${name}"]`))
+        .first(),
+    ).toBeVisible();
+  }
+  for (const [label, value] of [
+    ['holds of J1', 'front wheel'],
+    ['holds of J2', 'guard'],
+    ['holds of J3', 'cover'],
+  ]) {
+    await page.getByLabel(`Fastener of ${label.slice(-2)}`).click();
+    await page.getByLabel(label).fill(value);
+    await page.getByLabel(label).blur();
+  }
+  await page.getByLabel('what becomes of it of P4').selectOption('replace');
+  await page.getByLabel('is behind of P4').fill('cover');
+  await page.getByLabel('is behind of P4').blur();
+  await page.getByLabel('is behind of P3').fill('guard');
+  await page.getByLabel('is behind of P3').blur();
+
+  // What must come off to reach the gasket, and only that.
+  await page.getByRole('button', { name: 'What must come off to reach P4' }).click();
+  await expect(page.getByRole('dialog').getByRole('listitem')).toHaveText([
+    'J2 guard bolts',
+    'P2 guard',
+    'J3 cover bolts',
+    'P3 cover',
+    'P4 gasket',
+  ]);
+  await keys.press('Escape');
+
+  await page.getByRole('link', { name: 'Write' }).click();
+  await page.getByRole('textbox', { name: 'Step 1', exact: true }).click();
+  const steps = [
+    'Loosen the wheel nuts half a turn.',
+    'Raise the front axle.',
+    'Support the axle on the axle stands.',
+    'Remove the wheel nuts and the front wheel.',
+    'Unplug the lamp lead.',
+    'Remove the guard bolts and the guard.',
+    'Remove the cover bolts and the cover.',
+    'Remove the gasket and stuff the rag into the bore.',
+  ];
+  for (const [i, text] of steps.entries()) {
+    await keys.type(text);
+    if (i < steps.length - 1) await keys.press('Enter');
+  }
+  await kept(page);
+  await expect(page.locator('header .count')).not.toContainText('nothing found');
+
+  await page.getByRole('button', { name: 'Propose the refit of Make safe' }).click();
+  const dialog = page.getByRole('dialog');
+  await expect(dialog.getByRole('listitem').first()).toHaveText('Take away the rag. Fit the new gasket.');
+  await expect(dialog.getByRole('listitem').last()).toHaveText('Torque the wheel nuts to 130 N·m.');
+  await dialog.getByRole('button', { name: /^Write \d+ steps into “Refit”/ }).click();
+  await expect(page.locator('header .count')).toContainText('nothing found');
+  await page.keyboard.press('Control+z');
+  await expect(page.locator('header .count')).not.toContainText('nothing found');
+  await page.keyboard.press('Control+y');
+  await expect(page.locator('header .count')).toContainText('nothing found');
+
+  await page.getByRole('link', { name: 'Review' }).click();
+  await page.getByRole('button', { name: 'Send for review' }).click();
+  const odo = await enter(/Odo Brandt/);
+  await odo.getByRole('link', { name: 'Valve cover gasket' }).click();
+  await odo.getByRole('button', { name: 'Release' }).click();
+  await expect(odo.getByText('It is released and cannot be changed')).toBeVisible();
+});
