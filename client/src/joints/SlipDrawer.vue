@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useEventListener } from '@vueuse/core';
 import { computed, ref, watch } from 'vue';
 import { api, take, type JointSlipView, type Slip, type ThingView, type Trouble } from '../shared/api/client';
 import { troubleOf } from '../shared/api/trouble';
@@ -33,6 +34,11 @@ watch(
   },
   { immediate: true },
 );
+
+// The drawer hears Esc only while something in it has the focus; the button that kept the slip has lost it.
+useEventListener(document, 'keydown', (event: KeyboardEvent) => {
+  if (event.key === 'Escape' && open.value) open.value = false;
+});
 
 const keep = (): void =>
   draft.send({ do: 'setField', id: props.joint.id, field: 'justification', before: kept.value, after: summary.value });
