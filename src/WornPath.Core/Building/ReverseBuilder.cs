@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using WornPath.Core.Editing;
 using WornPath.Core.Quantities;
 using WornPath.Core.Sheets;
+using WornPath.Core.Tightening;
 using WornPath.Core.Walking;
 
 namespace WornPath.Core.Building;
@@ -159,6 +160,7 @@ public sealed class ReverseBuilder
 
     private static void Start(Joint joint, List<string> sentences)
     {
+        if (TreatmentAdvice.IsLocker(joint.Treatment) && joint is { Origin: Origin.Vehicle, Reuse: ReuseRule.Reuse }) sentences.Add($"Clean the {joint.Name}.");
         if (joint.Treatment != Treatment.None) sentences.Add($"Apply {Fields.WordOf(joint.Treatment).Replace(",", "")} to the {joint.Name}.");
         sentences.Add($"Start the {(joint.Reuse == ReuseRule.Renew ? "new " : "")}{joint.Name} by hand.");
         if (joint.Count > 2) sentences.Add($"Snug the {joint.Name} in the order drawn.");

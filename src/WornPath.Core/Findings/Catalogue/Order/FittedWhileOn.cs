@@ -1,0 +1,19 @@
+using WornPath.Core.Sheets;
+using WornPath.Core.Walking;
+
+namespace WornPath.Core.Findings.Catalogue;
+
+/// <summary>ORD004: a part is fitted that is on already: a step is missing, or stands twice.</summary>
+public sealed class FittedWhileOn : Rule
+{
+    public override RuleInfo Info { get; } = new("ORD004", Severity.Warn, "Fitted while it is on");
+
+    public override IEnumerable<Finding> Find(Walk walk)
+    {
+        foreach (var walked in walk.Events)
+            if (walked is { Thing: Part part, Action.Verb: Verb.Fit } && walked.Before.Part.Place == PartPlace.On)
+                yield return At(walked, walked.Before.Part.WasOff
+                    ? $"{part.Label} is on already and is fitted again here. Take one of the two steps out."
+                    : $"{part.Label} is fitted here and was never taken off. Write where it comes off; or it comes with the kit: say so in Joints.");
+    }
+}
