@@ -61,6 +61,10 @@ public class RuleTests
         ("ORD004", 1, () => new Written().Part("cover").Steps("Fit the cover.")),
         ("ORD004", 3, () => Cover("Remove the cover bolts and the cover.", "Fit the cover.", "Fit the cover with the cover bolts.", "Torque the cover bolts to 22 N·m.")),
         ("ORD005", 2, () => Cover("Remove the cover bolts and the cover.", "Loosen the cover bolts.", "Fit the cover with the cover bolts.", "Torque the cover bolts to 22 N·m.")),
+        ("ORD006", 1, () => new Written().Part("cover").Part("pads", behind: "cover").Steps("Remove the pads.", "Remove the cover.", "Fit the pads.", "Fit the cover.")),
+        ("ORD006", 1, () => new Written().Part("cover").Part("pads", behind: "cover").Steps("Remove the pads.", "Fit the pads.")),
+        ("ORD007", 1, () => new Written().Thing(ThingKind.Aid, "rag").Steps("Take away the rag.")),
+        ("ORD008", 1, () => new Written().Thing(ThingKind.Connection, "lamp lead").Steps("Connect the lamp lead.")),
         ("WRD001", 1, () => new Written().Joint("cover bolts", "22 N·m").Steps("Tighten the cover bolts good and tight.")),
         ("WRD002", 2, () => new Written().Part("cover").Steps("Clean the cover.", "Inspect the cover, this one here, for cracks.")),
         ("WRD003", 1, () => new Written().Part("cover").Steps("Inspect the cover for cracks at the lugs and at the ribs and on the face where the gasket lies and around every hole there is.")),
@@ -111,7 +115,10 @@ public class RuleTests
         // What only a person can know has no fix: which value, from where, and what was meant.
         if (fix is null)
         {
-            rule.ShouldBeOneOf("TRQ001", "TRQ003", "TRQ004", "TRQ006", "TRQ007", "TRQ008", "TRQ009", "TRQ013", "ORD004", "ORD005", "WRD001", "WRD002", "WRD003", "THR001", "THR004", "TOO001", "SRC001", "RED001");
+            // A cover that never comes off: nobody but the author knows where it would.
+            if (rule == "ORD006") return;
+
+            rule.ShouldBeOneOf("TRQ001", "TRQ003", "TRQ004", "TRQ006", "TRQ007", "TRQ008", "TRQ009", "TRQ013", "ORD004", "ORD005", "ORD007", "ORD008", "WRD001", "WRD002", "WRD003", "THR001", "THR004", "TOO001", "SRC001", "RED001");
             return;
         }
 

@@ -39,7 +39,8 @@ public sealed class NotRenewed : Rule
         {
             if (later.Order <= started.Order) continue;
             if (later.Action.Verb == Verb.TakeOut) return false;
-            if (later.Action.New) return true;
+            // A new pin is no new nut.
+            if (later.Action is { New: true, Verb: not Verb.InsertPin }) return true;
         }
 
         return false;

@@ -1,0 +1,17 @@
+using WornPath.Core.Sheets;
+using WornPath.Core.Walking;
+
+namespace WornPath.Core.Findings.Catalogue;
+
+/// <summary>ORD008: a connection is made that is made already.</summary>
+public sealed class ConnectedWhileConnected : Rule
+{
+    public override RuleInfo Info { get; } = new("ORD008", Severity.Warn, "Connected, never disconnected");
+
+    public override IEnumerable<Finding> Find(Walk walk)
+    {
+        foreach (var walked in walk.Events)
+            if (walked is { Thing: Connection connection, Action.Verb: Verb.Connect, Before.Connected: true })
+                yield return At(walked, $"{connection.Label} is connected here and is connected already. Write where it is disconnected; or it comes with the kit: say so in Joints.");
+    }
+}

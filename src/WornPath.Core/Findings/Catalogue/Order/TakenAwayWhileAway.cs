@@ -1,0 +1,17 @@
+using WornPath.Core.Sheets;
+using WornPath.Core.Walking;
+
+namespace WornPath.Core.Findings.Catalogue;
+
+/// <summary>ORD007: an aid is taken away that no step put in place.</summary>
+public sealed class TakenAwayWhileAway : Rule
+{
+    public override RuleInfo Info { get; } = new("ORD007", Severity.Warn, "Taken away, never put in place");
+
+    public override IEnumerable<Finding> Find(Walk walk)
+    {
+        foreach (var walked in walk.Events)
+            if (walked is { Thing: Aid aid, Action.Verb: Verb.TakeAway, Before.InPlace: false })
+                yield return At(walked, $"{aid.Label} is taken away here and was not in place. Write where it is put in place; a step is missing, or stands twice.");
+    }
+}
