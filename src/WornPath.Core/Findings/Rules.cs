@@ -43,6 +43,7 @@ public static class Rules
         new NotStartedByHand(),
         new NeverApplied(),
         new NotCleaned(),
+        new GreaseBesideBrake(),
         new FittedWhileOn(),
         new LoosenedWhileOut(),
         new RemovedBeforeWhatCovers(),

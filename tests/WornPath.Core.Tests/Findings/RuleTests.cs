@@ -58,6 +58,8 @@ public class RuleTests
         ("TRQ014", 2, () => new Written().Joint("cover bolts", "22 N·m").Steps("Remove the cover bolts.", "Torque the cover bolts to 22 N·m.")),
         ("THR005", 2, () => new Written().Joint("cover bolts", "22 N·m").Set("cover bolts", "treatment", "threadlocker, medium").Steps("Remove the cover bolts.", "Start the cover bolts by hand.", "Torque the cover bolts to 22 N·m.")),
         ("THR006", 2, () => new Written().Joint("cover bolts", "22 N·m").Set("cover bolts", "treatment", "threadlocker, medium").Steps("Remove the cover bolts.", "Apply medium threadlocker to the cover bolts.", "Start the cover bolts by hand.", "Torque the cover bolts to 22 N·m.")),
+        ("THR007", 1, () => new Written().Part("caliper").Joint("caliper bolts", "60 N·m", fastener: "M12 10.9 bolt", holds: "caliper").Set("caliper bolts", "treatment", "anti-seize").Steps("Torque the caliper bolts to 60 N·m.")),
+        ("THR004", 1, () => new Written().Part("O-ring").Joint("cover screws", "5 N·m", fastener: "M5 8.8 screw", holds: "O-ring").Set("cover screws", "treatment", "threadlocker, low").Steps("Torque the cover screws to 5 N·m.")),
         ("ORD004", 1, () => new Written().Part("cover").Steps("Fit the cover.")),
         ("ORD004", 3, () => Cover("Remove the cover bolts and the cover.", "Fit the cover.", "Fit the cover with the cover bolts.", "Torque the cover bolts to 22 N·m.")),
         ("ORD005", 2, () => Cover("Remove the cover bolts and the cover.", "Loosen the cover bolts.", "Fit the cover with the cover bolts.", "Torque the cover bolts to 22 N·m.")),
