@@ -3,10 +3,15 @@ import { computed, ref, watch } from 'vue';
 import { api, take, type JointTable, type Trouble } from '../shared/api/client';
 import { troubleOf } from '../shared/api/trouble';
 import { useDraft } from '../shared/draft';
+import { useEscape } from '../shared/escape';
 
 /** A fastener table pasted from a spreadsheet: what was understood is shown before anything is taken. */
 const open = defineModel<boolean>('open', { required: true });
 const draft = useDraft();
+useEscape(
+  () => open.value,
+  () => (open.value = false),
+);
 const text = ref('');
 const table = ref<JointTable | null>(null);
 const trouble = ref<Trouble | null>(null);

@@ -1,10 +1,15 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue';
+import { useEscape } from '../shared/escape';
 
 /** Places the fasteners of a free layout: a click sets the next one, dragging or the arrow keys move one. What is written is the pattern's text. */
 const open = defineModel<boolean>('open', { required: true });
 const props = defineProps<{ count: number; pattern: string; name: string }>();
 const emit = defineEmits<{ place: [pattern: string] }>();
+useEscape(
+  () => open.value,
+  () => (open.value = false),
+);
 const spots = ref<{ x: number; y: number }[]>([]);
 const board = ref<SVGSVGElement | null>(null);
 const held = ref<number | null>(null);

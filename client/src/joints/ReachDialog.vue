@@ -3,11 +3,16 @@ import { ref, watch } from 'vue';
 import { api, take, type ReachView, type ThingView, type Trouble } from '../shared/api/client';
 import { troubleOf } from '../shared/api/trouble';
 import { useDraft } from '../shared/draft';
+import { useEscape } from '../shared/escape';
 
 /** What must come off to reach a part, in the order it can, and why. */
 const props = defineProps<{ part: ThingView | null }>();
 const emit = defineEmits<{ close: [] }>();
 const draft = useDraft();
+useEscape(
+  () => props.part !== null,
+  () => emit('close'),
+);
 const reach = ref<ReachView | null>(null);
 const trouble = ref<Trouble | null>(null);
 

@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { useEventListener } from '@vueuse/core';
 import { computed, ref, watch } from 'vue';
 import { api, take, type JointSlipView, type Slip, type ThingView, type Trouble } from '../shared/api/client';
 import { troubleOf } from '../shared/api/trouble';
 import { useDraft } from '../shared/draft';
+import { useEscape } from '../shared/escape';
 import CalculatorSlip from '../slips/CalculatorSlip.vue';
 
 /** The slips of a joint: its numbers in the cells, what changes when one is changed, kept as the value's justification. */
@@ -35,10 +35,10 @@ watch(
   { immediate: true },
 );
 
-// The drawer hears Esc only while something in it has the focus; the button that kept the slip has lost it.
-useEventListener(document, 'keydown', (event: KeyboardEvent) => {
-  if (event.key === 'Escape' && open.value) open.value = false;
-});
+useEscape(
+  () => open.value,
+  () => (open.value = false),
+);
 
 const keep = (): void =>
   draft.send({ do: 'setField', id: props.joint.id, field: 'justification', before: kept.value, after: summary.value });

@@ -3,11 +3,16 @@ import { ref, watch } from 'vue';
 import { api, take, type RefitView, type Trouble } from '../shared/api/client';
 import { troubleOf } from '../shared/api/trouble';
 import { useDraft } from '../shared/draft';
+import { useEscape } from '../shared/escape';
 
 /** The refit the core proposes from a removal: looked at first, then written in one edit that one undo takes back. */
 const open = defineModel<boolean>('open', { required: true });
 const props = defineProps<{ phase: { id: string; name: string } }>();
 const draft = useDraft();
+useEscape(
+  () => open.value,
+  () => (open.value = false),
+);
 const refit = ref<RefitView | null>(null);
 const trouble = ref<Trouble | null>(null);
 const busy = ref(false);
