@@ -13,7 +13,8 @@ const label = computed(() =>
     ? `${percent(preload.value.target)} of the proof load at the target, ${percent(preload.value.low)} to ${percent(preload.value.high)} with the scatter of a hand wrench`
     : 'not judged',
 );
-const level = computed(() => (!preload.value ? '' : preload.value.low > 1 ? 'stop' : preload.value.high > 1 ? 'warn' : 'fine'));
+const levels = { yields: 'stop', mayYield: 'warn', tooLittle: 'warn', bears: 'fine' } as const;
+const level = computed(() => (preload.value ? levels[preload.value.verdict] : ''));
 </script>
 
 <template>

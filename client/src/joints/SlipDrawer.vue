@@ -15,7 +15,7 @@ const chosen = ref<string | null>(null);
 const slip = ref<Slip | null>(null);
 const trouble = ref<Trouble | null>(null);
 const current = computed(() => slips.value.find((s) => s.id === chosen.value) ?? slips.value[0]);
-const summary = computed(() => (slip.value ? `${slip.value.lines.join('; ')}. ${slip.value.result}`.slice(0, 500) : ''));
+const summary = computed(() => slip.value?.summary ?? '');
 const kept = computed(() => props.joint.fields.justification ?? '');
 
 watch(

@@ -3,7 +3,7 @@ import { computed, onMounted, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { api, take, type CalculatorView, type Trouble } from '../shared/api/client';
 import { troubleOf } from '../shared/api/trouble';
-import PlainBar from '../frame/PlainBar.vue';
+import PlainPage from '../frame/PlainPage.vue';
 import CalculatorSlip from './CalculatorSlip.vue';
 
 /** The calculators alone, for who only wants an answer. */
@@ -23,51 +23,36 @@ onMounted(async () => {
 </script>
 
 <template>
-  <div class="page">
-    <PlainBar />
-    <main tabindex="0" aria-label="Slips">
-      <h1>Slips</h1>
-      <p class="quiet">
-        One question, its formula, every number with its source. Nothing is kept here; beside a joint a slip can be kept with its value.
-      </p>
-      <p v-if="trouble" role="alert">
-        <strong>{{ trouble.title }}</strong> {{ trouble.detail }}
-      </p>
-      <div class="sides">
-        <nav aria-label="Questions">
-          <button
-            v-for="calculator in calculators"
-            :key="calculator.id"
-            type="button"
-            :aria-current="calculator.id === chosen?.id"
-            @click="router.replace({ query: { ask: calculator.id } })"
-          >
-            {{ calculator.title }}
-          </button>
-        </nav>
-        <section v-if="chosen" :aria-label="chosen.title">
-          <h2>{{ chosen.title }}</h2>
-          <CalculatorSlip :calculator="chosen" />
-        </section>
-      </div>
-    </main>
-  </div>
+  <PlainPage name="Slips">
+    <h1>Slips</h1>
+    <p class="quiet about">
+      One question, its formula, every number with its source. Nothing is kept here; beside a joint a slip can be kept with its value.
+    </p>
+    <p v-if="trouble" role="alert">
+      <strong>{{ trouble.title }}</strong> {{ trouble.detail }}
+    </p>
+    <div class="sides">
+      <nav aria-label="Questions">
+        <button
+          v-for="calculator in calculators"
+          :key="calculator.id"
+          type="button"
+          :aria-current="calculator.id === chosen?.id"
+          @click="router.replace({ query: { ask: calculator.id } })"
+        >
+          {{ calculator.title }}
+        </button>
+      </nav>
+      <section v-if="chosen" :aria-label="chosen.title">
+        <h2>{{ chosen.title }}</h2>
+        <CalculatorSlip :calculator="chosen" />
+      </section>
+    </div>
+  </PlainPage>
 </template>
 
 <style scoped>
-.page {
-  height: 100%;
-  display: flex;
-  flex-direction: column;
-}
-
-main {
-  flex: 1;
-  overflow: auto;
-  padding: 26px 82px 60px;
-}
-
-main > p {
+.about {
   margin: 4px 0 20px;
 }
 

@@ -2,7 +2,7 @@
 import { computed, onMounted, ref } from 'vue';
 import { api, take, type HouseRules, type Trouble, type WorkshopView } from '../shared/api/client';
 import { troubleOf } from '../shared/api/trouble';
-import PlainBar from '../frame/PlainBar.vue';
+import PlainPage from '../frame/PlainPage.vue';
 import RulesForm from './RulesForm.vue';
 
 /** The workshop: the wrench crib every value is held against, and the house rules of the arithmetic. */
@@ -58,98 +58,83 @@ async function readFile(event: Event): Promise<void> {
 </script>
 
 <template>
-  <div class="page">
-    <PlainBar />
-    <main tabindex="0" aria-label="Workshop">
-      <div class="head">
-        <h1>Workshop</h1>
-        <p class="quiet">Every value of every sheet is held against these torque tools and judged by these rules.</p>
-      </div>
-      <p v-if="trouble" class="trouble" role="alert">
-        <strong>{{ trouble.title }}</strong> {{ trouble.detail }}
-      </p>
-      <p v-if="said" role="status" class="said">{{ said }}</p>
-      <template v-if="workshop">
-        <section aria-labelledby="crib">
-          <div class="line">
-            <h2 id="crib">Wrench crib</h2>
-            <a class="quiet" href="/api/workshop/crib.csv" download="crib.csv">Save as CSV</a>
-            <template v-if="workshop.mayChange">
-              <button type="button" class="link" @click="file?.click()">Put a CSV in its place</button>
-              <input
-                ref="file"
-                type="file"
-                accept=".csv,text/csv"
-                class="visually-hidden"
-                tabindex="-1"
-                aria-label="Crib as CSV"
-                @change="readFile"
-              />
-            </template>
-          </div>
-          <table v-if="rows.length">
-            <thead>
-              <tr>
-                <th v-for="column in columns" :key="column" scope="col">{{ column }}</th>
-                <th scope="col">used from</th>
-                <th scope="col">calibrate by</th>
-                <th v-if="workshop.mayChange" scope="col"><span class="visually-hidden">Take away</span></th>
-              </tr>
-            </thead>
-            <tbody>
-              <tr v-for="(row, i) in rows" :key="i">
-                <td v-for="column in columns" :key="column" :class="{ name: column === 'name' }">
-                  <input
-                    v-if="workshop.mayChange"
-                    v-model="row[column]"
-                    :aria-label="`${column} of ${row.name || `tool ${i + 1}`}`"
-                    :placeholder="column === 'calibrated' ? 'yyyy-mm-dd' : undefined"
-                    maxlength="60"
-                  />
-                  <template v-else>{{ row[column] }}</template>
-                </td>
-                <td class="figures quiet">{{ about(row)?.usedFrom }}</td>
-                <td class="figures" :class="{ overdue: about(row)?.overdue }" :title="about(row)?.overdue">
-                  {{ about(row)?.overdue ? '▲ ' : '' }}{{ about(row)?.due }}
-                </td>
-                <td v-if="workshop.mayChange">
-                  <button type="button" class="link" :aria-label="`take out ${row.name || 'tool'}`" @click="rows.splice(i, 1)">
-                    take out
-                  </button>
-                </td>
-              </tr>
-            </tbody>
-          </table>
-          <p v-else class="empty">
-            The crib is empty: no value is held against it.
-            <template v-if="workshop.mayChange">Add the torque tools you own, or put a CSV in its place.</template>
-          </p>
-          <div v-if="workshop.mayChange" class="line under">
-            <a-button @click="add">Add a tool</a-button>
-            <a-button type="primary" :disabled="!changed" @click="keep">Keep the crib</a-button>
-            <span v-if="changed" class="quiet">Not kept yet.</span>
-          </div>
-          <p v-else class="quiet">An approver or administrator keeps the crib.</p>
-        </section>
-        <RulesForm :rules="workshop.rules" :may-change="workshop.mayChange" @keep="keepRules" />
-      </template>
-    </main>
-  </div>
+  <PlainPage name="Workshop">
+    <div class="head">
+      <h1>Workshop</h1>
+      <p class="quiet">Every value of every sheet is held against these torque tools and judged by these rules.</p>
+    </div>
+    <p v-if="trouble" class="trouble" role="alert">
+      <strong>{{ trouble.title }}</strong> {{ trouble.detail }}
+    </p>
+    <p v-if="said" role="status" class="said">{{ said }}</p>
+    <template v-if="workshop">
+      <section aria-labelledby="crib">
+        <div class="line">
+          <h2 id="crib">Wrench crib</h2>
+          <a class="quiet" href="/api/workshop/crib.csv" download="crib.csv">Save as CSV</a>
+          <template v-if="workshop.mayChange">
+            <button type="button" class="link" @click="file?.click()">Put a CSV in its place</button>
+            <input
+              ref="file"
+              type="file"
+              accept=".csv,text/csv"
+              class="visually-hidden"
+              tabindex="-1"
+              aria-label="Crib as CSV"
+              @change="readFile"
+            />
+          </template>
+        </div>
+        <table v-if="rows.length">
+          <thead>
+            <tr>
+              <th v-for="column in columns" :key="column" scope="col">{{ column }}</th>
+              <th scope="col">used from</th>
+              <th scope="col">calibrate by</th>
+              <th v-if="workshop.mayChange" scope="col"><span class="visually-hidden">Take away</span></th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="(row, i) in rows" :key="i">
+              <td v-for="column in columns" :key="column" :class="{ name: column === 'name' }">
+                <input
+                  v-if="workshop.mayChange"
+                  v-model="row[column]"
+                  :aria-label="`${column} of ${row.name || `tool ${i + 1}`}`"
+                  :placeholder="column === 'calibrated' ? 'yyyy-mm-dd' : undefined"
+                  maxlength="60"
+                />
+                <template v-else>{{ row[column] }}</template>
+              </td>
+              <td class="figures quiet">{{ about(row)?.usedFrom }}</td>
+              <td class="figures" :class="{ overdue: about(row)?.overdue }" :title="about(row)?.overdue">
+                {{ about(row)?.overdue ? '▲ ' : '' }}{{ about(row)?.due }}
+              </td>
+              <td v-if="workshop.mayChange">
+                <button type="button" class="link" :aria-label="`take out ${row.name || 'tool'}`" @click="rows.splice(i, 1)">
+                  take out
+                </button>
+              </td>
+            </tr>
+          </tbody>
+        </table>
+        <p v-else class="empty">
+          The crib is empty: no value is held against it.
+          <template v-if="workshop.mayChange">Add the torque tools you own, or put a CSV in its place.</template>
+        </p>
+        <div v-if="workshop.mayChange" class="line under">
+          <a-button @click="add">Add a tool</a-button>
+          <a-button type="primary" :disabled="!changed" @click="keep">Keep the crib</a-button>
+          <span v-if="changed" class="quiet">Not kept yet.</span>
+        </div>
+        <p v-else class="quiet">An approver or administrator keeps the crib.</p>
+      </section>
+      <RulesForm :rules="workshop.rules" :may-change="workshop.mayChange" @keep="keepRules" />
+    </template>
+  </PlainPage>
 </template>
 
 <style scoped>
-.page {
-  height: 100%;
-  display: flex;
-  flex-direction: column;
-}
-
-main {
-  flex: 1;
-  overflow: auto;
-  padding: 26px 40px 60px;
-}
-
 .head {
   display: flex;
   align-items: baseline;

@@ -1,6 +1,5 @@
 using System.Collections.Immutable;
 using WornPath.Core.Editing;
-using WornPath.Core.Quantities;
 using WornPath.Core.Sheets;
 using WornPath.Core.Tightening;
 using WornPath.Core.Walking;
@@ -161,7 +160,7 @@ public sealed class ReverseBuilder
     private static void Start(Joint joint, List<string> sentences)
     {
         if (TreatmentAdvice.IsLocker(joint.Treatment) && joint is { Origin: Origin.Vehicle, Reuse: ReuseRule.Reuse }) sentences.Add($"Clean the {joint.Name}.");
-        if (joint.Treatment != Treatment.None) sentences.Add($"Apply {Fields.WordOf(joint.Treatment).Replace(",", "")} to the {joint.Name}.");
+        if (joint.Treatment != Treatment.None) sentences.Add(TighteningSentence.Apply(joint));
         sentences.Add($"Start the {(joint.Reuse == ReuseRule.Renew ? "new " : "")}{joint.Name} by hand.");
         if (joint.Count > 2) sentences.Add($"Snug the {joint.Name} in the order drawn.");
     }
@@ -181,22 +180,12 @@ public sealed class ReverseBuilder
 
     private string Tighten(Joint joint)
     {
-        var text = joint switch
-        {
-            { Untorqued: not null } => $"Snug the {joint.Name}.",
-            { Torque: null } => $"Torque the {joint.Name}.",
-            { Torque: { Seat: { } seat, Back: { } back } spec } => $"Torque the {joint.Name} to {seat} in the first pass while you turn it. Back off the {joint.Name} {new Angle(back)}. Torque the {joint.Name} to {spec.Target}.",
-            { Torque: { Back: { } back } spec } => $"Torque the {joint.Name} to {spec.Target}. Back off the {joint.Name} {new Angle(back)}.",
-            _ => $"Torque the {joint.Name} to {ValueOf(joint.Torque)}.",
-        };
-        if (joint.Torque is { ToNextSlot: true }) text += $" Turn the {joint.Name} on to the next slot, never back.";
+        var text = TighteningSentence.Of(joint);
         if (joint.Locking == Locking.CotterPin && Then(joint.Id).Joint is { PinIn: false, WasOut: false } && _pinned.Add(joint.Id)) text += $" Insert a new cotter pin in the {joint.Name}.";
         if (joint.Locking == Locking.Stake) text += $" Stake the {joint.Name}.";
         if (joint.Mark) text += $" Mark the {joint.Name}.";
         return text;
     }
-
-    private static string ValueOf(TorqueSpec spec) => spec.ThenAngle is { } angle ? $"{spec.Target} + {new Angle(angle)}" : spec.IsRange && !spec.IsTolerance ? spec.ShownIn(spec.Unit).Split(" + ")[0] : spec.Target.ToString();
 
     // What comes with the kit and was not met on the way, a step each: before the vehicle comes down, else at the end.
     private void FitWhatIsNew()

@@ -34,9 +34,15 @@ public sealed class PreloadSlip : Calculator
         if (cells.Problem is { } bad) return bad;
         if (fastener!.Thread is not { } thread || fastener.Class is not { } made) return new Problem("Thread and class are both needed.", "Write them as M10 8.8 or 3/8-16 grade 5.", "fastener");
         var torque = spec!.Target.NewtonMetres;
-        double proof = fastener.ProofLoadKn()!.Value, force = Preload.ShortFormKn(torque, thread, k), longForce = Preload.LongFormKn(torque, thread, mu, mu), scatter = workshop.Rules.Scatter;
-        double low = force / proof * (1 - scatter), high = force / proof * (1 + scatter);
-        var verdict = low > 1 ? "It passes the proof load even where friction is high: the fastener yields." : high > 1 ? "It may pass the proof load where friction is low." : high < Preload.LeastToHold ? "It is little: will the joint hold?" : "The fastener bears it.";
+        var preload = new Preload(Preload.ShortFormKn(torque, thread, k), fastener.ProofLoadKn()!.Value, k, workshop.Rules.Scatter);
+        double proof = preload.ProofKn, force = preload.TargetKn, longForce = Preload.LongFormKn(torque, thread, mu, mu);
+        var verdict = preload.Verdict switch
+        {
+            PreloadVerdict.Yields => "It passes the proof load even where friction is high: the fastener yields.",
+            PreloadVerdict.MayYield => "It may pass the proof load where friction is low.",
+            PreloadVerdict.TooLittle => "It is little: will the joint hold?",
+            _ => "The fastener bears it.",
+        };
         return new Slip(
             "F = T / (K · d)",
             "Shigley, Mechanical Engineering Design; NASA RP-1228",
@@ -50,10 +56,10 @@ public sealed class PreloadSlip : Calculator
             [
                 $"F = {Show(torque)} N·m / ({Show(k)} · {Show(thread.DiameterMm)} mm) = {Show(force)} kN",
                 $"proof load = {Show(thread.StressAreaMm2)} mm² · {Show(PropertyClass.ProofStrength(made, thread)!.Value)} MPa = {Show(proof)} kN",
-                $"F / proof load = {Percent(force / proof)}, {Percent(low)} to {Percent(high)} with the scatter of a hand wrench",
+                $"F / proof load = {Percent(preload.Utilisation)}, {Percent(preload.Low)} to {Percent(preload.High)} with the scatter of a hand wrench",
                 $"long form (VDI 2230) with μ = {Show(mu)}: {Show(longForce)} kN, {Percent(longForce / proof)}",
             ],
-            $"{Percent(force / proof)} of the proof load. {verdict}",
+            $"{Percent(preload.Utilisation)} of the proof load. {verdict}",
             "A common advice is 75 % of the proof load for a joint that is taken apart, 90 % for one that is not. The maker’s value goes before it.");
     }
 }

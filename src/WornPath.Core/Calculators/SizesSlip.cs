@@ -28,7 +28,7 @@ public sealed class SizesSlip : Calculator
         }
 
         foreach (var (form, name, source) in ((FastenerForm, string, string)[])[(FastenerForm.CapScrew, "socket cap screw", "ISO 4762, ISO 14579; ASME B18.3"), (FastenerForm.ButtonHeadScrew, "button head", "ISO 7380-1"), (FastenerForm.CountersunkScrew, "countersunk head", "ISO 10642"), (FastenerForm.PanHeadScrew, "pan head", "ISO 14583, ISO 7045")])
-            foreach (var drive in DriveSizes.Usual(thread, form)) numbers.Add(new("", name, drive.ToString(), source));
+            foreach (var drive in DriveSizes.Usual(thread, form)) numbers.Add(new("", name, drive.Kind == DriveKind.Hexalobular && DriveSizes.HexalobularAcross(int.Parse(drive.Size.AsSpan(1))) is { } mm ? $"{drive}, {Show(mm)} mm over the lobes" : drive.ToString(), source));
         if (DriveSizes.ExternalHexalobular(thread) is { } outside) numbers.Add(new("", "external hexalobular head", outside.ToString(), "common practice, no source"));
         if (CastleNut.PinOf(thread) is { } pin) numbers.Add(new("", "cotter pin of a castle nut", pin, "ISO 1234, DIN 935; ASME B18.8.1"));
         if (Washer.Of(thread) is { } washer) numbers.Add(new("", "plain washer", $"{Show(washer.BoreMm)} × {Show(washer.OutsideMm)} × {Show(washer.ThicknessMm)} mm", "ISO 7089"));

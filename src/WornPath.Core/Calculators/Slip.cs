@@ -18,8 +18,18 @@ public sealed record SlipNumber(string Symbol, string Name, string Value, string
 /// <param name="Caution">What it does not say; empty for nothing.</param>
 public sealed record Slip(string Formula, string FormulaSource, ImmutableArray<SlipNumber> Numbers, ImmutableArray<string> Lines, string Result, string Caution)
 {
-    /// <summary>The slip in one line, as it is kept beside a value.</summary>
-    public string Summary => $"{string.Join("; ", Lines)}. {Result}";
+    /// <summary>The longest a summary is: what the field that keeps it takes.</summary>
+    public const int LongestSummary = 500;
+
+    /// <summary>The slip in one line, as it is kept beside a value; a long one is cut.</summary>
+    public string Summary
+    {
+        get
+        {
+            var whole = $"{Result} {string.Join("; ", Lines)}";
+            return whole.Length <= LongestSummary ? whole : whole[..(LongestSummary - 1)] + "…";
+        }
+    }
 }
 
 /// <summary>A cell of a calculator.</summary>

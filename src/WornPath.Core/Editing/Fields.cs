@@ -48,7 +48,7 @@ public static class Fields
             Of<Joint>(Choice<Joint, ReuseRule>("reuse", "reuse or renew", j => j.Reuse, (j, v) => j with { Reuse = v })),
             Of<Joint>(Choice<Joint, Locking>("locking", "locked by", j => j.Locking, (j, v) => j with { Locking = v })),
             Of<Joint>(new Field<Joint>("mark", "witness mark", j => j.Mark ? "yes" : "no", SetMark, ["no", "yes"])),
-            Of<Joint>(Text<Joint>("justification", "justification", j => j.Justification, (j, v) => j with { Justification = v }, 500)),
+            Of<Joint>(Text<Joint>("justification", "justification", j => j.Justification, (j, v) => j with { Justification = v }, Calculators.Slip.LongestSummary)),
             Of<Joint>(Choice<Joint, StatedFor>("stated", "value stated for", j => j.Stated, (j, v) => j with { Stated = v })),
             Of<Joint>(Choice<Joint, TighteningCondition>("condition", "torqued with", j => j.Condition, (j, v) => j with { Condition = v })),
             Of<Joint>(Text<Joint>("heldBy", "held from turning by", j => j.HeldBy, (j, v) => j with { HeldBy = v }, 120)),

@@ -90,7 +90,4 @@ public static class AcrossFlats
                 return [];
         }
     }
-
-    /// <summary>The metric diameters of the table, in mm.</summary>
-    public static IEnumerable<decimal> MetricDiameters => Metric.Keys.Order();
 }

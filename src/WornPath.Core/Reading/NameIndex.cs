@@ -61,14 +61,17 @@ public sealed class NameIndex
     {
         if (stems.Count == 0) return new Found(null, []);
         if (stems.Count == 1 && _byId.TryGetValue(stems[0], out var byId)) return new Found(byId, []);
-        List<Thing> full = [], partial = [];
+        List<Thing> full = [], partial = [], exact = [];
         foreach (var entry in WithHead(stems[^1]))
         {
             if (!Covers(entry.Stems, stems)) continue;
             var list = entry.Stems.Length == stems.Count ? full : partial;
             if (!list.Contains(entry.Thing)) list.Add(entry.Thing);
+            if (list == full && entry.Stems.SequenceEqual(stems) && !exact.Contains(entry.Thing)) exact.Add(entry.Thing);
         }
 
+        // Who is spelled to the letter is meant, however near another name comes.
+        if (exact.Count == 1) return new Found(exact[0], []);
         if (full.Count == 1) return new Found(full[0], []);
         if (full.Count > 1) return new Found(null, full);
         if (partial.Count == 1) return new Found(partial[0], []);

@@ -3,6 +3,22 @@ using WornPath.Core.Quantities;
 
 namespace WornPath.Core.Tightening;
 
+/// <summary>What a preload means to the fastener.</summary>
+public enum PreloadVerdict
+{
+    /// <summary>So little that the joint may not hold.</summary>
+    TooLittle,
+
+    /// <summary>The fastener bears it.</summary>
+    Bears,
+
+    /// <summary>It passes the proof load where friction is low.</summary>
+    MayYield,
+
+    /// <summary>It passes the proof load even where friction is high.</summary>
+    Yields,
+}
+
 /// <summary>
 /// What a torque does to a fastener: the preload it makes, as a part of the proof load, with the band that the scatter of
 /// a hand torque wrench leaves.
@@ -21,6 +37,9 @@ public sealed record Preload(double TargetKn, double ProofKn, double NutFactor, 
 
     /// <summary>Below this part of the proof load a joint is asked whether it will hold. Common practice, no source.</summary>
     public const double LeastToHold = 0.25;
+
+    /// <summary>What the band means.</summary>
+    public PreloadVerdict Verdict => Low > 1 ? PreloadVerdict.Yields : High > 1 ? PreloadVerdict.MayYield : High < LeastToHold ? PreloadVerdict.TooLittle : PreloadVerdict.Bears;
 
     /// <summary>Part of the proof load at the target.</summary>
     public double Utilisation => TargetKn / ProofKn;

@@ -46,8 +46,6 @@ public sealed class Walker
         _moments[Walk.Vehicle] = [new Moment(-1, -1, default)];
     }
 
-    private static void Keep(List<Moment> moments, ThingState state, int order, int step) => moments.Add(new Moment(order, step, state));
-
     private void Do(int stepIndex, Step step, StepAction action)
     {
         var order = _events.Count;
@@ -56,13 +54,13 @@ public sealed class Walker
             var moments = _moments[id];
             var before = moments[^1].State;
             var after = Next(thing, before, action);
-            if (after != before) Keep(moments, after, order, stepIndex);
+            if (after != before) moments.Add(new Moment(order, stepIndex, after));
             _events.Add(new WalkEvent(order, stepIndex, step, action, thing, before, after));
             // An aid the part hangs from comes into place with it.
             if (action is { Verb: Verb.HangAside, With: { } aid } && _things.TryGetValue(aid, out var hanger) && _moments[aid][^1].State is { InPlace: false } empty)
             {
                 var placed = empty with { InPlace = true };
-                Keep(_moments[aid], placed, order + 1, stepIndex);
+                _moments[aid].Add(new Moment(order + 1, stepIndex, placed));
                 _events.Add(new WalkEvent(order + 1, stepIndex, step, new StepAction { Verb = Verb.Place, Target = aid, At = action.At }, hanger, empty, placed));
             }
 

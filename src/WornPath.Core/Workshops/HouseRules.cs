@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using System.Text.Json.Serialization;
 using WornPath.Core.Quantities;
 using WornPath.Core.Sheets;
+using WornPath.Core.Tightening;
 
 namespace WornPath.Core.Workshops;
 
@@ -23,7 +24,7 @@ public enum TreatedSchool
 /// <param name="Oiled">Oiled; also wet threadlocker and sealant, unless their maker says otherwise.</param>
 /// <param name="Greased">Greased.</param>
 /// <param name="AntiSeize">With anti-seize.</param>
-public sealed record NutFactors(double AsReceived = 0.20, double Oiled = 0.18, double Greased = 0.16, double AntiSeize = 0.14)
+public sealed record NutFactors(double AsReceived = Preload.DefaultNutFactor, double Oiled = 0.18, double Greased = 0.16, double AntiSeize = 0.14)
 {
     /// <summary>The factor of a treatment.</summary>
     public double Of(Treatment treatment) => treatment switch
@@ -38,8 +39,8 @@ public sealed record NutFactors(double AsReceived = 0.20, double Oiled = 0.18, d
 /// <summary>The choices of a workshop where practice has more than one school. The defaults say why beside them.</summary>
 public sealed record HouseRules
 {
-    /// <summary>Scatter of preload under a hand torque wrench, as a part of it: ±25 %. NASA RP-1228, from memory.</summary>
-    public double Scatter { get; init; } = 0.25;
+    /// <summary>Scatter of preload under a hand torque wrench, as a part of it.</summary>
+    public double Scatter { get; init; } = Preload.DefaultScatter;
 
     /// <summary>Where in a range the wrench is set: the middle leaves equal room for its error on both sides.</summary>
     public RangeTarget Target { get; init; }

@@ -37,8 +37,8 @@ public sealed record PhaseView(string Id, string Name, ImmutableArray<string> St
 /// <param name="Steps">Numbers of the steps that use it.</param>
 public sealed record ThingView(string Id, ThingKind Kind, string Name, IReadOnlyDictionary<string, string> Fields, ImmutableArray<int> Steps);
 
-/// <summary>Preload as a part of the proof load: at the target and at both ends of the scatter.</summary>
-public sealed record PreloadView(double Low, double Target, double High);
+/// <summary>Preload as a part of the proof load: at the target and at both ends of the scatter, and what that means.</summary>
+public sealed record PreloadView(double Low, double Target, double High, PreloadVerdict Verdict);
 
 /// <summary>The wrench for a value.</summary>
 /// <param name="Name">The wrench; empty where the crib has none that covers.</param>
@@ -167,7 +167,7 @@ public static class SheetViews
         return new JointView(
             joint.Id,
             joint.Torque?.ShownInCounterpart() ?? "",
-            judgement.Preload is { } preload ? new PreloadView(preload.Low, preload.Utilisation, preload.High) : null,
+            judgement.Preload is { } preload ? new PreloadView(preload.Low, preload.Utilisation, preload.High, preload.Verdict) : null,
             joint.Fastener?.ProofLoadKn(),
             Bench.GlyphOf(walk, joint, walk.AtEnd(joint.Id).Joint),
             judgement.Wrench is { } choice ? new WrenchChoiceView(choice.Wrench?.Name ?? "", choice.Setting?.ToString() ?? "", choice.WhyNot, choice.Overdue ?? "") : null,

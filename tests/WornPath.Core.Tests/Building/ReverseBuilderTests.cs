@@ -1,3 +1,4 @@
+using CsCheck;
 using WornPath.Core.Building;
 
 namespace WornPath.Core.Tests.Building;
@@ -77,4 +78,29 @@ public class ReverseBuilderTests
     [Fact]
     public void What_is_back_already_is_not_put_back_again() =>
         Refit(new Written().Part("cover").Joint("cover bolts", "22 N·m", holds: "cover").Steps("Remove the cover bolts and the cover.", "Fit the cover, start the cover bolts and torque them to 22 N·m.")).ShouldBeEmpty();
+
+    // Covers behind covers, each held by its bolts, a wheel, a lead, a plug, what is replaced and what is thrown away: taken off in an
+    // order that walks clean, the proposal puts it back so that nothing is left to find.
+    [Fact]
+    public void Any_clean_removal_is_put_back_without_a_stop_or_a_warning() => Gen
+        .Select(Gen.Int[1, 8], Gen.Int[0, 5].Array[8], Gen.Bool, Gen.Bool)
+        .Sample((count, kinds, raised, loosenedFirst) =>
+        {
+            var sheet = new Written().Thing(ThingKind.Connection, "lamp lead").Thing(ThingKind.Aid, "rag").Thing(ThingKind.Aid, "axle stands");
+            if (raised) sheet.Part("front wheel").Joint("wheel nuts", "130 N·m", holds: "front wheel");
+            var steps = new List<string>();
+            if (raised && loosenedFirst) steps.Add("Loosen the wheel nuts.");
+            if (raised) steps.AddRange(["Raise the tractor.", "Support the tractor on the axle stands.", "Remove the wheel nuts and the front wheel."]);
+            for (var i = 0; i < count; i++)
+            {
+                var name = $"{(char)('a' + i)}plate";
+                sheet.Part(name, fate: kinds[i] == 1 ? "replace" : kinds[i] == 2 ? "discard" : "refit", behind: i > 0 && kinds[i - 1] != 2 ? $"{(char)('a' + i - 1)}plate" : "")
+                    .Joint($"{name} bolts", kinds[i] == 3 ? "snug" : "22 N·m", holds: name, locking: kinds[i] == 4 ? "cotter pin" : "none", reuse: kinds[i] == 5 ? "renew" : "reuse");
+                steps.Add((kinds[i] == 4 ? $"Pull the cotter pin from the {name} bolts. " : "") + $"Remove the {name} bolts and the {name}.");
+                if (i == 0) steps.Add("Unplug the lamp lead.");
+            }
+
+            steps.Add("Stuff the rag into the bore.");
+            ShouldWalkClean(Built(sheet.Steps([.. steps])));
+        });
 }

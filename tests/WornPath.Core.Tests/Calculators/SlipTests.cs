@@ -57,4 +57,14 @@ public class SlipTests
             foreach (var calculator in CalculatorList.All)
                 if (calculator.For(joint, Workshop.Default) is { } texts) calculator.Work(texts, Workshop.Default).IsGood.ShouldBeTrue($"{calculator.Id} of {joint.Name}");
     }
+
+    [Fact]
+    public void A_long_slip_is_kept_with_its_result_and_no_more_than_its_field_takes()
+    {
+        var slip = Work("pattern", ("count", "150")).Value;
+        slip.Summary.Length.ShouldBe(Slip.LongestSummary);
+        var joint = new Written().Joint("cover bolts");
+        joint.Set("cover bolts", "justification", Work("preload").Value.Summary);
+        joint.Sheet.Joints[0].Justification.ShouldBe(Work("preload").Value.Summary);
+    }
 }

@@ -184,4 +184,13 @@ public class SentenceTests
             }
         });
     }
+
+    [Fact]
+    public void A_name_spelled_to_the_letter_is_meant_however_near_another_comes()
+    {
+        var sheet = new Written().Part("inner plate").Part("inter plate").Steps("Remove the inter plate.", "Remove the innner plate.");
+        sheet.Chips(1).ShouldBe("remove P2 inter plate");
+        sheet.Step(1).Questions.ShouldBeEmpty();
+        sheet.Chips(2).ShouldBe("remove P1 inner plate", "one slip from the one, two from the other");
+    }
 }

@@ -123,17 +123,22 @@ public class PublishedExampleTests
     [InlineData(10, 4, 18)]
     public void A_slot_meets_a_hole_every_so_many_degrees(int slots, int openings, double degrees) => new SlotAlignment(slots, openings).PitchDegrees.ShouldBe(degrees, 1e-9);
 
+    // Every slot against every opening, all round: the gap from one meeting to the next is the pitch, and always the same.
     [Fact]
-    public void The_next_slot_is_ahead_and_the_nearest_by_trying_every_slot() => Gen.Select(Gen.Int[3, 12], Gen.Int[1, 2], Gen.Double[0, 360], Gen.Double[0, 360]).Sample(
-        (slots, holes, nut, hole) =>
+    public void The_meetings_of_slots_and_openings_are_a_pitch_apart()
+    {
+        for (var slots = 3; slots <= 24; slots++)
         {
-            var turn = new SlotAlignment(slots, holes * 2).TurnOn(nut, hole);
-            var brute = Enumerable.Range(0, slots).SelectMany(s => Enumerable.Range(0, holes * 2).Select(o => (((hole + (360.0 * o / (holes * 2)) - nut - (360.0 * s / slots)) % 360) + 720) % 360)).Min();
-            var pitch = new SlotAlignment(slots, holes * 2).PitchDegrees;
-            turn.ShouldBeInRange(0, pitch);
-            // Where a slot all but meets already, none and a whole pitch are the same turn.
-            Math.Min(Math.Abs(turn - brute), pitch - Math.Abs(turn - brute)).ShouldBeLessThan(1e-6);
-        });
+            foreach (var openings in (int[])[2, 4])
+            {
+                // In parts of a turn that make all angles whole numbers.
+                var round = slots * openings;
+                var meetings = Enumerable.Range(0, slots).SelectMany(s => Enumerable.Range(0, openings).Select(o => (((o * slots) - (s * openings)) % round + round) % round)).Distinct().Order().ToList();
+                var gaps = meetings.Zip(meetings.Skip(1).Append(meetings[0] + round), (a, b) => b - a).Distinct().ToList();
+                new SlotAlignment(slots, openings).PitchDegrees.ShouldBe(gaps.ShouldHaveSingleItem() * 360.0 / round, 1e-9, $"{slots} slots, {openings} openings");
+            }
+        }
+    }
 
     // Lever law, worked: 60 N·m, wrench 400 mm. 100 mm straight on: 48; at 90°: 60; at 60°: 60·400/450; back along the wrench: 80.
     [Theory]

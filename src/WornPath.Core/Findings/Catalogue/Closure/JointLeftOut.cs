@@ -1,3 +1,4 @@
+using WornPath.Core.Building;
 using WornPath.Core.Sheets;
 using WornPath.Core.Walking;
 
@@ -39,7 +40,7 @@ public sealed class JointLeftOut : Rule
     {
         var renew = joint.Reuse == ReuseRule.Renew ? "new " : "";
         var start = $"Start the {renew}{joint.Name} by hand.";
-        var tighten = JointLeftSlack.Sentence(joint);
+        var tighten = TighteningSentence.Of(joint);
         var wheel = Natures.HoldsAWheel(joint, walk.Things);
         return wheel
             ? Fixes.InsertAtEnd(walk, $"Start and tighten {joint.Id} at the end", start, tighten)

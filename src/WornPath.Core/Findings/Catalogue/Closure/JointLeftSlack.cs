@@ -1,3 +1,4 @@
+using WornPath.Core.Building;
 using WornPath.Core.Sheets;
 using WornPath.Core.Walking;
 
@@ -26,15 +27,7 @@ public sealed class JointLeftSlack : Rule
         }
     }
 
-    /// <summary>The sentence that brings a joint to what it is specified to.</summary>
-    public static string Sentence(Joint joint) => joint switch
-    {
-        { Untorqued: not null } => $"Snug {Fixes.The(joint)}.",
-        { Torque: { } torque } => $"Torque {Fixes.The(joint)} to {torque}.",
-        _ => $"Torque {Fixes.The(joint)}.",
-    };
-
     private static Fix? Tighten(Walk walk, Joint joint, int after) => Natures.HoldsAWheel(joint, walk.Things)
-        ? Fixes.InsertAtEnd(walk, $"Tighten {joint.Id} at the end", Sentence(joint))
-        : Fixes.InsertInRefit(walk, after, $"Tighten {joint.Id}", Sentence(joint));
+        ? Fixes.InsertAtEnd(walk, $"Tighten {joint.Id} at the end", TighteningSentence.Of(joint))
+        : Fixes.InsertInRefit(walk, after, $"Tighten {joint.Id}", TighteningSentence.Of(joint));
 }

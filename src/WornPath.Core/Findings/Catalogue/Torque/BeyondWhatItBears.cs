@@ -19,11 +19,11 @@ public sealed class BeyondWhatItBears : Rule
         foreach (var joint in walk.Sheet.Joints)
         {
             var judgement = JointJudgement.Of(joint, walk.Workshop);
-            if (judgement.Meant is null && judgement.Preload is { High: > 1 } preload) yield return Of(walk, joint, judgement.Target!.Value, preload, "");
+            if (judgement.Meant is null && judgement.Preload is { Verdict: PreloadVerdict.MayYield or PreloadVerdict.Yields } preload) yield return Of(walk, joint, judgement.Target!.Value, preload, "");
             foreach (var variant in joint.Variants)
             {
                 var target = variant.Torque.TargetBy(walk.Workshop.Rules.Target);
-                if (Preload.Of(joint.Fastener, variant.Torque, walk.Workshop.Rules.NutFactors.Of(joint.Treatment), walk.Workshop.Rules.Target, walk.Workshop.Rules.Scatter) is { High: > 1 } there)
+                if (Preload.Of(joint.Fastener, variant.Torque, walk.Workshop.Rules.NutFactors.Of(joint.Treatment), walk.Workshop.Rules.Target, walk.Workshop.Rules.Scatter) is { Verdict: PreloadVerdict.MayYield or PreloadVerdict.Yields } there)
                     yield return Of(walk, joint, target, there, $", {variant.When}");
             }
         }
@@ -35,11 +35,11 @@ public sealed class BeyondWhatItBears : Rule
         var bears = new Quantities.Torque((decimal)Preload.TorqueFor(joint.Fastener, 1, preload.NutFactor)!.Value, TorqueUnit.NewtonMetre).In(target.Unit);
         var shown = $"{Rounding.ToSettable(bears).ToString("0.#", CultureInfo.InvariantCulture)} {target.Unit.Symbol()}";
         var percent = (preload.Utilisation * 100).ToString("0", CultureInfo.InvariantCulture);
-        var message = preload.Low > 1
+        var message = preload.Verdict == PreloadVerdict.Yields
             ? $"{target}{when} is above what {Article(fastener)} {fastener} bears (about {shown}): {percent} % of its proof load. Is this {joint.Id}’s value, and is the unit right?"
             : $"{target}{when} may pass the proof load of {Article(fastener)} {fastener} where friction is low ({percent} % of it at the target; it is reached at about {shown}). Check the value of {joint.Id}.";
         var finding = AtTorque(walk, joint, message);
-        return preload.Low > 1 ? finding : finding with { Severity = Severity.Warn };
+        return preload.Verdict == PreloadVerdict.Yields ? finding : finding with { Severity = Severity.Warn };
     }
 
     private static string Article(string fastener) => fastener[0] is 'M' or '8' ? "an" : "a";

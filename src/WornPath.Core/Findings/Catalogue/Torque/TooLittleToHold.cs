@@ -14,7 +14,7 @@ public sealed class TooLittleToHold : Rule
         foreach (var joint in walk.Sheet.Joints)
         {
             var judgement = JointJudgement.Of(joint, walk.Workshop);
-            if (judgement is not { Meant: null, Preload: { High: < Preload.LeastToHold } preload }) continue;
+            if (judgement is not { Meant: null, Preload: { Verdict: PreloadVerdict.TooLittle } preload }) continue;
             var percent = (preload.Utilisation * 100).ToString("0", CultureInfo.InvariantCulture);
             yield return AtTorque(walk, joint, $"{judgement.Target} brings {joint.Label} to {percent} % of its proof load. Will it hold? Check the value; if snug is meant, write snug.");
         }

@@ -1,3 +1,4 @@
+using WornPath.Core.Building;
 using WornPath.Core.Editing;
 using WornPath.Core.Sheets;
 using WornPath.Core.Walking;
@@ -17,8 +18,7 @@ public sealed class NeverApplied : Rule
             var events = walk.EventsOf(joint.Id);
             // A joint that is only torqued again keeps what is on it.
             if (events.FirstOrDefault(e => e.Before.Joint.IsOut && e.Action.Verb is Verb.Start or Verb.Snug or Verb.Torque) is not { } goesIn || events.Any(e => e.Action.Verb == Verb.Treat)) continue;
-            var word = Fields.WordOf(joint.Treatment).Replace(",", "", StringComparison.Ordinal);
-            yield return At(goesIn, $"{joint.Label} get {Fields.WordOf(joint.Treatment)} by Joints, and no step says so before they go in here.", Fixes.InsertBefore(walk, goesIn.StepIndex, $"Apply {word} first", $"Apply {word} to {Fixes.The(joint)}."));
+            yield return At(goesIn, $"{joint.Label} get {Fields.WordOf(joint.Treatment)} by Joints, and no step says so before they go in here.", Fixes.InsertBefore(walk, goesIn.StepIndex, $"Apply {TighteningSentence.TreatmentWords(joint)} first", TighteningSentence.Apply(joint)));
         }
     }
 }

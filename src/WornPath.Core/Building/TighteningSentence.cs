@@ -1,0 +1,36 @@
+using WornPath.Core.Editing;
+using WornPath.Core.Quantities;
+using WornPath.Core.Sheets;
+
+namespace WornPath.Core.Building;
+
+/// <summary>The sentences the program writes itself about a joint: read like any other, so they stand in words the lexicon knows.</summary>
+public static class TighteningSentence
+{
+    /// <summary>Brings a joint to what it is specified to: the value, a bearing seated and backed off, the next slot, or snug.</summary>
+    public static string Of(Joint joint)
+    {
+        var text = joint switch
+        {
+            { Untorqued: { } without } => without == Untorqued.Snug ? $"Snug the {joint.Name}." : $"Snug the {joint.Name} {without}.",
+            { Torque: null } => $"Torque the {joint.Name}.",
+            { Torque: { Seat: { } seat, Back: { } back } spec } => $"Torque the {joint.Name} to {seat} in the first pass while you turn it. Back off the {joint.Name} {new Angle(back)}. Torque the {joint.Name} to {spec.Target}.",
+            { Torque: { Back: { } back } spec } => $"Torque the {joint.Name} to {spec.Target}. Back off the {joint.Name} {new Angle(back)}.",
+            _ => $"Torque the {joint.Name} to {ValueOf(joint.Torque)}.",
+        };
+        return joint.Torque is { ToNextSlot: true } ? text + $" Turn the {joint.Name} on to the next slot, never back." : text;
+    }
+
+    /// <summary>Puts the joint's treatment on.</summary>
+    public static string Apply(Joint joint) => $"Apply {TreatmentWords(joint)} to the {joint.Name}.";
+
+    /// <summary>The treatment as a sentence says it: "threadlocker medium".</summary>
+    public static string TreatmentWords(Joint joint) => Fields.WordOf(joint.Treatment).Replace(",", "", StringComparison.Ordinal);
+
+    private static string ValueOf(TorqueSpec spec) => spec switch
+    {
+        { ThenAngle: { } angle } => $"{spec.Target} + {new Angle(angle)}",
+        { IsRange: true, IsTolerance: false } => TorqueSpec.Create(spec.Low, spec.High, spec.Unit).Value.ToString(),
+        _ => spec.Target.ToString(),
+    };
+}
