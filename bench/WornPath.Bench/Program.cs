@@ -2,13 +2,14 @@ using WornPath.Bench;
 using WornPath.Core.Findings;
 using WornPath.Core.Sheets;
 using WornPath.Core.Walking;
+using WornPath.Core.Workshops;
 
 // Every figure is a ratio of two things measured in turn in this run; the limits are those the issues name.
 var failed = false;
 var sheets = Enumerable.ToDictionary<int, int, Sheet>([300, 500, 2000], n => n, LongSheet.Of);
 var json = SheetJson.Write(sheets[300]);
 var found = 0;
-void WalkAndFind(Sheet sheet) => found += Rules.Find(Walker.Run(sheet)).Length;
+void WalkAndFind(Sheet sheet) => found += WalkSet.Run(sheet, Workshop.Default).Findings.Length;
 
 var (walk, read) = Measure.InTurn(400, () => WalkAndFind(sheets[300]), () => SheetJson.Read(json));
 Say($"walk and findings of 300 steps {walk:0.000} ms, reading that sheet from JSON ({json.Length / 1024} kB) {read:0.000} ms", walk / read, 3);

@@ -37,7 +37,7 @@ public static class CheckCommand
         }
 
         if (!read.IsGood) return await SayAsync(trouble, file, read.Problem);
-        var findings = Rules.Find(Walker.Run(read.Value.Sheet, new Workshop { Crib = crib }));
+        var findings = WalkSet.Run(read.Value.Sheet, new Workshop { Crib = crib }).Findings;
         await output.WriteLineAsync(FindingsReport.Write(read.Value, findings, format, file.ToString()));
         return findings.Any(f => f.Severity == Severity.Stop) ? 2 : findings.Any(f => f.Severity == Severity.Warn) ? 1 : 0;
     }

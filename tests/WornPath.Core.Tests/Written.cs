@@ -43,6 +43,8 @@ internal sealed class Written
         return before == value ? this : Do(new SetField(thing.Id, field, before, value));
     }
 
+    public Written Header(string field, string value) => Do(new SetField("", field, Fields.Header.Single(f => f.Name == field).Get(Sheet.Header), value));
+
     public Written Steps(params string[] sentences)
     {
         foreach (var sentence in sentences) Do(new InsertStep(null, "h1", Sheet.Steps.LastOrDefault()?.Id, sentence));
@@ -62,7 +64,9 @@ internal sealed class Written
 
     public Walk Walk() => Walker.Run(Sheet, Workshop);
 
-    public ImmutableArray<Finding> Findings() => WornPath.Core.Findings.Rules.Find(Walk());
+    public WalkSet Walks() => WalkSet.Run(Sheet, Workshop);
+
+    public ImmutableArray<Finding> Findings() => Walks().Findings;
 
     /// <summary>The findings of one rule, as step numbers (0 for the whole sheet).</summary>
     public int[] At(string rule) => [.. Findings().Where(f => f.Rule == rule).Select(f => f.StepNumber ?? 0)];

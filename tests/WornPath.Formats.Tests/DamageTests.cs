@@ -119,7 +119,7 @@ public class DamageTests(ITestOutputHelper output)
             yield return new Damage("to be replaced, and is not", part.Id, Whole with { Parts = [.. Whole.Parts.Select(p => p.Id == part.Id ? p with { Fate = Fate.Replace } : p)] }, 0, [part.Id]);
     }
 
-    private static ImmutableArray<Finding> Grave(Sheet sheet) => [.. Rules.Find(Walker.Run(sheet, Shop)).Where(f => f.Severity > Severity.Hint)];
+    private static ImmutableArray<Finding> Grave(Sheet sheet) => [.. WalkSet.Run(sheet, Shop).Findings.Where(f => f.Severity > Severity.Hint)];
 
     [Fact]
     public void Whatever_is_damaged_in_one_place_is_found_there()

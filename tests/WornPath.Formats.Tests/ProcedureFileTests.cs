@@ -35,14 +35,14 @@ public class ProcedureFileTests
         var sheet = Read("front-hub-bearing.json").Sheet;
         sheet.Steps.Count().ShouldBeGreaterThanOrEqualTo(20);
         sheet.Joints.Length.ShouldBeGreaterThanOrEqualTo(8);
-        Rules.Find(Walker.Run(sheet, new Workshop { Crib = CribCsv.Read(File.ReadAllText(Path.Combine(Demo, "crib.csv"))).Value })).ShouldBeEmpty();
+        WalkSet.Run(sheet, new Workshop { Crib = CribCsv.Read(File.ReadAllText(Path.Combine(Demo, "crib.csv"))).Value }).Findings.ShouldBeEmpty();
         sheet.Joints.ShouldAllBe(j => j.Torque == null || j.Source.Length > 0);
     }
 
     [Fact]
     public void The_mistakes_of_the_draft_are_found_where_they_are_made()
     {
-        var found = Rules.Find(Walker.Run(Read("loader-brackets.json").Sheet, new Workshop { Crib = CribCsv.Read(File.ReadAllText(Path.Combine(Demo, "crib.csv"))).Value })).Select(f => $"{f.Rule} {f.StepNumber}");
+        var found = WalkSet.Run(Read("loader-brackets.json").Sheet, new Workshop { Crib = CribCsv.Read(File.ReadAllText(Path.Combine(Demo, "crib.csv"))).Value }).Findings.Select(f => $"{f.Rule} {f.StepNumber}");
         found.ShouldBe(["HAZ001 3", "ORD001 5", "CLO004 9", "CLO002 12", "ORD002 13", "TRQ001 13", "SRC001 14", "PRT001 15", "TRQ003 17", "TRQ005 19", "THR001 20", "THR005 20", "TRQ006 20", "TRQ007 21", "TRQ002 22"], ignoreOrder: true);
     }
 
@@ -55,7 +55,7 @@ public class ProcedureFileTests
         // Taken off, and nothing written yet of how it goes on again.
         sheet = sheet with { Phases = [.. sheet.Phases.Take(sheet.Phases.ToList().FindIndex(p => p.Id == phase) + 1)] };
         var built = Editor.Apply(sheet, Core.Building.ReverseBuilder.EditFor(Walker.Run(sheet), phase)!).Value.Sheet;
-        Rules.Find(Walker.Run(built)).Where(f => f.Severity == Severity.Stop).Select(f => $"{f.StepNumber}: {f.Rule} {f.Message}").ShouldBeEmpty();
+        WalkSet.Run(built, Workshop.Default).Findings.Where(f => f.Severity == Severity.Stop).Select(f => $"{f.StepNumber}: {f.Rule} {f.Message}").ShouldBeEmpty();
         built.Steps.SelectMany(s => s.Questions).ShouldBeEmpty();
     }
 

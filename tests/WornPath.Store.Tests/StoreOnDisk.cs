@@ -1,3 +1,4 @@
+using WornPath.Core.Workshops;
 using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
 using WornPath.Core.Editing;
@@ -48,7 +49,7 @@ internal sealed class StoreOnDisk : IAsyncDisposable
     public Sheet Append(Sheet sheet, int seq, Edit edit, bool snapshot = false, string? clientId = null)
     {
         var applied = Editor.Apply(sheet, edit).Value;
-        var findings = Rules.Find(Walker.Run(applied.Sheet));
+        var findings = WalkSet.Run(applied.Sheet, Workshop.Default).Findings;
         _writer.Append(RevisionId, new LogLine(seq, "ines", EntryKind.Edit, null, applied.Label, clientId ?? Guid.NewGuid().ToString()), applied.Delta, applied.Sheet, findings, snapshot);
         return applied.Sheet;
     }

@@ -1,8 +1,10 @@
 using System.Collections.Immutable;
 using WornPath.Core.Editing;
+using WornPath.Core.Findings.Catalogue;
 using WornPath.Core.Sheets;
 using WornPath.Core.Tightening;
 using WornPath.Core.Walking;
+using WornPath.Core.Workshops;
 
 namespace WornPath.Core.Building;
 
@@ -76,7 +78,7 @@ public sealed class ReverseBuilder
         {
             var step = events[i].StepIndex;
             var sentences = new List<string>();
-            for (; i >= 0 && events[i].StepIndex == step; i--) Undo(events[i], sentences);
+            for (; i >= 0 && events[i].StepIndex == step; i--) UndoAs(events[i], sentences);
             if (sentences.Count > 0) _steps.Add(string.Join(' ', sentences));
         }
 
@@ -88,8 +90,21 @@ public sealed class ReverseBuilder
             _steps.Add($"Check the level of the {fluid.Name}.");
         }
 
+        // The longest cure of what was tightened: said once, at the end.
+        var cure = _walk.Sheet.Joints.Where(j => _started.Contains(j.Id)).Select(j => (Joint: j, Hours: TreatmentAdvice.For(j, _walk.Things, _walk.Workshop.Rules).FullHours ?? 0)).OrderByDescending(c => c.Hours).FirstOrDefault();
+        if (cure.Hours > 0) _steps.Add($"Let the {TighteningSentence.TreatmentWords(cure.Joint)} cure {cure.Hours} hours before the vehicle is used.");
         if (Then(Walk.Vehicle).Vehicle.PedalSoft) _steps.Add("Pump the brake pedal until it is firm.");
+        if (_walk.Sheet.Joints.LastOrDefault(j => _started.Contains(j.Id) && NoQualifiedCheck.IsCritical(j, _walk)) is { } critical) _steps.Add(NoQualifiedCheck.Sentence(critical));
         return [.. _steps];
+    }
+
+    // What was done for some variants alone is undone for them alone.
+    private void UndoAs(WalkEvent walked, List<string> sentences)
+    {
+        var from = sentences.Count;
+        Undo(walked, sentences);
+        if ((walked.Action.Only ?? walked.Thing?.Only)?.ToString() is not { Length: > 0 } only) return;
+        for (var i = from; i < sentences.Count; i++) sentences[i] = $"{char.ToUpperInvariant(only[0])}{only[1..]}: {char.ToLowerInvariant(sentences[i][0])}{sentences[i][1..]}";
     }
 
     // The state when the phase ends.
@@ -101,7 +116,7 @@ public sealed class ReverseBuilder
         {
             case Part part when walked.Action.Verb is Verb.Remove or Verb.HangAside:
                 if (walked.Action.Verb == Verb.HangAside && walked.Action.With is { } hook && Then(hook).InPlace && _away.Add(hook) && _walk.Things.TryGetValue(hook, out var hanger))
-                    sentences.Add($"Take the {part.Name} off the {hanger.Name} and remove the {hanger.Name}.");
+                    sentences.Add($"Take the {part.Name} off the {hanger.Name}. Remove the {hanger.Name}.");
                 Fit(part, sentences);
                 break;
             case Joint joint:
@@ -117,6 +132,14 @@ public sealed class ReverseBuilder
             case null when walked.Action.Verb is Verb.Raise && Then(Walk.Vehicle).Vehicle.Height != Height.OnGround && !_lowered:
                 FitWhatIsNew();
                 _lowered = true;
+                // The school of the house: the wheels keep still while the tyres touch, or the whole weight is on them.
+                if (_onGround.Count > 0 && _walk.Workshop.Rules.KeepsTo(School.WheelFasteners))
+                {
+                    sentences.Add("Lower the vehicle until the tyres just touch.");
+                    foreach (var joint in _onGround) sentences.Add(Tighten(joint));
+                    _onGround.Clear();
+                }
+
                 sentences.Add("Lower the vehicle to the ground.");
                 foreach (var joint in _onGround) sentences.Add(Tighten(joint));
                 _onGround.Clear();

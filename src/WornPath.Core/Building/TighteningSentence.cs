@@ -13,7 +13,7 @@ public static class TighteningSentence
         var text = joint switch
         {
             { Untorqued: { } without } => without == Untorqued.Snug ? $"Snug the {joint.Name}." : $"Snug the {joint.Name} {without}.",
-            { Torque: null } => $"Torque the {joint.Name}.",
+            { Torque: null } or { Variants.Length: > 0 } => $"Torque the {joint.Name}.",
             { Torque: { Seat: { } seat, Back: { } back } spec } => $"Torque the {joint.Name} to {seat} in the first pass while you turn it. Back off the {joint.Name} {new Angle(back)}. Torque the {joint.Name} to {spec.Target}.",
             { Torque: { Back: { } back } spec } => $"Torque the {joint.Name} to {spec.Target}. Back off the {joint.Name} {new Angle(back)}.",
             _ => $"Torque the {joint.Name} to {ValueOf(joint.Torque)}.",

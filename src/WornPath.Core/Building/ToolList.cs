@@ -38,13 +38,20 @@ public sealed class ToolList
     private ToolList(Workshop workshop) => _workshop = workshop;
 
     /// <summary>The tool list of a walk in a workshop: torque tools, sockets and bits, other hand tools, the rest.</summary>
-    public static ImmutableArray<ToolLine> Of(Walk walk, Workshop workshop)
+    public static ImmutableArray<ToolLine> Of(Walk walk, Workshop workshop) => Of([walk], workshop);
+
+    /// <summary>The tool list of several walks of one sheet: what any of them needs.</summary>
+    public static ImmutableArray<ToolLine> Of(IReadOnlyList<Walk> walks, Workshop workshop)
     {
         var list = new ToolList(workshop);
-        foreach (var walked in walk.Events) list.Add(walked);
-        foreach (var step in walk.Steps.Select((s, i) => (s.Text, Number: i + 1)))
+        foreach (var walk in walks)
+        {
+            foreach (var walked in walk.Events) list.Add(walked);
             foreach (var tool in walk.Sheet.Tools)
-                if (step.Text.Contains(tool.Name, StringComparison.OrdinalIgnoreCase)) list.Put(tool.Name, 3, null, step.Number, "");
+                for (var i = 0; i < walk.Steps.Count; i++)
+                    if (walk.Steps[i].Text.Contains(tool.Name, StringComparison.OrdinalIgnoreCase)) list.Put(tool.Name, 3, null, i + 1, "");
+        }
+
         return [.. list._lines.OrderBy(l => l.Value.Order).ThenBy(l => SizeOf(l.Key)).ThenBy(l => l.Key, StringComparer.Ordinal)
             .Select(l => new ToolLine(l.Key, [.. l.Value.For.OrderBy(id => id.Length).ThenBy(id => id, StringComparer.Ordinal)], [.. l.Value.Steps], l.Value.Lacking, l.Value.Note))];
     }

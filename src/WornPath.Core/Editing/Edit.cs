@@ -25,6 +25,9 @@ namespace WornPath.Core.Editing;
 [JsonDerivedType(typeof(AddFilled), "addFilled")]
 [JsonDerivedType(typeof(RemoveThing), "removeThing")]
 [JsonDerivedType(typeof(SetField), "setField")]
+[JsonDerivedType(typeof(WriteCaution), "writeCaution")]
+[JsonDerivedType(typeof(DropCaution), "dropCaution")]
+[JsonDerivedType(typeof(BringCautionBack), "bringCautionBack")]
 [JsonDerivedType(typeof(Several), "several")]
 public abstract record Edit;
 
@@ -75,6 +78,15 @@ public sealed record RemoveThing(string Id) : Edit;
 
 /// <summary>Sets a field of a thing (of the header, where <paramref name="Id"/> is empty) from its text, as a cell of a table shows it.</summary>
 public sealed record SetField(string Id, string Field, string Before, string After) : Edit;
+
+/// <summary>Writes a caution of a step in the author's words: in place of the one of this hazard (the usual one, too), or new where <paramref name="Hazard"/> is empty.</summary>
+public sealed record WriteCaution(string Step, string Hazard, Caution Caution) : Edit;
+
+/// <summary>Takes a caution off a step. A usual DANGER or WARNING does not go without a reason.</summary>
+public sealed record DropCaution(string Step, string Hazard, string Reason) : Edit;
+
+/// <summary>Brings a usual caution back that was taken off.</summary>
+public sealed record BringCautionBack(string Step, string Hazard) : Edit;
 
 /// <summary>Several edits as one: all or none.</summary>
 public sealed record Several(string Label, ImmutableArray<Edit> Edits) : Edit;

@@ -56,6 +56,9 @@ public static class Editor
         AddFilled e => AddAndFill(sheet, e).Map(ReadOpen),
         RemoveThing e => Remove(sheet, e),
         SetField e => Set(sheet, e),
+        WriteCaution e => OnStep(sheet, e.Step, step => Cautioning.Write(step, e).Map(s => PutStep(sheet, s))),
+        DropCaution e => OnStep(sheet, e.Step, step => Cautioning.Drop(sheet, step, e).Map(s => PutStep(sheet, s))),
+        BringCautionBack e => OnStep(sheet, e.Step, step => PutStep(sheet, step with { Dropped = step.Dropped.RemoveAll(d => d.Hazard == e.Hazard) })),
         Several e => All(sheet, e),
         _ => throw new ArgumentOutOfRangeException(nameof(edit)),
     };
@@ -145,17 +148,28 @@ public static class Editor
     private static Sheet Read(Sheet sheet, NameIndex names, Step step, string text)
     {
         var reading = SentenceReader.Read(sheet, names, step, text);
-        sheet = PutStep(sheet, step with { Text = text, Actions = reading.Actions, Questions = reading.Questions });
-        foreach (var (id, torque) in reading.Taken)
-            if (sheet.Find(id) is Joint joint) sheet = Slots.Put(sheet, joint with { Torque = torque });
+        sheet = PutStep(sheet, step with { Text = text, Actions = reading.Actions, Questions = reading.Questions, Branches = reading.Branches, Table = reading.Table });
+        foreach (var (id, torque, only) in reading.Taken)
+            if (sheet.Find(id) is Joint joint) sheet = Slots.Put(sheet, only is null ? joint with { Torque = torque } : WithValue(joint, only.ToString(), torque));
         return sheet;
     }
+
+    private static Joint WithValue(Joint joint, string when, TorqueSpec torque) =>
+        joint with { Variants = joint.Variants.RemoveAll(v => v.When.Equals(when, StringComparison.OrdinalIgnoreCase)).Add(new VariantValue(when, torque)) };
 
     // After a thing came or changed its name, the steps that still ask are read again; what is settled stays as it is.
     private static Sheet ReadOpen(Sheet sheet)
     {
         var names = NameIndex.Of(sheet);
         foreach (var step in sheet.Steps.Where(s => !s.Questions.IsEmpty).ToList()) sheet = Read(sheet, names, step, step.Text);
+        return sheet;
+    }
+
+    // Steps that name one of these words are read again: what they hold for has changed.
+    private static Sheet ReadNaming(Sheet sheet, IReadOnlyCollection<string> words)
+    {
+        var names = NameIndex.Of(sheet);
+        foreach (var step in sheet.Steps.Where(s => words.Any(w => s.Text.Contains(w, StringComparison.OrdinalIgnoreCase))).ToList()) sheet = Read(sheet, names, step, step.Text);
         return sheet;
     }
 
@@ -191,6 +205,7 @@ public static class Editor
     {
         if (step.Questions.FirstOrDefault(q => q.Kind == QuestionKind.OtherValue && q.Phrase == edit.Phrase) is not { Torque: { } torque, Candidates: [var id, ..] } || sheet.Find(id) is not Joint joint)
             return new Problem("This question is settled already.", "Reload to see the sheet as it is.");
+        if (step.Actions.FirstOrDefault(a => a.Target == id && a.Torque == torque)?.Only is { } only) return ReRead(Slots.Put(sheet, WithValue(joint, only.ToString(), torque)), step);
         // Another value comes from another place: the old source does not vouch for it.
         return ReRead(Slots.Put(sheet, joint with { Torque = torque, Untorqued = null, Source = "" }), step);
     });
@@ -309,7 +324,17 @@ public static class Editor
         if (edit.Id.Length == 0)
         {
             if (Fields.Header.FirstOrDefault(f => f.Name == edit.Field) is not { } field) return new Problem($"The header has no field “{NumberText.Excerpt(edit.Field)}”.", "Reload to see the sheet as it is.");
-            return Compare(field, sheet, sheet.Header, edit, "The header").Map(h => ReferenceEquals(h, sheet.Header) ? sheet : sheet with { Header = h });
+            var changedHeader = Compare(field, sheet, sheet.Header, edit, "The header");
+            if (!changedHeader.IsGood || ReferenceEquals(changedHeader.Value, sheet.Header)) return changedHeader.Map(_ => sheet);
+            var former = sheet.Header.Variants;
+            sheet = sheet with { Header = changedHeader.Value };
+            return edit.Field == "variants" ? ReadNaming(sheet, [.. former.Concat(sheet.Header.Variants).SelectMany(f => f.Options)]) : sheet;
+        }
+
+        if (sheet.FindStep(edit.Id) is { } step)
+        {
+            if (Fields.Step.FirstOrDefault(f => f.Name == edit.Field) is not { } own) return new Problem($"A step has no field “{NumberText.Excerpt(edit.Field)}”.", "Reload to see the sheet as it is.");
+            return Compare(own, sheet, step, edit, "The step").Map(s => ReferenceEquals(s, step) ? sheet : PutStep(sheet, s));
         }
 
         if (sheet.Find(edit.Id) is not { } thing) return Gone(edit.Id);
@@ -354,6 +379,10 @@ public static class Editor
             AddFilled e => $"new {e.Kind.ToString().ToLowerInvariant()} “{NumberText.Excerpt(e.Name)}”",
             RemoveThing e => $"delete {Name(e.Id)}",
             SetField { Id.Length: 0 } e => $"header: {e.Field}",
+            SetField e when sheet.FindStep(e.Id) is not null => $"{e.Field} of step {Number(e.Id)}",
+            WriteCaution e => $"caution of step {Number(e.Step)}",
+            DropCaution e => $"caution of step {Number(e.Step)} taken off",
+            BringCautionBack e => $"caution of step {Number(e.Step)} back",
             SetField e => $"{e.Field} of {Name(e.Id)}",
             Several e => NumberText.Excerpt(Fields.Clean(e.Label)),
             _ => throw new ArgumentOutOfRangeException(nameof(edit)),

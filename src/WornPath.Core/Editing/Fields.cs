@@ -20,10 +20,20 @@ public static class Fields
         Text<SheetHeader>("entryCheck", "entry check", h => h.EntryCheck, (h, v) => h with { EntryCheck = v }, 2000),
         Whole<SheetHeader>("difficulty", "difficulty", h => h.Difficulty, (h, v) => h with { Difficulty = v }, 1, 5),
         Whole<SheetHeader>("people", "people", h => h.People, (h, v) => h with { People = v }, 1, 12),
+        new Field<SheetHeader>("variants", "variants and sides", h => Factor.Text(h.Variants), (_, h, text) => Factor.Parse(text).Map(f => h with { Variants = f }), []),
         Choice<SheetHeader, TorqueUnit>("unit", "unit of torque", h => h.Unit, (h, v) => h with { Unit = v }),
     ];
 
+    /// <summary>Fields of a step, besides its text.</summary>
+    public static readonly IReadOnlyList<Field<Step>> Step =
+    [
+        Amount<Step>("minutes", "number of minutes", s => s.Minutes, (s, v) => s with { Minutes = v }, 0.1m, 10_000),
+        new Field<Step>("people", "people", s => s.People?.ToString(CultureInfo.InvariantCulture) ?? "", (sheet, s, text) => string.IsNullOrWhiteSpace(text) ? s with { People = null } : Whole<Step>("people", "number of people", x => x.People ?? 1, (x, v) => x with { People = v }, 1, 12).Set(sheet, s, text), []),
+    ];
+
     private static readonly Field<Thing> Name = new("name", "name", t => t.Name, SetName, []);
+
+    private static readonly Field<Thing> Only = new("only", "only on", t => t.Only?.ToString() ?? "", SetOnly, []);
 
     private static readonly Dictionary<ThingKind, IReadOnlyList<Field<Thing>>> ByKind = new()
     {
@@ -35,6 +45,10 @@ public static class Fields
             Of<Part>(Choice<Part, Fate>("fate", "what becomes of it", p => p.Fate, (p, v) => p with { Fate = v })),
             Of<Part>(Parts<Part>("behind", "is behind", p => p.Behind, (p, v) => p with { Behind = v })),
             Of<Part>(Text<Part>("note", "note", p => p.Note, (p, v) => p with { Note = v }, 500)),
+            Of<Part>(Whole<Part>("spares", "number of spares", p => p.Spares, (p, v) => p with { Spares = v }, 0, 999)),
+            Of<Part>(Whole<Part>("leadDays", "number of days to get it", p => p.LeadDays, (p, v) => p with { LeadDays = v }, 0, 999)),
+            Of<Part>(Amount<Part>("mass", "mass in kg", p => p.MassKg, (p, v) => p with { MassKg = v }, 0.001m, 50_000)),
+            Only,
         ],
         [ThingKind.Joint] =
         [
@@ -59,21 +73,24 @@ public static class Fields
             Of<Joint>(new Field<Joint>("variants", "values by variant", j => string.Join("; ", j.Variants.Select(v => $"{v.When}: {v.Torque}")), SetVariants, [])),
             Of<Joint>(Choice<Joint, Origin>("origin", "comes from", j => j.Origin, (j, v) => j with { Origin = v })),
             Of<Joint>(Parts<Joint>("holds", "holds", j => j.Holds, (j, v) => j with { Holds = v })),
+            Only,
         ],
         [ThingKind.Connection] =
         [
             Name,
             Of<Connection>(Text<Connection>("goesTo", "goes to", c => c.GoesTo, (c, v) => c with { GoesTo = v }, 200)),
             Of<Connection>(Choice<Connection, Origin>("origin", "comes from", c => c.Origin, (c, v) => c with { Origin = v })),
+            Only,
         ],
         [ThingKind.Fluid] =
         [
             Name,
             Of<Fluid>(Text<Fluid>("capacity", "capacity", f => f.Capacity, (f, v) => f with { Capacity = v }, 60)),
             Of<Fluid>(Text<Fluid>("fillTo", "fill to", f => f.FillTo, (f, v) => f with { FillTo = v }, 200)),
+            Only,
         ],
-        [ThingKind.Aid] = [Name],
-        [ThingKind.Tool] = [Name],
+        [ThingKind.Aid] = [Name, Only],
+        [ThingKind.Tool] = [Name, Of<Tool>(Text<Tool>("alternative", "what else does", t => t.Alternative, (t, v) => t with { Alternative = v }, 200))],
         [ThingKind.Consumable] = [Name, Of<Consumable>(Text<Consumable>("amount", "amount", c => c.Amount, (c, v) => c with { Amount = v }, 60))],
     };
 
@@ -115,6 +132,16 @@ public static class Fields
         // Sentences that use the former name still find it.
         var also = thing.AlsoCalled.Where(n => n != name.Value).Append(thing.Name).Distinct().TakeLast(6);
         return thing with { Name = name.Value, AlsoCalled = [.. also] };
+    }
+
+    private static Outcome<Thing> SetOnly(Sheet sheet, Thing thing, string text)
+    {
+        if (string.IsNullOrWhiteSpace(text)) return thing with { Only = null };
+        var limit = Limit.Parse(text);
+        if (!limit.IsGood) return limit.Problem;
+        if (limit.Value.Unknown(sheet.Header.Variants).FirstOrDefault() is { } unknown)
+            return new Problem($"“{NumberText.Excerpt(unknown)}” is no variant or side of this sheet.", sheet.Header.Variants.IsEmpty ? "Write the variants and sides into the header first." : $"Choose from {string.Join(", ", sheet.Header.Variants.SelectMany(f => f.Options))}.");
+        return thing with { Only = limit.Value };
     }
 
     private static Outcome<Joint> SetFastener(Sheet sheet, Joint joint, string text)
@@ -185,6 +212,17 @@ public static class Fields
         (_, t, text) => int.TryParse(text.Trim(), NumberStyles.None, CultureInfo.InvariantCulture, out var n) && n >= low && n <= high
             ? set(t, n)
             : new Problem($"“{NumberText.Excerpt(text)}” is no {label}.", $"Write a whole number from {low} to {high}."),
+        []);
+
+    // A number with decimals; an empty cell is none.
+    private static Field<T> Amount<T>(string name, string label, Func<T, decimal?> get, Func<T, decimal?, T> set, decimal low, decimal high) => new(name, label,
+        t => get(t)?.ToString("0.###", CultureInfo.InvariantCulture) ?? "",
+        (_, t, text) =>
+        {
+            if (string.IsNullOrWhiteSpace(text)) return set(t, null);
+            var read = NumberText.Parse(text.Trim());
+            return read.IsGood && read.Value >= low && read.Value <= high ? set(t, read.Value) : new Problem($"“{NumberText.Excerpt(text)}” is no {label}.", string.Create(CultureInfo.InvariantCulture, $"Write a number from {low} to {high}, or leave it empty."));
+        },
         []);
 
     private static Field<T> Choice<T, TEnum>(string name, string label, Func<T, TEnum> get, Func<T, TEnum, T> set)

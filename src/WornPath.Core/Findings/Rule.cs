@@ -50,6 +50,9 @@ public sealed record Finding
 
     public ImmutableArray<Fix> Fixes { get; init; } = [];
 
+    /// <summary>The variants, sides and branches it holds for; empty for all.</summary>
+    public string For { get; init; } = "";
+
     /// <summary>The same finding on a later walk has the same key.</summary>
     public string Key => $"{Rule}:{Thing}:{Step}";
 }

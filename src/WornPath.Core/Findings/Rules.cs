@@ -54,11 +54,47 @@ public static class Rules
         new LongSentence(),
         new NotRenewed(),
         new UnderWhileRaised(),
+        new NotOnThisVariant(),
+        new NothingDiffers(),
+        new UnknownOption(),
+        new ValueMissingForVariant(),
+        new MeasuredAgainstNothing(),
+        new NoWordOnAFail(),
+        new TableDoesNotClose(),
+        new ReferredBeforeMeasured(),
+        new HardestNotFirst(),
+        new HoldLetGo(),
+        new CircleOfCovers(),
+        new NoSpare(),
+        new NewPartNotListed(),
+        new LockNutReused(),
+        new ToolNotListed(),
+        new NoToolFits(),
+        new NoAlternative(),
+        new HeavyForOne(),
+        new NoQualifiedCheck(),
+        new PressureNotRelieved(),
+        new SaidAfterTheHazard(),
+        new BatteryStillConnected(),
+        new TwoTreatments(),
+        new CureNotWaitedFor(),
+        new PassesDoNotRise(),
+        new TorquedTwice(),
+        new NoRetorque(),
+        new SourceWithoutPage(),
+        new TwoInstructions(),
+        new NotVerbFirst(),
+        new ConditionAfter(),
+        new LeftRightUndefined(),
+        new RefusedWord(),
         new ValueWithoutSource(),
         new QuestionOpen(),
     ];
 
     /// <summary>What all rules find on a walk: in the order of the steps, the gravest first at each.</summary>
-    public static ImmutableArray<Finding> Find(Walk walk) =>
-        [.. All.SelectMany(r => r.Find(walk)).OrderBy(f => f.StepNumber ?? 0).ThenByDescending(f => f.Severity).ThenBy(f => f.Rule, StringComparer.Ordinal)];
+    public static ImmutableArray<Finding> Find(Walk walk) => Sorted(All.SelectMany(r => r.Find(walk)).Select(f => walk.Workshop.Rules.SeverityOf(f.Rule, f.Severity) is var own && own != f.Severity ? f with { Severity = own } : f));
+
+    /// <summary>Findings in the order of the steps, the gravest first at each.</summary>
+    internal static ImmutableArray<Finding> Sorted(IEnumerable<Finding> findings) =>
+        [.. findings.OrderBy(f => f.StepNumber ?? 0).ThenByDescending(f => f.Severity).ThenBy(f => f.Rule, StringComparer.Ordinal)];
 }

@@ -31,6 +31,26 @@ public static class UsualCautions
 
     private static readonly Caution Hammer = new(SignalWord.Caution, "Chips fly off struck parts.", "They injure eyes.", "Wear eye protection.");
 
+    private static readonly Caution Spring = new(SignalWord.Warning, "A compressed spring holds energy.", "It flies out and kills or maims.",
+        "Use a compressor rated for the spring. Stand beside it, never in its line.");
+
+    private static readonly Caution HeatGun = new(SignalWord.Caution, "Heated parts stay hot and look cold.", "They burn skin; grease and rubber near them catch fire.", "Wear gloves. Keep an extinguisher at hand. Mark what is hot.");
+
+    private static readonly Caution Cold = new(SignalWord.Caution, "Cooled parts are far below freezing.", "They freeze skin to the metal.", "Wear insulating gloves and eye protection.");
+
+    private static readonly Caution Press = new(SignalWord.Caution, "A pressed part can burst or jump out.", "Splinters injure eyes and hands.", "Wear eye protection. Support the part squarely. Stand beside the press.");
+
+    private static readonly Caution Fuel = new(SignalWord.Danger, "Fuel and its vapour burn.", "A spark sets the work place on fire.", "Engine cold, battery off, no flame. Relieve the pressure first. Have an extinguisher at hand.");
+
+    private static readonly Caution Airbag = new(SignalWord.Danger, "An airbag can fire while it is worked on.", "It strikes with deadly force.", "Battery off, then wait as long as the vehicle maker’s manual says. Carry it with its cover away from you.");
+
+    private static readonly Caution Dust = new(SignalWord.Warning, "Brake dust is harmful to breathe.", "It damages lungs.", "Do not blow it out. Wet it and wipe it up.");
+
+    /// <summary>Heaviest load in kg that one person lifts: the reference mass of ISO 11228-1 (from memory).</summary>
+    public const decimal HeaviestForOne = 25;
+
+    private static readonly Caution Heavy = new(SignalWord.Caution, "The part is heavy.", "Lifting it alone injures the back; dropped, it crushes feet.", "Two people or a hoist. Know where it is set down before you lift.");
+
     /// <summary>The cautions of a step: the author's own, then the usual ones for its actions; those that earlier steps already gave are left out.</summary>
     public static ImmutableArray<Caution> For(Step step, Sheet sheet, ISet<Caution> given)
     {
@@ -47,9 +67,14 @@ public static class UsualCautions
             ReferenceEquals(Sheet, other) || Sheet.SameThings(other);
     }
 
-    private static ImmutableArray<Caution> OfStep(Step step, Sheet sheet)
+    // The author's own, then the usual ones but those she took off.
+    private static ImmutableArray<Caution> OfStep(Step step, Sheet sheet) =>
+        [.. step.Cautions.Concat(Proposed(step, sheet).Where(c => step.Dropped.All(d => d.Hazard != c.Hazard))).Distinct()];
+
+    /// <summary>The usual cautions for what a step does, whatever its author made of them.</summary>
+    public static IEnumerable<Caution> Proposed(Step step, Sheet sheet)
     {
-        var found = new List<Caution>(step.Cautions);
+        var found = new List<Caution>();
         foreach (var action in step.Actions)
         {
             var name = (action.Target is { } id ? sheet.Find(id)?.Name : action.Words)?.ToLowerInvariant() ?? "";
@@ -69,13 +94,25 @@ public static class UsualCautions
                     break;
             }
 
-            if (action.Target is { } part && sheet.Find(part) is Part p && Natures.Of(p) == PartNature.Brake) found.Add(Brakes);
+            if (action.Target is { } part && sheet.Find(part) is Part p)
+            {
+                if (Natures.Of(p) == PartNature.Brake) found.Add(Brakes);
+                if (p.MassKg > HeaviestForOne && action.Verb is Verb.Remove or Verb.Fit) found.Add(Heavy);
+            }
+
+            if (name.Contains("airbag")) found.Add(Airbag);
+            if (action.Verb is Verb.Disconnect or Verb.Drain && name.Contains("fuel")) found.Add(Fuel);
             if ((name.Contains("roll-over") || name.Contains("rollover") || name.Contains("roll bar")) && action.Verb is not (Verb.Inspect or Verb.Clean)) found.Add(Structure);
         }
 
         var text = step.Text.ToLowerInvariant();
         if (text.Contains("cleaner") || text.Contains("solvent") || text.Contains("thinner")) found.Add(Cleaner);
+        if (text.Contains("spring compressor") || text.Contains("compress the spring") || text.Contains("compress the coil")) found.Add(Spring);
+        if (text.Contains("heat gun") || text.Contains("heat the ") || text.Contains("warm the ") || text.Contains("torch")) found.Add(HeatGun);
+        if (text.Contains("freez") || text.Contains("dry ice") || text.Contains("cool the bearing")) found.Add(Cold);
+        if ((text.Contains("press the ") && (text.Contains("bearing") || text.Contains("bush"))) || text.Contains("hydraulic press") || text.Contains("slide hammer")) found.Add(Press);
+        if (text.Contains("brake dust")) found.Add(Dust);
         if (text.Contains("hammer") || text.Contains(" drift") || text.Contains("chisel")) found.Add(Hammer);
-        return [.. found.Distinct()];
+        return found.Distinct();
     }
 }

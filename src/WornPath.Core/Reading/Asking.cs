@@ -52,7 +52,9 @@ public static class Asking
         var value = (action.Torque ?? (action.Verb == Verb.Torque && action.Target is { } t && sheet.Find(t) is Joint { Torque: { } own } ? own : null)) is { } torque ? $" to {torque}" : "";
         var angle = action.Angle is { } degrees ? $" {degrees:0.#}°" : "";
         var minutes = action.Minutes is { } m ? $" {m:0.#} min" : "";
-        return $"{verb}{(action.New ? " new" : "")}{(target is null ? "" : " " + target)}{with}{value}{angle}{minutes}";
+        var limits = action.Limits is { } l ? $", {l}" : "";
+        var only = action.Only is { } o ? $"{o}: " : "";
+        return $"{only}{verb}{(action.New ? " new" : "")}{(target is null ? "" : " " + target)}{with}{value}{angle}{minutes}{limits}";
     }
 
     /// <summary>The answers a question can be settled with, the likeliest first, each with the edit that does it.</summary>

@@ -42,7 +42,7 @@ internal static class Lexicon
         ("hand-tighten finger-tighten", "", Sense.Start),
         ("tighten nip", "snug", Sense.Snug),
         ("snug", "", Sense.Snug),
-        ("torque tighten re-torque final-torque", "", Sense.Torque),
+        ("torque tighten re-torque retorque final-torque", "", Sense.Torque),
         ("put slide push press fit lift screw hook", "back|on|in", Sense.PutOn),
         ("fit refit install reinstall mount remount attach insert locate assemble reassemble", "", Sense.PutOn),
         ("push bend", "", Sense.PutOn),

@@ -7,8 +7,10 @@ namespace WornPath.Core.Reading;
 /// <summary>What was read from a step's text.</summary>
 /// <param name="Actions">What is done, in the order of the words.</param>
 /// <param name="Questions">What the reading is not sure of.</param>
-/// <param name="Taken">Torque values the step states for joints that have none: they become the joint's.</param>
-public sealed record Reading(ImmutableArray<StepAction> Actions, ImmutableArray<Question> Questions, ImmutableArray<(string Joint, TorqueSpec Torque)> Taken);
+/// <param name="Branches">What the step may turn into, and the signs.</param>
+/// <param name="Table">What a measured value is turned into; null where the step has no such table.</param>
+/// <param name="Taken">Torque values the step states for joints that have none: they become the joint's, for the variants said.</param>
+public sealed record Reading(ImmutableArray<StepAction> Actions, ImmutableArray<Question> Questions, ImmutableArray<Branch> Branches, ChoiceTable? Table, ImmutableArray<(string Joint, TorqueSpec Torque, Limit? Only)> Taken);
 
 /// <summary>
 /// Reads the sentences of a step into actions. Deterministic: a verb lexicon, the names on the sheet, numbers and units.
@@ -22,8 +24,11 @@ public sealed class SentenceReader
     private readonly string _text;
     private readonly List<StepAction> _actions = [];
     private readonly List<Question> _questions = [];
-    private readonly List<(string Joint, TorqueSpec Torque)> _taken = [];
-    private readonly Dictionary<string, TorqueSpec> _earlier;
+    private readonly List<(string Joint, TorqueSpec Torque, Limit? Only)> _taken = [];
+    private readonly Dictionary<(string Joint, Limit? Only), TorqueSpec> _earlier;
+    private readonly List<Passage> _passages;
+    private readonly ImmutableArray<Branch> _branches;
+    private Limit? _only;
 
     // What "it" and "them" mean: the direct objects of the clause before.
     private IReadOnlyList<Thing> _last = [];
@@ -36,7 +41,8 @@ public sealed class SentenceReader
         _step = step;
         _text = text;
         _earlier = step.Actions.Where(a => a is { Verb: Verb.Torque, Torque: not null, Target: not null })
-            .GroupBy(a => a.Target!).ToDictionary(g => g.Key, g => g.Last().Torque!);
+            .GroupBy(a => (a.Target!, a.Only)).ToDictionary(g => g.Key, g => g.Last().Torque!);
+        (_passages, _branches) = Passages.Of(text, sheet.Header.Variants);
     }
 
     /// <summary>Reads <paramref name="text"/> as the new text of a step, on a sheet. What the step's author settled before still holds.</summary>
@@ -44,16 +50,35 @@ public sealed class SentenceReader
     {
         var reader = new SentenceReader(sheet, names, step, text);
         reader.Run();
-        return new Reading([.. reader._actions], [.. reader._questions], [.. reader._taken]);
+        return new Reading([.. reader._actions], [.. reader._questions], reader._branches, ChoiceTable.Find(text), [.. reader._taken]);
     }
 
     private void Run()
     {
-        foreach (var clause in new ClauseFinder(_text, _names).Find()) ReadClause(clause);
+        foreach (var clause in new ClauseFinder(_text, _names).Find()) ReadPlaced(clause);
         if (_actions.Count > 0 || _questions.Count > 0 || _anyVerb || string.IsNullOrWhiteSpace(_text)) return;
         var whole = _text.Trim().ToLowerInvariant();
         var key = whole.Length <= 60 ? whole : whole[..60];
         if (Settled(key) is null) Ask(new Question { Kind = QuestionKind.NoVerb, Phrase = key, At = new Span(0, _text.Length) });
+    }
+
+    // Reads a clause for the variants and the branch of the passage it stands in. Advice and what leads a passage in is said, not done.
+    private void ReadPlaced(Clause clause)
+    {
+        Passage? passage = null;
+        foreach (var p in _passages)
+            if (p.Start <= clause.At.Start && clause.At.Start < p.End) passage = p;
+        if (passage is null or { IsAdvice: true })
+        {
+            _anyVerb = true;
+            return;
+        }
+
+        _only = passage.Only;
+        var from = _actions.Count;
+        ReadClause(clause);
+        if (passage is not ({ Only: not null } or { Branch: > 0 })) return;
+        for (var i = from; i < _actions.Count; i++) _actions[i] = _actions[i] with { Only = passage.Only, Branch = passage.Branch };
     }
 
     private void ReadClause(Clause clause)
@@ -173,8 +198,17 @@ public sealed class SentenceReader
         }
 
         // "Clean the threads": done, to nothing the sheet keeps count of.
-        if (VerbFor(clause.Sense) is { } verb) _actions.Add(new StepAction { Verb = verb, Words = phrase.Text, At = phrase.At });
+        if (VerbFor(clause.Sense) is { } verb) _actions.Add(new StepAction { Verb = verb, Words = phrase.Text, At = phrase.At, Limits = LimitsAt(verb, phrase.At) });
         return null;
+    }
+
+    // What is measured is held against the limits its sentence goes on to say ("Measure the disc: at least 9.0 mm").
+    private Limits? LimitsAt(Verb verb, Span at)
+    {
+        if (verb is not (Verb.Measure or Verb.Inspect)) return null;
+        var end = _text.IndexOf('\n', at.End);
+        for (var stop = _text.IndexOf(". ", at.End, StringComparison.Ordinal); stop >= 0 && (end < 0 || stop < end); stop = -1) end = stop;
+        return Limits.Find(end < 0 ? _text[at.End..] : _text[at.End..end]);
     }
 
     private void Do(Clause clause, Thing thing, Phrase phrase)
@@ -203,6 +237,7 @@ public sealed class SentenceReader
             New = phrase.IsNew,
             With = clause.Sense == Sense.Hang ? AidIn(clause) : null,
             Angle = verb is Verb.BackOff ? ValueOf(clause, TokenKind.Angle) : null,
+            Limits = LimitsAt(verb.Value, phrase.At),
         });
     }
 
@@ -267,14 +302,17 @@ public sealed class SentenceReader
     // The step's value against the joint's: taken where there is none, followed where it was this step's own, asked about else.
     private void Compare(Joint joint, TorqueSpec stated, Token token)
     {
-        var own = _earlier.TryGetValue(joint.Id, out var before) && joint.Torque == before && joint.Source.Length == 0;
-        if ((joint.Torque is null && joint.Untorqued is null) || (own && stated != joint.Torque))
+        var variant = _only is null ? null : joint.Variants.FirstOrDefault(v => Limit.Parse(v.When) is { IsGood: true } when && when.Value.Equals(_only));
+        var given = variant?.Torque ?? joint.Torque;
+        if (given is not null && SameWithinReading(given, stated)) return;
+        var own = _earlier.TryGetValue((joint.Id, _only), out var before) && (variant is not null ? variant.Torque == before : joint.Torque == before && joint.Source.Length == 0);
+        // A value said for some variants alone becomes the joint's value there.
+        if ((given is null && joint.Untorqued is null) || (own && stated != given) || (_only is not null && variant is null && before is null))
         {
-            if (!_taken.Any(t => t.Joint == joint.Id)) _taken.Add((joint.Id, stated));
+            if (!_taken.Any(t => t.Joint == joint.Id && Equals(t.Only, _only))) _taken.Add((joint.Id, stated, _only));
             return;
         }
 
-        if (joint.Torque is { } given && SameWithinReading(given, stated)) return;
         var key = $"{token.Text} for {joint.Id}".ToLowerInvariant();
         if (Settled(key) is not null) return;
         Ask(new Question { Kind = QuestionKind.OtherValue, Phrase = key, At = token.At, Verb = Verb.Torque, Candidates = [joint.Id], Torque = stated });

@@ -33,6 +33,9 @@ public sealed record Aid : Thing
 /// <summary>A tool that no fastener implies.</summary>
 public sealed record Tool : Thing
 {
+    /// <summary>What does as well where the shop has none, as written.</summary>
+    public string Alternative { get; init; } = "";
+
     public override ThingKind Kind => ThingKind.Tool;
 }
 

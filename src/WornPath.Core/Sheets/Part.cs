@@ -61,5 +61,14 @@ public sealed record Part : Thing
 
     public string Note { get; init; } = "";
 
+    /// <summary>How many more than needed are taken along, because it is easily spoilt.</summary>
+    public int Spares { get; init; }
+
+    /// <summary>Days from ordering it to having it; 0 for what is at hand.</summary>
+    public int LeadDays { get; init; }
+
+    /// <summary>Mass in kg of one; null while nobody has weighed it.</summary>
+    public decimal? MassKg { get; init; }
+
     public override ThingKind Kind => ThingKind.Part;
 }

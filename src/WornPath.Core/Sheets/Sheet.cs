@@ -98,6 +98,9 @@ public sealed record SheetHeader
     /// <summary>People needed at once.</summary>
     public int People { get; init; } = 1;
 
+    /// <summary>The ways in which the vehicles it fits differ.</summary>
+    public ImmutableArray<Factor> Variants { get; init; } = [];
+
     /// <summary>The unit the sheet states torque in; a bare number in a torque cell is taken in it.</summary>
     public TorqueUnit Unit { get; init; } = TorqueUnit.NewtonMetre;
 }

@@ -25,11 +25,26 @@ public sealed record Step
     /// <summary>What is done, in order; read from <see cref="Text"/>.</summary>
     public ImmutableArray<StepAction> Actions { get; init; } = [];
 
+    /// <summary>What it may turn into, and the signs that tell; read from <see cref="Text"/>.</summary>
+    public ImmutableArray<Branch> Branches { get; init; } = [];
+
+    /// <summary>What a measured value is turned into; read from <see cref="Text"/>. Null where there is no such table.</summary>
+    public ChoiceTable? Table { get; init; }
+
     /// <summary>What the reading was not sure of and the author has not settled yet.</summary>
     public ImmutableArray<Question> Questions { get; init; } = [];
 
     /// <summary>What the author settled, kept for every later reading of this step.</summary>
     public ImmutableArray<Settlement> Settled { get; init; } = [];
+
+    /// <summary>Hands-on minutes as the author timed them; null where they are reckoned from what is done.</summary>
+    public decimal? Minutes { get; init; }
+
+    /// <summary>People it takes; null where the header's number holds.</summary>
+    public int? People { get; init; }
+
+    /// <summary>Usual cautions the author took off this step, with the reasons.</summary>
+    public ImmutableArray<DroppedCaution> Dropped { get; init; } = [];
 
     /// <summary>Cautions the author wrote for this step, before the usual ones.</summary>
     public ImmutableArray<Caution> Cautions { get; init; } = [];
@@ -112,6 +127,16 @@ public sealed record StepAction
 
     /// <summary>True where the sentence says the hardware or part is new.</summary>
     public bool New { get; init; }
+
+    /// <summary>The variants and sides it is done for; null for all.</summary>
+    public Limit? Only { get; init; }
+
+    /// <summary>The branch of the step it belongs to, from 1; 0 for what the step says first.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingDefault)]
+    public int Branch { get; init; }
+
+    /// <summary>What a measurement or inspection is held against; null where the sentence says none.</summary>
+    public Limits? Limits { get; init; }
 
     /// <summary>Where the words of the object stand in the step's text.</summary>
     public Span At { get; init; }
@@ -209,6 +234,11 @@ public enum SignalWord
     /// <summary>Practices not related to injury.</summary>
     [JsonStringEnumMemberName("NOTICE")] Notice,
 }
+
+/// <summary>A usual caution that was taken off a step.</summary>
+/// <param name="Hazard">The hazard it warned of.</param>
+/// <param name="Reason">Why it does not hold here; a WARNING or DANGER is not taken off without one.</param>
+public sealed record DroppedCaution(string Hazard, string Reason);
 
 /// <summary>A caution before a step: the hazard, what it does, and how to avoid it.</summary>
 public sealed record Caution(SignalWord Signal, string Hazard, string Consequence, string Avoid);

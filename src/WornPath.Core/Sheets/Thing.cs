@@ -25,6 +25,9 @@ public abstract record Thing
     /// <summary>Other names for the same thing; a former name is kept here, so that older sentences still find it.</summary>
     public ImmutableArray<string> AlsoCalled { get; init; } = [];
 
+    /// <summary>The variants and sides it is there on; null for all.</summary>
+    public Limit? Only { get; init; }
+
     [JsonIgnore]
     public abstract ThingKind Kind { get; }
 

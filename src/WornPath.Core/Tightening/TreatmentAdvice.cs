@@ -43,7 +43,8 @@ public sealed record TreatmentAdvice(Treatment Advised, ImmutableArray<string> W
         else if (joint.Untorqued is not null) why.Add("It is not brought to a preload that a compound would have to keep.");
         else
         {
-            advised = diameter is <= SmallMm ? Treatment.ThreadlockerLow : Treatment.ThreadlockerMedium;
+            var chosen = rules.Chosen(School.LockingCompound).Word;
+            advised = diameter is <= SmallMm ? Treatment.ThreadlockerLow : chosen == "none" ? Treatment.None : chosen == "medium strength" ? Treatment.ThreadlockerMedium : Treatment.ThreadlockerHigh;
             if (joint.Treatment == Treatment.None) why.Add(diameter is <= SmallMm ? "If it gets a compound, low strength: up to M6 it holds and still comes undone without breaking the screw." : "If it gets a compound, medium strength: it holds against vibration and comes undone with hand tools.");
         }
 

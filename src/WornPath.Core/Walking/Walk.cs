@@ -31,10 +31,12 @@ public sealed class Walk
     private readonly Dictionary<string, List<Moment>> _moments;
     private readonly Dictionary<string, (Phase Phase, int Index)> _places = [];
 
-    internal Walk(Sheet sheet, Workshop workshop, IReadOnlyList<Step> steps, IReadOnlyList<WalkEvent> events, Dictionary<string, List<Moment>> moments, Dictionary<string, Thing> things)
+    internal Walk(Sheet sheet, Sheet whole, Workshop workshop, Combination combination, IReadOnlyList<Step> steps, IReadOnlyList<WalkEvent> events, Dictionary<string, List<Moment>> moments, Dictionary<string, Thing> things)
     {
         Sheet = sheet;
+        Whole = whole;
         Workshop = workshop;
+        Combination = combination;
         Steps = steps;
         Events = events;
         Things = things;
@@ -63,8 +65,14 @@ public sealed class Walk
         Holders = holders;
     }
 
-    /// <summary>The sheet that was walked.</summary>
+    /// <summary>What it was walked as.</summary>
+    public Combination Combination { get; }
+
+    /// <summary>The sheet that was walked: of the whole one, what is there for this <see cref="Combination"/>.</summary>
     public Sheet Sheet { get; }
+
+    /// <summary>The sheet with everything on it, whatever it is limited to.</summary>
+    public Sheet Whole { get; }
 
     /// <summary>The workshop its values are judged in.</summary>
     public Workshop Workshop { get; }

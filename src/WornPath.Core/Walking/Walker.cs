@@ -15,7 +15,7 @@ public sealed class Walker
     private Walker(Sheet sheet) => _sheet = sheet;
 
     /// <summary>Walks the sheet from the vehicle as it stands, all tight and on the ground, to its last step. The workshop is what its values are judged in.</summary>
-    public static Walk Run(Sheet sheet, Workshop? workshop = null)
+    public static Walk Run(Sheet sheet, Workshop? workshop = null, Combination? combination = null, Sheet? whole = null)
     {
         var walker = new Walker(sheet);
         walker.Begin();
@@ -23,7 +23,7 @@ public sealed class Walker
         walker._events.EnsureCapacity(steps.Sum(s => s.Actions.Length));
         for (var i = 0; i < steps.Count; i++)
             foreach (var action in steps[i].Actions) walker.Do(i, steps[i], action);
-        return new Walk(sheet, workshop ?? Workshop.Default, steps, walker._events, walker._moments, walker._things);
+        return new Walk(sheet, whole ?? sheet, workshop ?? Workshop.Default, combination ?? Combination.First(sheet), steps, walker._events, walker._moments, walker._things);
     }
 
     /// <summary>The state a thing is in when the job begins.</summary>

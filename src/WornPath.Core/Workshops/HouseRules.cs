@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using System.Text.Json.Serialization;
+using WornPath.Core.Findings;
 using WornPath.Core.Quantities;
 using WornPath.Core.Sheets;
 using WornPath.Core.Tightening;
@@ -36,6 +37,9 @@ public sealed record NutFactors(double AsReceived = Preload.DefaultNutFactor, do
     };
 }
 
+/// <summary>A word the workshop does not write, and the one it writes instead.</summary>
+public sealed record Term(string Refused, string Preferred);
+
 /// <summary>The choices of a workshop where practice has more than one school. The defaults say why beside them.</summary>
 public sealed record HouseRules
 {
@@ -68,9 +72,62 @@ public sealed record HouseRules
     /// <summary>Cycles between two calibrations of a torque tool (ISO 6789-1, from memory).</summary>
     public int CalibrationCycles { get; init; } = 5000;
 
+    /// <summary>The way chosen in each <see cref="School"/>, by its key; the first where none is.</summary>
+    public ImmutableSortedDictionary<string, string> Schools { get; init; } = ImmutableSortedDictionary<string, string>.Empty;
+
+    /// <summary>Severities this workshop gives to rules of the catalogue, by rule id, where it differs. A Stop stays one.</summary>
+    public ImmutableSortedDictionary<string, Severity> Severities { get; init; } = ImmutableSortedDictionary<string, Severity>.Empty;
+
+    /// <summary>Words this workshop does not write, and what it writes for them.</summary>
+    public ImmutableArray<Term> Terms { get; init; } = [new("split pin", "cotter pin"), new("circlip", "retaining ring"), new("torque down", "torque"), new("jack up", "raise")];
+
+    /// <summary>The way chosen in a school.</summary>
+    public Way Chosen(School school)
+    {
+        var word = Schools.GetValueOrDefault(school.Key);
+        foreach (var way in school.Ways)
+            if (way.Word == word) return way;
+        return school.Ways[0];
+    }
+
+    /// <summary>True where the default way of a school is kept to.</summary>
+    public bool KeepsTo(School school) => Chosen(school) == school.Ways[0];
+
+    /// <summary>When a joint is torqued again, as a sentence says it.</summary>
+    [JsonIgnore]
+    public string RetorqueWords => KeepsTo(School.Retorque) ? "the first use or 100 km (60 mi)" : "the running time the maker names";
+
+    /// <summary>The severity of a finding in this workshop. What a rule gives as Stop is never lowered.</summary>
+    public Severity SeverityOf(string rule, Severity given) => given != Severity.Stop && Severities.TryGetValue(rule, out var own) ? own : given;
+
+    private static Problem? CheckWords(HouseRules rules)
+    {
+        foreach (var (key, word) in rules.Schools)
+        {
+            if (School.All.FirstOrDefault(s => s.Key == key) is not { } school) return new Problem($"There is no school “{NumberText.Excerpt(key)}”.", "Reload to see the schools there are.");
+            if (school.Ways.All(w => w.Word != word)) return new Problem($"“{NumberText.Excerpt(word)}” is no way there.", $"Choose one of: {string.Join(", ", school.Ways.Select(w => w.Word))}.", school.Question);
+        }
+
+        foreach (var (id, severity) in rules.Severities)
+        {
+            if (Rules.All.FirstOrDefault(r => r.Info.Id == id) is not { } rule) return new Problem($"There is no rule “{NumberText.Excerpt(id)}”.", "Reload to see the rules there are.");
+            if (rule.Info.Severity == Severity.Stop && severity != Severity.Stop) return new Problem("What stops a release stops it in every workshop.", "Leave it at stop.", id);
+        }
+
+        if (rules.Terms.Length > 200) return new Problem($"{rules.Terms.Length} words are too many.", "Keep the list to 200.", "terms");
+        foreach (var term in rules.Terms)
+        {
+            if (Editing.Fields.Clean(term.Refused).Length is < 2 or > 60 || Editing.Fields.Clean(term.Preferred).Length is < 1 or > 60) return new Problem($"“{NumberText.Excerpt(term.Refused)}”: a word and the one for it have up to 60 letters.", "Write both.", "terms");
+            if (term.Preferred.Contains(term.Refused, StringComparison.OrdinalIgnoreCase)) return new Problem($"“{NumberText.Excerpt(term.Preferred)}” holds the refused word.", "Put another word in its place.", "terms");
+        }
+
+        return null;
+    }
+
     /// <summary>The rules, or which of them cannot be meant.</summary>
     public static Outcome<HouseRules> Check(HouseRules rules)
     {
+        if (CheckWords(rules) is { } words) return words;
         foreach (var (name, k) in ((string, double)[])[("as received", rules.NutFactors.AsReceived), ("oiled", rules.NutFactors.Oiled), ("greased", rules.NutFactors.Greased), ("anti-seize", rules.NutFactors.AntiSeize)])
             if (!(k is >= 0.05 and <= 0.6)) return new Problem($"A nut factor of {k} cannot be meant.", "Write a number from 0.05 to 0.6, such as 0.2.", $"K, {name}");
         if (!(rules.Scatter is >= 0.02 and <= 0.6)) return new Problem($"A scatter of {rules.Scatter} cannot be meant.", "Write a part from 0.02 to 0.6, such as 0.25.", "scatter");

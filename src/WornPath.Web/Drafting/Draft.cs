@@ -32,20 +32,18 @@ public sealed class Draft(int revisionId, StoredSheet stored, List<LogLine> line
     private readonly Dictionary<string, (List<LogLine> Undo, List<LogLine> Redo)> _reach = ReachOf(lines);
 
     /// <summary>A sheet with what was computed from it.</summary>
-    public sealed record Walked(Sheet Sheet, int Seq, Walk Walk, ImmutableArray<Finding> Findings)
+    public sealed record Walked(Sheet Sheet, int Seq, WalkSet Walks)
     {
-        public static Walked Of(Sheet sheet, int seq, Workshop workshop)
-        {
-            var walk = Walker.Run(sheet, workshop);
-            return new Walked(sheet, seq, walk, Rules.Find(walk));
-        }
+        public ImmutableArray<Finding> Findings => Walks.Findings;
+
+        public static Walked Of(Sheet sheet, int seq, Workshop workshop) => new(sheet, seq, WalkSet.Run(sheet, workshop));
     }
 
     /// <summary>Judges the sheet in a workshop whose rules, crib or day have changed; an edit that comes in between judges it itself.</summary>
     public void JudgeIn(Workshop workshop)
     {
         var now = _now;
-        if (!ReferenceEquals(now.Walk.Workshop, workshop)) Interlocked.CompareExchange(ref _now, Walked.Of(now.Sheet, now.Seq, workshop), now);
+        if (!ReferenceEquals(now.Walks.Workshop, workshop)) Interlocked.CompareExchange(ref _now, Walked.Of(now.Sheet, now.Seq, workshop), now);
     }
 
     /// <summary>True where an edit with this client id was taken already.</summary>

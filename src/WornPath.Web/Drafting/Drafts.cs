@@ -77,7 +77,7 @@ public sealed class Drafts(IServiceScopeFactory scopes, EditWriter writer, Works
             if (!done.IsGood) return done.Problem;
             var (sheet, delta, label, of) = done.Value;
             if (delta.IsEmpty && kind == EntryKind.Edit) return before;
-            var walked = Draft.Walked.Of(sheet, before.Seq + 1, before.Walk.Workshop);
+            var walked = Draft.Walked.Of(sheet, before.Seq + 1, before.Walks.Workshop);
             var line = new LogLine(walked.Seq, personId, kind, of, label.Length <= 200 ? label : label[..200], clientId);
             var snapshot = walked.Seq - draft.BaseSeq >= DraftLog.SnapshotEvery;
             writer.Append(draft.RevisionId, line, delta, sheet, walked.Findings, snapshot);

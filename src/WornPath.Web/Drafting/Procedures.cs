@@ -100,7 +100,7 @@ public sealed class Procedures(WornPathDb db, Drafts drafts, WorkshopBook book, 
             Snapshot = new SheetSnapshot { Json = SheetJson.Write(sheet) },
             Stops = stops,
             Warnings = walked.Findings.Length - stops,
-            StepCount = walked.Walk.Steps.Count,
+            StepCount = walked.Sheet.Steps.Count(),
             ChangedAt = Now,
         };
         revision.Events.Add(new ReviewEvent { Kind = ReviewEventKind.Begun, PersonId = authorId, At = Now });

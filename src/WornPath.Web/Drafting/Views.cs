@@ -23,8 +23,15 @@ public sealed record AnswerView(string Label, Edit Edit);
 /// <summary>A question under a step.</summary>
 public sealed record QuestionView(string Key, string Ask, Span At, ImmutableArray<AnswerView> Answers);
 
+/// <summary>A way a step may turn out.</summary>
+/// <param name="Key">How the walk is asked for it.</param>
+/// <param name="Says">"if it will not move", "or, if …" where it is done in place of the rest.</param>
+public sealed record TurnView(string Key, string Says);
+
 /// <summary>A step as the Write face shows it.</summary>
-public sealed record StepView(string Id, string Text, ImmutableArray<ChipView> Chips, ImmutableArray<QuestionView> Questions, ImmutableArray<Caution> Cautions);
+/// <param name="Only">The variants and sides all of it is for; empty for every vehicle, or where its sentences differ.</param>
+/// <param name="Branches">What it may turn into: how the walk names each turn, and its sign.</param>
+public sealed record StepView(string Id, string Text, string Only, ImmutableArray<TurnView> Branches, ImmutableArray<ChipView> Chips, ImmutableArray<QuestionView> Questions, ImmutableArray<Caution> Cautions);
 
 /// <summary>A phase and the order of its steps.</summary>
 public sealed record PhaseView(string Id, string Name, ImmutableArray<string> Steps);
@@ -97,7 +104,6 @@ public static class SheetViews
     public static SheetView Changed(Draft.Walked? was, Draft.Walked now, string? undo, string? redo)
     {
         var before = was?.Sheet;
-        var walk = now.Walk;
         var sheet = now.Sheet;
         var things = before?.SameThings(sheet) != true;
         var phases = before is null || !Delta.SameOutline(before, sheet);
@@ -105,23 +111,24 @@ public static class SheetViews
         var all = things || phases || was is null;
         var given = new HashSet<Caution>();
         var steps = ImmutableArray.CreateBuilder<StepView>();
-        for (var i = 0; i < walk.Steps.Count; i++)
+        List<Step> whole = [.. sheet.Steps], former = [.. before?.Steps ?? []];
+        for (var i = 0; i < whole.Count; i++)
         {
-            var step = walk.Steps[i];
-            var cautions = UsualCautions.For(step, sheet, given);
-            if (all || !ReferenceEquals(was!.Walk.Steps[i], step)) steps.Add(Of(step, sheet, cautions));
+            var cautions = UsualCautions.For(whole[i], sheet, given);
+            if (all || !ReferenceEquals(former[i], whole[i])) steps.Add(Of(whole[i], sheet, cautions));
         }
 
         // What steps use a thing, and how a joint ends, follows from the actions: the same actions, the same answers.
-        var used = all || !SameActions(was!.Walk, walk);
+        var used = all || !ReferenceEquals(before!.Header, sheet.Header) || !SameActions(former, whole);
+        var usedBy = used ? StepsByThing(whole) : null;
         return new SheetView
         {
             Seq = now.Seq,
             Header = before is null || !ReferenceEquals(before.Header, sheet.Header) ? Fields.Header.ToDictionary(f => f.Name, f => f.Get(sheet.Header)) : null,
             Phases = phases ? [.. sheet.Phases.Select(p => new PhaseView(p.Id, p.Name, [.. p.Steps.Select(s => s.Id)]))] : null,
             Steps = steps.ToImmutable(),
-            Things = used ? [.. sheet.Things.Select(t => Of(t, walk))] : null,
-            Joints = used ? [.. sheet.Joints.Select(j => Of(j, walk))] : null,
+            Things = usedBy is null ? null : [.. sheet.Things.Select(t => Of(t, usedBy))],
+            Joints = used ? [.. sheet.Joints.Select(j => Of(j, now.Walks))] : null,
             Findings = was is not null && SameFindings(was.Findings, now.Findings) ? null : now.Findings,
             Undo = undo,
             Redo = redo,
@@ -129,19 +136,24 @@ public static class SheetViews
     }
 
     // Steps that were not touched are the same objects; of the others the actions are compared.
-    private static bool SameActions(Walk a, Walk b)
+    private static bool SameActions(List<Step> a, List<Step> b)
     {
-        for (var i = 0; i < b.Steps.Count; i++)
-            if (!ReferenceEquals(a.Steps[i], b.Steps[i]) && !a.Steps[i].Actions.Select(x => x with { At = default }).SequenceEqual(b.Steps[i].Actions.Select(x => x with { At = default }))) return false;
+        for (var i = 0; i < b.Count; i++)
+            if (!ReferenceEquals(a[i], b[i]) && !a[i].Actions.Select(x => x with { At = default }).SequenceEqual(b[i].Actions.Select(x => x with { At = default }))) return false;
         return true;
     }
 
+    // The numbers of the steps that do something to a thing or with it, whatever they are walked as.
+    private static ILookup<string, int> StepsByThing(List<Step> steps) => steps.SelectMany((s, i) => s.Actions.SelectMany(a => new[] { a.Target, a.With }).OfType<string>().Distinct().Select(id => (Id: id, Number: i + 1))).ToLookup(u => u.Id, u => u.Number);
+
     private static bool SameFindings(ImmutableArray<Finding> a, ImmutableArray<Finding> b) =>
-        a.Length == b.Length && a.Zip(b).All(p => p.First.Key == p.Second.Key && p.First.Message == p.Second.Message && p.First.StepNumber == p.Second.StepNumber && p.First.Fixes.SequenceEqual(p.Second.Fixes));
+        a.Length == b.Length && a.Zip(b).All(p => p.First.Key == p.Second.Key && p.First.Message == p.Second.Message && p.First.StepNumber == p.Second.StepNumber && p.First.For == p.Second.For && p.First.Severity == p.Second.Severity && p.First.Fixes.SequenceEqual(p.Second.Fixes));
 
     private static StepView Of(Step step, Sheet sheet, ImmutableArray<Caution> cautions) => new(
         step.Id,
         step.Text,
+        step.Actions.Select(a => a.Only?.ToString() ?? "").Distinct().ToList() is [{ } only] ? only : "",
+        [.. step.Branches.Select((b, i) => new TurnView($"{step.Id}={i + 1}", $"{(b.Instead ? "or, if" : "if")} {b.Sign}"))],
         [.. step.Actions.Select(a => Of(a, step, sheet))],
         [.. step.Questions.Select(q => new QuestionView(q.Phrase, Asking.Of(q, sheet), q.At, [.. Asking.Answers(q, step, sheet).Select(a => new AnswerView(a.Label, a.Edit))]))],
         cautions);
@@ -153,15 +165,19 @@ public static class SheetViews
         return new ChipView(Asking.Of(action, sheet), action.Target is { } id ? sheet.Find(id)?.Kind : null, action.Target, action.At, again);
     }
 
-    private static ThingView Of(Thing thing, Walk walk) => new(
+    private static ThingView Of(Thing thing, ILookup<string, int> usedBy) => new(
         thing.Id,
         thing.Kind,
         thing.Name,
         Fields.Of(thing.Kind).ToDictionary(f => f.Name, f => f.Get(thing)),
-        [.. walk.EventsOf(thing.Id).Select(e => e.StepIndex + 1).Distinct()]);
+        [.. usedBy[thing.Id]]);
 
-    private static JointView Of(Joint joint, Walk walk)
+    private static JointView Of(Joint joint, WalkSet walks)
     {
+        // A joint that is there on some variants alone is shown as it is on the first of them.
+        var walk = walks.All.FirstOrDefault(w => w.Things.ContainsKey(joint.Id));
+        var end = walk is null ? new Glyph(Walker.AtBeginning(joint).Joint.Stage) : Bench.GlyphOf(walk, joint, walk.AtEnd(joint.Id).Joint);
+        walk ??= walks.First;
         var judgement = JointJudgement.Of(joint, walk.Workshop);
         var advice = TreatmentAdvice.For(joint, walk.Things, walk.Workshop.Rules);
         return new JointView(
@@ -169,7 +185,7 @@ public static class SheetViews
             joint.Torque?.ShownInCounterpart() ?? "",
             judgement.Preload is { } preload ? new PreloadView(preload.Low, preload.Utilisation, preload.High, preload.Verdict) : null,
             joint.Fastener?.ProofLoadKn(),
-            Bench.GlyphOf(walk, joint, walk.AtEnd(joint.Id).Joint),
+            end,
             judgement.Wrench is { } choice ? new WrenchChoiceView(choice.Wrench?.Name ?? "", choice.Setting?.ToString() ?? "", choice.WhyNot, choice.Overdue ?? "") : null,
             judgement.Places.IsEmpty ? null : new PatternView(judgement.Places, judgement.Order, [.. judgement.Passes.Select(p => $"{p.Value}, {p.Says}")], joint.Pattern!.Because),
             [.. JointNotes.Of(joint, judgement, advice, walk.Workshop.Rules)]);

@@ -34,7 +34,7 @@ public static class BuildingEndpoints
     private static async Task<Results<Ok<RefitView>, ProblemHttpResult>> RefitAsync(int id, string phase, RevisionEndpoints.Shelf shelf, Drafts drafts, ClaimsPrincipal me)
     {
         if (await shelf.FindAsync(id, me) is null || await drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
-        var walk = draft.Now.Walk;
+        var walk = draft.Now.Walks.Whole;
         if (walk.Sheet.Phases.All(p => p.Id != phase)) return Problems.NotThere($"The phase {NumberText.Excerpt(phase)}");
         return TypedResults.Ok(new RefitView(ReverseBuilder.Propose(walk, phase), ReverseBuilder.TargetOf(walk, phase)?.Name ?? ReverseBuilder.NewPhase, ReverseBuilder.EditFor(walk, phase)));
     }

@@ -45,7 +45,7 @@ public static class CalculatorEndpoints
     {
         if (await shelf.FindAsync(id, me) is null || await drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
         if (draft.Now.Sheet.Find(joint) is not Joint found) return Problems.NotThere("This joint");
-        var workshop = draft.Now.Walk.Workshop;
+        var workshop = draft.Now.Walks.Workshop;
         var slips = new List<JointSlipView>();
         foreach (var calculator in CalculatorList.All)
         {

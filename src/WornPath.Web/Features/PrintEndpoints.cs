@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using System.Security.Claims;
 using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.AspNetCore.Mvc;
 using WornPath.Core.Building;
 using WornPath.Core.Printing;
 using WornPath.Core.Revisions;
@@ -26,10 +27,10 @@ public static class PrintEndpoints
     public static void MapPrint(this IEndpointRouteBuilder api) =>
         api.MapGet("/revisions/{id:int}/print", GetAsync).RequireAuthorization().WithTags("Revision").WithName("GetPrint");
 
-    private static async Task<Results<Ok<PrintView>, ProblemHttpResult>> GetAsync(int id, RevisionEndpoints.Shelf shelf, Drafts drafts, MarkdownHtml html, ClaimsPrincipal me)
+    private static async Task<Results<Ok<PrintView>, ProblemHttpResult>> GetAsync(int id, [FromQuery(Name = "as")] string? walkAs, RevisionEndpoints.Shelf shelf, Drafts drafts, MarkdownHtml html, ClaimsPrincipal me)
     {
         if (await shelf.FindAsync(id, me) is not { } revision || await drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
-        var sheet = PrintedSheet.Of(draft.Now.Walk);
+        var sheet = PrintedSheet.Of(draft.Now.Walks.As(walkAs));
         var released = (await shelf.EventsAsync(id)).LastOrDefault(e => e.Kind == ReviewEventKind.Released);
         return TypedResults.Ok(new PrintView(
             revision.Procedure.Number, revision.Procedure.Title, revision.Procedure.Platform, revision.Letter, revision.State, revision.Author.DisplayName, released?.Who, released?.At,

@@ -1,6 +1,7 @@
 using System.ComponentModel.DataAnnotations;
 using System.Security.Claims;
 using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.AspNetCore.Mvc;
 using Microsoft.EntityFrameworkCore;
 using WornPath.Core;
 using WornPath.Core.Editing;
@@ -122,10 +123,10 @@ public static class RevisionEndpoints
         return draft.Now.Seq == since ? TypedResults.NoContent() : TypedResults.Ok(WholeView(draft, me));
     }
 
-    private static async Task<Results<Ok<Bench>, ProblemHttpResult>> BenchAsync(int id, int step, Shelf shelf, Drafts drafts, ClaimsPrincipal me)
+    private static async Task<Results<Ok<Bench>, ProblemHttpResult>> BenchAsync(int id, int step, [FromQuery(Name = "as")] string? walkAs, Shelf shelf, Drafts drafts, ClaimsPrincipal me)
     {
         if (await shelf.FindAsync(id, me) is null || await drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
-        var walk = draft.Now.Walk;
+        var walk = draft.Now.Walks.As(walkAs);
         return TypedResults.Ok(Bench.After(walk, Math.Clamp(step, 0, walk.Steps.Count) - 1));
     }
 

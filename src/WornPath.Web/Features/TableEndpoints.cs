@@ -32,6 +32,6 @@ public static class TableEndpoints
     private static async Task<Results<Ok<ImmutableArray<ToolLine>>, ProblemHttpResult>> ToolsAsync(int id, RevisionEndpoints.Shelf shelf, Drafts drafts, ClaimsPrincipal me)
     {
         if (await shelf.FindAsync(id, me) is null || await drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
-        return TypedResults.Ok(ToolList.Of(draft.Now.Walk, draft.Now.Walk.Workshop));
+        return TypedResults.Ok(ToolList.Of(draft.Now.Walks.All, draft.Now.Walks.Workshop));
     }
 }

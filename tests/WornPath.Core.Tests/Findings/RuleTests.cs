@@ -74,6 +74,44 @@ public class RuleTests
         ("PRT001", 2, () => new Written().Joint("axle nut", "80 N·m", reuse: "renew").Steps("Remove the axle nut.", "Start the axle nut by hand.", "Torque the axle nut to 80 N·m.")),
         ("PRT001", 2, () => new Written().Part("oil seal", fate: "replace").Steps("Remove the oil seal.", "Fit the oil seal.")),
         ("HAZ001", 2, () => Wheel("Raise the tractor.", "Remove the wheel nuts and the front wheel.", "Fit the front wheel and snug the wheel nuts.", "Lower the tractor to the ground.", "Torque the wheel nuts to 130 N·m.")),
+        ("FIT001", 1, () => Sided("Unplug the sensor lead.", "Left: connect the sensor lead.")),
+        ("FIT002", 0, () => new Written().Header("variants", "wheels: steel wheels, cast wheels").Steps("Clean the hub.")),
+        ("FIT003", 0, () => Sided("Left: unplug the sensor lead.", "Left: connect the sensor lead.").Header("variants", "")),
+        ("FIT004", 1, () => new Written().Header("variants", "wheels: steel wheels, cast wheels").Joint("wheel nuts").Steps("Torque the wheel nuts.").Set("wheel nuts", "variants", "cast wheels: 150 N·m")),
+        ("INS001", 1, () => new Written().Part("disc").Steps("Measure the disc.")),
+        ("INS002", 1, () => new Written().Part("disc").Steps("Measure the disc: at least 9.0 mm.")),
+        ("INS003", 1, () => new Written().Steps("Measure the drawbar height.\n| drawbar height | pin hole |\n| 380–410 mm | A |\n| 415–440 mm | B |")),
+        ("INS004", 1, () => new Written().Part("pin").Steps("Fit the pin into the chosen pin hole.", "Measure the drawbar height.\n| drawbar height | pin hole |\n| 380–410 mm | A |\n| 411–440 mm | B |")),
+        ("ORD009", 2, () => new Written().Part("cap").Part("hub").Joint("hub nut", "240 N·m", holds: "hub").Steps("Remove the cap.", "Remove the hub nut and the hub.", "Fit the hub with the hub nut.", "Torque the hub nut to 240 N·m.", "Fit the cap.")),
+        ("ORD010", 3, () => new Written().Thing(ThingKind.Aid, "pry bar").Joint("hub nut", "80 N·m").Set("hub nut", "heldBy", "pry bar across the studs").Steps("Place the pry bar.", "Take away the pry bar.", "Torque the hub nut to 80 N·m.")),
+        ("ORD010", 1, () => new Written().Thing(ThingKind.Aid, "pry bar").Joint("hub nut", "80 N·m").Set("hub nut", "heldBy", "pry bar across the studs").Steps("Torque the hub nut to 80 N·m.")),
+        ("ORD011", 0, () => new Written().Part("cover").Part("pads", behind: "cover").Set("cover", "behind", "pads").Steps("Clean the cover.")),
+        ("PRT002", 2, () => new Written().Part("oil seal", fate: "replace").Steps("Remove the oil seal.", "Fit the new oil seal.")),
+        ("PRT003", 2, () => new Written().Part("hub cap").Steps("Remove the hub cap.", "Fit the new hub cap.")),
+        ("PRT004", 2, () => new Written().Joint("cover nuts", "22 N·m", fastener: "M8 8.8 lock nut").Steps("Remove the cover nuts.", "Start the cover nuts by hand.", "Torque the cover nuts to 22 N·m.")),
+        ("PRT004", 2, () => new Written().Joint("axle nut", "220 N·m").Steps("Remove the axle nut.", "Start the axle nut by hand.", "Torque the axle nut to 220 N·m.").In(new Workshop { Rules = new HouseRules { Schools = System.Collections.Immutable.ImmutableSortedDictionary<string, string>.Empty.Add("axleNut", "reuse in good condition") } })),
+        ("TOO002", 1, () => new Written().Part("bearing").Steps("Remove the bearing with the bearing puller.", "Fit the bearing.")),
+        ("TOO003", 1, () => new Written().Joint("cover studs", "22 N·m", fastener: "M9x1.25 stud").Steps("Torque the cover studs to 22 N·m.")),
+        ("TOO004", 1, () => new Written().Thing(ThingKind.Tool, "bearing puller").Part("bearing").Steps("Remove the bearing with the bearing puller.", "Fit the bearing.")),
+        ("HAZ002", 1, () => new Written().Part("loader arm").Set("loader arm", "mass", "68").Steps("Remove the loader arm.", "Fit the loader arm with a helper.")),
+        ("HAZ003", 3, () => Brake("Remove the caliper bolts and the caliper.", "Fit the caliper with the caliper bolts.", "Torque the caliper bolts to 95 N·m.", "Pump the brake pedal.")),
+        ("HAZ004", 1, () => new Written().Thing(ThingKind.Connection, "hydraulic supply hose").Steps("Disconnect the hydraulic supply hose.", "Connect the hydraulic supply hose.")),
+        ("HAZ005", 2, () => new Written().Part("clip").Steps("Remove the clip.", "Caution: the spring was under load when you removed the clip above.", "Fit the clip.")),
+        ("HAZ005", 3, () => Cautioned()),
+        ("HAZ006", 1, () => new Written().Thing(ThingKind.Connection, "starter lead").Thing(ThingKind.Connection, "battery negative lead").Steps("Unplug the starter lead.", "Connect the starter lead.", "Connect the battery negative lead.")),
+        ("THR008", 2, () => new Written().Joint("bracket bolts", "95 N·m").Steps("Apply anti-seize to the bracket bolts.", "Apply medium threadlocker to the bracket bolts.", "Torque the bracket bolts to 95 N·m.")),
+        ("THR009", 2, () => new Written().Joint("bracket bolts", "95 N·m").Set("bracket bolts", "treatment", "threadlocker, medium").Steps("Apply medium threadlocker to the bracket bolts.", "Torque the bracket bolts to 95 N·m.")),
+        ("TRQ015", 2, () => new Written().Joint("cover bolts", "22 N·m").Steps("Torque the cover bolts to 20 N·m in the first pass.", "Torque the cover bolts to 10 N·m in the second pass.", "Torque the cover bolts to 22 N·m.")),
+        ("TRQ016", 2, () => new Written().Joint("cover bolts", "22 N·m").Steps("Torque the cover bolts to 22 N·m.", "Torque the cover bolts to 22 N·m.")),
+        ("TRQ017", 5, () => Wheel("Raise the tractor and support it on stands.", "Remove the wheel nuts and the front wheel.", "Fit the front wheel and snug the wheel nuts.", "Lower the tractor to the ground.", "Torque the wheel nuts to 130 N·m.")),
+        ("SRC002", 1, () => new Written().Joint("cover bolts", "22 N·m", source: "service manual").Steps("Torque the cover bolts to 22 N·m.")),
+        ("WRD004", 1, () => new Written().Part("cover").Joint("cover bolts", "22 N·m", holds: "cover").Steps("Remove the cover bolts and clean the cover.")),
+        ("WRD005", 1, () => new Written().Joint("cover bolts", "22 N·m").Steps("The cover bolts are removed.")),
+        ("WRD005", 1, () => new Written().Joint("cover bolts", "22 N·m").Steps("You should remove the cover bolts.")),
+        ("WRD006", 1, () => new Written().Joint("wheel nuts", "130 N·m").Steps("Torque the wheel nuts to 130 N·m when the tyres touch the ground.")),
+        ("WRD007", 1, () => new Written().Part("left fender").Steps("Clean the left fender.")),
+        ("WRD008", 1, () => new Written().Joint("hub nut", "80 N·m", locking: "cotter pin").Steps("Insert a new split pin in the hub nut.")),
+        ("WRD001", 1, () => new Written().Part("cover").Steps("Fit the cover and the screws good and tight.")),
         ("SRC001", 1, () => new Written().Joint("cover bolts", "22 N·m", source: "").Steps("Torque the cover bolts to 22 N·m.")),
         ("RED001", 1, () => new Written().Steps("Remove the bracket bolts.")),
     ];
@@ -85,6 +123,16 @@ public class RuleTests
     private static Written Brake(params string[] steps) => new Written().Part("caliper").Joint("caliper bolts", "95 N·m", holds: "caliper").Steps(steps);
 
     private static Written Wheel(params string[] steps) => new Written().Part("front wheel").Joint("wheel nuts", "130 N·m", holds: "front wheel").Steps(steps);
+
+    // The sensor is there on the left alone.
+    private static Written Sided(params string[] steps) => new Written().Header("variants", "side: left, right").Thing(ThingKind.Connection, "sensor lead").Set("sensor lead", "only", "left").Steps(steps);
+
+    // The author's caution stands at the second of two steps that do the same.
+    private static Written Cautioned()
+    {
+        var written = new Written().Part("spring plate").Steps("Remove the spring plate.", "Fit the spring plate.", "Remove the spring plate.", "Fit the spring plate.");
+        return written.Do(new WriteCaution(written.Step(3).Id, "", new Caution(SignalWord.Warning, "The plate is under load.", "It flies off.", "Hold it down.")));
+    }
 
     private static Written LookAlikes() => new Written().Part("plate").Joint("plate bolts", "24 N·m", fastener: "M8×25 8.8 bolt, 13 mm", holds: "plate").Joint("clamp bolts", "12 N·m", fastener: "M8×40 8.8 bolt, 13 mm", holds: "plate").Steps("Torque the plate bolts to 24 N·m and the clamp bolts to 12 N·m.");
 
@@ -120,7 +168,7 @@ public class RuleTests
             // A cover that never comes off: nobody but the author knows where it would.
             if (rule == "ORD006") return;
 
-            rule.ShouldBeOneOf("TRQ001", "TRQ003", "TRQ004", "TRQ006", "TRQ007", "TRQ008", "TRQ009", "TRQ013", "ORD004", "ORD005", "ORD007", "ORD008", "WRD001", "WRD002", "WRD003", "THR001", "THR004", "TOO001", "SRC001", "RED001");
+            rule.ShouldBeOneOf("TRQ001", "TRQ003", "TRQ004", "TRQ006", "TRQ007", "TRQ008", "TRQ009", "TRQ013", "ORD004", "ORD005", "ORD007", "ORD008", "WRD001", "WRD002", "WRD003", "THR001", "THR004", "TOO001", "SRC001", "RED001", "FIT002", "FIT004", "INS001", "INS003", "INS004", "ORD011", "TOO003", "TOO004", "HAZ005", "TRQ015", "TRQ016", "SRC002");
             return;
         }
 
@@ -130,11 +178,11 @@ public class RuleTests
     }
 
     [Fact]
-    public void Every_rule_has_a_slip_here_and_at_least_six_have_a_fix()
+    public void Every_rule_has_a_slip_here_and_more_than_thirty_have_a_fix()
     {
         Slips.Select(s => s.Rule).Distinct().Order().ShouldBe(Rules.All.Select(r => r.Info.Id).Order());
         Rules.All.Select(r => r.Info.Id).ShouldBeUnique();
-        Slips.Where(s => s.Slip().Findings().First(f => f.Rule == s.Rule).Fixes.Length > 0).Select(s => s.Rule).Distinct().Count().ShouldBeGreaterThanOrEqualTo(6);
+        Slips.Where(s => s.Slip().Findings().First(f => f.Rule == s.Rule).Fixes.Length > 0).Select(s => s.Rule).Distinct().Count().ShouldBeGreaterThan(30);
     }
 
     [Fact]

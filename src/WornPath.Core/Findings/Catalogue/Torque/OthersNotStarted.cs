@@ -1,5 +1,6 @@
 using WornPath.Core.Sheets;
 using WornPath.Core.Walking;
+using WornPath.Core.Workshops;
 
 namespace WornPath.Core.Findings.Catalogue;
 
@@ -10,6 +11,8 @@ public sealed class OthersNotStarted : Rule
 
     public override IEnumerable<Finding> Find(Walk walk)
     {
+        // Where each is torqued as it is fitted, that is how it is meant.
+        if (!walk.Workshop.Rules.KeepsTo(School.WhenToTorque)) yield break;
         foreach (var joint in walk.Sheet.Joints)
         {
             if (joint.Holds.IsEmpty || walk.EventsOf(joint.Id).FirstOrDefault(e => e.Action.Verb == Verb.Torque) is not { } torqued) continue;

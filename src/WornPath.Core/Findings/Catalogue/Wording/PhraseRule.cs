@@ -1,4 +1,5 @@
 using System.Text.RegularExpressions;
+using WornPath.Core.Editing;
 using WornPath.Core.Walking;
 
 namespace WornPath.Core.Findings.Catalogue;
@@ -12,9 +13,17 @@ public abstract class PhraseRule : Rule
     /// <summary>What is wrong with a phrase, and what to write.</summary>
     protected abstract string Says(string phrase);
 
+    /// <summary>What could stand in the phrase's place; null where only its writer knows.</summary>
+    protected virtual string? Rewrite(string phrase, Walk walk, int stepIndex) => null;
+
     public sealed override IEnumerable<Finding> Find(Walk walk)
     {
         for (var i = 0; i < walk.Steps.Count; i++)
-            if (Phrases.Match(walk.Steps[i].Text) is { Success: true } found) yield return At(walk.Steps[i], i, null, Says(found.Value));
+        {
+            var step = walk.Steps[i];
+            if (Phrases.Match(step.Text) is not { Success: true } found) continue;
+            var fix = Rewrite(found.Value, walk, i) is { } better ? new Fix($"Write “{better}”", new WriteStep(step.Id, step.Text, step.Text[..found.Index] + better + step.Text[(found.Index + found.Length)..])) : null;
+            yield return At(step, i, null, Says(found.Value), fix);
+        }
     }
 }

@@ -1,0 +1,24 @@
+using WornPath.Core.Sheets;
+using WornPath.Core.Walking;
+
+namespace WornPath.Core.Findings.Catalogue;
+
+/// <summary>HAZ006: a starter, alternator or airbag is disconnected while the battery is on.</summary>
+public sealed class BatteryStillConnected : Rule
+{
+    private static readonly string[] Live = ["starter", "alternator", "airbag", "glow plug", "fuel pump"];
+
+    public override RuleInfo Info { get; } = new("HAZ006", Severity.Stop, "Battery still connected");
+
+    public override IEnumerable<Finding> Find(Walk walk)
+    {
+        var battery = walk.Sheet.Connections.FirstOrDefault(c => c.Name.Contains("battery", StringComparison.OrdinalIgnoreCase));
+        foreach (var walked in walk.Events)
+        {
+            if (walked.Action.Verb != Verb.Disconnect || walked.Thing is not Connection connection || !Array.Exists(Live, l => connection.Name.Contains(l, StringComparison.OrdinalIgnoreCase))) continue;
+            if (battery is not null && !walk.BeforeEvent(battery.Id, walked.Order).Connected) continue;
+            yield return At(walked, $"{connection.Label} is disconnected while the battery is on: a slipping spanner welds, an airbag can fire. Negative lead off first.", battery is null ? null : Fixes.InsertBefore(walk, walked.StepIndex, $"Disconnect {battery.Id} first", $"Disconnect the {battery.Name}."));
+            yield break;
+        }
+    }
+}

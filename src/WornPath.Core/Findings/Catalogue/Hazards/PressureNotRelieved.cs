@@ -1,0 +1,26 @@
+using System.Text.RegularExpressions;
+using WornPath.Core.Sheets;
+using WornPath.Core.Walking;
+
+namespace WornPath.Core.Findings.Catalogue;
+
+/// <summary>HAZ004: a hydraulic or fuel line is opened, and no step before lets the pressure off.</summary>
+public sealed partial class PressureNotRelieved : Rule
+{
+    public override RuleInfo Info { get; } = new("HAZ004", Severity.Warn, "Line opened under pressure");
+
+    [GeneratedRegex(@"\b(?:hydraulic|pressure line|pressure hose|fuel line|fuel hose|accumulator)\b", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    private static partial Regex Pressed();
+
+    [GeneratedRegex(@"\brelie(?:ve|f)\b|\bpressure (?:off|down)\b|\bmove (?:each|every|all|both|the)\b[^.]*\blevers?\b|\bdepressuri[sz]e\b|\blet the pressure\b|\bdrain the (?:hydraulic|accumulator|fuel)", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    private static partial Regex Relieved();
+
+    public override IEnumerable<Finding> Find(Walk walk)
+    {
+        var opened = walk.Events.FirstOrDefault(e => e.Action.Verb is Verb.Disconnect or Verb.TakeOut && e.Thing is Connection or Joint && Pressed().IsMatch(e.Thing.Name));
+        if (opened is null) yield break;
+        for (var i = 0; i <= opened.StepIndex; i++)
+            if (Relieved().IsMatch(walk.Steps[i].Text)) yield break;
+        yield return At(opened, $"{opened.Thing!.Label} is opened here, and no step before lets the pressure off. A jet of oil goes through skin.", Fixes.InsertBefore(walk, opened.StepIndex, "Relieve the pressure first", "Stop the engine.", "Move every lever both ways to relieve the pressure."));
+    }
+}

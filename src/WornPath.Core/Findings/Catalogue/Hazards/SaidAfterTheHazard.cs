@@ -1,0 +1,36 @@
+using System.Text.RegularExpressions;
+using WornPath.Core.Sheets;
+using WornPath.Core.Walking;
+
+namespace WornPath.Core.Findings.Catalogue;
+
+/// <summary>HAZ005: a step says to beware behind the step that it is for.</summary>
+public sealed partial class SaidAfterTheHazard : Rule
+{
+    public override RuleInfo Info { get; } = new("HAZ005", Severity.Warn, "Warning behind the step it is for");
+
+    [GeneratedRegex(@"^\s*(?:\*\*)?(?:danger|warning|caution|beware|careful)\b[^.]*?\b(?:before|earlier|above|last step|previous step|when you (?:did|removed|took))\b|\b(?:you should have|should have been) (?:worn|wearing|put on|disconnected|supported)\b", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    private static partial Regex Late();
+
+    public override IEnumerable<Finding> Find(Walk walk)
+    {
+        for (var i = 0; i < walk.Steps.Count; i++)
+        {
+            if (Late().IsMatch(walk.Steps[i].Text)) yield return At(walk.Steps[i], i, null, "This warns of what a step before has already done. Say it as a caution before that step.");
+            // The author's own caution of a hazard that an earlier step has met.
+            foreach (var caution in walk.Steps[i].Cautions)
+                if (Earlier(walk, i, caution) is { } first)
+                    yield return At(walk.Steps[i], i, null, $"“{caution.Hazard}” is said here for the first time, and step {first + 1} already does it. Put the caution there.", new Fix($"Put it before step {first + 1}", new Editing.Several("caution put first", [new Editing.DropCaution(walk.Steps[i].Id, caution.Hazard, ""), new Editing.WriteCaution(walk.Steps[first].Id, "", caution)])));
+        }
+    }
+
+    // A step before with the same actions on the same things, and without the caution.
+    private static int? Earlier(Walk walk, int at, Caution caution)
+    {
+        var does = walk.Steps[at].Actions.Where(a => a.Target is not null && a.Verb is not (Verb.Inspect or Verb.Clean)).Select(a => (a.Verb, a.Target)).ToHashSet();
+        if (does.Count == 0) return null;
+        for (var i = 0; i < at; i++)
+            if (walk.Steps[i].Cautions.All(c => c.Hazard != caution.Hazard) && walk.Steps[i].Actions.Any(a => does.Contains((a.Verb, a.Target)))) return i;
+        return null;
+    }
+}

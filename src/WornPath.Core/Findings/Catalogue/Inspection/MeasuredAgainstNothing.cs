@@ -1,0 +1,17 @@
+using WornPath.Core.Sheets;
+using WornPath.Core.Walking;
+
+namespace WornPath.Core.Findings.Catalogue;
+
+/// <summary>INS001: something is measured, and neither limits nor a table say what the value means.</summary>
+public sealed class MeasuredAgainstNothing : Rule
+{
+    public override RuleInfo Info { get; } = new("INS001", Severity.Warn, "Measured against nothing");
+
+    public override IEnumerable<Finding> Find(Walk walk)
+    {
+        foreach (var walked in walk.Events)
+            if (walked.Action is { Verb: Verb.Measure, Limits: null } && walked.Step.Table is null)
+                yield return At(walked, $"{Reading.Sentences.Capital(walked.Thing?.Label ?? walked.Action.Words ?? "something")} is measured here, and nothing says which values are good. Write the limits behind a colon, such as: at least 9.0 mm; or a table of values and choices.");
+    }
+}

@@ -1,0 +1,23 @@
+using WornPath.Core.Editing;
+using WornPath.Core.Sheets;
+using WornPath.Core.Walking;
+
+namespace WornPath.Core.Findings.Catalogue;
+
+/// <summary>INS002: a value is held against limits, and no word says what to do where it is beyond them.</summary>
+public sealed class NoWordOnAFail : Rule
+{
+    public override RuleInfo Info { get; } = new("INS002", Severity.Warn, "No word on a fail");
+
+    public override IEnumerable<Finding> Find(Walk walk)
+    {
+        foreach (var walked in walk.Events)
+        {
+            if (walked.Action.Limits is not { } limits || walked.Action.Branch > 0 || walked.Step.Branches.Length > 0 || walked.Step.Table is not null || Said(walked.Step.Text)) continue;
+            yield return At(walked, $"{walked.Thing?.Label ?? walked.Action.Words} must be {limits}, and nothing says what to do where it is not. Put it on a line of its own: “If it is not: …”.",
+                new Fix("Stop the job where it fails", new WriteStep(walked.Step.Id, walked.Step.Text, walked.Step.Text.TrimEnd() + "\nIf it is not: stop the job and ask the lead.")));
+        }
+    }
+
+    private static bool Said(string text) => text.Contains("otherwise", StringComparison.OrdinalIgnoreCase) || text.Contains("if not", StringComparison.OrdinalIgnoreCase) || text.Contains("replace", StringComparison.OrdinalIgnoreCase);
+}

@@ -1,0 +1,21 @@
+using WornPath.Core.Building;
+using WornPath.Core.Sheets;
+using WornPath.Core.Walking;
+
+namespace WornPath.Core.Findings.Catalogue;
+
+/// <summary>TRQ017: wheel fasteners were undone, and nothing says when they are torqued again after the first use.</summary>
+public sealed class NoRetorque : Rule
+{
+    public override RuleInfo Info { get; } = new("TRQ017", Severity.Hint, "No retorque of the wheel fasteners");
+
+    public override IEnumerable<Finding> Find(Walk walk)
+    {
+        foreach (var joint in walk.Sheet.Joints)
+        {
+            if (!Natures.HoldsAWheel(joint, walk.Things) || walk.EventsOf(joint.Id).LastOrDefault(e => e.Action.Verb == Verb.Torque) is not { } torqued) continue;
+            if (walk.Steps.Any(s => TorquedTwice.Retorque(s.Text))) continue;
+            yield return At(torqued, $"{joint.Label} settle in the first use, and nothing says when they are torqued again.", Fixes.InsertAtEnd(walk, "Retorque after the first use", $"After {walk.Workshop.Rules.RetorqueWords}, retorque the {joint.Name}{(joint.Torque is { } value && joint.Variants.IsEmpty ? $" to {value.Target}" : "")}."));
+        }
+    }
+}

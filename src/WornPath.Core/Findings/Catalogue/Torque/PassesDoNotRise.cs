@@ -1,0 +1,33 @@
+using WornPath.Core.Sheets;
+using WornPath.Core.Walking;
+
+namespace WornPath.Core.Findings.Catalogue;
+
+/// <summary>TRQ015: a later pass asks no more than the one before, or a pass asks more than the final value.</summary>
+public sealed class PassesDoNotRise : Rule
+{
+    public override RuleInfo Info { get; } = new("TRQ015", Severity.Warn, "Passes do not rise");
+
+    public override IEnumerable<Finding> Find(Walk walk)
+    {
+        foreach (var joint in walk.Sheet.Joints)
+        {
+            // A bearing is seated with more than it keeps.
+            if (joint.Torque is { IsAdjustment: true }) continue;
+            var before = 0.0;
+            foreach (var walked in walk.EventsOf(joint.Id))
+            {
+                if (walked.Action.Verb is Verb.TakeOut or Verb.Loosen or Verb.BackOff or Verb.Start) before = 0;
+                if (walked.Action.Verb is not (Verb.TorquePass or Verb.Torque)) continue;
+                var now = (walked.Action.Torque ?? (walked.Action.Verb == Verb.Torque ? joint.Torque : null))?.Target.NewtonMetres ?? 0;
+                if (now > 0 && now < before * 0.985)
+                {
+                    yield return At(walked, FormattableString.Invariant($"{joint.Label} {(joint.Count > 1 ? "are" : "is")} brought to {before:0.#} N·m and then to {now:0.#} N·m: a wrench set lower only clicks. Let the passes rise to the final value."));
+                    break;
+                }
+
+                before = walked.Action.Verb == Verb.Torque ? 0 : now;
+            }
+        }
+    }
+}

@@ -1,0 +1,120 @@
+using System.Collections.Immutable;
+using System.Text.RegularExpressions;
+using WornPath.Core.Sheets;
+
+namespace WornPath.Core.Reading;
+
+/// <summary>A stretch of a step's text that is said for the same variants and belongs to the same branch.</summary>
+/// <param name="Start">Its first character, behind what leads it in.</param>
+/// <param name="End">The character after its last.</param>
+/// <param name="Only">The variants and sides it holds for; null for all.</param>
+/// <param name="Branch">The branch it belongs to, from 1; 0 for none.</param>
+/// <param name="IsAdvice">True where nothing is done: a note beside the step, a row of a table.</param>
+internal sealed record Passage(int Start, int End, Limit? Only, int Branch, bool IsAdvice);
+
+/// <summary>
+/// Cuts a step's text into passages. A line "If it will not move: …" says what follows from a sign, "Or, if …: …" what is done
+/// in place of the rest, "Should a bolt snap: …" what to know; a sentence that opens with variants or sides ("Left: …", "With steel
+/// wheels, …") holds for those.
+/// </summary>
+internal static partial class Passages
+{
+    [GeneratedRegex(@"\G[ \t]*(?:(?<instead>or|otherwise|plan b)\b\s*[,:]?\s*)?if\s+(?<sign>[^:\n]{2,160}):", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    private static partial Regex BranchLead();
+
+    [GeneratedRegex(@"\G[ \t]*(?:should\s+[^:\n]{2,160}|in trouble|trouble|note|tip):", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    private static partial Regex AdviceLead();
+
+    [GeneratedRegex(@"[.!?;](?=\s|$)", RegexOptions.CultureInvariant)]
+    private static partial Regex SentenceEnd();
+
+    [GeneratedRegex(@"^(?:(?:on|with|for|at|in)\s+)?(?:the\s+)?(?<o>.+?)(?:\s+(?:side|only))*$", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    private static partial Regex Dressed();
+
+    /// <summary>The passages of a text, and the branches it has.</summary>
+    public static (List<Passage> Passages, ImmutableArray<Branch> Branches) Of(string text, ImmutableArray<Factor> factors)
+    {
+        var passages = new List<Passage>();
+        var branches = ImmutableArray.CreateBuilder<Branch>();
+        for (var start = 0; start <= text.Length;)
+        {
+            var end = text.IndexOf('\n', start);
+            if (end < 0) end = text.Length;
+            var line = text.AsSpan(start, end - start).Trim();
+            if (line.StartsWith("|") || AdviceLead().IsMatch(text, start))
+            {
+                passages.Add(new Passage(start, end, null, 0, true));
+            }
+            else if (BranchLead().Match(text, start) is { Success: true } lead && lead.Index + lead.Length <= end)
+            {
+                branches.Add(new Branch(lead.Groups["sign"].Value.Trim(), lead.Groups["instead"].Success, new Span(start, end - start)));
+                Sentences(text, lead.Index + lead.Length, end, factors, branches.Count, passages);
+            }
+            else
+            {
+                Sentences(text, start, end, factors, 0, passages);
+            }
+
+            start = end + 1;
+        }
+
+        return (passages, branches.ToImmutable());
+    }
+
+    private static void Sentences(string text, int from, int to, ImmutableArray<Factor> factors, int branch, List<Passage> passages)
+    {
+        if (factors.IsEmpty)
+        {
+            passages.Add(new Passage(from, to, null, branch, false));
+            return;
+        }
+
+        while (from < to)
+        {
+            var stop = SentenceEnd().Match(text, from, to - from);
+            var end = stop.Success ? stop.Index + 1 : to;
+            var (only, start) = Lead(text, from, end, factors);
+            passages.Add(new Passage(start, end, only, branch, false));
+            from = end;
+        }
+    }
+
+    // The variants a sentence opens with, and where what it says of them begins.
+    private static (Limit? Only, int Start) Lead(string text, int from, int to, ImmutableArray<Factor> factors)
+    {
+        var sentence = text.AsSpan(from, to - from);
+        (Limit? Only, int Start) lead = (null, from);
+        // A list may go on ("left, steel wheels: …"): the longest that names nothing but options.
+        for (var at = sentence.IndexOfAny(':', ','); at > 0;)
+        {
+            if (OptionsOf(sentence[..at].ToString(), factors) is not { } only) break;
+            lead = (only, from + at + 1);
+            var next = sentence[(at + 1)..].IndexOfAny(':', ',');
+            if (sentence[at] == ':' || next < 0) break;
+            at += next + 1;
+        }
+
+        return lead;
+    }
+
+    private static Limit? OptionsOf(string words, ImmutableArray<Factor> factors)
+    {
+        var found = new List<string>();
+        foreach (var piece in words.Replace(" and ", ",", StringComparison.OrdinalIgnoreCase).Replace(" or ", ",", StringComparison.OrdinalIgnoreCase).Split(',', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries))
+        {
+            var option = Named(piece, factors) ?? (Dressed().Match(piece) is { Success: true } bare ? Named(bare.Groups["o"].Value, factors) : null);
+            if (option is null) return null;
+            found.Add(option);
+        }
+
+        return Limit.Of(found);
+    }
+
+    private static string? Named(string word, ImmutableArray<Factor> factors)
+    {
+        foreach (var factor in factors)
+            foreach (var option in factor.Options)
+                if (option.Equals(word, StringComparison.OrdinalIgnoreCase)) return option;
+        return null;
+    }
+}
