@@ -24,7 +24,7 @@ public static class FindingsReport
 
     private static string Text(ProcedureFile file, IReadOnlyList<Finding> findings)
     {
-        var lines = findings.Select(f => $"{(f.StepNumber is { } n ? $"step {n}" : "sheet"),-9}{Word(f.Severity),-6}{f.Rule}  {f.Message}");
+        var lines = findings.Select(f => $"{(f.StepNumber is { } n ? $"step {n}" : "sheet"),-9}{Word(f.Severity),-6}{f.Rule}  {f.Said}");
         int stops = findings.Count(f => f.Severity == Severity.Stop), warnings = findings.Count(f => f.Severity == Severity.Warn);
         return string.Join('\n', lines.Append($"{file.Number} {file.Title}: {file.Sheet.Steps.Count()} steps, {stops} stop{(stops == 1 ? "" : "s")}, {warnings} warning{(warnings == 1 ? "" : "s")}, {findings.Count - stops - warnings} hints"));
     }
@@ -40,6 +40,7 @@ public static class FindingsReport
             ["severity"] = Word(f.Severity),
             ["title"] = f.Title,
             ["message"] = f.Message,
+            ["for"] = f.For.Length == 0 ? null : f.For,
             ["step"] = f.StepNumber,
             ["thing"] = f.Thing,
             ["thingName"] = f.Thing is { } id ? file.Sheet.Find(id)?.Name : null,
@@ -73,7 +74,7 @@ public static class FindingsReport
                     ["ruleId"] = f.Rule,
                     ["ruleIndex"] = rules.FindIndex(r => r.Id == f.Rule),
                     ["level"] = Level(f.Severity),
-                    ["message"] = new JsonObject { ["text"] = f.Message },
+                    ["message"] = new JsonObject { ["text"] = f.Said },
                     ["locations"] = new JsonArray(new JsonObject
                     {
                         ["physicalLocation"] = new JsonObject { ["artifactLocation"] = new JsonObject { ["uri"] = Uri(path) } },

@@ -18,6 +18,10 @@ public sealed class WornPathDb(DbContextOptions<WornPathDb> options) : IdentityD
 
     public DbSet<ReviewEvent> Events => Set<ReviewEvent>();
 
+    public DbSet<WaiverEntry> Waivers => Set<WaiverEntry>();
+
+    public DbSet<InHand> InHand => Set<InHand>();
+
     public DbSet<WorkshopVersion> Workshops => Set<WorkshopVersion>();
 
     protected override void OnModelCreating(ModelBuilder builder)
@@ -58,6 +62,22 @@ public sealed class WornPathDb(DbContextOptions<WornPathDb> options) : IdentityD
             workshop.HasKey(w => w.Version);
             workshop.Property(w => w.Version).ValueGeneratedNever();
             workshop.HasOne<Person>().WithMany().HasForeignKey(w => w.PersonId).OnDelete(DeleteBehavior.Restrict);
+        });
+        builder.Entity<WaiverEntry>(waiver =>
+        {
+            waiver.Property(w => w.Key).HasMaxLength(400);
+            waiver.Property(w => w.Seal).HasMaxLength(64);
+            waiver.Property(w => w.Reason).HasMaxLength(2000);
+            waiver.HasIndex(w => w.RevisionId);
+            waiver.HasOne<Revision>().WithMany().HasForeignKey(w => w.RevisionId);
+            waiver.HasOne(w => w.Person).WithMany().HasForeignKey(w => w.PersonId).OnDelete(DeleteBehavior.Restrict);
+        });
+        builder.Entity<InHand>(ticked =>
+        {
+            ticked.HasKey(t => new { t.RevisionId, t.Key });
+            ticked.Property(t => t.Key).HasMaxLength(200);
+            ticked.HasOne<Revision>().WithMany().HasForeignKey(t => t.RevisionId);
+            ticked.HasOne<Person>().WithMany().HasForeignKey(t => t.PersonId).OnDelete(DeleteBehavior.Restrict);
         });
         builder.Entity<ReviewEvent>(review =>
         {

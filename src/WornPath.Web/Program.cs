@@ -102,6 +102,7 @@ api.MapShelf();
 api.MapRevisions();
 api.MapTables();
 api.MapBuilding();
+api.MapWalk();
 api.MapPrint();
 api.MapWorkshop();
 api.MapCalculators();

@@ -29,7 +29,7 @@ public class CheckCommandTests
     {
         var (_, text, _) = await CheckAsync("loader-brackets.json", withCrib: true);
         text.ShouldContain("step 21  warn  TRQ007  No torque wrench of the crib covers 320 N·m");
-        text.TrimEnd().ShouldEndWith("23 steps, 11 stops, 4 warnings, 0 hints");
+        text.TrimEnd().ShouldEndWith("23 steps, 11 stops, 5 warnings, 3 hints");
     }
 
     [Fact]
@@ -43,7 +43,7 @@ public class CheckCommandTests
         var results = run.GetProperty("results").EnumerateArray().ToList();
         results.Select(r => r.GetProperty("ruleId").GetString()).ShouldBe(json.Select(f => f.GetProperty("id").GetString()));
         results.ShouldAllBe(r => rules[r.GetProperty("ruleIndex").GetInt32()] == r.GetProperty("ruleId").GetString());
-        results.Select(r => r.GetProperty("level").GetString()).Distinct().Order().ShouldBe(["error", "warning"]);
+        results.Select(r => r.GetProperty("level").GetString()).Distinct().Order().ShouldBe(["error", "note", "warning"]);
         results.ShouldAllBe(r => r.GetProperty("message").GetProperty("text").GetString()!.Length > 0);
     }
 }

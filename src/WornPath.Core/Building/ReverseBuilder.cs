@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using WornPath.Core.Editing;
 using WornPath.Core.Findings.Catalogue;
+using WornPath.Core.Printing;
 using WornPath.Core.Sheets;
 using WornPath.Core.Tightening;
 using WornPath.Core.Walking;
@@ -153,7 +154,8 @@ public sealed class ReverseBuilder
     private void Fit(Part part, List<string> sentences)
     {
         if (Then(part.Id).Part.Place == PartPlace.On || part.Fate is Fate.Discard or Fate.Spare || !_fitted.Add(part.Id)) return;
-        sentences.Add(part.Fate == Fate.Replace ? $"Fit the new {part.Name}." : $"Fit the {part.Name}.");
+        var helper = part.MassKg > UsualCautions.HeaviestForOne && _walk.Sheet.Header.People == 1 ? " with a helper" : "";
+        sentences.Add(part.Fate == Fate.Replace ? $"Fit the new {part.Name}{helper}." : $"Fit the {part.Name}{helper}.");
     }
 
     private void Undo(Joint joint, WalkEvent walked, List<string> sentences)

@@ -90,7 +90,7 @@ public sealed class ToolList
         }
     }
 
-    private static bool IsTurned(Verb verb) => verb is Verb.BreakLoose or Verb.Loosen or Verb.TakeOut or Verb.Start or Verb.Snug or Verb.TorquePass or Verb.Torque or Verb.Align or Verb.BackOff;
+    private static bool IsTurned(Verb verb) => verb is Verb.BreakLoose or Verb.Loosen or Verb.TakeOut or Verb.Start or Verb.Snug or Verb.TorquePass or Verb.Torque or Verb.Retorque or Verb.Align or Verb.BackOff;
 
     private static bool IsRing(string name) => name.Contains("snap ring", StringComparison.OrdinalIgnoreCase) || name.Contains("retaining ring", StringComparison.OrdinalIgnoreCase) || name.Contains("circlip", StringComparison.OrdinalIgnoreCase);
 
@@ -102,10 +102,10 @@ public sealed class ToolList
         var usual = joint.Fastener is { Thread: { } thread, Form: { } form } && joint.Fastener.Drive is null ? DriveSizes.Usual(thread, form) is [var likeliest, ..] ? likeliest : null : null;
         if ((joint.Fastener?.Drive ?? usual) is { } drive)
         {
-            var crow = joint.Adapter is not null && verb is Verb.Torque or Verb.TorquePass;
+            var crow = joint.Adapter is not null && verb is Verb.Torque or Verb.TorquePass or Verb.Retorque;
             var what = crow && drive.Kind == DriveKind.Hexagon ? $"{drive.Size} crow-foot, {joint.Adapter}" : IsDeep(joint, drive) ? $"{drive.Size} deep socket" : drive.Tool;
             Put(what, 1, joint, step, usual is null ? "" : "size by the table, not yet looked at");
-            if (verb is not (Verb.Torque or Verb.TorquePass) && !drive.Tool.Contains("screwdriver", StringComparison.Ordinal))
+            if (verb is not (Verb.Torque or Verb.TorquePass or Verb.Retorque) && !drive.Tool.Contains("screwdriver", StringComparison.Ordinal))
                 Put($"{Wrench.UsualDrive(judgement.Target?.NewtonMetres ?? 20)} ratchet or bar", 2, null, step, "");
         }
 
@@ -118,7 +118,7 @@ public sealed class ToolList
             Put($"{head.Size} spanner", 2, joint, step, "holds the nut from turning");
         }
 
-        if (verb is not (Verb.Torque or Verb.TorquePass)) return;
+        if (verb is not (Verb.Torque or Verb.TorquePass or Verb.Retorque)) return;
         if (joint.Torque is { ThenAngle: { } degrees }) Put("angle gauge, or a mark on the flats", 2, joint, step, degrees % 60 == 0 ? $"{degrees / 60:0} flat{(degrees == 60 ? "" : "s")} of the hexagon" : "");
         if (judgement.Target is not { } target) return;
         if (judgement.Wrench is { Wrench: { } wrench })

@@ -25,6 +25,7 @@ namespace WornPath.Core.Editing;
 [JsonDerivedType(typeof(AddFilled), "addFilled")]
 [JsonDerivedType(typeof(RemoveThing), "removeThing")]
 [JsonDerivedType(typeof(SetField), "setField")]
+[JsonDerivedType(typeof(SetFieldByName), "setFieldByName")]
 [JsonDerivedType(typeof(WriteCaution), "writeCaution")]
 [JsonDerivedType(typeof(DropCaution), "dropCaution")]
 [JsonDerivedType(typeof(BringCautionBack), "bringCautionBack")]
@@ -78,6 +79,9 @@ public sealed record RemoveThing(string Id) : Edit;
 
 /// <summary>Sets a field of a thing (of the header, where <paramref name="Id"/> is empty) from its text, as a cell of a table shows it.</summary>
 public sealed record SetField(string Id, string Field, string Before, string After) : Edit;
+
+/// <summary>Sets a field of the thing of this name: for edits that add a thing and do not know its id yet.</summary>
+public sealed record SetFieldByName(string Name, string Field, string After) : Edit;
 
 /// <summary>Writes a caution of a step in the author's words: in place of the one of this hazard (the usual one, too), or new where <paramref name="Hazard"/> is empty.</summary>
 public sealed record WriteCaution(string Step, string Hazard, Caution Caution) : Edit;

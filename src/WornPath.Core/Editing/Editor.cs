@@ -56,6 +56,8 @@ public static class Editor
         AddFilled e => AddAndFill(sheet, e).Map(ReadOpen),
         RemoveThing e => Remove(sheet, e),
         SetField e => Set(sheet, e),
+        SetFieldByName e => sheet.Things.FirstOrDefault(t => t.Name.Equals(e.Name, StringComparison.OrdinalIgnoreCase)) is not { } named ? Gone(NumberText.Excerpt(e.Name))
+            : Fields.Of(named.Kind).FirstOrDefault(f => f.Name == e.Field) is { } field ? Set(sheet, new SetField(named.Id, e.Field, field.Get(named), e.After)) : new Problem($"{named.Label} has no field “{NumberText.Excerpt(e.Field)}”.", "Reload to see the sheet as it is."),
         WriteCaution e => OnStep(sheet, e.Step, step => Cautioning.Write(step, e).Map(s => PutStep(sheet, s))),
         DropCaution e => OnStep(sheet, e.Step, step => Cautioning.Drop(sheet, step, e).Map(s => PutStep(sheet, s))),
         BringCautionBack e => OnStep(sheet, e.Step, step => PutStep(sheet, step with { Dropped = step.Dropped.RemoveAll(d => d.Hazard == e.Hazard) })),
@@ -380,6 +382,7 @@ public static class Editor
             RemoveThing e => $"delete {Name(e.Id)}",
             SetField { Id.Length: 0 } e => $"header: {e.Field}",
             SetField e when sheet.FindStep(e.Id) is not null => $"{e.Field} of step {Number(e.Id)}",
+            SetFieldByName e => $"{NumberText.Excerpt(e.Field)} of {NumberText.Excerpt(e.Name)}",
             WriteCaution e => $"caution of step {Number(e.Step)}",
             DropCaution e => $"caution of step {Number(e.Step)} taken off",
             BringCautionBack e => $"caution of step {Number(e.Step)} back",

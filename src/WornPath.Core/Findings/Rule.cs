@@ -53,6 +53,16 @@ public sealed record Finding
     /// <summary>The variants, sides and branches it holds for; empty for all.</summary>
     public string For { get; init; } = "";
 
+    /// <summary>The reason it was let stand for; null where nobody gave one.</summary>
+    public Waiver? Waiver { get; init; }
+
+    /// <summary>How a waiver names it.</summary>
+    public string WaiverKey => Waivers.KeyOf(this);
+
+    /// <summary>The message, and for which variants, sides and branches it holds.</summary>
+    [JsonIgnore]
+    public string Said => For.Length == 0 ? Message : $"{Message} (For {For}.)";
+
     /// <summary>The same finding on a later walk has the same key.</summary>
     public string Key => $"{Rule}:{Thing}:{Step}";
 }

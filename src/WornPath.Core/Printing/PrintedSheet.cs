@@ -8,10 +8,13 @@ using WornPath.Core.Workshops;
 namespace WornPath.Core.Printing;
 
 /// <summary>A step as printed.</summary>
-public sealed record PrintedStep(int Number, string Text, ImmutableArray<Caution> Cautions);
+public sealed record PrintedStep(int Number, string Text, ImmutableArray<Caution> Cautions, int? People);
 
 /// <summary>A phase as printed.</summary>
-public sealed record PrintedPhase(string Name, ImmutableArray<PrintedStep> Steps);
+/// <param name="Name">Its name.</param>
+/// <param name="Steps">Its steps.</param>
+/// <param name="Owed">What is still to torque when it ends.</param>
+public sealed record PrintedPhase(string Name, ImmutableArray<PrintedStep> Steps, ImmutableArray<OwedTorque> Owed);
 
 /// <summary>A row of the torque table.</summary>
 /// <param name="Setting">Wrench and setting; empty where the crib has none, or nobody has filled it.</param>
@@ -32,7 +35,8 @@ public sealed record PrintedSheet(
     ImmutableArray<PrintedItem> Consumables,
     ImmutableArray<PrintedPhase> Phases,
     ImmutableArray<PrintedTorque> Torques,
-    ImmutableArray<PrintedPattern> Patterns)
+    ImmutableArray<PrintedPattern> Patterns,
+    ImmutableArray<string> Practice)
 {
     /// <summary>What the arithmetic behind the torque table does not judge: it stands on every sheet.</summary>
     public const string NotJudged = "The values are held against the proof load of the fastener with usual friction. Not judged: values with an angle after them, bearing adjustments, the parts clamped between, fatigue, and whether a value is the right one for the vehicle. Only its source can say that.";
@@ -44,10 +48,18 @@ public sealed record PrintedSheet(
         var given = new HashSet<Caution>();
         var number = 0;
         var phases = sheet.Phases.Where(p => p.Steps.Length > 0)
-            .Select(p => new PrintedPhase(p.Name, [.. p.Steps.Select(s => new PrintedStep(++number, s.Text, UsualCautions.For(s, sheet, given)))])).ToImmutableArray();
+            .Select(p => new PrintedPhase(p.Name, [.. p.Steps.Select(s => new PrintedStep(++number, s.Text, UsualCautions.For(s, sheet, given), s.People))], TorqueLedger.After(walk, number - 1))).ToImmutableArray();
         return new PrintedSheet(sheet.Header, [.. PartsOf(sheet)], ToolList.Of(walk, walk.Workshop), [.. ConsumablesOf(sheet)], phases,
             [.. sheet.Joints.Select(j => Row(j, walk))],
-            [.. sheet.Joints.Where(j => j.Count >= 3 && walk.EventsOf(j.Id).Count > 0).Select(j => PatternOf(j, walk.Workshop)).OfType<PrintedPattern>()]);
+            [.. sheet.Joints.Where(j => j.Count >= 3 && walk.EventsOf(j.Id).Count > 0).Select(j => PatternOf(j, walk.Workshop)).OfType<PrintedPattern>()],
+            [.. PracticeOf(walk)]);
+    }
+
+    // The ways of the house that the words of this sheet touch.
+    private static IEnumerable<string> PracticeOf(Walk walk)
+    {
+        foreach (var school in School.All)
+            if (school.Touches.Any(t => walk.Steps.Any(s => s.Text.Contains(t, StringComparison.OrdinalIgnoreCase)))) yield return walk.Workshop.Rules.Chosen(school).Practice;
     }
 
     private static PrintedPattern? PatternOf(Joint joint, Workshop workshop)

@@ -49,7 +49,7 @@ public static class Asking
         var verb = action.Verb == Verb.TorquePass ? $"pass {action.Pass}" : Of(action.Verb);
         var target = action.Target is { } id ? sheet.Find(id)?.Label ?? id : action.Words;
         var with = action.With is { } aid && sheet.Find(aid) is { } thing ? $" with {thing.Label}" : "";
-        var value = (action.Torque ?? (action.Verb == Verb.Torque && action.Target is { } t && sheet.Find(t) is Joint { Torque: { } own } ? own : null)) is { } torque ? $" to {torque}" : "";
+        var value = (action.Torque ?? (action.Verb is Verb.Torque or Verb.Retorque && action.Target is { } t && sheet.Find(t) is Joint { Torque: { } own } ? own : null)) is { } torque ? $" to {torque}" : "";
         var angle = action.Angle is { } degrees ? $" {degrees:0.#}°" : "";
         var minutes = action.Minutes is { } m ? $" {m:0.#} min" : "";
         var limits = action.Limits is { } l ? $", {l}" : "";

@@ -294,7 +294,7 @@ public sealed class SentenceReader
             }
 
             var final = good.Count > 0 ? good[^1].Torque.Value : null;
-            _actions.Add(new StepAction { Verb = Verb.Torque, Target = joint.Id, Torque = final, New = phrase.IsNew, At = phrase.At });
+            _actions.Add(new StepAction { Verb = clause.Verb is "retorque" or "re-torque" ? Verb.Retorque : Verb.Torque, Target = joint.Id, Torque = final, New = phrase.IsNew, At = phrase.At });
             if (final is not null) Compare(joint, final, good[^1]);
         }
     }

@@ -35,9 +35,28 @@ public static class LifeCycle
         if (state != RevisionState.InReview) return new Problem($"This revision is {Name(state)}.", "Only a revision in review is released.");
         if (wroteOnIt.Contains(person)) return new Problem("You wrote on this revision.", "Somebody else has to release it.");
         var stops = findings.Where(f => f.Severity == Severity.Stop).ToList();
-        if (stops.Count == 0) return null;
-        var named = string.Join("; ", stops.Take(5).Select(f => f.StepNumber is { } n ? $"step {n}: {f.Title} ({f.Rule})" : $"{f.Title} ({f.Rule})"));
-        return new Problem($"{stops.Count} finding{(stops.Count == 1 ? "" : "s")} must be cleared before release: {named}{(stops.Count > 5 ? "; …" : "")}.", "Return it to its author.");
+        if (stops.Count == 0)
+        {
+            var open = findings.Where(f => f is { Severity: Severity.Warn, Waiver: null }).ToList();
+            return open.Count == 0 ? null : new Problem($"{open.Count} warning{(open.Count == 1 ? " has" : "s have")} no reason to stand: {Named(open)}.", "A reviewer gives each a reason under Review, or returns the revision to its author.");
+        }
+
+        return new Problem($"{stops.Count} finding{(stops.Count == 1 ? "" : "s")} must be cleared before release: {Named(stops)}.", "Return it to its author.");
+    }
+
+    private static string Named(List<Finding> findings) =>
+        string.Join("; ", findings.Take(5).Select(f => f.StepNumber is { } n ? $"step {n}: {f.Title} ({f.Rule})" : $"{f.Title} ({f.Rule})")) + (findings.Count > 5 ? "; …" : "");
+
+    /// <summary>Whether a person may waive a finding with this reason: a warning, in review, by somebody who did not write on it.</summary>
+    public static Problem? Waive(RevisionState state, string person, IReadOnlyCollection<string> wroteOnIt, Finding finding, string reason)
+    {
+        if (state != RevisionState.InReview) return new Problem($"This revision is {Name(state)}.", "Warnings are waived while it is in review.");
+        if (wroteOnIt.Contains(person)) return new Problem("You wrote on this revision.", "Another reviewer has to give the reason.");
+        if (finding.Severity == Severity.Stop) return new Problem($"{finding.Rule} stops a release; nobody waives it.", "Return the revision to its author.");
+        if (finding.Severity == Severity.Hint) return new Problem($"{finding.Rule} is a hint.", "It needs no reason to stand.");
+        if (finding.Waiver is not null) return new Problem($"{finding.Rule} is waived already.", "Take the waiver back first, to give another reason.");
+        return string.IsNullOrWhiteSpace(reason) || reason.Trim().Length < 5 ? new Problem("A waiver needs a reason.", "Say why the warning may stand: who follows the sheet will not ask you.")
+            : reason.Length > 2000 ? new Problem($"A reason of {reason.Length:N0} characters is too long.", "Keep it to 2,000.") : null;
     }
 
     /// <summary>Whether a new revision may start from it.</summary>

@@ -61,6 +61,9 @@ public enum Verb
     Snug,
     TorquePass,
     Torque,
+
+    /// <summary>Torqued again after use: owes nothing and finishes nothing.</summary>
+    Retorque,
     Align,
     BackOff,
     InsertPin,

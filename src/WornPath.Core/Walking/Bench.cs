@@ -16,7 +16,8 @@ public sealed record Glyph(JointStage Stage, int Pass = 0, int Of = 0);
 /// <param name="Glyph">A joint's glyph; null for other things.</param>
 /// <param name="Since">Number of the step that brought it there, from 1; null for the beginning.</param>
 /// <param name="Changed">True where the step under the cursor brought it there.</param>
-public sealed record BenchLine(string Id, string Name, string Says, Glyph? Glyph, int? Since, bool Changed);
+/// <param name="Due">Number of the step that torques it, for a joint that is still to torque; null elsewhere.</param>
+public sealed record BenchLine(string Id, string Name, string Says, Glyph? Glyph, int? Since, bool Changed, int? Due = null);
 
 /// <summary>The state of the world after a step: what is off, slack, temporary and open, and what the vehicle stands on.</summary>
 public sealed record Bench(
@@ -48,7 +49,8 @@ public sealed record Bench(
                     off.Add(Line(walk, thing, stepIndex, touched ? "out" : "in the kit", GlyphOf(walk, joint, state.Joint)));
                     break;
                 case Joint joint when state.Joint.IsSlack:
-                    slack.Add(Line(walk, thing, stepIndex, Says(joint, state.Joint), GlyphOf(walk, joint, state.Joint)));
+                    var owed = TorqueLedger.Of(walk, joint, stepIndex);
+                    slack.Add(Line(walk, thing, stepIndex, $"{Says(joint, state.Joint)}{(owed is null ? "" : owed.Due is { } due ? $", torque in step {due}" : ", never torqued")}", GlyphOf(walk, joint, state.Joint)) with { Due = owed?.Due });
                     break;
                 case Joint joint when touched:
                     done.Add(Line(walk, thing, stepIndex, Says(joint, state.Joint), GlyphOf(walk, joint, state.Joint)));
@@ -91,7 +93,8 @@ public sealed record Bench(
         return new Glyph(JointStage.Pass, state.Pass, last + 1);
     }
 
-    private static string Says(Joint joint, JointState state) => state.Stage switch
+    /// <summary>A joint's state in words.</summary>
+    internal static string Says(Joint joint, JointState state) => state.Stage switch
     {
         JointStage.Tight => "tight",
         JointStage.BrokenLoose => "broken loose",

@@ -41,9 +41,18 @@ public sealed record Combination(ImmutableArray<string> Options, ImmutableSorted
             where T : Thing => things.All(t => Here(t.Only)) ? things : [.. things.Where(t => Here(t.Only))];
         var joints = Kept(sheet.Joints);
         if (joints.Any(j => ValueOf(j, factors) is not null)) joints = [.. joints.Select(j => ValueOf(j, factors) is { } value ? j with { Torque = value, Untorqued = null } : j)];
+        var parts = Kept(sheet.Parts);
+        if (parts.Length < sheet.Parts.Length)
+        {
+            // What is not there holds nothing and covers nothing.
+            var there = parts.Select(p => p.Id).ToHashSet();
+            joints = [.. joints.Select(j => j.Holds.All(there.Contains) ? j : j with { Holds = [.. j.Holds.Where(there.Contains)] })];
+            parts = [.. parts.Select(p => p.Behind.All(there.Contains) ? p : p with { Behind = [.. p.Behind.Where(there.Contains)] })];
+        }
+
         return sheet with
         {
-            Parts = Kept(sheet.Parts),
+            Parts = parts,
             Joints = joints,
             Connections = Kept(sheet.Connections),
             Fluids = Kept(sheet.Fluids),

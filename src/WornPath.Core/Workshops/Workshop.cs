@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using WornPath.Core.Building;
 using WornPath.Core.Tightening;
 
 namespace WornPath.Core.Workshops;
@@ -13,6 +14,14 @@ public sealed record Workshop
 
     /// <summary>The torque tools there are. Where it is empty nobody has filled it, and no value is held against it.</summary>
     public ImmutableArray<Wrench> Crib { get; init; } = [];
+
+    /// <summary>Blocks of steps the workshop keeps; one of the name of a usual one stands in its place.</summary>
+    public ImmutableArray<Block> Blocks { get; init; } = [];
+
+    /// <summary>The blocks there are: the usual ones, the workshop's in their places or behind them.</summary>
+    [System.Text.Json.Serialization.JsonIgnore]
+    public IEnumerable<Block> AllBlocks => Block.Usual.Select(u => Blocks.FirstOrDefault(b => b.Name.Equals(u.Name, StringComparison.OrdinalIgnoreCase)) ?? u)
+        .Concat(Blocks.Where(b => !Block.Usual.Any(u => u.Name.Equals(b.Name, StringComparison.OrdinalIgnoreCase))));
 
     /// <summary>The day calibrations are held against.</summary>
     [System.Text.Json.Serialization.JsonIgnore]

@@ -1,6 +1,7 @@
 using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
 using WornPath.Core.Editing;
+using WornPath.Core.Findings;
 using WornPath.Core.Revisions;
 using WornPath.Core.Sheets;
 using WornPath.Store.Entities;
@@ -8,7 +9,7 @@ using WornPath.Store.Entities;
 namespace WornPath.Store.Drafts;
 
 /// <summary>A sheet as the log has it, and the number of its last edit.</summary>
-public sealed record StoredSheet(Sheet Sheet, int Seq, int BaseSeq, RevisionState State);
+public sealed record StoredSheet(Sheet Sheet, int Seq, int BaseSeq, RevisionState State, int? WorkshopVersion);
 
 /// <summary>An entry of the log without its delta: enough to know what can be undone.</summary>
 public sealed record LogLine(int Seq, string PersonId, EntryKind Kind, int? OfSeq, string Label, string ClientId);
@@ -25,7 +26,7 @@ public sealed class DraftLog(WornPathDb db)
     /// <summary>The sheet of a revision; null where there is no such revision.</summary>
     public async Task<StoredSheet?> LoadAsync(int revisionId, CancellationToken cancel = default)
     {
-        var stored = await db.Revisions.AsNoTracking().Where(r => r.Id == revisionId).Select(r => new { Base = r.Snapshot.Json, BaseSeq = r.Snapshot.Seq, r.Seq, r.State }).FirstOrDefaultAsync(cancel);
+        var stored = await db.Revisions.AsNoTracking().Where(r => r.Id == revisionId).Select(r => new { Base = r.Snapshot.Json, BaseSeq = r.Snapshot.Seq, r.Seq, r.State, r.WorkshopVersion }).FirstOrDefaultAsync(cancel);
         if (stored is null) return null;
         var sheet = SheetJson.Read(stored.Base);
         var deltas = await db.Edits.AsNoTracking().Where(e => e.RevisionId == revisionId && e.Seq > stored.BaseSeq).OrderBy(e => e.Seq).Select(e => new { e.Seq, e.Delta }).ToListAsync(cancel);
@@ -35,12 +36,16 @@ public sealed class DraftLog(WornPathDb db)
             sheet = next.IsGood ? next.Value : throw new InvalidDataException($"Edit {row.Seq} of revision {revisionId} does not go on its sheet: {next.Problem}");
         }
 
-        return new StoredSheet(sheet, stored.Seq, stored.BaseSeq, stored.State);
+        return new StoredSheet(sheet, stored.Seq, stored.BaseSeq, stored.State, stored.WorkshopVersion);
     }
 
     /// <summary>The entries of a log, oldest first.</summary>
     public Task<List<LogLine>> LinesAsync(int revisionId, CancellationToken cancel = default) =>
         db.Edits.AsNoTracking().Where(e => e.RevisionId == revisionId).OrderBy(e => e.Seq).Select(e => new LogLine(e.Seq, e.PersonId, e.Kind, e.OfSeq, e.Label, e.ClientId)).ToListAsync(cancel);
+
+    /// <summary>The waivers of a revision that nobody has taken back, oldest first.</summary>
+    public Task<List<Waiver>> WaiversAsync(int revisionId, CancellationToken cancel = default) =>
+        db.Waivers.AsNoTracking().Where(w => w.RevisionId == revisionId && w.TakenBackBy == null).OrderBy(w => w.Id).Select(w => new Waiver(w.Id, w.Key, w.Seal, w.Person.DisplayName, w.At, w.Reason)).ToListAsync(cancel);
 
     /// <summary>The delta of an entry.</summary>
     public async Task<Delta> DeltaAsync(int revisionId, int seq, CancellationToken cancel = default) =>

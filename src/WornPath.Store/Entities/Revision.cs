@@ -35,6 +35,9 @@ public sealed class Revision
 
     public DateTime ChangedAt { get; set; }
 
+    /// <summary>Version of the workshop's settings it was released under, whose house rules it keeps; null until then.</summary>
+    public int? WorkshopVersion { get; set; }
+
     public List<EditEntry> Edits { get; } = [];
 
     public List<ReviewEvent> Events { get; } = [];

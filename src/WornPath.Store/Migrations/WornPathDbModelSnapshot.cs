@@ -199,6 +199,29 @@ namespace WornPath.Store.Migrations
                     b.ToTable("Edits");
                 });
 
+            modelBuilder.Entity("WornPath.Store.Entities.InHand", b =>
+                {
+                    b.Property<int>("RevisionId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Key")
+                        .HasMaxLength(200)
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTime>("At")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("PersonId")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("RevisionId", "Key");
+
+                    b.HasIndex("PersonId");
+
+                    b.ToTable("InHand");
+                });
+
             modelBuilder.Entity("WornPath.Store.Entities.Person", b =>
                 {
                     b.Property<string>("Id")
@@ -374,6 +397,9 @@ namespace WornPath.Store.Migrations
                     b.Property<int>("Warnings")
                         .HasColumnType("INTEGER");
 
+                    b.Property<int?>("WorkshopVersion")
+                        .HasColumnType("INTEGER");
+
                     b.HasKey("Id");
 
                     b.HasIndex("AuthorId");
@@ -399,6 +425,49 @@ namespace WornPath.Store.Migrations
                     b.HasKey("RevisionId");
 
                     b.ToTable("Snapshots");
+                });
+
+            modelBuilder.Entity("WornPath.Store.Entities.WaiverEntry", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateTime>("At")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Key")
+                        .IsRequired()
+                        .HasMaxLength(400)
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("PersonId")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Reason")
+                        .IsRequired()
+                        .HasMaxLength(2000)
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("RevisionId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Seal")
+                        .IsRequired()
+                        .HasMaxLength(64)
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("TakenBackBy")
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("PersonId");
+
+                    b.HasIndex("RevisionId");
+
+                    b.ToTable("Waivers");
                 });
 
             modelBuilder.Entity("WornPath.Store.Entities.WorkshopVersion", b =>
@@ -490,6 +559,21 @@ namespace WornPath.Store.Migrations
                         .IsRequired();
                 });
 
+            modelBuilder.Entity("WornPath.Store.Entities.InHand", b =>
+                {
+                    b.HasOne("WornPath.Store.Entities.Person", null)
+                        .WithMany()
+                        .HasForeignKey("PersonId")
+                        .OnDelete(DeleteBehavior.Restrict)
+                        .IsRequired();
+
+                    b.HasOne("WornPath.Store.Entities.Revision", null)
+                        .WithMany()
+                        .HasForeignKey("RevisionId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
             modelBuilder.Entity("WornPath.Store.Entities.ReviewEvent", b =>
                 {
                     b.HasOne("WornPath.Store.Entities.Person", "Person")
@@ -533,6 +617,23 @@ namespace WornPath.Store.Migrations
                         .HasForeignKey("WornPath.Store.Entities.SheetSnapshot", "RevisionId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
+                });
+
+            modelBuilder.Entity("WornPath.Store.Entities.WaiverEntry", b =>
+                {
+                    b.HasOne("WornPath.Store.Entities.Person", "Person")
+                        .WithMany()
+                        .HasForeignKey("PersonId")
+                        .OnDelete(DeleteBehavior.Restrict)
+                        .IsRequired();
+
+                    b.HasOne("WornPath.Store.Entities.Revision", null)
+                        .WithMany()
+                        .HasForeignKey("RevisionId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.Navigation("Person");
                 });
 
             modelBuilder.Entity("WornPath.Store.Entities.WorkshopVersion", b =>

@@ -17,7 +17,7 @@ public sealed class DemoWorkshop(WornPathDb db, UserManager<Person> people, Proc
         if (await db.Procedures.AnyAsync()) return;
         string author = await IdAsync("ines"), approver = await IdAsync("odo");
         Must(await FillCribAsync(await IdAsync("admin")));
-        foreach (var (file, sent, released) in ((string, bool, bool)[])[("loader-brackets", false, false), ("second-remote-valve", true, false), ("front-hub-bearing", true, true)])
+        foreach (var (file, sent, released) in ((string, bool, bool)[])[("loader-brackets", false, false), ("second-remote-valve", true, false), ("front-hub-bearing", true, true), ("rear-wheel-spacers", true, true)])
         {
             var read = ProcedureFileText.Read(await File.ReadAllBytesAsync(Path.Combine(demo.Folder, file + ".json")));
             var id = (await procedures.AddAsync(read.Value.Number, read.Value.Title, read.Value.Platform, read.Value.Sheet, author)).Value;

@@ -11,7 +11,7 @@ using WornPath.Store.Entities;
 namespace WornPath.Web.Drafting;
 
 /// <summary>A revision held open: its sheet, its walk and findings, and the lines of its log. One edit at a time goes through <see cref="Gate"/>.</summary>
-public sealed class Draft(int revisionId, StoredSheet stored, List<LogLine> lines, Workshop workshop)
+public sealed class Draft(int revisionId, StoredSheet stored, List<LogLine> lines, List<Waiver> waivers, Workshop workshop)
 {
     /// <summary>Entered by whoever edits.</summary>
     public SemaphoreSlim Gate { get; } = new(1, 1);
@@ -27,23 +27,39 @@ public sealed class Draft(int revisionId, StoredSheet stored, List<LogLine> line
     /// <summary>The revision's state. Set behind the gate by what changes it; the database refuses on its own, too.</summary>
     public RevisionState State { get; set; } = stored.State;
 
-    private Walked _now = Walked.Of(stored.Sheet, stored.Seq, workshop);
+    /// <summary>The version of the workshop's settings whose house rules it keeps; null for today's.</summary>
+    public int? WorkshopVersion { get; set; } = stored.WorkshopVersion;
+
+    /// <summary>The waivers given and not taken back.</summary>
+    public ImmutableArray<Waiver> Waivers { get; private set; } = [.. waivers];
+
+    private Walked _now = Walked.Of(stored.Sheet, stored.Seq, workshop, waivers);
     private readonly HashSet<string> _clientIds = [.. lines.Select(l => l.ClientId)];
     private readonly Dictionary<string, (List<LogLine> Undo, List<LogLine> Redo)> _reach = ReachOf(lines);
 
     /// <summary>A sheet with what was computed from it.</summary>
-    public sealed record Walked(Sheet Sheet, int Seq, WalkSet Walks)
+    public sealed record Walked(Sheet Sheet, int Seq, WalkSet Walks, ImmutableArray<Finding> Findings)
     {
-        public ImmutableArray<Finding> Findings => Walks.Findings;
+        public static Walked Of(Sheet sheet, int seq, Workshop workshop, IReadOnlyCollection<Waiver> waivers)
+        {
+            var walks = WalkSet.Run(sheet, workshop);
+            return new Walked(sheet, seq, walks, Core.Findings.Waivers.Apply(walks.Findings, sheet, waivers));
+        }
+    }
 
-        public static Walked Of(Sheet sheet, int seq, Workshop workshop) => new(sheet, seq, WalkSet.Run(sheet, workshop));
+    /// <summary>Holds the findings against other waivers.</summary>
+    public void WaiveWith(IEnumerable<Waiver> waivers)
+    {
+        Waivers = [.. waivers];
+        var now = _now;
+        _now = now with { Findings = Core.Findings.Waivers.Apply(now.Walks.Findings, now.Sheet, Waivers) };
     }
 
     /// <summary>Judges the sheet in a workshop whose rules, crib or day have changed; an edit that comes in between judges it itself.</summary>
     public void JudgeIn(Workshop workshop)
     {
         var now = _now;
-        if (!ReferenceEquals(now.Walks.Workshop, workshop)) Interlocked.CompareExchange(ref _now, Walked.Of(now.Sheet, now.Seq, workshop), now);
+        if (!ReferenceEquals(now.Walks.Workshop, workshop)) Interlocked.CompareExchange(ref _now, Walked.Of(now.Sheet, now.Seq, workshop, Waivers), now);
     }
 
     /// <summary>True where an edit with this client id was taken already.</summary>

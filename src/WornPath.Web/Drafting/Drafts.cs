@@ -28,7 +28,7 @@ public sealed class Drafts(IServiceScopeFactory scopes, EditWriter writer, Works
         {
             var draft = await lazy.Value;
             if (draft is null) _held.TryRemove(revisionId, out _);
-            else draft.JudgeIn((await book.NowAsync()).Workshop);
+            else draft.JudgeIn(await book.ForAsync(draft.WorkshopVersion));
             return draft;
         }
         catch
@@ -77,7 +77,7 @@ public sealed class Drafts(IServiceScopeFactory scopes, EditWriter writer, Works
             if (!done.IsGood) return done.Problem;
             var (sheet, delta, label, of) = done.Value;
             if (delta.IsEmpty && kind == EntryKind.Edit) return before;
-            var walked = Draft.Walked.Of(sheet, before.Seq + 1, before.Walks.Workshop);
+            var walked = Draft.Walked.Of(sheet, before.Seq + 1, before.Walks.Workshop, draft.Waivers);
             var line = new LogLine(walked.Seq, personId, kind, of, label.Length <= 200 ? label : label[..200], clientId);
             var snapshot = walked.Seq - draft.BaseSeq >= DraftLog.SnapshotEvery;
             writer.Append(draft.RevisionId, line, delta, sheet, walked.Findings, snapshot);
@@ -100,6 +100,6 @@ public sealed class Drafts(IServiceScopeFactory scopes, EditWriter writer, Works
     {
         await using var scope = scopes.CreateAsyncScope();
         var log = scope.ServiceProvider.GetRequiredService<DraftLog>();
-        return await log.LoadAsync(revisionId) is { } stored ? new Draft(revisionId, stored, await log.LinesAsync(revisionId), (await book.NowAsync()).Workshop) : null;
+        return await log.LoadAsync(revisionId) is { } stored ? new Draft(revisionId, stored, await log.LinesAsync(revisionId), await log.WaiversAsync(revisionId), await book.ForAsync(stored.WorkshopVersion)) : null;
     }
 }

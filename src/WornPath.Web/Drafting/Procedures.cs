@@ -61,6 +61,26 @@ public sealed class Procedures(WornPathDb db, Drafts drafts, WorkshopBook book, 
         }
 
         Become(change, RevisionState.Released, ReviewEventKind.Released, personId);
+        change.WorkshopVersion = (await book.NowAsync()).Version;
+        return null;
+    });
+
+    /// <summary>Gives a warning a reason to stand.</summary>
+    public async Task<Problem?> WaiveAsync(Revision revision, string personId, string key, string reason) => await ChangeAsync(revision, async (held, change) =>
+    {
+        if (held.Findings.FirstOrDefault(f => Waivers.KeyOf(f) == key) is not { } finding) return new Problem("This warning is no longer found.", "Reload to see what is.");
+        var wrote = await db.Edits.Where(e => e.RevisionId == change.Id).Select(e => e.PersonId).Distinct().ToListAsync();
+        if (LifeCycle.Waive(change.State, personId, [.. wrote, change.AuthorId], finding, reason) is { } problem) return problem;
+        db.Waivers.Add(new WaiverEntry { RevisionId = change.Id, Key = key, Seal = Waivers.SealOf(finding, held.Sheet), PersonId = personId, At = Now, Reason = reason.Trim() });
+        return null;
+    });
+
+    /// <summary>Takes a waiver back.</summary>
+    public async Task<Problem?> TakeBackAsync(Revision revision, string personId, int waiverId) => await ChangeAsync(revision, async (_, change) =>
+    {
+        if (change.State != RevisionState.InReview) return new Problem("This revision is not in review.", "Waivers are given and taken back while it is.");
+        if (await db.Waivers.FirstOrDefaultAsync(w => w.Id == waiverId && w.RevisionId == change.Id && w.TakenBackBy == null) is not { } waiver) return new Problem("This waiver is not there any more.", "Reload to see those that are.");
+        waiver.TakenBackBy = personId;
         return null;
     });
 
@@ -85,12 +105,16 @@ public sealed class Procedures(WornPathDb db, Drafts drafts, WorkshopBook book, 
         revision.ProcedureId = from.ProcedureId;
         db.Revisions.Add(revision);
         await db.SaveChangesAsync();
+        // What was waived stays waived as long as it stays the same.
+        foreach (var waiver in await db.Waivers.AsNoTracking().Where(w => w.RevisionId == from.Id && w.TakenBackBy == null).ToListAsync())
+            db.Waivers.Add(new WaiverEntry { RevisionId = revision.Id, Key = waiver.Key, Seal = waiver.Seal, PersonId = waiver.PersonId, At = waiver.At, Reason = waiver.Reason });
+        await db.SaveChangesAsync();
         return revision.Id;
     }
 
     private async Task<Revision> NewRevisionAsync(string letter, Sheet sheet, string authorId)
     {
-        var walked = Draft.Walked.Of(sheet, 0, (await book.NowAsync()).Workshop);
+        var walked = Draft.Walked.Of(sheet, 0, (await book.NowAsync()).Workshop, []);
         var stops = walked.Findings.Count(f => f.Severity == Severity.Stop);
         var revision = new Revision
         {
@@ -119,6 +143,8 @@ public sealed class Procedures(WornPathDb db, Drafts drafts, WorkshopBook book, 
             if (await change(held.Now, row) is { } problem) return problem;
             await db.SaveChangesAsync();
             held.State = row.State;
+            held.WaiveWith(await db.Waivers.AsNoTracking().Where(w => w.RevisionId == row.Id && w.TakenBackBy == null).OrderBy(w => w.Id).Select(w => new Waiver(w.Id, w.Key, w.Seal, w.Person.DisplayName, w.At, w.Reason)).ToListAsync());
+            held.WorkshopVersion = row.WorkshopVersion;
             return null;
         }
         finally

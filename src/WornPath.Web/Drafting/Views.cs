@@ -31,7 +31,7 @@ public sealed record TurnView(string Key, string Says);
 /// <summary>A step as the Write face shows it.</summary>
 /// <param name="Only">The variants and sides all of it is for; empty for every vehicle, or where its sentences differ.</param>
 /// <param name="Branches">What it may turn into: how the walk names each turn, and its sign.</param>
-public sealed record StepView(string Id, string Text, string Only, ImmutableArray<TurnView> Branches, ImmutableArray<ChipView> Chips, ImmutableArray<QuestionView> Questions, ImmutableArray<Caution> Cautions);
+public sealed record StepView(string Id, string Text, string Only, ImmutableArray<TurnView> Branches, ImmutableArray<ChipView> Chips, ImmutableArray<QuestionView> Questions, ImmutableArray<Caution> Cautions, ImmutableArray<DroppedCaution> Dropped, IReadOnlyDictionary<string, string> Fields);
 
 /// <summary>A phase and the order of its steps.</summary>
 public sealed record PhaseView(string Id, string Name, ImmutableArray<string> Steps);
@@ -75,6 +75,9 @@ public sealed record SheetView
     public required int Seq { get; init; }
 
     public IReadOnlyDictionary<string, string>? Header { get; init; }
+
+    /// <summary>The ways in which the vehicles differ, to walk as one of them.</summary>
+    public ImmutableArray<Factor>? Factors { get; init; }
 
     public ImmutableArray<PhaseView>? Phases { get; init; }
 
@@ -125,6 +128,7 @@ public static class SheetViews
         {
             Seq = now.Seq,
             Header = before is null || !ReferenceEquals(before.Header, sheet.Header) ? Fields.Header.ToDictionary(f => f.Name, f => f.Get(sheet.Header)) : null,
+            Factors = before is null || !ReferenceEquals(before.Header, sheet.Header) ? sheet.Header.Variants : null,
             Phases = phases ? [.. sheet.Phases.Select(p => new PhaseView(p.Id, p.Name, [.. p.Steps.Select(s => s.Id)]))] : null,
             Steps = steps.ToImmutable(),
             Things = usedBy is null ? null : [.. sheet.Things.Select(t => Of(t, usedBy))],
@@ -147,7 +151,7 @@ public static class SheetViews
     private static ILookup<string, int> StepsByThing(List<Step> steps) => steps.SelectMany((s, i) => s.Actions.SelectMany(a => new[] { a.Target, a.With }).OfType<string>().Distinct().Select(id => (Id: id, Number: i + 1))).ToLookup(u => u.Id, u => u.Number);
 
     private static bool SameFindings(ImmutableArray<Finding> a, ImmutableArray<Finding> b) =>
-        a.Length == b.Length && a.Zip(b).All(p => p.First.Key == p.Second.Key && p.First.Message == p.Second.Message && p.First.StepNumber == p.Second.StepNumber && p.First.For == p.Second.For && p.First.Severity == p.Second.Severity && p.First.Fixes.SequenceEqual(p.Second.Fixes));
+        a.Length == b.Length && a.Zip(b).All(p => p.First.Key == p.Second.Key && p.First.Message == p.Second.Message && p.First.StepNumber == p.Second.StepNumber && p.First.For == p.Second.For && p.First.Waiver == p.Second.Waiver && p.First.Severity == p.Second.Severity && p.First.Fixes.SequenceEqual(p.Second.Fixes));
 
     private static StepView Of(Step step, Sheet sheet, ImmutableArray<Caution> cautions) => new(
         step.Id,
@@ -156,7 +160,9 @@ public static class SheetViews
         [.. step.Branches.Select((b, i) => new TurnView($"{step.Id}={i + 1}", $"{(b.Instead ? "or, if" : "if")} {b.Sign}"))],
         [.. step.Actions.Select(a => Of(a, step, sheet))],
         [.. step.Questions.Select(q => new QuestionView(q.Phrase, Asking.Of(q, sheet), q.At, [.. Asking.Answers(q, step, sheet).Select(a => new AnswerView(a.Label, a.Edit))]))],
-        cautions);
+        cautions,
+        step.Dropped,
+        Fields.Step.ToDictionary(f => f.Name, f => f.Get(step)));
 
     private static ChipView Of(StepAction action, Step step, Sheet sheet)
     {

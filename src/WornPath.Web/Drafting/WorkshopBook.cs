@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using System.Text.Json;
 using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
@@ -28,6 +29,30 @@ public sealed class WorkshopBook(IServiceScopeFactory scopes, TimeProvider time)
         var last = await db.Workshops.AsNoTracking().OrderByDescending(w => w.Version).FirstOrDefaultAsync();
         var workshop = last is null ? new Workshop() : JsonSerializer.Deserialize<Workshop>(last.Json, SheetJson.Options) ?? throw new InvalidDataException("The workshop's settings are empty.");
         return _page = new Page(workshop with { Today = Today }, last?.Version ?? 0);
+    }
+
+    private readonly ConcurrentDictionary<int, HouseRules> _former = new();
+    private volatile KeyedWorkshops? _kept;
+
+    // Today's workshop with former house rules: the same object as long as today's stays, so that nothing is judged anew for nothing.
+    private sealed record KeyedWorkshops(Workshop Now, ConcurrentDictionary<int, Workshop> ByVersion);
+
+    /// <summary>The workshop as it is now, under the house rules of a version (null for today's): what was released keeps the rules it was released under.</summary>
+    public async Task<Workshop> ForAsync(int? version)
+    {
+        var now = await NowAsync();
+        if (version is not { } kept || kept == now.Version) return now.Workshop;
+        if (_kept is not { } held || !ReferenceEquals(held.Now, now.Workshop)) _kept = held = new KeyedWorkshops(now.Workshop, new ConcurrentDictionary<int, Workshop>());
+        if (!_former.TryGetValue(kept, out var rules))
+        {
+            await using var scope = scopes.CreateAsyncScope();
+            var row = await scope.ServiceProvider.GetRequiredService<WornPathDb>().Workshops.AsNoTracking().FirstOrDefaultAsync(w => w.Version == kept);
+            // Version 0 is from before anybody had written any: the defaults.
+            rules = row is null ? new HouseRules() : JsonSerializer.Deserialize<Workshop>(row.Json, SheetJson.Options)!.Rules;
+            _former[kept] = rules;
+        }
+
+        return held.ByVersion.GetOrAdd(kept, _ => now.Workshop with { Rules = rules });
     }
 
     /// <summary>Writes the workshop anew, where it still is the version its writer saw.</summary>

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using System.ComponentModel.DataAnnotations;
 using System.Security.Claims;
 using Microsoft.AspNetCore.Http.HttpResults;
 using WornPath.Core.Building;
@@ -24,11 +25,35 @@ public static class BuildingEndpoints
     /// <param name="Circle">What stands in the way, where nothing can come off first; empty elsewhere.</param>
     public sealed record ReachView(ImmutableArray<string> Order, string Why, string Circle);
 
+    /// <summary>A slot of a block.</summary>
+    /// <param name="Kind">The kind of thing it takes.</param>
+    /// <param name="Name">Its name in the block.</param>
+    /// <param name="Likely">Id of the thing of this sheet it is likely to be; empty where it would be a new one.</param>
+    /// <param name="Choices">Things of the sheet it can be: id and label.</param>
+    public sealed record SlotView(ThingKind Kind, string Name, string Likely, ImmutableArray<SlotChoice> Choices);
+
+    /// <summary>A thing a slot can be.</summary>
+    public sealed record SlotChoice(string Id, string Label);
+
+    /// <summary>A block that can be put in.</summary>
+    public sealed record BlockView(string Name, ImmutableArray<string> Steps, ImmutableArray<SlotView> Slots);
+
+    /// <summary>A block to put in, and what its slots are.</summary>
+    public sealed record BlockForm([property: Required, MaxLength(Fields.LongestName)] string Name, [property: Required, MaxLength(24)] string Phase, [property: MaxLength(24)] string? After, [property: Required, MaxLength(60)] IReadOnlyDictionary<string, string> Choices);
+
+    /// <summary>An edit the core has made; the page sends it, if the author takes it.</summary>
+    public sealed record EditView(Edit Edit);
+
     public static void MapBuilding(this IEndpointRouteBuilder api)
     {
         var revision = api.MapGroup("/revisions/{id:int}").WithTags("Building").RequireAuthorization();
         revision.MapGet("/refit", RefitAsync).WithName("GetRefit");
         revision.MapGet("/reach/{part}", ReachAsync).WithName("GetReach");
+        revision.MapGet("/sort", SortAsync).WithName("GetSort");
+        revision.MapGet("/mirror", MirrorAsync).WithName("GetMirror");
+        revision.MapGet("/blocks", BlocksAsync).WithName("GetBlocks");
+        // Nothing is changed by it: the page sends the edit it answers with.
+        revision.MapPost("/blocks", BlockAsync).RequireAuthorization(Policies.Author).WithName("FillBlock");
     }
 
     private static async Task<Results<Ok<RefitView>, ProblemHttpResult>> RefitAsync(int id, string phase, RevisionEndpoints.Shelf shelf, Drafts drafts, ClaimsPrincipal me)
@@ -47,5 +72,35 @@ public static class BuildingEndpoints
         var order = RemovalOrder.Of(sheet);
         var way = order.ToReach(part);
         return TypedResults.Ok(new ReachView(way.IsGood ? [.. way.Value.Select(i => sheet.Find(i)!.Label)] : [], order.Why(part), way.Problem?.ToString() ?? ""));
+    }
+
+    private static async Task<Results<Ok<RemovalSort>, ProblemHttpResult>> SortAsync(int id, string phase, RevisionEndpoints.Shelf shelf, Drafts drafts, ClaimsPrincipal me)
+    {
+        if (await shelf.FindAsync(id, me) is null || await drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
+        var sorted = RemovalSort.Of(draft.Now.Walks.Whole, phase);
+        return sorted.IsGood ? TypedResults.Ok(sorted.Value) : Problems.Refused(sorted.Problem);
+    }
+
+    private static async Task<Results<Ok<Mirror>, ProblemHttpResult>> MirrorAsync(int id, string phase, RevisionEndpoints.Shelf shelf, Drafts drafts, ClaimsPrincipal me)
+    {
+        if (await shelf.FindAsync(id, me) is null || await drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
+        var mirror = Mirror.Of(draft.Now.Sheet, phase);
+        return mirror.IsGood ? TypedResults.Ok(mirror.Value) : Problems.Refused(mirror.Problem);
+    }
+
+    private static async Task<Results<Ok<ImmutableArray<BlockView>>, ProblemHttpResult>> BlocksAsync(int id, RevisionEndpoints.Shelf shelf, Drafts drafts, ClaimsPrincipal me)
+    {
+        if (await shelf.FindAsync(id, me) is null || await drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
+        var sheet = draft.Now.Sheet;
+        return TypedResults.Ok(draft.Now.Walks.Workshop.AllBlocks.Select(b => new BlockView(b.Name, b.Steps,
+            [.. b.SlotsOf().Select(s => new SlotView(s.Kind, s.Name, b.Likely(s, sheet)?.Id ?? "", [.. sheet.Things.Where(t => t.Kind == s.Kind).Select(t => new SlotChoice(t.Id, t.Label))]))])).ToImmutableArray());
+    }
+
+    private static async Task<Results<Ok<EditView>, ProblemHttpResult>> BlockAsync(int id, BlockForm form, RevisionEndpoints.Shelf shelf, Drafts drafts, ClaimsPrincipal me)
+    {
+        if (await shelf.FindAsync(id, me) is null || await drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
+        if (draft.Now.Walks.Workshop.AllBlocks.FirstOrDefault(b => b.Name == form.Name) is not { } block) return Problems.NotThere($"The block {NumberText.Excerpt(form.Name)}");
+        var edit = block.InsertInto(draft.Now.Sheet, form.Phase, form.After, form.Choices);
+        return edit.IsGood ? TypedResults.Ok(new EditView(edit.Value)) : edit.Problem.ToHttp();
     }
 }

@@ -6,6 +6,7 @@ using WornPath.Core.Building;
 using WornPath.Core.Printing;
 using WornPath.Core.Revisions;
 using WornPath.Core.Sheets;
+using WornPath.Core.Walking;
 using WornPath.Store.Entities;
 using WornPath.Web.Drafting;
 
@@ -15,14 +16,14 @@ namespace WornPath.Web.Features;
 public static class PrintEndpoints
 {
     /// <summary>A step as printed, its text as safe HTML.</summary>
-    public sealed record PrintedStepView(int Number, string Html, ImmutableArray<Caution> Cautions);
+    public sealed record PrintedStepView(int Number, string Html, ImmutableArray<Caution> Cautions, int? People);
 
     /// <summary>A phase as printed.</summary>
-    public sealed record PrintedPhaseView(string Name, ImmutableArray<PrintedStepView> Steps);
+    public sealed record PrintedPhaseView(string Name, ImmutableArray<PrintedStepView> Steps, ImmutableArray<OwedTorque> Owed);
 
     /// <summary>The printed sheet: what to have in hand, steps with their cautions, the torque table.</summary>
     public sealed record PrintView(string Number, string Title, string Platform, string Letter, RevisionState State, string Author, string? ReleasedBy, DateTime? ReleasedAt,
-        SheetHeader Header, ImmutableArray<PrintedItem> Parts, ImmutableArray<ToolLine> Tools, ImmutableArray<PrintedItem> Consumables, ImmutableArray<PrintedPhaseView> Phases, ImmutableArray<PrintedTorque> Torques, ImmutableArray<PrintedPattern> Patterns, string NotJudged);
+        SheetHeader Header, ImmutableArray<PrintedItem> Parts, ImmutableArray<ToolLine> Tools, ImmutableArray<PrintedItem> Consumables, ImmutableArray<PrintedPhaseView> Phases, ImmutableArray<PrintedTorque> Torques, ImmutableArray<PrintedPattern> Patterns, ImmutableArray<string> Practice, string As, string NotJudged);
 
     public static void MapPrint(this IEndpointRouteBuilder api) =>
         api.MapGet("/revisions/{id:int}/print", GetAsync).RequireAuthorization().WithTags("Revision").WithName("GetPrint");
@@ -30,12 +31,13 @@ public static class PrintEndpoints
     private static async Task<Results<Ok<PrintView>, ProblemHttpResult>> GetAsync(int id, [FromQuery(Name = "as")] string? walkAs, RevisionEndpoints.Shelf shelf, Drafts drafts, MarkdownHtml html, ClaimsPrincipal me)
     {
         if (await shelf.FindAsync(id, me) is not { } revision || await drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
-        var sheet = PrintedSheet.Of(draft.Now.Walks.As(walkAs));
+        var walk = draft.Now.Walks.As(walkAs);
+        var sheet = PrintedSheet.Of(walk);
         var released = (await shelf.EventsAsync(id)).LastOrDefault(e => e.Kind == ReviewEventKind.Released);
         return TypedResults.Ok(new PrintView(
             revision.Procedure.Number, revision.Procedure.Title, revision.Procedure.Platform, revision.Letter, revision.State, revision.Author.DisplayName, released?.Who, released?.At,
             sheet.Header, sheet.Parts, sheet.Tools, sheet.Consumables,
-            [.. sheet.Phases.Select(p => new PrintedPhaseView(p.Name, [.. p.Steps.Select(s => new PrintedStepView(s.Number, html.Of(s.Text), s.Cautions))]))],
-            sheet.Torques, sheet.Patterns, PrintedSheet.NotJudged));
+            [.. sheet.Phases.Select(p => new PrintedPhaseView(p.Name, [.. p.Steps.Select(s => new PrintedStepView(s.Number, html.Of(s.Text), s.Cautions, s.People))], p.Owed))],
+            sheet.Torques, sheet.Patterns, sheet.Practice, draft.Now.Sheet.Header.Variants.IsEmpty ? "" : walk.Combination.Says(draft.Now.Sheet), PrintedSheet.NotJudged));
     }
 }

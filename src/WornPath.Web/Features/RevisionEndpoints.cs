@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using System.ComponentModel.DataAnnotations;
 using System.Security.Claims;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -20,7 +21,7 @@ namespace WornPath.Web.Features;
 public static class RevisionEndpoints
 {
     /// <summary>What the one who asks may do now; where not, why not.</summary>
-    public sealed record MayView(bool Edit, bool Send, bool Return, bool Release, bool Withdraw, bool Revise, string? WhyNotRelease);
+    public sealed record MayView(bool Edit, bool Send, bool Return, bool Release, bool Waive, bool Withdraw, bool Revise, string? WhyNotRelease);
 
     /// <summary>An event in the revision's life.</summary>
     public sealed record EventView(ReviewEventKind Kind, string Who, DateTime At, string Text);
@@ -29,7 +30,7 @@ public static class RevisionEndpoints
     public sealed record SiblingView(int Id, string Letter, RevisionState State);
 
     /// <summary>A revision and its sheet.</summary>
-    public sealed record RevisionView(int Id, int ProcedureId, string Number, string Title, string Platform, string Letter, RevisionState State, string Author, DateTime ChangedAt, MayView May, IReadOnlyList<EventView> Events, IReadOnlyList<SiblingView> Revisions, SheetView Sheet);
+    public sealed record RevisionView(int Id, int ProcedureId, string Number, string Title, string Platform, string Letter, RevisionState State, string Author, DateTime ChangedAt, MayView May, IReadOnlyList<EventView> Events, ImmutableArray<Waiver> FallenAway, IReadOnlyList<SiblingView> Revisions, SheetView Sheet);
 
     /// <summary>An edit sent by the page.</summary>
     /// <param name="ClientId">Made by the page for this edit, so that one sent twice is taken once.</param>
@@ -41,6 +42,9 @@ public static class RevisionEndpoints
 
     /// <summary>A reason.</summary>
     public sealed record Reason([property: MaxLength(4000)] string Text);
+
+    /// <summary>A reason for a warning to stand.</summary>
+    public sealed record WaiverForm([property: Required, MaxLength(400)] string Key, [property: Required, MaxLength(4000)] string Reason);
 
     public static void MapRevisions(this IEndpointRouteBuilder api)
     {
@@ -58,6 +62,10 @@ public static class RevisionEndpoints
             LiveAsync(id, shelf, me, r => procedures.SendAsync(r, me.Id()))).RequireAuthorization(Policies.Author).WithName("SendForReview");
         revision.MapPost("/return", (int id, Reason form, Shelf shelf, Procedures procedures, ClaimsPrincipal me) =>
             LiveAsync(id, shelf, me, r => procedures.ReturnAsync(r, me.Id(), form.Text))).RequireAuthorization(Policies.Reviewer).WithName("ReturnToAuthor");
+        revision.MapPost("/waivers", (int id, WaiverForm form, Shelf shelf, Procedures procedures, ClaimsPrincipal me) =>
+            LiveAsync(id, shelf, me, r => procedures.WaiveAsync(r, me.Id(), form.Key, form.Reason))).RequireAuthorization(Policies.Reviewer).WithName("Waive");
+        revision.MapPost("/waivers/{waiver:int}/take-back", (int id, int waiver, Shelf shelf, Procedures procedures, ClaimsPrincipal me) =>
+            LiveAsync(id, shelf, me, r => procedures.TakeBackAsync(r, me.Id(), waiver))).RequireAuthorization(Policies.Reviewer).WithName("TakeWaiverBack");
         revision.MapPost("/release", (int id, Shelf shelf, Procedures procedures, ClaimsPrincipal me) =>
             LiveAsync(id, shelf, me, r => procedures.ReleaseAsync(r, me.Id()))).RequireAuthorization(Policies.Approver).WithName("Release");
         revision.MapPost("/withdraw", (int id, Reason form, Shelf shelf, Procedures procedures, ClaimsPrincipal me) =>
@@ -103,11 +111,12 @@ public static class RevisionEndpoints
             Send: isAuthor && LifeCycle.Send(revision.State, now.Sheet) is null,
             Return: (me.IsInRole(Roles.Reviewer) || me.IsInRole(Roles.Approver)) && revision.State == RevisionState.InReview,
             Release: me.IsInRole(Roles.Approver) && whyNot is null,
+            Waive: (me.IsInRole(Roles.Reviewer) || me.IsInRole(Roles.Approver)) && revision.State == RevisionState.InReview && !writers.Contains(me.Id()) && revision.AuthorId != me.Id(),
             Withdraw: me.IsInRole(Roles.Approver) && revision.State == RevisionState.Released,
             Revise: isAuthor && LifeCycle.Revise(revision.State) is null,
             WhyNotRelease: revision.State == RevisionState.InReview && me.IsInRole(Roles.Approver) ? whyNot?.ToString() : null);
         return new RevisionView(revision.Id, revision.ProcedureId, revision.Procedure.Number, revision.Procedure.Title, revision.Procedure.Platform, revision.Letter, revision.State,
-            revision.Author.DisplayName, revision.ChangedAt, may, await shelf.EventsAsync(revision.Id), await shelf.SiblingsAsync(revision.ProcedureId, me.SeesDrafts()), WholeView(draft, me));
+            revision.Author.DisplayName, revision.ChangedAt, may, await shelf.EventsAsync(revision.Id), [.. Waivers.FallenAway(now.Findings, draft.Waivers)], await shelf.SiblingsAsync(revision.ProcedureId, me.SeesDrafts()), WholeView(draft, me));
     }
 
     private static SheetView WholeView(Draft draft, ClaimsPrincipal me)

@@ -4,12 +4,18 @@ using System.Globalization;
 using System.Security.Claims;
 using System.Text;
 using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.EntityFrameworkCore;
 using WornPath.Core;
+using WornPath.Core.Building;
+using WornPath.Core.Editing;
+using WornPath.Core.Findings;
 using WornPath.Core.Quantities;
 using WornPath.Core.Revisions;
 using WornPath.Core.Tightening;
+using WornPath.Core.Walking;
 using WornPath.Core.Workshops;
 using WornPath.Formats;
+using WornPath.Store;
 using WornPath.Web.Drafting;
 
 namespace WornPath.Web.Features;
@@ -24,8 +30,22 @@ public static class WorkshopEndpoints
     /// <param name="Overdue">Why it is overdue; empty where it is not.</param>
     public sealed record WrenchView(IReadOnlyDictionary<string, string> Cells, string UsedFrom, string Due, string Overdue);
 
+    /// <summary>A rule of the catalogue: its own severity, and the one it has here.</summary>
+    public sealed record RuleView(string Id, string Title, Severity Usual, Severity Here);
+
+    /// <summary>A school and the way chosen.</summary>
+    public sealed record SchoolView(string Key, string Question, string Chosen, ImmutableArray<Way> Ways);
+
     /// <summary>The workshop.</summary>
-    public sealed record WorkshopView(int Version, HouseRules Rules, ImmutableArray<WrenchView> Crib, IReadOnlyList<string> Columns, bool MayChange);
+    public sealed record WorkshopView(int Version, HouseRules Rules, ImmutableArray<WrenchView> Crib, IReadOnlyList<string> Columns, ImmutableArray<SchoolView> Schools, ImmutableArray<RuleView> Catalogue, ImmutableArray<Block> Blocks, ImmutableArray<Block> Usual, bool MayChange);
+
+    /// <summary>A draft that other house rules would touch.</summary>
+    /// <param name="Comes">What would be found besides, in short.</param>
+    /// <param name="Goes">What would no longer be found.</param>
+    public sealed record TouchedView(int RevisionId, string Number, string Title, string Letter, ImmutableArray<string> Comes, ImmutableArray<string> Goes);
+
+    /// <summary>The workshop's own blocks, written anew.</summary>
+    public sealed record BlocksForm(int Version, [property: Required, MaxLength(100)] IReadOnlyList<Block> Blocks);
 
     /// <summary>A crib written anew, its tools as cells.</summary>
     public sealed record CribForm(int Version, [property: Required, MaxLength(CribCsv.MostTools)] IReadOnlyList<IReadOnlyDictionary<string, string>> Wrenches);
@@ -44,6 +64,42 @@ public static class WorkshopEndpoints
         workshop.MapPut("/crib", (CribForm form, WorkshopBook book, ClaimsPrincipal me) => PutAsync(book, me, form.Version, CribOf(form), (w, crib) => w with { Crib = crib })).RequireAuthorization(Policies.WorkshopKeeper).WithName("PutCrib");
         workshop.MapPut("/crib.csv", (CribText form, WorkshopBook book, ClaimsPrincipal me) => PutAsync(book, me, form.Version, CribCsv.Read(form.Csv), (w, crib) => w with { Crib = crib })).RequireAuthorization(Policies.WorkshopKeeper).WithName("PutCribCsv");
         workshop.MapPut("/rules", (RulesForm form, WorkshopBook book, ClaimsPrincipal me) => PutAsync(book, me, form.Version, HouseRules.Check(form.Rules), (w, rules) => w with { Rules = rules })).RequireAuthorization(Policies.WorkshopKeeper).WithName("PutRules");
+        workshop.MapPut("/blocks", (BlocksForm form, WorkshopBook book, ClaimsPrincipal me) => PutAsync(book, me, form.Version, BlocksOf(form), (w, blocks) => w with { Blocks = blocks })).RequireAuthorization(Policies.WorkshopKeeper).WithName("PutBlocks");
+        // Nothing is changed by it.
+        workshop.MapPost("/rules/touched", TouchedAsync).RequireAuthorization(Policies.WorkshopKeeper).WithName("GetTouched");
+    }
+
+    private static Outcome<ImmutableArray<Block>> BlocksOf(BlocksForm form)
+    {
+        var blocks = ImmutableArray.CreateBuilder<Block>();
+        foreach (var one in form.Blocks)
+        {
+            var block = Block.Check(one);
+            if (!block.IsGood) return block.Problem;
+            if (blocks.Any(b => b.Name.Equals(block.Value.Name, StringComparison.OrdinalIgnoreCase))) return new Problem($"“{NumberText.Excerpt(block.Value.Name)}” stands twice.", "Give each block its own name.");
+            blocks.Add(block.Value);
+        }
+
+        return blocks.ToImmutable();
+    }
+
+    // Every draft and every sheet in review, walked under the rules as they would be.
+    private static async Task<Results<Ok<List<TouchedView>>, ProblemHttpResult>> TouchedAsync(RulesForm form, WorkshopBook book, Drafts drafts, WornPathDb db, CancellationToken cancel)
+    {
+        var rules = HouseRules.Check(form.Rules);
+        if (!rules.IsGood) return rules.Problem.ToHttp();
+        var workshop = (await book.NowAsync()).Workshop with { Rules = rules.Value };
+        var touched = new List<TouchedView>();
+        foreach (var open in await db.Revisions.AsNoTracking().Where(r => r.State == RevisionState.Draft || r.State == RevisionState.InReview).OrderBy(r => r.Procedure.Number).Select(r => new { r.Id, r.Procedure.Number, r.Procedure.Title, r.Letter }).ToListAsync(cancel))
+        {
+            if (await drafts.OpenAsync(open.Id) is not { } draft) continue;
+            static string Short(Finding f) => $"{f.Rule}{(f.StepNumber is { } n ? $" step {n}" : "")}{(f.Thing is { } t ? $" {t}" : "")}, {Fields.WordOf(f.Severity)}";
+            List<string> now = [.. draft.Now.Walks.Findings.Select(Short)], then = [.. WalkSet.Run(draft.Now.Sheet, workshop).Findings.Select(Short)];
+            ImmutableArray<string> comes = [.. then.Except(now)], goes = [.. now.Except(then)];
+            if (comes.Length + goes.Length > 0) touched.Add(new TouchedView(open.Id, open.Number, open.Title, open.Letter, comes, goes));
+        }
+
+        return TypedResults.Ok(touched);
     }
 
     private static Outcome<ImmutableArray<Wrench>> CribOf(CribForm form)
@@ -75,5 +131,9 @@ public static class WorkshopEndpoints
             w.DueOn(page.Workshop.Rules)?.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture) ?? "",
             w.OverdueOn(page.Workshop.Today, page.Workshop.Rules) ?? ""))],
         CribCsv.Columns,
+        [.. School.All.Select(s => new SchoolView(s.Key, s.Question, page.Workshop.Rules.Chosen(s).Word, s.Ways))],
+        [.. Rules.All.Select(r => r.Info).OrderBy(r => r.Id, StringComparer.Ordinal).Select(r => new RuleView(r.Id, r.Title, r.Severity, page.Workshop.Rules.SeverityOf(r.Id, r.Severity)))],
+        page.Workshop.Blocks,
+        Block.Usual,
         me.IsInRole(Roles.Administrator) || me.IsInRole(Roles.Approver));
 }

@@ -18,7 +18,7 @@ public sealed class NoQualifiedCheck : Rule
         if (last is null) yield break;
         for (var i = last.StepIndex; i < walk.Steps.Count; i++)
             if (walk.Steps[i].Text.Contains("qualified", StringComparison.OrdinalIgnoreCase) || walk.Steps[i].Text.Contains("second person", StringComparison.OrdinalIgnoreCase)) yield break;
-        yield return At(last, $"{last.Thing!.Label} keeps people alive, and no step behind has it checked by a qualified person before the vehicle is used.", Fixes.InsertAtEnd(walk, "Have it checked at the end", Sentence(last.Thing)));
+        yield return At(last, $"People’s lives hang on {last.Thing!.Label}, and no step behind has it checked by a qualified person before the vehicle is used.", Fixes.InsertAtEnd(walk, "Have it checked at the end", Sentence(last.Thing)));
     }
 
     /// <summary>The step that has a thing checked.</summary>

@@ -15,8 +15,18 @@ public sealed class DriveDoesNotFit : Rule
         {
             if (joint.Fastener is not { Thread: { } thread, Form: { } form, Drive: { } drive }) continue;
             var usual = DriveSizes.Usual(thread, form).Where(d => d.Kind == drive.Kind).ToList();
-            if (usual.Count == 0 || usual.Contains(drive)) continue;
+            if (usual.Contains(drive) || (usual.Count == 0 && !TooFarOff(thread, drive))) continue;
+            if (usual.Count == 0)
+            {
+                yield return AtTorque(walk, joint, $"{joint.Label}: a head of {drive} on {thread} is more than any standard has (about 1.4 to 2 times the thread). Look at the head, or correct the thread.");
+                continue;
+            }
+
             yield return AtTorque(walk, joint, $"{joint.Label}: {thread} heads of this form have {string.Join(" or ", usual)}, and the sheet says {drive}. Look at the head; if it is so, name the form plainly (screw, bolt) or correct the thread.");
         }
     }
+
+    // Hexagons are from 1.4 to 2.1 times the thread across flats in every table of this program; beyond that one of the two is wrong.
+    private static bool TooFarOff(Thread thread, Drive drive) =>
+        drive.Kind == DriveKind.Hexagon && Quantities.Length.Parse(drive.Size) is { IsGood: true } flats && (flats.Value.Millimetres > 2.4 * thread.DiameterMm || flats.Value.Millimetres < 1.2 * thread.DiameterMm);
 }

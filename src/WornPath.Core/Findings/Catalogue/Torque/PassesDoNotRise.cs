@@ -12,8 +12,14 @@ public sealed class PassesDoNotRise : Rule
     {
         foreach (var joint in walk.Sheet.Joints)
         {
-            // A bearing is seated with more than it keeps.
-            if (joint.Torque is { IsAdjustment: true }) continue;
+            // A bearing is seated with more than it keeps; what it is seated with is its own.
+            if (joint.Torque is { IsAdjustment: true, Seat: var seat })
+            {
+                if (seat is { } asked && walk.EventsOf(joint.Id).FirstOrDefault(e => e.Action is { Verb: Verb.TorquePass, Torque: not null }) is { } seated && Math.Abs(seated.Action.Torque!.Target.NewtonMetres - asked.NewtonMetres) > 0.015 * asked.NewtonMetres)
+                    yield return At(seated, $"{joint.Label} is seated with {seated.Action.Torque} here, and with {asked} by its specification.");
+                continue;
+            }
+
             var before = 0.0;
             foreach (var walked in walk.EventsOf(joint.Id))
             {
@@ -23,6 +29,12 @@ public sealed class PassesDoNotRise : Rule
                 if (now > 0 && now < before * 0.985)
                 {
                     yield return At(walked, FormattableString.Invariant($"{joint.Label} {(joint.Count > 1 ? "are" : "is")} brought to {before:0.#} N·m and then to {now:0.#} N·m: a wrench set lower only clicks. Let the passes rise to the final value."));
+                    break;
+                }
+
+                if (walked.Action.Verb == Verb.TorquePass && joint.Torque is { } final && now >= final.Target.NewtonMetres * 0.985)
+                {
+                    yield return At(walked, FormattableString.Invariant($"A pass brings {joint.Label} to {now:0.#} N·m already, and the final value is {final}: the other fasteners are still loose then. Let the passes rise to it."));
                     break;
                 }
 

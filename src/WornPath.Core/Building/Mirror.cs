@@ -1,0 +1,73 @@
+using System.Collections.Immutable;
+using System.Text.RegularExpressions;
+using WornPath.Core.Editing;
+using WornPath.Core.Sheets;
+
+namespace WornPath.Core.Building;
+
+/// <summary>
+/// Writes a phase again for the other side: left and right changed places in its words, and things that are named by their side
+/// added for the other where the sheet has none.
+/// </summary>
+/// <param name="Name">The name of the new phase.</param>
+/// <param name="Steps">Its sentences.</param>
+/// <param name="Things">Names of the things that are added.</param>
+/// <param name="Edit">The edit that writes it; null where nothing on the phase is left or right.</param>
+public sealed partial record Mirror(string Name, ImmutableArray<string> Steps, ImmutableArray<string> Things, Edit? Edit)
+{
+    [GeneratedRegex(@"\b(?:left|right)(?:[ -]hand)?\b|\b(?:LH|RH)\b", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    private static partial Regex Sides();
+
+    /// <summary>The words with left and right changed places; what is "right" by another meaning ("right angle") stays.</summary>
+    public static string Swap(string text) => Sides().Replace(text, match =>
+    {
+        var after = text.AsSpan(match.Index + match.Length);
+        if (after.StartsWith(" angle", StringComparison.OrdinalIgnoreCase) || after.StartsWith(" after", StringComparison.OrdinalIgnoreCase) || after.StartsWith(" over", StringComparison.OrdinalIgnoreCase) || after.StartsWith(" away", StringComparison.OrdinalIgnoreCase)) return match.Value;
+        if (match.Value is "LH") return "RH";
+        if (match.Value is "RH") return "LH";
+        var other = match.Value.StartsWith("l", StringComparison.OrdinalIgnoreCase) ? "right" : "left";
+        if (match.Value.Length > 5) other += match.Value[^5..];
+        return char.IsUpper(match.Value[0]) ? Reading.Sentences.Capital(other) : other;
+    });
+
+    /// <summary>The mirror of a phase.</summary>
+    public static Outcome<Mirror> Of(Sheet sheet, string phaseId)
+    {
+        if (sheet.Phases.FirstOrDefault(p => p.Id == phaseId) is not { } phase) return new Problem("This phase is no longer on the sheet.", "Reload to see the sheet as it is.");
+        var used = phase.Steps.SelectMany(s => s.Actions).SelectMany(a => new[] { a.Target, a.With }).OfType<string>().ToHashSet();
+        // What holds or covers what is used goes with it.
+        foreach (var part in sheet.Parts.Where(p => used.Contains(p.Id)).ToList()) used.UnionWith(part.Behind);
+        var edits = ImmutableArray.CreateBuilder<Edit>();
+        var added = ImmutableArray.CreateBuilder<string>();
+        foreach (var thing in sheet.Things)
+        {
+            var other = Swap(thing.Name);
+            if (!used.Contains(thing.Id) || other == thing.Name || sheet.Things.Any(t => t.Name.Equals(other, StringComparison.OrdinalIgnoreCase))) continue;
+            added.Add(other);
+            edits.Add(new AddFilled(thing.Kind, other, [.. Fields.Of(thing.Kind).Where(f => f.Name is not "name").Select(f => new FieldText(f.Name, ValueOf(sheet, f, thing)))
+                // Only what differs from a new one; parts it names are put in once they are all there.
+                .Where(f => f.Text.Length > 0 && f.Field is not ("holds" or "behind"))]));
+        }
+
+        foreach (var thing in sheet.Things.Where(t => added.Contains(Swap(t.Name))))
+            if (thing is Joint { Holds.Length: > 0 } joint) edits.Add(new SetFieldByName(Swap(thing.Name), "holds", Names(sheet, joint.Holds)));
+            else if (thing is Part { Behind.Length: > 0 } part) edits.Add(new SetFieldByName(Swap(thing.Name), "behind", Names(sheet, part.Behind)));
+
+        ImmutableArray<string> steps = [.. phase.Steps.Select(s => Swap(s.Text))];
+        var name = Swap(phase.Name) == phase.Name ? $"{phase.Name}, other side" : Swap(phase.Name);
+        if (steps.SequenceEqual(phase.Steps.Select(s => s.Text))) return new Mirror(name, steps, [], null);
+        var id = sheet.Phases.Any(p => p.Id == $"mirror-{phaseId}") ? null : $"mirror-{phaseId}";
+        if (id is null || id.Length > 24) return new Problem($"“{phase.Name}” has been mirrored already.", "Change the mirrored phase, or take it away first.");
+        edits.Add(new InsertPhase(id, phaseId, name.Length > Fields.LongestName ? name[..Fields.LongestName] : name));
+        foreach (var text in steps.Reverse()) edits.Add(new InsertStep(null, id, null, text));
+        return new Mirror(name, steps, added.ToImmutable(), new Several($"“{phase.Name}” mirrored", edits.ToImmutable()));
+    }
+
+    private static string ValueOf(Sheet sheet, Field<Thing> field, Thing thing)
+    {
+        var value = field.Get(thing);
+        return field.Name is "only" or "tell" or "goesTo" ? Swap(value) : value;
+    }
+
+    private static string Names(Sheet sheet, ImmutableArray<string> ids) => string.Join(", ", ids.Select(id => Swap(sheet.Find(id)!.Name)));
+}

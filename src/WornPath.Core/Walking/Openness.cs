@@ -1,0 +1,33 @@
+using WornPath.Core.Sheets;
+
+namespace WornPath.Core.Walking;
+
+/// <summary>Whether a thing may be left as it is when all is done. What is open at the end is a finding; the Chart shows it and the ledger carries it.</summary>
+public static class Openness
+{
+    /// <summary>True where the thing is not as the end of the job must find it.</summary>
+    public static bool IsOpen(Thing thing, ThingState state) => thing switch
+    {
+        Joint joint => IsOpen(joint, state.Joint),
+        Part part => state.Part.Place is not PartPlace.On && !(part.Fate is Fate.Discard or Fate.Spare && state.Part.Place == PartPlace.OnBench),
+        Connection => !state.Connected,
+        Fluid => state.Fluid == FluidState.Drained || !state.LevelChecked,
+        Aid => state.InPlace,
+        _ => false,
+    };
+
+    /// <summary>True where the vehicle may not be left so.</summary>
+    public static bool IsOpen(VehicleState vehicle) => vehicle.Height != Height.OnGround || vehicle.PedalSoft;
+
+    private static bool IsOpen(Joint joint, JointState state)
+    {
+        if (state.IsOut) return true;
+        if (state.IsSlack) return state.Stage != JointStage.Snug || joint.Untorqued is null;
+        return joint.Locking switch
+        {
+            Locking.CotterPin => !state.PinIn,
+            Locking.Stake when state.Stage is not (JointStage.Tight or JointStage.Locked or JointStage.Marked) => true,
+            _ => joint.Mark && state.Stage is not (JointStage.Tight or JointStage.Marked),
+        };
+    }
+}

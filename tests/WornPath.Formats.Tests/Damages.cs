@@ -1,0 +1,186 @@
+using System.Collections.Immutable;
+using System.Text.RegularExpressions;
+using WornPath.Core.Fasteners;
+using WornPath.Core.Quantities;
+
+namespace WornPath.Formats.Tests;
+
+/// <summary>One damage.</summary>
+/// <param name="Kind">What was done.</param>
+/// <param name="Where">To what, for the table.</param>
+/// <param name="Sheet">The sheet after it.</param>
+/// <param name="Step">Number of the step it was done at; 0 for the tables.</param>
+/// <param name="Things">Ids it is about.</param>
+public sealed record Damage(string Kind, string Where, Sheet Sheet, int Step, ImmutableHashSet<string> Things);
+
+/// <summary>Everything that is damaged on a clean sheet, one place at a time.</summary>
+public sealed partial class Damages(string name, Sheet whole)
+{
+    // What is done to a thing and changes its state; the rest of a sentence may go without harm to the vehicle.
+    private static readonly Verb[] Matters =
+    [
+        Verb.TakeOut, Verb.Start, Verb.Torque, Verb.InsertPin, Verb.Remove, Verb.Fit, Verb.HangAside, Verb.Disconnect, Verb.Connect, Verb.Place, Verb.TakeAway, Verb.SetOnStands, Verb.Lower, Verb.PumpBrakes, Verb.Treat, Verb.Fill, Verb.CheckLevel, Verb.Wait,
+    ];
+
+    [GeneratedRegex(@"(?<to>\bto )(?<n>\d+(?:\.\d+)?) (?<u>N·m|lb-ft|in-lb)")]
+    private static partial Regex Value();
+
+    private readonly List<Step> _steps = [.. whole.Steps];
+
+    /// <summary>All of them.</summary>
+    public IEnumerable<Damage> All() => Steps().Concat(Actions()).Concat(Moves()).Concat(Swaps()).Concat(Words()).Concat(Variants()).Concat(Joints()).Concat(Parts());
+
+    private Damage Of(string kind, string where, Sheet sheet, int step, IEnumerable<string> things) => new(kind, $"{name} {where}", sheet, step, [.. things]);
+
+    private static Sheet Map(Sheet sheet, Func<Step, Step?> change) => sheet with { Phases = [.. sheet.Phases.Select(p => p with { Steps = [.. p.Steps.Select(change).OfType<Step>()] })] };
+
+    private static IEnumerable<string> ThingsOf(IEnumerable<StepAction> actions) => actions.SelectMany(a => new[] { a.Target, a.With }).OfType<string>();
+
+    private int Number(Step step) => _steps.IndexOf(step) + 1;
+
+    private IEnumerable<Damage> Steps()
+    {
+        foreach (var step in _steps)
+            if (step.Actions.Any(a => Matters.Contains(a.Verb)) || step.Text.Contains("qualified", StringComparison.Ordinal))
+                yield return Of("a step dropped", $"{Number(step)}", Map(whole, s => s.Id == step.Id ? null : s), Number(step), ThingsOf(step.Actions));
+    }
+
+    private IEnumerable<Damage> Actions()
+    {
+        foreach (var step in _steps)
+            foreach (var action in step.Actions)
+            {
+                Sheet With(Func<StepAction, StepAction?> change) => Map(whole, s => s.Id == step.Id ? s with { Actions = [.. s.Actions.Select(a => ReferenceEquals(a, action) ? change(a) : a).OfType<StepAction>()] } : s);
+                Damage Done(string kind, Sheet sheet) => Of(kind, $"{Number(step)} {action.Verb} {action.Target}", sheet, Number(step), ThingsOf([action]));
+                // That a cure is waited for is read from the words, which stay.
+                if (step.Actions.Length > 1 && action.Verb != Verb.Wait && Matters.Contains(action.Verb)) yield return Done(action.Branch > 0 ? "an action of plan B dropped" : $"an action dropped: {action.Verb}", With(_ => null));
+                if (action.Verb == Verb.InsertPin) yield return Done("an old pin goes in", With(a => a with { New = false }));
+                if (action is { Verb: Verb.Fit, New: true }) yield return Done("an old part goes on", With(a => a with { New = false }));
+                if (action.Verb == Verb.Torque) yield return Done("snug instead of torque", With(a => a with { Verb = Verb.Snug, Torque = null }));
+                if (action.Verb == Verb.Lower) yield return Done("raised instead of lowered", With(a => a with { Verb = Verb.Raise }));
+                if (action is { Verb: Verb.Measure, Limits: not null } && step.Table is null) yield return Done("the limits taken out", With(a => a with { Limits = null }));
+                if (action.Only is null) continue;
+                yield return Done("a side mark dropped", With(a => a with { Only = null }));
+                var other = whole.Header.Variants.Single(f => f.Options.Contains(action.Only.Options[0])).Options.First(o => o != action.Only.Options[0]);
+                if (action.Verb != Verb.Torque || action.Target != "J1") yield return Done("a side mark turned", With(a => a with { Only = Limit.Of([other]) }));
+            }
+    }
+
+    // A step moved where it does not belong.
+    private IEnumerable<Damage> Moves()
+    {
+        Damage Move(string kind, Step step, Step before)
+        {
+            var order = _steps.Where(s => s.Id != step.Id).ToList();
+            var to = order.IndexOf(before);
+            order.Insert(to, step);
+            return Of(kind, $"{Number(step)} to {to + 1}", whole with { Phases = [whole.Phases[0] with { Steps = [.. order] }] }, to + 1, ThingsOf(step.Actions));
+        }
+
+        var firstOff = _steps.First(s => s.Actions.Any(a => a.Verb is Verb.Remove or Verb.TakeOut));
+        var firstOn = _steps.First(s => s.Actions.Any(a => a.Verb is Verb.Fit));
+        var lowering = _steps.Find(s => s.Actions.Any(a => a.Verb is Verb.Lower or Verb.LowerToTouch));
+        foreach (var step in _steps)
+        {
+            if (step != firstOff && step.Actions.FirstOrDefault(a => a.Verb is Verb.Remove or Verb.HangAside) is { Target: { } off } && whole.Find(off) is Part { Behind.Length: > 0 }) yield return Move("a part off before what covers it", step, firstOff);
+            if (step != firstOn && step.Actions.FirstOrDefault(a => a.Verb == Verb.Fit) is { Target: { } on } && whole.Parts.Any(p => p.Behind.Contains(on))) yield return Move("a part on before what goes under it", step, firstOn);
+            if (lowering is not null && _steps.IndexOf(step) > _steps.IndexOf(lowering) && step.Actions.Any(a => a.Verb == Verb.Torque && whole.Find(a.Target!) is Joint j && j.Condition == TighteningCondition.TyreTouching)) yield return Move("wheel nuts torqued before lowering", step, lowering);
+        }
+    }
+
+    // Two neighbours swapped of which the second needs the first: the fastener and what it holds, the thing that was just put on or off.
+    private IEnumerable<Damage> Swaps()
+    {
+        for (var i = 1; i < _steps.Count; i++)
+        {
+            var (first, second) = (_steps[i - 1], _steps[i]);
+            var taken = first.Actions.Where(a => a.Verb is Verb.TakeOut && whole.Find(a.Target ?? "") is Joint).SelectMany(a => ((Joint)whole.Find(a.Target!)!).Holds);
+            var started = first.Actions.Where(a => a.Verb is Verb.Start or Verb.Fit or Verb.SetOnStands or Verb.Fill).Select(a => a.Target ?? "vehicle");
+            var needs = second.Actions.Where(a => a.Verb is Verb.Remove or Verb.Torque or Verb.CheckLevel or Verb.Start or Verb.Snug).Select(a => a.Target ?? "");
+            var needed = taken.Concat(started).Concat(started.SelectMany(id => whole.Joints.Where(j => j.Holds.Contains(id)).Select(j => j.Id)));
+            if (!needs.Intersect(needed).Any()) continue;
+            var order = _steps.ToList();
+            (order[i - 1], order[i]) = (second, first);
+            yield return Of("two steps swapped", $"{i} and {i + 1}", whole with { Phases = [whole.Phases[0] with { Steps = [.. order] }] }, i, ThingsOf(first.Actions.Concat(second.Actions)));
+        }
+    }
+
+    // The words themselves, read anew.
+    private IEnumerable<Damage> Words()
+    {
+        foreach (var step in _steps)
+        {
+            Damage? Written(string kind, string text) => text != step.Text && Editor.Apply(whole, new WriteStep(step.Id, step.Text, text)) is { IsGood: true } done
+                ? Of(kind, $"{Number(step)}", done.Value.Sheet, Number(step), ThingsOf(step.Actions)) : null;
+            Damage?[] done =
+            [
+                Written("a value turned into words", Value().Replace(step.Text, "good and tight")),
+                Written("a unit left out", Value().Replace(step.Text, "${to}${n}")),
+                Written("another value said", Value().Replace(step.Text, m => $"to {decimal.Parse(m.Groups["n"].Value, System.Globalization.CultureInfo.InvariantCulture) * 2:0.#} {m.Groups["u"].Value}")),
+                step.Text.Contains("\nIf ", StringComparison.Ordinal) ? Written("no word on a fail", step.Text[..step.Text.IndexOf("\nIf ", StringComparison.Ordinal)]) : null,
+                step.Table is { Rows.Length: > 2 } ? Written("a row of the table dropped", string.Join('\n', step.Text.Split('\n').Where(l => !l.Contains(step.Table.Rows[1].Choice + " |", StringComparison.Ordinal)))) : null,
+                step.Table is { Rows: [{ Within.High: { } high }, ..] } ? Written("rows of the table overlap", step.Text.Replace($"{high}", $"{high + 5}", StringComparison.Ordinal)) : null,
+                step.Actions.FirstOrDefault(a => a.Verb is Verb.Remove or Verb.Fit or Verb.TakeOut) is { At: { Length: > 0 } at } ? Written("a name turned into a finger", $"{step.Text[..at.Start]}this thing here{step.Text[at.End..]}") : null,
+            ];
+            foreach (var damage in done.OfType<Damage>()) yield return damage;
+        }
+
+        foreach (var tool in whole.Tools.Where(t => t.Name == "slide hammer")) yield return Of("a tool off the list", tool.Id, whole with { Tools = whole.Tools.Remove(tool) }, _steps.FindIndex(s => s.Text.Contains(tool.Name, StringComparison.Ordinal)) + 1, [tool.Id]);
+    }
+
+    private IEnumerable<Damage> Variants()
+    {
+        foreach (var thing in whole.Joints.Where(j => j.Only is not null))
+            yield return Of("limited to no such variant", thing.Id, whole with { Joints = [.. whole.Joints.Select(j => j == thing ? j with { Only = Limit.Of(["with nothing"]) } : j)] }, 0, [thing.Id]);
+        foreach (var part in whole.Parts.Where(p => p.Only is null && whole.Header.Variants.Length > 0 && p.Origin == Origin.Vehicle))
+            yield return Of("a part there on one side alone", part.Id, whole with { Parts = [.. whole.Parts.Select(p => p == part ? p with { Only = Limit.Of(["left"]) } : p)] }, 0, [part.Id]);
+        foreach (var joint in whole.Joints.Where(j => j.Variants.Length > 0))
+        {
+            yield return Of("ten times a variant's value", joint.Id, Put(joint with { Variants = [.. joint.Variants.Select(v => v with { Torque = TorqueSpec.Create(v.Torque.Low * 10, v.Torque.High * 10, v.Torque.Unit).Value })] }), 0, [joint.Id]);
+            yield return Of("a variant's value no wrench covers", joint.Id, Put(joint with { Variants = [.. joint.Variants.Select(v => v with { Torque = TorqueSpec.Create(v.Torque.Low + 30, v.Torque.High + 30, v.Torque.Unit).Value })] }), 0, [joint.Id]);
+        }
+    }
+
+    private Sheet Put(Joint joint) => whole with { Joints = [.. whole.Joints.Select(j => j.Id == joint.Id ? joint : j)] };
+
+    private IEnumerable<Damage> Joints()
+    {
+        foreach (var joint in whole.Joints)
+        {
+            Damage Done(string kind, Joint changed) => Of(kind, joint.Id, Put(changed), 0, [joint.Id]);
+            TorqueSpec? Times(decimal factor, TorqueUnit? unit = null) => joint.Torque is { } torque && TorqueSpec.Create(torque.Low * factor, torque.High * factor, unit ?? torque.Unit) is { IsGood: true } made ? made.Value : null;
+            if (joint.Torque is null) continue;
+            yield return Done("the source taken out", joint with { Source = "" });
+            yield return Done("the value taken out", joint with { Torque = null });
+            if (joint is { Reuse: ReuseRule.Reuse, Origin: Origin.Vehicle } && _steps.Any(s => s.Actions.Any(a => a.Target == joint.Id && a.Verb == Verb.TakeOut))) yield return Done("to be renewed, and is not", joint with { Reuse = ReuseRule.Renew });
+            if (joint.Treatment == Treatment.None) yield return Done("a treatment no step applies", joint with { Treatment = Treatment.ThreadlockerMedium });
+            if (joint.Locking == Locking.None) yield return Done("a stake no step makes", joint with { Locking = Locking.Stake });
+            if (!joint.Mark) yield return Done("a mark no step makes", joint with { Mark = true });
+            if (joint.HeldBy.Length == 0 && whole.Aids.FirstOrDefault(a => a.Name == "rag") is { } rag) yield return Done("held by what is not in place", joint with { HeldBy = rag.Name });
+            if (joint.Pattern is not null && joint.Count >= 4) yield return Done("the pattern taken out", joint with { Pattern = null });
+            if (joint.Treatment != Treatment.None) yield return Done("a value stated for dry threads", joint with { Stated = StatedFor.Dry });
+            if (joint.Fastener is { Drive: { Kind: DriveKind.Hexagon } } fastener) yield return Done("a wrong head", joint with { Fastener = fastener with { Drive = new Drive(DriveKind.Hexagon, "33 mm") } });
+            // Without a class nothing can be said of a value.
+            if (joint.Fastener is not { Thread: not null, Class: not null } || joint.Torque is { IsAdjustment: true }) continue;
+            if (Times(10) is { } ten) yield return Done("ten times the value", joint with { Torque = ten });
+            if (Times(0.1m) is { } tenth) yield return Done("a tenth of the value", joint with { Torque = tenth });
+            if (joint.Torque.Unit == TorqueUnit.NewtonMetre && Times(1, TorqueUnit.KilogramForceMetre) is { } kgf) yield return Done("kgf·m instead of N·m", joint with { Torque = kgf });
+            if (joint.Torque.Unit != TorqueUnit.PoundForceInch && Times(1, TorqueUnit.PoundForceInch) is { } inch) yield return Done("lbf·in instead of the unit", joint with { Torque = inch });
+            if (joint.Torque.Unit == TorqueUnit.PoundForceInch && Times(1, TorqueUnit.PoundForceFoot) is { } foot) yield return Done("lbf·ft instead of lbf·in", joint with { Torque = foot });
+            if (joint.Fastener.Class is "8.8" or "10.9") yield return Done("a soft fastener", joint with { Fastener = joint.Fastener with { Class = "4.6" } });
+            yield return Done("tapped into foil", joint with { Into = Core.Tightening.TappedHole.Parse("cast aluminium, 2 mm").Value });
+        }
+    }
+
+    private IEnumerable<Damage> Parts()
+    {
+        Sheet PutPart(Part part) => whole with { Parts = [.. whole.Parts.Select(p => p.Id == part.Id ? part : p)] };
+        foreach (var part in whole.Parts)
+        {
+            if (part.Fate == Fate.Refit && part.Origin == Origin.Vehicle) yield return Of("to be replaced, and is not", part.Id, PutPart(part with { Fate = Fate.Replace }), 0, [part.Id]);
+            if (part.Fate == Fate.Replace) yield return Of("new on, old on the list", part.Id, PutPart(part with { Fate = Fate.Refit }), 0, [part.Id]);
+            if (part.MassKg is null && part.Origin == Origin.Vehicle) yield return Of("heavy, and one person", part.Id, PutPart(part with { MassKg = 60 }), 0, [part.Id]);
+            if (part.Behind.Length > 0) yield return Of("a circle of covers", part.Id, whole with { Parts = [.. whole.Parts.Select(p => p.Id == part.Behind[0] ? p with { Behind = p.Behind.Add(part.Id) } : p)] }, 0, [part.Id, part.Behind[0]]);
+        }
+    }
+}
