@@ -15,6 +15,8 @@ export const router = createRouter({
         { path: '', redirect: { name: 'write' } },
         { path: 'write', name: 'write', component: () => import('./write/WritePage.vue'), meta: { title: 'Write' } },
         { path: 'joints', name: 'joints', component: () => import('./joints/JointsPage.vue'), meta: { title: 'Joints' } },
+        { path: 'chart', name: 'chart', component: () => import('./chart/ChartPage.vue'), meta: { title: 'Chart' } },
+        { path: 'ready', name: 'ready', component: () => import('./ready/ReadyPage.vue'), meta: { title: 'Ready' } },
         { path: 'review', name: 'review', component: () => import('./review/ReviewPage.vue'), meta: { title: 'Review' } },
         { path: 'print', name: 'print', component: () => import('./print/PrintPage.vue'), meta: { title: 'Print' } },
       ],

@@ -20,7 +20,7 @@ function go(finding: Finding): void {
       The walk found nothing: every joint is tight, every part where it belongs, the vehicle on the ground.
     </p>
     <ol v-else class="list">
-      <li v-for="finding in draft.findings" :key="finding.key ?? ''">
+      <li v-for="finding in draft.findings" :key="finding.waiverKey + finding.message">
         <button type="button" class="place figures" :disabled="!finding.step && !finding.thing" @click="go(finding)">
           {{ finding.stepNumber ? `Step ${finding.stepNumber}` : 'Sheet' }}
         </button>

@@ -6,6 +6,7 @@ const open = defineModel<boolean>('open', { required: true });
 const keys: [string, string][] = [
   ['Enter', 'new step, or the text behind the cursor into a new one'],
   ['Shift + Enter', 'new line in the step'],
+  ['/ in an empty step', 'insert a block of the workshop'],
   ['Backspace in an empty step', 'delete it'],
   ['↑ ↓ at the edge of a step', 'to the step before or behind'],
   ['Alt + ↑ ↓', 'move the step'],
@@ -16,6 +17,7 @@ const keys: [string, string][] = [
   ['Ctrl + .', 'apply its fix, or go to its answers'],
   ['Ctrl + Z, Ctrl + Y', 'undo, redo, also after a reload'],
   ['Ctrl + K', 'go anywhere'],
+  ['Chart: arrows, N, P, Enter', 'cell to cell, to the next and the last change, to the step'],
   ['Joints: Enter, ↑ ↓', 'down and up the column'],
   ['Joints: Alt + →, Alt + ←', 'to the panel beside the row, and back'],
   ['?', 'this list'],

@@ -5,12 +5,17 @@ import SeverityMark from '../shared/SeverityMark.vue';
 import KeptNote from './KeptNote.vue';
 import PersonButton from './PersonButton.vue';
 import StateTag from '../shared/StateTag.vue';
+import { useWalkAs } from '../shared/walkAs';
+import WalkAsButton from './WalkAsButton.vue';
 
 const draft = useDraft();
+const walkAs = useWalkAs();
 defineEmits<{ findings: []; keys: []; go: [] }>();
 const faces = [
   { name: 'write', label: 'Write' },
   { name: 'joints', label: 'Joints' },
+  { name: 'chart', label: 'Chart' },
+  { name: 'ready', label: 'Ready' },
   { name: 'review', label: 'Review' },
   { name: 'print', label: 'Print' },
 ];
@@ -34,6 +39,7 @@ const others = computed(() => draft.findings.length - draft.stops);
     </nav>
     <div class="right">
       <KeptNote v-if="draft.revision" />
+      <WalkAsButton v-if="draft.revision && walkAs.isOffered" />
       <button
         v-if="draft.revision"
         type="button"
@@ -48,7 +54,7 @@ const others = computed(() => draft.findings.length - draft.stops);
         </template>
         <template v-else>nothing found</template>
       </button>
-      <button type="button" class="tool" title="Go anywhere (Ctrl+K)" @click="$emit('go')">Go to <kbd>Ctrl K</kbd></button>
+      <button type="button" class="tool" title="Go anywhere (Ctrl+K)" aria-label="Go to" @click="$emit('go')"><kbd>Ctrl K</kbd></button>
       <button type="button" class="tool keys" title="Keys and glyphs (?)" aria-label="Keys and glyphs" @click="$emit('keys')">?</button>
       <PersonButton />
     </div>
@@ -101,7 +107,7 @@ nav {
 .face {
   display: flex;
   align-items: center;
-  padding: 0 12px;
+  padding: 0 9px;
   font: 600 18px/1 var(--heading);
   color: var(--ink);
   text-decoration: none;

@@ -5,9 +5,11 @@ import { troubleOf } from '../shared/api/trouble';
 import CautionPanel from '../shared/CautionPanel.vue';
 import PatternDrawing from '../shared/PatternDrawing.vue';
 import { useDraft } from '../shared/draft';
+import { useWalkAs } from '../shared/walkAs';
 
 /** The sheet as it prints, on A4 or Letter. */
 const draft = useDraft();
+const walkAs = useWalkAs();
 const sheet = ref<PrintView | null>(null);
 const trouble = ref<Trouble | null>(null);
 const paper = ref<'A4' | 'Letter'>('A4');
@@ -16,14 +18,14 @@ async function load(): Promise<void> {
   const id = draft.revision?.id;
   if (id === undefined) return;
   try {
-    sheet.value = await take(api.GET('/api/revisions/{id}/print', { params: { path: { id } } }));
+    sheet.value = await take(api.GET('/api/revisions/{id}/print', { params: { path: { id }, query: { as: walkAs.key } } }));
   } catch (error) {
     trouble.value = troubleOf(error);
   }
 }
 
 onMounted(load);
-watch(() => draft.revision?.id, load);
+watch(() => [draft.revision?.id, walkAs.key], load);
 const pageRule = computed(() => `@page { size: ${paper.value === 'A4' ? 'A4' : 'letter'}; margin: 14mm 14mm 16mm; }`);
 const day = (iso: string): string =>
   new Date(iso.endsWith('Z') ? iso : `${iso}Z`).toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric' });
@@ -87,6 +89,12 @@ const open = computed(() => sheet.value?.state !== 'released');
           ><dt>Is it this job?</dt>
           <dd>{{ sheet.header.entryCheck }}</dd></template
         >
+        <template v-if="sheet.as"
+          ><dt>Printed for</dt>
+          <dd>
+            <strong>{{ sheet.as }}</strong>
+          </dd></template
+        >
         <dt>People</dt>
         <dd>
           {{ sheet.header.people }}<template v-if="sheet.header.difficulty">, difficulty {{ sheet.header.difficulty }} of 5</template>
@@ -117,9 +125,24 @@ const open = computed(() => sheet.value?.state !== 'released');
             <span class="number figures">{{ step.number }}</span>
             <!-- eslint-disable-next-line vue/no-v-html -- Markdown made HTML and sanitised by the server -->
             <div class="text" v-html="step.html"></div>
+            <span v-if="step.people && step.people > 1" class="crew">{{ step.people }} people</span>
             <span class="box" aria-hidden="true"></span>
           </div>
         </div>
+        <p v-if="phase.owed.length" class="owed">
+          <strong>Still to torque:</strong>
+          <span v-for="owed in phase.owed" :key="owed.id"
+            ><span class="box" aria-hidden="true"></span> {{ owed.id }} {{ owed.name
+            }}<template v-if="owed.value"> {{ owed.value }}</template
+            >{{ owed.due ? ` (step ${owed.due})` : ' (no step does it)' }}</span
+          >
+        </p>
+      </section>
+      <section v-if="sheet.practice.length" class="practice">
+        <h2>House practice</h2>
+        <ul>
+          <li v-for="line in sheet.practice" :key="line">{{ line }}</li>
+        </ul>
       </section>
       <section class="torques">
         <h2>Torque table</h2>
@@ -212,6 +235,27 @@ fieldset {
 
 .a4 {
   width: 210mm;
+}
+
+.owed {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 16px;
+  margin: 8px 0 0;
+  padding: 6px 8px;
+  border: 1.5px dashed #000;
+  break-inside: avoid;
+}
+
+.crew {
+  font-size: 12.5px;
+  font-weight: 700;
+  white-space: nowrap;
+}
+
+.practice ul {
+  margin: 4px 0 0;
+  padding-left: 18px;
 }
 
 .letter {

@@ -16,6 +16,7 @@ const session = useSession();
 const router = useRouter();
 const trouble = ref<Trouble | null>(null);
 const reason = ref('');
+const waiving = ref<string | null>(null);
 const asking = ref<'return' | 'withdraw' | null>(null);
 const busy = ref(false);
 
@@ -47,6 +48,7 @@ async function attempt(work: () => Promise<unknown>): Promise<void> {
     await draft.settled();
     await work();
     asking.value = null;
+    waiving.value = null;
     reason.value = '';
     await draft.refresh();
   } catch (error) {
@@ -65,6 +67,11 @@ const giveReason = (): Promise<void> =>
       ? take(api.POST('/api/revisions/{id}/return', { ...path.value, body: { text: reason.value } }))
       : take(api.POST('/api/revisions/{id}/withdraw', { ...path.value, body: { text: reason.value } })),
   );
+
+const waive = (): Promise<void> =>
+  attempt(() => take(api.POST('/api/revisions/{id}/waivers', { ...path.value, body: { key: waiving.value ?? '', reason: reason.value } })));
+const takeBack = (waiver: number): Promise<void> =>
+  attempt(() => take(api.POST('/api/revisions/{id}/waivers/{waiver}/take-back', { params: { path: { id: revision.value.id, waiver } } })));
 
 async function revise(): Promise<void> {
   await attempt(async () => {
@@ -161,13 +168,36 @@ const when = (iso: string): string =>
         ground.
       </p>
       <ol v-else>
-        <li v-for="finding in draft.findings" :key="finding.key ?? ''">
+        <li v-for="finding in draft.findings" :key="finding.waiverKey + finding.message" :class="{ waived: finding.waiver }">
           <button type="button" class="place figures" @click="cursor.show(finding)">
             {{ finding.stepNumber ? `Step ${finding.stepNumber}` : 'Sheet' }}
           </button>
           <FindingLine :finding="finding" />
+          <p v-if="revision.may.waive && finding.severity === 'warn'" class="waive">
+            <button v-if="finding.waiver" type="button" @click="takeBack(finding.waiver.id)">take the waiver back</button>
+            <button v-else-if="waiving !== finding.waiverKey" type="button" @click="((waiving = finding.waiverKey ?? null), (reason = ''))">
+              waive with a reason
+            </button>
+          </p>
+          <form v-if="waiving === finding.waiverKey" class="reason" @submit.prevent="waive">
+            <label for="waiver">Why may this warning stand?</label>
+            <textarea id="waiver" v-model="reason" class="plain" rows="2" maxlength="2000" autofocus></textarea>
+            <div>
+              <a-button type="primary" html-type="submit" :loading="busy">Let it stand</a-button>
+              <a-button @click="waiving = null">Not now</a-button>
+            </div>
+          </form>
         </li>
       </ol>
+      <template v-if="revision.fallenAway.length">
+        <h2>Waivers that hold nothing any more</h2>
+        <p class="quiet">What they were given for has changed, or is no longer found.</p>
+        <ul>
+          <li v-for="old in revision.fallenAway" :key="old.id">
+            <span class="figures">{{ old.key.split(':')[0] }}</span> {{ old.who }}, {{ when(old.at) }}: <q>{{ old.why }}</q>
+          </li>
+        </ul>
+      </template>
     </section>
   </main>
 </template>
@@ -276,6 +306,20 @@ q {
   grid-template-columns: 74px 1fr;
   padding: 8px 0;
   border-bottom: 1px solid var(--line);
+}
+
+.waive {
+  margin: 2px 0 0 26px;
+}
+
+.waive button {
+  font: 13px var(--text);
+  color: var(--moss);
+  background: none;
+  border: 0;
+  padding: 0;
+  text-decoration: underline;
+  cursor: pointer;
 }
 
 .place {

@@ -26,10 +26,12 @@ async function explain(rule: string): Promise<void> {
     <div class="body">
       <p>
         {{ finding.message }}
+        <span v-if="finding.for" class="for">{{ finding.for }}</span>
         <button type="button" class="why" :aria-label="`${finding.rule}: why? ${finding.title}`" @click="explain(finding.rule)">
           {{ finding.rule }}
         </button>
       </p>
+      <p v-if="finding.waiver" class="waived">Waived by {{ finding.waiver.who }}: {{ finding.waiver.why }}</p>
       <p v-if="draft.canEdit && finding.fixes?.length" class="fixes">
         <button v-for="fix in finding.fixes" :key="fix.title" type="button" class="fix" @click="draft.send(fix.edit)">
           {{ fix.title }}
@@ -67,6 +69,20 @@ p {
   padding: 0 2px;
   text-decoration: underline dotted;
   cursor: help;
+}
+
+.for {
+  padding: 0 6px;
+  font-size: 12.5px;
+  font-weight: 600;
+  color: var(--moss);
+  border: 1px solid var(--moss);
+  border-radius: 9px;
+  white-space: nowrap;
+}
+
+.waived {
+  font-style: italic;
 }
 
 .fixes {

@@ -6,6 +6,7 @@ import {
   Refused,
   take,
   type Edit,
+  type Factor,
   type Finding,
   type JointView,
   type PhaseView,
@@ -34,6 +35,7 @@ export const useDraft = defineStore('draft', () => {
   const joints = shallowRef<JointView[]>([]);
   const findings = shallowRef<Finding[]>([]);
   const header = shallowRef<Record<string, string>>({});
+  const factors = shallowRef<Factor[]>([]);
   const seq = ref(0);
   const undoLabel = ref<string | null>(null);
   const redoLabel = ref<string | null>(null);
@@ -64,6 +66,7 @@ export const useDraft = defineStore('draft', () => {
   function apply(view: SheetView, whole: boolean): void {
     seq.value = view.seq;
     if (view.header) header.value = view.header;
+    if (view.factors) factors.value = view.factors;
     // While steps are being put in or moved, the page is ahead of the server; its order is taken when all have arrived.
     const ahead = queue?.some((q) => q.edit !== null && structural.has(q.edit.do)) ?? false;
     if (view.phases && !ahead) {
@@ -225,7 +228,7 @@ export const useDraft = defineStore('draft', () => {
     const id = `s-${crypto.randomUUID().replaceAll('-', '').slice(0, 12)}`;
     const phase = phases.value.find((p) => p.id === phaseId);
     if (phase) phase.steps.splice(after === null ? 0 : phase.steps.indexOf(after) + 1, 0, id);
-    steps.set(id, { id, text, chips: [], questions: [], cautions: [] });
+    steps.set(id, { id, text, only: '', branches: [], chips: [], questions: [], cautions: [], dropped: [], fields: {} });
     send({ do: 'insertStep', id, phase: phaseId, after, text });
     return id;
   }
@@ -304,6 +307,7 @@ export const useDraft = defineStore('draft', () => {
     joints,
     findings,
     header,
+    factors,
     seq,
     undoLabel,
     redoLabel,

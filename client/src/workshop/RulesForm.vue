@@ -1,24 +1,27 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue';
-import type { HouseRules } from '../shared/api/client';
+import { api, take, type HouseRules, type TouchedView, type Trouble, type WorkshopView } from '../shared/api/client';
+import { troubleOf } from '../shared/api/trouble';
+import SchoolRules from './SchoolRules.vue';
 
-/** The house rules of the arithmetic, each with the reason of its default beside it. */
-const props = defineProps<{ rules: HouseRules; mayChange: boolean }>();
+/** The house rules, each with the reason of its default beside it; and which drafts a change would touch. */
+const props = defineProps<{ workshop: WorkshopView }>();
+const mayChange = computed(() => props.workshop.mayChange);
 /** The server always sends all of them; the schema lets a writer leave some out. */
 type Whole = Required<Omit<HouseRules, 'nutFactors'>> & { nutFactors: Required<NonNullable<HouseRules['nutFactors']>> };
 const emit = defineEmits<{ keep: [rules: HouseRules] }>();
 const copy = (rules: HouseRules): Whole => JSON.parse(JSON.stringify(rules)) as Whole;
-const now = ref(copy(props.rules));
+const now = ref(copy(props.workshop.rules));
 const few = ref('');
 const many = ref('');
 
 function begin(): void {
-  now.value = copy(props.rules);
+  now.value = copy(props.workshop.rules);
   few.value = now.value.fewPasses.join(', ');
   many.value = now.value.manyPasses.join(', ');
 }
 
-watch(() => props.rules, begin, { immediate: true });
+watch(() => props.workshop.rules, begin, { immediate: true });
 
 const percents = (text: string): number[] =>
   text
@@ -26,7 +29,22 @@ const percents = (text: string): number[] =>
     .filter(Boolean)
     .map(Number);
 const written = computed<HouseRules>(() => ({ ...now.value, fewPasses: percents(few.value), manyPasses: percents(many.value) }));
-const changed = computed(() => JSON.stringify(written.value) !== JSON.stringify(props.rules));
+const changed = computed(() => JSON.stringify(written.value) !== JSON.stringify(props.workshop.rules));
+const touched = ref<TouchedView[] | null>(null);
+const trouble = ref<Trouble | null>(null);
+watch(written, () => (touched.value = null));
+
+async function look(): Promise<void> {
+  try {
+    touched.value = await take(
+      api.POST('/api/workshop/rules/touched', { body: { version: props.workshop.version, rules: written.value } }),
+    );
+    trouble.value = null;
+  } catch (error) {
+    trouble.value = troubleOf(error);
+  }
+}
+
 const factors = [
   ['asReceived', 'as received'],
   ['oiled', 'oiled, or wet compound'],
@@ -37,7 +55,8 @@ const factors = [
 
 <template>
   <section aria-labelledby="rules" class="rules">
-    <h2 id="rules">House rules of the arithmetic</h2>
+    <h2 id="rules">House rules</h2>
+    <p class="quiet">A revision keeps the rules it was released under; drafts and sheets in review are judged by these.</p>
     <fieldset :disabled="!mayChange">
       <legend class="visually-hidden">House rules</legend>
       <div class="rule">
@@ -109,8 +128,26 @@ const factors = [
         </span>
         <p>Whichever is first (ISO 6789-1).</p>
       </div>
+      <SchoolRules :workshop="workshop" :rules="now" @update:rules="now = $event as Whole" />
     </fieldset>
-    <a-button v-if="mayChange" type="primary" :disabled="!changed" @click="emit('keep', written)">Keep the rules</a-button>
+    <p v-if="trouble" role="alert">
+      <strong>{{ trouble.title }}</strong> {{ trouble.detail }}
+    </p>
+    <div v-if="touched" class="touched" role="status">
+      <p v-if="!touched.length">No draft and no sheet in review would be judged otherwise.</p>
+      <ul v-else>
+        <li v-for="one in touched" :key="one.revisionId">
+          <router-link :to="{ name: 'write', params: { id: one.revisionId } }"
+            >{{ one.number }} {{ one.title }}, {{ one.letter }}</router-link
+          ><template v-if="one.comes.length">: found besides {{ one.comes.join('; ') }}</template
+          ><template v-if="one.goes.length">{{ one.comes.length ? '; ' : ': ' }}no longer found {{ one.goes.join('; ') }}</template>
+        </li>
+      </ul>
+    </div>
+    <div v-if="mayChange" class="acts">
+      <a-button :disabled="!changed" @click="look">Which drafts does it touch?</a-button>
+      <a-button type="primary" :disabled="!changed" @click="emit('keep', written)">Keep the rules</a-button>
+    </div>
   </section>
 </template>
 
@@ -143,6 +180,24 @@ fieldset {
   margin: 0;
   font-size: 14px;
   color: var(--ink-soft);
+}
+
+.acts {
+  display: flex;
+  gap: 12px;
+  margin-top: 14px;
+}
+
+.touched {
+  margin: 10px 0;
+  padding: 8px 12px;
+  background: var(--slate-pale);
+  border-left: 4px solid var(--slate);
+}
+
+.touched p,
+.touched ul {
+  margin: 0;
 }
 
 .cells {

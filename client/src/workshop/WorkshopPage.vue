@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue';
-import { api, take, type HouseRules, type Trouble, type WorkshopView } from '../shared/api/client';
+import { api, take, type BuildingBlock, type HouseRules, type Trouble, type WorkshopView } from '../shared/api/client';
 import { troubleOf } from '../shared/api/trouble';
 import PlainPage from '../frame/PlainPage.vue';
+import BlocksForm from './BlocksForm.vue';
 import RulesForm from './RulesForm.vue';
 
-/** The workshop: the wrench crib every value is held against, and the house rules of the arithmetic. */
+/** The workshop: the wrench crib every value is held against, the house rules, and the blocks. */
 const workshop = ref<WorkshopView | null>(null);
 const rows = ref<Record<string, string>[]>([]);
 const trouble = ref<Trouble | null>(null);
@@ -39,6 +40,9 @@ const keep = (): Promise<void> =>
   attempt(() => take(api.PUT('/api/workshop/crib', { body: { version: version.value, wrenches: rows.value } })), 'The crib is kept.');
 const keepRules = (rules: HouseRules): Promise<void> =>
   attempt(() => take(api.PUT('/api/workshop/rules', { body: { version: version.value, rules } })), 'The house rules are kept.');
+
+const keepBlocks = (blocks: BuildingBlock[]): Promise<void> =>
+  attempt(() => take(api.PUT('/api/workshop/blocks', { body: { version: version.value, blocks } })), 'The blocks are kept.');
 
 function add(): void {
   rows.value.push({ ...Object.fromEntries(columns.value.map((c) => [c, ''])), unit: 'N·m', step: '1', drive: '1/2 in', cycles: '0' });
@@ -129,7 +133,8 @@ async function readFile(event: Event): Promise<void> {
         </div>
         <p v-else class="quiet">An approver or administrator keeps the crib.</p>
       </section>
-      <RulesForm :rules="workshop.rules" :may-change="workshop.mayChange" @keep="keepRules" />
+      <RulesForm :workshop="workshop" @keep="keepRules" />
+      <BlocksForm :workshop="workshop" @keep="keepBlocks" />
     </template>
   </PlainPage>
 </template>

@@ -5,19 +5,21 @@ import { api, NotConnected, Refused, take, type Bench, type BenchLine } from '..
 import { useCursor } from '../shared/cursor';
 import { useDraft } from '../shared/draft';
 import JointGlyph from '../shared/JointGlyph.vue';
+import { useWalkAs } from '../shared/walkAs';
 
 /** The state of the world after the step under the cursor. */
 const draft = useDraft();
 const cursor = useCursor();
+const walkAs = useWalkAs();
 const bench = ref<Bench | null>(null);
 const number = computed(() => (cursor.step ? draft.numberOf(cursor.step) : 0));
 
 watchDebounced(
-  () => [draft.revision?.id, draft.seq, number.value] as const,
-  async ([id, , step]) => {
+  () => [draft.revision?.id, draft.seq, number.value, walkAs.key] as const,
+  async ([id, , step, as]) => {
     if (id === undefined) return;
     try {
-      bench.value = await take(api.GET('/api/revisions/{id}/bench', { params: { path: { id }, query: { step } } }));
+      bench.value = await take(api.GET('/api/revisions/{id}/bench', { params: { path: { id }, query: { step, as } } }));
     } catch (error) {
       // The last bench stays; the top bar says that the server is away.
       if (!(error instanceof NotConnected) && !(error instanceof Refused)) throw error;

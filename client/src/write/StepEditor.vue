@@ -6,9 +6,11 @@ import { useCursor } from '../shared/cursor';
 import { useDraft } from '../shared/draft';
 import FindingLine from '../shared/FindingLine.vue';
 import SeverityMark from '../shared/SeverityMark.vue';
+import StepExtras from './StepExtras.vue';
 
 /** One step: its sentence, edited in place; under it what was read from it, what is asked, and what was found. */
 const props = defineProps<{ id: string }>();
+const emit = defineEmits<{ block: [] }>();
 const draft = useDraft();
 const cursor = useCursor();
 const field = ref<HTMLTextAreaElement | null>(null);
@@ -103,6 +105,13 @@ function key(event: KeyboardEvent): void {
       draft.toPhase(props.id, event.shiftKey ? -1 : 1);
       cursor.goTo(props.id);
       return;
+    case '/':
+      // In an empty step a stroke asks for a block; in a text it is a stroke.
+      if (area.value !== '') return;
+      event.preventDefault();
+      draft.flush(props.id);
+      emit('block');
+      return;
     case 'Escape':
       event.preventDefault();
       draft.flush(props.id);
@@ -190,7 +199,7 @@ function leaveRoot(event: KeyboardEvent): void {
         :aria-label="`Step ${number}`"
         :aria-describedby="refusal ? `refusal-${id}` : undefined"
         :aria-invalid="refusal ? 'true' : undefined"
-        :placeholder="active ? 'Write what is done, such as: Remove the two caliper bolts.' : ''"
+        :placeholder="active ? 'Write what is done, such as: Remove the two caliper bolts. Or / for a block.' : ''"
         spellcheck="true"
         @input="draft.type(id, ($event.target as HTMLTextAreaElement).value)"
         @focus="cursor.step = id"
@@ -232,10 +241,11 @@ function leaveRoot(event: KeyboardEvent): void {
           </button>
         </span>
       </div>
+      <StepExtras v-if="active && draft.canEdit" :id="id" />
       <template v-if="active">
         <FindingLine
           v-for="finding in lines"
-          :key="finding.key ?? ''"
+          :key="finding.waiverKey ?? ''"
           :finding="finding"
           class="found"
           :class="{ looked: finding.key === cursor.findingKey }"

@@ -4,7 +4,10 @@ import { useCursor } from '../shared/cursor';
 import { useDraft } from '../shared/draft';
 import BenchColumn from './BenchColumn.vue';
 import RouteColumn from './RouteColumn.vue';
+import BlockDialog from './BlockDialog.vue';
+import JobHeader from './JobHeader.vue';
 import RefitDialog from './RefitDialog.vue';
+import SortDialog from './SortDialog.vue';
 import StepEditor from './StepEditor.vue';
 
 const draft = useDraft();
@@ -12,6 +15,8 @@ const cursor = useCursor();
 const adding = ref(false);
 const phaseName = ref('');
 const reversing = ref<{ id: string; name: string } | null>(null);
+const arranging = ref<{ phase: { id: string; name: string }; what: 'sort' | 'mirror' } | null>(null);
+const blocksOpen = ref(false);
 const phaseField = ref<HTMLInputElement | null>(null);
 
 async function askPhase(): Promise<void> {
@@ -51,6 +56,7 @@ watch(
   <main class="write">
     <RouteColumn />
     <section class="sheet" aria-label="Sheet" tabindex="0">
+      <JobHeader />
       <div v-for="phase in draft.phases" :key="phase.id" class="phase">
         <h2>
           <input
@@ -80,8 +86,26 @@ watch(
           >
             propose the refit
           </button>
+          <button
+            v-if="draft.canEdit && phase.steps.length > 1"
+            type="button"
+            class="drop reverse"
+            :aria-label="`Sort the removal of ${phase.name}`"
+            @click="arranging = { phase: { id: phase.id, name: phase.name }, what: 'sort' }"
+          >
+            sort
+          </button>
+          <button
+            v-if="draft.canEdit && phase.steps.some((id) => /\b(left|right)\b/i.test(draft.textOf(id)))"
+            type="button"
+            class="drop reverse"
+            :aria-label="`Write ${phase.name} for the other side`"
+            @click="arranging = { phase: { id: phase.id, name: phase.name }, what: 'mirror' }"
+          >
+            mirror
+          </button>
         </h2>
-        <StepEditor v-for="id in phase.steps" :id="id" :key="id" />
+        <StepEditor v-for="id in phase.steps" :id="id" :key="id" @block="blocksOpen = true" />
         <button v-if="draft.canEdit && phase.steps.length === 0" type="button" class="first" @click="firstStep(phase.id)">
           Write the first step of this phase
         </button>
@@ -102,6 +126,8 @@ watch(
     </section>
     <BenchColumn />
     <RefitDialog v-if="reversing" :key="reversing.id" :open="true" :phase="reversing" @update:open="reversing = null" />
+    <SortDialog v-if="arranging" :phase="arranging.phase" :what="arranging.what" @close="arranging = null" />
+    <BlockDialog v-if="blocksOpen" v-model:open="blocksOpen" />
   </main>
 </template>
 

@@ -1,0 +1,354 @@
+<script setup lang="ts">
+import { computed, ref, shallowRef, watch } from 'vue';
+import { api, take, type Readiness, type ReadyItem, type Trouble } from '../shared/api/client';
+import { troubleOf } from '../shared/api/trouble';
+import { useDraft } from '../shared/draft';
+import { useWalkAs } from '../shared/walkAs';
+import TimeChain from './TimeChain.vue';
+
+/** What must be in hand before the first bolt is undone; what is missing stops the job. */
+const draft = useDraft();
+const walkAs = useWalkAs();
+const ready = shallowRef<Readiness | null>(null);
+const trouble = ref<Trouble | null>(null);
+const wanted = ref('');
+const crew = ref<number | null>(null);
+
+async function load(): Promise<void> {
+  const id = draft.revision?.id;
+  if (id === undefined) return;
+  try {
+    ready.value = await take(
+      api.GET('/api/revisions/{id}/ready', {
+        params: { path: { id }, query: { as: walkAs.key, wanted: wanted.value || undefined, crew: crew.value || undefined } },
+      }),
+    );
+    trouble.value = null;
+  } catch (error) {
+    trouble.value = troubleOf(error);
+  }
+}
+
+watch(() => [draft.revision?.id, draft.seq, walkAs.key, wanted.value, crew.value], load, { immediate: true });
+
+async function tick(items: ReadyItem[], inHand: boolean): Promise<void> {
+  const id = draft.revision?.id;
+  if (id === undefined) return;
+  try {
+    for (const item of items)
+      await take(api.PUT('/api/revisions/{id}/ready', { params: { path: { id } }, body: { key: item.key, inHand } }));
+    await load();
+  } catch (error) {
+    trouble.value = troubleOf(error);
+  }
+}
+
+const titles: Record<ReadyItem['group'], string> = {
+  parts: 'Parts',
+  hardware: 'Hardware that is new each time, or from the kit',
+  spares: 'Spares advised',
+  tools: 'Tools',
+  consumables: 'Consumables and fluids',
+};
+const groups = computed(() =>
+  (Object.keys(titles) as ReadyItem['group'][])
+    .map((group) => ({ group, title: titles[group], items: (ready.value?.items ?? []).filter((i) => i.group === group) }))
+    .filter((g) => g.items.length > 0),
+);
+const hours = (minutes: number): string => {
+  const whole = Math.round(minutes);
+  const [days, rest] = [Math.floor(whole / 1440), whole % 1440];
+  const [h, m] = [Math.floor(rest / 60), rest % 60];
+  return [days ? `${days} d` : '', h ? `${h} h` : '', m && !days ? `${m} min` : ''].filter(Boolean).join(' ') || '0 min';
+};
+const missingOf = (items: ReadyItem[]): ReadyItem[] => items.filter((i) => !i.inHand && !i.optional);
+const day = (iso: string): string =>
+  new Date(`${iso}T12:00:00`).toLocaleDateString('en-GB', { weekday: 'short', day: 'numeric', month: 'short', year: 'numeric' });
+const print = (): void => window.print();
+</script>
+
+<template>
+  <main class="ready" tabindex="0" aria-label="Ready">
+    <p v-if="trouble" role="alert" class="trouble">
+      <strong>{{ trouble.title }}</strong> {{ trouble.detail }}
+    </p>
+    <template v-if="ready">
+      <section class="verdict" :class="{ go: ready.go }" aria-label="Verdict">
+        <p class="word">{{ ready.go ? 'Go' : 'Not yet' }}</p>
+        <p class="why">
+          <template v-if="ready.go">Everything is in hand. The first bolt may be undone.</template>
+          <template v-else
+            >{{ ready.missing }} of {{ ready.items.filter((i) => !i.optional).length }} are not in hand. Do not undo the first bolt before
+            they are.</template
+          >
+          <span v-if="draft.factors.length" class="for">For {{ walkAs.says }}.</span>
+        </p>
+        <dl>
+          <div>
+            <dt>People</dt>
+            <dd class="figures">{{ ready.people }}</dd>
+          </div>
+          <div>
+            <dt>Hands-on</dt>
+            <dd class="figures">{{ hours(ready.plan.handsOnMinutes) }}</dd>
+          </div>
+          <div>
+            <dt>From first bolt to use</dt>
+            <dd class="figures">{{ hours(ready.plan.elapsedMinutes) }}</dd>
+          </div>
+        </dl>
+        <form class="dates" @submit.prevent>
+          <label>Wanted on <input v-model="wanted" type="date" class="plain" /></label>
+          <label
+            >Crew <input v-model.number="crew" type="number" min="1" max="12" class="plain figures" :placeholder="String(ready.plan.crew)"
+          /></label>
+          <a-button class="print" @click="print">Print the pick list</a-button>
+        </form>
+        <p v-if="ready.begin" class="begin">
+          Begin on <strong>{{ day(ready.begin) }}</strong> at the latest.
+        </p>
+        <ul v-if="ready.late.length" class="late">
+          <li v-for="line in ready.late" :key="line">{{ line }}</li>
+        </ul>
+      </section>
+      <div class="lists">
+        <h1 class="paper-only">
+          {{ draft.revision?.number }} {{ draft.revision?.title }}, revision {{ draft.revision?.letter }}: pick list
+        </h1>
+        <section v-for="group in groups" :key="group.group">
+          <h2>
+            {{ group.title }}
+            <button v-if="missingOf(group.items).length > 1" type="button" class="all" @click="tick(missingOf(group.items), true)">
+              all {{ missingOf(group.items).length }} in hand
+            </button>
+          </h2>
+          <ul>
+            <li v-for="item in group.items" :key="item.key" :class="{ missing: !item.inHand && !item.optional }">
+              <label>
+                <input
+                  type="checkbox"
+                  :checked="item.inHand"
+                  :disabled="item.inCrib"
+                  :aria-label="`${item.what} in hand`"
+                  @change="tick([item], !item.inHand)"
+                />
+                <span class="what"
+                  >{{ item.what
+                  }}<b v-if="item.amount && item.amount !== '1'" class="figures">
+                    {{ /^\d+$/.test(item.amount) ? `× ${item.amount}` : item.amount }}</b
+                  ></span
+                >
+              </label>
+              <span class="note"
+                ><template v-if="item.inCrib">in the crib</template>
+                <template v-if="item.note">{{ item.inCrib ? '; ' : '' }}{{ item.note }}</template>
+                <template v-if="item.leadDays && !item.inHand">
+                  · {{ item.leadDays }} day{{ item.leadDays === 1 ? '' : 's' }} to get</template
+                >
+                <strong v-if="item.orderBy"> · order by {{ day(item.orderBy) }}</strong></span
+              >
+              <span class="figures steps">{{
+                item.steps.length ? `step ${item.steps.slice(0, 4).join(', ')}${item.steps.length > 4 ? ' …' : ''}` : ''
+              }}</span>
+            </li>
+          </ul>
+        </section>
+        <TimeChain :plan="ready.plan" />
+      </div>
+    </template>
+  </main>
+</template>
+
+<style scoped>
+.ready {
+  flex: 1;
+  min-height: 0;
+  overflow: auto;
+  display: grid;
+  grid-template-columns: 300px minmax(0, 1fr);
+  align-items: start;
+}
+
+.verdict {
+  position: sticky;
+  top: 0;
+  min-height: 100%;
+  padding: 20px 22px 30px;
+  background: var(--clay-pale);
+  border-right: 1px solid var(--line-strong);
+}
+
+.verdict.go {
+  background: var(--moss-pale);
+}
+
+.word {
+  margin: 0;
+  font: 600 58px/1 var(--heading);
+  color: var(--clay);
+}
+
+.go .word {
+  color: var(--moss);
+}
+
+.why {
+  margin: 8px 0 14px;
+}
+
+.for {
+  display: block;
+  margin-top: 4px;
+  font-weight: 600;
+}
+
+dl {
+  margin: 0 0 14px;
+}
+
+dl div {
+  display: flex;
+  justify-content: space-between;
+  align-items: baseline;
+  padding: 4px 0;
+  border-top: 1px solid var(--line-strong);
+}
+
+dd {
+  margin: 0;
+  font-size: 19px;
+}
+
+.dates {
+  display: grid;
+  gap: 8px;
+}
+
+.dates label {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  gap: 8px;
+}
+
+.dates input {
+  width: 160px;
+}
+
+.dates input[type='number'] {
+  width: 74px;
+}
+
+.begin {
+  margin: 12px 0 0;
+}
+
+.late {
+  margin: 8px 0 0;
+  padding-left: 18px;
+  color: var(--clay);
+  font-weight: 600;
+}
+
+.lists {
+  padding: 16px 26px 60px;
+  max-width: 980px;
+}
+
+.lists section + section {
+  margin-top: 22px;
+}
+
+h2 {
+  display: flex;
+  align-items: baseline;
+  gap: 16px;
+}
+
+.all {
+  font: 14px var(--text);
+  color: var(--moss);
+  background: none;
+  border: 0;
+  padding: 0;
+  text-decoration: underline;
+  cursor: pointer;
+}
+
+ul {
+  list-style: none;
+  margin: 4px 0 0;
+  padding: 0;
+}
+
+li {
+  display: grid;
+  grid-template-columns: minmax(240px, 5fr) minmax(0, 5fr) 120px;
+  gap: 14px;
+  align-items: baseline;
+  padding: 4px 0;
+  border-bottom: 1px solid var(--line);
+}
+
+.late li {
+  display: list-item;
+  border: 0;
+  list-style: disc;
+}
+
+li label {
+  display: flex;
+  gap: 10px;
+  align-items: baseline;
+  cursor: pointer;
+}
+
+.missing .what {
+  color: var(--clay);
+  font-weight: 600;
+}
+
+.note {
+  font-size: 14px;
+  color: var(--ink-soft);
+}
+
+.steps {
+  font-size: 12.5px;
+  color: var(--ink-soft);
+  text-align: right;
+}
+
+.paper-only {
+  display: none;
+}
+
+.trouble {
+  grid-column: 1 / -1;
+  margin: 16px;
+}
+
+@media print {
+  .ready {
+    display: block;
+    overflow: visible;
+  }
+
+  .verdict,
+  .all,
+  .chain {
+    display: none;
+  }
+
+  .paper-only {
+    display: block;
+    font-size: 22px;
+  }
+
+  .lists {
+    padding: 0;
+    max-width: none;
+    color: #000;
+  }
+}
+</style>

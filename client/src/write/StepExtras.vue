@@ -1,0 +1,183 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue';
+import type { Caution } from '../shared/api/client';
+import { useDraft } from '../shared/draft';
+
+/** What stands beside a step's words: its minutes and people, and its cautions, written anew or taken off with a reason. */
+const props = defineProps<{ id: string }>();
+const draft = useDraft();
+const step = computed(() => draft.steps.get(props.id));
+const signals: Caution['signal'][] = ['DANGER', 'WARNING', 'CAUTION', 'NOTICE'];
+/** The caution being written, and the hazard of the one it replaces; null where none is. */
+const writing = ref<{ of: string; caution: Caution } | null>(null);
+const dropping = ref<{ hazard: string; reason: string } | null>(null);
+
+async function keep(field: 'minutes' | 'people', event: Event): Promise<void> {
+  const input = event.target as HTMLInputElement;
+  const before = step.value?.fields[field] ?? '';
+  const after = input.value.trim();
+  if (after !== before) await draft.sendAndSettle({ do: 'setField', id: props.id, field, before, after });
+  input.value = draft.steps.get(props.id)?.fields[field] ?? '';
+}
+
+const begin = (caution?: Caution): void => {
+  writing.value = caution
+    ? { of: caution.hazard, caution: { ...caution } }
+    : { of: '', caution: { signal: 'CAUTION', hazard: '', consequence: '', avoid: '' } };
+};
+
+async function write(): Promise<void> {
+  if (!writing.value) return;
+  const count = draft.troubles.length;
+  await draft.sendAndSettle({ do: 'writeCaution', step: props.id, hazard: writing.value.of, caution: writing.value.caution });
+  if (draft.troubles.length === count) writing.value = null;
+}
+
+async function drop(): Promise<void> {
+  if (!dropping.value) return;
+  const count = draft.troubles.length;
+  await draft.sendAndSettle({ do: 'dropCaution', step: props.id, hazard: dropping.value.hazard, reason: dropping.value.reason });
+  if (draft.troubles.length === count) dropping.value = null;
+}
+</script>
+
+<template>
+  <div class="extras">
+    <div class="line">
+      <label
+        >minutes
+        <input
+          class="figures"
+          :value="step?.fields.minutes"
+          placeholder="reckoned"
+          maxlength="8"
+          inputmode="decimal"
+          @change="keep('minutes', $event)"
+      /></label>
+      <label
+        >people
+        <input
+          class="figures"
+          :value="step?.fields.people"
+          placeholder="as the job"
+          maxlength="2"
+          inputmode="numeric"
+          @change="keep('people', $event)"
+      /></label>
+      <template v-for="caution in step?.cautions ?? []" :key="caution.hazard">
+        <span class="caution"
+          >{{ caution.signal }}:
+          <button type="button" :aria-label="`Change: ${caution.hazard}`" @click="begin(caution)">change</button>
+          <button type="button" :aria-label="`Take off: ${caution.hazard}`" @click="dropping = { hazard: caution.hazard, reason: '' }">
+            take off
+          </button>
+        </span>
+      </template>
+      <button type="button" @click="begin()">add a caution</button>
+    </div>
+    <p v-for="gone in step?.dropped ?? []" :key="gone.hazard" class="gone">
+      Taken off: {{ gone.hazard }} <i v-if="gone.reason">{{ gone.reason }}</i>
+      <button type="button" @click="draft.send({ do: 'bringCautionBack', step: id, hazard: gone.hazard })">bring back</button>
+    </p>
+    <form v-if="dropping" class="form" @submit.prevent="drop">
+      <label :for="`why-${id}`">Why does “{{ dropping.hazard }}” not hold here?</label>
+      <input :id="`why-${id}`" v-model="dropping.reason" class="plain" maxlength="300" autofocus />
+      <span class="acts"
+        ><a-button size="small" type="primary" html-type="submit">Take it off</a-button
+        ><a-button size="small" @click="dropping = null">Not now</a-button></span
+      >
+    </form>
+    <form v-if="writing" class="form" @submit.prevent="write">
+      <select v-model="writing.caution.signal" class="plain" aria-label="Signal word">
+        <option v-for="signal in signals" :key="signal">{{ signal }}</option>
+      </select>
+      <input
+        v-model="writing.caution.hazard"
+        class="plain"
+        maxlength="300"
+        aria-label="Hazard"
+        placeholder="The hazard: The spring is under load."
+      />
+      <input
+        v-model="writing.caution.consequence"
+        class="plain"
+        maxlength="300"
+        aria-label="Consequence"
+        placeholder="What it does: It flies out and injures."
+      />
+      <input
+        v-model="writing.caution.avoid"
+        class="plain"
+        maxlength="300"
+        aria-label="How to avoid it"
+        placeholder="How to avoid it: Hold it down until the bolt is in."
+      />
+      <span class="acts"
+        ><a-button size="small" type="primary" html-type="submit">Write it before the step</a-button
+        ><a-button size="small" @click="writing = null">Not now</a-button></span
+      >
+    </form>
+  </div>
+</template>
+
+<style scoped>
+.extras {
+  margin-top: 5px;
+  font-size: 13px;
+  color: var(--ink-soft);
+}
+
+.line {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 16px;
+  align-items: baseline;
+}
+
+.line input {
+  width: 74px;
+  font-size: 12.5px;
+  color: var(--ink);
+  background: none;
+  border: 0;
+  border-bottom: 1px dashed var(--line-strong);
+  padding: 0 2px;
+}
+
+.line input::placeholder {
+  color: var(--ink-soft);
+  font-family: var(--text);
+}
+
+button:not([class]) {
+  font: inherit;
+  color: var(--moss);
+  background: none;
+  border: 0;
+  padding: 0 2px;
+  text-decoration: underline;
+  cursor: pointer;
+}
+
+.gone {
+  margin: 4px 0 0;
+}
+
+.form {
+  display: grid;
+  gap: 5px;
+  margin-top: 6px;
+  padding: 8px;
+  border-left: 3px solid var(--ochre-mark);
+  background: var(--sheet);
+}
+
+.form select {
+  width: 140px;
+}
+
+.acts {
+  display: flex;
+  gap: 8px;
+}
+</style>
