@@ -6,7 +6,7 @@ namespace WornPath.Web;
 /// <summary>Markdown as HTML that holds nothing but text and its marks: HTML in the source is shown as written, and what is left is sanitised.</summary>
 public sealed class MarkdownHtml
 {
-    private readonly MarkdownPipeline _pipeline = new MarkdownPipelineBuilder().DisableHtml().UsePipeTables().Build();
+    private readonly MarkdownPipeline _pipeline = new MarkdownPipelineBuilder().DisableHtml().UsePipeTables().UseSoftlineBreakAsHardlineBreak().Build();
     private readonly HtmlSanitizer _sanitizer;
 
     public MarkdownHtml()

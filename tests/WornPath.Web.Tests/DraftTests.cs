@@ -54,7 +54,7 @@ public sealed class DraftTests(Workshop workshop) : IClassFixture<Workshop>
         var next = (await System.Net.Http.Json.HttpContentJsonExtensions.ReadFromJsonAsync<ShelfEndpoints.Opened>((await ines.PostAsync($"/api/revisions/{id}/revise")).Content, SheetJson.Options))!.RevisionId;
         (await ines.RevisionAsync(next)).Letter.ShouldBe("B");
         await Somebody.ProblemOf(await ines.PostAsync($"/api/revisions/{id}/revise"), HttpStatusCode.Conflict);
-        await ines.EditAsync(next, new SetField("J1", "count", "1", "4"));
+        await ines.EditAsync(next, new SetField("J1", "count", "1", "3"));
         await ines.PostAsync($"/api/revisions/{next}/send");
         await odo.PostAsync($"/api/revisions/{next}/release");
         (await odo.RevisionAsync(id)).State.ShouldBe(RevisionState.Superseded);

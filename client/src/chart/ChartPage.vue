@@ -7,7 +7,7 @@ import { troubleOf } from '../shared/api/trouble';
 import { useCursor } from '../shared/cursor';
 import { useDraft } from '../shared/draft';
 import { useWalkAs } from '../shared/walkAs';
-import { bandAt, cellAt, columnX, draw, extent, rowY, size, type Cell, type Inks, type View } from './drawing';
+import { bandAt, cellAt, columnFor, columnX, draw, extent, rowY, size, type Cell, type Inks, type View } from './drawing';
 import ChartLegend from './ChartLegend.vue';
 
 /** Every thing a row, every step a column: what is left open is seen at a glance. */
@@ -40,7 +40,8 @@ watch(
 
 const rows = computed<ChartRow[]>(() => (chart.value?.rows ?? []).filter((r) => !openOnly.value || r.openAtEnd));
 const openCount = computed(() => (chart.value?.rows ?? []).filter((r) => r.openAtEnd).length);
-const whole = computed(() => (chart.value ? extent(chart.value, rows.value.length) : { width: 0, height: 0 }));
+const column = computed(() => columnFor(chart.value?.steps ?? 0, width.value));
+const whole = computed(() => (chart.value ? extent(chart.value, rows.value.length, column.value) : { width: 0, height: 0 }));
 
 let inks: Inks | null = null;
 function readInks(): Inks {
@@ -68,6 +69,7 @@ const view = (): View => ({
   top: scroller.value?.scrollTop ?? 0,
   width: width.value,
   height: height.value,
+  column: column.value,
 });
 
 let asked = 0;
@@ -115,7 +117,7 @@ function show(next: Cell): void {
   const v = view();
   const [x, y] = [columnX(next.step, v), rowY(next.row, v)];
   if (x < size.names) box.scrollLeft -= size.names - x;
-  else if (x + size.column > v.width) box.scrollLeft += x + size.column - v.width + 4;
+  else if (x + v.column > v.width) box.scrollLeft += x + v.column - v.width + 4;
   if (y < size.head) box.scrollTop -= size.head - y;
   else if (y + size.row > v.height) box.scrollTop += y + size.row - v.height + 4;
 }

@@ -1,7 +1,7 @@
 import type { Chart, ChartBand, ChartRow, Glyph } from '../shared/api/client';
 
 /** Sizes of the chart in CSS pixels. */
-export const size = { names: 216, head: 46, row: 24, column: 22, foot: 8 };
+export const size = { names: 216, head: 46, row: 24, narrowest: 22, widest: 40, foot: 8 };
 
 /** What of the chart is seen: how far it is scrolled, how large the window on it is. */
 export interface View {
@@ -9,7 +9,13 @@ export interface View {
   top: number;
   width: number;
   height: number;
+  /** Width of a step's column: a short procedure spreads over the window, a long one is scrolled. */
+  column: number;
 }
+
+/** The width of a column, for so many steps in a window. */
+export const columnFor = (steps: number, width: number): number =>
+  Math.max(size.narrowest, Math.min(size.widest, Math.floor((width - size.names - 20) / (steps + 1))));
 
 /** The cell under the cursor: a row's place and a step's number (0 for the beginning). */
 export interface Cell {
@@ -35,13 +41,13 @@ export interface Inks {
 }
 
 /** Width and height of the whole chart. */
-export const extent = (chart: Chart, rows: number): { width: number; height: number } => ({
-  width: size.names + (chart.steps + 1) * size.column + 20,
+export const extent = (chart: Chart, rows: number, column: number): { width: number; height: number } => ({
+  width: size.names + (chart.steps + 1) * column + 20,
   height: size.head + rows * size.row + size.foot,
 });
 
 /** Where a step's column begins, scrolled. */
-export const columnX = (step: number, view: View): number => size.names + step * size.column - view.left;
+export const columnX = (step: number, view: View): number => size.names + step * view.column - view.left;
 
 /** Where a row begins, scrolled. */
 export const rowY = (row: number, view: View): number => size.head + row * size.row - view.top;
@@ -49,7 +55,7 @@ export const rowY = (row: number, view: View): number => size.head + row * size.
 /** The cell at a place of the window; null beside the cells. */
 export function cellAt(x: number, y: number, chart: Chart, rows: number, view: View): Cell | null {
   const row = Math.floor((y - size.head + view.top) / size.row);
-  const step = x < size.names ? 0 : Math.floor((x - size.names + view.left) / size.column);
+  const step = x < size.names ? 0 : Math.floor((x - size.names + view.left) / view.column);
   if (y < size.head || row < 0 || row >= rows || step > chart.steps) return null;
   return { row, step };
 }
@@ -61,8 +67,8 @@ export const bandAt = (row: ChartRow, step: number): ChartBand | undefined => ro
 export function draw(ctx: CanvasRenderingContext2D, chart: Chart, rows: ChartRow[], view: View, cursor: Cell | null, inks: Inks): void {
   const first = Math.max(0, Math.floor(view.top / size.row));
   const last = Math.min(rows.length - 1, Math.ceil((view.top + view.height - size.head) / size.row));
-  const from = Math.max(0, Math.floor(view.left / size.column));
-  const to = Math.min(chart.steps, Math.ceil((view.left + view.width - size.names) / size.column));
+  const from = Math.max(0, Math.floor(view.left / view.column));
+  const to = Math.min(chart.steps, Math.ceil((view.left + view.width - size.names) / view.column));
   ctx.fillStyle = inks.sheet;
   ctx.fillRect(0, 0, view.width, view.height);
   ctx.textBaseline = 'middle';
@@ -70,10 +76,10 @@ export function draw(ctx: CanvasRenderingContext2D, chart: Chart, rows: ChartRow
   // Every fifth column is ruled, so that the eye finds its step.
   ctx.fillStyle = inks.line;
   for (let step = Math.ceil(from / 5) * 5; step <= to; step += 5)
-    ctx.fillRect(columnX(step, view) + size.column - 1, size.head, 1, view.height - size.head);
+    ctx.fillRect(columnX(step, view) + view.column - 1, size.head, 1, view.height - size.head);
   if (cursor) {
     ctx.fillStyle = inks.mossPale;
-    ctx.fillRect(columnX(cursor.step, view), size.head, size.column, view.height);
+    ctx.fillRect(columnX(cursor.step, view), size.head, view.column, view.height);
     ctx.fillRect(size.names, rowY(cursor.row, view), view.width, size.row);
   }
 
@@ -125,7 +131,7 @@ function drawBand(
       continue;
     }
     if (step > band.from && band.to - step < 3) break;
-    const at = columnX(step, view) + size.column / 2;
+    const at = columnX(step, view) + view.column / 2;
     // A thin line would run through the drawing: it stands on paper of its own.
     if (!band.open) {
       ctx.fillStyle = inks.sheet;
@@ -203,7 +209,7 @@ function drawHead(
     if (!here && step % 5 !== 0 && step !== 1) continue;
     ctx.fillStyle = here ? inks.moss : inks.soft;
     ctx.font = `${here ? '700 ' : ''}12px ${inks.figures}`;
-    ctx.fillText(String(step), columnX(step, view) + size.column / 2, 36);
+    ctx.fillText(String(step), columnX(step, view) + view.column / 2, 36);
   }
   ctx.restore();
   ctx.textAlign = 'left';

@@ -132,9 +132,8 @@ const open = computed(() => sheet.value?.state !== 'released');
         <p v-if="phase.owed.length" class="owed">
           <strong>Still to torque:</strong>
           <span v-for="owed in phase.owed" :key="owed.id"
-            ><span class="box" aria-hidden="true"></span> {{ owed.id }} {{ owed.name
-            }}<template v-if="owed.value"> {{ owed.value }}</template
-            >{{ owed.due ? ` (step ${owed.due})` : ' (no step does it)' }}</span
+            ><span class="box" aria-hidden="true"></span
+            >{{ [owed.id, owed.name, owed.value, owed.due ? `(step ${owed.due})` : '(no step does it)'].filter(Boolean).join(' ') }}</span
           >
         </p>
       </section>
@@ -376,19 +375,42 @@ h2 {
 }
 
 .line {
-  display: grid;
-  grid-template-columns: 30px 1fr 14px;
+  display: flex;
   gap: 8px;
   align-items: start;
 }
 
 .number {
+  flex: 0 0 30px;
   text-align: right;
   font-weight: 700;
 }
 
+.text {
+  flex: 1;
+  min-width: 0;
+}
+
 .text :deep(p) {
   margin: 0 0 2px;
+}
+
+.text :deep(table) {
+  width: auto;
+  margin: 4px 0;
+}
+
+.text :deep(td),
+.text :deep(th) {
+  padding: 2px 14px 2px 6px;
+  border: 1px solid #000;
+  text-align: left;
+}
+
+.owed .box {
+  display: inline-block;
+  margin: 0 4px 0 0;
+  vertical-align: -1px;
 }
 
 .torques {

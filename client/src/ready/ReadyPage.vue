@@ -68,7 +68,7 @@ const print = (): void => window.print();
 </script>
 
 <template>
-  <main class="ready" tabindex="0" aria-label="Ready">
+  <main class="ready" aria-label="Ready">
     <p v-if="trouble" role="alert" class="trouble">
       <strong>{{ trouble.title }}</strong> {{ trouble.detail }}
     </p>
@@ -111,7 +111,7 @@ const print = (): void => window.print();
           <li v-for="line in ready.late" :key="line">{{ line }}</li>
         </ul>
       </section>
-      <div class="lists">
+      <div class="lists" tabindex="0" role="region" aria-label="What must be in hand">
         <h1 class="paper-only">
           {{ draft.revision?.number }} {{ draft.revision?.title }}, revision {{ draft.revision?.letter }}: pick list
         </h1>
@@ -163,16 +163,13 @@ const print = (): void => window.print();
 .ready {
   flex: 1;
   min-height: 0;
-  overflow: auto;
+  overflow: hidden;
   display: grid;
-  grid-template-columns: 300px minmax(0, 1fr);
-  align-items: start;
+  grid-template: minmax(0, 1fr) / 300px minmax(0, 1fr);
 }
 
 .verdict {
-  position: sticky;
-  top: 0;
-  min-height: 100%;
+  overflow: auto;
   padding: 20px 22px 30px;
   background: var(--clay-pale);
   border-right: 1px solid var(--line-strong);
@@ -251,8 +248,12 @@ dd {
 }
 
 .lists {
+  overflow: auto;
   padding: 16px 26px 60px;
-  max-width: 980px;
+}
+
+.lists > * {
+  max-width: 950px;
 }
 
 .lists section + section {
@@ -283,7 +284,7 @@ ul {
 
 li {
   display: grid;
-  grid-template-columns: minmax(240px, 5fr) minmax(0, 5fr) 120px;
+  grid-template-columns: minmax(240px, 5fr) minmax(0, 4fr) 170px;
   gap: 14px;
   align-items: baseline;
   padding: 4px 0;
@@ -301,6 +302,10 @@ li label {
   gap: 10px;
   align-items: baseline;
   cursor: pointer;
+}
+
+.what b {
+  margin-left: 8px;
 }
 
 .missing .what {
@@ -346,6 +351,7 @@ li label {
   }
 
   .lists {
+    overflow: visible;
     padding: 0;
     max-width: none;
     color: #000;

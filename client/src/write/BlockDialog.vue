@@ -75,7 +75,14 @@ async function insert(): Promise<void> {
         body: { name: chosen.value.name, phase: phase.id, after, choices },
       }),
     );
+    const asked = cursor.step;
     await draft.sendAndSettle(edit);
+    // The empty step that the block was asked for in has done its work.
+    if (asked !== null && asked === after && draft.textOf(asked) === '') {
+      const first = phase.steps[phase.steps.indexOf(asked) + 1];
+      draft.remove(asked);
+      if (first) cursor.goTo(first);
+    }
     open.value = false;
   } catch (error) {
     trouble.value = troubleOf(error);

@@ -79,7 +79,8 @@ public sealed record TimePlan(ImmutableArray<PlannedStep> Steps, double HandsOnM
         {
             var step = walk.Steps[i];
             var worked = HandsOnOf(step, walk.Things);
-            if (worked <= 0) continue;
+            // What is done after the first use is no part of the job.
+            if (worked <= 0 || (step.Actions.Length > 0 && step.Actions.All(a => a.Verb == Verb.Retorque))) continue;
             var waits = step.Actions.Where(a => a.Verb == Verb.Wait).Sum(a => (double)(a.Minutes ?? 0));
             jobs.Add(new Job(i + 1, Quantities.NumberText.Excerpt(step.Text), worked, waits, step.People ?? walk.Sheet.Header.People, TouchedBy(walk, step)));
         }

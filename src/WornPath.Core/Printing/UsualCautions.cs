@@ -110,7 +110,7 @@ public static class UsualCautions
         if (text.Contains("spring compressor") || text.Contains("compress the spring") || text.Contains("compress the coil")) found.Add(Spring);
         if (text.Contains("heat gun") || text.Contains("heat the ") || text.Contains("warm the ") || text.Contains("torch")) found.Add(HeatGun);
         if (text.Contains("freez") || text.Contains("dry ice") || text.Contains("cool the bearing")) found.Add(Cold);
-        if ((text.Contains("press the ") && (text.Contains("bearing") || text.Contains("bush"))) || text.Contains("hydraulic press") || text.Contains("slide hammer")) found.Add(Press);
+        if ((text.Contains("press the ") && (text.Contains("bearing") || text.Contains("bush"))) || text.Contains("hydraulic press")) found.Add(Press);
         if (text.Contains("brake dust")) found.Add(Dust);
         if (text.Contains("hammer") || text.Contains(" drift") || text.Contains("chisel")) found.Add(Hammer);
         return found.Distinct();

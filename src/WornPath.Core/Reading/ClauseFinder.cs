@@ -35,7 +35,8 @@ internal sealed class ClauseFinder(string text, NameIndex names)
             var word = _tokens[at].Text;
             var negated = at > start && _tokens[at - 1].Text is "not" or "never" or "don't" or "don’t" || word is "don't" or "don’t";
             bool InClause(string w) => Enumerable.Range(at + 1, to - at - 1).Any(i => _tokens[i].Text == w);
-            var sense = Lexicon.SenseOf(word, InClause)!.Value;
+            // A verb that is one only with a companion ("knock … out") and stands without it says nothing that is known.
+            var sense = Lexicon.SenseOf(word, InClause) ?? Sense.Say;
             var clause = new Clause(word, negated ? Sense.Say : sense, _tokens[at].At, negated);
             // What stands before the first verb ("With the wheel on the ground, torque …") sets a condition and is no object.
             Fill(clause, at + 1, to);

@@ -18,7 +18,7 @@ internal static class Lexicon
         ("take", "off|out|away|down|up", Sense.TakeOff),
         ("remove undo unscrew unbolt withdraw extract detach dismount dismantle", "", Sense.TakeOff),
         ("pull pry prise knock drive drift tap lift slide lever press unhook get ease draw work", "off|out|away", Sense.TakeOff),
-        ("pull unhook pry prise", "", Sense.TakeOff),
+        ("pull unhook pry prise draw", "", Sense.TakeOff),
         ("hang suspend", "", Sense.Hang),
         ("tie set lay put move swing hold", "aside", Sense.Hang),
         ("tie", "", Sense.Hang),

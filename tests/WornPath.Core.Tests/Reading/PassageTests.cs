@@ -70,6 +70,14 @@ public class PassageTests
     [InlineData("no scoring", null)]
     public void Limits_are_read_from_words(string text, string? limits) => Limits.Find(text)?.ToString().ShouldBe(limits);
 
+    /// <summary>Verbs that mean something with a companion alone: without it they are words like others.</summary>
+    [Theory]
+    [InlineData("break crack take knock drive drift tap lift slide lever press ease draw work get hang tie set lay move swing bleed-off rest let feel test put start run spin nip fit hook push bend clip couple top pump")]
+    public void No_verb_alone_stops_the_reading(string verbs)
+    {
+        foreach (var verb in verbs.Split(' ')) Wheels().Steps($"{verb} it with an extractor.", $"{verb}.", $"Do not {verb} the disc.").Sheet.Steps.Count().ShouldBe(3);
+    }
+
     [Theory]
     [InlineData("wheels")]
     [InlineData("wheels: steel wheels")]

@@ -15,7 +15,13 @@ public class LifeCycleTests
         LifeCycle.Release(RevisionState.InReview, "odo", ["ines"], [Stop])!.ToString().ShouldContain("step 4: Joint left out (CLO001)");
 
     [Fact]
-    public void A_warning_does_not_refuse_it() => LifeCycle.Release(RevisionState.InReview, "odo", ["ines"], [Stop with { Severity = Severity.Warn }]).ShouldBeNull();
+    public void A_warning_refuses_it_until_somebody_gave_a_reason_and_a_hint_never_does()
+    {
+        var warning = Stop with { Severity = Severity.Warn };
+        LifeCycle.Release(RevisionState.InReview, "odo", ["ines"], [warning])!.What.ShouldContain("1 warning has no reason to stand: step 4");
+        LifeCycle.Release(RevisionState.InReview, "odo", ["ines"], [warning with { Waiver = new Waiver(1, warning.Key, "", "Marta", default, "It is meant so.") }]).ShouldBeNull();
+        LifeCycle.Release(RevisionState.InReview, "odo", ["ines"], [Stop with { Severity = Severity.Hint }]).ShouldBeNull();
+    }
 
     [Theory]
     [InlineData(RevisionState.Draft, true)]

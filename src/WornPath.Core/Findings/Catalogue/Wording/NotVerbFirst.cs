@@ -17,8 +17,25 @@ public sealed partial class NotVerbFirst : SentenceRule
 
     private static readonly Dictionary<string, string> Done = new(StringComparer.OrdinalIgnoreCase)
     {
-        ["removed"] = "remove", ["loosened"] = "loosen", ["tightened"] = "tighten", ["torqued"] = "torque", ["fitted"] = "fit", ["installed"] = "install", ["refitted"] = "refit", ["disconnected"] = "disconnect",
-        ["connected"] = "connect", ["drained"] = "drain", ["filled"] = "fill", ["cleaned"] = "clean", ["checked"] = "check", ["inspected"] = "inspect", ["replaced"] = "replace", ["renewed"] = "renew", ["marked"] = "mark", ["measured"] = "measure", ["snugged"] = "snug",
+        ["removed"] = "remove",
+        ["loosened"] = "loosen",
+        ["tightened"] = "tighten",
+        ["torqued"] = "torque",
+        ["fitted"] = "fit",
+        ["installed"] = "install",
+        ["refitted"] = "refit",
+        ["disconnected"] = "disconnect",
+        ["connected"] = "connect",
+        ["drained"] = "drain",
+        ["filled"] = "fill",
+        ["cleaned"] = "clean",
+        ["checked"] = "check",
+        ["inspected"] = "inspect",
+        ["replaced"] = "replace",
+        ["renewed"] = "renew",
+        ["marked"] = "mark",
+        ["measured"] = "measure",
+        ["snugged"] = "snug",
     };
 
     protected override (string Message, string? Rewrite)? Look(string sentence, Walk walk)
