@@ -31,7 +31,7 @@ test('a procedure of ten steps is written by keyboard, cleared, released by a se
   await keys.press('Enter');
   await keys.type('Clean the frame with brake cleaner.');
   await keys.press('Enter');
-  await keys.type('Fit the strap and start both strap bolts by hand.');
+  await keys.type('Fit the strap. Start both strap bolts by hand.');
   await expect(group('slack')).toContainText('hand-tight');
   await keys.press('Enter');
   await keys.type('Torque the strap bolts to 70 lb-ft.');

@@ -54,7 +54,9 @@ const others = computed(() => draft.findings.length - draft.stops);
         </template>
         <template v-else>nothing found</template>
       </button>
-      <button type="button" class="tool" title="Go anywhere (Ctrl+K)" aria-label="Go to" @click="$emit('go')"><kbd>Ctrl K</kbd></button>
+      <button type="button" class="tool" title="Go anywhere (Ctrl+K)" aria-label="Go to, Ctrl K" @click="$emit('go')">
+        <kbd>Ctrl K</kbd>
+      </button>
       <button type="button" class="tool keys" title="Keys and glyphs (?)" aria-label="Keys and glyphs" @click="$emit('keys')">?</button>
       <PersonButton />
     </div>

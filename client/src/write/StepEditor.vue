@@ -39,6 +39,8 @@ watch(
   async () => {
     if (!active.value) return;
     await nextTick();
+    // The cursor may have gone on while the page was drawn.
+    if (!active.value) return;
     root.value?.scrollIntoView({ block: 'nearest' });
     const area = field.value;
     if (!area || document.activeElement === area || cursor.focusCalls === 0) return;

@@ -95,6 +95,7 @@ public sealed class ReverseBuilder
         var cure = _walk.Sheet.Joints.Where(j => _started.Contains(j.Id)).Select(j => (Joint: j, Hours: TreatmentAdvice.For(j, _walk.Things, _walk.Workshop.Rules).FullHours ?? 0)).OrderByDescending(c => c.Hours).FirstOrDefault();
         if (cure.Hours > 0) _steps.Add($"Let the {TighteningSentence.TreatmentWords(cure.Joint)} cure {cure.Hours} hours before the vehicle is used.");
         if (Then(Walk.Vehicle).Vehicle.PedalSoft) _steps.Add("Pump the brake pedal until it is firm.");
+        foreach (var joint in _walk.Sheet.Joints.Where(j => _firstLoosened.ContainsKey(j.Id) && Natures.HoldsAWheel(j, _walk.Things))) _steps.Add(TighteningSentence.Again(joint, _walk.Workshop.Rules));
         if (_walk.Sheet.Joints.LastOrDefault(j => _started.Contains(j.Id) && NoQualifiedCheck.IsCritical(j, _walk)) is { } critical) _steps.Add(NoQualifiedCheck.Sentence(critical));
         return [.. _steps];
     }

@@ -1,6 +1,7 @@
 using WornPath.Core.Editing;
 using WornPath.Core.Quantities;
 using WornPath.Core.Sheets;
+using WornPath.Core.Workshops;
 
 namespace WornPath.Core.Building;
 
@@ -20,6 +21,9 @@ public static class TighteningSentence
         };
         return joint.Torque is { ToNextSlot: true } ? text + $" Turn the {joint.Name} on to the next slot, never back." : text;
     }
+
+    /// <summary>Torques it again after it was used, when the house rules say so.</summary>
+    public static string Again(Joint joint, HouseRules rules) => $"After {rules.RetorqueWords}, retorque the {joint.Name}{(joint.Torque is { } value && joint.Variants.IsEmpty ? $" to {value.Target}" : "")}.";
 
     /// <summary>Puts the joint's treatment on.</summary>
     public static string Apply(Joint joint) => $"Apply {TreatmentWords(joint)} to the {joint.Name}.";

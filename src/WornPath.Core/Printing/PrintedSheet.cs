@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using WornPath.Core.Building;
+using WornPath.Core.Reading;
 using WornPath.Core.Sheets;
 using WornPath.Core.Tightening;
 using WornPath.Core.Walking;
@@ -48,7 +49,7 @@ public sealed record PrintedSheet(
         var given = new HashSet<Caution>();
         var number = 0;
         var phases = sheet.Phases.Where(p => p.Steps.Length > 0)
-            .Select(p => new PrintedPhase(p.Name, [.. p.Steps.Select(s => new PrintedStep(++number, s.Text, UsualCautions.For(s, sheet, given), s.People))], TorqueLedger.After(walk, number - 1))).ToImmutableArray();
+            .Select(p => new PrintedPhase(p.Name, [.. p.Steps.Select(s => new PrintedStep(++number, Passages.TextFor(s.Text, sheet.Header.Variants, walk.Combination.Options), UsualCautions.For(s, sheet, given), s.People)).Where(s => s.Text.Length > 0)], TorqueLedger.After(walk, number - 1))).ToImmutableArray();
         return new PrintedSheet(sheet.Header, [.. PartsOf(sheet)], ToolList.Of(walk, walk.Workshop), [.. ConsumablesOf(sheet)], phases,
             [.. sheet.Joints.Select(j => Row(j, walk))],
             [.. sheet.Joints.Where(j => j.Count >= 3 && walk.EventsOf(j.Id).Count > 0).Select(j => PatternOf(j, walk.Workshop)).OfType<PrintedPattern>()],
@@ -69,6 +70,9 @@ public sealed record PrintedSheet(
         return new PrintedPattern(joint.Id, joint.Name, judgement.Places, judgement.Order, [.. judgement.Passes.Select(p => $"{p.Value}, {p.Says}")], joint.Pattern!.Because);
     }
 
+    // A variant of the header has its own sheet, with its own value in the column.
+    private static bool IsWalked(VariantValue variant, Walk walk) => Limit.Parse(variant.When) is { IsGood: true } when && !when.Value.Unknown(walk.Whole.Header.Variants).Any();
+
     private static PrintedTorque Row(Joint joint, Walk walk)
     {
         var after = new List<string>();
@@ -83,7 +87,7 @@ public sealed record PrintedSheet(
         if (joint.Adapter is { } adapter) notes.Add($"with an adapter of {adapter}");
         if (judgement.SlotPitch is { } pitch) notes.Add(FormattableString.Invariant($"on to the next slot, less than {pitch:0.#}°, never back"));
         if (judgement.IsReduced) notes.Add($"source says {joint.Torque} dry; reduced by house rule to {judgement.Target}");
-        foreach (var variant in joint.Variants) notes.Add($"{variant.When}: {variant.Torque} ({variant.Torque.ShownInCounterpart()})");
+        foreach (var variant in joint.Variants.Where(v => !IsWalked(v, walk))) notes.Add($"{variant.When}: {variant.Torque} ({variant.Torque.ShownInCounterpart()})");
         var setting = judgement.Wrench is { Wrench: { } wrench, Setting: { } set } ? $"{wrench.Name} at {set}" : "";
         return new PrintedTorque(joint.Id, joint.Name, joint.Count, joint.Fastener?.ToString() ?? "", joint.TighteningText, joint.Torque?.ShownInCounterpart() ?? "", setting,
             joint.Treatment == Treatment.None ? "" : Editing.Fields.WordOf(joint.Treatment), string.Join(", ", after), string.Join("; ", notes), joint.Source, [.. walk.EventsOf(joint.Id).Select(e => e.StepIndex + 1).Distinct()]);

@@ -10,7 +10,11 @@ namespace WornPath.Core.Reading;
 /// <param name="Only">The variants and sides it holds for; null for all.</param>
 /// <param name="Branch">The branch it belongs to, from 1; 0 for none.</param>
 /// <param name="IsAdvice">True where nothing is done: a note beside the step, a row of a table.</param>
-internal sealed record Passage(int Start, int End, Limit? Only, int Branch, bool IsAdvice);
+internal sealed record Passage(int Start, int End, Limit? Only, int Branch, bool IsAdvice)
+{
+    /// <summary>Where it begins with what leads it in.</summary>
+    public int From { get; init; } = Start;
+}
 
 /// <summary>
 /// Cuts a step's text into passages. A line "If it will not move: …" says what follows from a sign, "Or, if …: …" what is done
@@ -61,6 +65,18 @@ internal static partial class Passages
         return (passages, branches.ToImmutable());
     }
 
+    /// <summary>A text without the sentences that are for other variants and sides.</summary>
+    public static string TextFor(string text, ImmutableArray<Factor> factors, ImmutableArray<string> chosen)
+    {
+        if (factors.IsEmpty) return text;
+        var (passages, _) = Of(text, factors);
+        if (passages.TrueForAll(p => p.Only is null || p.Only.Allows(factors, chosen))) return text;
+        var kept = text;
+        // From the end, so that the places before stay where they are.
+        foreach (var passage in passages.Where(p => p.Only is not null && !p.Only.Allows(factors, chosen)).OrderByDescending(p => p.From)) kept = kept.Remove(passage.From, passage.End - passage.From);
+        return kept.Trim();
+    }
+
     private static void Sentences(string text, int from, int to, ImmutableArray<Factor> factors, int branch, List<Passage> passages)
     {
         if (factors.IsEmpty)
@@ -74,7 +90,7 @@ internal static partial class Passages
             var stop = SentenceEnd().Match(text, from, to - from);
             var end = stop.Success ? stop.Index + 1 : to;
             var (only, start) = Lead(text, from, end, factors);
-            passages.Add(new Passage(start, end, only, branch, false));
+            passages.Add(new Passage(start, end, only, branch, false) { From = from });
             from = end;
         }
     }

@@ -26,7 +26,7 @@ internal static class Words
 
     /// <summary>Adverbs without -ly, and other words that end a noun phrase.</summary>
     public static readonly FrozenSet<string> Adverbs = Set(
-        "now again next first last finally round times time also just only still here always never not square flush firm fully halfway home straight crosswise hand-tight finger-tight tight right-side is are was were be been has have had will can must may should does do did comes come goes go moves move turns sits hangs free by-hand hard slowly twice once-again clockwise anticlockwise counterclockwise");
+        "good plenty nice real pretty now again next first last finally round times time also just only still here always never not square flush firm fully halfway home straight crosswise hand-tight finger-tight tight right-side is are was were be been has have had will can must may should does do did comes come goes go moves move turns sits hangs free by-hand hard slowly twice once-again clockwise anticlockwise counterclockwise");
 
     public static readonly FrozenSet<string> Vehicle = Set("vehicle tractor machine car truck trailer implement axle front rear end corner chassis side beam body");
 

@@ -15,7 +15,7 @@ public sealed class NoRetorque : Rule
         {
             if (!Natures.HoldsAWheel(joint, walk.Things) || walk.EventsOf(joint.Id).LastOrDefault(e => e.Action.Verb == Verb.Torque) is not { } torqued) continue;
             if (walk.Steps.Any(s => TorquedTwice.Retorque(s.Text))) continue;
-            yield return At(torqued, $"{joint.Label} settle in the first use, and nothing says when they are torqued again.", Fixes.InsertAtEnd(walk, "Retorque after the first use", $"After {walk.Workshop.Rules.RetorqueWords}, retorque the {joint.Name}{(joint.Torque is { } value && joint.Variants.IsEmpty ? $" to {value.Target}" : "")}."));
+            yield return At(torqued, $"{joint.Label} settle in the first use, and nothing says when they are torqued again.", Fixes.InsertAtEnd(walk, "Retorque after the first use", TighteningSentence.Again(joint, walk.Workshop.Rules)));
         }
     }
 }
