@@ -6,6 +6,15 @@ namespace WornPath.Bench;
 /// <summary>A sheet of many steps as a long job has them: covers off and on again, a joint and a part or two for every five steps, a slip here and there.</summary>
 internal static class LongSheet
 {
+    /// <summary>The same for three ways in which vehicles differ: eight combinations, every fifth cover's cleaning for one of them alone.</summary>
+    public static Sheet Varied(int steps)
+    {
+        var sheet = Editor.Apply(Of(steps), new SetField("", "variants", "", "wheels: steel wheels, cast wheels; side: left, right; cab: open station, closed cab")).Value.Sheet;
+        foreach (var step in sheet.Steps.Where(s => s.Text.StartsWith("Clean", StringComparison.Ordinal)).Where((_, i) => i % 2 == 0).ToList())
+            sheet = Editor.Apply(sheet, new WriteStep(step.Id, step.Text, "Left, cast wheels: c" + step.Text[1..])).Value.Sheet;
+        return sheet;
+    }
+
     public static Sheet Of(int steps)
     {
         var sheet = Sheet.Empty;

@@ -6,7 +6,7 @@ using WornPath.Core.Workshops;
 
 // Every figure is a ratio of two things measured in turn in this run; the limits are those the issues name.
 var failed = false;
-var sheets = Enumerable.ToDictionary<int, int, Sheet>([300, 500, 2000], n => n, LongSheet.Of);
+var sheets = Enumerable.ToDictionary<int, int, Sheet>([300, 500, 1000, 2000, 4000], n => n, LongSheet.Of);
 var json = SheetJson.Write(sheets[300]);
 var found = 0;
 void WalkAndFind(Sheet sheet) => found += WalkSet.Run(sheet, Workshop.Default).Findings.Length;
@@ -16,6 +16,16 @@ Say($"walk and findings of 300 steps {walk:0.000} ms, reading that sheet from JS
 
 var (large, small) = Measure.InTurn(200, () => WalkAndFind(sheets[2000]), () => WalkAndFind(sheets[500]));
 Say($"walk and findings of 2,000 steps {large:0.000} ms, of 500 steps {small:0.000} ms", large / small, 4.6);
+
+var (four, one) = Measure.InTurn(120, () => WalkAndFind(sheets[4000]), () => WalkAndFind(sheets[1000]));
+Say($"walk and findings of 4,000 steps {four:0.000} ms, of 1,000 steps {one:0.000} ms", four / one, 4.4);
+
+// Eight combinations of three ways to differ, every fifth step for some of them alone.
+var varied = LongSheet.Varied(300);
+var variedJson = SheetJson.Write(varied);
+var combinations = WalkSet.Run(varied, Workshop.Default).All.Length;
+var (all, readVaried) = Measure.InTurn(100, () => WalkAndFind(varied), () => SheetJson.Read(variedJson));
+Say($"walk and findings of 300 steps in {combinations} combinations {all:0.000} ms, {all / combinations:0.000} ms each, reading that sheet {readVaried:0.000} ms", all / combinations / readVaried, 3);
 
 var many = ManyJoints.Of(500);
 var manyJson = SheetJson.Write(many);

@@ -153,23 +153,30 @@ function drawNames(
 ): void {
   ctx.fillStyle = inks.paper;
   ctx.fillRect(0, size.head, size.names, view.height - size.head);
-  for (let r = first; r <= last; r++) {
-    const row = rows[r]!;
-    const middle = rowY(r, view) + size.row / 2;
-    if (cursor?.row === r) {
-      ctx.fillStyle = inks.mossPale;
-      ctx.fillRect(0, middle - size.row / 2, size.names, size.row);
-    }
+  if (cursor && cursor.row >= first && cursor.row <= last) {
+    ctx.fillStyle = inks.mossPale;
+    ctx.fillRect(0, rowY(cursor.row, view), size.names, size.row);
+  }
+  // A font is set once for all rows that have it: setting one costs more than the words.
+  const each = (font: string, draw: (row: ChartRow, middle: number) => void): void => {
+    ctx.font = font;
+    for (let r = first; r <= last; r++) draw(rows[r]!, rowY(r, view) + size.row / 2);
+  };
+  each(`12.5px ${inks.figures}`, (row, middle) => {
     ctx.fillStyle = row.openAtEnd ? inks.clay : inks.soft;
-    ctx.font = `12.5px ${inks.figures}`;
     ctx.fillText(row.id, 12, middle);
-    ctx.fillStyle = row.openAtEnd ? inks.clay : inks.ink;
-    ctx.font = `${row.openAtEnd ? '700 ' : ''}14px ${inks.text}`;
-    ctx.fillText(fit(ctx, row.name, size.names - 66), 48, middle);
-    if (row.openAtEnd) {
-      ctx.font = `700 15px ${inks.heading}`;
+  });
+  ctx.fillStyle = inks.ink;
+  each(`14px ${inks.text}`, (row, middle) => {
+    if (!row.openAtEnd) ctx.fillText(fit(ctx, row.name, size.names - 66), 48, middle);
+  });
+  if (rows.slice(first, last + 1).some((row) => row.openAtEnd)) {
+    ctx.fillStyle = inks.clay;
+    each(`700 14px ${inks.text}`, (row, middle) => {
+      if (!row.openAtEnd) return;
+      ctx.fillText(fit(ctx, row.name, size.names - 66), 48, middle);
       ctx.fillText('!', size.names - 14, middle);
-    }
+    });
   }
   ctx.fillStyle = inks.ink;
   ctx.fillRect(size.names - 1, 0, 1, view.height);
@@ -208,7 +215,6 @@ function drawHead(
     const here = cursor?.step === step;
     if (!here && step % 5 !== 0 && step !== 1) continue;
     ctx.fillStyle = here ? inks.moss : inks.soft;
-    ctx.font = `${here ? '700 ' : ''}12px ${inks.figures}`;
     ctx.fillText(String(step), columnX(step, view) + view.column / 2, 36);
   }
   ctx.restore();
@@ -221,6 +227,8 @@ const fitted = new Map<string, string>();
 
 /** A text cut to a width, with a mark that it is. */
 function fit(ctx: CanvasRenderingContext2D, text: string, width: number): string {
+  // Letters are at most so wide: what is short enough need not be measured.
+  if (text.length * 8 <= width) return text;
   const key = `${ctx.font}|${Math.round(width)}|${text}`;
   const known = fitted.get(key);
   if (known !== undefined) return known;

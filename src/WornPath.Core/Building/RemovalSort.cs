@@ -27,7 +27,7 @@ public sealed record RemovalSort(ImmutableArray<SortMove> Moves, Edit? Edit)
         var order = RemovalOrder.Of(walk.Sheet);
         if (order.Whole().Problem is { } circle) return circle;
         var steps = phase.Steps;
-        var offset = walk.Steps.ToList().FindIndex(s => walk.PlaceOf(s).Phase.Id == phaseId);
+        var offset = steps.IsEmpty ? 0 : walk.IndexOf(steps[0]);
         // Which step of the phase takes a thing off, first.
         var takenBy = new Dictionary<string, int>();
         for (var i = 0; i < steps.Length; i++)

@@ -13,15 +13,14 @@ internal static class Fixes
     {
         if (stepIndex < 0 || stepIndex >= walk.Steps.Count) return null;
         var after = walk.Steps[stepIndex];
-        var (phase, _) = walk.PlaceOf(after);
+        var (phase, _) = walk.PlaceAt(stepIndex);
         return Group(title, phase, after.Id, sentences);
     }
 
     /// <summary>A new step with this sentence before a step.</summary>
     public static Fix? InsertBefore(Walk walk, int stepIndex, string title, params ReadOnlySpan<string> sentences)
     {
-        var step = walk.Steps[stepIndex];
-        var (phase, at) = walk.PlaceOf(step);
+        var (phase, at) = walk.PlaceAt(stepIndex);
         return Group(title, phase, at == 0 ? null : phase.Steps[at - 1].Id, sentences);
     }
 
@@ -38,23 +37,18 @@ internal static class Fixes
     /// <summary>Moves a step to stand right before another.</summary>
     public static Fix MoveBefore(Walk walk, Step step, Step before)
     {
-        var (phase, at) = walk.PlaceOf(before);
+        var (phase, at) = walk.PlaceAt(walk.IndexOf(before));
         return new Fix($"Move step {NumberOf(walk, step)} before step {NumberOf(walk, before)}", new MoveStep(step.Id, phase.Id, at == 0 ? null : phase.Steps[at - 1].Id));
     }
 
     /// <summary>Moves a step to stand right behind another.</summary>
     public static Fix MoveAfter(Walk walk, Step step, Step after) =>
-        new($"Move step {NumberOf(walk, step)} behind step {NumberOf(walk, after)}", new MoveStep(step.Id, walk.PlaceOf(after).Phase.Id, after.Id));
+        new($"Move step {NumberOf(walk, step)} behind step {NumberOf(walk, after)}", new MoveStep(step.Id, walk.PlaceAt(walk.IndexOf(after)).Phase.Id, after.Id));
 
     /// <summary>The sentence's name for a thing: "the" and its name.</summary>
     public static string The(Thing thing) => thing.Name.StartsWith("the ", StringComparison.OrdinalIgnoreCase) ? thing.Name : $"the {thing.Name}";
 
-    private static int NumberOf(Walk walk, Step step)
-    {
-        for (var i = 0; i < walk.Steps.Count; i++)
-            if (walk.Steps[i].Id == step.Id) return i + 1;
-        return 0;
-    }
+    private static int NumberOf(Walk walk, Step step) => walk.IndexOf(step) + 1;
 
     // Steps that follow each other are put in last first, each behind the same one.
     private static Fix Group(string title, Phase phase, string? after, ReadOnlySpan<string> sentences)

@@ -1,4 +1,3 @@
-using System.Runtime.CompilerServices;
 using System.Text.RegularExpressions;
 using WornPath.Core.Sheets;
 
@@ -9,12 +8,6 @@ internal static partial class Sentences
 {
     [GeneratedRegex(@"[^\s.!?;\n|](?:[^.!?;\n]|[.!?](?=\S))*[.!?;]?", RegexOptions.CultureInvariant)]
     private static partial Regex Sentence();
-
-    // Steps live on from sheet to sheet: where their sentences stand is found once.
-    private static readonly ConditionalWeakTable<Step, List<Span>> Known = [];
-
-    /// <summary>The sentences of a step, in order, their marks included.</summary>
-    public static IReadOnlyList<Span> Of(Step step) => Known.GetValue(step, static s => Of(s.Text));
 
     /// <summary>The sentences of a text, in order, their marks included.</summary>
     public static List<Span> Of(string text)

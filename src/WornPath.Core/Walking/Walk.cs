@@ -1,3 +1,4 @@
+using WornPath.Core.Findings;
 using WornPath.Core.Sheets;
 using WornPath.Core.Workshops;
 
@@ -29,7 +30,6 @@ public sealed class Walk
     public const string Vehicle = "";
 
     private readonly Dictionary<string, List<Moment>> _moments;
-    private readonly Dictionary<string, (Phase Phase, int Index)> _places = [];
 
     internal Walk(Sheet sheet, Sheet whole, Workshop workshop, Combination combination, IReadOnlyList<Step> steps, IReadOnlyList<WalkEvent> events, Dictionary<string, List<Moment>> moments, Dictionary<string, Thing> things)
     {
@@ -47,11 +47,10 @@ public sealed class Walk
             var id = walked.Thing?.Id ?? Vehicle;
             if (!byThing.TryGetValue(id, out var list)) byThing[id] = list = [];
             list.Add(walked);
+            (_byVerb[(int)walked.Action.Verb] ??= []).Add(walked);
         }
 
         EventsByThing = byThing;
-        foreach (var phase in sheet.Phases)
-            for (var i = 0; i < phase.Steps.Length; i++) _places[phase.Steps[i].Id] = (phase, i);
         for (var i = events.Count - 1; i >= 0 && LastLowering < 0; i--)
             if (events[i].Action.Verb is Verb.Lower or Verb.LowerToTouch) LastLowering = events[i].StepIndex;
         var holders = new Dictionary<string, List<Joint>>();
@@ -89,8 +88,39 @@ public sealed class Walk
     /// <summary>Where the vehicle is lowered for the last time, as a step's place from 0; −1 where it is not.</summary>
     public int LastLowering { get; } = -1;
 
-    /// <summary>The phase a step is in, and its place there.</summary>
-    public (Phase Phase, int Index) PlaceOf(Step step) => _places[step.Id];
+    private readonly List<WalkEvent>?[] _byVerb = new List<WalkEvent>?[Enum.GetValues<Verb>().Length];
+
+    /// <summary>The events of a verb, in order; a rule that asks for few need not go through all.</summary>
+    public IReadOnlyList<WalkEvent> Doing(Verb verb) => _byVerb[(int)verb] ?? (IReadOnlyList<WalkEvent>)[];
+
+    /// <summary>The events of any of these verbs, those of one verb in order.</summary>
+    public IEnumerable<WalkEvent> Doing(Verb first, params Verb[] others) => others.Aggregate((IEnumerable<WalkEvent>)Doing(first), (all, verb) => all.Concat(Doing(verb)));
+
+    private StepNotes[]? _notes;
+
+    /// <summary>What rules have noted of a step, by its place.</summary>
+    internal StepNotes NotesOf(int stepIndex) => (_notes ??= [.. Steps.Select(StepNotes.Of)])[stepIndex];
+
+    /// <summary>The phase a step is in, and its place there, by its place on the sheet.</summary>
+    public (Phase Phase, int Index) PlaceAt(int stepIndex)
+    {
+        var left = stepIndex;
+        foreach (var phase in Sheet.Phases)
+        {
+            if (left < phase.Steps.Length) return (phase, left);
+            left -= phase.Steps.Length;
+        }
+
+        throw new ArgumentOutOfRangeException(nameof(stepIndex));
+    }
+
+    /// <summary>A step's place on the sheet, from 0; −1 where it is not on it. Looks through the steps: for fixes, not for every step.</summary>
+    public int IndexOf(Step step)
+    {
+        for (var i = 0; i < Steps.Count; i++)
+            if (ReferenceEquals(Steps[i], step) || Steps[i].Id == step.Id) return i;
+        return -1;
+    }
 
     /// <summary>The joints that hold a part, by the part's id.</summary>
     public IReadOnlyDictionary<string, List<Joint>> Holders { get; }

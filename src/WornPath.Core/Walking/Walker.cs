@@ -7,12 +7,19 @@ namespace WornPath.Core.Walking;
 public sealed class Walker
 {
     private readonly Sheet _sheet;
-    private readonly Dictionary<string, Thing> _things = [];
-    private readonly Dictionary<string, List<Moment>> _moments = [];
+    private readonly Dictionary<string, Thing> _things;
+    private readonly Dictionary<string, List<Moment>> _moments;
     private readonly List<WalkEvent> _events = [];
     private VehicleState _vehicle;
 
-    private Walker(Sheet sheet) => _sheet = sheet;
+    private Walker(Sheet sheet)
+    {
+        _sheet = sheet;
+        // Sized once: growing step by step they would be built several times over.
+        var count = sheet.Parts.Length + sheet.Joints.Length + sheet.Connections.Length + sheet.Fluids.Length + sheet.Aids.Length + sheet.Tools.Length + sheet.Consumables.Length;
+        _things = new Dictionary<string, Thing>(count);
+        _moments = new Dictionary<string, List<Moment>>(count + 1);
+    }
 
     /// <summary>Walks the sheet from the vehicle as it stands, all tight and on the ground, to its last step. The workshop is what its values are judged in.</summary>
     public static Walk Run(Sheet sheet, Workshop? workshop = null, Combination? combination = null, Sheet? whole = null)

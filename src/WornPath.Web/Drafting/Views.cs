@@ -168,7 +168,8 @@ public static class SheetViews
     {
         var phrase = action.At.Of(step.Text).ToLowerInvariant();
         var again = step.Settled.Any(s => s.Phrase == phrase && s.Target == action.Target) ? new AskAgain(step.Id, phrase) : null;
-        return new ChipView(Asking.Of(action, sheet), action.Target is { } id ? sheet.Find(id)?.Kind : null, action.Target, action.At, again);
+        var turn = action.Branch > 0 && action.Branch <= step.Branches.Length ? step.Branches[action.Branch - 1].Instead ? "or: " : "if: " : "";
+        return new ChipView(turn + Asking.Of(action, sheet), action.Target is { } id ? sheet.Find(id)?.Kind : null, action.Target, action.At, again);
     }
 
     private static ThingView Of(Thing thing, ILookup<string, int> usedBy) => new(

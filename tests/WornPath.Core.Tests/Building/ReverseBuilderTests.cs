@@ -38,7 +38,8 @@ public class ReverseBuilderTests
             .Steps("Loosen the wheel nuts half a turn.", "Raise the tractor.", "Support the tractor on the axle stands.", "Remove the wheel nuts and the front wheel.");
         var refit = Refit(sheet);
         refit[0].ShouldBe("Fit the front wheel. Start the wheel nuts by hand. Snug the wheel nuts in the order drawn.");
-        refit[^1].ShouldBe("Torque the wheel nuts to 130 N·m.");
+        refit[^2].ShouldBe("Torque the wheel nuts to 130 N·m.");
+        refit[^1].ShouldBe("After the first use or 100 km (60 mi), retorque the wheel nuts to 130 N·m.");
         refit.ShouldContain("Lower the vehicle to the ground.");
         ShouldWalkClean(Built(sheet));
     }

@@ -12,7 +12,7 @@ public sealed class NotOnThisVariant : Rule
 
     public override IEnumerable<Finding> Find(Walk walk)
     {
-        foreach (var walked in walk.Events)
+        foreach (var walked in walk.EventsOf(Walk.Vehicle))
         {
             if (walked.Thing is not null || walked.Action.Target is not { } id || walk.Whole.Find(id) is not { Only: { } only } thing) continue;
             yield return At(walked.Step, walked.StepIndex, thing, $"{thing.Label} is there on {only} only, and this step does not say so. Begin the sentence with “{Sentences.Capital(only.ToString())}:”.", Say(walked, only));

@@ -10,7 +10,7 @@ public sealed class OtherValueHere : Rule
 
     public override IEnumerable<Finding> Find(Walk walk)
     {
-        foreach (var walked in walk.Events)
+        foreach (var walked in walk.Doing(Verb.Torque))
         {
             if (walked.Thing is not Joint { Torque: { } own, Variants.Length: > 0 } joint || walked.Action is not { Verb: Verb.Torque, Torque: { } stated }) continue;
             if (Math.Abs(stated.Target.NewtonMetres - own.Target.NewtonMetres) <= 0.015 * own.Target.NewtonMetres) continue;

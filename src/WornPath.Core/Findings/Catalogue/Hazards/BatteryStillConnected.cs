@@ -13,7 +13,7 @@ public sealed class BatteryStillConnected : Rule
     public override IEnumerable<Finding> Find(Walk walk)
     {
         var battery = walk.Sheet.Connections.FirstOrDefault(c => c.Name.Contains("battery", StringComparison.OrdinalIgnoreCase));
-        foreach (var walked in walk.Events)
+        foreach (var walked in walk.Doing(Verb.Disconnect))
         {
             if (walked.Action.Verb != Verb.Disconnect || walked.Thing is not Connection connection || !Array.Exists(Live, l => connection.Name.Contains(l, StringComparison.OrdinalIgnoreCase))) continue;
             if (battery is not null && !walk.BeforeEvent(battery.Id, walked.Order).Connected) continue;

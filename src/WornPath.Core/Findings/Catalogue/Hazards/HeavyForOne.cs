@@ -14,7 +14,7 @@ public sealed class HeavyForOne : Rule
 
     public override IEnumerable<Finding> Find(Walk walk)
     {
-        foreach (var walked in walk.Events)
+        foreach (var walked in walk.Sheet.Parts.Where(p => p.MassKg > UsualCautions.HeaviestForOne).SelectMany(p => walk.EventsOf(p.Id)))
         {
             if (walked.Thing is not Part { MassKg: > UsualCautions.HeaviestForOne } part || walked.Action.Verb is not (Verb.Remove or Verb.Fit)) continue;
             if ((walked.Step.People ?? walk.Sheet.Header.People) > 1 || Array.Exists(Lifters, l => walked.Step.Text.Contains(l, StringComparison.OrdinalIgnoreCase))) continue;

@@ -12,9 +12,10 @@ public sealed class NoQualifiedCheck : Rule
 
     public override IEnumerable<Finding> Find(Walk walk)
     {
+        // Names are looked at once a thing, not once an event.
         WalkEvent? last = null;
-        foreach (var walked in walk.Events)
-            if (walked.Thing is { } thing && walked.Action.Verb is Verb.Fit or Verb.Torque && IsCritical(thing, walk)) last = walked;
+        foreach (var thing in walk.Things.Values)
+            if (IsCritical(thing, walk) && walk.EventsOf(thing.Id).LastOrDefault(e => e.Action.Verb is Verb.Fit or Verb.Torque) is { } done && (last is null || done.Order > last.Order)) last = done;
         if (last is null) yield break;
         for (var i = last.StepIndex; i < walk.Steps.Count; i++)
             if (walk.Steps[i].Text.Contains("qualified", StringComparison.OrdinalIgnoreCase) || walk.Steps[i].Text.Contains("second person", StringComparison.OrdinalIgnoreCase)) yield break;

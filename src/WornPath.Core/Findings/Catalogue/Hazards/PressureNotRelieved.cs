@@ -17,7 +17,7 @@ public sealed partial class PressureNotRelieved : Rule
 
     public override IEnumerable<Finding> Find(Walk walk)
     {
-        var opened = walk.Events.FirstOrDefault(e => e.Action.Verb is Verb.Disconnect or Verb.TakeOut && e.Thing is Connection or Joint && Pressed().IsMatch(e.Thing.Name));
+        var opened = walk.Doing(Verb.Disconnect, Verb.TakeOut).Where(e => e.Thing is Connection or Joint && Pressed().IsMatch(e.Thing.Name)).MinBy(e => e.Order);
         if (opened is null) yield break;
         for (var i = 0; i <= opened.StepIndex; i++)
             if (Relieved().IsMatch(walk.Steps[i].Text)) yield break;

@@ -12,11 +12,13 @@ public sealed partial class SaidAfterTheHazard : Rule
     [GeneratedRegex(@"^\s*(?:\*\*)?(?:danger|warning|caution|beware|careful)\b[^.]*?\b(?:before|earlier|above|last step|previous step|when you (?:did|removed|took))\b|\b(?:you should have|should have been) (?:worn|wearing|put on|disconnected|supported)\b", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex Late();
 
+    private static readonly StepMemo<int, bool> IsLate = new((step, _) => Late().IsMatch(step.Text));
+
     public override IEnumerable<Finding> Find(Walk walk)
     {
         for (var i = 0; i < walk.Steps.Count; i++)
         {
-            if (Late().IsMatch(walk.Steps[i].Text)) yield return At(walk.Steps[i], i, null, "This warns of what a step before has already done. Say it as a caution before that step.");
+            if (IsLate.Of(walk, i, 0)) yield return At(walk.Steps[i], i, null, "This warns of what a step before has already done. Say it as a caution before that step.");
             // The author's own caution of a hazard that an earlier step has met.
             foreach (var caution in walk.Steps[i].Cautions)
                 if (Earlier(walk, i, caution) is { } first)

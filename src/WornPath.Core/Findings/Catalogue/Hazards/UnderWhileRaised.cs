@@ -11,6 +11,7 @@ public sealed class UnderWhileRaised : Rule
     public override IEnumerable<Finding> Find(Walk walk)
     {
         WalkEvent? raised = null;
+        if (walk.Doing(Verb.Raise).Count == 0) yield break;
         foreach (var walked in walk.Events)
         {
             switch (walked.Action.Verb)

@@ -10,7 +10,7 @@ public sealed class MeasuredAgainstNothing : Rule
 
     public override IEnumerable<Finding> Find(Walk walk)
     {
-        foreach (var walked in walk.Events)
+        foreach (var walked in walk.Doing(Verb.Measure))
             if (walked.Action is { Verb: Verb.Measure, Limits: null } && walked.Step.Table is null)
                 yield return At(walked, $"{Reading.Sentences.Capital(walked.Thing?.Label ?? walked.Action.Words ?? "something")} is measured here, and nothing says which values are good. Write the limits behind a colon, such as: at least 9.0 mm; or a table of values and choices.");
     }

@@ -11,7 +11,7 @@ public sealed class NoWordOnAFail : Rule
 
     public override IEnumerable<Finding> Find(Walk walk)
     {
-        foreach (var walked in walk.Events)
+        foreach (var walked in walk.Doing(Verb.Measure, Verb.Inspect))
         {
             if (walked.Action.Limits is not { } limits || walked.Action.Branch > 0 || walked.Step.Branches.Length > 0 || walked.Step.Table is not null || Said(walked.Step.Text)) continue;
             yield return At(walked, $"{walked.Thing?.Label ?? walked.Action.Words} must be {limits}, and nothing says what to do where it is not. Put it on a line of its own: “If it is not: …”.",

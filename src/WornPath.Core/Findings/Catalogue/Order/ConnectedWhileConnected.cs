@@ -10,7 +10,7 @@ public sealed class ConnectedWhileConnected : Rule
 
     public override IEnumerable<Finding> Find(Walk walk)
     {
-        foreach (var walked in walk.Events)
+        foreach (var walked in walk.Doing(Verb.Connect))
             if (walked is { Thing: Connection connection, Action.Verb: Verb.Connect, Before.Connected: true })
                 yield return At(walked, $"{connection.Label} is connected here and is connected already. Write where it is disconnected; or it comes with the kit: say so in Joints.");
     }

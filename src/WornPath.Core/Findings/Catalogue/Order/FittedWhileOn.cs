@@ -10,7 +10,7 @@ public sealed class FittedWhileOn : Rule
 
     public override IEnumerable<Finding> Find(Walk walk)
     {
-        foreach (var walked in walk.Events)
+        foreach (var walked in walk.Doing(Verb.Fit))
             if (walked is { Thing: Part part, Action.Verb: Verb.Fit } && walked.Before.Part.Place == PartPlace.On)
                 yield return At(walked, walked.Before.Part.WasOff
                     ? $"{part.Label} is on already and is fitted again here. Take one of the two steps out."

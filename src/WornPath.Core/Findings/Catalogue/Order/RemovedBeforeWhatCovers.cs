@@ -11,7 +11,7 @@ public sealed class RemovedBeforeWhatCovers : Rule
 
     public override IEnumerable<Finding> Find(Walk walk)
     {
-        foreach (var walked in walk.Events)
+        foreach (var walked in walk.Sheet.Parts.Where(p => p.Behind.Length > 0).SelectMany(p => walk.EventsOf(p.Id)))
         {
             if (walked is not { Thing: Part { Behind.Length: > 0 } part, Action.Verb: Verb.Remove or Verb.HangAside, Before.Part.Place: PartPlace.On }) continue;
             var covers = part.Behind.Where(id => walk.Things.ContainsKey(id) && walk.BeforeEvent(id, walked.Order).Part.Place == PartPlace.On).Select(id => walk.Things[id]).ToList();

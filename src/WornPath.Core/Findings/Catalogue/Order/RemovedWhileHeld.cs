@@ -10,7 +10,7 @@ public sealed class RemovedWhileHeld : Rule
 
     public override IEnumerable<Finding> Find(Walk walk)
     {
-        foreach (var walked in walk.Events)
+        foreach (var walked in walk.Doing(Verb.Remove, Verb.HangAside))
         {
             if (walked.Thing is not Part part || walked.Action.Verb is not (Verb.Remove or Verb.HangAside) || walked.Before.Part.Place != PartPlace.On) continue;
             foreach (var joint in walk.Holders.GetValueOrDefault(part.Id, []))

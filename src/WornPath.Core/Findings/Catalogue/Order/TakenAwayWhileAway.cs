@@ -10,7 +10,7 @@ public sealed class TakenAwayWhileAway : Rule
 
     public override IEnumerable<Finding> Find(Walk walk)
     {
-        foreach (var walked in walk.Events)
+        foreach (var walked in walk.Doing(Verb.TakeAway))
             if (walked is { Thing: Aid aid, Action.Verb: Verb.TakeAway, Before.InPlace: false })
                 yield return At(walked, $"{aid.Label} is taken away here and was not in place. Write where it is put in place; a step is missing, or stands twice.");
     }

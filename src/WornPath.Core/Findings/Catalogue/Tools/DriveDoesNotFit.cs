@@ -1,3 +1,4 @@
+using System.Runtime.CompilerServices;
 using WornPath.Core.Fasteners;
 using WornPath.Core.Sheets;
 using WornPath.Core.Walking;
@@ -9,13 +10,22 @@ public sealed class DriveDoesNotFit : Rule
 {
     public override RuleInfo Info { get; } = new("TOO001", Severity.Warn, "Drive does not fit the thread");
 
+    // Joints are immutable and live on: one whose drive fits is asked of the tables once.
+    private static readonly ConditionalWeakTable<Joint, Joint> Fits = [];
+
     public override IEnumerable<Finding> Find(Walk walk)
     {
         foreach (var joint in walk.Sheet.Joints)
         {
             if (joint.Fastener is not { Thread: { } thread, Form: { } form, Drive: { } drive }) continue;
+            if (Fits.TryGetValue(joint, out _)) continue;
             var usual = DriveSizes.Usual(thread, form).Where(d => d.Kind == drive.Kind).ToList();
-            if (usual.Contains(drive) || (usual.Count == 0 && !TooFarOff(thread, drive))) continue;
+            if (usual.Contains(drive) || (usual.Count == 0 && !TooFarOff(thread, drive)))
+            {
+                Fits.AddOrUpdate(joint, joint);
+                continue;
+            }
+
             if (usual.Count == 0)
             {
                 yield return AtTorque(walk, joint, $"{joint.Label}: a head of {drive} on {thread} is more than any standard has (about 1.4 to 2 times the thread). Look at the head, or correct the thread.");

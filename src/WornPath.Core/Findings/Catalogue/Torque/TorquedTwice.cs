@@ -10,7 +10,7 @@ public sealed class TorquedTwice : Rule
 
     public override IEnumerable<Finding> Find(Walk walk)
     {
-        foreach (var walked in walk.Events)
+        foreach (var walked in walk.Doing(Verb.Torque))
         {
             if (walked.Thing is not Joint joint || walked.Action.Verb != Verb.Torque || walked.Before.Joint.Stage is not (JointStage.Torqued or JointStage.Aligned or JointStage.Locked or JointStage.Marked)) continue;
             if (Retorque(walked.Step.Text)) continue;

@@ -1,6 +1,7 @@
+using System.Collections.Immutable;
 using System.Text.RegularExpressions;
 using WornPath.Core.Reading;
-using WornPath.Core.Walking;
+using WornPath.Core.Workshops;
 
 namespace WornPath.Core.Findings.Catalogue;
 
@@ -14,7 +15,7 @@ public sealed partial class ConditionAfter : SentenceRule
 
     private static readonly string[] Asks = ["check", "see", "note", "look", "tell", "ask", "feel", "verify", "inspect", "measure"];
 
-    protected override (string Message, string? Rewrite)? Look(string sentence, Walk walk)
+    protected override (string Message, string? Rewrite)? Look(string sentence, ImmutableArray<Term> terms)
     {
         if (Behind().Match(sentence) is not { Success: true } found) return null;
         var verb = found.Groups["verb"].Value.ToLowerInvariant();

@@ -17,13 +17,15 @@ public sealed partial class LeftRightUndefined : Rule
     [GeneratedRegex(@"\bseen from\b|\bdriver.s seat\b|\bfacing forwards?\b|\bdirection of travel\b", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex Defined();
 
+    private static readonly StepMemo<int, bool> IsSided = new((step, _) => Sided().IsMatch(step.Text));
+
     public override IEnumerable<Finding> Find(Walk walk)
     {
         var header = walk.Sheet.Header;
         if (Defined().IsMatch($"{header.Purpose} {header.Fits} {header.EntryCheck}")) yield break;
         for (var i = 0; i < walk.Steps.Count; i++)
         {
-            if (!Sided().IsMatch(walk.Steps[i].Text)) continue;
+            if (!IsSided.Of(walk, i, 0)) continue;
             if (walk.Steps.Any(s => Defined().IsMatch(s.Text))) yield break;
             yield return At(walk.Steps[i], i, null, "Left or right is said, and nowhere from where it is seen: who stands before the vehicle has them the other way round.", new Fix("Say it in the header: from the driver’s seat", new SetField("", "fits", header.Fits, $"{header.Fits} {Definition}".Trim())));
             yield break;

@@ -1,5 +1,6 @@
+using System.Collections.Immutable;
 using WornPath.Core.Reading;
-using WornPath.Core.Walking;
+using WornPath.Core.Workshops;
 
 namespace WornPath.Core.Findings.Catalogue;
 
@@ -11,7 +12,7 @@ public sealed class LongSentence : SentenceRule
 
     public override RuleInfo Info { get; } = new("WRD003", Severity.Hint, "Long sentence");
 
-    protected override (string Message, string? Rewrite)? Look(string sentence, Walk walk)
+    protected override (string Message, string? Rewrite)? Look(string sentence, ImmutableArray<Term> terms)
     {
         if (sentence.Length < MostWords * 2) return null;
         var words = sentence.Split(' ', StringSplitOptions.RemoveEmptyEntries).Count(w => w.Any(char.IsLetter));

@@ -1,6 +1,7 @@
+using System.Collections.Immutable;
 using System.Text.RegularExpressions;
 using WornPath.Core.Reading;
-using WornPath.Core.Walking;
+using WornPath.Core.Workshops;
 
 namespace WornPath.Core.Findings.Catalogue;
 
@@ -38,7 +39,7 @@ public sealed partial class NotVerbFirst : SentenceRule
         ["snugged"] = "snug",
     };
 
-    protected override (string Message, string? Rewrite)? Look(string sentence, Walk walk)
+    protected override (string Message, string? Rewrite)? Look(string sentence, ImmutableArray<Term> terms)
     {
         if (Addressed().Match(sentence) is { Success: true } said && Lexicon.IsVerb(said.Groups["verb"].Value.ToLowerInvariant()))
             return ("An instruction begins with its verb: what to do is read first.", Sentences.Capital(said.Groups["rest"].Value));

@@ -1,4 +1,5 @@
-using WornPath.Core.Walking;
+using System.Collections.Immutable;
+using WornPath.Core.Workshops;
 
 namespace WornPath.Core.Findings.Catalogue;
 
@@ -7,9 +8,9 @@ public sealed class RefusedWord : SentenceRule
 {
     public override RuleInfo Info { get; } = new("WRD008", Severity.Hint, "Word the workshop does not use");
 
-    protected override (string Message, string? Rewrite)? Look(string sentence, Walk walk)
+    protected override (string Message, string? Rewrite)? Look(string sentence, ImmutableArray<Term> terms)
     {
-        foreach (var term in walk.Workshop.Rules.Terms)
+        foreach (var term in terms)
         {
             for (var at = sentence.IndexOf(term.Refused, StringComparison.OrdinalIgnoreCase); at >= 0; at = sentence.IndexOf(term.Refused, at + 1, StringComparison.OrdinalIgnoreCase))
             {

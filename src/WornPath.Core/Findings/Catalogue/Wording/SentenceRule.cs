@@ -1,29 +1,43 @@
+using System.Collections.Immutable;
 using WornPath.Core.Editing;
 using WornPath.Core.Reading;
+using WornPath.Core.Sheets;
 using WornPath.Core.Walking;
+using WornPath.Core.Workshops;
 
 namespace WornPath.Core.Findings.Catalogue;
 
 /// <summary>A rule of style: looks at one sentence at a time and, where it is safe, writes it better.</summary>
 public abstract class SentenceRule : Rule
 {
+    private sealed record Hit(Span At, string Message, string? Rewrite);
+
+    private readonly StepMemo<ImmutableArray<Term>, Hit?> _hits;
+
+    protected SentenceRule() => _hits = new StepMemo<ImmutableArray<Term>, Hit?>(FirstIn);
+
     /// <summary>What is wrong with a sentence and how it could be written; null where nothing is. The rewrite is null where only its writer knows.</summary>
-    protected abstract (string Message, string? Rewrite)? Look(string sentence, Walk walk);
+    /// <param name="sentence">The sentence, its mark included.</param>
+    /// <param name="terms">The words the workshop does not write.</param>
+    protected abstract (string Message, string? Rewrite)? Look(string sentence, ImmutableArray<Term> terms);
 
     public sealed override IEnumerable<Finding> Find(Walk walk)
     {
         for (var i = 0; i < walk.Steps.Count; i++)
         {
             var step = walk.Steps[i];
-            foreach (var at in Sentences.Of(step))
-            {
-                if (Look(at.Of(step.Text), walk) is not var (message, rewrite)) continue;
-                yield return At(step, i, null, message, rewrite is null ? null : new Fix($"Write: {NumberExcerpt(rewrite)}", new WriteStep(step.Id, step.Text, step.Text[..at.Start] + rewrite + step.Text[at.End..])));
-                // One of a kind in a step is enough; the next shows when it is mended.
-                break;
-            }
+            if (_hits.Of(walk, i, walk.Workshop.Rules.Terms) is not { } hit) continue;
+            yield return At(step, i, null, hit.Message, hit.Rewrite is null ? null : new Fix($"Write: {Short(hit.Rewrite)}", new WriteStep(step.Id, step.Text, step.Text[..hit.At.Start] + hit.Rewrite + step.Text[hit.At.End..])));
         }
     }
 
-    private static string NumberExcerpt(string text) => text.Length <= 90 ? text : text[..88] + " …";
+    // One of a kind in a step is enough; the next shows when it is mended.
+    private Hit? FirstIn(Step step, ImmutableArray<Term> terms)
+    {
+        foreach (var at in Sentences.Of(step.Text))
+            if (Look(at.Of(step.Text), terms) is var (message, rewrite)) return new Hit(at, message, rewrite);
+        return null;
+    }
+
+    private static string Short(string text) => text.Length <= 90 ? text : text[..88] + " …";
 }

@@ -1,6 +1,7 @@
+using System.Collections.Immutable;
 using System.Text.RegularExpressions;
 using WornPath.Core.Reading;
-using WornPath.Core.Walking;
+using WornPath.Core.Workshops;
 
 namespace WornPath.Core.Findings.Catalogue;
 
@@ -33,7 +34,7 @@ public sealed partial class TwoInstructions : SentenceRule
         return null;
     }
 
-    protected override (string Message, string? Rewrite)? Look(string sentence, Walk walk)
+    protected override (string Message, string? Rewrite)? Look(string sentence, ImmutableArray<Term> terms)
     {
         if (LedIn().IsMatch(sentence)) return null;
         if (Cut(sentence) is not var (first, second)) return null;
