@@ -50,8 +50,8 @@ async function write(): Promise<void> {
     </p>
     <template v-if="refit">
       <p v-if="!refit.steps.length">
-        Nothing is off, slack or open when this phase ends: there is nothing to put back. Write the removal first, or choose the phase it
-        ends in.
+        There is nothing to put back: nothing is off, slack or open when this phase ends, or later steps put it back already. Write the
+        removal first, or choose the phase it ends in.
       </p>
       <template v-else>
         <p class="quiet">

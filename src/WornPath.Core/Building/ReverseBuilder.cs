@@ -22,6 +22,8 @@ public sealed class ReverseBuilder
     private readonly HashSet<string> _fitted = [];
     private readonly HashSet<string> _pinned = [];
     private readonly HashSet<string> _away = [];
+    private readonly HashSet<string> _kept = [];
+    private readonly HashSet<string> _finished = [];
     private readonly List<Joint> _onGround = [];
     private readonly Dictionary<string, int> _firstLoosened = [];
     private bool _lowered;
@@ -72,6 +74,7 @@ public sealed class ReverseBuilder
 
     private ImmutableArray<string> Build()
     {
+        Keep();
         var events = _walk.Events.Where(e => e.StepIndex <= _last).ToList();
         foreach (var walked in events)
             if (walked.Thing is Joint joint && walked.Action.Verb is Verb.BreakLoose or Verb.Loosen or Verb.TakeOut) _firstLoosened.TryAdd(joint.Id, walked.Order);
@@ -85,20 +88,55 @@ public sealed class ReverseBuilder
 
         FitWhatIsNew();
         foreach (var joint in _onGround) _steps.Add(Tighten(joint));
-        foreach (var fluid in _walk.Sheet.Fluids.Where(f => Then(f.Id).Fluid == FluidState.Drained))
+        foreach (var fluid in _walk.Sheet.Fluids.Where(f => Then(f.Id).Fluid == FluidState.Drained && !_fitted.Contains(f.Id)))
         {
             _steps.Add($"Fill the {fluid.Name}.");
             _steps.Add($"Check the level of the {fluid.Name}.");
         }
 
         // The longest cure of what was tightened: said once, at the end.
-        var cure = _walk.Sheet.Joints.Where(j => _started.Contains(j.Id)).Select(j => (Joint: j, Hours: TreatmentAdvice.For(j, _walk.Things, _walk.Workshop.Rules).FullHours ?? 0)).OrderByDescending(c => c.Hours).FirstOrDefault();
-        if (cure.Hours > 0) _steps.Add($"Let the {TighteningSentence.TreatmentWords(cure.Joint)} cure {cure.Hours} hours before the vehicle is used.");
-        if (Then(Walk.Vehicle).Vehicle.PedalSoft) _steps.Add("Pump the brake pedal until it is firm.");
-        foreach (var joint in _walk.Sheet.Joints.Where(j => _firstLoosened.ContainsKey(j.Id) && Natures.HoldsAWheel(j, _walk.Things))) _steps.Add(TighteningSentence.Again(joint, _walk.Workshop.Rules));
-        if (_walk.Sheet.Joints.LastOrDefault(j => _started.Contains(j.Id) && NoQualifiedCheck.IsCritical(j, _walk)) is { } critical) _steps.Add(NoQualifiedCheck.Sentence(critical));
+        var added = _walk.Sheet.Joints.Where(j => _started.Contains(j.Id) && !_kept.Contains(j.Id)).ToList();
+        var cure = added.Select(j => (Joint: j, Hours: TreatmentAdvice.For(j, _walk.Things, _walk.Workshop.Rules).FullHours ?? 0)).OrderByDescending(c => c.Hours).FirstOrDefault();
+        if (cure.Hours > 0 && !IsSaidLater("cure")) _steps.Add($"Let the {TighteningSentence.TreatmentWords(cure.Joint)} cure {cure.Hours} hours before the vehicle is used.");
+        if (Then(Walk.Vehicle).Vehicle.PedalSoft && !_walk.Doing(Verb.PumpBrakes).Any(e => e.StepIndex > _last)) _steps.Add("Pump the brake pedal until it is firm.");
+        foreach (var joint in _walk.Sheet.Joints.Where(j => _firstLoosened.ContainsKey(j.Id) && Natures.HoldsAWheel(j, _walk.Things) && !_walk.EventsOf(j.Id).Any(e => e.Action.Verb == Verb.Retorque))) _steps.Add(TighteningSentence.Again(joint, _walk.Workshop.Rules));
+        if (added.LastOrDefault(j => NoQualifiedCheck.IsCritical(j, _walk)) is { } critical && !IsSaidLater("qualified")) _steps.Add(NoQualifiedCheck.Sentence(critical));
         return [.. _steps];
     }
+
+    // What a later phase brings back already stays as its author has it: when the removal changes, only what is missing is proposed.
+    private void Keep()
+    {
+        foreach (var walked in _walk.Events)
+        {
+            if (walked.StepIndex <= _last) continue;
+            var id = walked.Thing?.Id ?? "";
+            switch (walked.Action.Verb)
+            {
+                case Verb.Start:
+                    _started.Add(id);
+                    _kept.Add(id);
+                    break;
+                case Verb.Torque or Verb.Snug:
+                    _finished.Add(id);
+                    break;
+                case Verb.Fit or Verb.Connect or Verb.Fill:
+                    _fitted.Add(id);
+                    break;
+                case Verb.InsertPin:
+                    _pinned.Add(id);
+                    break;
+                case Verb.TakeAway:
+                    _away.Add(id);
+                    break;
+                case Verb.Lower:
+                    _lowered = true;
+                    break;
+            }
+        }
+    }
+
+    private bool IsSaidLater(string word) => _walk.Steps.Skip(_last + 1).Any(s => s.Text.Contains(word, StringComparison.OrdinalIgnoreCase));
 
     // What was done for some variants alone is undone for them alone.
     private void UndoAs(WalkEvent walked, List<string> sentences)
@@ -194,6 +232,7 @@ public sealed class ReverseBuilder
     // Wheel fasteners wait for the ground.
     private void Finish(Joint joint, List<string> sentences)
     {
+        if (_finished.Contains(joint.Id)) return;
         if (Natures.HoldsAWheel(joint, _walk.Things) && !_lowered && Then(Walk.Vehicle).Vehicle.InTheAir)
         {
             if (joint.Count <= 2) sentences.Add($"Snug the {joint.Name}.");

@@ -32,6 +32,22 @@ public class ReverseBuilderTests
     }
 
     [Fact]
+    public void When_the_removal_changes_later_what_its_author_has_made_of_the_refit_is_kept()
+    {
+        var sheet = new Written().Part("cover").Part("filter").Joint("cover bolts", "22 N·m", holds: "cover").Thing(ThingKind.Connection, "lamp lead").Steps("Unplug the lamp lead.", "Remove the cover bolts.", "Remove the cover.");
+        sheet = Built(sheet);
+        var refit = sheet.Sheet.Phases[1];
+        // The lead goes on before the bolts are torqued: the author's exception.
+        sheet.Do(new MoveStep(refit.Steps.Single(s => s.Text.StartsWith("Connect", StringComparison.Ordinal)).Id, refit.Id, null));
+        Refit(sheet).ShouldBeEmpty("all of it is back");
+        sheet.Do(new InsertStep(null, "h1", sheet.Sheet.Phases[0].Steps[^1].Id, "Remove the filter."));
+        Refit(sheet).ShouldBe(["Fit the filter."]);
+        sheet.Do(Core.Building.ReverseBuilder.EditFor(sheet.Walk(), "h1")!);
+        sheet.Sheet.Phases[1].Steps[0].Text.ShouldBe("Connect the lamp lead.");
+        Refit(sheet).ShouldBeEmpty();
+    }
+
+    [Fact]
     public void A_wheel_is_snugged_in_the_air_and_torqued_on_the_ground_where_it_was_first_loosened()
     {
         var sheet = new Written().Part("front wheel").Joint("wheel nuts", "130 N·m", holds: "front wheel").Set("wheel nuts", "count", "5").Set("wheel nuts", "pattern", "circle").Thing(ThingKind.Aid, "axle stands")
