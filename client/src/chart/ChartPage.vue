@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { useElementSize, useEventListener } from '@vueuse/core';
 import { computed, nextTick, ref, shallowRef, watch } from 'vue';
-import { useRouter } from 'vue-router';
 import { api, take, type Chart, type ChartRow, type Trouble } from '../shared/api/client';
 import { troubleOf } from '../shared/api/trouble';
 import { useCursor } from '../shared/cursor';
@@ -9,12 +8,12 @@ import { useDraft } from '../shared/draft';
 import { useWalkAs } from '../shared/walkAs';
 import { bandAt, cellAt, columnFor, columnX, draw, extent, rowY, size, type Cell, type Inks, type View } from './drawing';
 import ChartLegend from './ChartLegend.vue';
+import TroubleNote from '../shared/TroubleNote.vue';
 
 /** Every thing a row, every step a column: what is left open is seen at a glance. */
 const draft = useDraft();
 const cursor = useCursor();
 const walkAs = useWalkAs();
-const router = useRouter();
 const chart = shallowRef<Chart | null>(null);
 const trouble = ref<Trouble | null>(null);
 const openOnly = ref(false);
@@ -122,13 +121,6 @@ function show(next: Cell): void {
   else if (y + size.row > v.height) box.scrollTop += y + size.row - v.height + 4;
 }
 
-async function goToStep(step: number): Promise<void> {
-  const id = draft.order[step - 1];
-  if (!id) return;
-  await router.push({ name: 'write', params: router.currentRoute.value.params });
-  cursor.goTo(id);
-}
-
 function key(event: KeyboardEvent): void {
   if (!chart.value || rows.value.length === 0 || event.ctrlKey || event.altKey || event.metaKey) return;
   const at = cell.value ?? { row: 0, step: Math.max(0, cursor.step ? draft.numberOf(cursor.step) : 0) };
@@ -157,7 +149,7 @@ function key(event: KeyboardEvent): void {
     show(move());
   } else if (event.key === 'Enter' && cell.value && cell.value.step > 0) {
     event.preventDefault();
-    void goToStep(cell.value.step);
+    void cursor.goToNumber(cell.value.step);
   }
 }
 
@@ -170,7 +162,7 @@ function point(event: MouseEvent, go: boolean): void {
   if (!go) return;
   // A click on a name goes to where the row was last changed.
   const step = event.clientX - box.left < size.names ? (rows.value[found.row]?.bands.at(-1)?.from ?? 0) : found.step;
-  if (step > 0) void goToStep(step);
+  if (step > 0) void cursor.goToNumber(step);
 }
 </script>
 
@@ -182,9 +174,7 @@ function point(event: MouseEvent, go: boolean): void {
       <label><input v-model="asText" type="checkbox" /> as text</label>
       <ChartLegend />
     </div>
-    <p v-if="trouble" role="alert" class="note">
-      <strong>{{ trouble.title }}</strong> {{ trouble.detail }}
-    </p>
+    <TroubleNote v-if="trouble" :trouble="trouble" />
     <p v-else-if="chart && rows.length === 0" class="note">
       {{
         openOnly
@@ -213,7 +203,7 @@ function point(event: MouseEvent, go: boolean): void {
                   type="button"
                   class="figures"
                   :aria-label="`Go to step ${band.from}`"
-                  @click="goToStep(band.from)"
+                  @click="cursor.goToNumber(band.from)"
                 >
                   {{ band.from }}</button
                 ><template v-else>at first</template> {{ band.says }}</span

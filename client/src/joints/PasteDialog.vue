@@ -4,6 +4,7 @@ import { api, take, type JointTable, type Trouble } from '../shared/api/client';
 import { troubleOf } from '../shared/api/trouble';
 import { useDraft } from '../shared/draft';
 import { useEscape } from '../shared/escape';
+import TroubleNote from '../shared/TroubleNote.vue';
 
 /** A fastener table pasted from a spreadsheet: what was understood is shown before anything is taken. */
 const open = defineModel<boolean>('open', { required: true });
@@ -74,9 +75,7 @@ async function takeAll(): Promise<void> {
       placeholder="joint	qty	fastener	torque	source"
       spellcheck="false"
     ></textarea>
-    <p v-if="trouble" class="trouble" role="alert">
-      <strong>{{ trouble.title }}</strong> {{ trouble.detail }}
-    </p>
+    <TroubleNote v-if="trouble" :trouble="trouble" />
     <div v-if="table" class="preview">
       <table>
         <thead>
@@ -114,13 +113,6 @@ textarea {
   width: 100%;
   white-space: pre;
   font-size: 13px;
-}
-
-.trouble {
-  margin: 10px 0 0;
-  padding: 8px 10px;
-  background: var(--clay-pale);
-  border-left: 4px solid var(--clay);
 }
 
 .preview {

@@ -4,6 +4,7 @@ import { api, take, type ReachView, type ThingView, type Trouble } from '../shar
 import { troubleOf } from '../shared/api/trouble';
 import { useDraft } from '../shared/draft';
 import { useEscape } from '../shared/escape';
+import TroubleNote from '../shared/TroubleNote.vue';
 
 /** What must come off to reach a part, in the order it can, and why. */
 const props = defineProps<{ part: ThingView | null }>();
@@ -41,9 +42,7 @@ watch(
     :footer="null"
     @cancel="emit('close')"
   >
-    <p v-if="trouble" role="alert">
-      <strong>{{ trouble.title }}</strong> {{ trouble.detail }}
-    </p>
+    <TroubleNote v-if="trouble" :trouble="trouble" />
     <template v-if="reach">
       <p v-if="reach.circle" role="alert">{{ reach.circle }}</p>
       <template v-else>

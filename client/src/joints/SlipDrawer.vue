@@ -5,6 +5,7 @@ import { troubleOf } from '../shared/api/trouble';
 import { useDraft } from '../shared/draft';
 import { useEscape } from '../shared/escape';
 import CalculatorSlip from '../slips/CalculatorSlip.vue';
+import TroubleNote from '../shared/TroubleNote.vue';
 
 /** The slips of a joint: its numbers in the cells, what changes when one is changed, kept as the value's justification. */
 const open = defineModel<boolean>('open', { required: true });
@@ -46,9 +47,7 @@ const keep = (): void =>
 
 <template>
   <a-drawer v-model:open="open" :title="`Slips of ${joint.id} ${joint.name}`" :width="620">
-    <p v-if="trouble" role="alert">
-      <strong>{{ trouble.title }}</strong> {{ trouble.detail }}
-    </p>
+    <TroubleNote v-if="trouble" :trouble="trouble" />
     <p v-if="!slips.length && !trouble">Give the joint a fastener and a torque first: the slips begin from them.</p>
     <div class="tabs" role="group" aria-label="Questions">
       <button v-for="one in slips" :key="one.id" type="button" :aria-pressed="one.id === current?.id" @click="chosen = one.id">

@@ -6,6 +6,7 @@ import CautionPanel from '../shared/CautionPanel.vue';
 import PatternDrawing from '../shared/PatternDrawing.vue';
 import { useDraft } from '../shared/draft';
 import { useWalkAs } from '../shared/walkAs';
+import TroubleNote from '../shared/TroubleNote.vue';
 
 /** The sheet as it prints, on A4 or Letter. */
 const draft = useDraft();
@@ -58,9 +59,7 @@ const open = computed(() => sheet.value?.state !== 'released');
       <a-button type="primary" @click="print">Print</a-button>
       <span v-if="open" class="quiet">Not released: every page says so.</span>
     </div>
-    <p v-if="trouble" role="alert">
-      <strong>{{ trouble.title }}</strong> {{ trouble.detail }}
-    </p>
+    <TroubleNote v-if="trouble" :trouble="trouble" />
     <article v-if="sheet" class="paper" :class="paper.toLowerCase()">
       <header>
         <div>

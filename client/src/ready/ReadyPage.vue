@@ -5,6 +5,7 @@ import { troubleOf } from '../shared/api/trouble';
 import { useDraft } from '../shared/draft';
 import { useWalkAs } from '../shared/walkAs';
 import TimeChain from './TimeChain.vue';
+import TroubleNote from '../shared/TroubleNote.vue';
 
 /** What must be in hand before the first bolt is undone; what is missing stops the job. */
 const draft = useDraft();
@@ -69,9 +70,7 @@ const print = (): void => window.print();
 
 <template>
   <main class="ready" aria-label="Ready">
-    <p v-if="trouble" role="alert" class="trouble">
-      <strong>{{ trouble.title }}</strong> {{ trouble.detail }}
-    </p>
+    <TroubleNote v-if="trouble && !ready" :trouble="trouble" />
     <template v-if="ready">
       <section class="verdict" :class="{ go: ready.go }" aria-label="Verdict">
         <p class="word">{{ ready.go ? 'Go' : 'Not yet' }}</p>
@@ -112,13 +111,14 @@ const print = (): void => window.print();
         </ul>
       </section>
       <div class="lists" tabindex="0" role="region" aria-label="What must be in hand">
+        <TroubleNote v-if="trouble" :trouble="trouble" />
         <h1 class="paper-only">
           {{ draft.revision?.number }} {{ draft.revision?.title }}, revision {{ draft.revision?.letter }}: pick list
         </h1>
         <section v-for="group in groups" :key="group.group">
           <h2>
             {{ group.title }}
-            <button v-if="missingOf(group.items).length > 1" type="button" class="all" @click="tick(missingOf(group.items), true)">
+            <button v-if="missingOf(group.items).length > 1" type="button" class="link all" @click="tick(missingOf(group.items), true)">
               all {{ missingOf(group.items).length }} in hand
             </button>
           </h2>
@@ -266,16 +266,6 @@ h2 {
   gap: 16px;
 }
 
-.all {
-  font: 14px var(--text);
-  color: var(--moss);
-  background: none;
-  border: 0;
-  padding: 0;
-  text-decoration: underline;
-  cursor: pointer;
-}
-
 ul {
   list-style: none;
   margin: 4px 0 0;
@@ -326,11 +316,6 @@ li label {
 
 .paper-only {
   display: none;
-}
-
-.trouble {
-  grid-column: 1 / -1;
-  margin: 16px;
 }
 
 @media print {

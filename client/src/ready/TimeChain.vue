@@ -1,15 +1,11 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { useRouter } from 'vue-router';
 import type { Readiness } from '../shared/api/client';
 import { useCursor } from '../shared/cursor';
-import { useDraft } from '../shared/draft';
 
 /** The plan of the work in time: each step as a stretch, the chain that decides the end in full ink. Waiting is drawn thin: the scale is of the work. */
 const props = defineProps<{ plan: Readiness['plan'] }>();
-const draft = useDraft();
 const cursor = useCursor();
-const router = useRouter();
 
 /** Hours of waiting would leave nothing to see of the work: each wait is drawn as this many minutes, and its true length written on it. */
 const shortWait = 14;
@@ -43,13 +39,6 @@ const minutes = (value: number): string =>
   value >= 60
     ? `${Math.floor(value / 60)} h ${Math.round(value % 60) ? `${Math.round(value % 60)} min` : ''}`.trim()
     : `${Math.round(value * 10) / 10} min`;
-
-async function go(number: number): Promise<void> {
-  const id = draft.order[number - 1];
-  if (!id) return;
-  await router.push({ name: 'write', params: router.currentRoute.value.params });
-  cursor.goTo(id);
-}
 </script>
 
 <template>
@@ -61,7 +50,13 @@ async function go(number: number): Promise<void> {
     </p>
     <ol>
       <li v-for="(step, i) in shown" :key="i" :class="{ critical: step.critical }">
-        <button v-if="step.number" type="button" class="figures number" :aria-label="`Go to step ${step.number}`" @click="go(step.number)">
+        <button
+          v-if="step.number"
+          type="button"
+          class="figures number"
+          :aria-label="`Go to step ${step.number}`"
+          @click="cursor.goToNumber(step.number)"
+        >
           {{ step.number }}
         </button>
         <span v-else class="number"></span>

@@ -8,6 +8,7 @@ import { useDraft } from '../shared/draft';
 import { useSession } from '../shared/session';
 import FindingLine from '../shared/FindingLine.vue';
 import StateTag from '../shared/StateTag.vue';
+import TroubleNote from '../shared/TroubleNote.vue';
 
 /** Bringing a revision through its life: sent, returned with a reason, released by somebody else. */
 const draft = useDraft();
@@ -114,9 +115,7 @@ const when = (iso: string): string =>
     <section class="life" tabindex="0" aria-label="Life of the revision">
       <h1>Review</h1>
       <p class="state"><StateTag :state="revision.state" :letter="revision.letter" /> {{ next }}</p>
-      <p v-if="trouble" class="trouble" role="alert">
-        <strong>{{ trouble.title }}</strong> {{ trouble.detail }}
-      </p>
+      <TroubleNote v-if="trouble" :trouble="trouble" />
       <div class="acts">
         <a-button v-if="revision.may.send" type="primary" :loading="busy" @click="send">Send for review</a-button>
         <a-button
@@ -174,8 +173,13 @@ const when = (iso: string): string =>
           </button>
           <FindingLine :finding="finding" />
           <p v-if="revision.may.waive && finding.severity === 'warn'" class="waive">
-            <button v-if="finding.waiver" type="button" @click="takeBack(finding.waiver.id)">take the waiver back</button>
-            <button v-else-if="waiving !== finding.waiverKey" type="button" @click="((waiving = finding.waiverKey ?? null), (reason = ''))">
+            <button v-if="finding.waiver" type="button" class="link" @click="takeBack(finding.waiver.id)">take the waiver back</button>
+            <button
+              v-else-if="waiving !== finding.waiverKey"
+              type="button"
+              class="link"
+              @click="((waiving = finding.waiverKey ?? null), (reason = ''))"
+            >
               waive with a reason
             </button>
           </p>
@@ -225,10 +229,6 @@ const when = (iso: string): string =>
   font-size: 17px;
   max-width: 44em;
   line-height: 1.6;
-}
-
-.trouble {
-  color: var(--clay);
 }
 
 .acts {
@@ -310,16 +310,6 @@ q {
 
 .waive {
   margin: 2px 0 0 26px;
-}
-
-.waive button {
-  font: 13px var(--text);
-  color: var(--moss);
-  background: none;
-  border: 0;
-  padding: 0;
-  text-decoration: underline;
-  cursor: pointer;
 }
 
 .place {

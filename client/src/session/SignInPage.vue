@@ -4,6 +4,7 @@ import { useRoute, useRouter } from 'vue-router';
 import type { Trouble } from '../shared/api/client';
 import { troubleOf } from '../shared/api/trouble';
 import { useSession } from '../shared/session';
+import TroubleNote from '../shared/TroubleNote.vue';
 
 const session = useSession();
 const route = useRoute();
@@ -77,9 +78,7 @@ const enter = (name: string, word: string): Promise<void> =>
           <label for="password">Password</label>
           <input id="password" v-model="password" class="plain" type="password" autocomplete="current-password" required maxlength="200" />
         </div>
-        <p v-if="trouble" class="trouble" role="alert">
-          <strong>{{ trouble.title }}</strong> {{ trouble.detail }}
-        </p>
+        <TroubleNote v-if="trouble" :trouble="trouble" />
         <a-button type="primary" html-type="submit" :loading="busy">Sign in</a-button>
       </form>
       <div v-if="session.view?.demo.length" class="demo">
@@ -174,10 +173,6 @@ form {
 h2 {
   margin-bottom: 14px;
   font-size: 24px;
-}
-
-.trouble {
-  color: var(--clay);
 }
 
 .demo {

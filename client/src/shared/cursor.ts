@@ -27,6 +27,14 @@ export const useCursor = defineStore('cursor', () => {
     focusCalls.value++;
   }
 
+  /** To the Write face, at a step by its number. */
+  async function goToNumber(number: number): Promise<void> {
+    const id = draft.order[number - 1];
+    if (!id) return;
+    await router.push({ name: 'write', params: router.currentRoute.value.params });
+    goTo(id);
+  }
+
   async function show(target: Finding): Promise<void> {
     findingKey.value = target.key ?? null;
     const face = router.currentRoute.value.name;
@@ -69,5 +77,5 @@ export const useCursor = defineStore('cursor', () => {
     }
   }
 
-  return { step, findingKey, finding, focusCalls, focusAt, reset, goTo, show, toFinding, applyFix };
+  return { step, findingKey, finding, focusCalls, focusAt, reset, goTo, goToNumber, show, toFinding, applyFix };
 });

@@ -8,6 +8,7 @@ import { useSession } from '../shared/session';
 import PlainBar from '../frame/PlainBar.vue';
 import SeverityMark from '../shared/SeverityMark.vue';
 import StateTag from '../shared/StateTag.vue';
+import TroubleNote from '../shared/TroubleNote.vue';
 
 const session = useSession();
 const router = useRouter();
@@ -96,9 +97,7 @@ const when = (iso: string): string =>
         />
       </template>
     </div>
-    <p v-if="trouble" class="trouble" role="alert">
-      <strong>{{ trouble.title }}</strong> {{ trouble.detail }}
-    </p>
+    <TroubleNote v-if="trouble" :trouble="trouble" />
     <form v-if="making" class="new" @submit.prevent="create">
       <div class="field">
         <label for="number">Number</label>
@@ -248,10 +247,6 @@ tbody tr:hover {
 
 .counts span + span {
   margin-left: 10px;
-}
-
-.trouble {
-  color: var(--clay);
 }
 
 .empty {

@@ -2,6 +2,7 @@
 import { onMounted, ref, watch } from 'vue';
 import { api, take, type CalculatorView, type Slip, type Trouble } from '../shared/api/client';
 import { troubleOf } from '../shared/api/trouble';
+import TroubleNote from '../shared/TroubleNote.vue';
 
 /** A calculator with its cells, and the slip that follows what is typed. Beside a joint its numbers stand in the cells. */
 const props = defineProps<{ calculator: CalculatorView }>();
@@ -51,9 +52,7 @@ watch(() => props.calculator, begin);
         ><input v-model="cells[cell.name]" class="plain figures" maxlength="200" @input="typed"
       /></label>
     </form>
-    <p v-if="trouble" class="trouble" role="alert">
-      <strong>{{ trouble.title }}</strong> {{ trouble.detail }}
-    </p>
+    <TroubleNote v-if="trouble" :trouble="trouble" />
     <div v-if="slip" class="slip" aria-live="polite">
       <p class="formula figures">{{ slip.formula }}</p>
       <p class="source">{{ slip.formulaSource }}</p>
@@ -147,12 +146,5 @@ td {
   margin: 8px 0 4px;
   font-weight: 700;
   font-size: 16px;
-}
-
-.trouble {
-  margin: 0;
-  padding: 8px 10px;
-  background: var(--clay-pale);
-  border-left: 4px solid var(--clay);
 }
 </style>

@@ -5,6 +5,7 @@ import { api, take, type CalculatorView, type Trouble } from '../shared/api/clie
 import { troubleOf } from '../shared/api/trouble';
 import PlainPage from '../frame/PlainPage.vue';
 import CalculatorSlip from './CalculatorSlip.vue';
+import TroubleNote from '../shared/TroubleNote.vue';
 
 /** The calculators alone, for who only wants an answer. */
 const route = useRoute();
@@ -28,9 +29,7 @@ onMounted(async () => {
     <p class="quiet about">
       One question, its formula, every number with its source. Nothing is kept here; beside a joint a slip can be kept with its value.
     </p>
-    <p v-if="trouble" role="alert">
-      <strong>{{ trouble.title }}</strong> {{ trouble.detail }}
-    </p>
+    <TroubleNote v-if="trouble" :trouble="trouble" />
     <div class="sides">
       <nav aria-label="Questions">
         <button

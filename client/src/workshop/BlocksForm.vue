@@ -18,7 +18,6 @@ const written = computed<BuildingBlock[]>(() =>
 );
 const changed = computed(() => JSON.stringify(written.value) !== JSON.stringify(props.workshop.blocks));
 const own = (name: string): boolean => rows.value.some((r) => r.name.toLowerCase() === name.toLowerCase());
-const plain = (steps: string[]): string => steps.join(' ').replace(/\{\s*\w+\s*:\s*([^{}]+?)\s*\}/g, '$1');
 
 const add = (block?: BuildingBlock): void => {
   rows.value.push(block ? { name: block.name, text: block.steps.join('\n') } : { name: '', text: '' });
@@ -62,8 +61,8 @@ const add = (block?: BuildingBlock): void => {
     <details>
       <summary>{{ workshop.usual.length }} usual blocks</summary>
       <ul>
-        <li v-for="block in workshop.usual" :key="block.name">
-          <b>{{ block.name }}</b> {{ plain(block.steps) }}
+        <li v-for="{ block, reads } in workshop.usual" :key="block.name">
+          <b>{{ block.name }}</b> {{ reads }}
           <button v-if="workshop.mayChange && !own(block.name)" type="button" class="link" @click="add(block)">write it our way</button>
         </li>
       </ul>
@@ -107,16 +106,6 @@ ul {
 
 li {
   padding: 2px 0;
-}
-
-.link {
-  font: 14px var(--text);
-  color: var(--moss);
-  background: none;
-  border: 0;
-  padding: 0;
-  text-decoration: underline;
-  cursor: pointer;
 }
 
 .acts {

@@ -3,6 +3,7 @@ import { computed, ref, watch } from 'vue';
 import { api, take, type HouseRules, type TouchedView, type Trouble, type WorkshopView } from '../shared/api/client';
 import { troubleOf } from '../shared/api/trouble';
 import SchoolRules from './SchoolRules.vue';
+import TroubleNote from '../shared/TroubleNote.vue';
 
 /** The house rules, each with the reason of its default beside it; and which drafts a change would touch. */
 const props = defineProps<{ workshop: WorkshopView }>();
@@ -130,9 +131,7 @@ const factors = [
       </div>
       <SchoolRules :workshop="workshop" :rules="now" @update:rules="now = $event as Whole" />
     </fieldset>
-    <p v-if="trouble" role="alert">
-      <strong>{{ trouble.title }}</strong> {{ trouble.detail }}
-    </p>
+    <TroubleNote v-if="trouble" :trouble="trouble" />
     <div v-if="touched" class="touched" role="status">
       <p v-if="!touched.length">No draft and no sheet in review would be judged otherwise.</p>
       <ul v-else>

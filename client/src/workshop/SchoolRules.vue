@@ -147,14 +147,4 @@ h3 {
 .term input {
   width: 190px;
 }
-
-.link {
-  font: 14px var(--text);
-  color: var(--moss);
-  background: none;
-  border: 0;
-  padding: 0;
-  text-decoration: underline;
-  cursor: pointer;
-}
 </style>

@@ -5,6 +5,7 @@ import { troubleOf } from '../shared/api/trouble';
 import PlainPage from '../frame/PlainPage.vue';
 import BlocksForm from './BlocksForm.vue';
 import RulesForm from './RulesForm.vue';
+import TroubleNote from '../shared/TroubleNote.vue';
 
 /** The workshop: the wrench crib every value is held against, the house rules, and the blocks. */
 const workshop = ref<WorkshopView | null>(null);
@@ -67,9 +68,7 @@ async function readFile(event: Event): Promise<void> {
       <h1>Workshop</h1>
       <p class="quiet">Every value of every sheet is held against these torque tools and judged by these rules.</p>
     </div>
-    <p v-if="trouble" class="trouble" role="alert">
-      <strong>{{ trouble.title }}</strong> {{ trouble.detail }}
-    </p>
+    <TroubleNote v-if="trouble" :trouble="trouble" />
     <p v-if="said" role="status" class="said">{{ said }}</p>
     <template v-if="workshop">
       <section aria-labelledby="crib">
@@ -214,24 +213,6 @@ td input:focus {
 .overdue {
   color: var(--clay);
   font-weight: 700;
-}
-
-.link {
-  font: inherit;
-  font-size: 14px;
-  color: var(--moss);
-  background: none;
-  border: 0;
-  padding: 0;
-  text-decoration: underline;
-  cursor: pointer;
-  white-space: nowrap;
-}
-
-.trouble {
-  padding: 8px 12px;
-  background: var(--clay-pale);
-  border-left: 4px solid var(--clay);
 }
 
 .said {

@@ -5,6 +5,7 @@ import { troubleOf } from '../shared/api/trouble';
 import { useCursor } from '../shared/cursor';
 import { useDraft } from '../shared/draft';
 import { useEscape } from '../shared/escape';
+import TroubleNote from '../shared/TroubleNote.vue';
 
 /** Steps kept by the workshop, put in behind the step under the cursor; their joints and aids become those of this sheet. */
 const open = defineModel<boolean>('open', { required: true });
@@ -41,9 +42,7 @@ watch(
   { immediate: true },
 );
 
-const found = computed(() =>
-  blocks.value.filter((b) => `${b.name} ${b.steps.join(' ')}`.toLowerCase().includes(sought.value.trim().toLowerCase())),
-);
+const found = computed(() => blocks.value.filter((b) => `${b.name} ${reads(b)}`.toLowerCase().includes(sought.value.trim().toLowerCase())));
 
 function choose(block: BlockView): void {
   chosen.value = block;
@@ -51,14 +50,13 @@ function choose(block: BlockView): void {
   names.value = Object.fromEntries(block.slots.map((s) => [s.name, s.name]));
 }
 
-const filled = computed(() =>
-  (chosen.value?.steps ?? []).map((step) =>
-    step.replace(/\{\s*\w+\s*:\s*([^{}]+?)\s*\}/g, (_, name: string) => {
-      const id = things.value[name];
-      return (id ? draft.thing(id)?.name : names.value[name]) ?? name;
-    }),
-  ),
-);
+/** What a slot is called on this sheet. */
+const nameOf = (slot: string): string => {
+  const id = things.value[slot];
+  return (id ? draft.thing(id)?.name : names.value[slot]) ?? slot;
+};
+const filled = computed(() => (chosen.value?.steps ?? []).map((step) => step.map((w) => (w.isSlot ? nameOf(w.text) : w.text)).join('')));
+const reads = (block: BlockView): string => block.steps.map((step) => step.map((w) => w.text).join('')).join(' ');
 
 async function insert(): Promise<void> {
   const id = draft.revision?.id;
@@ -94,9 +92,7 @@ async function insert(): Promise<void> {
 
 <template>
   <a-modal v-model:open="open" title="Insert a block" :width="760" :footer="null">
-    <p v-if="trouble" role="alert" class="trouble">
-      <strong>{{ trouble.title }}</strong> {{ trouble.detail }}
-    </p>
+    <TroubleNote v-if="trouble" :trouble="trouble" />
     <template v-if="!chosen">
       <input
         v-model="sought"
@@ -109,7 +105,7 @@ async function insert(): Promise<void> {
       <ul>
         <li v-for="block in found" :key="block.name">
           <button type="button" @click="choose(block)">
-            <b>{{ block.name }}</b> <span>{{ block.steps.join(' ').replace(/\{\s*\w+\s*:\s*([^{}]+?)\s*\}/g, '$1') }}</span>
+            <b>{{ block.name }}</b> <span>{{ reads(block) }}</span>
           </button>
         </li>
       </ul>
@@ -206,10 +202,5 @@ ol {
   display: flex;
   gap: 12px;
   align-items: center;
-}
-
-.trouble {
-  padding: 6px 10px;
-  background: var(--clay-pale);
 }
 </style>

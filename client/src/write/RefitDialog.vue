@@ -4,6 +4,7 @@ import { api, take, type RefitView, type Trouble } from '../shared/api/client';
 import { troubleOf } from '../shared/api/trouble';
 import { useDraft } from '../shared/draft';
 import { useEscape } from '../shared/escape';
+import TroubleNote from '../shared/TroubleNote.vue';
 
 /** The refit the core proposes from a removal: looked at first, then written in one edit that one undo takes back. */
 const open = defineModel<boolean>('open', { required: true });
@@ -45,9 +46,7 @@ async function write(): Promise<void> {
 
 <template>
   <a-modal v-model:open="open" :title="`The refit, from “${phase.name}” in reverse`" :width="760" :footer="null">
-    <p v-if="trouble" role="alert">
-      <strong>{{ trouble.title }}</strong> {{ trouble.detail }}
-    </p>
+    <TroubleNote v-if="trouble" :trouble="trouble" />
     <template v-if="refit">
       <p v-if="!refit.steps.length">
         There is nothing to put back: nothing is off, slack or open when this phase ends, or later steps put it back already. Write the

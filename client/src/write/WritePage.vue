@@ -7,7 +7,7 @@ import RouteColumn from './RouteColumn.vue';
 import BlockDialog from './BlockDialog.vue';
 import JobHeader from './JobHeader.vue';
 import RefitDialog from './RefitDialog.vue';
-import SortDialog from './SortDialog.vue';
+import ArrangeDialog from './ArrangeDialog.vue';
 import StepEditor from './StepEditor.vue';
 
 const draft = useDraft();
@@ -96,7 +96,7 @@ watch(
             sort
           </button>
           <button
-            v-if="draft.canEdit && phase.steps.some((id) => /\b(left|right)\b/i.test(draft.textOf(id)))"
+            v-if="draft.canEdit && phase.steps.length > 0"
             type="button"
             class="drop reverse"
             :aria-label="`Write ${phase.name} for the other side`"
@@ -126,7 +126,7 @@ watch(
     </section>
     <BenchColumn />
     <RefitDialog v-if="reversing" :key="reversing.id" :open="true" :phase="reversing" @update:open="reversing = null" />
-    <SortDialog v-if="arranging" :phase="arranging.phase" :what="arranging.what" @close="arranging = null" />
+    <ArrangeDialog v-if="arranging" :phase="arranging.phase" :what="arranging.what" @close="arranging = null" />
     <BlockDialog v-if="blocksOpen" v-model:open="blocksOpen" />
   </main>
 </template>

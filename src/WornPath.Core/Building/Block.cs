@@ -12,6 +12,11 @@ namespace WornPath.Core.Building;
 /// <param name="Name">Its name in the block.</param>
 public sealed record BlockSlot(ThingKind Kind, string Name);
 
+/// <summary>A stretch of a block's step.</summary>
+/// <param name="Text">The words, or the name of the slot.</param>
+/// <param name="IsSlot">True where it is a slot.</param>
+public sealed record BlockWords(string Text, bool IsSlot);
+
 /// <summary>Steps that come up again and again, kept once and put into sheets with their joints and aids mapped to those of the sheet.</summary>
 /// <param name="Name">What it is called.</param>
 /// <param name="Steps">Its sentences; what differs from sheet to sheet stands in braces with its kind: {joint: wheel nuts}.</param>
@@ -26,6 +31,24 @@ public sealed partial record Block(string Name, ImmutableArray<string> Steps)
     /// <summary>Its slots, each once, in the order they are met.</summary>
     public ImmutableArray<BlockSlot> SlotsOf() =>
         [.. Steps.SelectMany(s => Slot().Matches(s)).Select(m => new BlockSlot(Enum.Parse<ThingKind>(m.Groups["kind"].Value, ignoreCase: true), m.Groups["name"].Value)).Distinct()];
+
+    /// <summary>Its steps cut into words and slots, to be shown with whatever the slots are.</summary>
+    public ImmutableArray<ImmutableArray<BlockWords>> Cut() => [.. Steps.Select(CutStep)];
+
+    private static ImmutableArray<BlockWords> CutStep(string step)
+    {
+        var words = ImmutableArray.CreateBuilder<BlockWords>();
+        var at = 0;
+        foreach (Match match in Slot().Matches(step))
+        {
+            if (match.Index > at) words.Add(new BlockWords(step[at..match.Index], false));
+            words.Add(new BlockWords(match.Groups["name"].Value, true));
+            at = match.Index + match.Length;
+        }
+
+        if (at < step.Length) words.Add(new BlockWords(step[at..], false));
+        return words.ToImmutable();
+    }
 
     /// <summary>A block, or why it is none.</summary>
     public static Outcome<Block> Check(Block block)

@@ -44,7 +44,7 @@ public sealed partial record Mirror(string Name, ImmutableArray<string> Steps, I
             var other = Swap(thing.Name);
             if (!used.Contains(thing.Id) || other == thing.Name || sheet.Things.Any(t => t.Name.Equals(other, StringComparison.OrdinalIgnoreCase))) continue;
             added.Add(other);
-            edits.Add(new AddFilled(thing.Kind, other, [.. Fields.Of(thing.Kind).Where(f => f.Name is not "name").Select(f => new FieldText(f.Name, ValueOf(sheet, f, thing)))
+            edits.Add(new AddFilled(thing.Kind, other, [.. Fields.Of(thing.Kind).Where(f => f.Name is not "name").Select(f => new FieldText(f.Name, ValueOf(f, thing)))
                 // Only what differs from a new one; parts it names are put in once they are all there.
                 .Where(f => f.Text.Length > 0 && f.Field is not ("holds" or "behind"))]));
         }
@@ -63,7 +63,7 @@ public sealed partial record Mirror(string Name, ImmutableArray<string> Steps, I
         return new Mirror(name, steps, added.ToImmutable(), new Several($"“{phase.Name}” mirrored", edits.ToImmutable()));
     }
 
-    private static string ValueOf(Sheet sheet, Field<Thing> field, Thing thing)
+    private static string ValueOf(Field<Thing> field, Thing thing)
     {
         var value = field.Get(thing);
         return field.Name is "only" or "tell" or "goesTo" ? Swap(value) : value;

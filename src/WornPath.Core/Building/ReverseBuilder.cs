@@ -1,6 +1,5 @@
 using System.Collections.Immutable;
 using WornPath.Core.Editing;
-using WornPath.Core.Findings.Catalogue;
 using WornPath.Core.Printing;
 using WornPath.Core.Sheets;
 using WornPath.Core.Tightening;
@@ -100,7 +99,7 @@ public sealed class ReverseBuilder
         if (cure.Hours > 0 && !IsSaidLater("cure")) _steps.Add($"Let the {TighteningSentence.TreatmentWords(cure.Joint)} cure {cure.Hours} hours before the vehicle is used.");
         if (Then(Walk.Vehicle).Vehicle.PedalSoft && !_walk.Doing(Verb.PumpBrakes).Any(e => e.StepIndex > _last)) _steps.Add("Pump the brake pedal until it is firm.");
         foreach (var joint in _walk.Sheet.Joints.Where(j => _firstLoosened.ContainsKey(j.Id) && Natures.HoldsAWheel(j, _walk.Things) && !_walk.EventsOf(j.Id).Any(e => e.Action.Verb == Verb.Retorque))) _steps.Add(TighteningSentence.Again(joint, _walk.Workshop.Rules));
-        if (added.LastOrDefault(j => NoQualifiedCheck.IsCritical(j, _walk)) is { } critical && !IsSaidLater("qualified")) _steps.Add(NoQualifiedCheck.Sentence(critical));
+        if (added.LastOrDefault(j => Natures.IsLifeCritical(j, _walk.Things)) is { } critical && !IsSaidLater("qualified")) _steps.Add(TighteningSentence.HaveChecked(critical));
         return [.. _steps];
     }
 

@@ -25,6 +25,9 @@ public static class TighteningSentence
     /// <summary>Torques it again after it was used, when the house rules say so.</summary>
     public static string Again(Joint joint, HouseRules rules) => $"After {rules.RetorqueWords}, retorque the {joint.Name}{(joint.Torque is { } value && joint.Variants.IsEmpty ? $" to {value.Target}" : "")}.";
 
+    /// <summary>Has what keeps people alive checked before it is used.</summary>
+    public static string HaveChecked(Thing thing) => $"Have a qualified person check the {thing.Name} before the vehicle is used.";
+
     /// <summary>Puts the joint's treatment on.</summary>
     public static string Apply(Joint joint) => $"Apply {TreatmentWords(joint)} to the {joint.Name}.";
 

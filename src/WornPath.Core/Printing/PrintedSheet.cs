@@ -50,7 +50,7 @@ public sealed record PrintedSheet(
         var number = 0;
         var phases = sheet.Phases.Where(p => p.Steps.Length > 0)
             .Select(p => new PrintedPhase(p.Name, [.. p.Steps.Select(s => new PrintedStep(++number, Passages.TextFor(s.Text, sheet.Header.Variants, walk.Combination.Options), UsualCautions.For(s, sheet, given), s.People)).Where(s => s.Text.Length > 0)], TorqueLedger.After(walk, number - 1))).ToImmutableArray();
-        return new PrintedSheet(sheet.Header, [.. PartsOf(sheet)], ToolList.Of(walk, walk.Workshop), [.. ConsumablesOf(sheet)], phases,
+        return new PrintedSheet(sheet.Header, Printed(Needs.Parts(walk)), ToolList.Of(walk, walk.Workshop), Printed(Needs.Consumables(walk)), phases,
             [.. sheet.Joints.Select(j => Row(j, walk))],
             [.. sheet.Joints.Where(j => j.Count >= 3 && walk.EventsOf(j.Id).Count > 0).Select(j => PatternOf(j, walk.Workshop)).OfType<PrintedPattern>()],
             [.. PracticeOf(walk)]);
@@ -70,9 +70,6 @@ public sealed record PrintedSheet(
         return new PrintedPattern(joint.Id, joint.Name, judgement.Places, judgement.Order, [.. judgement.Passes.Select(p => $"{p.Value}, {p.Says}")], joint.Pattern!.Because);
     }
 
-    // A variant of the header has its own sheet, with its own value in the column.
-    private static bool IsWalked(VariantValue variant, Walk walk) => Limit.Parse(variant.When) is { IsGood: true } when && !when.Value.Unknown(walk.Whole.Header.Variants).Any();
-
     private static PrintedTorque Row(Joint joint, Walk walk)
     {
         var after = new List<string>();
@@ -87,40 +84,13 @@ public sealed record PrintedSheet(
         if (joint.Adapter is { } adapter) notes.Add($"with an adapter of {adapter}");
         if (judgement.SlotPitch is { } pitch) notes.Add(FormattableString.Invariant($"on to the next slot, less than {pitch:0.#}°, never back"));
         if (judgement.IsReduced) notes.Add($"source says {joint.Torque} dry; reduced by house rule to {judgement.Target}");
-        foreach (var variant in joint.Variants.Where(v => !IsWalked(v, walk))) notes.Add($"{variant.When}: {variant.Torque} ({variant.Torque.ShownInCounterpart()})");
+        // A variant of the header has its own sheet, with its own value in the column.
+        foreach (var variant in joint.Variants.Where(v => !v.IsOf(walk.Whole.Header.Variants))) notes.Add($"{variant.When}: {variant.Torque} ({variant.Torque.ShownInCounterpart()})");
         var setting = judgement.Wrench is { Wrench: { } wrench, Setting: { } set } ? $"{wrench.Name} at {set}" : "";
         return new PrintedTorque(joint.Id, joint.Name, joint.Count, joint.Fastener?.ToString() ?? "", joint.TighteningText, joint.Torque?.ShownInCounterpart() ?? "", setting,
             joint.Treatment == Treatment.None ? "" : Editing.Fields.WordOf(joint.Treatment), string.Join(", ", after), string.Join("; ", notes), joint.Source, [.. walk.EventsOf(joint.Id).Select(e => e.StepIndex + 1).Distinct()]);
     }
 
-    private static IEnumerable<PrintedItem> PartsOf(Sheet sheet)
-    {
-        foreach (var part in sheet.Parts)
-        {
-            if (part.Origin == Origin.Vehicle && part.Fate != Fate.Replace) continue;
-            var from = part.Origin switch { Origin.Kit => "kit", Origin.ToBuy => "to buy", _ => "replaces the old one" };
-            yield return new PrintedItem(part.Name, part.Quantity.ToString(), part.Note.Length > 0 ? $"{from}; {part.Note}" : from);
-        }
-
-        foreach (var joint in sheet.Joints)
-        {
-            var what = joint.Fastener is { } f && f.ToString().Length > 0 ? $"{joint.Name}, {f}" : joint.Name;
-            if (joint.Origin != Origin.Vehicle) yield return new PrintedItem(what, joint.Count.ToString(), joint.Origin == Origin.Kit ? "kit" : "to buy");
-            else if (joint.Reuse == ReuseRule.Renew) yield return new PrintedItem(what, joint.Count.ToString(), "new each time");
-            if (joint.Locking == Locking.CotterPin) yield return new PrintedItem($"cotter pin for the {joint.Name}", joint.Count.ToString(), "new each time");
-        }
-    }
-
-    private static IEnumerable<PrintedItem> ConsumablesOf(Sheet sheet)
-    {
-        foreach (var consumable in sheet.Consumables) yield return new PrintedItem(consumable.Name, consumable.Amount, "");
-        foreach (var group in sheet.Joints.Where(j => j.Treatment != Treatment.None).GroupBy(j => j.Treatment))
-        {
-            var word = Editing.Fields.WordOf(group.Key);
-            if (!sheet.Consumables.Any(c => c.Name.Contains(word.Split(',')[0], StringComparison.OrdinalIgnoreCase)))
-                yield return new PrintedItem(word, "", string.Join(", ", group.Select(j => j.Id)));
-        }
-
-        foreach (var fluid in sheet.Fluids) yield return new PrintedItem(fluid.Name, fluid.Capacity, fluid.FillTo.Length > 0 ? $"fill to {fluid.FillTo}" : "");
-    }
+    // What must be in hand is listed once; here it is printed.
+    private static ImmutableArray<PrintedItem> Printed(IEnumerable<ReadyItem> needs) => [.. needs.Select(n => new PrintedItem(n.What, n.Amount, n.Note))];
 }

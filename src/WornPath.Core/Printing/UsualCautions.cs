@@ -102,7 +102,7 @@ public static class UsualCautions
 
             if (name.Contains("airbag")) found.Add(Airbag);
             if (action.Verb is Verb.Disconnect or Verb.Drain && name.Contains("fuel")) found.Add(Fuel);
-            if ((name.Contains("roll-over") || name.Contains("rollover") || name.Contains("roll bar")) && action.Verb is not (Verb.Inspect or Verb.Clean)) found.Add(Structure);
+            if (Natures.IsProtective(name) && action.Verb is not (Verb.Inspect or Verb.Clean)) found.Add(Structure);
         }
 
         var text = step.Text.ToLowerInvariant();

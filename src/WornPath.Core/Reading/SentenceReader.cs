@@ -302,7 +302,7 @@ public sealed class SentenceReader
     // The step's value against the joint's: taken where there is none, followed where it was this step's own, asked about else.
     private void Compare(Joint joint, TorqueSpec stated, Token token)
     {
-        var variant = _only is null ? null : joint.Variants.FirstOrDefault(v => Limit.Parse(v.When) is { IsGood: true } when && when.Value.Equals(_only));
+        var variant = _only is null ? null : joint.Variants.FirstOrDefault(v => _only.Equals(v.Limit));
         var given = variant?.Torque ?? joint.Torque;
         if (given is not null && SameWithinReading(given, stated)) return;
         var own = _earlier.TryGetValue((joint.Id, _only), out var before) && (variant is not null ? variant.Torque == before : joint.Torque == before && joint.Source.Length == 0);

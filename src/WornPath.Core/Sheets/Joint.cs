@@ -139,4 +139,12 @@ public sealed record Joint : Thing
 /// <summary>A value that holds for one variant or side only.</summary>
 /// <param name="When">The variant or side ("with steel wheels", "left").</param>
 /// <param name="Torque">The value there.</param>
-public sealed record VariantValue(string When, TorqueSpec Torque);
+public sealed record VariantValue(string When, TorqueSpec Torque)
+{
+    /// <summary>The variants and sides it holds for; null where the words name none.</summary>
+    [JsonIgnore]
+    public Limit? Limit => Sheets.Limit.Parse(When) is { IsGood: true } limit ? limit.Value : null;
+
+    /// <summary>True where the header has what it is for: then it is walked as a variant, and is no note beside the value.</summary>
+    public bool IsOf(ImmutableArray<Factor> factors) => Limit is { } limit && !limit.Unknown(factors).Any();
+}

@@ -30,4 +30,23 @@ public static class Natures
             if (things.GetValueOrDefault(id) is Part part && Of(part) == PartNature.Wheel) return true;
         return (bool)Known.GetValue(joint, static j => Array.Exists(WheelFasteners, w => j.Name.EndsWith(w, StringComparison.OrdinalIgnoreCase)));
     }
+
+    private static readonly string[] ProtectiveWords = ["roll-over", "rollover", "roll bar"];
+
+    private static readonly string[] SteeringAndTowing = ["steering", "tie rod", "drag link", "tow hook", "drawbar", "hitch"];
+
+    /// <summary>True where the name is of a structure that protects in a roll-over.</summary>
+    public static bool IsProtective(string name) => Array.Exists(ProtectiveWords, w => name.Contains(w, StringComparison.OrdinalIgnoreCase));
+
+    /// <summary>True for what keeps people alive: brakes, steering, roll-over and towing structures, and the joints that hold them.</summary>
+    public static bool IsLifeCritical(Thing thing, IReadOnlyDictionary<string, Thing> things)
+    {
+        bool Named(string name) => IsProtective(name) || Array.Exists(SteeringAndTowing, w => name.Contains(w, StringComparison.OrdinalIgnoreCase));
+        return thing switch
+        {
+            Part part => Of(part) == PartNature.Brake || Named(part.Name),
+            Joint joint => Named(joint.Name) || joint.Holds.Any(id => things.GetValueOrDefault(id) is Part part && IsLifeCritical(part, things)),
+            _ => false,
+        };
+    }
 }

@@ -74,7 +74,7 @@ public sealed record Combination(ImmutableArray<string> Options, ImmutableSorted
     private Quantities.TorqueSpec? ValueOf(Joint joint, ImmutableArray<Factor> factors)
     {
         foreach (var variant in joint.Variants)
-            if (Limit.Parse(variant.When) is { IsGood: true } when && !when.Value.Unknown(factors).Any() && when.Value.Allows(factors, Options)) return variant.Torque;
+            if (variant.IsOf(factors) && variant.Limit!.Allows(factors, Options)) return variant.Torque;
         return null;
     }
 }

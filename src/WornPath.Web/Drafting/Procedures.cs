@@ -5,12 +5,13 @@ using WornPath.Core.Findings;
 using WornPath.Core.Revisions;
 using WornPath.Core.Sheets;
 using WornPath.Store;
+using WornPath.Store.Drafts;
 using WornPath.Store.Entities;
 
 namespace WornPath.Web.Drafting;
 
 /// <summary>Puts procedures on the shelf and brings revisions through their life.</summary>
-public sealed class Procedures(WornPathDb db, Drafts drafts, WorkshopBook book, TimeProvider time)
+public sealed class Procedures(WornPathDb db, DraftLog log, Drafts drafts, WorkshopBook book, TimeProvider time)
 {
     private DateTime Now => time.GetUtcNow().UtcDateTime;
 
@@ -143,7 +144,7 @@ public sealed class Procedures(WornPathDb db, Drafts drafts, WorkshopBook book, 
             if (await change(held.Now, row) is { } problem) return problem;
             await db.SaveChangesAsync();
             held.State = row.State;
-            held.WaiveWith(await db.Waivers.AsNoTracking().Where(w => w.RevisionId == row.Id && w.TakenBackBy == null).OrderBy(w => w.Id).Select(w => new Waiver(w.Id, w.Key, w.Seal, w.Person.DisplayName, w.At, w.Reason)).ToListAsync());
+            held.WaiveWith(await log.WaiversAsync(row.Id));
             held.WorkshopVersion = row.WorkshopVersion;
             return null;
         }

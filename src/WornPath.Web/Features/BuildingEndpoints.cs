@@ -36,7 +36,7 @@ public static class BuildingEndpoints
     public sealed record SlotChoice(string Id, string Label);
 
     /// <summary>A block that can be put in.</summary>
-    public sealed record BlockView(string Name, ImmutableArray<string> Steps, ImmutableArray<SlotView> Slots);
+    public sealed record BlockView(string Name, ImmutableArray<ImmutableArray<BlockWords>> Steps, ImmutableArray<SlotView> Slots);
 
     /// <summary>A block to put in, and what its slots are.</summary>
     public sealed record BlockForm([property: Required, MaxLength(Fields.LongestName)] string Name, [property: Required, MaxLength(24)] string Phase, [property: MaxLength(24)] string? After, [property: Required, MaxLength(60)] IReadOnlyDictionary<string, string> Choices);
@@ -92,7 +92,7 @@ public static class BuildingEndpoints
     {
         if (await shelf.FindAsync(id, me) is null || await drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
         var sheet = draft.Now.Sheet;
-        return TypedResults.Ok(draft.Now.Walks.Workshop.AllBlocks.Select(b => new BlockView(b.Name, b.Steps,
+        return TypedResults.Ok(draft.Now.Walks.Workshop.AllBlocks.Select(b => new BlockView(b.Name, b.Cut(),
             [.. b.SlotsOf().Select(s => new SlotView(s.Kind, s.Name, b.Likely(s, sheet)?.Id ?? "", [.. sheet.Things.Where(t => t.Kind == s.Kind).Select(t => new SlotChoice(t.Id, t.Label))]))])).ToImmutableArray());
     }
 

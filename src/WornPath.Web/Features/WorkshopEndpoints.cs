@@ -37,7 +37,10 @@ public static class WorkshopEndpoints
     public sealed record SchoolView(string Key, string Question, string Chosen, ImmutableArray<Way> Ways);
 
     /// <summary>The workshop.</summary>
-    public sealed record WorkshopView(int Version, HouseRules Rules, ImmutableArray<WrenchView> Crib, IReadOnlyList<string> Columns, ImmutableArray<SchoolView> Schools, ImmutableArray<RuleView> Catalogue, ImmutableArray<Block> Blocks, ImmutableArray<Block> Usual, bool MayChange);
+    public sealed record WorkshopView(int Version, HouseRules Rules, ImmutableArray<WrenchView> Crib, IReadOnlyList<string> Columns, ImmutableArray<SchoolView> Schools, ImmutableArray<RuleView> Catalogue, ImmutableArray<Block> Blocks, ImmutableArray<UsualBlockView> Usual, bool MayChange);
+
+    /// <summary>A block every workshop has to begin with, and how it reads.</summary>
+    public sealed record UsualBlockView(Block Block, string Reads);
 
     /// <summary>A draft that other house rules would touch.</summary>
     /// <param name="Comes">What would be found besides, in short.</param>
@@ -134,6 +137,6 @@ public static class WorkshopEndpoints
         [.. School.All.Select(s => new SchoolView(s.Key, s.Question, page.Workshop.Rules.Chosen(s).Word, s.Ways))],
         [.. Rules.All.Select(r => r.Info).OrderBy(r => r.Id, StringComparer.Ordinal).Select(r => new RuleView(r.Id, r.Title, r.Severity, page.Workshop.Rules.SeverityOf(r.Id, r.Severity)))],
         page.Workshop.Blocks,
-        Block.Usual,
+        [.. Block.Usual.Select(b => new UsualBlockView(b, string.Join(' ', b.Cut().Select(s => string.Concat(s.Select(w => w.Text))))))],
         me.IsInRole(Roles.Administrator) || me.IsInRole(Roles.Approver));
 }

@@ -12,7 +12,7 @@ public sealed class NothingDiffers : Rule
     {
         if (walk.Whole.Header.Variants.IsEmpty) yield break;
         var named = walk.Whole.Things.Select(t => t.Only).Concat(walk.Whole.Steps.SelectMany(s => s.Actions.Select(a => a.Only))).OfType<Limit>().SelectMany(l => l.Options)
-            .Concat(walk.Whole.Joints.SelectMany(j => j.Variants).SelectMany(v => Limit.Parse(v.When) is { IsGood: true } when ? when.Value.Options : [])).ToHashSet(StringComparer.OrdinalIgnoreCase);
+            .Concat(walk.Whole.Joints.SelectMany(j => j.Variants).SelectMany(v => v.Limit?.Options ?? [])).ToHashSet(StringComparer.OrdinalIgnoreCase);
         foreach (var factor in walk.Whole.Header.Variants)
             if (!factor.Options.Any(named.Contains))
                 yield return At(null, -1, null, $"The header says that the {factor.Name} can be {string.Join(" or ", factor.Options)}, and nothing on the sheet is different for any of them. Mark what differs, or take them out of the header.");

@@ -18,7 +18,7 @@ public sealed class UnknownOption : Rule
         if (factors.IsEmpty) yield break;
         foreach (var joint in walk.Whole.Joints)
             foreach (var variant in joint.Variants)
-                if (Limit.Parse(variant.When) is { IsGood: true } when && when.Value.Unknown(factors).FirstOrDefault() is { } unknown)
+                if (variant.Limit?.Unknown(factors).FirstOrDefault() is { } unknown)
                     yield return AtTorque(walk, joint, $"{joint.Label} has a value for “{unknown}”, and the header has no such variant or side: the value is never used.");
     }
 }

@@ -23,7 +23,7 @@ public sealed class BeyondWhatItBears : Rule
             foreach (var variant in joint.Variants)
             {
                 // A variant of the header has a walk of its own, with its own value.
-                if (Limit.Parse(variant.When) is { IsGood: true } when && !when.Value.Unknown(walk.Whole.Header.Variants).Any()) continue;
+                if (variant.IsOf(walk.Whole.Header.Variants)) continue;
                 var target = variant.Torque.TargetBy(walk.Workshop.Rules.Target);
                 if (Preload.Of(joint.Fastener, variant.Torque, walk.Workshop.Rules.NutFactors.Of(joint.Treatment), walk.Workshop.Rules.Target, walk.Workshop.Rules.Scatter) is { Verdict: PreloadVerdict.MayYield or PreloadVerdict.Yields } there)
                     yield return Of(walk, joint, target, there, $", {variant.When}");

@@ -4,6 +4,7 @@ import { api, take, type Edit, type Mirror, type RemovalSort, type Trouble } fro
 import { troubleOf } from '../shared/api/trouble';
 import { useDraft } from '../shared/draft';
 import { useEscape } from '../shared/escape';
+import TroubleNote from '../shared/TroubleNote.vue';
 
 /** What the core would do to a whole phase: sort its removal, or write it again for the other side. Looked at first, then done in one edit. */
 const props = defineProps<{ phase: { id: string; name: string }; what: 'sort' | 'mirror' }>();
@@ -51,9 +52,7 @@ async function write(edit: Edit | null | undefined): Promise<void> {
     :footer="null"
     @cancel="emit('close')"
   >
-    <p v-if="trouble" role="alert">
-      <strong>{{ trouble.title }}</strong> {{ trouble.detail }}
-    </p>
+    <TroubleNote v-if="trouble" :trouble="trouble" />
     <template v-if="sorted">
       <p v-if="!sorted.moves.length">The order is good: nothing in this phase comes off before what holds or covers it.</p>
       <template v-else>

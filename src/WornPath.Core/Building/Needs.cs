@@ -1,0 +1,96 @@
+using System.Collections.Immutable;
+using WornPath.Core.Fasteners;
+using WornPath.Core.Sheets;
+using WornPath.Core.Walking;
+
+namespace WornPath.Core.Building;
+
+/// <summary>What kind of thing must be in hand.</summary>
+public enum ReadyGroup
+{
+    Parts,
+    Hardware,
+    Spares,
+    Tools,
+    Consumables,
+}
+
+/// <summary>Something that must be in hand before the first bolt is undone.</summary>
+/// <param name="Key">How it is ticked off.</param>
+/// <param name="What">What it is.</param>
+/// <param name="Amount">How many or how much.</param>
+/// <param name="Note">Where it comes from, what it is for.</param>
+/// <param name="LeadDays">Days to get it.</param>
+/// <param name="Steps">Numbers of the steps that need it.</param>
+/// <param name="InHand">True where the crib has it or somebody has ticked it off.</param>
+/// <param name="InCrib">True where the crib has it: nobody needs to tick it off.</param>
+/// <param name="Optional">True for spares: advised, and no reason not to begin.</param>
+/// <param name="OrderBy">The day it has to be ordered for the wanted day; null where there is no such day, or it is at hand.</param>
+public sealed record ReadyItem(string Key, ReadyGroup Group, string What, string Amount, string Note, int LeadDays, ImmutableArray<int> Steps, bool InHand, bool InCrib, bool Optional, DateOnly? OrderBy);
+
+/// <summary>What a walk needs: the one list behind the Ready face, the pick list and the printed sheet.</summary>
+public static class Needs
+{
+    private static ImmutableArray<int> StepsOf(Walk walk, string id) => [.. walk.EventsOf(id).Select(e => e.StepIndex + 1).Distinct()];
+
+    private static ReadyItem Item(string key, ReadyGroup group, string what, string amount, string note, ImmutableArray<int> steps, int lead = 0, bool inCrib = false, bool optional = false) =>
+        new(key, group, what, amount, note, lead, steps, inCrib, inCrib, optional, null);
+
+    /// <summary>Parts, hardware that is new or from the kit, and the spares advised.</summary>
+    public static IEnumerable<ReadyItem> Parts(Walk walk)
+    {
+        foreach (var part in walk.Sheet.Parts)
+        {
+            var needed = part.Origin != Origin.Vehicle || part.Fate == Fate.Replace;
+            var from = part.Origin switch { Origin.Kit => "kit", Origin.ToBuy => "to buy", _ => "replaces the old one" };
+            if (needed) yield return Item($"part:{part.Id}", ReadyGroup.Parts, part.Name, $"{part.Quantity}", part.Note.Length > 0 ? $"{from}; {part.Note}" : from, StepsOf(walk, part.Id), part.LeadDays);
+            if (part.Spares > 0) yield return Item($"spare:{part.Id}", ReadyGroup.Spares, $"spare {part.Name}", $"{part.Spares}", "easily spoilt", StepsOf(walk, part.Id), part.LeadDays, optional: true);
+        }
+
+        foreach (var joint in walk.Sheet.Joints)
+        {
+            if (walk.EventsOf(joint.Id).Count == 0) continue;
+            var what = joint.Fastener is { } f && f.ToString().Length > 0 ? $"{joint.Name}, {f}" : joint.Name;
+            if (joint.Origin != Origin.Vehicle) yield return Item($"joint:{joint.Id}", ReadyGroup.Hardware, what, $"{joint.Count}", joint.Origin == Origin.Kit ? "kit" : "to buy", StepsOf(walk, joint.Id));
+            else if (joint.Reuse == ReuseRule.Renew) yield return Item($"joint:{joint.Id}", ReadyGroup.Hardware, what, $"{joint.Count}", "new each time", StepsOf(walk, joint.Id));
+            if (joint.Locking != Locking.CotterPin) continue;
+            var size = joint.Fastener?.Thread is { } thread && CastleNut.PinOf(thread) is { } pin ? $", {pin}" : "";
+            yield return Item($"pin:{joint.Id}", ReadyGroup.Hardware, $"cotter pin for the {joint.Name}{size}", $"{joint.Count}", "new each time", StepsOf(walk, joint.Id));
+        }
+    }
+
+    /// <summary>Tools; what the crib has is in hand.</summary>
+    public static IEnumerable<ReadyItem> Tools(Walk walk)
+    {
+        foreach (var line in ToolList.Of(walk, walk.Workshop))
+        {
+            // A torque wrench the crib has is in hand; one it lacks is not had by ticking, but borrowed ones are.
+            var wrench = line.What.StartsWith("torque wrench ", StringComparison.Ordinal);
+            var inCrib = wrench && !line.Lacking && walk.Workshop.Crib.Any(w => line.What.StartsWith($"torque wrench {w.Name},", StringComparison.Ordinal));
+            var alternative = walk.Sheet.Tools.FirstOrDefault(t => t.Name.Equals(line.What, StringComparison.OrdinalIgnoreCase))?.Alternative is { Length: > 0 } other ? $"or {other}" : "";
+            yield return Item($"tool:{line.What}", ReadyGroup.Tools, line.What, "1", string.Join("; ", new[] { line.Note, alternative }.Where(n => n.Length > 0)), line.Steps, inCrib: inCrib);
+        }
+    }
+
+    /// <summary>What is used up, with amounts, and the fluids that are filled.</summary>
+    public static IEnumerable<ReadyItem> Consumables(Walk walk)
+    {
+        foreach (var consumable in walk.Sheet.Consumables) yield return Item($"consumable:{consumable.Id}", ReadyGroup.Consumables, consumable.Name, consumable.Amount, "", [.. walk.Steps.Select((s, i) => (s, i)).Where(x => x.s.Text.Contains(consumable.Name, StringComparison.OrdinalIgnoreCase)).Select(x => x.i + 1)]);
+        foreach (var group in walk.Sheet.Joints.Where(j => j.Treatment != Treatment.None && walk.EventsOf(j.Id).Count > 0).GroupBy(j => j.Treatment))
+        {
+            var word = Editing.Fields.WordOf(group.Key);
+            if (walk.Sheet.Consumables.Any(c => c.Name.Contains(word.Split(',')[0], StringComparison.OrdinalIgnoreCase))) continue;
+            yield return Item($"treatment:{word}", ReadyGroup.Consumables, word, FormattableString.Invariant($"about {group.Sum(MillilitresOf):0.#} mL"), string.Join(", ", group.Select(j => j.Id)), [.. group.SelectMany(j => StepsOf(walk, j.Id)).Distinct().Order()]);
+        }
+
+        foreach (var fluid in walk.Sheet.Fluids.Where(f => walk.EventsOf(f.Id).Any(e => e.Action.Verb == Verb.Fill)))
+            yield return Item($"fluid:{fluid.Id}", ReadyGroup.Consumables, fluid.Name, fluid.Capacity, fluid.FillTo.Length > 0 ? $"fill to {fluid.FillTo}" : "", StepsOf(walk, fluid.Id));
+    }
+
+    // A thread is wetted over about its diameter of length: a film of 0.1 mm on it, and as much again runs off (common practice, no source).
+    private static double MillilitresOf(Joint joint)
+    {
+        var diameter = joint.Fastener?.Thread?.DiameterMm ?? 10;
+        return joint.Count * 2 * Math.PI * diameter * diameter * 0.1 / 1000;
+    }
+}
