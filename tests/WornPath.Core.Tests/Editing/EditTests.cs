@@ -22,7 +22,7 @@ public class EditTests
         var thing = things[a % things.Count];
         var fields = Fields.Of(thing.Kind);
         var field = fields[b % fields.Count];
-        string[] texts = ["", "Fit the pads.", "Remove the rag and the cover.", "Torque the cover bolts to 30 N·m.", "Remove the strap.", "Stuff the rag into the bore.", "7", "yes", "22–28 N·m", "P2", "new name", "seat 40 N·m, back 90°, set 8 N·m + next slot", "circle", "cast iron, 12 mm", "60 mm at 45°", "left: 40 N·m; right: 45 N·m", "dry", "2 flats past hand-tight"];
+        string[] texts = ["", "Fit the pads.", "Remove the rag and the cover.", "Torque the cover bolts to 30 N·m.", "Remove the strap.", "Stuff the rag into the bore.", "7", "yes", "22–28 N·m", "P2", "new name", "seat 40 N·m, back 90°, set 8 N·m + next slot", "circle", "cast iron, 12 mm", "60 mm at 45°", "left: 40 N·m; right: 45 N·m", "Left: remove the pads.\nOr, if they sit fast: remove the rag.", "left", "Raise the tractor.", "dry", "2 flats past hand-tight"];
         var text = texts[(a + b) % texts.Length];
         return kind switch
         {
@@ -38,11 +38,17 @@ public class EditTests
             8 => new RenamePhase(phase, sheet.Phases.Single(p => p.Id == phase).Name, $"Name {a}"),
             9 => new RemovePhase(phase),
             10 when step.Questions.Length > 0 => Core.Reading.Asking.Answers(step.Questions[0], step, sheet).ElementAt(b % Core.Reading.Asking.Answers(step.Questions[0], step, sheet).Count()).Edit,
+            12 => new SetField(step.Id, b % 2 == 0 ? "minutes" : "people", Fields.Step.Single(f => f.Name == (b % 2 == 0 ? "minutes" : "people")).Get(step), a % 3 == 0 ? "" : $"{b + 1}"),
+            13 => new SetField("", "variants", Factor.Text(sheet.Header.Variants), a % 3 == 0 ? "" : a % 3 == 1 ? "side: left, right" : "wheels: steel wheels, cast wheels; side: left, right"),
+            14 => new WriteCaution(step.Id, step.Cautions.Length > 0 && b % 2 == 0 ? step.Cautions[0].Hazard : "", new Caution((SignalWord)(a % 4), $"Hazard {b}.", "It hurts.", "Stand clear.")),
+            15 => new DropCaution(step.Id, step.Cautions.Length > 0 ? step.Cautions[0].Hazard : Core.Printing.UsualCautions.Proposed(step, sheet).FirstOrDefault()?.Hazard ?? "none", "It is not so here."),
+            16 => new BringCautionBack(step.Id, step.Dropped.Length > 0 ? step.Dropped[0].Hazard : "none"),
+            17 => new SetFieldByName(thing.Name, field.Name, text),
             _ => new SetField("", "purpose", sheet.Header.Purpose, text),
         };
     }
 
-    private static readonly Gen<(int, int, int)[]> Edits = Gen.Select(Gen.Int[0, 11], Gen.Int[0, 30], Gen.Int[0, 30]).Array[1, 25];
+    private static readonly Gen<(int, int, int)[]> Edits = Gen.Select(Gen.Int[0, 18], Gen.Int[0, 30], Gen.Int[0, 30]).Array[1, 25];
 
     [Fact]
     public void Whatever_is_done_can_be_undone_to_the_letter_and_done_again() => Edits.Sample(numbers =>

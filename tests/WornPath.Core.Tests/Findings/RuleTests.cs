@@ -24,6 +24,7 @@ public class RuleTests
         ("CLO007", 1, () => new Written().Steps("Lower the tractor until the tyres just touch.")),
         ("CLO008", 2, () => new Written().Joint("hub nut", "80 N·m", locking: "cotter pin").Steps("Pull the cotter pin from the hub nut and loosen the hub nut.", "Torque the hub nut to 80 N·m.")),
         ("CLO008", 1, () => new Written().Joint("hub nut", "80 N·m", locking: "stake").Steps("Torque the hub nut to 80 N·m.")),
+        ("CLO008", 1, () => new Written().Joint("hub nut", "80 N·m", locking: "cotter pin").Steps("Pull the cotter pin from the hub nut.", "Clean the hub.")),
         ("CLO009", 1, () => new Written().Thing(ThingKind.Fluid, "gear oil").Steps("Drain the gear oil.", "Clean the plug.")),
         ("CLO009", 2, () => new Written().Thing(ThingKind.Fluid, "gear oil").Steps("Drain the gear oil.", "Fill the gear oil.")),
         ("ORD001", 1, () => Cover("Remove the cover.", "Remove the cover bolts.", "Fit the cover with the cover bolts.", "Torque the cover bolts to 22 N·m.")),

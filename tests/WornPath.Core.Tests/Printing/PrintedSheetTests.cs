@@ -42,6 +42,6 @@ public class PrintedSheetTests
     public void Parts_are_those_to_have_in_hand_pins_and_replacements_among_them()
     {
         var parts = Printed().Parts.Select(p => p.What).ToList();
-        parts.ShouldBe(["oil seal", "cotter pin for the hub nut"]);
+        parts.ShouldBe(["oil seal", "cotter pin for the hub nut, 5 mm"]);
     }
 }

@@ -13,8 +13,12 @@ public sealed class JointNotLocked : Rule
         foreach (var joint in walk.Sheet.Joints)
         {
             if (joint.Locking == Locking.None && !joint.Mark) continue;
-            if (walk.AtEnd(joint.Id).Joint.Stage is not (JointStage.Torqued or JointStage.Aligned or JointStage.Locked or JointStage.Marked)) continue;
+            var end = walk.AtEnd(joint.Id).Joint;
             var events = walk.EventsOf(joint.Id);
+            // A pin pulled from a nut that stays tight is missed as much as one that never went in.
+            if (joint.Locking == Locking.CotterPin && end is { Stage: JointStage.Tight, PinIn: false } && events.LastOrDefault(e => e.Action.Verb == Verb.RemovePin) is { } pulled)
+                yield return At(pulled, $"The cotter pin of {joint.Label} is pulled here, and none goes in again.", Fixes.InsertInRefit(walk, pulled.StepIndex, "Insert a new cotter pin", $"Insert a new cotter pin in {Fixes.The(joint)}."));
+            if (end.Stage is not (JointStage.Torqued or JointStage.Aligned or JointStage.Locked or JointStage.Marked)) continue;
             var torqued = events.LastOrDefault(e => e.Action.Verb == Verb.Torque);
             if (torqued is null) continue;
             bool After(Verb verb) => events.Any(e => e.Action.Verb == verb && e.Order > torqued.Order);

@@ -1,0 +1,48 @@
+using CsCheck;
+
+namespace WornPath.Core.Tests.Reading;
+
+/// <summary>Whatever is typed into a step is read without a fault, the same each time, and points at places that are there.</summary>
+public class AnyTextTests
+{
+    private static readonly string[] Bits =
+    [
+        "remove", "Torque", "the", "cover", "cover bolts", "to", "22 N·m", "95", "and", "then", ",", ".", ":", ";", "\n", "\nOr, if it sits fast:", "\nIf it is worn:", "\nShould a bolt snap:", "Left:", "With cast wheels,", "| a | b |", "| 1–2 mm | x |", "|", "left", "right",
+        "it", "them", "new", "first pass", "90°", "half a turn", "10 minutes", "don't", "not", "until", "with the rag", "Hang", "draw", "knock", "break", "loose", "measure", "at least 9.0 mm", "“", "<b>", "&", "🛠", "—", "1/2", "%", "é", "J1", "P99", "(", ")", "  ", "–", "cotter pin", "insert", "retorque", "raise", "lower", "tractor",
+    ];
+
+    private static readonly Gen<string> Texts = Gen.Select(Gen.Int[0, Bits.Length - 1], Gen.Bool).Array[0, 30].Select(parts => string.Concat(parts.Select(p => Bits[p.Item1] + (p.Item2 ? " " : ""))));
+
+    private static Written Start() => new Written().Header("variants", "wheels: steel wheels, cast wheels; side: left, right").Part("cover").Joint("cover bolts", "22 N·m", holds: "cover").Joint("hub nut", "80 N·m", locking: "cotter pin").Thing(ThingKind.Aid, "rag");
+
+    [Fact]
+    public void Any_text_is_read_twice_the_same_and_every_place_is_in_it() => Texts.Sample(text =>
+    {
+        var sheet = Start();
+        sheet.Do(new InsertStep("s1", "h1", null, text));
+        var step = sheet.Step(1);
+        foreach (var action in step.Actions)
+        {
+            action.At.Start.ShouldBeInRange(0, text.Length);
+            action.At.End.ShouldBeLessThanOrEqualTo(text.Length);
+            action.Branch.ShouldBeInRange(0, step.Branches.Length);
+            if (action.Target is { } id) sheet.Sheet.Find(id).ShouldNotBeNull();
+        }
+
+        foreach (var branch in step.Branches) branch.At.End.ShouldBeLessThanOrEqualTo(text.Length);
+        var again = Start().Do(new InsertStep("s1", "h1", null, text)).Step(1);
+        again.Actions.ShouldBe(step.Actions);
+        again.Questions.Select(q => (q.Kind, q.Phrase)).ShouldBe(step.Questions.Select(q => (q.Kind, q.Phrase)));
+    }, iter: 1500);
+
+    [Fact]
+    public void Any_text_is_walked_judged_and_its_fixes_can_be_carried_out() => Texts.Array[1, 5].Sample(texts =>
+    {
+        var sheet = Start().Steps(texts);
+        foreach (var fix in sheet.Findings().SelectMany(f => f.Fixes))
+            Editor.Apply(sheet.Sheet, fix.Edit).IsGood.ShouldBeTrue(fix.Title);
+        foreach (var question in sheet.Sheet.Steps.SelectMany(s => s.Questions.Select(q => (Step: s, Question: q))))
+            foreach (var (label, edit) in Core.Reading.Asking.Answers(question.Question, question.Step, sheet.Sheet))
+                Editor.Apply(sheet.Sheet, edit).Problem?.What.ShouldNotBeNullOrEmpty(label);
+    }, iter: 250);
+}

@@ -1,0 +1,103 @@
+using CsCheck;
+using WornPath.Core.Building;
+using WornPath.Core.Printing;
+
+namespace WornPath.Core.Tests.Walking;
+
+/// <summary>What holds of every walk, however little sense the procedure makes.</summary>
+public class AnyWalkTests
+{
+    private static readonly string[] Closure = ["CLO001", "CLO002", "CLO003", "CLO004", "CLO005", "CLO008", "CLO009"];
+
+    /// <summary>The chart, the ledger and the rules of closure each look at the end on their own: they must say the same.</summary>
+    [Fact]
+    public void What_the_chart_leaves_open_is_what_the_rules_of_closure_find() => AnyProcedure.Any.Sample(sheet =>
+    {
+        foreach (var walk in sheet.Walks().All)
+        {
+            var found = WornPath.Core.Findings.Rules.Find(walk).Where(f => Closure.Contains(f.Rule)).Select(f => f.Thing!).ToHashSet();
+            var open = Chart.Of(walk).Rows.Where(r => r.OpenAtEnd && r.Id.Length > 0).Select(r => r.Id).ToHashSet();
+            open.ShouldBe(found, ignoreOrder: true, string.Join('\n', walk.Steps.Select(s => s.Text)));
+            var slack = WornPath.Core.Findings.Rules.Find(walk).Where(f => f.Rule == "CLO002").Select(f => f.Thing!).ToHashSet();
+            TorqueLedger.After(walk, walk.Steps.Count - 1).Select(o => o.Id).ShouldBe(slack, ignoreOrder: true);
+        }
+    }, iter: 120);
+
+    [Fact]
+    public void The_bands_of_a_row_meet_and_each_is_the_state_the_bench_shows_there() => AnyProcedure.Any.Sample(sheet =>
+    {
+        var walk = sheet.Walks().First;
+        var chart = Chart.Of(walk);
+        foreach (var row in chart.Rows)
+        {
+            row.Bands[0].From.ShouldBe(0);
+            row.Bands[^1].To.ShouldBe(chart.Steps);
+            for (var i = 1; i < row.Bands.Length; i++) row.Bands[i].From.ShouldBe(row.Bands[i - 1].To + 1);
+        }
+
+        for (var step = 0; step <= chart.Steps; step++)
+        {
+            var bench = Bench.After(walk, step - 1);
+            ChartBand At(string id) => chart.Rows.Single(r => r.Id == id).Bands.Single(b => b.From <= step && step <= b.To);
+            foreach (var line in bench.Slack) At(line.Id).Glyph.ShouldBe(line.Glyph);
+            foreach (var line in bench.Temporary) At(line.Id).Open.ShouldBeTrue();
+            foreach (var line in bench.Open) At(line.Id).Open.ShouldBeTrue();
+            foreach (var line in bench.Done) At(line.Id).Says.ShouldBe(line.Says);
+        }
+    }, iter: 60);
+
+    [Fact]
+    public void Findings_put_together_are_those_of_the_single_walks_and_no_others() => AnyProcedure.Any.Sample(sheet =>
+    {
+        var walks = sheet.Walks();
+        var single = walks.All.SelectMany(w => WornPath.Core.Findings.Rules.Find(w)).Select(f => (f.Key, f.Message)).ToHashSet();
+        walks.Findings.Select(f => (f.Key, f.Message)).ToHashSet().ShouldBe(single, ignoreOrder: true);
+        // Who holds for all says nothing of whom; who does not, says for which.
+        foreach (var finding in walks.Findings)
+        {
+            var holding = walks.All.Count(w => WornPath.Core.Findings.Rules.Find(w).Any(f => f.Key == finding.Key && f.Message == finding.Message));
+            (finding.For.Length == 0).ShouldBe(holding == walks.All.Length, $"{finding.Key}: {finding.For}");
+        }
+    }, iter: 30);
+
+    [Fact]
+    public void A_combination_of_a_combination_is_itself_and_names_nothing_that_is_not_there() => AnyProcedure.Any.Sample(sheet =>
+    {
+        foreach (var one in Combinations.Of(sheet.Sheet))
+        {
+            var made = one.Of(sheet.Sheet);
+            one.Of(made).Steps.SelectMany(s => s.Actions).ShouldBe(made.Steps.SelectMany(s => s.Actions));
+            made.Steps.Select(s => s.Id).ShouldBe(sheet.Sheet.Steps.Select(s => s.Id));
+            foreach (var joint in made.Joints) joint.Holds.ShouldAllBe(id => made.Find(id) != null);
+            Combination.Parse(sheet.Sheet, one.Key).Key.ShouldBe(one.Key);
+        }
+    }, iter: 60);
+
+    [Fact]
+    public void Every_walk_is_planned_made_ready_and_printed_without_a_fault() => AnyProcedure.Any.Sample(sheet =>
+    {
+        var walk = sheet.Walks().First;
+        var ready = Readiness.Of(walk, new HashSet<string>(), new DateOnly(2026, 6, 1));
+        ready.Items.Select(i => i.Key).ShouldBeUnique();
+        ready.Plan.ElapsedMinutes.ShouldBeGreaterThanOrEqualTo(ready.Plan.Steps.Select(s => s.Finish).DefaultIfEmpty(0).Max());
+        var print = PrintedSheet.Of(walk);
+        print.Parts.Select(p => p.What).ShouldBe(Needs.Parts(walk).Select(n => n.What));
+        // The numbers on paper are those of the sheet, also where a step is left out.
+        print.Phases.SelectMany(p => p.Steps).ShouldAllBe(s => sheet.Step(s.Number).Text.Contains(s.Text.Split('\n')[0], StringComparison.OrdinalIgnoreCase));
+    }, iter: 60);
+
+    [Fact]
+    public void A_seal_breaks_when_its_step_or_thing_changes_and_by_nothing_else() => Gen.Select(AnyProcedure.Any, Gen.Int[0, 100]).Sample((sheet, n) =>
+    {
+        var findings = sheet.Findings().Where(f => f.Step is not null && f.Thing is not null).ToList();
+        if (findings.Count == 0) return;
+        var finding = findings[n % findings.Count];
+        var seal = Waivers.SealOf(finding, sheet.Sheet);
+        sheet.Do(new InsertStep(null, "h1", null, "Clean the frame."));
+        sheet.Do(new AddThing(ThingKind.Tool, "lamp", false));
+        Waivers.SealOf(finding, sheet.Sheet).ShouldBe(seal);
+        var step = sheet.Sheet.FindStep(finding.Step!)!;
+        sheet.Do(new WriteStep(step.Id, step.Text, step.Text + " Clean it."));
+        Waivers.SealOf(finding, sheet.Sheet).ShouldNotBe(seal);
+    }, iter: 60);
+}
