@@ -46,4 +46,20 @@ public class CheckCommandTests
         results.Select(r => r.GetProperty("level").GetString()).Distinct().Order().ShouldBe(["error", "note", "warning"]);
         results.ShouldAllBe(r => r.GetProperty("message").GetProperty("text").GetString()!.Length > 0);
     }
+
+    [Fact]
+    public async Task A_finding_of_one_side_alone_says_so_in_every_format()
+    {
+        var file = ProcedureFileText.Read(await File.ReadAllBytesAsync(Path.Combine(ProcedureFileTests.Demo, "rear-wheel-spacers.json"))).Value;
+        var lead = file.Sheet.Steps.Single(s => s.Text == "Left: connect the speed lead.");
+        var path = Path.Combine(Directory.CreateTempSubdirectory("wornpath-check-").FullName, "spacers.json");
+        await File.WriteAllBytesAsync(path, ProcedureFileText.Write(file with { Sheet = Editor.Apply(file.Sheet, new RemoveStep(lead.Id, lead.Text)).Value.Sheet }));
+        (await CheckAsync(path, withCrib: true)).Output.ShouldContain("C1 speed lead");
+        var text = (await CheckAsync(path, withCrib: true)).Output;
+        text.ShouldContain("(For left.)");
+        var json = JsonDocument.Parse((await CheckAsync(path, "json")).Output).RootElement.GetProperty("findings").EnumerateArray().Single(f => f.GetProperty("id").GetString() == "CLO005");
+        (json.GetProperty("for").GetString(), json.GetProperty("step").GetInt32()).ShouldBe(("left", 6));
+        (await CheckAsync(path, "sarif")).Output.ShouldContain("(For left.)");
+        Directory.Delete(Path.GetDirectoryName(path)!, recursive: true);
+    }
 }

@@ -8,7 +8,6 @@ using WornPath.Core;
 using WornPath.Core.Building;
 using WornPath.Core.Walking;
 using WornPath.Store;
-using WornPath.Store.Entities;
 using WornPath.Web.Drafting;
 
 namespace WornPath.Web.Features;
@@ -46,12 +45,8 @@ public static class WalkEndpoints
         if (await shelf.FindAsync(id, me) is null || await drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
         if (!draft.Now.Walks.All.Any(w => Readiness.Of(w, ImmutableHashSet<string>.Empty).Items.Any(i => i.Key == form.Key))) return new Problem("This is not on the list any more.", "Reload to see what is.").ToHttp();
         if (!form.InHand) await db.InHand.Where(t => t.RevisionId == id && t.Key == form.Key).ExecuteDeleteAsync();
-        else if (!await db.InHand.AnyAsync(t => t.RevisionId == id && t.Key == form.Key))
-        {
-            db.InHand.Add(new InHand { RevisionId = id, Key = form.Key, PersonId = me.Id(), At = time.GetUtcNow().UtcDateTime });
-            await db.SaveChangesAsync();
-        }
-
+        // Two who tick the same off at once both have it: the first one's name stays.
+        else await db.Database.ExecuteSqlAsync($"INSERT OR IGNORE INTO InHand (RevisionId, \"Key\", PersonId, At) VALUES ({id}, {form.Key}, {me.Id()}, {time.GetUtcNow().UtcDateTime})");
         return TypedResults.NoContent();
     }
 }
