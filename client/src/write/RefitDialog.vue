@@ -54,8 +54,8 @@ async function write(): Promise<void> {
       </p>
       <template v-else>
         <p class="quiet">
-          What is still off, slack or open when this phase ends, put back the other way round. Move what goes on at another time, and take
-          out what this job leaves off.
+          What is still off, slack or open when this phase ends, put back the other way round; what later steps put back already stays as it
+          is. Move what goes on at another time, and take out what this job leaves off.
         </p>
         <ol>
           <li v-for="(step, i) in refit.steps" :key="i">{{ step }}</li>
