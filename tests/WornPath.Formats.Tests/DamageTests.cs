@@ -24,6 +24,19 @@ public class DamageTests(ITestOutputHelper output)
     }
 
     [Fact]
+    public void All_rules_together_find_what_each_finds_alone()
+    {
+        // Together they go thing by thing and step by step, alone each goes through the whole walk.
+        foreach (var damage in Clean().SelectMany(c => new Damages(c.Name, c.Sheet).All()))
+        {
+            var walk = WalkSet.Run(damage.Sheet, Shop).First;
+            Rules.Find(walk).Select(Whole).ShouldBe(Rules.All.SelectMany(r => r.Find(walk)).Select(Whole), ignoreOrder: true, $"{damage.Kind}: {damage.Where}");
+        }
+
+        static string Whole(Finding f) => $"{f.Key} {f.Severity} {f.Message} {f.Fixes.Length}";
+    }
+
+    [Fact]
     public void Whatever_is_damaged_in_one_place_is_found_there()
     {
         var clean = Clean();

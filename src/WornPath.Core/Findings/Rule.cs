@@ -83,7 +83,7 @@ public abstract class Rule
     protected Finding AtTorque(Walk walk, Joint joint, string message, params ReadOnlySpan<Fix?> fixes)
     {
         var events = walk.EventsOf(joint.Id);
-        var place = events.FirstOrDefault(e => e.Action.Verb == Verb.Torque) ?? (events.Count > 0 ? events[0] : null);
+        var place = events.FirstOrDefault(e => e.Verb == Verb.Torque) ?? (events.Count > 0 ? events[0] : null);
         return At(place?.Step, place?.StepIndex ?? -1, joint, message, fixes);
     }
 

@@ -1,6 +1,8 @@
 using System.Collections.Immutable;
 using WornPath.Core.Findings.Catalogue;
+using WornPath.Core.Sheets;
 using WornPath.Core.Walking;
+using WornPath.Core.Workshops;
 
 namespace WornPath.Core.Findings;
 
@@ -93,8 +95,31 @@ public static class Rules
         new QuestionOpen(),
     ];
 
+    private static readonly ImmutableArray<ThingRule<Joint>> _ofJoints = [.. All.OfType<ThingRule<Joint>>()];
+    private static readonly ImmutableArray<ThingRule<Part>> _ofParts = [.. All.OfType<ThingRule<Part>>()];
+    private static readonly ImmutableArray<ThingRule<Thing>> _ofThings = [.. All.OfType<ThingRule<Thing>>()];
+    private static readonly ImmutableArray<StepRule> _ofSteps = [.. All.OfType<StepRule>()];
+    private static readonly Memo<Step, HouseRules, StepRule[]> _concerned = new((step, rules) => [.. _ofSteps.Where(r => r.Concerns(step, rules))], ReferenceEquals);
+    private static readonly ImmutableArray<Rule> _others = [.. All.Where(r => r is not (ThingRule<Joint> or ThingRule<Part> or ThingRule<Thing> or StepRule))];
+
     /// <summary>What all rules find on a walk: in the order of the steps, the gravest first at each.</summary>
-    public static ImmutableArray<Finding> Find(Walk walk) => Sorted(All.SelectMany(r => r.Find(walk)).Select(f => walk.Workshop.Rules.SeverityOf(f.Rule, f.Severity) is var own && own != f.Severity ? f with { Severity = own } : f));
+    public static ImmutableArray<Finding> Find(Walk walk)
+    {
+        var found = new Found();
+        foreach (var thing in walk.Sheet.Things)
+        {
+            foreach (var rule in _ofThings) rule.Find(walk, thing, found);
+            if (thing is Joint joint)
+                foreach (var rule in _ofJoints) rule.Find(walk, joint, found);
+            else if (thing is Part part)
+                foreach (var rule in _ofParts) rule.Find(walk, part, found);
+        }
+
+        for (var i = 0; i < walk.Steps.Count; i++)
+            foreach (var rule in _concerned.Of(walk.Steps[i], walk.Workshop.Rules)) rule.Find(walk, i, found);
+        foreach (var rule in _others) found.Add(rule.Find(walk));
+        return Sorted(found.Select(f => walk.Workshop.Rules.SeverityOf(f.Rule, f.Severity) is var own && own != f.Severity ? f with { Severity = own } : f));
+    }
 
     /// <summary>Findings in the order of the steps, the gravest first at each.</summary>
     internal static ImmutableArray<Finding> Sorted(IEnumerable<Finding> findings) =>

@@ -54,18 +54,12 @@ public static class UsualCautions
     /// <summary>The cautions of a step: the author's own, then the usual ones for its actions; those that earlier steps already gave are left out.</summary>
     public static ImmutableArray<Caution> For(Step step, Sheet sheet, ISet<Caution> given)
     {
-        if (!Found.TryGetValue(step, out var known) || !known.IsOf(sheet)) Found.AddOrUpdate(step, known = new Known(sheet, OfStep(step, sheet)));
-        return known.Cautions.IsEmpty ? [] : [.. known.Cautions.Where(given.Add)];
+        var cautions = Found.Of(step, sheet);
+        return cautions.IsEmpty ? [] : [.. cautions.Where(given.Add)];
     }
 
-    // Steps live on from sheet to sheet: what one of them needs is found once, as long as the things it names stay the same.
-    private static readonly ConditionalWeakTable<Step, Known> Found = [];
-
-    private sealed record Known(Sheet Sheet, ImmutableArray<Caution> Cautions)
-    {
-        public bool IsOf(Sheet other) =>
-            ReferenceEquals(Sheet, other) || Sheet.SameThings(other);
-    }
+    // They depend on the things the step names.
+    private static readonly Memo<Step, Sheet, ImmutableArray<Caution>> Found = new(OfStep, (one, other) => ReferenceEquals(one, other) || one.SameThings(other));
 
     // The author's own, then the usual ones but those she took off.
     private static ImmutableArray<Caution> OfStep(Step step, Sheet sheet) =>

@@ -1,4 +1,3 @@
-using System.Runtime.CompilerServices;
 using WornPath.Core.Sheets;
 
 namespace WornPath.Core.Reading;
@@ -6,8 +5,7 @@ namespace WornPath.Core.Reading;
 /// <summary>Finds the thing of a sheet that a noun phrase names.</summary>
 public sealed class NameIndex
 {
-    // Things are immutable and live on from sheet to sheet: the stems of their names are found once.
-    private static readonly ConditionalWeakTable<Thing, string[][]> Known = [];
+    private static readonly Memo<Thing, string[][]> StemsOfNames = new(t => [StemsOf(t.Name), .. t.AlsoCalled.Select(StemsOf)]);
 
     private readonly record struct Entry(Thing Thing, string[] Stems);
 
@@ -15,19 +13,13 @@ public sealed class NameIndex
     private readonly HashSet<(string Word, string Number)> _numbered = [];
     private readonly Dictionary<string, Thing> _byId = new(StringComparer.OrdinalIgnoreCase);
 
-    private static readonly ConditionalWeakTable<Thing, NameIndex> Last = [];
+    // The index is kept with the first of its things.
+    private static readonly Memo<Thing, Sheet, NameIndex> Index = new((_, sheet) => new NameIndex(sheet), (one, other) => one.SameThings(other));
 
     private readonly Sheet _sheet;
 
     /// <summary>An index of the sheet: the one made before where no thing came, went or changed since, as after most edits.</summary>
-    public static NameIndex Of(Sheet sheet)
-    {
-        if (sheet.Things.FirstOrDefault() is not { } first) return new NameIndex(sheet);
-        if (Last.TryGetValue(first, out var known) && known._sheet.SameThings(sheet)) return known;
-        var index = new NameIndex(sheet);
-        Last.AddOrUpdate(first, index);
-        return index;
-    }
+    public static NameIndex Of(Sheet sheet) => sheet.Things.FirstOrDefault() is { } first ? Index.Of(first, sheet) : new NameIndex(sheet);
 
     /// <summary>An index of the sheet as it stands.</summary>
     private NameIndex(Sheet sheet)
@@ -36,7 +28,7 @@ public sealed class NameIndex
         foreach (var thing in sheet.Things)
         {
             _byId[thing.Id] = thing;
-            foreach (var stems in Known.GetValue(thing, static t => [StemsOf(t.Name), .. t.AlsoCalled.Select(StemsOf)])) Add(thing, stems);
+            foreach (var stems in StemsOfNames.Of(thing)) Add(thing, stems);
         }
     }
 

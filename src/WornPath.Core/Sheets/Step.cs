@@ -15,8 +15,10 @@ public sealed record Phase
 }
 
 /// <summary>One step: the writer's sentences, and the structure the core read from them.</summary>
-public sealed record Step
+public sealed record Step : IRemembers
 {
+    private Memory _memory;
+
     public required string Id { get; init; }
 
     /// <summary>The writer's words, short Markdown.</summary>
@@ -48,6 +50,8 @@ public sealed record Step
 
     /// <summary>Cautions the author wrote for this step, before the usual ones.</summary>
     public ImmutableArray<Caution> Cautions { get; init; } = [];
+
+    ref Memory IRemembers.Memory => ref _memory;
 }
 
 /// <summary>What an action does. The state machines of the walk say what each needs and leaves behind.</summary>

@@ -16,8 +16,10 @@ public enum ThingKind : byte
 }
 
 /// <summary>Something a sheet holds: an id that never changes (a letter and a number, "J3"), and the names people use for it.</summary>
-public abstract record Thing
+public abstract record Thing : IRemembers
 {
+    private Memory _memory;
+
     public required string Id { get; init; }
 
     public required string Name { get; init; }
@@ -34,6 +36,8 @@ public abstract record Thing
     /// <summary>"J3 caliper bolts": how a person is told which one is meant.</summary>
     [JsonIgnore]
     public string Label => $"{Id} {Name}";
+
+    ref Memory IRemembers.Memory => ref _memory;
 
     /// <summary>The letter ids of a kind begin with.</summary>
     public static string Letter(ThingKind kind) => kind switch

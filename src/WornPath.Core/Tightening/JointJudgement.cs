@@ -45,19 +45,10 @@ public sealed record JointJudgement
     /// <summary>Axial play in mm the back-off leaves, where a bearing is adjusted and the thread is known.</summary>
     public double? PlayMm { get; init; }
 
-    // Joints live on from sheet to sheet: each is judged once, as long as the workshop stays the same.
-    private static readonly ConditionalWeakTable<Joint, Known> Judged = [];
-
-    private sealed record Known(Workshop Workshop, JointJudgement Judgement);
+    private static readonly Memo<Joint, Workshop, JointJudgement> Judged = new(Judge, ReferenceEquals);
 
     /// <summary>The judgement of a joint in a workshop.</summary>
-    public static JointJudgement Of(Joint joint, Workshop workshop)
-    {
-        if (Judged.TryGetValue(joint, out var known) && ReferenceEquals(known.Workshop, workshop)) return known.Judgement;
-        var judgement = Judge(joint, workshop);
-        Judged.AddOrUpdate(joint, new Known(workshop, judgement));
-        return judgement;
-    }
+    public static JointJudgement Of(Joint joint, Workshop workshop) => Judged.Of(joint, workshop);
 
     /// <summary>Judges a joint, whatever was judged before.</summary>
     public static JointJudgement Judge(Joint joint, Workshop workshop)

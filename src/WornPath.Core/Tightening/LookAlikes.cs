@@ -30,19 +30,20 @@ public sealed record LookAlike(Joint One, Joint Other, string Same, string Diffe
         }
     }
 
-    private static IEnumerable<List<Joint>> Neighbourhoods(Walk walk)
+    private static IEnumerable<IReadOnlyList<Joint>> Neighbourhoods(Walk walk)
     {
-        foreach (var list in walk.Holders.Values)
-            if (list.Count > 1) yield return list;
+        foreach (var part in walk.Sheet.Parts)
+            if (walk.HoldersOf(part.Id) is { Count: > 1 } list) yield return list;
         var step = -1;
         var together = new List<Joint>();
         foreach (var walked in walk.Events)
         {
-            if (walked.Thing is not Joint joint) continue;
+            if (walked.Before.Kind != ThingKind.Joint) continue;
+            var joint = (Joint)walked.Thing!;
             if (walked.StepIndex != step)
             {
                 if (together.Count > 1) yield return together;
-                together = [];
+                together.Clear();
                 step = walked.StepIndex;
             }
 

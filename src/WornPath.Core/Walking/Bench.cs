@@ -36,7 +36,7 @@ public sealed record Bench(
         foreach (var thing in walk.Things.Values)
         {
             var state = walk.AfterStep(thing.Id, stepIndex);
-            var touched = state != walk.MomentsOf(thing.Id)[0].State;
+            var touched = state != walk.AtBeginning(thing.Id);
             switch (thing)
             {
                 case Part when state.Part.Place is PartPlace.OnBench or PartPlace.Hung:

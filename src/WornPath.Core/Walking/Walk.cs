@@ -1,4 +1,3 @@
-using WornPath.Core.Findings;
 using WornPath.Core.Sheets;
 using WornPath.Core.Workshops;
 
@@ -12,7 +11,11 @@ namespace WornPath.Core.Walking;
 /// <param name="Thing">What it was done to; null for the vehicle, or for words the sheet keeps no count of.</param>
 /// <param name="Before">State of the thing (of the vehicle, where there is none) before.</param>
 /// <param name="After">State after.</param>
-public sealed record WalkEvent(int Order, int StepIndex, Step Step, StepAction Action, Thing? Thing, ThingState Before, ThingState After);
+public sealed record WalkEvent(int Order, int StepIndex, Step Step, StepAction Action, Thing? Thing, ThingState Before, ThingState After)
+{
+    /// <summary>The action's verb, kept here because most rules look at nothing else.</summary>
+    public Verb Verb { get; } = Action.Verb;
+}
 
 /// <summary>A state a thing came into, and the event that brought it.</summary>
 /// <param name="Order">Order of the event; −1 for the state at the beginning.</param>
@@ -21,17 +24,19 @@ public sealed record WalkEvent(int Order, int StepIndex, Step Step, StepAction A
 public readonly record struct Moment(int Order, int StepIndex, ThingState State);
 
 /// <summary>
-/// A procedure walked: every event in order, and for every thing the moments its state changed. The state after any step
-/// is looked up, not stored, so that a walk costs no more than its actions.
+/// A procedure walked: every event in order, and for every thing its own. The state after any step is looked up, not
+/// stored, so that a walk costs no more than its actions.
 /// </summary>
 public sealed class Walk
 {
     /// <summary>The id the vehicle's own states stand under.</summary>
     public const string Vehicle = "";
 
-    private readonly Dictionary<string, List<Moment>> _moments;
+    private readonly Tracks _tracks;
+    private readonly IReadOnlyList<Moment> _vehicle;
+    private readonly List<WalkEvent> _onVehicle = [];
 
-    internal Walk(Sheet sheet, Sheet whole, Workshop workshop, Combination combination, IReadOnlyList<Step> steps, IReadOnlyList<WalkEvent> events, Dictionary<string, List<Moment>> moments, Dictionary<string, Thing> things)
+    internal Walk(Sheet sheet, Sheet whole, Workshop workshop, Combination combination, IReadOnlyList<Step> steps, IReadOnlyList<WalkEvent> events, Tracks tracks, IReadOnlyList<Moment> vehicle)
     {
         Sheet = sheet;
         Whole = whole;
@@ -39,29 +44,16 @@ public sealed class Walk
         Combination = combination;
         Steps = steps;
         Events = events;
-        Things = things;
-        _moments = moments;
-        var byThing = new Dictionary<string, List<WalkEvent>>(things.Count);
+        _tracks = tracks;
+        _vehicle = vehicle;
         foreach (var walked in events)
         {
-            var id = walked.Thing?.Id ?? Vehicle;
-            if (!byThing.TryGetValue(id, out var list)) byThing[id] = list = [];
-            list.Add(walked);
+            if (walked.Thing is null) _onVehicle.Add(walked);
             (_byVerb[(int)walked.Action.Verb] ??= []).Add(walked);
         }
 
-        EventsByThing = byThing;
         for (var i = events.Count - 1; i >= 0 && LastLowering < 0; i--)
             if (events[i].Action.Verb is Verb.Lower or Verb.LowerToTouch) LastLowering = events[i].StepIndex;
-        var holders = new Dictionary<string, List<Joint>>();
-        foreach (var joint in sheet.Joints)
-            foreach (var part in joint.Holds)
-            {
-                if (!holders.TryGetValue(part, out var list)) holders[part] = list = [];
-                list.Add(joint);
-            }
-
-        Holders = holders;
     }
 
     /// <summary>What it was walked as.</summary>
@@ -82,9 +74,6 @@ public sealed class Walk
     /// <summary>Every action, in order.</summary>
     public IReadOnlyList<WalkEvent> Events { get; }
 
-    /// <summary>Events by the id of what they were done to; the vehicle's (and those on words alone) under <see cref="Vehicle"/>.</summary>
-    public IReadOnlyDictionary<string, List<WalkEvent>> EventsByThing { get; }
-
     /// <summary>Where the vehicle is lowered for the last time, as a step's place from 0; −1 where it is not.</summary>
     public int LastLowering { get; } = -1;
 
@@ -95,11 +84,6 @@ public sealed class Walk
 
     /// <summary>The events of any of these verbs, those of one verb in order.</summary>
     public IEnumerable<WalkEvent> Doing(Verb first, params Verb[] others) => others.Aggregate((IEnumerable<WalkEvent>)Doing(first), (all, verb) => all.Concat(Doing(verb)));
-
-    private StepNotes[]? _notes;
-
-    /// <summary>What rules have noted of a step, by its place.</summary>
-    internal StepNotes NotesOf(int stepIndex) => (_notes ??= [.. Steps.Select(StepNotes.Of)])[stepIndex];
 
     /// <summary>The phase a step is in, and its place there, by its place on the sheet.</summary>
     public (Phase Phase, int Index) PlaceAt(int stepIndex)
@@ -122,37 +106,55 @@ public sealed class Walk
         return -1;
     }
 
-    /// <summary>The joints that hold a part, by the part's id.</summary>
-    public IReadOnlyDictionary<string, List<Joint>> Holders { get; }
+    /// <summary>The joints that hold a part, in their order on the sheet.</summary>
+    public IReadOnlyList<Joint> HoldersOf(string part) => _tracks.HoldersOf(part);
 
     /// <summary>Things of the sheet by id.</summary>
-    public IReadOnlyDictionary<string, Thing> Things { get; }
+    public IReadOnlyDictionary<string, Thing> Things => _tracks;
 
-    /// <summary>The events of one thing, in order; empty where nothing is done to it.</summary>
-    public IReadOnlyList<WalkEvent> EventsOf(string id) => EventsByThing.TryGetValue(id, out var list) ? list : [];
+    /// <summary>The events of one thing, in order; empty where nothing is done to it. The vehicle's, and those on words alone, stand under <see cref="Vehicle"/>.</summary>
+    public IReadOnlyList<WalkEvent> EventsOf(string id) => id == Vehicle ? _onVehicle : _tracks.EventsOf(id);
 
     /// <summary>The moments a thing's state changed, the beginning first.</summary>
-    public IReadOnlyList<Moment> MomentsOf(string id) => _moments[id];
+    public IReadOnlyList<Moment> MomentsOf(string id) => id == Vehicle
+        ? _vehicle
+        : [new Moment(-1, -1, AtBeginning(id)), .. _tracks.EventsOf(id).Where(e => e.After != e.Before).Select(e => new Moment(e.Order, e.StepIndex, e.After))];
+
+    /// <summary>State when the job begins.</summary>
+    public ThingState AtBeginning(string id) => id == Vehicle ? _vehicle[0].State : _tracks.AtBeginning(id);
 
     /// <summary>State when all is done.</summary>
-    public ThingState AtEnd(string id) => _moments[id][^1].State;
+    public ThingState AtEnd(string id) => id == Vehicle ? _vehicle[^1].State : _tracks.AtEnd(id);
 
     /// <summary>State after a step (−1 for the beginning).</summary>
-    public ThingState AfterStep(string id, int stepIndex) => Last(_moments[id], m => m.StepIndex <= stepIndex);
+    public ThingState AfterStep(string id, int stepIndex)
+    {
+        if (id == Vehicle) return _vehicle[CountUpTo(_vehicle, stepIndex, (m, last) => m.StepIndex <= last) - 1].State;
+        var events = _tracks.EventsOf(id);
+        return After(id, events, CountUpTo(events, stepIndex, (e, last) => e.StepIndex <= last));
+    }
 
     /// <summary>State just before an event.</summary>
-    public ThingState BeforeEvent(string id, int order) => Last(_moments[id], m => m.Order < order);
-
-    private static ThingState Last(List<Moment> moments, Func<Moment, bool> isThen)
+    public ThingState BeforeEvent(string id, int order)
     {
-        int low = 0, high = moments.Count - 1;
+        if (id == Vehicle) return _vehicle[CountUpTo(_vehicle, order, (m, next) => m.Order < next) - 1].State;
+        var events = _tracks.EventsOf(id);
+        return After(id, events, CountUpTo(events, order, (e, next) => e.Order < next));
+    }
+
+    private ThingState After(string id, WalkEvent[] events, int count) => count == 0 ? AtBeginning(id) : events[count - 1].After;
+
+    // How many of a list in order lie before a limit.
+    private static int CountUpTo<T>(IReadOnlyList<T> list, int limit, Func<T, int, bool> isBefore)
+    {
+        int low = 0, high = list.Count;
         while (low < high)
         {
-            var middle = (low + high + 1) / 2;
-            if (isThen(moments[middle])) low = middle;
-            else high = middle - 1;
+            var middle = (low + high) / 2;
+            if (isBefore(list[middle], limit)) low = middle + 1;
+            else high = middle;
         }
 
-        return moments[low].State;
+        return low;
     }
 }

@@ -42,7 +42,9 @@ public sealed class WalkSet
     public static WalkSet Run(Sheet sheet, Workshop workshop)
     {
         var combinations = Combinations.Of(sheet);
-        var walks = combinations.Select(c => Walker.Run(c.Of(sheet), workshop, c, sheet)).ToImmutableArray();
+        // Where nothing differs there is nothing to leave out, and the sheet is not gone through for it.
+        var plain = combinations.Length == 1 && sheet.Header.Variants.IsEmpty;
+        var walks = combinations.Select(c => Walker.Run(plain ? sheet : c.Of(sheet), workshop, c, sheet)).ToImmutableArray();
         return new WalkSet(sheet, workshop, walks, walks.Length == 1 ? Rules.Find(walks[0]) : Merge(sheet, walks));
     }
 

@@ -6,31 +6,26 @@ namespace WornPath.Core.Walking;
 /// <summary>Walks a sheet: does its actions one after the other and keeps the state of everything. Linear in the number of actions.</summary>
 public sealed class Walker
 {
-    private readonly Sheet _sheet;
-    private readonly Dictionary<string, Thing> _things;
-    private readonly Dictionary<string, List<Moment>> _moments;
+    private readonly Tracks _tracks;
     private readonly List<WalkEvent> _events = [];
+    private readonly List<int> _indices = [];
+    private readonly List<Moment> _onVehicle = [new Moment(-1, -1, default)];
     private VehicleState _vehicle;
 
-    private Walker(Sheet sheet)
-    {
-        _sheet = sheet;
-        // Sized once: growing step by step they would be built several times over.
-        var count = sheet.Parts.Length + sheet.Joints.Length + sheet.Connections.Length + sheet.Fluids.Length + sheet.Aids.Length + sheet.Tools.Length + sheet.Consumables.Length;
-        _things = new Dictionary<string, Thing>(count);
-        _moments = new Dictionary<string, List<Moment>>(count + 1);
-    }
+    private Walker(Sheet sheet) => _tracks = new Tracks(sheet);
 
     /// <summary>Walks the sheet from the vehicle as it stands, all tight and on the ground, to its last step. The workshop is what its values are judged in.</summary>
     public static Walk Run(Sheet sheet, Workshop? workshop = null, Combination? combination = null, Sheet? whole = null)
     {
         var walker = new Walker(sheet);
-        walker.Begin();
         List<Step> steps = [.. sheet.Steps];
-        walker._events.EnsureCapacity(steps.Sum(s => s.Actions.Length));
+        // A step has one or two actions; to count them would go through all steps once more.
+        walker._events.EnsureCapacity(steps.Count * 2);
+        walker._indices.EnsureCapacity(steps.Count * 2);
         for (var i = 0; i < steps.Count; i++)
             foreach (var action in steps[i].Actions) walker.Do(i, steps[i], action);
-        return new Walk(sheet, whole ?? sheet, workshop ?? Workshop.Default, combination ?? Combination.First(sheet), steps, walker._events, walker._moments, walker._things);
+        walker._tracks.SortOut(walker._events, walker._indices);
+        return new Walk(sheet, whole ?? sheet, workshop ?? Workshop.Default, combination ?? Combination.First(sheet), steps, walker._events, walker._tracks, walker._onVehicle);
     }
 
     /// <summary>The state a thing is in when the job begins.</summary>
@@ -42,50 +37,39 @@ public sealed class Walker
         LevelChecked = thing is Fluid,
     };
 
-    private void Begin()
-    {
-        foreach (var thing in _sheet.Things)
-        {
-            _things[thing.Id] = thing;
-            _moments[thing.Id] = [new Moment(-1, -1, AtBeginning(thing))];
-        }
-
-        _moments[Walk.Vehicle] = [new Moment(-1, -1, default)];
-    }
-
     private void Do(int stepIndex, Step step, StepAction action)
     {
-        var order = _events.Count;
-        if (action.Target is { } id && _things.TryGetValue(id, out var thing))
+        if (_tracks.IndexOf(action.Target) is >= 0 and var at)
         {
-            var moments = _moments[id];
-            var before = moments[^1].State;
-            var after = Next(thing, before, action);
-            if (after != before) moments.Add(new Moment(order, stepIndex, after));
-            _events.Add(new WalkEvent(order, stepIndex, step, action, thing, before, after));
+            var order = _events.Count;
+            var thing = _tracks.ThingAt(at);
+            On(at, stepIndex, step, action, Next(thing, _tracks.Now(at), action));
             // An aid the part hangs from comes into place with it.
-            if (action is { Verb: Verb.HangAside, With: { } aid } && _things.TryGetValue(aid, out var hanger) && _moments[aid][^1].State is { InPlace: false } empty)
-            {
-                var placed = empty with { InPlace = true };
-                _moments[aid].Add(new Moment(order + 1, stepIndex, placed));
-                _events.Add(new WalkEvent(order + 1, stepIndex, step, new StepAction { Verb = Verb.Place, Target = aid, At = action.At }, hanger, empty, placed));
-            }
-
-            if (thing is Part part && Natures.Of(part) == PartNature.Brake && action.Verb is Verb.Remove or Verb.HangAside or Verb.Fit)
+            if (action.Verb == Verb.HangAside && _tracks.IndexOf(action.With) is >= 0 and var hook && _tracks.Now(hook) is { InPlace: false } empty)
+                On(hook, stepIndex, step, new StepAction { Verb = Verb.Place, Target = action.With, At = action.At }, empty with { InPlace = true });
+            if (action.Verb is Verb.Remove or Verb.HangAside or Verb.Fit && thing is Part part && Natures.Of(part) == PartNature.Brake)
                 Vehicle(_vehicle with { PedalSoft = true }, order, stepIndex);
             return;
         }
 
         var vehicle = new ThingState(null) { Vehicle = _vehicle };
-        Vehicle(NextVehicle(_vehicle, action.Verb), order, stepIndex);
-        _events.Add(new WalkEvent(order, stepIndex, step, action, null, vehicle, new ThingState(null) { Vehicle = _vehicle }));
+        Vehicle(NextVehicle(_vehicle, action.Verb), _events.Count, stepIndex);
+        _events.Add(new WalkEvent(_events.Count, stepIndex, step, action, null, vehicle, new ThingState(null) { Vehicle = _vehicle }));
+        _indices.Add(-1);
+    }
+
+    private void On(int at, int stepIndex, Step step, StepAction action, ThingState after)
+    {
+        _events.Add(new WalkEvent(_events.Count, stepIndex, step, action, _tracks.ThingAt(at), _tracks.Now(at), after));
+        _indices.Add(at);
+        _tracks.Now(at) = after;
     }
 
     private void Vehicle(VehicleState next, int order, int step)
     {
         if (next == _vehicle) return;
         _vehicle = next;
-        _moments[Walk.Vehicle].Add(new Moment(order, step, new ThingState(null) { Vehicle = next }));
+        _onVehicle.Add(new Moment(order, step, new ThingState(null) { Vehicle = next }));
     }
 
     private static VehicleState NextVehicle(VehicleState now, Verb verb) => verb switch

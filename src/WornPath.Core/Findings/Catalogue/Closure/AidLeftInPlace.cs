@@ -13,7 +13,7 @@ public sealed class AidLeftInPlace : Rule
         foreach (var aid in walk.Sheet.Aids)
         {
             if (!walk.AtEnd(aid.Id).InPlace) continue;
-            var placed = walk.EventsOf(aid.Id).Last(e => e.Action.Verb == Verb.Place);
+            var placed = walk.EventsOf(aid.Id).Last(e => e.Verb == Verb.Place);
             yield return At(placed, $"Put in place here and never taken away: {aid.Label}.", Fixes.InsertInRefit(walk, placed.StepIndex, $"Take {aid.Id} away", $"Take away {Fixes.The(aid)}."));
         }
     }

@@ -14,7 +14,7 @@ public sealed class FluidNotChecked : Rule
         {
             var end = walk.AtEnd(fluid.Id);
             if (end.Fluid != FluidState.Drained && end.LevelChecked) continue;
-            var last = walk.EventsOf(fluid.Id).Last(e => e.Action.Verb is Verb.Drain or Verb.Fill);
+            var last = walk.EventsOf(fluid.Id).Last(e => e.Verb is Verb.Drain or Verb.Fill);
             var check = $"Check the level of {Fixes.The(fluid)}.";
             yield return end.Fluid == FluidState.Drained
                 ? At(last, $"{fluid.Label} is drained here and never filled.", Fixes.InsertInRefit(walk, last.StepIndex, $"Fill {fluid.Id} and check its level", $"Fill {Fixes.The(fluid)}.", check))

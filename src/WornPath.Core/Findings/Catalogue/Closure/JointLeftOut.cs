@@ -5,34 +5,31 @@ using WornPath.Core.Walking;
 namespace WornPath.Core.Findings.Catalogue;
 
 /// <summary>CLO001: a joint is taken out, or comes with the kit and is handled, and is out when all is done.</summary>
-public sealed class JointLeftOut : Rule
+public sealed class JointLeftOut : ThingRule<Joint>
 {
     public override RuleInfo Info { get; } = new("CLO001", Severity.Stop, "Joint left out");
 
-    public override IEnumerable<Finding> Find(Walk walk)
+    protected internal override void Find(Walk walk, Joint joint, Found found)
     {
-        foreach (var joint in walk.Sheet.Joints)
+        if (!walk.AtEnd(joint.Id).Joint.IsOut) return;
+        var events = walk.EventsOf(joint.Id);
+        // With all its parts discarded or kept as spares there is nothing left to hold.
+        if (joint.Holds.Length > 0 && joint.Holds.All(id => walk.Things.GetValueOrDefault(id) is Part { Fate: Fate.Discard or Fate.Spare })) return;
+        if (events.Count == 0)
         {
-            if (!walk.AtEnd(joint.Id).Joint.IsOut) continue;
-            var events = walk.EventsOf(joint.Id);
-            // With all its parts discarded or kept as spares there is nothing left to hold.
-            if (joint.Holds.Length > 0 && joint.Holds.All(id => walk.Things.GetValueOrDefault(id) is Part { Fate: Fate.Discard or Fate.Spare })) continue;
-            if (events.Count == 0)
-            {
-                if (joint.Origin != Origin.Vehicle)
-                    yield return At(null, -1, joint, $"{joint.Label} {(joint.Count > 1 ? "come" : "comes")} with the kit and no step fits {(joint.Count > 1 ? "them" : "it")}.", Refit(walk, joint, -1));
-                continue;
-            }
-
-            var last = LastOut(events);
-            yield return At(last, $"{joint.Label} {(joint.Count > 1 ? "are" : "is")} taken out here and never put back.", Refit(walk, joint, last.StepIndex));
+            if (joint.Origin != Origin.Vehicle)
+                found.Add(At(null, -1, joint, $"{joint.Label} {(joint.Count > 1 ? "come" : "comes")} with the kit and no step fits {(joint.Count > 1 ? "them" : "it")}.", Refit(walk, joint, -1)));
+            return;
         }
+
+        var last = LastOut(events);
+        found.Add(At(last, $"{joint.Label} {(joint.Count > 1 ? "are" : "is")} taken out here and never put back.", Refit(walk, joint, last.StepIndex)));
     }
 
     private static WalkEvent LastOut(IReadOnlyList<WalkEvent> events)
     {
         for (var i = events.Count - 1; i >= 0; i--)
-            if (events[i].Action.Verb == Verb.TakeOut) return events[i];
+            if (events[i].Verb == Verb.TakeOut) return events[i];
         return events[^1];
     }
 

@@ -6,19 +6,20 @@ using WornPath.Core.Walking;
 namespace WornPath.Core.Findings.Catalogue;
 
 /// <summary>HAZ002: a part heavier than one person lifts comes off or goes on, and the step has one person and no hoist.</summary>
-public sealed class HeavyForOne : Rule
+public sealed class HeavyForOne : ThingRule<Part>
 {
     private static readonly string[] Lifters = ["hoist", "crane", "jack", "lift table", "two people", "second person", "helper"];
 
     public override RuleInfo Info { get; } = new("HAZ002", Severity.Stop, "Heavy part and one person");
 
-    public override IEnumerable<Finding> Find(Walk walk)
+    protected internal override void Find(Walk walk, Part part, Found found)
     {
-        foreach (var walked in walk.Sheet.Parts.Where(p => p.MassKg > UsualCautions.HeaviestForOne).SelectMany(p => walk.EventsOf(p.Id)))
+        if (part.MassKg is not > UsualCautions.HeaviestForOne) return;
+        foreach (var walked in walk.EventsOf(part.Id))
         {
-            if (walked.Thing is not Part { MassKg: > UsualCautions.HeaviestForOne } part || walked.Action.Verb is not (Verb.Remove or Verb.Fit)) continue;
+            if (walked.Verb is not (Verb.Remove or Verb.Fit)) continue;
             if ((walked.Step.People ?? walk.Sheet.Header.People) > 1 || Array.Exists(Lifters, l => walked.Step.Text.Contains(l, StringComparison.OrdinalIgnoreCase))) continue;
-            yield return At(walked, FormattableString.Invariant($"{part.Label} weighs {part.MassKg:0.#} kg, more than one person lifts ({UsualCautions.HeaviestForOne} kg, ISO 11228-1). Two people, or a hoist."), new Fix("Two people for this step", new SetField(walked.Step.Id, "people", walked.Step.People?.ToString(System.Globalization.CultureInfo.InvariantCulture) ?? "", "2")));
+            found.Add(At(walked, FormattableString.Invariant($"{part.Label} weighs {part.MassKg:0.#} kg, more than one person lifts ({UsualCautions.HeaviestForOne} kg, ISO 11228-1). Two people, or a hoist."), new Fix("Two people for this step", new SetField(walked.Step.Id, "people", walked.Step.People?.ToString(System.Globalization.CultureInfo.InvariantCulture) ?? "", "2"))));
         }
     }
 }

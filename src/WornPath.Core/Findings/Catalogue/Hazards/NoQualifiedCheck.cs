@@ -11,10 +11,9 @@ public sealed class NoQualifiedCheck : Rule
 
     public override IEnumerable<Finding> Find(Walk walk)
     {
-        // Names are looked at once a thing, not once an event.
         WalkEvent? last = null;
-        foreach (var thing in walk.Things.Values)
-            if (Natures.IsLifeCritical(thing, walk.Things) && walk.EventsOf(thing.Id).LastOrDefault(e => e.Action.Verb is Verb.Fit or Verb.Torque) is { } done && (last is null || done.Order > last.Order)) last = done;
+        foreach (var thing in Natures.LifeCritical(walk.Sheet))
+            if (walk.EventsOf(thing.Id).LastOrDefault(e => e.Verb is Verb.Fit or Verb.Torque) is { } done && (last is null || done.Order > last.Order)) last = done;
         if (last is null) yield break;
         for (var i = last.StepIndex; i < walk.Steps.Count; i++)
             if (walk.Steps[i].Text.Contains("qualified", StringComparison.OrdinalIgnoreCase) || walk.Steps[i].Text.Contains("second person", StringComparison.OrdinalIgnoreCase)) yield break;

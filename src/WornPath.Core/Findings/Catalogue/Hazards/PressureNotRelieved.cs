@@ -15,9 +15,11 @@ public sealed partial class PressureNotRelieved : Rule
     [GeneratedRegex(@"\brelie(?:ve|f)\b|\bpressure (?:off|down)\b|\bmove (?:each|every|all|both|the)\b[^.]*\blevers?\b|\bdepressuri[sz]e\b|\blet the pressure\b|\bdrain the (?:hydraulic|accumulator|fuel)", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex Relieved();
 
+    private static readonly Memo<Thing, bool> IsPressed = new(thing => Pressed().IsMatch(thing.Name));
+
     public override IEnumerable<Finding> Find(Walk walk)
     {
-        var opened = walk.Doing(Verb.Disconnect, Verb.TakeOut).Where(e => e.Thing is Connection or Joint && Pressed().IsMatch(e.Thing.Name)).MinBy(e => e.Order);
+        var opened = walk.Doing(Verb.Disconnect, Verb.TakeOut).Where(e => e.Thing is Connection or Joint && IsPressed.Of(e.Thing)).MinBy(e => e.Order);
         if (opened is null) yield break;
         for (var i = 0; i <= opened.StepIndex; i++)
             if (Relieved().IsMatch(walk.Steps[i].Text)) yield break;

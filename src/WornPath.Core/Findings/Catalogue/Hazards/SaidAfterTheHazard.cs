@@ -1,29 +1,30 @@
 using System.Text.RegularExpressions;
 using WornPath.Core.Sheets;
 using WornPath.Core.Walking;
+using WornPath.Core.Workshops;
 
 namespace WornPath.Core.Findings.Catalogue;
 
 /// <summary>HAZ005: a step says to beware behind the step that it is for.</summary>
-public sealed partial class SaidAfterTheHazard : Rule
+public sealed partial class SaidAfterTheHazard : StepRule
 {
     public override RuleInfo Info { get; } = new("HAZ005", Severity.Warn, "Warning behind the step it is for");
 
     [GeneratedRegex(@"^\s*(?:\*\*)?(?:danger|warning|caution|beware|careful)\b[^.]*?\b(?:before|earlier|above|last step|previous step|when you (?:did|removed|took))\b|\b(?:you should have|should have been) (?:worn|wearing|put on|disconnected|supported)\b", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex Late();
 
-    private static readonly StepMemo<int, bool> IsLate = new((step, _) => Late().IsMatch(step.Text));
+    private static readonly Memo<Step, bool> IsLate = new(step => Late().IsMatch(step.Text));
 
-    public override IEnumerable<Finding> Find(Walk walk)
+    protected internal override bool Concerns(Step step, HouseRules rules) => step.Cautions.Length > 0 || IsLate.Of(step);
+
+    protected internal override void Find(Walk walk, int stepIndex, Found found)
     {
-        for (var i = 0; i < walk.Steps.Count; i++)
-        {
-            if (IsLate.Of(walk, i, 0)) yield return At(walk.Steps[i], i, null, "This warns of what a step before has already done. Say it as a caution before that step.");
-            // The author's own caution of a hazard that an earlier step has met.
-            foreach (var caution in walk.Steps[i].Cautions)
-                if (Earlier(walk, i, caution) is { } first)
-                    yield return At(walk.Steps[i], i, null, $"“{caution.Hazard}” is said here for the first time, and step {first + 1} already does it. Put the caution there.", new Fix($"Put it before step {first + 1}", new Editing.Several("caution put first", [new Editing.DropCaution(walk.Steps[i].Id, caution.Hazard, ""), new Editing.WriteCaution(walk.Steps[first].Id, "", caution)])));
-        }
+        var step = walk.Steps[stepIndex];
+        if (IsLate.Of(step)) found.Add(At(step, stepIndex, null, "This warns of what a step before has already done. Say it as a caution before that step."));
+        // The author's own caution of a hazard that an earlier step has met.
+        foreach (var caution in step.Cautions)
+            if (Earlier(walk, stepIndex, caution) is { } first)
+                found.Add(At(step, stepIndex, null, $"“{caution.Hazard}” is said here for the first time, and step {first + 1} already does it. Put the caution there.", new Fix($"Put it before step {first + 1}", new Editing.Several("caution put first", [new Editing.DropCaution(step.Id, caution.Hazard, ""), new Editing.WriteCaution(walk.Steps[first].Id, "", caution)]))));
     }
 
     // A step before with the same actions on the same things, and without the caution.

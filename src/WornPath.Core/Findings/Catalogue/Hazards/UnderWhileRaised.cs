@@ -14,7 +14,7 @@ public sealed class UnderWhileRaised : Rule
         if (walk.Doing(Verb.Raise).Count == 0) yield break;
         foreach (var walked in walk.Events)
         {
-            switch (walked.Action.Verb)
+            switch (walked.Verb)
             {
                 case Verb.Raise:
                     raised = walked;

@@ -4,26 +4,23 @@ using WornPath.Core.Walking;
 namespace WornPath.Core.Findings.Catalogue;
 
 /// <summary>ORD002: a part goes on while another that belongs under it is still off.</summary>
-public sealed class FittedBeforeWhatGoesUnder : Rule
+public sealed class FittedBeforeWhatGoesUnder : ThingRule<Part>
 {
     public override RuleInfo Info { get; } = new("ORD002", Severity.Stop, "Part fitted before what goes under it");
 
-    public override IEnumerable<Finding> Find(Walk walk)
+    protected internal override void Find(Walk walk, Part under, Found found)
     {
-        foreach (var under in walk.Sheet.Parts)
+        if (under.Behind.IsEmpty) return;
+        var fitted = walk.EventsOf(under.Id).LastOrDefault(e => e.Verb == Verb.Fit);
+        if (fitted is null) return;
+        foreach (var id in under.Behind)
         {
-            if (under.Behind.IsEmpty) continue;
-            var fitted = walk.EventsOf(under.Id).LastOrDefault(e => e.Action.Verb == Verb.Fit);
-            if (fitted is null) continue;
-            foreach (var id in under.Behind)
-            {
-                if (walk.Things.GetValueOrDefault(id) is not Part cover) continue;
-                // The last time the cover goes on before the part under it does, while that part is off and the cover stays on.
-                var early = walk.EventsOf(id).LastOrDefault(e => e.Action.Verb == Verb.Fit && e.Order < fitted.Order);
-                if (early is null || walk.BeforeEvent(id, fitted.Order).Part.Place != PartPlace.On || walk.BeforeEvent(under.Id, early.Order).Part.Place == PartPlace.On) continue;
-                var fix = fitted.StepIndex == early.StepIndex ? null : Fixes.MoveBefore(walk, fitted.Step, early.Step);
-                yield return At(early, $"{cover.Label} is fitted here, but what goes under it is fitted only in step {fitted.StepIndex + 1}: {under.Label}.", fix);
-            }
+            if (walk.Things.GetValueOrDefault(id) is not Part cover) continue;
+            // The last time the cover goes on before the part under it does, while that part is off and the cover stays on.
+            var early = walk.EventsOf(id).LastOrDefault(e => e.Verb == Verb.Fit && e.Order < fitted.Order);
+            if (early is null || walk.BeforeEvent(id, fitted.Order).Part.Place != PartPlace.On || walk.BeforeEvent(under.Id, early.Order).Part.Place == PartPlace.On) continue;
+            var fix = fitted.StepIndex == early.StepIndex ? null : Fixes.MoveBefore(walk, fitted.Step, early.Step);
+            found.Add(At(early, $"{cover.Label} is fitted here, but what goes under it is fitted only in step {fitted.StepIndex + 1}: {under.Label}.", fix));
         }
     }
 }

@@ -21,7 +21,7 @@ public sealed class HardestNotFirst : Rule
         // What lies over it has to come off before anybody gets at it.
         var order = RemovalOrder.Of(walk.Sheet);
         var over = hardest.Holds.SelectMany(id => order.ToReach(id) is { IsGood: true } way ? way.Value : []).ToHashSet();
-        var before = walk.Events.FirstOrDefault(e => e.Order < loosened.Order && e.Thing is Part part && e.Action.Verb is Verb.Remove or Verb.HangAside && (!over.Contains(e.Thing.Id) || hardest.Holds.Contains(e.Thing.Id)));
+        var before = walk.Events.FirstOrDefault(e => e.Order < loosened.Order && e.Thing is Part part && e.Verb is Verb.Remove or Verb.HangAside && (!over.Contains(e.Thing.Id) || hardest.Holds.Contains(e.Thing.Id)));
         if (before is null) yield break;
         yield return At(loosened, $"{hardest.Label} ({hardest.TighteningText}{(hardest.Treatment is Treatment.ThreadlockerHigh or Treatment.RetainingCompound ? ", " + Editing.Fields.WordOf(hardest.Treatment) : "")}) is the hardest to break loose and is tried after {before.Thing!.Label} came off in step {before.StepIndex + 1}. Try it first: if it will not move there is no sense in going on.",
             Fixes.InsertBefore(walk, before.StepIndex, $"Break {hardest.Id} loose first", $"Break the {hardest.Name} loose."));
@@ -29,5 +29,5 @@ public sealed class HardestNotFirst : Rule
 
     private static double Hardness(Joint joint) => (joint.Torque?.Target.NewtonMetres ?? 0) * (joint.Treatment is Treatment.ThreadlockerHigh or Treatment.RetainingCompound ? 2 : 1);
 
-    private static WalkEvent? FirstLoosened(Walk walk, Joint joint) => walk.EventsOf(joint.Id).FirstOrDefault(e => e.Action.Verb is Verb.BreakLoose or Verb.Loosen or Verb.TakeOut);
+    private static WalkEvent? FirstLoosened(Walk walk, Joint joint) => walk.EventsOf(joint.Id).FirstOrDefault(e => e.Verb is Verb.BreakLoose or Verb.Loosen or Verb.TakeOut);
 }

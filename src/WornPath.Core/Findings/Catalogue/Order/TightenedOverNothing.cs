@@ -4,25 +4,22 @@ using WornPath.Core.Walking;
 namespace WornPath.Core.Findings.Catalogue;
 
 /// <summary>ORD003: a joint gets its final torque while a part it holds is off, and the part comes on only later.</summary>
-public sealed class TightenedOverNothing : Rule
+public sealed class TightenedOverNothing : ThingRule<Joint>
 {
     public override RuleInfo Info { get; } = new("ORD003", Severity.Stop, "Joint torqued before its part is on");
 
-    public override IEnumerable<Finding> Find(Walk walk)
+    protected internal override void Find(Walk walk, Joint joint, Found found)
     {
-        foreach (var joint in walk.Sheet.Joints)
+        var torqued = walk.EventsOf(joint.Id).LastOrDefault(e => e.Verb == Verb.Torque);
+        if (torqued is null) return;
+        foreach (var id in joint.Holds)
         {
-            var torqued = walk.EventsOf(joint.Id).LastOrDefault(e => e.Action.Verb == Verb.Torque);
-            if (torqued is null) continue;
-            foreach (var id in joint.Holds)
-            {
-                // A part that is never fitted is CLO003's.
-                if (walk.BeforeEvent(id, torqued.Order).Part.Place == PartPlace.On) continue;
-                var fitted = walk.EventsOf(id).FirstOrDefault(e => e.Order > torqued.Order && e.Action.Verb == Verb.Fit);
-                if (fitted is null) continue;
-                yield return At(torqued, $"{joint.Label} {(joint.Count > 1 ? "get their" : "gets its")} final torque here, but what {(joint.Count > 1 ? "they hold" : "it holds")} is fitted only in step {fitted.StepIndex + 1}: {fitted.Thing!.Label}.",
-                    fitted.StepIndex == torqued.StepIndex ? null : Fixes.MoveBefore(walk, fitted.Step, torqued.Step));
-            }
+            // A part that is never fitted is CLO003's.
+            if (walk.BeforeEvent(id, torqued.Order).Part.Place == PartPlace.On) continue;
+            var fitted = walk.EventsOf(id).FirstOrDefault(e => e.Order > torqued.Order && e.Verb == Verb.Fit);
+            if (fitted is null) continue;
+            found.Add(At(torqued, $"{joint.Label} {(joint.Count > 1 ? "get their" : "gets its")} final torque here, but what {(joint.Count > 1 ? "they hold" : "it holds")} is fitted only in step {fitted.StepIndex + 1}: {fitted.Thing!.Label}.",
+                fitted.StepIndex == torqued.StepIndex ? null : Fixes.MoveBefore(walk, fitted.Step, torqued.Step)));
         }
     }
 }

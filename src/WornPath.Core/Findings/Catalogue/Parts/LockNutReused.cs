@@ -7,23 +7,20 @@ using WornPath.Core.Workshops;
 namespace WornPath.Core.Findings.Catalogue;
 
 /// <summary>PRT004: a prevailing-torque nut, or an axle nut, goes on again against the school of the house.</summary>
-public sealed class LockNutReused : Rule
+public sealed class LockNutReused : ThingRule<Joint>
 {
     public override RuleInfo Info { get; } = new("PRT004", Severity.Warn, "One-time nut used again");
 
-    public override IEnumerable<Finding> Find(Walk walk)
+    protected internal override void Find(Walk walk, Joint joint, Found found)
     {
-        foreach (var joint in walk.Sheet.Joints)
-        {
-            if (joint.Reuse == ReuseRule.Renew) continue;
-            var insert = joint.Fastener?.Form == FastenerForm.LockNut;
-            var axle = joint.Name.Contains("axle nut", StringComparison.OrdinalIgnoreCase) || joint.Name.Contains("spindle nut", StringComparison.OrdinalIgnoreCase);
-            if (!insert && !axle) continue;
-            var school = insert ? School.OneTimeNut : School.AxleNut;
-            if (!walk.Workshop.Rules.KeepsTo(school) && Tightening.TreatmentAdvice.IsLocker(joint.Treatment)) continue;
-            if (walk.EventsOf(joint.Id).FirstOrDefault(e => e.Action is { Verb: Verb.Start, New: false } && e.Before.Joint is { IsOut: true, WasOut: true }) is not { } again) continue;
-            var way = walk.Workshop.Rules.Chosen(school);
-            yield return At(again, $"{joint.Label} {(joint.Count > 1 ? "go" : "goes")} on again here. The house rule: {way.Practice} {way.Why}", walk.Workshop.Rules.KeepsTo(school) ? new Fix($"Renew {joint.Id} each time", new SetField(joint.Id, "reuse", Fields.WordOf(ReuseRule.Reuse), Fields.WordOf(ReuseRule.Renew))) : new Fix($"Medium threadlocker on {joint.Id}", new SetField(joint.Id, "treatment", Fields.WordOf(joint.Treatment), Fields.WordOf(Sheets.Treatment.ThreadlockerMedium))));
-        }
+        if (joint.Reuse == ReuseRule.Renew) return;
+        var insert = joint.Fastener?.Form == FastenerForm.LockNut;
+        var axle = joint.Name.Contains("axle nut", StringComparison.OrdinalIgnoreCase) || joint.Name.Contains("spindle nut", StringComparison.OrdinalIgnoreCase);
+        if (!insert && !axle) return;
+        var school = insert ? School.OneTimeNut : School.AxleNut;
+        if (!walk.Workshop.Rules.KeepsTo(school) && Tightening.TreatmentAdvice.IsLocker(joint.Treatment)) return;
+        if (walk.EventsOf(joint.Id).FirstOrDefault(e => e.Action is { Verb: Verb.Start, New: false } && e.Before.Joint is { IsOut: true, WasOut: true }) is not { } again) return;
+        var way = walk.Workshop.Rules.Chosen(school);
+        found.Add(At(again, $"{joint.Label} {(joint.Count > 1 ? "go" : "goes")} on again here. The house rule: {way.Practice} {way.Why}", walk.Workshop.Rules.KeepsTo(school) ? new Fix($"Renew {joint.Id} each time", new SetField(joint.Id, "reuse", Fields.WordOf(ReuseRule.Reuse), Fields.WordOf(ReuseRule.Renew))) : new Fix($"Medium threadlocker on {joint.Id}", new SetField(joint.Id, "treatment", Fields.WordOf(joint.Treatment), Fields.WordOf(Sheets.Treatment.ThreadlockerMedium)))));
     }
 }

@@ -5,31 +5,25 @@ using WornPath.Core.Walking;
 namespace WornPath.Core.Findings.Catalogue;
 
 /// <summary>PRT001: a one-time fastener, a cotter pin or a part that is to be replaced goes back in, and no word says it is new.</summary>
-public sealed class NotRenewed : Rule
+public sealed class NotRenewed : ThingRule<Thing>
 {
     public override RuleInfo Info { get; } = new("PRT001", Severity.Stop, "Pin or one-time fastener not renewed");
 
-    public override IEnumerable<Finding> Find(Walk walk)
+    protected internal override void Find(Walk walk, Thing thing, Found found)
     {
-        foreach (var joint in walk.Sheet.Joints)
-        {
-            if (joint.Locking != Locking.CotterPin && joint.Reuse != ReuseRule.Renew) continue;
+        if (thing is Joint joint && (joint.Locking == Locking.CotterPin || joint.Reuse == ReuseRule.Renew))
             foreach (var walked in walk.EventsOf(joint.Id))
             {
                 if (walked.Action is { Verb: Verb.InsertPin, New: false } && joint.Locking == Locking.CotterPin)
-                    yield return At(walked, $"The cotter pin of {joint.Label} goes in here and is not said to be new. A bent pin is never used again.", SayNew(walked));
+                    found.Add(At(walked, $"The cotter pin of {joint.Label} goes in here and is not said to be new. A bent pin is never used again.", SayNew(walked)));
                 else if (joint.Reuse == ReuseRule.Renew && walked.Action is { Verb: Verb.Start, New: false } && walked.Before.Joint is { IsOut: true, WasOut: true } && !NewLater(walk, walked))
-                    yield return At(walked, $"{joint.Label} {(joint.Count > 1 ? "are" : "is")} to be renewed each time, and {(joint.Count > 1 ? "the old ones go" : "the old one goes")} back in here.", SayNew(walked));
+                    found.Add(At(walked, $"{joint.Label} {(joint.Count > 1 ? "are" : "is")} to be renewed each time, and {(joint.Count > 1 ? "the old ones go" : "the old one goes")} back in here.", SayNew(walked)));
             }
-        }
 
-        foreach (var part in walk.Sheet.Parts)
-        {
-            if (part.Fate != Fate.Replace) continue;
+        if (thing is Part { Fate: Fate.Replace } part)
             foreach (var walked in walk.EventsOf(part.Id))
                 if (walked.Action is { Verb: Verb.Fit, New: false } && walked.Before.Part is { WasOff: true, IsNew: false })
-                    yield return At(walked, $"{part.Label} is to be replaced, and the old one goes back on here.", SayNew(walked));
-        }
+                    found.Add(At(walked, $"{part.Label} is to be replaced, and the old one goes back on here.", SayNew(walked)));
     }
 
     // "Start the nut by hand … torque the new nut": said late is said.
@@ -38,7 +32,7 @@ public sealed class NotRenewed : Rule
         foreach (var later in walk.EventsOf(started.Thing!.Id))
         {
             if (later.Order <= started.Order) continue;
-            if (later.Action.Verb == Verb.TakeOut) return false;
+            if (later.Verb == Verb.TakeOut) return false;
             // A new pin is no new nut.
             if (later.Action is { New: true, Verb: not Verb.InsertPin }) return true;
         }

@@ -4,17 +4,14 @@ using WornPath.Core.Walking;
 namespace WornPath.Core.Findings.Catalogue;
 
 /// <summary>SRC001: a torque with no word of where it was taken from.</summary>
-public sealed class ValueWithoutSource : Rule
+public sealed class ValueWithoutSource : ThingRule<Joint>
 {
     public override RuleInfo Info { get; } = new("SRC001", Severity.Stop, "Value without a source");
 
-    public override IEnumerable<Finding> Find(Walk walk)
+    protected internal override void Find(Walk walk, Joint joint, Found found)
     {
-        foreach (var joint in walk.Sheet.Joints)
-        {
-            if (joint.Torque is null || !string.IsNullOrWhiteSpace(joint.Source)) continue;
-            var torqued = walk.EventsOf(joint.Id).FirstOrDefault(e => e.Action.Verb == Verb.Torque);
-            yield return At(torqued?.Step, torqued?.StepIndex ?? -1, joint, $"{joint.Label}: {joint.Torque} has no source. Write the document, edition and page it was taken from in Joints.");
-        }
+        if (joint.Torque is null || !string.IsNullOrWhiteSpace(joint.Source)) return;
+        var torqued = walk.EventsOf(joint.Id).FirstOrDefault(e => e.Verb == Verb.Torque);
+        found.Add(At(torqued?.Step, torqued?.StepIndex ?? -1, joint, $"{joint.Label}: {joint.Torque} has no source. Write the document, edition and page it was taken from in Joints."));
     }
 }

@@ -1,4 +1,3 @@
-using System.Runtime.CompilerServices;
 using WornPath.Core.Fasteners;
 using WornPath.Core.Sheets;
 using WornPath.Core.Walking;
@@ -6,34 +5,25 @@ using WornPath.Core.Walking;
 namespace WornPath.Core.Findings.Catalogue;
 
 /// <summary>TOO001: the size of the drive is none that a head of this thread and form has by the standards.</summary>
-public sealed class DriveDoesNotFit : Rule
+public sealed class DriveDoesNotFit : ThingRule<Joint>
 {
     public override RuleInfo Info { get; } = new("TOO001", Severity.Warn, "Drive does not fit the thread");
 
-    // Joints are immutable and live on: one whose drive fits is asked of the tables once.
-    private static readonly ConditionalWeakTable<Joint, Joint> Fits = [];
-
-    public override IEnumerable<Finding> Find(Walk walk)
+    // What heads of the joint's thread and form usually have, where it is none of these; null where its drive fits or nothing tells.
+    private static readonly Memo<Joint, List<Drive>?> Misfit = new(joint =>
     {
-        foreach (var joint in walk.Sheet.Joints)
-        {
-            if (joint.Fastener is not { Thread: { } thread, Form: { } form, Drive: { } drive }) continue;
-            if (Fits.TryGetValue(joint, out _)) continue;
-            var usual = DriveSizes.Usual(thread, form).Where(d => d.Kind == drive.Kind).ToList();
-            if (usual.Contains(drive) || (usual.Count == 0 && !TooFarOff(thread, drive)))
-            {
-                Fits.AddOrUpdate(joint, joint);
-                continue;
-            }
+        if (joint.Fastener is not { Thread: { } thread, Form: { } form, Drive: { } drive }) return null;
+        var usual = DriveSizes.Usual(thread, form).Where(d => d.Kind == drive.Kind).ToList();
+        return usual.Contains(drive) || (usual.Count == 0 && !TooFarOff(thread, drive)) ? null : usual;
+    });
 
-            if (usual.Count == 0)
-            {
-                yield return AtTorque(walk, joint, $"{joint.Label}: a head of {drive} on {thread} is more than any standard has (about 1.4 to 2 times the thread). Look at the head, or correct the thread.");
-                continue;
-            }
-
-            yield return AtTorque(walk, joint, $"{joint.Label}: {thread} heads of this form have {string.Join(" or ", usual)}, and the sheet says {drive}. Look at the head; if it is so, name the form plainly (screw, bolt) or correct the thread.");
-        }
+    protected internal override void Find(Walk walk, Joint joint, Found found)
+    {
+        if (Misfit.Of(joint) is not { } usual) return;
+        var (thread, drive) = (joint.Fastener!.Thread, joint.Fastener.Drive);
+        found.Add(AtTorque(walk, joint, usual.Count == 0
+            ? $"{joint.Label}: a head of {drive} on {thread} is more than any standard has (about 1.4 to 2 times the thread). Look at the head, or correct the thread."
+            : $"{joint.Label}: {thread} heads of this form have {string.Join(" or ", usual)}, and the sheet says {drive}. Look at the head; if it is so, name the form plainly (screw, bolt) or correct the thread."));
     }
 
     // Hexagons are from 1.4 to 2.1 times the thread across flats in every table of this program; beyond that one of the two is wrong.

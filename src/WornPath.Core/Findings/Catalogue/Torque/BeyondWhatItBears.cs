@@ -10,24 +10,21 @@ namespace WornPath.Core.Findings.Catalogue;
 /// TRQ003: a torque that takes the fastener past its proof load: a Stop where even high friction does not save it, a Warn where
 /// only low friction brings it there (see <see cref="Preload"/>). A value that would fit under another unit is TRQ005.
 /// </summary>
-public sealed class BeyondWhatItBears : Rule
+public sealed class BeyondWhatItBears : ThingRule<Joint>
 {
     public override RuleInfo Info { get; } = new("TRQ003", Severity.Stop, "Value beyond what the fastener bears");
 
-    public override IEnumerable<Finding> Find(Walk walk)
+    protected internal override void Find(Walk walk, Joint joint, Found found)
     {
-        foreach (var joint in walk.Sheet.Joints)
+        var judgement = JointJudgement.Of(joint, walk.Workshop);
+        if (judgement.Meant is null && judgement.Preload is { Verdict: PreloadVerdict.MayYield or PreloadVerdict.Yields } preload) found.Add(Of(walk, joint, judgement.Target!.Value, preload, ""));
+        foreach (var variant in joint.Variants)
         {
-            var judgement = JointJudgement.Of(joint, walk.Workshop);
-            if (judgement.Meant is null && judgement.Preload is { Verdict: PreloadVerdict.MayYield or PreloadVerdict.Yields } preload) yield return Of(walk, joint, judgement.Target!.Value, preload, "");
-            foreach (var variant in joint.Variants)
-            {
-                // A variant of the header has a walk of its own, with its own value.
-                if (variant.IsOf(walk.Whole.Header.Variants)) continue;
-                var target = variant.Torque.TargetBy(walk.Workshop.Rules.Target);
-                if (Preload.Of(joint.Fastener, variant.Torque, walk.Workshop.Rules.NutFactors.Of(joint.Treatment), walk.Workshop.Rules.Target, walk.Workshop.Rules.Scatter) is { Verdict: PreloadVerdict.MayYield or PreloadVerdict.Yields } there)
-                    yield return Of(walk, joint, target, there, $", {variant.When}");
-            }
+            // A variant of the header has a walk of its own, with its own value.
+            if (variant.IsOf(walk.Whole.Header.Variants)) continue;
+            var target = variant.Torque.TargetBy(walk.Workshop.Rules.Target);
+            if (Preload.Of(joint.Fastener, variant.Torque, walk.Workshop.Rules.NutFactors.Of(joint.Treatment), walk.Workshop.Rules.Target, walk.Workshop.Rules.Scatter) is { Verdict: PreloadVerdict.MayYield or PreloadVerdict.Yields } there)
+                found.Add(Of(walk, joint, target, there, $", {variant.When}"));
         }
     }
 

@@ -5,17 +5,14 @@ using WornPath.Core.Walking;
 namespace WornPath.Core.Findings.Catalogue;
 
 /// <summary>TRQ010: four fasteners or more are torqued, and nobody has said in which order.</summary>
-public sealed class NoPattern : Rule
+public sealed class NoPattern : ThingRule<Joint>
 {
     public override RuleInfo Info { get; } = new("TRQ010", Severity.Warn, "No pattern at four or more");
 
-    public override IEnumerable<Finding> Find(Walk walk)
+    protected internal override void Find(Walk walk, Joint joint, Found found)
     {
-        foreach (var joint in walk.Sheet.Joints)
-        {
-            if (joint is not { Count: >= 4, Pattern: null, Torque: not null } || !walk.EventsOf(joint.Id).Any(e => e.Action.Verb == Verb.Torque)) continue;
-            yield return AtTorque(walk, joint, $"{joint.Label} are {joint.Count}, and nothing says in which order they are torqued. Say in Joints how they lie; the order follows.",
-                new Fix("They lie in a circle", new SetField(joint.Id, "pattern", "", "circle")), joint.Count % 2 == 0 ? new Fix($"They lie in two rows of {joint.Count / 2}", new SetField(joint.Id, "pattern", "", $"grid 2×{joint.Count / 2}")) : null);
-        }
+        if (joint is not { Count: >= 4, Pattern: null, Torque: not null } || !walk.EventsOf(joint.Id).Any(e => e.Verb == Verb.Torque)) return;
+        found.Add(AtTorque(walk, joint, $"{joint.Label} are {joint.Count}, and nothing says in which order they are torqued. Say in Joints how they lie; the order follows.",
+            new Fix("They lie in a circle", new SetField(joint.Id, "pattern", "", "circle")), joint.Count % 2 == 0 ? new Fix($"They lie in two rows of {joint.Count / 2}", new SetField(joint.Id, "pattern", "", $"grid 2×{joint.Count / 2}")) : null));
     }
 }

@@ -5,17 +5,14 @@ using WornPath.Core.Walking;
 namespace WornPath.Core.Findings.Catalogue;
 
 /// <summary>TRQ017: wheel fasteners were undone, and nothing says when they are torqued again after the first use.</summary>
-public sealed class NoRetorque : Rule
+public sealed class NoRetorque : ThingRule<Joint>
 {
     public override RuleInfo Info { get; } = new("TRQ017", Severity.Hint, "No retorque of the wheel fasteners");
 
-    public override IEnumerable<Finding> Find(Walk walk)
+    protected internal override void Find(Walk walk, Joint joint, Found found)
     {
-        foreach (var joint in walk.Sheet.Joints)
-        {
-            if (!Natures.HoldsAWheel(joint, walk.Things) || walk.EventsOf(joint.Id).LastOrDefault(e => e.Action.Verb == Verb.Torque) is not { } torqued) continue;
-            if (walk.Steps.Any(s => TorquedTwice.Retorque(s.Text))) continue;
-            yield return At(torqued, $"{joint.Label} settle in the first use, and nothing says when they are torqued again.", Fixes.InsertAtEnd(walk, "Retorque after the first use", TighteningSentence.Again(joint, walk.Workshop.Rules)));
-        }
+        if (!Natures.HoldsAWheel(joint, walk.Things) || walk.EventsOf(joint.Id).LastOrDefault(e => e.Verb == Verb.Torque) is not { } torqued) return;
+        if (walk.Steps.Any(s => TorquedTwice.Retorque(s.Text))) return;
+        found.Add(At(torqued, $"{joint.Label} settle in the first use, and nothing says when they are torqued again.", Fixes.InsertAtEnd(walk, "Retorque after the first use", TighteningSentence.Again(joint, walk.Workshop.Rules))));
     }
 }

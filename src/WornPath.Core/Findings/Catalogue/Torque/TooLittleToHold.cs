@@ -1,22 +1,20 @@
 using System.Globalization;
 using WornPath.Core.Tightening;
+using WornPath.Core.Sheets;
 using WornPath.Core.Walking;
 
 namespace WornPath.Core.Findings.Catalogue;
 
 /// <summary>TRQ004: a torque that leaves the fastener so slack that the joint may not hold.</summary>
-public sealed class TooLittleToHold : Rule
+public sealed class TooLittleToHold : ThingRule<Joint>
 {
     public override RuleInfo Info { get; } = new("TRQ004", Severity.Warn, "Too little to hold");
 
-    public override IEnumerable<Finding> Find(Walk walk)
+    protected internal override void Find(Walk walk, Joint joint, Found found)
     {
-        foreach (var joint in walk.Sheet.Joints)
-        {
-            var judgement = JointJudgement.Of(joint, walk.Workshop);
-            if (judgement is not { Meant: null, Preload: { Verdict: PreloadVerdict.TooLittle } preload }) continue;
-            var percent = (preload.Utilisation * 100).ToString("0", CultureInfo.InvariantCulture);
-            yield return AtTorque(walk, joint, $"{judgement.Target} brings {joint.Label} to {percent} % of its proof load. Will it hold? Check the value; if snug is meant, write snug.");
-        }
+        var judgement = JointJudgement.Of(joint, walk.Workshop);
+        if (judgement is not { Meant: null, Preload: { Verdict: PreloadVerdict.TooLittle } preload }) return;
+        var percent = (preload.Utilisation * 100).ToString("0", CultureInfo.InvariantCulture);
+        found.Add(AtTorque(walk, joint, $"{judgement.Target} brings {joint.Label} to {percent} % of its proof load. Will it hold? Check the value; if snug is meant, write snug."));
     }
 }

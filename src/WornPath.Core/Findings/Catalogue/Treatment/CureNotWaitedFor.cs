@@ -14,7 +14,7 @@ public sealed class CureNotWaitedFor : Rule
         foreach (var joint in walk.Sheet.Joints)
         {
             if (joint.Treatment == Sheets.Treatment.None) continue;
-            if (walk.EventsOf(joint.Id).LastOrDefault(e => e.Action.Verb == Verb.Torque) is not { } torqued || TreatmentAdvice.For(joint, walk.Things, walk.Workshop.Rules).FullHours is not { } hours) continue;
+            if (walk.EventsOf(joint.Id).LastOrDefault(e => e.Verb == Verb.Torque) is not { } torqued || TreatmentAdvice.For(joint, walk.Things, walk.Workshop.Rules).FullHours is not { } hours) continue;
             var waited = false;
             for (var i = torqued.StepIndex; i < walk.Steps.Count && !waited; i++)
                 waited = walk.Steps[i].Actions.Any(a => a.Verb == Verb.Wait && a.Minutes >= 10) || walk.Steps[i].Text.Contains("cure", StringComparison.OrdinalIgnoreCase);

@@ -5,20 +5,17 @@ using WornPath.Core.Walking;
 namespace WornPath.Core.Findings.Catalogue;
 
 /// <summary>THR004: threadlocker on a joint that holds plastic or rubber, which it can make crack or swell.</summary>
-public sealed class LockerNearPlastic : Rule
+public sealed class LockerNearPlastic : ThingRule<Joint>
 {
     private static readonly string[] Words = ["plastic", "polycarbonate", "acrylic", "ABS ", "O-ring", "rubber"];
 
     public override RuleInfo Info { get; } = new("THR004", Severity.Warn, "Threadlocker near plastic or rubber");
 
-    public override IEnumerable<Finding> Find(Walk walk)
+    protected internal override void Find(Walk walk, Joint joint, Found found)
     {
-        foreach (var joint in walk.Sheet.Joints)
-        {
-            if (!TreatmentAdvice.IsLocker(joint.Treatment)) continue;
-            foreach (var id in joint.Holds)
-                if (walk.Things.GetValueOrDefault(id) is Part part && Words.Any(w => part.Name.Contains(w, StringComparison.OrdinalIgnoreCase) || part.Note.Contains(w, StringComparison.OrdinalIgnoreCase)))
-                    yield return AtTorque(walk, joint, $"{joint.Label} get threadlocker and hold {part.Label}: anaerobic compounds make many plastics crack and some rubbers swell. Ask its maker, or lock it by other means.");
-        }
+        if (!TreatmentAdvice.IsLocker(joint.Treatment)) return;
+        foreach (var id in joint.Holds)
+            if (walk.Things.GetValueOrDefault(id) is Part part && Words.Any(w => part.Name.Contains(w, StringComparison.OrdinalIgnoreCase) || part.Note.Contains(w, StringComparison.OrdinalIgnoreCase)))
+                found.Add(AtTorque(walk, joint, $"{joint.Label} get threadlocker and hold {part.Label}: anaerobic compounds make many plastics crack and some rubbers swell. Ask its maker, or lock it by other means."));
     }
 }

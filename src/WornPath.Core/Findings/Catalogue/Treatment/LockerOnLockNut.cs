@@ -7,16 +7,13 @@ using WornPath.Core.Walking;
 namespace WornPath.Core.Findings.Catalogue;
 
 /// <summary>THR002: threadlocker on a prevailing-torque nut.</summary>
-public sealed class LockerOnLockNut : Rule
+public sealed class LockerOnLockNut : ThingRule<Joint>
 {
     public override RuleInfo Info { get; } = new("THR002", Severity.Warn, "Threadlocker on a prevailing-torque nut");
 
-    public override IEnumerable<Finding> Find(Walk walk)
+    protected internal override void Find(Walk walk, Joint joint, Found found)
     {
-        foreach (var joint in walk.Sheet.Joints)
-        {
-            if (joint.Fastener?.Form == FastenerForm.LockNut && TreatmentAdvice.IsLocker(joint.Treatment))
-                yield return AtTorque(walk, joint, $"The nut of {joint.Label} locks by itself, and gets {Fields.WordOf(joint.Treatment)} as well: the compound spoils the insert and adds to the running torque.", new Fix("Leave the threadlocker out", new SetField(joint.Id, "treatment", Fields.WordOf(joint.Treatment), Fields.WordOf(Sheets.Treatment.None))));
-        }
+        if (joint.Fastener?.Form == FastenerForm.LockNut && TreatmentAdvice.IsLocker(joint.Treatment))
+            found.Add(AtTorque(walk, joint, $"The nut of {joint.Label} locks by itself, and gets {Fields.WordOf(joint.Treatment)} as well: the compound spoils the insert and adds to the running torque.", new Fix("Leave the threadlocker out", new SetField(joint.Id, "treatment", Fields.WordOf(joint.Treatment), Fields.WordOf(Sheets.Treatment.None)))));
     }
 }

@@ -8,27 +8,26 @@ using WornPath.Core.Workshops;
 namespace WornPath.Core.Findings.Catalogue;
 
 /// <summary>A rule of style: looks at one sentence at a time and, where it is safe, writes it better.</summary>
-public abstract class SentenceRule : Rule
+public abstract class SentenceRule : StepRule
 {
     private sealed record Hit(Span At, string Message, string? Rewrite);
 
-    private readonly StepMemo<ImmutableArray<Term>, Hit?> _hits;
+    private readonly Memo<Step, ImmutableArray<Term>, Hit?> _hits;
 
-    protected SentenceRule() => _hits = new StepMemo<ImmutableArray<Term>, Hit?>(FirstIn);
+    protected SentenceRule() => _hits = new Memo<Step, ImmutableArray<Term>, Hit?>(FirstIn);
 
     /// <summary>What is wrong with a sentence and how it could be written; null where nothing is. The rewrite is null where only its writer knows.</summary>
     /// <param name="sentence">The sentence, its mark included.</param>
     /// <param name="terms">The words the workshop does not write.</param>
     protected abstract (string Message, string? Rewrite)? Look(string sentence, ImmutableArray<Term> terms);
 
-    public sealed override IEnumerable<Finding> Find(Walk walk)
+    protected internal sealed override bool Concerns(Step step, HouseRules rules) => _hits.Of(step, rules.Terms) is not null;
+
+    protected internal sealed override void Find(Walk walk, int stepIndex, Found found)
     {
-        for (var i = 0; i < walk.Steps.Count; i++)
-        {
-            var step = walk.Steps[i];
-            if (_hits.Of(walk, i, walk.Workshop.Rules.Terms) is not { } hit) continue;
-            yield return At(step, i, null, hit.Message, hit.Rewrite is null ? null : new Fix($"Write: {Short(hit.Rewrite)}", new WriteStep(step.Id, step.Text, step.Text[..hit.At.Start] + hit.Rewrite + step.Text[hit.At.End..])));
-        }
+        if (_hits.Of(walk.Steps[stepIndex], walk.Workshop.Rules.Terms) is not { } hit) return;
+        var step = walk.Steps[stepIndex];
+        found.Add(At(step, stepIndex, null, hit.Message, hit.Rewrite is null ? null : new Fix($"Write: {Short(hit.Rewrite)}", new WriteStep(step.Id, step.Text, step.Text[..hit.At.Start] + hit.Rewrite + step.Text[hit.At.End..]))));
     }
 
     // One of a kind in a step is enough; the next shows when it is mended.
