@@ -61,6 +61,48 @@ public class AnyWalkTests
     }, iter: 30);
 
     [Fact]
+    public void A_state_that_is_looked_up_is_the_one_its_events_led_to() => AnyProcedure.Any.Sample(sheet =>
+    {
+        foreach (var walk in sheet.Walks().All)
+        {
+            foreach (var thing in walk.Sheet.Things)
+            {
+                var now = walk.AtBeginning(thing.Id);
+                foreach (var walked in walk.EventsOf(thing.Id))
+                {
+                    walked.Before.ShouldBe(now);
+                    walk.BeforeEvent(thing.Id, walked.Order).ShouldBe(now);
+                    now = walked.After;
+                }
+
+                walk.AtEnd(thing.Id).ShouldBe(now);
+                var moments = walk.MomentsOf(thing.Id);
+                moments.Zip(moments.Skip(1)).ShouldAllBe(m => m.First.State != m.Second.State && m.First.Order < m.Second.Order);
+                moments[^1].State.ShouldBe(now);
+            }
+
+            walk.Events.Select(e => e.Order).ShouldBe(Enumerable.Range(0, walk.Events.Count));
+            walk.Sheet.Things.Sum(t => walk.EventsOf(t.Id).Count).ShouldBe(walk.Events.Count - walk.EventsOf(Walk.Vehicle).Count);
+        }
+    }, iter: 60);
+
+    /// <summary>Steps and things keep what was worked out of them; read anew from a file they have kept nothing.</summary>
+    [Fact]
+    public void What_is_kept_from_sheet_to_sheet_never_shows() => AnyProcedure.Any.Sample(sheet =>
+    {
+        sheet.Walks();
+        foreach (var joint in sheet.Sheet.Joints)
+        {
+            sheet.Do(new SetField(joint.Id, "torque", joint.TighteningText, "311 N·m"));
+            sheet.Do(new SetField(joint.Id, "name", joint.Name, joint.Name + " of the drawbar"));
+        }
+
+        foreach (var step in sheet.Sheet.Steps.Take(2).ToList()) sheet.Do(new WriteStep(step.Id, step.Text, step.Text + " Make it good and tight."));
+        var anew = SheetJson.Read(SheetJson.Write(sheet.Sheet));
+        sheet.Walks().Findings.Select(f => (f.Key, f.Said, f.Severity)).ShouldBe(WalkSet.Run(anew, sheet.Workshop).Findings.Select(f => (f.Key, f.Said, f.Severity)));
+    }, iter: 60);
+
+    [Fact]
     public void A_combination_of_a_combination_is_itself_and_names_nothing_that_is_not_there() => AnyProcedure.Any.Sample(sheet =>
     {
         foreach (var one in Combinations.Of(sheet.Sheet))
