@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { useElementSize, useEventListener } from '@vueuse/core';
-import { computed, nextTick, ref, shallowRef, watch } from 'vue';
-import { api, take, type Chart, type ChartRow, type Trouble } from '../shared/api/client';
-import { troubleOf } from '../shared/api/trouble';
+import { computed, nextTick, ref, watch } from 'vue';
+import { api, take, type ChartRow } from '../shared/api/client';
+import { useAsked } from '../shared/asked';
 import { useCursor } from '../shared/cursor';
 import { useDraft } from '../shared/draft';
 import { useWalkAs } from '../shared/walkAs';
@@ -14,28 +14,16 @@ import TroubleNote from '../shared/TroubleNote.vue';
 const draft = useDraft();
 const cursor = useCursor();
 const walkAs = useWalkAs();
-const chart = shallowRef<Chart | null>(null);
-const trouble = ref<Trouble | null>(null);
+const { answer: chart, trouble } = useAsked(
+  () => walkAs.key,
+  (id, as) => take(api.GET('/api/revisions/{id}/chart', { params: { path: { id }, query: { as } } })),
+);
 const openOnly = ref(false);
 const asText = ref(false);
 const scroller = ref<HTMLElement | null>(null);
 const canvas = ref<HTMLCanvasElement | null>(null);
 const cell = ref<Cell | null>(null);
 const { width, height } = useElementSize(scroller);
-
-watch(
-  () => [draft.revision?.id, draft.seq, walkAs.key] as const,
-  async ([id, , as]) => {
-    if (id === undefined) return;
-    try {
-      chart.value = await take(api.GET('/api/revisions/{id}/chart', { params: { path: { id }, query: { as } } }));
-      trouble.value = null;
-    } catch (error) {
-      trouble.value = troubleOf(error);
-    }
-  },
-  { immediate: true },
-);
 
 const rows = computed<ChartRow[]>(() => (chart.value?.rows ?? []).filter((r) => !openOnly.value || r.openAtEnd));
 const openCount = computed(() => (chart.value?.rows ?? []).filter((r) => r.openAtEnd).length);

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue';
-import { api, take, type JointTable, type Trouble } from '../shared/api/client';
-import { troubleOf } from '../shared/api/trouble';
+import { api, take } from '../shared/api/client';
+import { useAsked } from '../shared/asked';
 import { useDraft } from '../shared/draft';
 import { useEscape } from '../shared/escape';
 import TroubleNote from '../shared/TroubleNote.vue';
@@ -14,41 +14,15 @@ useEscape(
   () => (open.value = false),
 );
 const text = ref('');
-const table = ref<JointTable | null>(null);
-const trouble = ref<Trouble | null>(null);
 const busy = ref(false);
-let asked = 0;
+const { answer: table, trouble } = useAsked(
+  () => (open.value && text.value.trim() ? text.value : null),
+  (id, pasted) => take(api.POST('/api/revisions/{id}/joint-table', { params: { path: { id } }, body: { text: pasted } })),
+);
 
 watch(open, (now) => {
-  if (now) {
-    text.value = '';
-    table.value = null;
-    trouble.value = null;
-  }
+  if (now) text.value = '';
 });
-
-async function look(): Promise<void> {
-  const turn = ++asked;
-  const id = draft.revision?.id;
-  if (id === undefined || !text.value.trim()) {
-    table.value = null;
-    trouble.value = null;
-    return;
-  }
-  try {
-    await draft.settled();
-    const answer = await take(api.POST('/api/revisions/{id}/joint-table', { params: { path: { id } }, body: { text: text.value } }));
-    if (turn !== asked) return;
-    table.value = answer;
-    trouble.value = null;
-  } catch (error) {
-    if (turn !== asked) return;
-    table.value = null;
-    trouble.value = troubleOf(error);
-  }
-}
-
-watch(text, () => void look());
 const taken = computed(() => table.value?.rows.filter((r) => r.isTaken).length ?? 0);
 const odd = computed(() => table.value?.rows.reduce((sum, r) => sum + r.cells.filter((c) => c.problem).length, 0) ?? 0);
 
@@ -157,12 +131,5 @@ th {
 small {
   display: block;
   font: 12px/1.3 var(--text);
-}
-
-.foot {
-  display: flex;
-  align-items: center;
-  gap: 14px;
-  margin-top: 12px;
 }
 </style>

@@ -123,11 +123,4 @@ text {
   dominant-baseline: central;
   pointer-events: none;
 }
-
-.foot {
-  display: flex;
-  align-items: center;
-  gap: 12px;
-  margin-top: 12px;
-}
 </style>

@@ -1,36 +1,19 @@
 <script setup lang="ts">
-import { ref, watch } from 'vue';
-import { api, take, type ReachView, type ThingView, type Trouble } from '../shared/api/client';
-import { troubleOf } from '../shared/api/trouble';
-import { useDraft } from '../shared/draft';
+import { api, take, type ThingView } from '../shared/api/client';
+import { useAsked } from '../shared/asked';
 import { useEscape } from '../shared/escape';
 import TroubleNote from '../shared/TroubleNote.vue';
 
 /** What must come off to reach a part, in the order it can, and why. */
 const props = defineProps<{ part: ThingView | null }>();
 const emit = defineEmits<{ close: [] }>();
-const draft = useDraft();
 useEscape(
   () => props.part !== null,
   () => emit('close'),
 );
-const reach = ref<ReachView | null>(null);
-const trouble = ref<Trouble | null>(null);
-
-watch(
-  () => props.part,
-  async (part) => {
-    const id = draft.revision?.id;
-    reach.value = null;
-    trouble.value = null;
-    if (!part || id === undefined) return;
-    try {
-      await draft.settled();
-      reach.value = await take(api.GET('/api/revisions/{id}/reach/{part}', { params: { path: { id, part: part.id } } }));
-    } catch (error) {
-      trouble.value = troubleOf(error);
-    }
-  },
+const { answer: reach, trouble } = useAsked(
+  () => props.part?.id ?? null,
+  (id, part) => take(api.GET('/api/revisions/{id}/reach/{part}', { params: { path: { id, part } } })),
 );
 </script>
 

@@ -1,32 +1,20 @@
 <script setup lang="ts">
-import { computed, onMounted, ref, watch } from 'vue';
-import { api, take, type PrintView, type Trouble } from '../shared/api/client';
-import { troubleOf } from '../shared/api/trouble';
+import { computed, ref } from 'vue';
+import { api, take } from '../shared/api/client';
+import { useAsked } from '../shared/asked';
 import CautionPanel from '../shared/CautionPanel.vue';
 import PatternDrawing from '../shared/PatternDrawing.vue';
-import { useDraft } from '../shared/draft';
 import { useWalkAs } from '../shared/walkAs';
 import TroubleNote from '../shared/TroubleNote.vue';
 
 /** The sheet as it prints, on A4 or Letter. */
-const draft = useDraft();
 const walkAs = useWalkAs();
-const sheet = ref<PrintView | null>(null);
-const trouble = ref<Trouble | null>(null);
+const { answer: sheet, trouble } = useAsked(
+  () => walkAs.key,
+  (id, as) => take(api.GET('/api/revisions/{id}/print', { params: { path: { id }, query: { as } } })),
+);
 const paper = ref<'A4' | 'Letter'>('A4');
 
-async function load(): Promise<void> {
-  const id = draft.revision?.id;
-  if (id === undefined) return;
-  try {
-    sheet.value = await take(api.GET('/api/revisions/{id}/print', { params: { path: { id }, query: { as: walkAs.key } } }));
-  } catch (error) {
-    trouble.value = troubleOf(error);
-  }
-}
-
-onMounted(load);
-watch(() => [draft.revision?.id, walkAs.key], load);
 const pageRule = computed(() => `@page { size: ${paper.value === 'A4' ? 'A4' : 'letter'}; margin: 14mm 14mm 16mm; }`);
 const day = (iso: string): string =>
   new Date(iso.endsWith('Z') ? iso : `${iso}Z`).toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric' });

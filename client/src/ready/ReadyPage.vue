@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { computed, ref, shallowRef, watch } from 'vue';
-import { api, take, type Readiness, type ReadyItem, type Trouble } from '../shared/api/client';
+import { computed, ref } from 'vue';
+import { api, take, type ReadyItem } from '../shared/api/client';
 import { troubleOf } from '../shared/api/trouble';
+import { useAsked } from '../shared/asked';
 import { useDraft } from '../shared/draft';
 import { useWalkAs } from '../shared/walkAs';
 import TimeChain from './TimeChain.vue';
@@ -10,27 +11,22 @@ import TroubleNote from '../shared/TroubleNote.vue';
 /** What must be in hand before the first bolt is undone; what is missing stops the job. */
 const draft = useDraft();
 const walkAs = useWalkAs();
-const ready = shallowRef<Readiness | null>(null);
-const trouble = ref<Trouble | null>(null);
 const wanted = ref('');
 const crew = ref<number | null>(null);
 
-async function load(): Promise<void> {
-  const id = draft.revision?.id;
-  if (id === undefined) return;
-  try {
-    ready.value = await take(
+const {
+  answer: ready,
+  trouble,
+  again,
+} = useAsked(
+  () => [walkAs.key, wanted.value, crew.value].join('\n'),
+  (id) =>
+    take(
       api.GET('/api/revisions/{id}/ready', {
         params: { path: { id }, query: { as: walkAs.key, wanted: wanted.value || undefined, crew: crew.value || undefined } },
       }),
-    );
-    trouble.value = null;
-  } catch (error) {
-    trouble.value = troubleOf(error);
-  }
-}
-
-watch(() => [draft.revision?.id, draft.seq, walkAs.key, wanted.value, crew.value], load, { immediate: true });
+    ),
+);
 
 async function tick(items: ReadyItem[], inHand: boolean): Promise<void> {
   const id = draft.revision?.id;
@@ -38,7 +34,7 @@ async function tick(items: ReadyItem[], inHand: boolean): Promise<void> {
   try {
     for (const item of items)
       await take(api.PUT('/api/revisions/{id}/ready', { params: { path: { id } }, body: { key: item.key, inHand } }));
-    await load();
+    await again();
   } catch (error) {
     trouble.value = troubleOf(error);
   }

@@ -1,113 +1,118 @@
 <script setup lang="ts">
-import { ref, watch } from 'vue';
-import { api, take, type Edit, type Mirror, type RemovalSort, type Trouble } from '../shared/api/client';
-import { troubleOf } from '../shared/api/trouble';
+import { computed, ref } from 'vue';
+import { api, take, type Edit } from '../shared/api/client';
+import { useAsked } from '../shared/asked';
 import { useDraft } from '../shared/draft';
 import { useEscape } from '../shared/escape';
 import TroubleNote from '../shared/TroubleNote.vue';
 
-/** What the core would do to a whole phase: sort its removal, or write it again for the other side. Looked at first, then done in one edit. */
-const props = defineProps<{ phase: { id: string; name: string }; what: 'sort' | 'mirror' }>();
+/**
+ * What the core would do to a whole phase: put back in reverse what it takes off, sort it, or write it again for the other
+ * side. Looked at first, then done in one edit that one undo takes back.
+ */
+const props = defineProps<{ phase: { id: string; name: string }; what: 'refit' | 'sort' | 'mirror' }>();
 const emit = defineEmits<{ close: [] }>();
 const draft = useDraft();
 useEscape(
   () => true,
   () => emit('close'),
 );
-const sorted = ref<RemovalSort | null>(null);
-const mirror = ref<Mirror | null>(null);
-const trouble = ref<Trouble | null>(null);
 const busy = ref(false);
 
-watch(
-  () => props.phase.id,
-  async () => {
-    const id = draft.revision?.id;
-    if (id === undefined) return;
-    const call = { params: { path: { id }, query: { phase: props.phase.id } } };
-    try {
-      await draft.settled();
-      if (props.what === 'sort') sorted.value = await take(api.GET('/api/revisions/{id}/sort', call));
-      else mirror.value = await take(api.GET('/api/revisions/{id}/mirror', call));
-    } catch (error) {
-      trouble.value = troubleOf(error);
-    }
-  },
-  { immediate: true },
-);
+interface Proposal {
+  /** What to know before; or, where there is no edit, why there is nothing to do. */
+  says: string;
+  lines: string[];
+  does: string;
+  edit: Edit | null;
+}
 
-async function write(edit: Edit | null | undefined): Promise<void> {
-  if (!edit) return;
+const titles = {
+  refit: `The refit, from “${props.phase.name}” in reverse`,
+  sort: `Sort “${props.phase.name}”`,
+  mirror: `“${props.phase.name}” for the other side`,
+};
+const steps = (count: number): string => `${count} step${count === 1 ? '' : 's'}`;
+
+const { answer: proposal, trouble } = useAsked<Proposal>(
+  () => props.phase.id,
+  async (id, phase) => {
+    const call = { params: { path: { id }, query: { phase } } };
+    if (props.what === 'refit') {
+      const refit = await take(api.GET('/api/revisions/{id}/refit', call));
+      return {
+        says: refit.steps.length
+          ? 'What is still off, slack or open when this phase ends, put back the other way round; what later steps put back already stays as it is. Move what goes on at another time, and take out what this job leaves off.'
+          : 'There is nothing to put back: nothing is off, slack or open when this phase ends, or later steps put it back already. Write the removal first, or choose the phase it ends in.',
+        lines: refit.steps,
+        does: `Write ${steps(refit.steps.length)} into “${refit.into}”`,
+        edit: refit.edit ?? null,
+      };
+    }
+    if (props.what === 'sort') {
+      const sort = await take(api.GET('/api/revisions/{id}/sort', call));
+      return {
+        says: sort.moves.length ? '' : 'The order is good: nothing in this phase comes off before what holds or covers it.',
+        lines: sort.moves.map((move) => `Step ${move.from} goes to ${move.to}: ${move.why}.`),
+        does: `Move ${steps(sort.moves.length)}`,
+        edit: sort.edit ?? null,
+      };
+    }
+    const mirror = await take(api.GET('/api/revisions/{id}/mirror', call));
+    const fresh = mirror.things.length ? ` New on the sheet: ${mirror.things.join(', ')}, with the fields of their twins.` : '';
+    return {
+      says: mirror.edit
+        ? `Left and right change places, in a new phase “${mirror.name}”.${fresh} Mark what differs.`
+        : 'Nothing in this phase is left or right: there is nothing to mirror. Where the sides are the same, one phase does for both.',
+      lines: mirror.edit ? mirror.steps : [],
+      does: `Write ${steps(mirror.steps.length)}`,
+      edit: mirror.edit ?? null,
+    };
+  },
+);
+const edit = computed(() => (proposal.value?.lines.length ? proposal.value.edit : null));
+
+async function write(): Promise<void> {
+  if (!edit.value) return;
   busy.value = true;
-  await draft.sendAndSettle(edit);
+  await draft.sendAndSettle(edit.value);
   emit('close');
 }
 </script>
 
 <template>
-  <a-modal
-    :open="true"
-    :title="what === 'sort' ? `Sort “${phase.name}”` : `“${phase.name}” for the other side`"
-    :width="720"
-    :footer="null"
-    @cancel="emit('close')"
-  >
+  <a-modal :open="true" :title="titles[what]" :width="760" :footer="null" @cancel="emit('close')">
     <TroubleNote v-if="trouble" :trouble="trouble" />
-    <template v-if="sorted">
-      <p v-if="!sorted.moves.length">The order is good: nothing in this phase comes off before what holds or covers it.</p>
-      <template v-else>
-        <ol class="moves">
-          <li v-for="move in sorted.moves" :key="move.step">
-            Step <b class="figures">{{ move.from }}</b> goes to <b class="figures">{{ move.to }}</b>: {{ move.why }}.
-          </li>
-        </ol>
-        <div class="foot">
-          <a-button type="primary" :loading="busy" @click="write(sorted.edit)"
-            >Move {{ sorted.moves.length }} step{{ sorted.moves.length === 1 ? '' : 's' }}</a-button
-          >
-          <span class="quiet">One undo takes it back.</span>
-        </div>
-      </template>
-    </template>
-    <template v-if="mirror">
-      <p v-if="!mirror.edit">
-        Nothing in this phase is left or right: there is nothing to mirror. Where the sides are the same, one phase does for both.
-      </p>
-      <template v-else>
-        <p class="quiet">
-          Left and right change places, in a new phase “{{ mirror.name }}”.
-          <template v-if="mirror.things.length">New on the sheet: {{ mirror.things.join(', ') }}, with the fields of their twins.</template>
-          Mark what differs.
-        </p>
-        <ol class="moves">
-          <li v-for="(step, i) in mirror.steps" :key="i">{{ step }}</li>
-        </ol>
-        <div class="foot">
-          <a-button type="primary" :loading="busy" @click="write(mirror.edit)"
-            >Write {{ mirror.steps.length }} step{{ mirror.steps.length === 1 ? '' : 's' }}</a-button
-          >
-          <span class="quiet">One undo takes them back.</span>
-        </div>
-      </template>
+    <template v-if="proposal">
+      <p v-if="proposal.says" :class="{ quiet: edit }">{{ proposal.says }}</p>
+      <ol v-if="proposal.lines.length">
+        <li v-for="(line, i) in proposal.lines" :key="i">{{ line }}</li>
+      </ol>
+      <div v-if="edit" class="foot">
+        <a-button type="primary" :loading="busy" @click="write">{{ proposal.does }}</a-button>
+        <span class="quiet">One undo takes {{ proposal.lines.length === 1 ? 'it' : 'them' }} back.</span>
+      </div>
     </template>
   </a-modal>
 </template>
 
 <style scoped>
-.moves {
-  max-height: 50vh;
+ol {
+  max-height: 52vh;
   overflow: auto;
   margin: 0;
   padding: 8px 14px 8px 42px;
   background: #fff;
   border: 1px solid var(--line-strong);
+  font-size: 15.5px;
   white-space: pre-line;
 }
 
-.foot {
-  display: flex;
-  align-items: center;
-  gap: 14px;
-  margin-top: 12px;
+li {
+  padding: 4px 0;
+}
+
+li + li {
+  border-top: 1px solid var(--line);
 }
 </style>

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue';
-import { api, take, type BlockView, type Trouble } from '../shared/api/client';
+import { api, take, type BlockView } from '../shared/api/client';
 import { troubleOf } from '../shared/api/trouble';
+import { useAsked } from '../shared/asked';
 import { useCursor } from '../shared/cursor';
 import { useDraft } from '../shared/draft';
 import { useEscape } from '../shared/escape';
@@ -15,8 +16,10 @@ useEscape(
   () => open.value,
   () => (open.value = false),
 );
-const blocks = ref<BlockView[]>([]);
-const trouble = ref<Trouble | null>(null);
+const { answer: blocks, trouble } = useAsked(
+  () => (open.value ? 'blocks' : null),
+  (id) => take(api.GET('/api/revisions/{id}/blocks', { params: { path: { id } } })),
+);
 const sought = ref('');
 const chosen = ref<BlockView | null>(null);
 /** For each slot: an id of a thing, or empty for a new one of the name beside it. */
@@ -24,31 +27,30 @@ const things = ref<Record<string, string>>({});
 const names = ref<Record<string, string>>({});
 const busy = ref(false);
 
-watch(
-  open,
-  async (now) => {
-    const id = draft.revision?.id;
-    if (!now || id === undefined) return;
-    chosen.value = null;
-    sought.value = '';
-    trouble.value = null;
-    try {
-      await draft.settled();
-      blocks.value = await take(api.GET('/api/revisions/{id}/blocks', { params: { path: { id } } }));
-    } catch (error) {
-      trouble.value = troubleOf(error);
-    }
-  },
-  { immediate: true },
-);
+watch(open, () => {
+  chosen.value = null;
+  sought.value = '';
+});
 
-const found = computed(() => blocks.value.filter((b) => `${b.name} ${reads(b)}`.toLowerCase().includes(sought.value.trim().toLowerCase())));
+const found = computed(() =>
+  (blocks.value ?? []).filter((b) => `${b.name} ${reads(b)}`.toLowerCase().includes(sought.value.trim().toLowerCase())),
+);
 
 function choose(block: BlockView): void {
   chosen.value = block;
   things.value = Object.fromEntries(block.slots.map((s) => [s.name, s.likely]));
   names.value = Object.fromEntries(block.slots.map((s) => [s.name, s.name]));
 }
+
+/** Enter takes the first that is found; pressed before the list is there, it waits for it. */
+const wished = ref(false);
+function takeFirst(): void {
+  wished.value = blocks.value === null;
+  if (found.value[0]) choose(found.value[0]);
+}
+watch(blocks, () => {
+  if (wished.value && blocks.value !== null) takeFirst();
+});
 
 /** What a slot is called on this sheet. */
 const nameOf = (slot: string): string => {
@@ -100,7 +102,7 @@ async function insert(): Promise<void> {
         aria-label="Search the blocks"
         placeholder="wheel, castle nut, stuck …"
         autofocus
-        @keydown.enter="found[0] && choose(found[0])"
+        @keydown.enter="takeFirst"
       />
       <ul>
         <li v-for="block in found" :key="block.name">
@@ -196,11 +198,5 @@ ol {
   background: #fff;
   border: 1px solid var(--line-strong);
   white-space: pre-line;
-}
-
-.foot {
-  display: flex;
-  gap: 12px;
-  align-items: center;
 }
 </style>

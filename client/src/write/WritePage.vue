@@ -6,7 +6,6 @@ import BenchColumn from './BenchColumn.vue';
 import RouteColumn from './RouteColumn.vue';
 import BlockDialog from './BlockDialog.vue';
 import JobHeader from './JobHeader.vue';
-import RefitDialog from './RefitDialog.vue';
 import ArrangeDialog from './ArrangeDialog.vue';
 import StepEditor from './StepEditor.vue';
 
@@ -14,8 +13,7 @@ const draft = useDraft();
 const cursor = useCursor();
 const adding = ref(false);
 const phaseName = ref('');
-const reversing = ref<{ id: string; name: string } | null>(null);
-const arranging = ref<{ phase: { id: string; name: string }; what: 'sort' | 'mirror' } | null>(null);
+const arranging = ref<{ phase: { id: string; name: string }; what: 'refit' | 'sort' | 'mirror' } | null>(null);
 const blocksOpen = ref(false);
 const phaseField = ref<HTMLInputElement | null>(null);
 
@@ -82,7 +80,7 @@ watch(
             type="button"
             class="drop reverse"
             :aria-label="`Propose the refit of ${phase.name}`"
-            @click="reversing = { id: phase.id, name: phase.name }"
+            @click="arranging = { phase: { id: phase.id, name: phase.name }, what: 'refit' }"
           >
             propose the refit
           </button>
@@ -125,7 +123,6 @@ watch(
       <button v-else-if="draft.canEdit" type="button" class="add first" @click="askPhase">New phase</button>
     </section>
     <BenchColumn />
-    <RefitDialog v-if="reversing" :key="reversing.id" :open="true" :phase="reversing" @update:open="reversing = null" />
     <ArrangeDialog v-if="arranging" :phase="arranging.phase" :what="arranging.what" @close="arranging = null" />
     <BlockDialog v-if="blocksOpen" v-model:open="blocksOpen" />
   </main>
