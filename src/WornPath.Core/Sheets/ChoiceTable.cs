@@ -23,11 +23,13 @@ public sealed record ChoiceTable(string Quantity, string Chosen, ImmutableArray<
         if (Rows.Select(r => r.Within.Unit).Distinct(StringComparer.OrdinalIgnoreCase).Count() > 1) yield return "its rows are not all in one unit";
         var finest = Pow(Rows.Max(r => r.Within.Decimals));
         var sorted = Rows.OrderBy(r => r.Within.Low ?? decimal.MinValue).ToList();
-        for (var i = 1; i < sorted.Count; i++)
+        // A short row may lie within a long one: what comes next is held against the one that reaches farthest.
+        var below = sorted[0];
+        foreach (var above in sorted.Skip(1))
         {
-            var (below, above) = (sorted[i - 1], sorted[i]);
             if (below.Within.High is not { } high || above.Within.Low is not { } low || low <= high) yield return $"{below.Choice} and {above.Choice} both claim {above.Within.Low?.ToString(System.Globalization.CultureInfo.InvariantCulture) ?? "the same"} {above.Within.Unit}".TrimEnd();
             else if (low - high > finest) yield return FormattableString.Invariant($"nothing is said between {high} and {low} {above.Within.Unit}").TrimEnd();
+            if (below.Within.High is { } end && (above.Within.High is not { } farther || farther > end)) below = above;
         }
     }
 

@@ -1,5 +1,6 @@
 using CsCheck;
 using WornPath.Core.Building;
+using WornPath.Core.Workshops;
 
 namespace WornPath.Core.Tests.Building;
 
@@ -53,6 +54,32 @@ public class RemovalOrderTests
             foreach (var part in parts)
                 foreach (var cover in part.Behind) order.IndexOf(cover).ShouldBeLessThan(order.IndexOf(part.Id));
         });
+
+    /// <summary>The order to a part is walked as a procedure: it must come off without a Stop, and leaving any one thing out of it must not.</summary>
+    [Fact]
+    public void To_reach_a_part_takes_what_is_said_and_nothing_less() => Gen
+        .Select(Gen.Int[2, 7], Gen.Int[0, 1000].Array[0, 14], Gen.Int[0, 1000].Array[1, 6])
+        .Sample((count, covers, holds) =>
+        {
+            var sheet = new Written();
+            for (var i = 1; i <= count; i++)
+            {
+                var behind = Enumerable.Range(1, i - 1).Where(k => covers.Contains((i * 31 + k * 7) % 40)).Select(k => $"plate {k}");
+                sheet.Part($"plate {i}", behind: string.Join(", ", behind));
+            }
+
+            for (var i = 0; i < holds.Length; i++) sheet.Joint($"screws {i + 1}", "9 N·m", holds: $"plate {holds[i] % count + 1}");
+            var order = RemovalOrder.Of(sheet.Sheet).ToReach($"P{count}").Value;
+            order[^1].ShouldBe($"P{count}");
+            Stops(order).ShouldBeEmpty();
+            foreach (var left in order[..^1]) Stops(order.Where(id => id != left)).ShouldNotBeEmpty($"{left} of {string.Join(' ', order)}");
+
+            List<string> Stops(IEnumerable<string> things)
+            {
+                var walked = things.Aggregate(sheet.Sheet, (s, id) => Editor.Apply(s, new InsertStep(null, "h1", s.Steps.LastOrDefault()?.Id, $"Remove the {s.Find(id)!.Name}.")).Value.Sheet);
+                return [.. WalkSet.Run(walked, Workshop.Default).Findings.Where(f => f.Rule is "ORD001" or "ORD006").Select(f => f.Said)];
+            }
+        }, iter: 60);
 
     [Fact]
     public void A_chain_of_two_thousand_is_no_trouble()
