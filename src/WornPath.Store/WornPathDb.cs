@@ -20,6 +20,8 @@ public sealed class WornPathDb(DbContextOptions<WornPathDb> options) : IdentityD
 
     public DbSet<WaiverEntry> Waivers => Set<WaiverEntry>();
 
+    public DbSet<ValueCheckEntry> ValueChecks => Set<ValueCheckEntry>();
+
     public DbSet<InHand> InHand => Set<InHand>();
 
     public DbSet<WorkshopVersion> Workshops => Set<WorkshopVersion>();
@@ -71,6 +73,15 @@ public sealed class WornPathDb(DbContextOptions<WornPathDb> options) : IdentityD
             waiver.HasIndex(w => w.RevisionId);
             waiver.HasOne<Revision>().WithMany().HasForeignKey(w => w.RevisionId);
             waiver.HasOne(w => w.Person).WithMany().HasForeignKey(w => w.PersonId).OnDelete(DeleteBehavior.Restrict);
+        });
+        builder.Entity<ValueCheckEntry>(check =>
+        {
+            check.Property(c => c.Joint).HasMaxLength(20);
+            check.Property(c => c.Seal).HasMaxLength(64);
+            check.Property(c => c.Read).HasMaxLength(200);
+            check.HasIndex(c => c.RevisionId);
+            check.HasOne<Revision>().WithMany().HasForeignKey(c => c.RevisionId);
+            check.HasOne(c => c.Person).WithMany().HasForeignKey(c => c.PersonId).OnDelete(DeleteBehavior.Restrict);
         });
         builder.Entity<InHand>(ticked =>
         {

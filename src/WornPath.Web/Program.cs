@@ -100,6 +100,7 @@ var api = app.MapGroup("/api");
 api.MapSession();
 api.MapShelf();
 api.MapRevisions();
+api.MapValues();
 api.MapTables();
 api.MapBuilding();
 api.MapWalk();

@@ -151,6 +151,7 @@ public sealed partial class Damages(string name, Sheet whole)
             TorqueSpec? Times(decimal factor, TorqueUnit? unit = null) => joint.Torque is { } torque && TorqueSpec.Create(torque.Low * factor, torque.High * factor, unit ?? torque.Unit) is { IsGood: true } made ? made.Value : null;
             if (joint.Torque is null) continue;
             yield return Done("the source taken out", joint with { Source = "" });
+            if (joint.Source.Contains("3rd ed.", StringComparison.Ordinal)) yield return Done("the source of an older edition", joint with { Source = joint.Source.Replace("3rd ed.", "2nd ed.", StringComparison.Ordinal) });
             yield return Done("the value taken out", joint with { Torque = null });
             if (joint is { Reuse: ReuseRule.Reuse, Origin: Origin.Vehicle } && _steps.Any(s => s.Actions.Any(a => a.Target == joint.Id && a.Verb == Verb.TakeOut))) yield return Done("to be renewed, and is not", joint with { Reuse = ReuseRule.Renew });
             if (joint.Treatment == Treatment.None) yield return Done("a treatment no step applies", joint with { Treatment = Treatment.ThreadlockerMedium });

@@ -41,6 +41,7 @@ public sealed class DraftTests(Workshop workshop) : IClassFixture<Workshop>
         closed.GetProperty("title").GetString()!.ShouldContain("in review");
 
         var odo = await workshop.As("odo");
+        await odo.ReadAsync(id, "J1", "70 lbf·ft");
         (await odo.PostAsync($"/api/revisions/{id}/release")).StatusCode.ShouldBe(HttpStatusCode.NoContent);
         var released = await odo.RevisionAsync(id);
         released.State.ShouldBe(RevisionState.Released);
@@ -48,6 +49,7 @@ public sealed class DraftTests(Workshop workshop) : IClassFixture<Workshop>
 
         var print = await (await workshop.As("tilde")).GetAsync<PrintEndpoints.PrintView>($"/api/revisions/{id}/print");
         print.ReleasedBy.ShouldBe("Odo Brandt");
+        print.VerifiedBy.ShouldBe("Odo Brandt");
         print.Torques.Single().Value.ShouldBe("70 lbf·ft");
 
         // A new revision starts from it and, released, supersedes it.

@@ -27,6 +27,7 @@ public sealed class WaiverTests(Workshop workshop) : IClassFixture<Workshop>
     {
         Somebody ines = await workshop.As("ines"), odo = await workshop.As("odo"), marta = await workshop.As("marta");
         var id = await FourBoltsAsync(ines, "W-1");
+        await marta.ReadAsync(id, "J1", "24 N·m");
         (await Somebody.ProblemOf(await odo.PostAsync($"/api/revisions/{id}/release"), HttpStatusCode.Conflict)).GetProperty("title").GetString()!.ShouldContain("TRQ010");
         var key = (await odo.RevisionAsync(id)).Sheet.Findings!.Value.Single().WaiverKey;
         await Somebody.ProblemOf(await marta.PostAsync($"/api/revisions/{id}/waivers", Waiver(key, "   x ")), HttpStatusCode.Conflict);
@@ -51,6 +52,7 @@ public sealed class WaiverTests(Workshop workshop) : IClassFixture<Workshop>
     {
         Somebody marta = await workshop.As("marta"), odo = await workshop.As("odo");
         var id = await FourBoltsAsync(marta, "W-2");
+        await odo.ReadAsync(id, "J1", "24 N·m");
         var key = (await odo.RevisionAsync(id)).Sheet.Findings!.Value.Single().WaiverKey;
         (await Somebody.ProblemOf(await marta.PostAsync($"/api/revisions/{id}/waivers", Waiver(key, "I wrote it so.")), HttpStatusCode.Conflict)).GetProperty("title").GetString()!.ShouldContain("You wrote");
         await odo.PostAsync($"/api/revisions/{id}/waivers", Waiver(key, "A strap has no pattern."));

@@ -75,6 +75,18 @@ public sealed class Somebody(HttpClient http)
 
     public Task<RevisionEndpoints.RevisionView> RevisionAsync(int revision) => GetAsync<RevisionEndpoints.RevisionView>($"/api/revisions/{revision}");
 
+    public Task<List<ValueEndpoints.ValueView>> ValuesAsync(int revision) => GetAsync<List<ValueEndpoints.ValueView>>($"/api/revisions/{revision}/values");
+
+    /// <summary>Reads a value of a revision, the first of a joint, as it is said to stand in its source.</summary>
+    public async Task<HttpResponseMessage> TryReadAsync(int revision, string joint, string read) =>
+        await PostAsync($"/api/revisions/{revision}/values", new { (await ValuesAsync(revision)).First(v => v.Joint == joint).Seal, read });
+
+    public async Task ReadAsync(int revision, string joint, string read)
+    {
+        var answer = await TryReadAsync(revision, joint, read);
+        answer.StatusCode.ShouldBe(HttpStatusCode.OK, await answer.Content.ReadAsStringAsync());
+    }
+
     public async Task<string[]> TextsAsync(int revision)
     {
         var sheet = (await RevisionAsync(revision)).Sheet;

@@ -1,4 +1,4 @@
-import { begin, expect, kept, test } from './workshop.mjs';
+import { begin, expect, kept, readValues, test } from './workshop.mjs';
 
 test('a procedure of ten steps is written by keyboard, cleared, released by a second person, and read in print', async ({ enter }) => {
   const page = await enter(/Ines Aldaro/);
@@ -86,6 +86,12 @@ test('a procedure of ten steps is written by keyboard, cleared, released by a se
   await expect(page.getByRole('button', { name: /Release revision/ })).toHaveCount(0);
   const odo = await enter(/Odo Brandt/);
   await odo.getByRole('link', { name: 'Belly strap' }).click();
+  await odo.getByRole('link', { name: 'Review' }).click();
+  await expect(odo.locator('.state')).toContainText('A second person reads the values from their sources');
+  await expect(odo.locator('.values')).not.toContainText('70');
+  await readValues(odo, { J1: '70 lbf·in' });
+  await expect(odo.locator('.found')).toContainText('Odo Brandt reads 70 lbf·in');
+  await readValues(odo, { J1: '70 lbf·ft' });
   await odo.getByRole('button', { name: 'Release revision A' }).click();
   await expect(odo.getByText('It is released and cannot be changed')).toBeVisible();
 
@@ -93,7 +99,7 @@ test('a procedure of ten steps is written by keyboard, cleared, released by a se
   const tilde = await enter(/Tilde Rask/);
   await tilde.getByRole('link', { name: 'Belly strap' }).click();
   const paper = tilde.getByRole('article');
-  await expect(paper).toContainText('by Odo Brandt');
+  await expect(paper).toContainText('values read from their sources by Odo Brandt');
   await expect(paper.getByRole('row', { name: /J1.*strap bolts/ })).toContainText('70 lbf·ft');
   await expect(paper).toContainText('17 mm socket');
   await expect(paper).toContainText('WARNING');

@@ -112,3 +112,12 @@ export async function begin(page, number, title) {
 export async function kept(page) {
   await expect(page.getByTestId('kept')).toHaveText(/^kept/);
 }
+
+/** Reads values under Review as somebody who did not write them: each of a joint, as it stands in the source. */
+export async function readValues(page, values) {
+  for (const [joint, read] of Object.entries(values)) {
+    await page.getByLabel(new RegExp(`^Value of ${joint} .* as read$`)).fill(read);
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('row', { name: new RegExp(`^${joint} `) }).getByRole('img', { name: /verified|differs/ })).toBeVisible();
+  }
+}

@@ -5,6 +5,8 @@ import { useCursor } from '../shared/cursor';
 import { useDraft } from '../shared/draft';
 import JointGlyph from '../shared/JointGlyph.vue';
 import SeverityMark from '../shared/SeverityMark.vue';
+import ValueMark from '../shared/ValueMark.vue';
+import { day } from '../shared/when';
 import Cell from './Cell.vue';
 import JointPanel from './JointPanel.vue';
 import PasteDialog from './PasteDialog.vue';
@@ -35,6 +37,14 @@ const after = [{ name: 'source', label: 'Source of the value', width: '' }] as c
 
 const joints = computed(() => draft.things.filter((t) => t.kind === 'joint'));
 const computedOf = (id: string): JointView | undefined => draft.joints.find((j) => j.id === id);
+const checkOf = (id: string): JointView['check'] => computedOf(id)?.check ?? null;
+
+/** Whether somebody besides the author has read the value from its source. */
+function checkSays(id: string): string {
+  const check = checkOf(id);
+  if (!check || check.standing === 'unverified') return 'unverified';
+  return check.standing === 'verified' ? `${check.who}, ${day(check.at ?? '')}` : `${check.who} reads another value`;
+}
 const findingsOf = (id: string): Finding[] => draft.findings.filter((f) => f.thing === id);
 const choices = (name: string): string[] => fields.value.joint?.find((f) => f.name === name)?.choices ?? [];
 
@@ -201,6 +211,9 @@ function back(event: KeyboardEvent): void {
               </td>
               <td v-for="column in after" :key="column.name" :data-row="rowOf.get(joint.id)" :data-column="column.name">
                 <Cell :thing="joint" :field="column.name" :label="`${column.label} of ${joint.id}`" :choices="choices(column.name)" />
+                <span v-if="checkOf(joint.id)" class="computed"
+                  ><ValueMark :standing="checkOf(joint.id)!.standing" />{{ checkSays(joint.id) }}</span
+                >
               </td>
             </tr>
           </tbody>
@@ -331,6 +344,7 @@ td[data-column='name'] :deep(.still) {
 }
 
 td[data-column='torque'] :deep(input),
+td[data-column='source']:has(.computed) :deep(input),
 td[data-column='fastener']:has(.computed) :deep(input) {
   height: 25px;
   margin-top: 2px;

@@ -12,6 +12,7 @@ const joint = (low: number, target: number, high: number, verdict: Verdict): Joi
   end: { stage: 'torqued', pass: 0, of: 0 },
   wrench: null,
   pattern: null,
+  check: null,
   notes: [],
 });
 

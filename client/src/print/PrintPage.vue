@@ -5,6 +5,7 @@ import { useAsked } from '../shared/asked';
 import CautionPanel from '../shared/CautionPanel.vue';
 import PatternDrawing from '../shared/PatternDrawing.vue';
 import { useWalkAs } from '../shared/walkAs';
+import { day } from '../shared/when';
 import TroubleNote from '../shared/TroubleNote.vue';
 
 /** The sheet as it prints, on A4 or Letter. */
@@ -16,8 +17,6 @@ const { answer: sheet, trouble } = useAsked(
 const paper = ref<'A4' | 'Letter'>('A4');
 
 const pageRule = computed(() => `@page { size: ${paper.value === 'A4' ? 'A4' : 'letter'}; margin: 14mm 14mm 16mm; }`);
-const day = (iso: string): string =>
-  new Date(iso.endsWith('Z') ? iso : `${iso}Z`).toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric' });
 const print = (): void => window.print();
 const lists = computed(() => [
   { title: 'Parts', items: sheet.value?.parts ?? [] },
@@ -57,7 +56,8 @@ const open = computed(() => sheet.value?.state !== 'released');
         </div>
         <p class="stamp" :class="{ open }">
           <template v-if="sheet.releasedAt && !open"
-            >Released {{ day(sheet.releasedAt) }} by {{ sheet.releasedBy }}; written by {{ sheet.author }}</template
+            >Released {{ day(sheet.releasedAt, 'long') }} by {{ sheet.releasedBy }}; written by {{ sheet.author
+            }}<template v-if="sheet.verifiedBy">; values read from their sources by {{ sheet.verifiedBy }}</template></template
           >
           <template v-else>{{ sheet.state.toUpperCase() }} – NOT RELEASED. Not for use on a vehicle.</template>
         </p>

@@ -6,9 +6,11 @@ import { troubleOf } from '../shared/api/trouble';
 import { useCursor } from '../shared/cursor';
 import { useDraft } from '../shared/draft';
 import { useSession } from '../shared/session';
+import { dayAndTime } from '../shared/when';
 import FindingLine from '../shared/FindingLine.vue';
 import StateTag from '../shared/StateTag.vue';
 import TroubleNote from '../shared/TroubleNote.vue';
+import ValueReadings from './ValueReadings.vue';
 
 /** Bringing a revision through its life: sent, returned with a reason, released by somebody else. */
 const draft = useDraft();
@@ -99,15 +101,6 @@ const next = computed(() => {
   if (state === 'released') return 'It is released and cannot be changed. A new revision starts from it.';
   return state === 'superseded' ? 'A later revision has been released.' : 'Nobody should follow it any more.';
 });
-
-const when = (iso: string): string =>
-  new Date(iso.endsWith('Z') ? iso : `${iso}Z`).toLocaleString('en-GB', {
-    day: 'numeric',
-    month: 'short',
-    year: 'numeric',
-    hour: '2-digit',
-    minute: '2-digit',
-  });
 </script>
 
 <template>
@@ -138,10 +131,11 @@ const when = (iso: string): string =>
           <a-button @click="asking = null">Not now</a-button>
         </div>
       </form>
+      <ValueReadings v-if="revision.state !== 'draft'" />
       <h2>What happened</h2>
       <ol class="events">
         <li v-for="(event, i) in revision.events" :key="i">
-          <span class="figures when">{{ when(event.at) }}</span>
+          <span class="figures when">{{ dayAndTime(event.at) }}</span>
           <span
             ><strong>{{ event.who }}</strong> {{ words[event.kind] }}<q v-if="event.text">{{ event.text }}</q></span
           >
@@ -172,7 +166,7 @@ const when = (iso: string): string =>
             {{ finding.stepNumber ? `Step ${finding.stepNumber}` : 'Sheet' }}
           </button>
           <FindingLine :finding="finding" />
-          <p v-if="revision.may.waive && finding.severity === 'warn'" class="waive">
+          <p v-if="revision.may.judge && finding.severity === 'warn'" class="waive">
             <button v-if="finding.waiver" type="button" class="link" @click="takeBack(finding.waiver.id)">take the waiver back</button>
             <button
               v-else-if="waiving !== finding.waiverKey"
@@ -198,7 +192,7 @@ const when = (iso: string): string =>
         <p class="quiet">What they were given for has changed, or is no longer found.</p>
         <ul>
           <li v-for="old in revision.fallenAway" :key="old.id">
-            <span class="figures">{{ old.key.split(':')[0] }}</span> {{ old.who }}, {{ when(old.at) }}: <q>{{ old.why }}</q>
+            <span class="figures">{{ old.key.split(':')[0] }}</span> {{ old.who }}, {{ dayAndTime(old.at) }}: <q>{{ old.why }}</q>
           </li>
         </ul>
       </template>

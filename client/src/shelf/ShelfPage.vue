@@ -5,6 +5,7 @@ import { useRouter } from 'vue-router';
 import { api, take, type ShelfRow, type Trouble } from '../shared/api/client';
 import { troubleOf } from '../shared/api/trouble';
 import { useSession } from '../shared/session';
+import { day } from '../shared/when';
 import PlainBar from '../frame/PlainBar.vue';
 import SeverityMark from '../shared/SeverityMark.vue';
 import StateTag from '../shared/StateTag.vue';
@@ -65,9 +66,6 @@ async function readFile(event: Event): Promise<void> {
   );
   if (file.value) file.value.value = '';
 }
-
-const when = (iso: string): string =>
-  new Date(iso + (iso.endsWith('Z') ? '' : 'Z')).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' });
 </script>
 
 <template>
@@ -147,7 +145,7 @@ const when = (iso: string): string =>
             <span v-if="!row.stops && !row.warnings" class="quiet">none</span>
           </td>
           <td>{{ row.who }}</td>
-          <td class="quiet">{{ when(row.changedAt) }}</td>
+          <td class="quiet">{{ day(row.changedAt) }}</td>
         </tr>
       </tbody>
     </table>

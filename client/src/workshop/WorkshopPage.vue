@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue';
-import { api, take, type BuildingBlock, type HouseRules, type Trouble, type WorkshopView } from '../shared/api/client';
+import { api, take, type BuildingBlock, type HouseRules, type SourceDocument, type Trouble, type WorkshopView } from '../shared/api/client';
 import { troubleOf } from '../shared/api/trouble';
 import PlainPage from '../frame/PlainPage.vue';
 import BlocksForm from './BlocksForm.vue';
+import DocumentsForm from './DocumentsForm.vue';
 import RulesForm from './RulesForm.vue';
 import TroubleNote from '../shared/TroubleNote.vue';
 
-/** The workshop: the wrench crib every value is held against, the house rules, and the blocks. */
+/** The workshop: the wrench crib every value is held against, the house rules, the source documents, and the blocks. */
 const workshop = ref<WorkshopView | null>(null);
 const rows = ref<Record<string, string>[]>([]);
 const trouble = ref<Trouble | null>(null);
@@ -44,6 +45,12 @@ const keepRules = (rules: HouseRules): Promise<void> =>
 
 const keepBlocks = (blocks: BuildingBlock[]): Promise<void> =>
   attempt(() => take(api.PUT('/api/workshop/blocks', { body: { version: version.value, blocks } })), 'The blocks are kept.');
+
+const keepDocuments = (documents: SourceDocument[]): Promise<void> =>
+  attempt(
+    () => take(api.PUT('/api/workshop/documents', { body: { version: version.value, documents } })),
+    'The source documents are kept.',
+  );
 
 function add(): void {
   rows.value.push({ ...Object.fromEntries(columns.value.map((c) => [c, ''])), unit: 'N·m', step: '1', drive: '1/2 in', cycles: '0' });
@@ -133,6 +140,7 @@ async function readFile(event: Event): Promise<void> {
         <p v-else class="quiet">An approver or administrator keeps the crib.</p>
       </section>
       <RulesForm :workshop="workshop" @keep="keepRules" />
+      <DocumentsForm :workshop="workshop" @keep="keepDocuments" />
       <BlocksForm :workshop="workshop" @keep="keepBlocks" />
     </template>
   </PlainPage>

@@ -1,4 +1,5 @@
 using WornPath.Core.Findings;
+using WornPath.Core.Findings.Catalogue;
 using WornPath.Core.Sheets;
 
 namespace WornPath.Core.Revisions;
@@ -41,7 +42,8 @@ public static class LifeCycle
             return open.Count == 0 ? null : new Problem($"{open.Count} warning{(open.Count == 1 ? " has" : "s have")} no reason to stand: {Named(open)}.", "A reviewer gives each a reason under Review, or returns the revision to its author.");
         }
 
-        return new Problem($"{stops.Count} finding{(stops.Count == 1 ? "" : "s")} must be cleared before release: {Named(stops)}.", "Return it to its author.");
+        return new Problem($"{stops.Count} finding{(stops.Count == 1 ? "" : "s")} must be cleared before release: {Named(stops)}.",
+            stops.TrueForAll(f => f.Rule == ValueUnverified.Id) ? "A second person reads the values from their sources under Review." : "Return it to its author.");
     }
 
     private static string Named(List<Finding> findings) =>
@@ -50,14 +52,18 @@ public static class LifeCycle
     /// <summary>Whether a person may waive a finding with this reason: a warning, in review, by somebody who did not write on it.</summary>
     public static Problem? Waive(RevisionState state, string person, IReadOnlyCollection<string> wroteOnIt, Finding finding, string reason)
     {
-        if (state != RevisionState.InReview) return new Problem($"This revision is {Name(state)}.", "Warnings are waived while it is in review.");
-        if (wroteOnIt.Contains(person)) return new Problem("You wrote on this revision.", "Another reviewer has to give the reason.");
+        if (Judge(state, person, wroteOnIt) is { } problem) return problem;
         if (finding.Severity == Severity.Stop) return new Problem($"{finding.Rule} stops a release; nobody waives it.", "Return the revision to its author.");
         if (finding.Severity == Severity.Hint) return new Problem($"{finding.Rule} is a hint.", "It needs no reason to stand.");
         if (finding.Waiver is not null) return new Problem($"{finding.Rule} is waived already.", "Take the waiver back first, to give another reason.");
         return string.IsNullOrWhiteSpace(reason) || reason.Trim().Length < 5 ? new Problem("A waiver needs a reason.", "Say why the warning may stand: who follows the sheet will not ask you.")
             : reason.Length > 2000 ? new Problem($"A reason of {reason.Length:N0} characters is too long.", "Keep it to 2,000.") : null;
     }
+
+    /// <summary>Whether a person may judge it, by a reason for a warning to stand or a second reading of a value: in review, and not one who wrote on it.</summary>
+    public static Problem? Judge(RevisionState state, string person, IReadOnlyCollection<string> wroteOnIt) =>
+        state != RevisionState.InReview ? new Problem($"This revision is {Name(state)}.", "Warnings are waived and values read again while it is in review.")
+        : wroteOnIt.Contains(person) ? new Problem("You wrote on this revision.", "Another reviewer has to judge it.") : null;
 
     /// <summary>Whether a new revision may start from it.</summary>
     public static Problem? Revise(RevisionState state) => state is RevisionState.Released or RevisionState.Withdrawn

@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using WornPath.Core.Building;
+using WornPath.Core.Revisions;
 using WornPath.Core.Tightening;
 
 namespace WornPath.Core.Workshops;
@@ -17,6 +18,13 @@ public sealed record Workshop
 
     /// <summary>Blocks of steps the workshop keeps; one of the name of a usual one stands in its place.</summary>
     public ImmutableArray<Block> Blocks { get; init; } = [];
+
+    /// <summary>The documents values are taken from, each with the edition in force.</summary>
+    public ImmutableArray<SourceDocument> Documents { get; init; } = [];
+
+    /// <summary>The values of the sheet as second persons have read them; null while nobody is asked to (a draft, a file).</summary>
+    [System.Text.Json.Serialization.JsonIgnore]
+    public ImmutableArray<ValueCheck>? Checks { get; init; }
 
     /// <summary>The blocks there are: the usual ones, the workshop's in their places or behind them.</summary>
     [System.Text.Json.Serialization.JsonIgnore]

@@ -1,7 +1,9 @@
+using System.Collections.Immutable;
 using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
 using WornPath.Core.Editing;
 using WornPath.Core.Findings;
+using WornPath.Core.Quantities;
 using WornPath.Core.Revisions;
 using WornPath.Core.Sheets;
 using WornPath.Store.Entities;
@@ -44,8 +46,15 @@ public sealed class DraftLog(WornPathDb db)
         db.Edits.AsNoTracking().Where(e => e.RevisionId == revisionId).OrderBy(e => e.Seq).Select(e => new LogLine(e.Seq, e.PersonId, e.Kind, e.OfSeq, e.Label, e.ClientId)).ToListAsync(cancel);
 
     /// <summary>The waivers of a revision that nobody has taken back, oldest first.</summary>
-    public Task<List<Waiver>> WaiversAsync(int revisionId, CancellationToken cancel = default) =>
-        db.Waivers.AsNoTracking().Where(w => w.RevisionId == revisionId && w.TakenBackBy == null).OrderBy(w => w.Id).Select(w => new Waiver(w.Id, w.Key, w.Seal, w.Person.DisplayName, w.At, w.Reason)).ToListAsync(cancel);
+    public async Task<ImmutableArray<Waiver>> WaiversAsync(int revisionId, CancellationToken cancel = default) =>
+        [.. await db.Waivers.AsNoTracking().Where(w => w.RevisionId == revisionId && w.TakenBackBy == null).OrderBy(w => w.Id).Select(w => new Waiver(w.Id, w.Key, w.Seal, w.Person.DisplayName, w.At, w.Reason)).ToListAsync(cancel)];
+
+    /// <summary>The values second persons have read of a revision, oldest first.</summary>
+    public async Task<ImmutableArray<ValueCheck>> ChecksAsync(int revisionId, CancellationToken cancel = default)
+    {
+        var rows = await db.ValueChecks.AsNoTracking().Where(c => c.RevisionId == revisionId).OrderBy(c => c.Id).Select(c => new { c.Joint, c.Seal, c.Read, c.Agrees, Who = c.Person.DisplayName, c.At }).ToListAsync(cancel);
+        return [.. rows.Select(c => new ValueCheck(c.Joint, c.Seal, TorqueText.Parse(c.Read).Value, c.Agrees, c.Who, c.At))];
+    }
 
     /// <summary>The delta of an entry.</summary>
     public async Task<Delta> DeltaAsync(int revisionId, int seq, CancellationToken cancel = default) =>

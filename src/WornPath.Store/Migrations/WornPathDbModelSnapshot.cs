@@ -427,6 +427,49 @@ namespace WornPath.Store.Migrations
                     b.ToTable("Snapshots");
                 });
 
+            modelBuilder.Entity("WornPath.Store.Entities.ValueCheckEntry", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool>("Agrees")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateTime>("At")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Joint")
+                        .IsRequired()
+                        .HasMaxLength(20)
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("PersonId")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Read")
+                        .IsRequired()
+                        .HasMaxLength(200)
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("RevisionId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Seal")
+                        .IsRequired()
+                        .HasMaxLength(64)
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("PersonId");
+
+                    b.HasIndex("RevisionId");
+
+                    b.ToTable("ValueChecks");
+                });
+
             modelBuilder.Entity("WornPath.Store.Entities.WaiverEntry", b =>
                 {
                     b.Property<int>("Id")
@@ -617,6 +660,23 @@ namespace WornPath.Store.Migrations
                         .HasForeignKey("WornPath.Store.Entities.SheetSnapshot", "RevisionId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
+                });
+
+            modelBuilder.Entity("WornPath.Store.Entities.ValueCheckEntry", b =>
+                {
+                    b.HasOne("WornPath.Store.Entities.Person", "Person")
+                        .WithMany()
+                        .HasForeignKey("PersonId")
+                        .OnDelete(DeleteBehavior.Restrict)
+                        .IsRequired();
+
+                    b.HasOne("WornPath.Store.Entities.Revision", null)
+                        .WithMany()
+                        .HasForeignKey("RevisionId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.Navigation("Person");
                 });
 
             modelBuilder.Entity("WornPath.Store.Entities.WaiverEntry", b =>

@@ -1,5 +1,6 @@
 using Microsoft.AspNetCore.Identity;
 using Microsoft.EntityFrameworkCore;
+using WornPath.Core.Revisions;
 using WornPath.Formats;
 using WornPath.Store;
 using WornPath.Store.Entities;
@@ -16,25 +17,28 @@ public sealed class DemoWorkshop(WornPathDb db, UserManager<Person> people, Proc
         foreach (var person in DemoPeople.All) await AddAsync(person);
         if (await db.Procedures.AnyAsync()) return;
         string author = await IdAsync("ines"), approver = await IdAsync("odo");
-        Must(await FillCribAsync(await IdAsync("admin")));
+        Must(await FillWorkshopAsync(await IdAsync("admin")));
         foreach (var (file, sent, released) in ((string, bool, bool)[])[("loader-brackets", false, false), ("second-remote-valve", true, false), ("front-hub-bearing", true, true), ("rear-wheel-spacers", true, true)])
         {
             var read = ProcedureFileText.Read(await File.ReadAllBytesAsync(Path.Combine(demo.Folder, file + ".json")));
             var id = (await procedures.AddAsync(read.Value.Number, read.Value.Title, read.Value.Platform, read.Value.Sheet, author)).Value;
             var revision = await db.Revisions.AsNoTracking().SingleAsync(r => r.Id == id);
             if (sent) Must(await procedures.SendAsync(revision, author));
+            // What is released was read a second time; of what is in review, the first value was.
+            foreach (var (value, i) in StatedValue.Of(read.Value.Sheet).Select((v, i) => (v, i)))
+                if (released || (sent && i == 0)) Must(await procedures.CheckAsync(revision, approver, value.Seal, value.Torque.ToString()));
             if (released) Must(await procedures.ReleaseAsync(revision, approver));
         }
     }
 
     // The tools were calibrated so many months ago, whenever the sample is looked at; the last is overdue.
-    private async Task<Core.Problem?> FillCribAsync(string keeper)
+    private async Task<Core.Problem?> FillWorkshopAsync(string keeper)
     {
         var crib = CribCsv.Read(await File.ReadAllTextAsync(Path.Combine(demo.Folder, "crib.csv")));
         if (!crib.IsGood) return crib.Problem;
         var today = DateOnly.FromDateTime(time.GetLocalNow().DateTime);
         int[] monthsAgo = [3, 7, 5, 14];
-        return await book.WriteAsync(w => w with { Crib = [.. crib.Value.Select((t, i) => t with { Calibrated = today.AddMonths(-monthsAgo[i]) })] }, 0, keeper);
+        return await book.WriteAsync(w => w with { Documents = [new("Sample workshop manual T28", "3rd ed."), new("Sample spacer kit sheet WS-4", "1st ed.")], Crib = [.. crib.Value.Select((t, i) => t with { Calibrated = today.AddMonths(-monthsAgo[i]) })] }, 0, keeper);
     }
 
     private static void Must(Core.Problem? problem)

@@ -11,7 +11,7 @@ using WornPath.Store.Entities;
 namespace WornPath.Web.Drafting;
 
 /// <summary>A revision held open: its sheet, its walk and findings, and the lines of its log. One edit at a time goes through <see cref="Gate"/>.</summary>
-public sealed class Draft(int revisionId, StoredSheet stored, List<LogLine> lines, List<Waiver> waivers, Workshop workshop)
+public sealed class Draft(int revisionId, StoredSheet stored, List<LogLine> lines, Draft.Reviewed reviewed, Workshop workshop)
 {
     /// <summary>Entered by whoever edits.</summary>
     public SemaphoreSlim Gate { get; } = new(1, 1);
@@ -24,42 +24,51 @@ public sealed class Draft(int revisionId, StoredSheet stored, List<LogLine> line
     /// <summary>Number of the edit the last snapshot was written after.</summary>
     public int BaseSeq { get; private set; } = stored.BaseSeq;
 
-    /// <summary>The revision's state. Set behind the gate by what changes it; the database refuses on its own, too.</summary>
-    public RevisionState State { get; set; } = stored.State;
+    /// <summary>The revision's state. Changed behind the gate (<see cref="Become"/>); the database refuses on its own, too.</summary>
+    public RevisionState State => _now.Reviewed.State;
 
     /// <summary>The version of the workshop's settings whose house rules it keeps; null for today's.</summary>
-    public int? WorkshopVersion { get; set; } = stored.WorkshopVersion;
+    public int? WorkshopVersion { get; private set; } = stored.WorkshopVersion;
 
-    /// <summary>The waivers given and not taken back.</summary>
-    public ImmutableArray<Waiver> Waivers { get; private set; } = [.. waivers];
-
-    private Walked _now = Walked.Of(stored.Sheet, stored.Seq, workshop, waivers);
+    private Walked _now = Walked.Of(stored.Sheet, stored.Seq, workshop, reviewed);
     private readonly HashSet<string> _clientIds = [.. lines.Select(l => l.ClientId)];
     private readonly Dictionary<string, (List<LogLine> Undo, List<LogLine> Redo)> _reach = ReachOf(lines);
 
-    /// <summary>A sheet with what was computed from it.</summary>
-    public sealed record Walked(Sheet Sheet, int Seq, WalkSet Walks, ImmutableArray<Finding> Findings)
+    /// <summary>How far a revision is, and what its reviewers have said.</summary>
+    /// <param name="State">Its state.</param>
+    /// <param name="Waivers">The waivers given and not taken back.</param>
+    /// <param name="Checks">The values second persons have read, oldest first.</param>
+    public sealed record Reviewed(RevisionState State, ImmutableArray<Waiver> Waivers, ImmutableArray<ValueCheck> Checks)
     {
-        public static Walked Of(Sheet sheet, int seq, Workshop workshop, IReadOnlyCollection<Waiver> waivers)
+        /// <summary>A draft nobody has reviewed.</summary>
+        public static readonly Reviewed Not = new(RevisionState.Draft, [], []);
+    }
+
+    /// <summary>A sheet with what was computed from it.</summary>
+    /// <param name="House">The workshop it is judged in.</param>
+    public sealed record Walked(Sheet Sheet, int Seq, Workshop House, Reviewed Reviewed, WalkSet Walks, ImmutableArray<Finding> Findings)
+    {
+        public static Walked Of(Sheet sheet, int seq, Workshop house, Reviewed reviewed)
         {
-            var walks = WalkSet.Run(sheet, workshop);
-            return new Walked(sheet, seq, walks, Core.Findings.Waivers.Apply(walks.Findings, sheet, waivers));
+            // Second persons are asked for its values while it is in review.
+            var walks = WalkSet.Run(sheet, reviewed.State == RevisionState.InReview ? house with { Checks = reviewed.Checks } : house);
+            return new Walked(sheet, seq, house, reviewed, walks, Waivers.Apply(walks.Findings, sheet, reviewed.Waivers));
         }
     }
 
-    /// <summary>Holds the findings against other waivers.</summary>
-    public void WaiveWith(IEnumerable<Waiver> waivers)
+    /// <summary>Takes what was done to the revision: another state, other waivers, another value read.</summary>
+    public void Become(Reviewed reviewed, int? workshopVersion)
     {
-        Waivers = [.. waivers];
+        WorkshopVersion = workshopVersion;
         var now = _now;
-        _now = now with { Findings = Core.Findings.Waivers.Apply(now.Walks.Findings, now.Sheet, Waivers) };
+        _now = Walked.Of(now.Sheet, now.Seq, now.House, reviewed);
     }
 
     /// <summary>Judges the sheet in a workshop whose rules, crib or day have changed; an edit that comes in between judges it itself.</summary>
     public void JudgeIn(Workshop workshop)
     {
         var now = _now;
-        if (!ReferenceEquals(now.Walks.Workshop, workshop)) Interlocked.CompareExchange(ref _now, Walked.Of(now.Sheet, now.Seq, workshop, Waivers), now);
+        if (!ReferenceEquals(now.House, workshop)) Interlocked.CompareExchange(ref _now, Walked.Of(now.Sheet, now.Seq, workshop, now.Reviewed), now);
     }
 
     /// <summary>True where an edit with this client id was taken already.</summary>

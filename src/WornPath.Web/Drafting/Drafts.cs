@@ -77,7 +77,7 @@ public sealed class Drafts(IServiceScopeFactory scopes, EditWriter writer, Works
             if (!done.IsGood) return done.Problem;
             var (sheet, delta, label, of) = done.Value;
             if (delta.IsEmpty && kind == EntryKind.Edit) return before;
-            var walked = Draft.Walked.Of(sheet, before.Seq + 1, before.Walks.Workshop, draft.Waivers);
+            var walked = Draft.Walked.Of(sheet, before.Seq + 1, before.House, before.Reviewed);
             var line = new LogLine(walked.Seq, personId, kind, of, label.Length <= 200 ? label : label[..200], clientId);
             var snapshot = walked.Seq - draft.BaseSeq >= DraftLog.SnapshotEvery;
             writer.Append(draft.RevisionId, line, delta, sheet, walked.Findings, snapshot);
@@ -100,6 +100,8 @@ public sealed class Drafts(IServiceScopeFactory scopes, EditWriter writer, Works
     {
         await using var scope = scopes.CreateAsyncScope();
         var log = scope.ServiceProvider.GetRequiredService<DraftLog>();
-        return await log.LoadAsync(revisionId) is { } stored ? new Draft(revisionId, stored, await log.LinesAsync(revisionId), await log.WaiversAsync(revisionId), await book.ForAsync(stored.WorkshopVersion)) : null;
+        if (await log.LoadAsync(revisionId) is not { } stored) return null;
+        var reviewed = new Draft.Reviewed(stored.State, await log.WaiversAsync(revisionId), await log.ChecksAsync(revisionId));
+        return new Draft(revisionId, stored, await log.LinesAsync(revisionId), reviewed, await book.ForAsync(stored.WorkshopVersion));
     }
 }

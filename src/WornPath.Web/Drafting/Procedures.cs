@@ -2,6 +2,7 @@ using Microsoft.EntityFrameworkCore;
 using WornPath.Core;
 using WornPath.Core.Editing;
 using WornPath.Core.Findings;
+using WornPath.Core.Quantities;
 using WornPath.Core.Revisions;
 using WornPath.Core.Sheets;
 using WornPath.Store;
@@ -53,8 +54,7 @@ public sealed class Procedures(WornPathDb db, DraftLog log, Drafts drafts, Works
     /// <summary>Releases a revision; the one released before is superseded.</summary>
     public async Task<Problem?> ReleaseAsync(Revision revision, string personId) => await ChangeAsync(revision, async (held, change) =>
     {
-        var wrote = await db.Edits.Where(e => e.RevisionId == change.Id).Select(e => e.PersonId).Distinct().ToListAsync();
-        if (LifeCycle.Release(change.State, personId, [.. wrote, change.AuthorId], held.Findings) is { } problem) return problem;
+        if (LifeCycle.Release(change.State, personId, await WritersAsync(change), held.Findings) is { } problem) return problem;
         foreach (var former in await db.Revisions.Where(r => r.ProcedureId == change.ProcedureId && r.State == RevisionState.Released).ToListAsync())
         {
             Become(former, RevisionState.Superseded, ReviewEventKind.Superseded, personId);
@@ -70,9 +70,19 @@ public sealed class Procedures(WornPathDb db, DraftLog log, Drafts drafts, Works
     public async Task<Problem?> WaiveAsync(Revision revision, string personId, string key, string reason) => await ChangeAsync(revision, async (held, change) =>
     {
         if (held.Findings.FirstOrDefault(f => Waivers.KeyOf(f) == key) is not { } finding) return new Problem("This warning is no longer found.", "Reload to see what is.");
-        var wrote = await db.Edits.Where(e => e.RevisionId == change.Id).Select(e => e.PersonId).Distinct().ToListAsync();
-        if (LifeCycle.Waive(change.State, personId, [.. wrote, change.AuthorId], finding, reason) is { } problem) return problem;
+        if (LifeCycle.Waive(change.State, personId, await WritersAsync(change), finding, reason) is { } problem) return problem;
         db.Waivers.Add(new WaiverEntry { RevisionId = change.Id, Key = key, Seal = Waivers.SealOf(finding, held.Sheet), PersonId = personId, At = Now, Reason = reason.Trim() });
+        return null;
+    });
+
+    /// <summary>Keeps a value as a second person read it from its source.</summary>
+    public async Task<Problem?> CheckAsync(Revision revision, string personId, string seal, string read) => await ChangeAsync(revision, async (held, change) =>
+    {
+        if (LifeCycle.Judge(change.State, personId, await WritersAsync(change)) is { } problem) return problem;
+        if (StatedValue.Of(held.Sheet).FirstOrDefault(v => v.Seal == seal) is not { } value) return new Problem("This value is not on the sheet any more.", "Reload to see those that are.");
+        var torque = TorqueText.Parse(read, held.Sheet.Header.Unit);
+        if (!torque.IsGood) return torque.Problem.At(value.Joint.Label);
+        db.ValueChecks.Add(new ValueCheckEntry { RevisionId = change.Id, Joint = value.Joint.Id, Seal = seal, Read = torque.Value.ToString(), Agrees = ValueChecks.Agrees(value.Torque, torque.Value), PersonId = personId, At = Now });
         return null;
     });
 
@@ -109,14 +119,17 @@ public sealed class Procedures(WornPathDb db, DraftLog log, Drafts drafts, Works
         // What was waived stays waived as long as it stays the same.
         foreach (var waiver in await db.Waivers.AsNoTracking().Where(w => w.RevisionId == from.Id && w.TakenBackBy == null).ToListAsync())
             db.Waivers.Add(new WaiverEntry { RevisionId = revision.Id, Key = waiver.Key, Seal = waiver.Seal, PersonId = waiver.PersonId, At = waiver.At, Reason = waiver.Reason });
+        // So does what was verified.
+        foreach (var check in await db.ValueChecks.AsNoTracking().Where(c => c.RevisionId == from.Id).OrderBy(c => c.Id).ToListAsync())
+            db.ValueChecks.Add(new ValueCheckEntry { RevisionId = revision.Id, Joint = check.Joint, Seal = check.Seal, Read = check.Read, Agrees = check.Agrees, PersonId = check.PersonId, At = check.At });
         await db.SaveChangesAsync();
         return revision.Id;
     }
 
     private async Task<Revision> NewRevisionAsync(string letter, Sheet sheet, string authorId)
     {
-        var walked = Draft.Walked.Of(sheet, 0, (await book.NowAsync()).Workshop, []);
-        var stops = walked.Findings.Count(f => f.Severity == Severity.Stop);
+        var walked = Draft.Walked.Of(sheet, 0, (await book.NowAsync()).Workshop, Draft.Reviewed.Not);
+        var (stops, warnings) = Count(walked);
         var revision = new Revision
         {
             Letter = letter,
@@ -124,12 +137,21 @@ public sealed class Procedures(WornPathDb db, DraftLog log, Drafts drafts, Works
             AuthorId = authorId,
             Snapshot = new SheetSnapshot { Json = SheetJson.Write(sheet) },
             Stops = stops,
-            Warnings = walked.Findings.Length - stops,
+            Warnings = warnings,
             StepCount = walked.Sheet.Steps.Count(),
             ChangedAt = Now,
         };
         revision.Events.Add(new ReviewEvent { Kind = ReviewEventKind.Begun, PersonId = authorId, At = Now });
         return revision;
+    }
+
+    // Who wrote on it: whoever began it, and whoever edited it.
+    private async Task<List<string>> WritersAsync(Revision revision) => [.. await db.Edits.Where(e => e.RevisionId == revision.Id).Select(e => e.PersonId).Distinct().ToListAsync(), revision.AuthorId];
+
+    private static (int Stops, int Warnings) Count(Draft.Walked walked)
+    {
+        var stops = walked.Findings.Count(f => f.Severity == Severity.Stop);
+        return (stops, walked.Findings.Length - stops);
     }
 
     // Nobody edits while a revision changes its state: the gate is held, and the row is read again behind it.
@@ -143,9 +165,10 @@ public sealed class Procedures(WornPathDb db, DraftLog log, Drafts drafts, Works
             await db.Entry(row).ReloadAsync();
             if (await change(held.Now, row) is { } problem) return problem;
             await db.SaveChangesAsync();
-            held.State = row.State;
-            held.WaiveWith(await log.WaiversAsync(row.Id));
-            held.WorkshopVersion = row.WorkshopVersion;
+            held.Become(new Draft.Reviewed(row.State, await log.WaiversAsync(row.Id), await log.ChecksAsync(row.Id)), row.WorkshopVersion);
+            // What is found depends on the state, too: values are asked for in review.
+            (row.Stops, row.Warnings) = Count(held.Now);
+            await db.SaveChangesAsync();
             return null;
         }
         finally

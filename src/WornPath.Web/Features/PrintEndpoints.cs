@@ -22,8 +22,9 @@ public static class PrintEndpoints
     public sealed record PrintedPhaseView(string Name, ImmutableArray<PrintedStepView> Steps, ImmutableArray<OwedTorque> Owed);
 
     /// <summary>The printed sheet: what to have in hand, steps with their cautions, the torque table.</summary>
+    /// <param name="VerifiedBy">Who read all values from their sources a second time; empty where one is still to be read, or there is none.</param>
     public sealed record PrintView(string Number, string Title, string Platform, string Letter, RevisionState State, string Author, string? ReleasedBy, DateTime? ReleasedAt,
-        SheetHeader Header, ImmutableArray<PrintedItem> Parts, ImmutableArray<ToolLine> Tools, ImmutableArray<PrintedItem> Consumables, ImmutableArray<PrintedPhaseView> Phases, ImmutableArray<PrintedTorque> Torques, ImmutableArray<PrintedPattern> Patterns, ImmutableArray<string> Practice, string As, string NotJudged);
+        SheetHeader Header, ImmutableArray<PrintedItem> Parts, ImmutableArray<ToolLine> Tools, ImmutableArray<PrintedItem> Consumables, ImmutableArray<PrintedPhaseView> Phases, ImmutableArray<PrintedTorque> Torques, ImmutableArray<PrintedPattern> Patterns, ImmutableArray<string> Practice, string As, string VerifiedBy, string NotJudged);
 
     public static void MapPrint(this IEndpointRouteBuilder api) =>
         api.MapGet("/revisions/{id:int}/print", GetAsync).RequireAuthorization().WithTags("Revision").WithName("GetPrint");
@@ -38,6 +39,13 @@ public static class PrintEndpoints
             revision.Procedure.Number, revision.Procedure.Title, revision.Procedure.Platform, revision.Letter, revision.State, revision.Author.DisplayName, released?.Who, released?.At,
             sheet.Header, sheet.Parts, sheet.Tools, sheet.Consumables,
             [.. sheet.Phases.Select(p => new PrintedPhaseView(p.Name, [.. p.Steps.Select(s => new PrintedStepView(s.Number, html.Of(s.Text), s.Cautions, s.People))], p.Owed))],
-            sheet.Torques, sheet.Patterns, sheet.Practice, draft.Now.Sheet.Header.Variants.IsEmpty ? "" : walk.Combination.Says(draft.Now.Sheet), PrintedSheet.NotJudged));
+            sheet.Torques, sheet.Patterns, sheet.Practice, draft.Now.Sheet.Header.Variants.IsEmpty ? "" : walk.Combination.Says(draft.Now.Sheet), VerifiedBy(draft.Now), PrintedSheet.NotJudged));
+    }
+
+    // Who read the values from their sources a second time; empty where one is still to be read.
+    private static string VerifiedBy(Draft.Walked now)
+    {
+        List<ValueCheck?> last = [.. StatedValue.Of(now.Sheet).Select(v => now.Reviewed.Checks.Last(v.Seal))];
+        return last.TrueForAll(c => c is { Agrees: true }) ? string.Join(", ", last.Select(c => c!.Who).Distinct()) : "";
     }
 }

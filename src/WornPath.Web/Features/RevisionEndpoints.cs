@@ -21,7 +21,8 @@ namespace WornPath.Web.Features;
 public static class RevisionEndpoints
 {
     /// <summary>What the one who asks may do now; where not, why not.</summary>
-    public sealed record MayView(bool Edit, bool Send, bool Return, bool Release, bool Waive, bool Withdraw, bool Revise, string? WhyNotRelease);
+    /// <param name="Judge">Give a warning a reason to stand, and read values from their sources.</param>
+    public sealed record MayView(bool Edit, bool Send, bool Return, bool Release, bool Judge, bool Withdraw, bool Revise, string? WhyNotRelease);
 
     /// <summary>An event in the revision's life.</summary>
     public sealed record EventView(ReviewEventKind Kind, string Who, DateTime At, string Text);
@@ -103,20 +104,21 @@ public static class RevisionEndpoints
     private static async Task<RevisionView> ViewAsync(Revision revision, Draft draft, Shelf shelf, ClaimsPrincipal me)
     {
         var now = draft.Now;
-        var writers = await shelf.WritersAsync(revision.Id);
-        var whyNot = LifeCycle.Release(revision.State, me.Id(), [.. writers, revision.AuthorId], now.Findings);
+        List<string> writers = [.. await shelf.WritersAsync(revision.Id), revision.AuthorId];
+        var whyNot = LifeCycle.Release(revision.State, me.Id(), writers, now.Findings);
+        var reviews = me.IsInRole(Roles.Reviewer) || me.IsInRole(Roles.Approver);
         var isAuthor = me.IsInRole(Roles.Author);
         var may = new MayView(
             Edit: isAuthor && LifeCycle.Edit(revision.State) is null,
             Send: isAuthor && LifeCycle.Send(revision.State, now.Sheet) is null,
-            Return: (me.IsInRole(Roles.Reviewer) || me.IsInRole(Roles.Approver)) && revision.State == RevisionState.InReview,
+            Return: reviews && revision.State == RevisionState.InReview,
             Release: me.IsInRole(Roles.Approver) && whyNot is null,
-            Waive: (me.IsInRole(Roles.Reviewer) || me.IsInRole(Roles.Approver)) && revision.State == RevisionState.InReview && !writers.Contains(me.Id()) && revision.AuthorId != me.Id(),
+            Judge: reviews && LifeCycle.Judge(revision.State, me.Id(), writers) is null,
             Withdraw: me.IsInRole(Roles.Approver) && revision.State == RevisionState.Released,
             Revise: isAuthor && LifeCycle.Revise(revision.State) is null,
             WhyNotRelease: revision.State == RevisionState.InReview && me.IsInRole(Roles.Approver) ? whyNot?.ToString() : null);
         return new RevisionView(revision.Id, revision.ProcedureId, revision.Procedure.Number, revision.Procedure.Title, revision.Procedure.Platform, revision.Letter, revision.State,
-            revision.Author.DisplayName, revision.ChangedAt, may, await shelf.EventsAsync(revision.Id), [.. Waivers.FallenAway(now.Findings, draft.Waivers)], await shelf.SiblingsAsync(revision.ProcedureId, me.SeesDrafts()), WholeView(draft, me));
+            revision.Author.DisplayName, revision.ChangedAt, may, await shelf.EventsAsync(revision.Id), [.. Waivers.FallenAway(now.Findings, now.Reviewed.Waivers)], await shelf.SiblingsAsync(revision.ProcedureId, me.SeesDrafts()), WholeView(draft, me));
     }
 
     private static SheetView WholeView(Draft draft, ClaimsPrincipal me)

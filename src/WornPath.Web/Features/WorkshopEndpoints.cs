@@ -20,7 +20,7 @@ using WornPath.Web.Drafting;
 
 namespace WornPath.Web.Features;
 
-/// <summary>The workshop: its wrench crib and its house rules.</summary>
+/// <summary>The workshop: its wrench crib, its house rules, its source documents and its blocks.</summary>
 public static class WorkshopEndpoints
 {
     /// <summary>A torque tool, its cells as texts by column.</summary>
@@ -37,7 +37,7 @@ public static class WorkshopEndpoints
     public sealed record SchoolView(string Key, string Question, string Chosen, ImmutableArray<Way> Ways);
 
     /// <summary>The workshop.</summary>
-    public sealed record WorkshopView(int Version, HouseRules Rules, ImmutableArray<WrenchView> Crib, IReadOnlyList<string> Columns, ImmutableArray<SchoolView> Schools, ImmutableArray<RuleView> Catalogue, ImmutableArray<Block> Blocks, ImmutableArray<UsualBlockView> Usual, bool MayChange);
+    public sealed record WorkshopView(int Version, HouseRules Rules, ImmutableArray<WrenchView> Crib, IReadOnlyList<string> Columns, ImmutableArray<SchoolView> Schools, ImmutableArray<RuleView> Catalogue, ImmutableArray<Block> Blocks, ImmutableArray<UsualBlockView> Usual, ImmutableArray<SourceDocument> Documents, bool MayChange);
 
     /// <summary>A block every workshop has to begin with, and how it reads.</summary>
     public sealed record UsualBlockView(Block Block, string Reads);
@@ -49,6 +49,9 @@ public static class WorkshopEndpoints
 
     /// <summary>The workshop's own blocks, written anew.</summary>
     public sealed record BlocksForm(int Version, [property: Required, MaxLength(100)] IReadOnlyList<Block> Blocks);
+
+    /// <summary>The documents values are taken from, written anew.</summary>
+    public sealed record DocumentsForm(int Version, [property: Required, MaxLength(SourceDocument.Most)] IReadOnlyList<SourceDocument> Documents);
 
     /// <summary>A crib written anew, its tools as cells.</summary>
     public sealed record CribForm(int Version, [property: Required, MaxLength(CribCsv.MostTools)] IReadOnlyList<IReadOnlyDictionary<string, string>> Wrenches);
@@ -68,22 +71,28 @@ public static class WorkshopEndpoints
         workshop.MapPut("/crib.csv", (CribText form, WorkshopBook book, ClaimsPrincipal me) => PutAsync(book, me, form.Version, CribCsv.Read(form.Csv), (w, crib) => w with { Crib = crib })).RequireAuthorization(Policies.WorkshopKeeper).WithName("PutCribCsv");
         workshop.MapPut("/rules", (RulesForm form, WorkshopBook book, ClaimsPrincipal me) => PutAsync(book, me, form.Version, HouseRules.Check(form.Rules), (w, rules) => w with { Rules = rules })).RequireAuthorization(Policies.WorkshopKeeper).WithName("PutRules");
         workshop.MapPut("/blocks", (BlocksForm form, WorkshopBook book, ClaimsPrincipal me) => PutAsync(book, me, form.Version, BlocksOf(form), (w, blocks) => w with { Blocks = blocks })).RequireAuthorization(Policies.WorkshopKeeper).WithName("PutBlocks");
+        workshop.MapPut("/documents", (DocumentsForm form, WorkshopBook book, ClaimsPrincipal me) => PutAsync(book, me, form.Version, DocumentsOf(form), (w, documents) => w with { Documents = documents })).RequireAuthorization(Policies.WorkshopKeeper).WithName("PutDocuments");
         // Nothing is changed by it.
         workshop.MapPost("/rules/touched", TouchedAsync).RequireAuthorization(Policies.WorkshopKeeper).WithName("GetTouched");
     }
 
-    private static Outcome<ImmutableArray<Block>> BlocksOf(BlocksForm form)
+    private static Outcome<ImmutableArray<Block>> BlocksOf(BlocksForm form) => Each(form.Blocks, Block.Check, b => b.Name, "Give each block its own name.");
+
+    private static Outcome<ImmutableArray<SourceDocument>> DocumentsOf(DocumentsForm form) => Each(form.Documents, SourceDocument.Check, d => d.Name, "Write each document once, with the edition in force.");
+
+    // Each as it is once checked; no name twice.
+    private static Outcome<ImmutableArray<T>> Each<T>(IReadOnlyList<T> written, Func<T, Outcome<T>> check, Func<T, string> name, string whatToDo)
     {
-        var blocks = ImmutableArray.CreateBuilder<Block>();
-        foreach (var one in form.Blocks)
+        var good = ImmutableArray.CreateBuilder<T>();
+        foreach (var one in written)
         {
-            var block = Block.Check(one);
-            if (!block.IsGood) return block.Problem;
-            if (blocks.Any(b => b.Name.Equals(block.Value.Name, StringComparison.OrdinalIgnoreCase))) return new Problem($"“{NumberText.Excerpt(block.Value.Name)}” stands twice.", "Give each block its own name.");
-            blocks.Add(block.Value);
+            var read = check(one);
+            if (!read.IsGood) return read.Problem;
+            if (good.Any(g => name(g).Equals(name(read.Value), StringComparison.OrdinalIgnoreCase))) return new Problem($"“{NumberText.Excerpt(name(read.Value))}” stands twice.", whatToDo);
+            good.Add(read.Value);
         }
 
-        return blocks.ToImmutable();
+        return good.ToImmutable();
     }
 
     // Every draft and every sheet in review, walked under the rules as they would be.
@@ -97,7 +106,7 @@ public static class WorkshopEndpoints
         {
             if (await drafts.OpenAsync(open.Id) is not { } draft) continue;
             static string Short(Finding f) => $"{f.Rule}{(f.StepNumber is { } n ? $" step {n}" : "")}{(f.Thing is { } t ? $" {t}" : "")}, {Fields.WordOf(f.Severity)}";
-            List<string> now = [.. draft.Now.Walks.Findings.Select(Short)], then = [.. WalkSet.Run(draft.Now.Sheet, workshop).Findings.Select(Short)];
+            List<string> now = [.. draft.Now.Walks.Findings.Select(Short)], then = [.. Draft.Walked.Of(draft.Now.Sheet, draft.Now.Seq, workshop, draft.Now.Reviewed).Walks.Findings.Select(Short)];
             ImmutableArray<string> comes = [.. then.Except(now)], goes = [.. now.Except(then)];
             if (comes.Length + goes.Length > 0) touched.Add(new TouchedView(open.Id, open.Number, open.Title, open.Letter, comes, goes));
         }
@@ -138,5 +147,6 @@ public static class WorkshopEndpoints
         [.. Rules.All.Select(r => r.Info).OrderBy(r => r.Id, StringComparer.Ordinal).Select(r => new RuleView(r.Id, r.Title, r.Severity, page.Workshop.Rules.SeverityOf(r.Id, r.Severity)))],
         page.Workshop.Blocks,
         [.. Block.Usual.Select(b => new UsualBlockView(b, string.Join(' ', b.Cut().Select(s => string.Concat(s.Select(w => w.Text))))))],
+        page.Workshop.Documents,
         me.IsInRole(Roles.Administrator) || me.IsInRole(Roles.Approver));
 }

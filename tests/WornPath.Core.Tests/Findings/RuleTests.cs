@@ -1,4 +1,5 @@
 using WornPath.Core.Findings;
+using WornPath.Core.Revisions;
 using WornPath.Core.Tightening;
 using WornPath.Core.Workshops;
 
@@ -111,6 +112,10 @@ public class RuleTests
         ("TRQ016", 2, () => new Written().Joint("cover bolts", "22 N·m").Steps("Torque the cover bolts to 22 N·m.", "Torque the cover bolts to 22 N·m.")),
         ("TRQ017", 5, () => Wheel("Raise the tractor and support it on stands.", "Remove the wheel nuts and the front wheel.", "Fit the front wheel and snug the wheel nuts.", "Lower the tractor to the ground.", "Torque the wheel nuts to 130 N·m.")),
         ("SRC002", 1, () => new Written().Joint("cover bolts", "22 N·m", source: "service manual").Steps("Torque the cover bolts to 22 N·m.")),
+        ("SRC003", 1, () => new Written().Joint("cover bolts", "22 N·m").Steps("Torque the cover bolts to 22 N·m.").In(new Workshop { Checks = [] })),
+        ("SRC004", 1, () => ReadAs("25 N·m", "22 N·m")),
+        ("SRC005", 1, () => new Written().Joint("cover bolts", "22 N·m", source: "Service manual, 2nd ed., p. 4").Steps("Torque the cover bolts to 22 N·m.").In(new Workshop { Documents = [new SourceDocument("Service manual", "3rd ed.")] })),
+        ("SRC005", 2, () => new Written().Joint("cover bolts", "22 N·m", source: "Service manual, rev. C, p. 4").Joint("hub nut", "80 N·m", source: "service manual rev. B, table 3").Steps("Torque the cover bolts to 22 N·m.", "Torque the hub nut to 80 N·m.")),
         ("WRD004", 1, () => new Written().Part("cover").Joint("cover bolts", "22 N·m", holds: "cover").Steps("Remove the cover bolts and clean the cover.")),
         ("WRD005", 1, () => new Written().Joint("cover bolts", "22 N·m").Steps("The cover bolts are removed.")),
         ("WRD005", 1, () => new Written().Joint("cover bolts", "22 N·m").Steps("You should remove the cover bolts.")),
@@ -138,6 +143,17 @@ public class RuleTests
     {
         var written = new Written().Part("spring plate").Steps("Remove the spring plate.", "Fit the spring plate.", "Remove the spring plate.", "Fit the spring plate.");
         return written.Do(new WriteCaution(written.Step(3).Id, "", new Caution(SignalWord.Warning, "The plate is under load.", "It flies off.", "Hold it down.")));
+    }
+
+    // A second person has read other values from the source, the last one last.
+    private static Written ReadAs(params string[] readings)
+    {
+        var written = new Written().Joint("cover bolts", "25 N·m").Steps("Torque the cover bolts to 25 N·m.");
+        var value = StatedValue.Of(written.Sheet).Single();
+        return written.In(new Workshop
+        {
+            Checks = [.. readings.Select(r => TorqueText.Parse(r).Value).Select(read => new ValueCheck(value.Joint.Id, value.Seal, read, ValueChecks.Agrees(value.Torque, read), "Odo", default))],
+        });
     }
 
     private static Written LookAlikes() => new Written().Part("plate").Joint("plate bolts", "24 N·m", fastener: "M8×25 8.8 bolt, 13 mm", holds: "plate").Joint("clamp bolts", "12 N·m", fastener: "M8×40 8.8 bolt, 13 mm", holds: "plate").Steps("Torque the plate bolts to 24 N·m and the clamp bolts to 12 N·m.");
@@ -174,7 +190,7 @@ public class RuleTests
             // A cover that never comes off: nobody but the author knows where it would.
             if (rule == "ORD006") return;
 
-            rule.ShouldBeOneOf("TRQ001", "TRQ003", "TRQ004", "TRQ006", "TRQ007", "TRQ008", "TRQ009", "TRQ013", "ORD004", "ORD005", "ORD007", "ORD008", "WRD001", "WRD002", "WRD003", "THR001", "THR004", "TOO001", "SRC001", "RED001", "FIT002", "FIT004", "FIT005", "INS001", "INS003", "INS004", "ORD011", "TOO003", "TOO004", "HAZ005", "TRQ015", "TRQ016", "SRC002");
+            rule.ShouldBeOneOf("TRQ001", "TRQ003", "TRQ004", "TRQ006", "TRQ007", "TRQ008", "TRQ009", "TRQ013", "ORD004", "ORD005", "ORD007", "ORD008", "WRD001", "WRD002", "WRD003", "THR001", "THR004", "TOO001", "SRC001", "RED001", "FIT002", "FIT004", "FIT005", "INS001", "INS003", "INS004", "ORD011", "TOO003", "TOO004", "HAZ005", "TRQ015", "TRQ016", "SRC002", "SRC003", "SRC004", "SRC005");
             return;
         }
 
@@ -226,6 +242,25 @@ public class RuleTests
         sheet.In(new Workshop { Rules = new HouseRules { Treated = TreatedSchool.Reduce } });
         sheet.Findings().Single(f => f.Rule == "THR001").Message.ShouldContain("14 N·m");
         JointJudgement.Of(sheet.Sheet.Joints[0], sheet.Workshop).IsReduced.ShouldBeTrue();
+    }
+
+    [Fact]
+    public void The_last_reading_of_a_value_counts_until_the_value_or_its_source_is_another()
+    {
+        ReadAs("52 N·m", "25 N·m").Findings().ShouldBeEmpty();
+        ReadAs("25 N·m").Set("cover bolts", "source", "Sample manual, p. 10").At("SRC003").ShouldBe([1]);
+        ReadAs("25 N·m").Set("cover bolts", "torque", "26 N·m").At("SRC003").ShouldBe([1]);
+        ReadAs("25 N·m").Set("cover bolts", "name", "lid bolts").At("SRC003").ShouldBeEmpty();
+    }
+
+    [Fact]
+    public void A_value_for_some_variants_is_verified_on_its_own()
+    {
+        var written = new Written().Header("variants", "wheels: steel wheels, cast wheels").Joint("wheel nuts", "130 N·m").Set("wheel nuts", "variants", "cast wheels: 150 N·m").Steps("Torque the wheel nuts.");
+        var values = StatedValue.Of(written.Sheet).ToList();
+        values.Select(v => (v.When, v.Torque.ToString())).ShouldBe([("", "130 N·m"), ("cast wheels", "150 N·m")]);
+        written.In(new Workshop { Checks = [new ValueCheck("J1", values[0].Seal, values[0].Torque, true, "Odo", default)] });
+        written.Findings().Where(f => f.Rule == "SRC003").ShouldHaveSingleItem().For.ShouldBe("cast wheels");
     }
 
     [Fact]

@@ -1,0 +1,165 @@
+<script setup lang="ts">
+import { computed, nextTick, ref } from 'vue';
+import { api, take, type Trouble, type ValueView } from '../shared/api/client';
+import { troubleOf } from '../shared/api/trouble';
+import { useAsked } from '../shared/asked';
+import { useDraft } from '../shared/draft';
+import TroubleNote from '../shared/TroubleNote.vue';
+import ValueMark from '../shared/ValueMark.vue';
+import { day } from '../shared/when';
+
+/**
+ * The values of the sheet, each read a second time from its source: the author's entry is not shown here, so that who reads
+ * the source reads the source.
+ */
+const draft = useDraft();
+const {
+  answer: values,
+  trouble: unasked,
+  again,
+} = useAsked(
+  () => draft.revision!.state,
+  (id) => take(api.GET('/api/revisions/{id}/values', { params: { path: { id } } })),
+);
+const read = ref<Record<string, string>>({});
+const trouble = ref<{ seal: string; trouble: Trouble } | null>(null);
+const root = ref<HTMLElement | null>(null);
+
+const mayRead = computed(() => draft.revision!.may.judge);
+const verified = computed(() => values.value?.filter((v) => v.standing === 'verified').length ?? 0);
+const about = (value: ValueView): string => [value.fastener, value.when && `for ${value.when}`].filter(Boolean).join(' · ');
+
+async function keep(value: ValueView): Promise<void> {
+  const text = (read.value[value.seal] ?? '').trim();
+  if (!text) return;
+  trouble.value = null;
+  try {
+    await take(
+      api.POST('/api/revisions/{id}/values', { params: { path: { id: draft.revision!.id } }, body: { seal: value.seal, read: text } }),
+    );
+    delete read.value[value.seal];
+    await Promise.all([draft.refresh(), again()]);
+    // On to the next that is still to be read, below if there is one.
+    await nextTick();
+    const fields = [...(root.value?.querySelectorAll<HTMLInputElement>('input[data-row]') ?? [])];
+    const row = values.value?.findIndex((v) => v.seal === value.seal) ?? 0;
+    (fields.find((f) => Number(f.dataset.row) > row) ?? fields[0])?.focus();
+  } catch (error) {
+    trouble.value = { seal: value.seal, trouble: troubleOf(error) };
+  }
+}
+</script>
+
+<template>
+  <section v-if="values?.length || unasked" ref="root" class="values" aria-labelledby="values">
+    <h2 id="values">
+      Values <span v-if="values" class="figures count">{{ verified }} of {{ values.length }} verified</span>
+    </h2>
+    <TroubleNote v-if="unasked" :trouble="unasked" />
+    <p v-if="mayRead && verified < (values?.length ?? 0)" class="quiet">
+      Open the source, and write each value as it stands there. What the author wrote is not shown here on purpose.
+    </p>
+    <table v-if="values">
+      <tbody>
+        <tr v-for="(value, row) in values" :key="value.seal">
+          <th scope="row">
+            <span class="figures id">{{ value.joint }}</span> {{ value.name }}
+            <span class="computed">{{ about(value) }}</span>
+          </th>
+          <td class="source">{{ value.source }}</td>
+          <td class="said">
+            <p v-for="reading in value.readings" :key="reading.at" :class="{ past: reading !== value.readings.at(-1) }">
+              <ValueMark :standing="reading.agrees ? 'verified' : 'differs'" />
+              <template v-if="reading.agrees">{{ reading.who }}, {{ day(reading.at) }}</template>
+              <template v-else
+                >{{ reading.who }} reads <b class="figures">{{ reading.read }}</b></template
+              >
+            </p>
+            <p v-if="!value.readings.length && !mayRead"><ValueMark standing="unverified" /> still to be read</p>
+            <form v-if="mayRead && value.standing !== 'verified'" @submit.prevent="keep(value)">
+              <input
+                v-model="read[value.seal]"
+                class="plain"
+                :data-row="row"
+                :aria-label="`Value of ${value.joint} ${value.name}${value.when ? `, ${value.when},` : ''} as read`"
+                placeholder="as it stands there"
+                maxlength="200"
+              />
+              <a-button html-type="submit" size="small">Read it</a-button>
+            </form>
+            <TroubleNote v-if="trouble?.seal === value.seal" :trouble="trouble.trouble" />
+          </td>
+        </tr>
+      </tbody>
+    </table>
+  </section>
+</template>
+
+<style scoped>
+.values {
+  margin-bottom: 26px;
+}
+
+.count {
+  font-size: 15px;
+  font-weight: 400;
+}
+
+table {
+  width: 100%;
+  border-collapse: collapse;
+  border-top: 1px solid var(--line-strong);
+  margin-top: 8px;
+}
+
+th,
+td {
+  text-align: left;
+  vertical-align: top;
+  font-weight: 400;
+  font-size: 14px;
+  line-height: 1.35;
+  padding: 6px 10px 6px 0;
+  border-bottom: 1px solid var(--line);
+}
+
+th {
+  width: 34%;
+}
+
+.source {
+  width: 29%;
+}
+
+.id {
+  font-size: 12.5px;
+  color: var(--ink-soft);
+}
+
+.computed {
+  display: block;
+  font-size: 12.5px;
+  color: var(--ink-soft);
+}
+
+.said p {
+  margin: 0 0 3px;
+}
+
+.past {
+  text-decoration: line-through;
+}
+
+form {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+}
+
+input {
+  flex: 1;
+  min-width: 0;
+  height: 28px;
+  padding: 2px 6px;
+}
+</style>

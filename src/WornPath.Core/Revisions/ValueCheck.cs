@@ -1,0 +1,94 @@
+using System.Collections.Immutable;
+using System.Security.Cryptography;
+using System.Text;
+using System.Text.Json.Serialization;
+using WornPath.Core.Quantities;
+using WornPath.Core.Sheets;
+
+namespace WornPath.Core.Revisions;
+
+/// <summary>What second persons have said of a value.</summary>
+public enum ValueStanding
+{
+    /// <summary>Nobody but its author has read it from the source.</summary>
+    [JsonStringEnumMemberName("unverified")] Unverified,
+
+    /// <summary>The last who read it there read the same.</summary>
+    [JsonStringEnumMemberName("verified")] Verified,
+
+    /// <summary>The last who read it there read something else.</summary>
+    [JsonStringEnumMemberName("differs")] Differs,
+}
+
+/// <summary>A value of the sheet with the source it was taken from: a joint's own, or the one for some variants.</summary>
+/// <param name="Joint">The joint.</param>
+/// <param name="When">The variants and sides it holds for, in words; empty for all.</param>
+/// <param name="Torque">The value.</param>
+public sealed record StatedValue(Joint Joint, string When, TorqueSpec Torque)
+{
+    /// <summary>What a check holds for: this value of this joint from this source. A check falls away as soon as one of them is another.</summary>
+    public string Seal => SealOf(Joint.Id, Torque, Joint.Source);
+
+    /// <summary>The seal of a value.</summary>
+    public static string SealOf(string joint, TorqueSpec torque, string source) => Convert.ToHexString(SHA256.HashData(Encoding.UTF8.GetBytes($"{joint}\n{torque}\n{source}")))[..32];
+
+    /// <summary>Every value of a sheet that has a source to be read in, in the order of the sheet.</summary>
+    public static IEnumerable<StatedValue> Of(Sheet sheet) => sheet.Joints.SelectMany(Of);
+
+    /// <summary>The values of a joint that have a source to be read in; like ones are one.</summary>
+    public static IEnumerable<StatedValue> Of(Joint joint)
+    {
+        if (string.IsNullOrWhiteSpace(joint.Source)) return [];
+        IEnumerable<(string When, TorqueSpec Torque)> values = joint.Variants.Select(v => (v.When, v.Torque));
+        if (joint.Torque is { } own) values = values.Prepend(("", own));
+        return values.GroupBy(v => v.Torque).Select(like => new StatedValue(joint, string.Join(", ", like.Select(v => v.When).Where(w => w.Length > 0)), like.Key));
+    }
+}
+
+/// <summary>
+/// A value as a second person read it from its source, without the author's entry in sight. Kept for good, also where it was
+/// not the same: the last for a value counts.
+/// </summary>
+/// <param name="Joint">The joint's id.</param>
+/// <param name="Seal">What it was given for (<see cref="StatedValue.Seal"/>).</param>
+/// <param name="Read">What was read.</param>
+/// <param name="Agrees">Whether that is the value of the sheet.</param>
+/// <param name="Who">Who read it.</param>
+/// <param name="At">When, in UTC.</param>
+public sealed record ValueCheck(string Joint, string Seal, TorqueSpec Read, bool Agrees, string Who, DateTime At);
+
+/// <summary>Holds the values of a sheet against what second persons have read.</summary>
+public static class ValueChecks
+{
+    /// <summary>The last check of a value; null where there is none for what it is now.</summary>
+    public static ValueCheck? Last(this ImmutableArray<ValueCheck> checks, string seal)
+    {
+        for (var i = checks.Length - 1; i >= 0; i--)
+            if (checks[i].Seal == seal) return checks[i];
+        return null;
+    }
+
+    /// <summary>How a value stands after its last check.</summary>
+    public static ValueStanding Standing(this ValueCheck? last) => last is null ? ValueStanding.Unverified : last.Agrees ? ValueStanding.Verified : ValueStanding.Differs;
+
+    /// <summary>
+    /// Whether what was read is the value of the sheet. In the same unit it is to the last digit; where the source has another
+    /// unit than the sheet, the sheet's is what was read within half the last digit the sheet states.
+    /// </summary>
+    public static bool Agrees(TorqueSpec sheet, TorqueSpec read)
+    {
+        if (sheet.Unit == read.Unit) return sheet == read;
+        return sheet.IsTolerance == read.IsTolerance && sheet.ThenAngle == read.ThenAngle && sheet.Back == read.Back && sheet.ToNextSlot == read.ToNextSlot && sheet.SlotWithin == read.SlotWithin
+            && Near(sheet.Low, sheet.Unit, read.Low, read.Unit) && Near(sheet.High, sheet.Unit, read.High, read.Unit)
+            && (sheet.Seat is { } a ? read.Seat is { } b && Near(a.Amount, a.Unit, b.Amount, b.Unit) : read.Seat is null);
+    }
+
+    private static bool Near(decimal sheet, TorqueUnit sheetUnit, decimal read, TorqueUnit readUnit)
+    {
+        var (inSheet, inRead) = (sheetUnit.InNewtonMetres(), readUnit.InNewtonMetres());
+        return Math.Abs((double)sheet * inSheet - (double)read * inRead) <= HalfDigit(sheet) * inSheet * (1 + 1e-9);
+    }
+
+    // Half of the last digit a number states: 0.5 of 48, 0.05 of 47.5.
+    private static double HalfDigit(decimal number) => 0.5 * Math.Pow(10, -(number / 1.000000000000000000000000000000m).Scale);
+}

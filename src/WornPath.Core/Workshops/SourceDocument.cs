@@ -1,0 +1,30 @@
+using WornPath.Core.Editing;
+using WornPath.Core.Quantities;
+using WornPath.Core.Sheets;
+
+namespace WornPath.Core.Workshops;
+
+/// <summary>A document values are taken from, and the edition the workshop works by: the one in force.</summary>
+/// <param name="Name">Its name as sources cite it ("Service manual T28").</param>
+/// <param name="Edition">The edition in force, as it is cited ("3rd ed.", "rev. B").</param>
+public sealed record SourceDocument(string Name, string Edition)
+{
+    /// <summary>How many a workshop keeps at most.</summary>
+    public const int Most = 500;
+
+    /// <summary>The document, or what is wrong with it.</summary>
+    public static Outcome<SourceDocument> Check(SourceDocument document)
+    {
+        var (name, edition) = (Fields.Clean(document.Name), Fields.Clean(document.Edition));
+        if (name.Length is < 3 or > 120) return new Problem("A document has a name of 3 to 120 characters.", "Write it as sources cite it, such as Service manual T28.", "document");
+        if (Citation.EditionOf(edition) is null || edition.Length > 40) return new Problem($"“{NumberText.Excerpt(edition)}” is no edition of {NumberText.Excerpt(name)}.", "Write it as it is cited: 3rd ed., issue 2, rev. B or 2019 edition.", "edition");
+        return Citation.EditionOf(name) is null ? new SourceDocument(name, edition) : new Problem($"“{NumberText.Excerpt(name)}” names an edition in the document's name.", "Write the edition beside it.", "document");
+    }
+
+    /// <summary>True where a source cites this document.</summary>
+    public bool IsCitedBy(string source)
+    {
+        var at = source.IndexOf(Name, StringComparison.OrdinalIgnoreCase);
+        return at >= 0 && (at == 0 || !char.IsLetterOrDigit(source[at - 1])) && (at + Name.Length == source.Length || !char.IsLetterOrDigit(source[at + Name.Length]));
+    }
+}

@@ -1,0 +1,59 @@
+using System.Collections.Immutable;
+using System.ComponentModel.DataAnnotations;
+using System.Security.Claims;
+using Microsoft.AspNetCore.Http.HttpResults;
+using WornPath.Core.Revisions;
+using WornPath.Web.Drafting;
+
+namespace WornPath.Web.Features;
+
+/// <summary>The values of a sheet, read a second time from their sources. The author's entry is not sent to who reads.</summary>
+public static class ValueEndpoints
+{
+    /// <summary>What a second person has read.</summary>
+    public sealed record ReadingView(string Who, DateTime At, string Read, bool Agrees);
+
+    /// <summary>A value to be read: what it is of and where it stands, not what it is.</summary>
+    /// <param name="Seal">How a reading names it.</param>
+    /// <param name="Joint">The joint's id.</param>
+    /// <param name="Name">The joint's name.</param>
+    /// <param name="Fastener">The fastener in words; empty while not known.</param>
+    /// <param name="When">The variants it is for; empty for all.</param>
+    /// <param name="Source">Where it is read.</param>
+    /// <param name="Standing">How it stands.</param>
+    /// <param name="Readings">What was read for it so far, oldest first.</param>
+    public sealed record ValueView(string Seal, string Joint, string Name, string Fastener, string When, string Source, ValueStanding Standing, ImmutableArray<ReadingView> Readings);
+
+    /// <summary>A value as read.</summary>
+    public sealed record ReadingForm([property: Required, StringLength(64, MinimumLength = 8)] string Seal, [property: Required, MaxLength(200)] string Read);
+
+    public static void MapValues(this IEndpointRouteBuilder api)
+    {
+        var values = api.MapGroup("/revisions/{id:int}/values").WithTags("Revision").RequireAuthorization();
+        values.MapGet("", GetAsync).WithName("GetValues");
+        values.MapPost("", PostAsync).RequireAuthorization(Policies.Reviewer).WithName("ReadValue");
+    }
+
+    private static async Task<Results<Ok<ImmutableArray<ValueView>>, ProblemHttpResult>> GetAsync(int id, RevisionEndpoints.Shelf shelf, Drafts drafts, ClaimsPrincipal me)
+    {
+        if (await shelf.FindAsync(id, me) is null || await drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
+        return TypedResults.Ok(View(draft));
+    }
+
+    private static async Task<Results<Ok<ImmutableArray<ValueView>>, ProblemHttpResult>> PostAsync(int id, ReadingForm form, RevisionEndpoints.Shelf shelf, Procedures procedures, Drafts drafts, ClaimsPrincipal me)
+    {
+        if (await shelf.FindAsync(id, me) is not { } revision || await drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
+        return await procedures.CheckAsync(revision, me.Id(), form.Seal, form.Read) is { } problem ? Problems.Refused(problem) : TypedResults.Ok(View(draft));
+    }
+
+    private static ImmutableArray<ValueView> View(Draft draft)
+    {
+        var now = draft.Now;
+        return
+        [
+            .. StatedValue.Of(now.Sheet).Select(v => new ValueView(v.Seal, v.Joint.Id, v.Joint.Name, v.Joint.Fastener?.ToString() ?? "", v.When, v.Joint.Source,
+                now.Reviewed.Checks.Last(v.Seal).Standing(),
+                [.. now.Reviewed.Checks.Where(c => c.Seal == v.Seal).Select(c => new ReadingView(c.Who, c.At, c.Read.ToString(), c.Agrees))])),
+        ];
+    }
+}

@@ -1,0 +1,133 @@
+using System.Net;
+using System.Net.Http.Json;
+using Microsoft.Data.Sqlite;
+using Microsoft.EntityFrameworkCore;
+using Microsoft.Extensions.DependencyInjection;
+using WornPath.Core.Editing;
+using WornPath.Core.Revisions;
+using WornPath.Core.Sheets;
+using WornPath.Core.Workshops;
+using WornPath.Store;
+using WornPath.Web.Features;
+
+namespace WornPath.Web.Tests;
+
+/// <summary>Values are read a second time from their sources, by somebody who is not shown what the author wrote, before a sheet is released.</summary>
+public sealed class ValueTests(Workshop workshop) : IClassFixture<Workshop>
+{
+    // A strap with two joints, sent for review.
+    private static async Task<int> StrapAsync(Somebody author, string number)
+    {
+        var id = await author.NewAsync(number, "Strap");
+        var first = (await author.RevisionAsync(id)).Sheet.Phases!.Value[0].Steps.Single();
+        await author.EditAsync(id, new AddFilled(ThingKind.Joint, "strap bolt", [new("torque", "24 N·m"), new("source", "Sample strap sheet, 1st ed., p. 9")]));
+        await author.EditAsync(id, new AddFilled(ThingKind.Joint, "link nut", [new("torque", "45 N·m"), new("source", "Sample strap sheet, 1st ed., p. 10")]));
+        await author.EditAsync(id, new WriteStep(first, "", "Torque the strap bolt to 24 N·m. Torque the link nut to 45 N·m."));
+        await SendAsync(author, id);
+        return id;
+    }
+
+    private static async Task SendAsync(Somebody author, int id) => (await author.PostAsync($"/api/revisions/{id}/send")).StatusCode.ShouldBe(HttpStatusCode.NoContent);
+
+    private static async Task<string[]> FoundAsync(Somebody who, int id) => [.. (await who.RevisionAsync(id)).Sheet.Findings!.Value.Where(f => f.Rule.StartsWith("SRC", StringComparison.Ordinal)).Select(f => $"{f.Rule} {f.Thing}")];
+
+    private static async Task<string> RefusedAsync(Somebody odo, int id)
+    {
+        var problem = await Somebody.ProblemOf(await odo.PostAsync($"/api/revisions/{id}/release"), HttpStatusCode.Conflict);
+        return $"{problem.GetProperty("title").GetString()} {problem.GetProperty("detail").GetString()}";
+    }
+
+    [Fact]
+    public async Task A_release_waits_until_each_value_was_read_again_and_a_reading_that_differs_stops_it()
+    {
+        Somebody ines = await workshop.As("ines"), marta = await workshop.As("marta"), odo = await workshop.As("odo");
+        var id = await StrapAsync(ines, "V-1");
+        (await FoundAsync(odo, id)).ShouldBe(["SRC003 J1", "SRC003 J2"]);
+        (await ines.GetAsync<List<ShelfEndpoints.ShelfRow>>("/api/procedures?q=V-1")).Single().Stops.ShouldBe(2);
+        (await RefusedAsync(odo, id)).ShouldContain("A second person reads the values");
+
+        // Who reads is told what and where, and not how much.
+        var asked = await (await odo.Http.GetAsync($"/api/revisions/{id}/values")).Content.ReadAsStringAsync();
+        asked.ShouldContain("Sample strap sheet, 1st ed., p. 10");
+        asked.ShouldNotContain("45 N");
+
+        await marta.ReadAsync(id, "J1", "24 Nm");
+        await marta.ReadAsync(id, "J2", "54 N·m");
+        (await FoundAsync(odo, id)).ShouldBe(["SRC004 J2"]);
+        (await RefusedAsync(odo, id)).ShouldContain("SRC004");
+        (await odo.RevisionAsync(id)).Sheet.Joints!.Value.Select(j => (j.Check!.Standing, j.Check.Who)).ShouldBe([(ValueStanding.Verified, "Marta Holm"), (ValueStanding.Differs, "Marta Holm")]);
+
+        // Read once more, and both readings stay.
+        await odo.ReadAsync(id, "J2", "45");
+        var second = (await odo.ValuesAsync(id)).Single(v => v.Joint == "J2");
+        second.Readings.Select(r => (r.Who, r.Read, r.Agrees)).ShouldBe([("Marta Holm", "54 N·m", false), ("Odo Brandt", "45 N·m", true)]);
+        (await ines.GetAsync<List<ShelfEndpoints.ShelfRow>>("/api/procedures?q=V-1")).Single().Stops.ShouldBe(0);
+        (await odo.PostAsync($"/api/revisions/{id}/release")).StatusCode.ShouldBe(HttpStatusCode.NoContent);
+    }
+
+    [Fact]
+    public async Task What_was_read_holds_through_a_return_and_a_new_revision_until_the_value_is_another()
+    {
+        Somebody ines = await workshop.As("ines"), odo = await workshop.As("odo");
+        var id = await StrapAsync(ines, "V-2");
+        await odo.ReadAsync(id, "J1", "24 N·m");
+        await odo.ReadAsync(id, "J2", "45 N·m");
+        await odo.PostAsync($"/api/revisions/{id}/return", new { text = "The link nut is on page 11." });
+        (await FoundAsync(odo, id)).ShouldBeEmpty("a draft is not asked");
+        await ines.EditAsync(id, new SetField("J2", "source", "Sample strap sheet, 1st ed., p. 10", "Sample strap sheet, 1st ed., p. 11"));
+        await SendAsync(ines, id);
+        (await FoundAsync(odo, id)).ShouldBe(["SRC003 J2"]);
+        await odo.ReadAsync(id, "J2", "45 N·m");
+        (await odo.PostAsync($"/api/revisions/{id}/release")).StatusCode.ShouldBe(HttpStatusCode.NoContent);
+
+        await ines.PostAsync($"/api/revisions/{id}/revise");
+        var next = (await ines.RevisionAsync(id)).Revisions.Max(r => r.Id);
+        await ines.EditAsync(next, new SetField("J1", "torque", "24 N·m", "26 N·m"));
+        await SendAsync(ines, next);
+        (await FoundAsync(odo, next)).ShouldBe(["SRC003 J1"]);
+    }
+
+    [Fact]
+    public async Task Whoever_wrote_reads_nothing_and_what_is_no_value_is_refused()
+    {
+        Somebody marta = await workshop.As("marta"), odo = await workshop.As("odo");
+        var id = await StrapAsync(marta, "V-3");
+        (await Somebody.ProblemOf(await marta.TryReadAsync(id, "J1", "24 N·m"), HttpStatusCode.Conflict)).GetProperty("title").GetString()!.ShouldContain("You wrote");
+        (await Somebody.ProblemOf(await odo.TryReadAsync(id, "J1", "hand tight"), HttpStatusCode.Conflict)).GetProperty("title").GetString()!.ShouldContain("J1");
+        var seal = (await odo.ValuesAsync(id))[0].Seal;
+        await Somebody.ProblemOf(await odo.PostAsync($"/api/revisions/{id}/values", new { seal = new string('0', 32), read = "24 N·m" }), HttpStatusCode.Conflict);
+        await odo.PostAsync($"/api/revisions/{id}/return", new { text = "Once more, please." });
+        (await Somebody.ProblemOf(await odo.PostAsync($"/api/revisions/{id}/values", new { seal, read = "24 N·m" }), HttpStatusCode.Conflict)).GetProperty("title").GetString()!.ShouldContain("draft");
+        (await odo.ValuesAsync(id)).ShouldAllBe(v => v.Readings.IsEmpty);
+    }
+
+    [Fact]
+    public async Task A_reading_is_never_written_over()
+    {
+        Somebody ines = await workshop.As("ines"), odo = await workshop.As("odo");
+        var id = await StrapAsync(ines, "V-4");
+        await odo.ReadAsync(id, "J1", "42 N·m");
+        await using var scope = workshop.Services.CreateAsyncScope();
+        var db = scope.ServiceProvider.GetRequiredService<WornPathDb>();
+        (await Should.ThrowAsync<SqliteException>(() => db.ValueChecks.Where(c => c.RevisionId == id).ExecuteUpdateAsync(set => set.SetProperty(c => c.Agrees, true)))).Message.ShouldContain("cannot change");
+    }
+
+    [Fact]
+    public async Task A_new_edition_is_found_on_every_sheet_that_cites_an_earlier_one_and_on_released_ones()
+    {
+        Somebody ines = await workshop.As("ines"), admin = await workshop.As("admin");
+        (await FoundAsync(ines, 1)).Count(f => f.StartsWith("SRC005", StringComparison.Ordinal)).ShouldBe(1);
+        (await FoundAsync(ines, 3)).ShouldBeEmpty();
+        var now = await admin.GetAsync<WorkshopEndpoints.WorkshopView>("/api/workshop");
+        async Task<HttpResponseMessage> PutAsync(int version, params SourceDocument[] documents) =>
+            await admin.Http.PutAsJsonAsync("/api/workshop/documents", new WorkshopEndpoints.DocumentsForm(version, documents), SheetJson.Options);
+
+        await Somebody.ProblemOf(await PutAsync(now.Version, new SourceDocument("Sample workshop manual T28", "the new one")), HttpStatusCode.BadRequest);
+        await Somebody.ProblemOf(await PutAsync(now.Version, new SourceDocument("Sample manual", "1st ed."), new SourceDocument("sample manual ", "2nd ed.")), HttpStatusCode.BadRequest);
+        (await PutAsync(now.Version, new SourceDocument("Sample workshop manual T28", "4th ed."))).StatusCode.ShouldBe(HttpStatusCode.OK);
+        (await FoundAsync(ines, 3)).ShouldContain("SRC005 J2");
+        await Somebody.ProblemOf(await PutAsync(now.Version, [.. now.Documents]), HttpStatusCode.Conflict);
+        (await PutAsync(now.Version + 1, [.. now.Documents])).StatusCode.ShouldBe(HttpStatusCode.OK);
+        (await FoundAsync(ines, 3)).ShouldBeEmpty();
+    }
+}
