@@ -204,7 +204,7 @@ function back(event: KeyboardEvent): void {
                   >{{ computedOf(joint.id)?.wrench?.name
                   }}<span class="figures">{{ computedOf(joint.id)?.wrench?.setting }}</span></template
                 >
-                <strong v-else-if="computedOf(joint.id)?.wrench" class="none" :title="computedOf(joint.id)?.wrench?.whyNot.join('; ')"
+                <strong v-else-if="computedOf(joint.id)?.wrench" class="uncovered" :title="computedOf(joint.id)?.wrench?.whyNot.join('; ')"
                   >▲ none covers</strong
                 >
                 <span v-else class="quiet">—</span>
@@ -373,7 +373,7 @@ td[data-column='torque'] :deep(input:focus) {
   font-size: 11.5px;
 }
 
-.none {
+.uncovered {
   color: var(--clay);
   font-size: 12.5px;
 }

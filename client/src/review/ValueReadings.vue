@@ -59,39 +59,43 @@ async function keep(value: ValueView): Promise<void> {
     <p v-if="mayRead && verified < (values?.length ?? 0)" class="quiet">
       Open the source, and write each value as it stands there. What the author wrote is not shown here on purpose.
     </p>
-    <table v-if="values">
-      <tbody>
-        <tr v-for="(value, row) in values" :key="value.seal">
-          <th scope="row">
-            <span class="figures id">{{ value.joint }}</span> {{ value.name }}
-            <span class="computed">{{ about(value) }}</span>
-          </th>
-          <td class="source">{{ value.source }}</td>
-          <td class="said">
-            <p v-for="reading in value.readings" :key="reading.at" :class="{ past: reading !== value.readings.at(-1) }">
-              <ValueMark :standing="reading.agrees ? 'verified' : 'differs'" />
-              <template v-if="reading.agrees">{{ reading.who }}, {{ day(reading.at) }}</template>
-              <template v-else
-                >{{ reading.who }} reads <b class="figures">{{ reading.read }}</b></template
-              >
-            </p>
-            <p v-if="!value.readings.length && !mayRead"><ValueMark standing="unverified" /> still to be read</p>
-            <form v-if="mayRead && value.standing !== 'verified'" @submit.prevent="keep(value)">
-              <input
-                v-model="read[value.seal]"
-                class="plain"
-                :data-row="row"
-                :aria-label="`Value of ${value.joint} ${value.name}${value.when ? `, ${value.when},` : ''} as read`"
-                placeholder="as it stands there"
-                maxlength="200"
-              />
-              <a-button html-type="submit" size="small">Read it</a-button>
-            </form>
-            <TroubleNote v-if="trouble?.seal === value.seal" :trouble="trouble.trouble" />
-          </td>
-        </tr>
-      </tbody>
-    </table>
+    <!-- Once all are verified they are folded away: who read which is looked up seldom. -->
+    <details v-if="values" :open="mayRead || verified < values.length">
+      <summary>Who read which value, and where</summary>
+      <table>
+        <tbody>
+          <tr v-for="(value, row) in values" :key="value.seal">
+            <th scope="row">
+              <span class="figures id">{{ value.joint }}</span> {{ value.name }}
+              <span class="computed">{{ about(value) }}</span>
+            </th>
+            <td class="source">{{ value.source }}</td>
+            <td class="said">
+              <p v-for="reading in value.readings" :key="reading.at" :class="{ past: reading !== value.readings.at(-1) }">
+                <ValueMark :standing="reading.agrees ? 'verified' : 'differs'" />
+                <template v-if="reading.agrees">{{ reading.who }}, {{ day(reading.at) }}</template>
+                <template v-else
+                  >{{ reading.who }} reads <b class="figures">{{ reading.read }}</b></template
+                >
+              </p>
+              <p v-if="!value.readings.length && !mayRead"><ValueMark standing="unverified" /> still to be read</p>
+              <form v-if="mayRead && value.standing !== 'verified'" @submit.prevent="keep(value)">
+                <input
+                  v-model="read[value.seal]"
+                  class="plain"
+                  :data-row="row"
+                  :aria-label="`Value of ${value.joint} ${value.name}${value.when ? `, ${value.when},` : ''} as read`"
+                  placeholder="as it stands there"
+                  maxlength="200"
+                />
+                <a-button html-type="submit" size="small">Read it</a-button>
+              </form>
+              <TroubleNote v-if="trouble?.seal === value.seal" :trouble="trouble.trouble" />
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </details>
   </section>
 </template>
 
@@ -107,6 +111,7 @@ async function keep(value: ValueView): Promise<void> {
 
 table {
   width: 100%;
+  table-layout: fixed;
   border-collapse: collapse;
   border-top: 1px solid var(--line-strong);
   margin-top: 8px;
@@ -124,11 +129,17 @@ td {
 }
 
 th {
-  width: 34%;
+  width: 31%;
 }
 
 .source {
-  width: 29%;
+  width: 31%;
+}
+
+summary {
+  color: var(--moss);
+  cursor: pointer;
+  width: max-content;
 }
 
 .id {
@@ -144,6 +155,10 @@ th {
 
 .said p {
   margin: 0 0 3px;
+}
+
+.said b {
+  white-space: nowrap;
 }
 
 .past {
