@@ -24,6 +24,9 @@ public sealed class ReverseBuilder
     private readonly HashSet<string> _kept = [];
     private readonly HashSet<string> _finished = [];
     private readonly List<Joint> _onGround = [];
+
+    // Started, and torqued once all that hold the same parts are started, too; with the variants it is for.
+    private readonly List<(Joint Joint, string Only)> _waiting = [];
     private readonly Dictionary<string, int> _firstLoosened = [];
     private bool _lowered;
 
@@ -81,11 +84,17 @@ public sealed class ReverseBuilder
         {
             var step = events[i].StepIndex;
             var sentences = new List<string>();
-            for (; i >= 0 && events[i].StepIndex == step; i--) UndoAs(events[i], sentences);
+            for (; i >= 0 && events[i].StepIndex == step; i--)
+            {
+                UndoAs(events[i], sentences);
+                TightenThoseReady(sentences);
+            }
+
             if (sentences.Count > 0) _steps.Add(string.Join(' ', sentences));
         }
 
         FitWhatIsNew();
+        foreach (var (joint, only) in _waiting) _steps.Add(For(only, TightenAndPin(joint)));
         foreach (var joint in _onGround) _steps.Add(Tighten(joint));
         foreach (var fluid in _walk.Sheet.Fluids.Where(f => Then(f.Id).Fluid == FluidState.Drained && !_fitted.Contains(f.Id)))
         {
@@ -141,10 +150,15 @@ public sealed class ReverseBuilder
     private void UndoAs(WalkEvent walked, List<string> sentences)
     {
         var from = sentences.Count;
+        var waited = _waiting.Count;
         Undo(walked, sentences);
         if ((walked.Action.Only ?? walked.Thing?.Only)?.ToString() is not { Length: > 0 } only) return;
-        for (var i = from; i < sentences.Count; i++) sentences[i] = $"{char.ToUpperInvariant(only[0])}{only[1..]}: {char.ToLowerInvariant(sentences[i][0])}{sentences[i][1..]}";
+        for (var i = from; i < sentences.Count; i++) sentences[i] = For(only, sentences[i]);
+        for (var i = waited; i < _waiting.Count; i++) _waiting[i] = (_waiting[i].Joint, only);
     }
+
+    private static string For(string only, string sentence) =>
+        only.Length == 0 ? sentence : $"{char.ToUpperInvariant(only[0])}{only[1..]}: {char.ToLowerInvariant(sentence[0])}{sentence[1..]}";
 
     // The state when the phase ends.
     private ThingState Then(string id) => _walk.AfterStep(id, _last);
@@ -210,7 +224,7 @@ public sealed class ReverseBuilder
             case Verb.BreakLoose or Verb.Loosen when (now.IsSlack || _started.Contains(joint.Id)) && _firstLoosened[joint.Id] == walked.Order:
                 Finish(joint, sentences);
                 break;
-            case Verb.RemovePin when !now.PinIn && !HoldsOnlyWhatStaysOff(joint) && _pinned.Add(joint.Id):
+            case Verb.RemovePin when !now.PinIn && !HoldsOnlyWhatStaysOff(joint) && !Waits(joint) && _pinned.Add(joint.Id):
                 sentences.Add($"Insert a new cotter pin in the {joint.Name}.");
                 break;
         }
@@ -228,7 +242,7 @@ public sealed class ReverseBuilder
         if (joint.Count > 2) sentences.Add($"Snug the {joint.Name} in the order drawn.");
     }
 
-    // Wheel fasteners wait for the ground.
+    // Wheel fasteners wait for the ground; by the school of the house, the others for all that hold the same part.
     private void Finish(Joint joint, List<string> sentences)
     {
         if (_finished.Contains(joint.Id)) return;
@@ -239,7 +253,28 @@ public sealed class ReverseBuilder
             return;
         }
 
-        sentences.Add(Tighten(joint));
+        if (_walk.Workshop.Rules.KeepsTo(School.WhenToTorque) && OthersToStart(joint)) _waiting.Add((joint, ""));
+        else sentences.Add(Tighten(joint));
+    }
+
+    private bool Waits(Joint joint) => _waiting.Exists(w => w.Joint.Id == joint.Id);
+
+    private bool OthersToStart(Joint joint) => joint.Holds.Any(part => _walk.HoldersOf(part).Any(other =>
+        other.Id != joint.Id && Then(other.Id).Joint.IsOut && !_started.Contains(other.Id) && !HoldsOnlyWhatStaysOff(other)));
+
+    private void TightenThoseReady(List<string> sentences)
+    {
+        foreach (var (joint, only) in _waiting.Where(w => !OthersToStart(w.Joint)).ToList())
+        {
+            _waiting.RemoveAll(w => w.Joint.Id == joint.Id);
+            sentences.Add(For(only, TightenAndPin(joint)));
+        }
+    }
+
+    private string TightenAndPin(Joint joint)
+    {
+        var text = Tighten(joint);
+        return joint.Locking == Locking.CotterPin && !Then(joint.Id).Joint.PinIn && _pinned.Add(joint.Id) ? $"{text} Insert a new cotter pin in the {joint.Name}." : text;
     }
 
     private string Tighten(Joint joint)
@@ -258,7 +293,7 @@ public sealed class ReverseBuilder
         {
             var sentences = new List<string>();
             Fit(part, sentences);
-            foreach (var joint in NewJoints().Where(j => j.Holds.Contains(part.Id))) FitNew(joint, sentences);
+            foreach (var joint in NewJoints().Where(j => j.Holds.Contains(part.Id)).ToList()) FitNew(joint, sentences);
             if (sentences.Count > 0) _steps.Add(string.Join(' ', sentences));
         }
 
@@ -279,6 +314,7 @@ public sealed class ReverseBuilder
         _started.Add(joint.Id);
         Start(joint, sentences);
         Finish(joint, sentences);
-        if (joint.Locking == Locking.CotterPin && _pinned.Add(joint.Id)) sentences.Add($"Insert a new cotter pin in the {joint.Name}.");
+        if (joint.Locking == Locking.CotterPin && !Waits(joint) && _pinned.Add(joint.Id)) sentences.Add($"Insert a new cotter pin in the {joint.Name}.");
+        TightenThoseReady(sentences);
     }
 }

@@ -1,5 +1,7 @@
+using System.Collections.Immutable;
 using CsCheck;
 using WornPath.Core.Building;
+using WornPath.Core.Workshops;
 
 namespace WornPath.Core.Tests.Building;
 
@@ -97,12 +99,37 @@ public class ReverseBuilderTests
     public void What_is_back_already_is_not_put_back_again() =>
         Refit(new Written().Part("cover").Joint("cover bolts", "22 N·m", holds: "cover").Steps("Remove the cover bolts and the cover.", "Fit the cover, start the cover bolts and torque them to 22 N·m.")).ShouldBeEmpty();
 
-    // Covers behind covers, each held by its bolts, a wheel, a lead, a plug, what is replaced and what is thrown away: taken off in an
+    private static Written TwoHold() => new Written().Header("variants", "side: left, right").Part("bracket").Joint("upper bolts", "48 N·m", holds: "bracket").Joint("lower nut", "80 N·m", holds: "bracket", locking: "cotter pin")
+        .Steps("Pull the cotter pin from the lower nut.", "Remove the lower nut.", "Left: remove the upper bolts and the bracket.");
+
+    [Fact]
+    public void Joints_that_hold_one_part_are_all_started_before_one_is_torqued()
+    {
+        var sheet = TwoHold();
+        Refit(sheet).ShouldBe(
+        [
+            "Left: fit the bracket. Left: start the upper bolts by hand.",
+            "Start the lower nut by hand. Torque the lower nut to 80 N·m. Left: torque the upper bolts to 48 N·m.",
+            "Insert a new cotter pin in the lower nut.",
+        ]);
+        ShouldWalkClean(Built(new Written().Part("bracket").Joint("upper bolts", "48 N·m", holds: "bracket").Joint("lower nut", "80 N·m", holds: "bracket", locking: "cotter pin")
+            .Steps("Remove the upper bolts.", "Pull the cotter pin from the lower nut. Remove the lower nut and the bracket.")));
+    }
+
+    [Fact]
+    public void A_house_that_torques_each_as_it_is_fitted_gets_its_refit_so()
+    {
+        var sheet = TwoHold().In(new Workshop { Rules = new HouseRules { Schools = ImmutableSortedDictionary<string, string>.Empty.Add(School.WhenToTorque.Key, "as fitted") } });
+        Refit(sheet)[0].ShouldBe("Left: fit the bracket. Left: start the upper bolts by hand. Left: torque the upper bolts to 48 N·m.");
+        ShouldWalkClean(Built(sheet));
+    }
+
+    // Covers behind covers, each held by its bolts and some by a clamp besides, a wheel, a lead, a plug, what is replaced and what is thrown away: taken off in an
     // order that walks clean, the proposal puts it back so that nothing is left to find.
     [Fact]
     public void Any_clean_removal_is_put_back_without_a_stop_or_a_warning() => Gen
-        .Select(Gen.Int[1, 8], Gen.Int[0, 5].Array[8], Gen.Bool, Gen.Bool)
-        .Sample((count, kinds, raised, loosenedFirst) =>
+        .Select(Gen.Int[1, 8], Gen.Int[0, 5].Array[8], Gen.Int[0, 3].Array[8], Gen.Bool, Gen.Bool)
+        .Sample((count, kinds, clamps, raised, loosenedFirst) =>
         {
             var sheet = new Written().Thing(ThingKind.Connection, "lamp lead").Thing(ThingKind.Aid, "rag").Thing(ThingKind.Aid, "axle stands");
             if (raised) sheet.Part("front wheel").Joint("wheel nuts", "130 N·m", holds: "front wheel");
@@ -114,7 +141,12 @@ public class ReverseBuilderTests
                 var name = $"{(char)('a' + i)}plate";
                 sheet.Part(name, fate: kinds[i] == 1 ? "replace" : kinds[i] == 2 ? "discard" : "refit", behind: i > 0 && kinds[i - 1] != 2 ? $"{(char)('a' + i - 1)}plate" : "")
                     .Joint($"{name} bolts", kinds[i] == 3 ? "snug" : "22 N·m", holds: name, locking: kinds[i] == 4 ? "cotter pin" : "none", reuse: kinds[i] == 5 ? "renew" : "reuse");
-                steps.Add((kinds[i] == 4 ? $"Pull the cotter pin from the {name} bolts. " : "") + $"Remove the {name} bolts and the {name}.");
+                // A clamp that comes off before the bolts, in a step of its own or not, or after them; a part thrown away takes its own along.
+                var (before, after) = clamps[i] switch { 1 => ($"Remove the {name} clamp. ", ""), 2 => ("", $"Remove the {name} clamp. "), _ => ("", "") };
+                if (clamps[i] > 0) sheet.Joint($"{name} clamp", "12 N·m", holds: name, locking: clamps[i] == 2 ? "cotter pin" : "none");
+                if (clamps[i] == 3) steps.Add($"Remove the {name} clamp.");
+                if (clamps[i] == 2) after = $"Pull the cotter pin from the {name} clamp. {after}";
+                steps.Add(before + (kinds[i] == 4 ? $"Pull the cotter pin from the {name} bolts. " : "") + $"Remove the {name} bolts. {after}Remove the {name}.");
                 if (i == 0) steps.Add("Unplug the lamp lead.");
             }
 
