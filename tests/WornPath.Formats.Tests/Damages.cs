@@ -25,6 +25,15 @@ public sealed partial class Damages(string name, Sheet whole)
     [GeneratedRegex(@"(?<to>\bto )(?<n>\d+(?:\.\d+)?) (?<u>N·m|lb-ft|in-lb)")]
     private static partial Regex Value();
 
+    [GeneratedRegex(@"(?<to>Back off [^.]*? )(?<n>\d+)°")]
+    private static partial Regex Angle();
+
+    [GeneratedRegex(@"cure \d+ hours")]
+    private static partial Regex Cure();
+
+    [GeneratedRegex(@"\bthe (?:two|three|four|five|six|eight) |\bboth (?=\w+s\b)", RegexOptions.IgnoreCase)]
+    private static partial Regex Count();
+
     private readonly List<Step> _steps = [.. whole.Steps];
 
     /// <summary>All of them.</summary>
@@ -42,7 +51,11 @@ public sealed partial class Damages(string name, Sheet whole)
     {
         foreach (var step in _steps)
             if (step.Actions.Any(a => Matters.Contains(a.Verb)) || step.Text.Contains("qualified", StringComparison.Ordinal))
+            {
                 yield return Of("a step dropped", $"{Number(step)}", Map(whole, s => s.Id == step.Id ? null : s), Number(step), ThingsOf(step.Actions));
+                if (step.Actions.Any(a => a.Verb is Verb.Remove or Verb.Fit or Verb.TakeOut or Verb.Connect or Verb.Disconnect))
+                    yield return Of("a step done twice", $"{Number(step)}", whole with { Phases = [.. whole.Phases.Select(p => p with { Steps = [.. p.Steps.SelectMany(s => s.Id == step.Id ? [s, s with { Id = "again" }] : new[] { s })] })] }, Number(step) + 1, ThingsOf(step.Actions));
+            }
     }
 
     private IEnumerable<Damage> Actions()
@@ -57,22 +70,23 @@ public sealed partial class Damages(string name, Sheet whole)
                 if (action.Verb == Verb.InsertPin) yield return Done("an old pin goes in", With(a => a with { New = false }));
                 if (action is { Verb: Verb.Fit, New: true }) yield return Done("an old part goes on", With(a => a with { New = false }));
                 if (action.Verb == Verb.Torque) yield return Done("snug instead of torque", With(a => a with { Verb = Verb.Snug, Torque = null }));
+                if (action.Verb == Verb.Torque && whole.Joints.FirstOrDefault(j => j.Id != action.Target && j.Torque is not null) is { } other) yield return Done("another joint torqued", With(a => a with { Target = other.Id }));
                 if (action.Verb == Verb.Lower) yield return Done("raised instead of lowered", With(a => a with { Verb = Verb.Raise }));
                 if (action is { Verb: Verb.Measure, Limits: not null } && step.Table is null) yield return Done("the limits taken out", With(a => a with { Limits = null }));
                 if (action.Only is null) continue;
                 yield return Done("a side mark dropped", With(a => a with { Only = null }));
-                var other = whole.Header.Variants.Single(f => f.Options.Contains(action.Only.Options[0])).Options.First(o => o != action.Only.Options[0]);
-                if (action.Verb != Verb.Torque || action.Target != "J1") yield return Done("a side mark turned", With(a => a with { Only = Limit.Of([other]) }));
+                var side = whole.Header.Variants.Single(f => f.Options.Contains(action.Only.Options[0])).Options.First(o => o != action.Only.Options[0]);
+                if (action.Verb != Verb.Torque || action.Target != "J1") yield return Done("a side mark turned", With(a => a with { Only = Limit.Of([side]) }));
             }
     }
 
     // A step moved where it does not belong.
     private IEnumerable<Damage> Moves()
     {
-        Damage Move(string kind, Step step, Step before)
+        Damage Move(string kind, Step step, Step? before)
         {
             var order = _steps.Where(s => s.Id != step.Id).ToList();
-            var to = order.IndexOf(before);
+            var to = before is null ? order.Count : order.IndexOf(before);
             order.Insert(to, step);
             return Of(kind, $"{Number(step)} to {to + 1}", whole with { Phases = [whole.Phases[0] with { Steps = [.. order] }] }, to + 1, ThingsOf(step.Actions));
         }
@@ -82,6 +96,8 @@ public sealed partial class Damages(string name, Sheet whole)
         var lowering = _steps.Find(s => s.Actions.Any(a => a.Verb is Verb.Lower or Verb.LowerToTouch));
         foreach (var step in _steps)
         {
+            if (step != _steps[^1] && step.Actions.Any(a => a is { Branch: 0, Verb: Verb.Remove or Verb.TakeOut or Verb.Disconnect or Verb.Raise or Verb.Place })) yield return Move("a removal left to the end", step, null);
+            if (step != _steps[0] && step.Actions.Any(a => a is { Branch: 0, Verb: Verb.Fit or Verb.Connect or Verb.Start or Verb.TakeAway })) yield return Move("a refit before all else", step, _steps[0]);
             if (step != firstOff && step.Actions.FirstOrDefault(a => a.Verb is Verb.Remove or Verb.HangAside) is { Target: { } off } && whole.Find(off) is Part { Behind.Length: > 0 }) yield return Move("a part off before what covers it", step, firstOff);
             if (step != firstOn && step.Actions.FirstOrDefault(a => a.Verb == Verb.Fit) is { Target: { } on } && whole.Parts.Any(p => p.Behind.Contains(on))) yield return Move("a part on before what goes under it", step, firstOn);
             if (lowering is not null && _steps.IndexOf(step) > _steps.IndexOf(lowering) && step.Actions.Any(a => a.Verb == Verb.Torque && whole.Find(a.Target!) is Joint j && j.Condition == TighteningCondition.TyreTouching)) yield return Move("wheel nuts torqued before lowering", step, lowering);
@@ -117,6 +133,9 @@ public sealed partial class Damages(string name, Sheet whole)
                 Written("a value turned into words", Value().Replace(step.Text, "good and tight")),
                 Written("a unit left out", Value().Replace(step.Text, "${to}${n}")),
                 Written("another value said", Value().Replace(step.Text, m => $"to {decimal.Parse(m.Groups["n"].Value, System.Globalization.CultureInfo.InvariantCulture) * 2:0.#} {m.Groups["u"].Value}")),
+                Written("another angle said", Angle().Replace(step.Text, "${to}${n}5°")),
+                Written("a shorter cure", Cure().Replace(step.Text, "cure 1 hour")),
+                Written("another count said", Count().Replace(step.Text, "the seven ", 1)),
                 step.Text.Contains("\nIf ", StringComparison.Ordinal) ? Written("no word on a fail", step.Text[..step.Text.IndexOf("\nIf ", StringComparison.Ordinal)]) : null,
                 step.Table is { Rows.Length: > 2 } ? Written("a row of the table dropped", string.Join('\n', step.Text.Split('\n').Where(l => !l.Contains(step.Table.Rows[1].Choice + " |", StringComparison.Ordinal)))) : null,
                 step.Table is { Rows: [{ Within.High: { } high }, ..] } ? Written("rows of the table overlap", step.Text.Replace($"{high}", $"{high + 5}", StringComparison.Ordinal)) : null,
@@ -156,6 +175,8 @@ public sealed partial class Damages(string name, Sheet whole)
             if (joint is { Reuse: ReuseRule.Reuse, Origin: Origin.Vehicle } && _steps.Any(s => s.Actions.Any(a => a.Target == joint.Id && a.Verb == Verb.TakeOut))) yield return Done("to be renewed, and is not", joint with { Reuse = ReuseRule.Renew });
             if (joint.Treatment == Treatment.None) yield return Done("a treatment no step applies", joint with { Treatment = Treatment.ThreadlockerMedium });
             if (joint.Locking == Locking.None) yield return Done("a stake no step makes", joint with { Locking = Locking.Stake });
+            else yield return Done("another treatment than is applied", joint with { Treatment = joint.Treatment == Treatment.ThreadlockerHigh ? Treatment.Grease : Treatment.ThreadlockerHigh });
+            if (joint.Locking == Locking.CotterPin) yield return Done("a pin in a nut that takes none", joint with { Locking = Locking.None });
             if (!joint.Mark) yield return Done("a mark no step makes", joint with { Mark = true });
             if (joint.HeldBy.Length == 0 && whole.Aids.FirstOrDefault(a => a.Name == "rag") is { } rag) yield return Done("held by what is not in place", joint with { HeldBy = rag.Name });
             if (joint.Pattern is not null && joint.Count >= 4) yield return Done("the pattern taken out", joint with { Pattern = null });
@@ -180,6 +201,14 @@ public sealed partial class Damages(string name, Sheet whole)
         {
             if (part.Fate == Fate.Refit && part.Origin == Origin.Vehicle) yield return Of("to be replaced, and is not", part.Id, PutPart(part with { Fate = Fate.Replace }), 0, [part.Id]);
             if (part.Fate == Fate.Replace) yield return Of("new on, old on the list", part.Id, PutPart(part with { Fate = Fate.Refit }), 0, [part.Id]);
+            var comesOff = _steps.Any(s => s.Actions.Any(a => a.Target == part.Id && a.Verb == Verb.Remove));
+            if (part is { Fate: Fate.Refit, Origin: Origin.Vehicle } && comesOff)
+            {
+                yield return Of("to be thrown away, and goes on", part.Id, PutPart(part with { Fate = Fate.Discard }), 0, [part.Id]);
+                yield return Of("to be kept as a spare, and goes on", part.Id, PutPart(part with { Fate = Fate.Spare }), 0, [part.Id]);
+                yield return Of("in the kit, and comes off", part.Id, PutPart(part with { Origin = Origin.Kit }), 0, [part.Id]);
+            }
+
             if (part.MassKg is null && part.Origin == Origin.Vehicle) yield return Of("heavy, and one person", part.Id, PutPart(part with { MassKg = 60 }), 0, [part.Id]);
             if (part.Behind.Length > 0) yield return Of("a circle of covers", part.Id, whole with { Parts = [.. whole.Parts.Select(p => p.Id == part.Behind[0] ? p with { Behind = p.Behind.Add(part.Id) } : p)] }, 0, [part.Id, part.Behind[0]]);
         }

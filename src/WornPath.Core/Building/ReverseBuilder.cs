@@ -206,6 +206,8 @@ public sealed class ReverseBuilder
     private void Fit(Part part, List<string> sentences)
     {
         if (Then(part.Id).Part.Place == PartPlace.On || part.Fate is Fate.Discard or Fate.Spare || !_fitted.Add(part.Id)) return;
+        // What goes under it is in the kit: it goes on first, in a step of its own.
+        foreach (var under in NewParts().Where(p => p.Behind.Contains(part.Id))) FitNew(under);
         var helper = part.MassKg > UsualCautions.HeaviestForOne && _walk.Sheet.Header.People == 1 ? " with a helper" : "";
         sentences.Add(part.Fate == Fate.Replace ? $"Fit the new {part.Name}{helper}." : $"Fit the {part.Name}{helper}.");
     }
@@ -289,14 +291,7 @@ public sealed class ReverseBuilder
     // What comes with the kit and was not met on the way, a step each: before the vehicle comes down, else at the end.
     private void FitWhatIsNew()
     {
-        foreach (var part in _walk.Sheet.Parts.Where(p => p.Origin != Origin.Vehicle && Then(p.Id).Part.Place == PartPlace.InBox))
-        {
-            var sentences = new List<string>();
-            Fit(part, sentences);
-            foreach (var joint in NewJoints().Where(j => j.Holds.Contains(part.Id)).ToList()) FitNew(joint, sentences);
-            if (sentences.Count > 0) _steps.Add(string.Join(' ', sentences));
-        }
-
+        foreach (var part in NewParts()) FitNew(part);
         foreach (var joint in NewJoints().ToList())
         {
             var sentences = new List<string>();
@@ -305,6 +300,16 @@ public sealed class ReverseBuilder
         }
 
         foreach (var connection in _walk.Sheet.Connections.Where(c => c.Origin != Origin.Vehicle && !Then(c.Id).Connected && _fitted.Add(c.Id))) _steps.Add($"Connect the {connection.Name}.");
+    }
+
+    private IEnumerable<Part> NewParts() => _walk.Sheet.Parts.Where(p => p.Origin != Origin.Vehicle && Then(p.Id).Part.Place == PartPlace.InBox);
+
+    private void FitNew(Part part)
+    {
+        var sentences = new List<string>();
+        Fit(part, sentences);
+        foreach (var joint in NewJoints().Where(j => j.Holds.Contains(part.Id)).ToList()) FitNew(joint, sentences);
+        if (sentences.Count > 0) _steps.Add(string.Join(' ', sentences));
     }
 
     private IEnumerable<Joint> NewJoints() => _walk.Sheet.Joints.Where(j => j.Origin != Origin.Vehicle && Then(j.Id).Joint.IsOut && !_started.Contains(j.Id));

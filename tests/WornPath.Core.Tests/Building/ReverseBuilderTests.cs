@@ -99,6 +99,20 @@ public class ReverseBuilderTests
     public void What_is_back_already_is_not_put_back_again() =>
         Refit(new Written().Part("cover").Joint("cover bolts", "22 N·m", holds: "cover").Steps("Remove the cover bolts and the cover.", "Fit the cover, start the cover bolts and torque them to 22 N·m.")).ShouldBeEmpty();
 
+    [Fact]
+    public void What_comes_with_the_kit_and_goes_under_what_came_off_is_fitted_first()
+    {
+        var sheet = new Written().Part("drum").Part("spacer", kit: true, behind: "drum").Part("shim", kit: true, behind: "spacer").Joint("spacer bolts", "80 N·m", kit: true, holds: "spacer").Joint("clamp bolts", "130 N·m", holds: "drum")
+            .Steps("Remove the clamp bolts and the drum.");
+        Refit(sheet).ShouldBe(
+        [
+            "Fit the shim.",
+            "Fit the spacer. Start the spacer bolts by hand. Torque the spacer bolts to 80 N·m.",
+            "Fit the drum. Start the clamp bolts by hand. Torque the clamp bolts to 130 N·m.",
+        ]);
+        ShouldWalkClean(Built(sheet));
+    }
+
     private static Written TwoHold() => new Written().Header("variants", "side: left, right").Part("bracket").Joint("upper bolts", "48 N·m", holds: "bracket").Joint("lower nut", "80 N·m", holds: "bracket", locking: "cotter pin")
         .Steps("Pull the cotter pin from the lower nut.", "Remove the lower nut.", "Left: remove the upper bolts and the bracket.");
 

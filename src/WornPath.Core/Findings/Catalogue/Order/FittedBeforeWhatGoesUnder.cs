@@ -18,7 +18,13 @@ public sealed class FittedBeforeWhatGoesUnder : ThingRule<Part>
             if (walk.Things.GetValueOrDefault(id) is not Part cover) continue;
             // The last time the cover goes on before the part under it does, while that part is off and the cover stays on.
             var early = walk.EventsOf(id).LastOrDefault(e => e.Verb == Verb.Fit && e.Order < fitted.Order);
-            if (early is null || walk.BeforeEvent(id, fitted.Order).Part.Place != PartPlace.On || walk.BeforeEvent(under.Id, early.Order).Part.Place == PartPlace.On) continue;
+            if (walk.BeforeEvent(id, fitted.Order).Part.Place != PartPlace.On || walk.BeforeEvent(under.Id, early?.Order ?? fitted.Order).Part.Place == PartPlace.On) continue;
+            if (early is null)
+            {
+                found.Add(At(fitted, $"{under.Label} is fitted here, and {cover.Label}, which goes over it, has never come off. Write where it does."));
+                continue;
+            }
+
             var fix = fitted.StepIndex == early.StepIndex ? null : Fixes.MoveBefore(walk, fitted.Step, early.Step);
             found.Add(At(early, $"{cover.Label} is fitted here, but what goes under it is fitted only in step {fitted.StepIndex + 1}: {under.Label}.", fix));
         }

@@ -1,0 +1,30 @@
+using WornPath.Core.Sheets;
+using WornPath.Core.Walking;
+
+namespace WornPath.Core.Findings.Catalogue;
+
+/// <summary>ORD013: a part is taken off that is off, or still in the box; a connection is taken apart that is apart.</summary>
+public sealed class TakenOffWhileOff : Rule
+{
+    public override RuleInfo Info { get; } = new("ORD013", Severity.Warn, "Taken off while it is off");
+
+    public override IEnumerable<Finding> Find(Walk walk)
+    {
+        foreach (var walked in walk.Doing(Verb.Remove, Verb.HangAside, Verb.Disconnect))
+        {
+            switch (walked.Thing)
+            {
+                case Part part when walked.Before.Part.Place == PartPlace.InBox:
+                    yield return At(walked, $"{part.Label} comes off here and is not on the vehicle yet: it is in the kit, by what Joints says. Is another part meant, or is it on the vehicle?");
+                    break;
+                // What lies on the bench may still be hung up, and what hangs be taken from its hook.
+                case Part part when walked.Verb == Verb.Remove && walked.Before.Part.Place == PartPlace.OnBench:
+                    yield return At(walked, $"{part.Label} is off already and comes off here again. Take one of the two steps out, or name the part that is meant.");
+                    break;
+                case Connection connection when walked.Verb == Verb.Disconnect && !walked.Before.Connected:
+                    yield return At(walked, $"{connection.Label} is {(connection.Origin == Origin.Vehicle ? "disconnected already" : "not connected yet")} and is disconnected here. Take one of the two steps out, or name the one that is meant.");
+                    break;
+            }
+        }
+    }
+}
