@@ -200,8 +200,21 @@ public static class Editor
     private static Outcome<Sheet> SettleNew(Sheet sheet, SettleAsNew edit) => OnStep(sheet, edit.Step, step =>
     {
         var added = Add(sheet, edit.Kind, edit.Name, edit.FromKit);
-        return added.Map(a => ReadOpen(ReRead(a.Sheet, WithSettled(step, edit.Phrase, a.Id))));
+        return added.Map(a => ReadOpen(AsManyAsSaid(ReRead(a.Sheet, WithSettled(step, edit.Phrase, a.Id)), edit.Step, a.Id)));
     });
+
+    // "Remove the two strap bolts": there are two.
+    private static Sheet AsManyAsSaid(Sheet sheet, string stepId, string id)
+    {
+        var step = sheet.FindStep(stepId)!;
+        if (step.Actions.Where(a => a.Target == id).Select(a => CountSaid.Of(step.Text, a.At) ?? CountSaid.OfPart(step.Text, a.At)).FirstOrDefault(c => c is not null) is not { } count) return sheet;
+        return sheet.Find(id) switch
+        {
+            Joint joint => Slots.Put(sheet, joint with { Count = count }),
+            Part part => Slots.Put(sheet, part with { Quantity = count }),
+            _ => sheet,
+        };
+    }
 
     private static Outcome<Sheet> TakeValue(Sheet sheet, TakeStatedValue edit) => OnStep(sheet, edit.Step, step =>
     {

@@ -16,6 +16,7 @@ public static class Asking
         QuestionKind.OtherValue => OtherValue(question, sheet),
         QuestionKind.BadValue => $"“{question.Phrase}” cannot be taken as a torque: {question.Because}",
         QuestionKind.VehicleMoves => $"Does the vehicle move with “{question.Phrase}”?",
+        QuestionKind.PartOf => $"“{question.Phrase}”: {List(question.Candidates.Select(id => sheet.Find(id)?.Label ?? id))} are kept as one. All of them, or some that need a name of their own?",
         QuestionKind.NoVerb => "No instruction was found in this step.",
         _ => throw new ArgumentOutOfRangeException(nameof(question)),
     };

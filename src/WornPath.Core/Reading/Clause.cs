@@ -31,4 +31,10 @@ internal sealed record Phrase(IReadOnlyList<string> Stems, Span At, string Text,
 {
     /// <summary>True for "it" and "them", and for "both" or "all" standing alone.</summary>
     public bool IsPronoun { get; init; }
+
+    /// <summary>True for "two of the bolts" and "the rest of the bolts": its text and place begin with the count.</summary>
+    public bool IsPart { get; init; }
+
+    /// <summary>The count of "two of the bolts"; null where it is not said in numbers.</summary>
+    public decimal? Count { get; init; }
 }

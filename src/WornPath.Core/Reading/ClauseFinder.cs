@@ -92,6 +92,7 @@ internal sealed class ClauseFinder(string text, NameIndex names)
     {
         string? after = null;
         var atVerb = true;
+        int? part = null;
         for (var i = from; i < to; i++)
         {
             var token = _tokens[i];
@@ -108,9 +109,23 @@ internal sealed class ClauseFinder(string text, NameIndex names)
                     if (token.Text == ",") after = null;
                     continue;
                 case TokenKind.Number:
+                    if (IsQuantity(i, to))
+                    {
+                        part = i++;
+                        continue;
+                    }
+
                     // A size before its noun ("13 mm socket") or a value whose unit is not known; both are seen by who reads the clause.
                     clause.Values.Add(token);
                     continue;
+            }
+
+            // "All of the bolts" are the bolts; "two of the bolts" are asked about.
+            if (IsQuantity(i, to))
+            {
+                if (token.Text is not ("all" or "both" or "each" or "every")) part = i;
+                i++;
+                continue;
             }
 
             if (Words.Particles.Contains(token.Text))
@@ -136,9 +151,22 @@ internal sealed class ClauseFinder(string text, NameIndex names)
 
             if (!IsContent(token)) continue;
             atVerb = false;
+            var phrases = clause.Phrases.Count;
             i = ReadPhrase(clause, i, to, after);
+            if (part is { } begins && clause.Phrases.Count > phrases)
+            {
+                var span = new Span(_tokens[begins].At.Start, clause.Phrases[^1].At.End - _tokens[begins].At.Start);
+                clause.Phrases[^1] = clause.Phrases[^1] with { IsPart = true, Count = Quantities.NumberWords.Parse(_tokens[begins].Text), At = span, Text = span.Of(text).ToLowerInvariant() };
+            }
+
+            part = null;
         }
     }
+
+    // "Two of the bolts", "all of them", "the rest of the screws": how many, and then of what.
+    private bool IsQuantity(int at, int to) =>
+        at + 1 < to && _tokens[at + 1].Text == "of"
+        && (_tokens[at].Kind == TokenKind.Number || Words.Quantities.Contains(_tokens[at].Text) || Quantities.NumberWords.Parse(_tokens[at].Text) is not null);
 
     private bool LeadsPhrase(int from, int to)
     {

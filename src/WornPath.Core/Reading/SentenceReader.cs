@@ -170,7 +170,13 @@ public sealed class SentenceReader
         }
 
         var found = _names.Resolve(phrase.Stems);
-        if (found.One is { } one) return one;
+        if (found.One is { } one)
+        {
+            if (!phrase.IsPart || one is Joint { Count: var whole } && phrase.Count == whole || !Senses.Changes(clause.Sense)) return one;
+            Ask(new Question { Kind = QuestionKind.PartOf, Phrase = phrase.Text, At = phrase.At, Verb = VerbFor(clause.Sense), Candidates = [one.Id], NewKinds = [one.Kind] });
+            return null;
+        }
+
         if (found.Others.Count > 1)
         {
             // Of several of one name, those of a kind the verb is done to.

@@ -21,6 +21,9 @@ internal static class Words
     /// <summary>Adjectives that do not tell one thing from another.</summary>
     public static readonly FrozenSet<string> Neutral = Set("old remaining other same clean dry original whole complete existing same used loose fresh own entire good");
 
+    /// <summary>Words that say before "of" how many of them are meant.</summary>
+    public static readonly FrozenSet<string> Quantities = Set("all both each every any rest remainder half most some few several one");
+
     /// <summary>Words that say the thing is new.</summary>
     public static readonly FrozenSet<string> New = Set("new replacement");
 

@@ -186,6 +186,9 @@ public enum QuestionKind
     /// <summary>Something is raised or lowered, and it is not clear whether the vehicle goes with it.</summary>
     [JsonStringEnumMemberName("vehicle moves")] VehicleMoves,
 
+    /// <summary>Some of the fasteners of a joint are named, which is loosened and tightened as one.</summary>
+    [JsonStringEnumMemberName("part of them")] PartOf,
+
     /// <summary>No instruction was found in the step.</summary>
     [JsonStringEnumMemberName("no verb")] NoVerb,
 }

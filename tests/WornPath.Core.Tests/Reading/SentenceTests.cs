@@ -134,6 +134,62 @@ public class SentenceTests
         sheet.Chips(2).ShouldBe("start by hand J1 bracket bolts");
     }
 
+    [Theory]
+    [InlineData("Loosen each of the four cover bolts.", true)]
+    [InlineData("Loosen all of the cover bolts.", true)]
+    [InlineData("Loosen four of the cover bolts.", true)]
+    [InlineData("Loosen both of the cover bolts.", true)]
+    [InlineData("Loosen two of the cover bolts.", false)]
+    [InlineData("Loosen 3 of the 4 cover bolts.", false)]
+    [InlineData("Loosen one of the cover bolts.", false)]
+    [InlineData("Loosen the rest of the cover bolts.", false)]
+    [InlineData("Loosen some of the cover bolts.", false)]
+    public void All_of_them_are_the_joint_and_some_of_them_are_asked_about(string said, bool all)
+    {
+        var sheet = new Written().Joint("cover bolts", "22 N·m").Set("cover bolts", "count", "4").Steps(said);
+        if (all)
+        {
+            sheet.Chips(1).ShouldBe("loosen J1 cover bolts");
+            return;
+        }
+
+        var question = sheet.Step(1).Questions.ShouldHaveSingleItem();
+        question.Kind.ShouldBe(QuestionKind.PartOf);
+        sheet.Step(1).Actions.ShouldBeEmpty("nothing is done to all of them before somebody says so");
+        sheet.Do(new SettleQuestion(sheet.Step(1).Id, question.Phrase, "J1"));
+        sheet.Chips(1).ShouldBe("loosen J1 cover bolts");
+    }
+
+    [Fact]
+    public void Some_of_them_become_a_joint_of_their_own_as_many_as_are_said()
+    {
+        var sheet = new Written().Joint("cover bolts", "22 N·m").Set("cover bolts", "count", "4").Steps("Loosen two of the cover bolts.");
+        sheet.Do(new SettleAsNew(sheet.Step(1).Id, sheet.Step(1).Questions[0].Phrase, ThingKind.Joint, "upper cover bolts", false));
+        sheet.Chips(1).ShouldBe("loosen J2 upper cover bolts");
+        sheet.Sheet.Joints[1].Count.ShouldBe(2);
+    }
+
+    [Theory]
+    [InlineData("Remove the two bracket bolts.", 2)]
+    [InlineData("Remove both bracket bolts.", 2)]
+    [InlineData("Remove the 12 bracket bolts.", 12)]
+    [InlineData("Remove the old eight bracket bolts.", 8)]
+    [InlineData("Remove two of the bracket bolts.", 2)]
+    [InlineData("Remove all of the bracket bolts.", 1)]
+    [InlineData("Remove the other two bracket bolts.", 1)]
+    [InlineData("Remove a bracket bolt.", 1)]
+    [InlineData("Remove the bracket bolts.", 1)]
+    public void A_new_name_is_as_many_as_the_sentence_says(string said, int count)
+    {
+        foreach (var kind in (ThingKind[])[ThingKind.Joint, ThingKind.Part])
+        {
+            var sheet = new Written().Steps(said);
+            var question = sheet.Step(1).Questions.ShouldHaveSingleItem();
+            sheet.Do(new SettleAsNew(sheet.Step(1).Id, question.Phrase, kind, question.Phrase, false));
+            (sheet.Sheet.Things.Single() switch { Joint j => j.Count, Part p => p.Quantity, _ => 0 }).ShouldBe(count);
+        }
+    }
+
     [Fact]
     public void A_stated_value_becomes_the_joints_where_it_has_none_and_follows_while_it_is_written()
     {
