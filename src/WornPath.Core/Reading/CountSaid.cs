@@ -26,7 +26,8 @@ public static partial class CountSaid
         if (name.Length == 0 || name.Start > text.Length) return null;
         var lead = text[Math.Max(0, name.Start - 30)..name.Start];
         if (Before().Match(lead) is not { Success: true } before || APart().IsMatch(lead[..before.Groups["count"].Index])) return null;
-        return Number(before.Groups["count"].Value);
+        // "Start one wheel nut by hand" is about one of them.
+        return Number(before.Groups["count"].Value) is { } count and > 1 ? count : null;
     }
 
     private static int? Number(string word) =>

@@ -283,6 +283,8 @@ public class RuleTests
     [InlineData("Loosen the other two cover bolts.")]
     [InlineData("Loosen all cover bolts by two turns.")]
     [InlineData("Loosen a cover bolt first.")]
+    [InlineData("Loosen one cover bolt first.")]
+    [InlineData("Loosen the M8 cover bolts with a 13 mm socket.")]
     public void A_count_of_some_of_them_is_no_other_count(string said) =>
         new Written().Joint("cover bolts", "22 N·m").Set("cover bolts", "count", "4").Set("cover bolts", "pattern", "circle").Steps(said, "Torque the 4 cover bolts to 22 N·m.").At("WRD009").ShouldBeEmpty();
 
