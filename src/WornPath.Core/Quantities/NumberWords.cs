@@ -16,7 +16,8 @@ public static class NumberWords
         return trimmed switch
         {
             "half" or "half a" => 0.5m,
-            "quarter" or "a quarter" => 0.25m,
+            "quarter" or "a quarter" or "a quarter of a" => 0.25m,
+            "three-quarter" or "three-quarters of a" or "three quarters of a" => 0.75m,
             "a" or "an" => 1,
             _ => Fraction.Parse(trimmed) is { IsGood: true } number ? number.Value : null,
         };

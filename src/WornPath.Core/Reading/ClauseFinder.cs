@@ -52,7 +52,9 @@ internal sealed class ClauseFinder(string text, NameIndex names)
         if (token.Kind != TokenKind.Word || !Lexicon.IsVerb(token.Text)) return false;
         var before = Previous(at, start);
         var opens = before < start || _tokens[before].Kind == TokenKind.Mark && _tokens[before].Text is not ("%" or "+")
-            || Words.Conjunctions.Contains(_tokens[before].Text) || _tokens[before].Text is "please";
+            || Words.Conjunctions.Contains(_tokens[before].Text) || _tokens[before].Text is "please"
+            // "Remove the plug to drain the oil": the oil runs out.
+            || _tokens[before].Text == "to" && token.Text == "drain";
         if (!opens) return false;
         if (before < start) return true;
         if (!Lexicon.IsAlsoNoun(token.Text)) return true;

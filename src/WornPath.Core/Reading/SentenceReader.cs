@@ -93,7 +93,7 @@ public sealed class SentenceReader
         switch (clause.Sense)
         {
             case Sense.Raise or Sense.Support or Sense.Lower when ReadVehicle(clause): return;
-            case Sense.Pump:
+            case Sense.Pump when !clause.All.Contains("clutch"):
                 Add(clause, Verb.PumpBrakes, null);
                 return;
             case Sense.Wait:
@@ -137,6 +137,9 @@ public sealed class SentenceReader
             // "The oil level" is the oil's.
             direct = [.. direct.Select(p => p.Stems is [_, .., "level" or "function" or "operation"] ? p with { Stems = [.. p.Stems.Take(p.Stems.Count - 1)] } : p)];
         }
+
+        // "Fill the housing with gear oil", "refill with oil": the oil is what is filled.
+        if (clause.Sense == Sense.Fill && clause.Phrases.Where(p => p is { After: "with", IsPronoun: false } && _names.Resolve(p.Stems).One is Fluid).ToList() is { Count: > 0 } fluids) direct = fluids;
 
         foreach (var phrase in direct)
         {

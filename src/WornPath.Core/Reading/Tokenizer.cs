@@ -8,7 +8,7 @@ namespace WornPath.Core.Reading;
 internal static partial class Tokenizer
 {
     [GeneratedRegex(@"(?<time>(?:\d+(?:[.,]\d+)?|half an?|an?|one|two|three|four|five|six|ten|fifteen|twenty|thirty)\s*(?<tu>seconds?|secs?|minutes?|mins?|min\.|hours?|hrs?|h)(?![A-Za-z]))|" +
-        @"(?<angle>(?:\d+(?:[.,]\d+)?|\d+/\d+|half a|a quarter|one|two|three)\s*(?:°|deg(?:rees?)?(?![A-Za-z])|flats?(?![A-Za-z])|turns?(?![A-Za-z])))|" +
+        @"(?<angle>(?:\d+(?:[.,]\d+)?|\d+/\d+|half a|a quarter|three[- ]quarters of a|a quarter of a|three-quarter|one|two|three)\s*(?:°|deg(?:rees?)?(?![A-Za-z])|flats?(?![A-Za-z])|turns?(?![A-Za-z])))|" +
         @"(?<num>\d+(?:[.,/]\d+)*(?![\w]))|(?<word>[\p{L}#](?:[\p{L}\d'’\-]*[\p{L}\d])?|\d[\w.×/]*\w)|(?<stop>[.!?;\n]+)|(?<mark>[,:()–—%+])",
         RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex Pattern();
