@@ -144,6 +144,8 @@ public sealed partial class Damages(string name, Sheet whole)
             foreach (var damage in done.OfType<Damage>()) yield return damage;
         }
 
+        foreach (var lead in whole.Connections.Where(c => c.Origin == Origin.Vehicle && _steps.Any(s => s.Actions.Any(a => a.Target == c.Id && a.Verb == Verb.Disconnect))))
+            yield return Of("a lead in the kit, and comes off", lead.Id, whole with { Connections = [.. whole.Connections.Select(c => c == lead ? c with { Origin = Origin.Kit } : c)] }, 0, [lead.Id]);
         foreach (var tool in whole.Tools.Where(t => t.Name == "slide hammer")) yield return Of("a tool off the list", tool.Id, whole with { Tools = whole.Tools.Remove(tool) }, _steps.FindIndex(s => s.Text.Contains(tool.Name, StringComparison.Ordinal)) + 1, [tool.Id]);
     }
 
@@ -179,6 +181,9 @@ public sealed partial class Damages(string name, Sheet whole)
             if (joint.Locking == Locking.CotterPin) yield return Done("a pin in a nut that takes none", joint with { Locking = Locking.None });
             if (!joint.Mark) yield return Done("a mark no step makes", joint with { Mark = true });
             if (joint.HeldBy.Length == 0 && whole.Aids.FirstOrDefault(a => a.Name == "rag") is { } rag) yield return Done("held by what is not in place", joint with { HeldBy = rag.Name });
+            if (joint.Reuse == ReuseRule.Renew && _steps.Any(s => s.Actions.Any(a => a.Target == joint.Id && a.New))) yield return Done("new ones on, old ones on the list", joint with { Reuse = ReuseRule.Reuse });
+            if (joint.Condition == TighteningCondition.None && _steps.Any(s => s.Actions.Any(a => a.Target == joint.Id && a.Verb == Verb.Torque))) yield return Done("a condition no step meets", joint with { Condition = TighteningCondition.Turning });
+            if (joint.Pattern is { Shape: Core.Tightening.PatternShape.Rectangle or Core.Tightening.PatternShape.Grid } || _steps.Any(s => s.Actions.Any(a => a.Target == joint.Id && Core.Reading.CountSaid.Of(s.Text, a.At) is not null))) yield return Done("one more on the list than is said or drawn", joint with { Count = joint.Count + 1 });
             if (joint.Pattern is not null && joint.Count >= 4) yield return Done("the pattern taken out", joint with { Pattern = null });
             if (joint.Treatment != Treatment.None) yield return Done("a value stated for dry threads", joint with { Stated = StatedFor.Dry });
             if (joint.Fastener is { Drive: { Kind: DriveKind.Hexagon } } fastener) yield return Done("a wrong head", joint with { Fastener = fastener with { Drive = new Drive(DriveKind.Hexagon, "33 mm") } });
