@@ -128,7 +128,7 @@ public class RuleTests
         ("THR010", 3, () => new Written().Joint("bracket bolts", "95 N·m").Set("bracket bolts", "treatment", "threadlocker, medium").Steps("Apply medium threadlocker to the bracket bolts.", "Torque the bracket bolts to 95 N·m.", "Let the threadlocker cure 2 hours.")),
         ("SRC003", 1, () => new Written().Joint("cover bolts", "22 N·m").Steps("Torque the cover bolts to 22 N·m.").In(new Workshop { Checks = [] })),
         ("SRC004", 1, () => ReadAs("25 N·m", "22 N·m")),
-        ("SRC005", 1, () => new Written().Joint("cover bolts", "22 N·m", source: "Service manual, 2nd ed., p. 4").Steps("Torque the cover bolts to 22 N·m.").In(new Workshop { Documents = [new SourceDocument("Service manual", "3rd ed.")] })),
+        ("SRC005", 1, () => new Written().Joint("cover bolts", "22 N·m", source: "Service manual, 2nd ed., p. 4").Steps("Torque the cover bolts to 22 N·m.").In(new Workshop { Documents = [new SourceDocument("manual", "1st ed."), new SourceDocument("Service manual", "3rd ed.")] })),
         ("SRC005", 2, () => new Written().Joint("cover bolts", "22 N·m", source: "Service manual, rev. C, p. 4").Joint("hub nut", "80 N·m", source: "service manual rev. B, table 3").Steps("Torque the cover bolts to 22 N·m.", "Torque the hub nut to 80 N·m.")),
         ("WRD004", 1, () => new Written().Part("cover").Joint("cover bolts", "22 N·m", holds: "cover").Steps("Remove the cover bolts and clean the cover.")),
         ("WRD005", 1, () => new Written().Joint("cover bolts", "22 N·m").Steps("The cover bolts are removed.")),

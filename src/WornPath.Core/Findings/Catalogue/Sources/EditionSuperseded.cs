@@ -1,5 +1,7 @@
+using System.Collections.Immutable;
 using WornPath.Core.Sheets;
 using WornPath.Core.Walking;
+using WornPath.Core.Workshops;
 
 namespace WornPath.Core.Findings.Catalogue;
 
@@ -8,12 +10,15 @@ public sealed class EditionSuperseded : ThingRule<Joint>
 {
     private static readonly Memo<Joint, Citation> Cited = new(j => Citation.Of(j.Source));
 
+    // Of "Manual" and "Manual T28" the one that says more is meant.
+    private static readonly Memo<Joint, ImmutableArray<SourceDocument>, SourceDocument?> Kept = new((j, documents) => documents.Where(d => d.IsCitedBy(j.Source)).MaxBy(d => d.Name.Length));
+
     public override RuleInfo Info { get; } = new("SRC005", Severity.Warn, "Source edition superseded");
 
     protected internal override void Find(Walk walk, Joint joint, Found found)
     {
         if (joint.Torque is null || Cited.Of(joint) is not { Edition: { } edition } cited) return;
-        if (walk.Workshop.Documents.FirstOrDefault(d => d.IsCitedBy(joint.Source)) is { } document)
+        if (Kept.Of(joint, walk.Workshop.Documents) is { } document)
         {
             if (Citation.EditionOf(document.Edition) is { } inForce && edition.IsBefore(inForce))
                 found.Add(AtTorque(walk, joint, $"The value of {joint.Label} is from the {edition} of “{document.Name}”; the workshop works by the {inForce}. Look it up there, and write its page."));
