@@ -85,7 +85,7 @@ public static class Asking
         }
 
         foreach (var id in question.Candidates)
-            if (sheet.Find(id) is { } thing) yield return ($"It is {thing.Label}", new SettleQuestion(step.Id, question.Phrase, id));
+            if (sheet.Find(id) is { } thing) yield return ($"{(question.Kind == QuestionKind.PartOf ? "All of" : "It is")} {thing.Label}", new SettleQuestion(step.Id, question.Phrase, id));
         yield return words;
     }
 
