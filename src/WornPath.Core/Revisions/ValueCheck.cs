@@ -57,6 +57,12 @@ public sealed record StatedValue(Joint Joint, string When, TorqueSpec Torque)
 /// <param name="At">When, in UTC.</param>
 public sealed record ValueCheck(string Joint, string Seal, TorqueSpec Read, bool Agrees, string Who, DateTime At);
 
+/// <summary>What second persons have said of a joint's values.</summary>
+/// <param name="Standing">How they stand: as the gravest of them.</param>
+/// <param name="Who">Who read them; empty where nobody has.</param>
+/// <param name="At">When the last was read, in UTC.</param>
+public sealed record JointCheck(ValueStanding Standing, string Who, DateTime? At);
+
 /// <summary>Holds the values of a sheet against what second persons have read.</summary>
 public static class ValueChecks
 {
@@ -70,6 +76,26 @@ public static class ValueChecks
 
     /// <summary>How a value stands after its last check.</summary>
     public static ValueStanding Standing(this ValueCheck? last) => last is null ? ValueStanding.Unverified : last.Agrees ? ValueStanding.Verified : ValueStanding.Differs;
+
+    /// <summary>What was said of all values of a joint; null where it has none with a source.</summary>
+    public static JointCheck? Of(Joint joint, ImmutableArray<ValueCheck> checks)
+    {
+        List<ValueCheck?> last = [.. StatedValue.Of(joint).Select(v => checks.Last(v.Seal))];
+        if (last.Count == 0) return null;
+        var differ = last.OfType<ValueCheck>().Where(c => !c.Agrees).ToList();
+        if (differ.Count == 0 && last.Contains(null)) return new JointCheck(ValueStanding.Unverified, "", null);
+        var said = differ.Count > 0 ? differ : [.. last.OfType<ValueCheck>()];
+        return new JointCheck(differ.Count > 0 ? ValueStanding.Differs : ValueStanding.Verified, Names(said), said.Max(c => c.At));
+    }
+
+    /// <summary>Who verified the values of a sheet; empty where one is not verified, or there is none.</summary>
+    public static string VerifiedBy(Sheet sheet, ImmutableArray<ValueCheck> checks)
+    {
+        List<ValueCheck?> last = [.. StatedValue.Of(sheet).Select(v => checks.Last(v.Seal))];
+        return last.TrueForAll(c => c.Standing() == ValueStanding.Verified) ? Names(last.OfType<ValueCheck>()) : "";
+    }
+
+    private static string Names(IEnumerable<ValueCheck> checks) => string.Join(", ", checks.Select(c => c.Who).Distinct());
 
     /// <summary>
     /// Whether what was read is the value of the sheet. In the same unit it is to the last digit; where the source has another

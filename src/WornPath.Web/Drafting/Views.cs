@@ -58,12 +58,6 @@ public sealed record WrenchChoiceView(string Name, string Setting, ImmutableArra
 /// <summary>A pattern to draw.</summary>
 public sealed record PatternView(ImmutableArray<Spot> Places, ImmutableArray<int> Order, ImmutableArray<string> Passes, string Because);
 
-/// <summary>What second persons have said of a joint's values.</summary>
-/// <param name="Standing">How they stand; where one differs or is unverified, so do all.</param>
-/// <param name="Who">Who read them; empty where nobody has.</param>
-/// <param name="At">When the last was read, in UTC.</param>
-public sealed record CheckView(ValueStanding Standing, string Who, DateTime? At);
-
 /// <summary>What the core has computed for a joint.</summary>
 /// <param name="Id">Its id.</param>
 /// <param name="Counterpart">The torque in the other unit.</param>
@@ -74,7 +68,7 @@ public sealed record CheckView(ValueStanding Standing, string Who, DateTime? At)
 /// <param name="Pattern">Null while no pattern is given.</param>
 /// <param name="Check">Null while there is no value with a source.</param>
 /// <param name="Notes">What the arithmetic says, in sentences.</param>
-public sealed record JointView(string Id, string Counterpart, PreloadView? Preload, double? ProofKn, Glyph End, WrenchChoiceView? Wrench, PatternView? Pattern, CheckView? Check, ImmutableArray<string> Notes);
+public sealed record JointView(string Id, string Counterpart, PreloadView? Preload, double? ProofKn, Glyph End, WrenchChoiceView? Wrench, PatternView? Pattern, JointCheck? Check, ImmutableArray<string> Notes);
 
 /// <summary>What the faces show of a sheet. In an answer to an edit, what did not change is null.</summary>
 public sealed record SheetView
@@ -204,17 +198,7 @@ public static class SheetViews
             end,
             judgement.Wrench is { } choice ? new WrenchChoiceView(choice.Wrench?.Name ?? "", choice.Setting?.ToString() ?? "", choice.WhyNot, choice.Overdue ?? "") : null,
             judgement.Places.IsEmpty ? null : new PatternView(judgement.Places, judgement.Order, [.. judgement.Passes.Select(p => $"{p.Value}, {p.Says}")], joint.Pattern!.Because),
-            CheckOf(joint, now.Reviewed.Checks),
+            ValueChecks.Of(joint, now.Reviewed.Checks),
             [.. JointNotes.Of(joint, judgement, advice, walk.Workshop.Rules)]);
-    }
-
-    private static CheckView? CheckOf(Joint joint, ImmutableArray<ValueCheck> checks)
-    {
-        List<ValueCheck?> last = [.. StatedValue.Of(joint).Select(v => checks.Last(v.Seal))];
-        if (last.Count == 0) return null;
-        ValueStanding[] gravestFirst = [ValueStanding.Differs, ValueStanding.Unverified, ValueStanding.Verified];
-        var standing = gravestFirst.First(s => last.Any(c => c.Standing() == s));
-        var read = last.OfType<ValueCheck>().Where(c => c.Agrees == (standing != ValueStanding.Differs)).ToList();
-        return standing == ValueStanding.Unverified ? new CheckView(standing, "", null) : new CheckView(standing, string.Join(", ", read.Select(c => c.Who).Distinct()), read.Max(c => c.At));
     }
 }

@@ -39,13 +39,6 @@ public static class PrintEndpoints
             revision.Procedure.Number, revision.Procedure.Title, revision.Procedure.Platform, revision.Letter, revision.State, revision.Author.DisplayName, released?.Who, released?.At,
             sheet.Header, sheet.Parts, sheet.Tools, sheet.Consumables,
             [.. sheet.Phases.Select(p => new PrintedPhaseView(p.Name, [.. p.Steps.Select(s => new PrintedStepView(s.Number, html.Of(s.Text), s.Cautions, s.People))], p.Owed))],
-            sheet.Torques, sheet.Patterns, sheet.Practice, draft.Now.Sheet.Header.Variants.IsEmpty ? "" : walk.Combination.Says(draft.Now.Sheet), VerifiedBy(draft.Now), PrintedSheet.NotJudged));
-    }
-
-    // Who read the values from their sources a second time; empty where one is still to be read.
-    private static string VerifiedBy(Draft.Walked now)
-    {
-        List<ValueCheck?> last = [.. StatedValue.Of(now.Sheet).Select(v => now.Reviewed.Checks.Last(v.Seal))];
-        return last.TrueForAll(c => c is { Agrees: true }) ? string.Join(", ", last.Select(c => c!.Who).Distinct()) : "";
+            sheet.Torques, sheet.Patterns, sheet.Practice, draft.Now.Sheet.Header.Variants.IsEmpty ? "" : walk.Combination.Says(draft.Now.Sheet), ValueChecks.VerifiedBy(draft.Now.Sheet, draft.Now.Reviewed.Checks), PrintedSheet.NotJudged));
     }
 }
