@@ -27,7 +27,7 @@ internal static class EditThroughApi
             var cookies = new CookieContainer();
             using var http = new HttpClient(new HttpClientHandler { CookieContainer = cookies }) { BaseAddress = new Uri($"http://127.0.0.1:{port}") };
             await EnterAsync(http);
-            var file = ProcedureFileText.Write(new ProcedureFile { Number = "B-1", Title = "Long", Sheet = sheet });
+            var file = ProcedureFileText.Write(new ProcedureFile { Number = "B-1", Title = "Long", Sheet = sheet }).Value;
             using var content = new ByteArrayContent(file);
             content.Headers.ContentType = new("application/json");
             var made = await (await http.PostAsync("/api/procedures/file", content)).Content.ReadFromJsonAsync<JsonElement>();

@@ -8,8 +8,8 @@ public sealed record ProcedureFile
     /// <summary>The word every file begins with.</summary>
     public const string FormatName = "wornpath-procedure";
 
-    /// <summary>The newest version of the format this program writes and reads.</summary>
-    public const int NewestVersion = 1;
+    /// <summary>The newest version of the format this program writes and reads: that of the sheet in it.</summary>
+    public const int NewestVersion = SheetFormat.Newest;
 
     public string Format { get; init; } = FormatName;
 

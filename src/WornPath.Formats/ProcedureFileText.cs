@@ -1,4 +1,5 @@
 using System.Text.Json;
+using System.Text.Json.Nodes;
 using System.Text.RegularExpressions;
 using WornPath.Core;
 using WornPath.Core.Editing;
@@ -9,10 +10,9 @@ namespace WornPath.Formats;
 /// <summary>Reads and writes the project's own open format.</summary>
 public static partial class ProcedureFileText
 {
-    /// <summary>The largest file taken, in bytes.</summary>
-    public const int Largest = 8 * 1024 * 1024;
-
     private static readonly JsonSerializerOptions Written = SheetJson.Configure(new JsonSerializerOptions { WriteIndented = true });
+
+    private static readonly JsonDocumentOptions Lenient = new() { CommentHandling = JsonCommentHandling.Skip, AllowTrailingCommas = true, MaxDepth = 32 };
 
     private static readonly JsonSerializerOptions Taken = SheetJson.Configure(new JsonSerializerOptions
     {
@@ -22,22 +22,34 @@ public static partial class ProcedureFileText
         MaxDepth = 32,
     });
 
-    /// <summary>The file's text.</summary>
-    public static byte[] Write(ProcedureFile file) => [.. JsonSerializer.SerializeToUtf8Bytes(file, Written), (byte)'\n'];
+    /// <summary>The file's text. What is too large to be read again is not written.</summary>
+    public static Outcome<byte[]> Write(ProcedureFile file)
+    {
+        byte[] bytes = [.. JsonSerializer.SerializeToUtf8Bytes(file with { Version = ProcedureFile.NewestVersion }, Written), (byte)'\n'];
+        return (SheetSize.Check(file.Sheet) ?? TooLarge(bytes.Length)) is { } problem ? problem : bytes;
+    }
+
+    private static Problem? TooLarge(long bytes) => bytes > SheetSize.LargestFile
+        ? new Problem($"The file has {bytes / 1024:N0} kB.", $"A procedure file has at most {SheetSize.LargestFile / 1024 / 1024} MB: is this one?")
+        : null;
 
     /// <summary>
-    /// Reads a file. Steps that hold text alone are read into actions; steps that hold actions keep them. Every way a file
-    /// can be bad has a problem that says where and what to do.
+    /// Reads a file. Steps that hold text alone are read into actions; steps that hold actions keep them, and are held against
+    /// what their sentences say (<see cref="Editor.ReadAnew"/>). Every way a file can be bad has a problem that says where and what to do.
     /// </summary>
     public static Outcome<ProcedureFile> Read(ReadOnlyMemory<byte> bytes)
     {
-        if (bytes.Length > Largest) return new Problem($"The file has {bytes.Length / 1024:N0} kB.", $"A procedure file has at most {Largest / 1024 / 1024} MB: is this one?");
+        if (TooLarge(bytes.Length) is { } large) return large;
         if (bytes.Span.Trim(" \r\n\t"u8).IsEmpty) return new Problem("The file is empty.", "Get it again from where it came.");
-        if (CheckHead(bytes.Span) is { } bad) return bad;
+        var version = CheckHead(bytes.Span);
+        if (!version.IsGood) return version.Problem;
         ProcedureFile? file;
         try
         {
             file = JsonSerializer.Deserialize<ProcedureFile>(bytes.Span, Taken);
+            // What an earlier version means is brought up; where it cannot be read at all, the line is the file's own.
+            if (file is not null && version.Value < ProcedureFile.NewestVersion)
+                file = file with { Version = ProcedureFile.NewestVersion, Sheet = SheetFormat.Read(JsonSerializer.SerializeToUtf8Bytes(JsonNode.Parse(bytes.Span, documentOptions: Lenient)!["sheet"] ?? new JsonObject()), version.Value) };
         }
         catch (JsonException e)
         {
@@ -49,7 +61,7 @@ public static partial class ProcedureFileText
     }
 
     // Format and version are looked at before anything else: a later version may hold what this one cannot read.
-    private static Problem? CheckHead(ReadOnlySpan<byte> bytes)
+    private static Outcome<int> CheckHead(ReadOnlySpan<byte> bytes)
     {
         try
         {
@@ -70,7 +82,7 @@ public static partial class ProcedureFileText
             if (version is null or < 1) return new Problem("The file does not say its format version.", "Its “version” must be a whole number from 1.");
             return version > ProcedureFile.NewestVersion
                 ? new Problem($"The file has format version {version}; this program reads up to version {ProcedureFile.NewestVersion}.", "Bring the program up to date, or have the file saved in an older version.")
-                : null;
+                : version.Value;
         }
         catch (JsonException e)
         {
@@ -98,7 +110,9 @@ public static partial class ProcedureFileText
         if (string.IsNullOrWhiteSpace(file.Title) || file.Title.Length > 200) return new Problem("The title is empty or longer than 200 characters.", "Give it one.");
         if (string.IsNullOrWhiteSpace(file.Number) || file.Number.Length > 40) return new Problem("The number is empty or longer than 40 characters.", "Give it one.");
         var sheet = file.Sheet;
+        if (SheetSize.Check(sheet) is { } large) return large;
         var ids = new HashSet<string>();
+        var parts = sheet.Parts.Select(p => p.Id).ToHashSet();
         foreach (var thing in sheet.Things)
         {
             if (!ThingId().IsMatch(thing.Id) || !thing.Id.StartsWith(Thing.Letter(thing.Kind), StringComparison.Ordinal))
@@ -110,7 +124,7 @@ public static partial class ProcedureFileText
         foreach (var joint in sheet.Joints)
             if (joint.Pattern?.CheckCount(joint.Count) is { } pattern) return pattern.At(joint.Id);
         foreach (var id in sheet.Joints.SelectMany(j => j.Holds).Concat(sheet.Parts.SelectMany(p => p.Behind)))
-            if (sheet.Find(id) is not Part) return new Problem($"{id} is held or covered, and no part has this id.", "Add the part or take the id out.");
+            if (!parts.Contains(id)) return new Problem($"{id} is held or covered, and no part has this id.", "Add the part or take the id out.");
         if (sheet.Phases.Select(p => p.Id).Distinct().Count() != sheet.Phases.Length) return new Problem("A phase id stands twice.", "Give each phase its own.");
         var number = 0;
         var steps = new HashSet<string>();
@@ -118,13 +132,11 @@ public static partial class ProcedureFileText
         {
             number++;
             if (!steps.Add(step.Id)) return new Problem($"The step id {step.Id} stands twice.", "Give each step its own.");
-            if (step.Text.Length > Editor.LongestStep) return new Problem($"Step {number} has {step.Text.Length:N0} characters; at most {Editor.LongestStep:N0} are taken.", "Split it.");
             foreach (var id in step.Actions.SelectMany(a => new[] { a.Target, a.With }).OfType<string>())
-                if (sheet.Find(id) is null) return new Problem($"Step {number} does something to {id}, which is not on the sheet.", "Add it or take the action out.");
+                if (!ids.Contains(id)) return new Problem($"Step {number} does something to {id}, which is not on the sheet.", "Add it or take the action out.");
         }
 
-        if (steps.Count > Editor.MostSteps) return new Problem($"The sheet has {steps.Count:N0} steps; at most {Editor.MostSteps:N0} are taken.", "Split it in two.");
-        return file with { Sheet = Editor.ReadUnread(sheet) };
+        return file with { Sheet = Editor.ReadAnew(sheet) };
     }
 
     [GeneratedRegex(@"^[A-Z]\d{1,6}$")]

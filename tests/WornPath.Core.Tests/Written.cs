@@ -18,6 +18,13 @@ internal sealed class Written
         return this;
     }
 
+    /// <summary>As something outside the editor makes it: a file, a store.</summary>
+    public Written From(Func<Sheet, Sheet> make)
+    {
+        Sheet = make(Sheet);
+        return this;
+    }
+
     public Written Part(string name, bool kit = false, string fate = "refit", string behind = "")
     {
         Do(new AddThing(ThingKind.Part, name, kit));

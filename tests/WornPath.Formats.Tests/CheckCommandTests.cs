@@ -53,7 +53,7 @@ public class CheckCommandTests
         var file = ProcedureFileText.Read(await File.ReadAllBytesAsync(Path.Combine(ProcedureFileTests.Demo, "rear-wheel-spacers.json"))).Value;
         var lead = file.Sheet.Steps.Single(s => s.Text == "Left: connect the speed lead.");
         var path = Path.Combine(Directory.CreateTempSubdirectory("wornpath-check-").FullName, "spacers.json");
-        await File.WriteAllBytesAsync(path, ProcedureFileText.Write(file with { Sheet = Editor.Apply(file.Sheet, new RemoveStep(lead.Id, lead.Text)).Value.Sheet }));
+        await File.WriteAllBytesAsync(path, ProcedureFileText.Write(file with { Sheet = Editor.Apply(file.Sheet, new RemoveStep(lead.Id, lead.Text)).Value.Sheet }).Value);
         (await CheckAsync(path, withCrib: true)).Output.ShouldContain("C1 speed lead");
         var text = (await CheckAsync(path, withCrib: true)).Output;
         text.ShouldContain("(For left.)");

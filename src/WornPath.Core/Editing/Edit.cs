@@ -18,6 +18,7 @@ namespace WornPath.Core.Editing;
 [JsonDerivedType(typeof(SettleAsNew), "settleAsNew")]
 [JsonDerivedType(typeof(TakeStatedValue), "takeStatedValue")]
 [JsonDerivedType(typeof(AskAgain), "askAgain")]
+[JsonDerivedType(typeof(ReadSentence), "readSentence")]
 [JsonDerivedType(typeof(InsertPhase), "insertPhase")]
 [JsonDerivedType(typeof(RenamePhase), "renamePhase")]
 [JsonDerivedType(typeof(RemovePhase), "removePhase")]
@@ -55,6 +56,9 @@ public sealed record TakeStatedValue(string Step, string Phrase) : Edit;
 
 /// <summary>Takes back what was settled about a phrase of a step, so that it is asked again.</summary>
 public sealed record AskAgain(string Step, string Phrase) : Edit;
+
+/// <summary>Takes what a step's sentence says in place of what the step carried from a file.</summary>
+public sealed record ReadSentence(string Step) : Edit;
 
 /// <summary>A new phase behind another (first where <paramref name="After"/> is null).</summary>
 public sealed record InsertPhase(string? Id, string? After, string Name) : Edit;

@@ -14,15 +14,6 @@ public sealed record Applied(Sheet Sheet, Delta Delta, string Label);
 /// <summary>Carries edits out. The only way a sheet changes.</summary>
 public static class Editor
 {
-    /// <summary>The longest text of a step, in characters.</summary>
-    public const int LongestStep = 4000;
-
-    /// <summary>The most steps of a sheet.</summary>
-    public const int MostSteps = 4000;
-
-    /// <summary>The most things of one kind.</summary>
-    public const int MostThings = 2000;
-
     /// <summary>Carries an edit out on a sheet, or says why not. The sheet itself is never changed.</summary>
     public static Outcome<Applied> Apply(Sheet sheet, Edit edit)
     {
@@ -39,6 +30,17 @@ public static class Editor
         return sheet;
     }
 
+    /// <summary>
+    /// Holds a sheet that came from elsewhere against its own words: every step's text is read anew, and where what the step
+    /// carries is something else, the step keeps what it carries and notes what its sentence says (<see cref="Step.SentenceSays"/>).
+    /// </summary>
+    public static Sheet ReadAnew(Sheet sheet)
+    {
+        sheet = ReadUnread(sheet);
+        var names = NameIndex.Of(sheet);
+        return sheet with { Phases = [.. sheet.Phases.Select(p => p with { Steps = [.. p.Steps.Select(s => Rereading.Of(sheet, names, s) is var says && says == s.SentenceSays ? s : s with { SentenceSays = says })] })] };
+    }
+
     private static Outcome<Sheet> Do(Sheet sheet, Edit edit) => edit switch
     {
         InsertStep e => Insert(sheet, e),
@@ -48,6 +50,7 @@ public static class Editor
         SettleQuestion e => Settle(sheet, e),
         SettleAsNew e => SettleNew(sheet, e),
         TakeStatedValue e => TakeValue(sheet, e),
+        ReadSentence e => OnStep(sheet, e.Step, step => ReRead(sheet, step)),
         AskAgain e => OnStep(sheet, e.Step, step => ReRead(sheet, step with { Settled = step.Settled.RemoveAll(s => s.Phrase == e.Phrase) })),
         InsertPhase e => Insert(sheet, e),
         RenamePhase e => Rename(sheet, e),
@@ -86,17 +89,27 @@ public static class Editor
 
     private static Problem? CheckText(string text)
     {
-        if (text.Length > LongestStep)
-            return new Problem($"{text.Length:N0} characters are too many for one step ({LongestStep:N0}).", "Split it into steps of one instruction each. Your text stays in the field.");
+        if (text.Length > SheetSize.LongestStep)
+            return new Problem($"{text.Length:N0} characters are too many for one step ({SheetSize.LongestStep:N0}).", "Split it into steps of one instruction each. Your text stays in the field.");
         return text.Any(c => char.IsControl(c) && c is not ('\n' or '\r' or '\t'))
             ? new Problem("The text holds control characters that cannot be printed.", "Paste it as plain text.")
             : null;
     }
 
+    private static Problem? NoRoomFor(Sheet sheet, int more)
+    {
+        if (more <= 0) return null;
+        var text = (long)more;
+        foreach (var phase in sheet.Phases)
+            foreach (var step in phase.Steps) text += step.Text.Length;
+        return text > SheetSize.MostText ? new Problem($"The steps would have more than {SheetSize.MostText:N0} characters together.", "Split the procedure in two.") : null;
+    }
+
     private static Outcome<Sheet> Insert(Sheet sheet, InsertStep edit)
     {
         if (CheckText(edit.Text) is { } problem) return problem;
-        if (sheet.Phases.Sum(p => p.Steps.Length) >= MostSteps) return new Problem($"The sheet has {MostSteps:N0} steps.", "Split the procedure in two.");
+        if (NoRoomFor(sheet, edit.Text.Length) is { } full) return full;
+        if (sheet.Phases.Sum(p => p.Steps.Length) >= SheetSize.MostSteps) return new Problem($"The sheet has {SheetSize.MostSteps:N0} steps.", "Split the procedure in two.");
         var id = edit.Id;
         if (id is null) (sheet, id) = Issue(sheet, "S");
         else if (!IsId(id)) return new Problem($"“{NumberText.Excerpt(id)}” cannot be a step's id.", "Use letters, digits and dashes, at most 24.");
@@ -141,7 +154,7 @@ public static class Editor
         if (step.Text == edit.Text) return sheet;
         if (step.Text != edit.Before)
             return new Problem("This step was changed a moment ago.", "Both texts are shown; keep the one that is right.") { Clash = new Clash(step.Text, edit.Text) };
-        return Read(sheet, NameIndex.Of(sheet), step, edit.Text);
+        return NoRoomFor(sheet, edit.Text.Length - step.Text.Length) is { } full ? full : Read(sheet, NameIndex.Of(sheet), step, edit.Text);
     });
 
     private static Sheet ReRead(Sheet sheet, Step step) => Read(PutStep(sheet, step), NameIndex.Of(sheet), step, step.Text);
@@ -150,7 +163,7 @@ public static class Editor
     private static Sheet Read(Sheet sheet, NameIndex names, Step step, string text)
     {
         var reading = SentenceReader.Read(sheet, names, step, text);
-        sheet = PutStep(sheet, step with { Text = text, Actions = reading.Actions, Questions = reading.Questions, Branches = reading.Branches, Table = reading.Table });
+        sheet = PutStep(sheet, step with { Text = text, Actions = reading.Actions, Questions = reading.Questions, Branches = reading.Branches, Table = reading.Table, SentenceSays = null });
         foreach (var (id, torque, only) in reading.Taken)
             if (sheet.Find(id) is Joint joint) sheet = Slots.Put(sheet, only is null ? joint with { Torque = torque } : WithValue(joint, only.ToString(), torque));
         return sheet;
@@ -192,7 +205,7 @@ public static class Editor
 
     private static Outcome<Sheet> Settle(Sheet sheet, SettleQuestion edit) => OnStep(sheet, edit.Step, step =>
     {
-        if (edit.Phrase.Length > LongestStep) return new Problem("The phrase is too long.", "Settle a question that stands under the step.");
+        if (edit.Phrase.Length > SheetSize.LongestStep) return new Problem("The phrase is too long.", "Settle a question that stands under the step.");
         if (edit.Target.Length > 0 && sheet.Find(edit.Target) is null) return Gone(edit.Target);
         return ReRead(sheet, WithSettled(step, edit.Phrase, edit.Target));
     });
@@ -233,7 +246,7 @@ public static class Editor
         if (id is null) (sheet, id) = Issue(sheet, "H");
         else if (!IsId(id)) return new Problem($"“{NumberText.Excerpt(id)}” cannot be a phase's id.", "Use letters, digits and dashes, at most 24.");
         if (sheet.Phases.Any(p => p.Id == id)) return new Problem("This phase is there already.", "Reload to see the sheet as it is.");
-        if (sheet.Phases.Length >= 100) return new Problem("The sheet has 100 phases.", "Put steps into the phases there are.");
+        if (sheet.Phases.Length >= SheetSize.MostPhases) return new Problem($"The sheet has {SheetSize.MostPhases} phases.", "Put steps into the phases there are.");
         var at = edit.After is null ? 0 : sheet.Phases.ToList().FindIndex(p => p.Id == edit.After) + 1;
         return sheet with { Phases = sheet.Phases.Insert(edit.After is not null && at == 0 ? sheet.Phases.Length : at, new Phase { Id = id, Name = name }) };
     }
@@ -272,7 +285,7 @@ public static class Editor
     {
         var good = Fields.CheckName(sheet, name);
         if (!good.IsGood) return good.Problem;
-        if (Slots.List(sheet, kind).Count >= MostThings) return new Problem($"The sheet has {MostThings:N0} {kind.ToString().ToLowerInvariant()}s.", "Split the procedure in two.");
+        if (Slots.List(sheet, kind).Count >= SheetSize.MostThings) return new Problem($"The sheet has {SheetSize.MostThings:N0} {kind.ToString().ToLowerInvariant()}s.", "Split the procedure in two.");
         (sheet, var id) = Issue(sheet, Thing.Letter(kind));
         var origin = fromKit ? Origin.Kit : Origin.Vehicle;
         Thing thing = kind switch
@@ -335,7 +348,7 @@ public static class Editor
 
     private static Outcome<Sheet> Set(Sheet sheet, SetField edit)
     {
-        if (edit.After.Length > LongestStep) return new Problem($"{edit.After.Length:N0} characters are too many for one field.", "Shorten it. Your text stays in the field.");
+        if (edit.After.Length > SheetSize.LongestStep) return new Problem($"{edit.After.Length:N0} characters are too many for one field.", "Shorten it. Your text stays in the field.");
         if (edit.Id.Length == 0)
         {
             if (Fields.Header.FirstOrDefault(f => f.Name == edit.Field) is not { } field) return new Problem($"The header has no field “{NumberText.Excerpt(edit.Field)}”.", "Reload to see the sheet as it is.");
@@ -386,6 +399,7 @@ public static class Editor
             SettleQuestion e => $"“{NumberText.Excerpt(e.Phrase)}” in step {Number(e.Step)}",
             SettleAsNew e => $"new {e.Kind.ToString().ToLowerInvariant()} “{NumberText.Excerpt(e.Name)}”",
             TakeStatedValue e => $"value from step {Number(e.Step)}",
+            ReadSentence e => $"reading of step {Number(e.Step)}",
             AskAgain e => $"ask again about “{NumberText.Excerpt(e.Phrase)}”",
             InsertPhase e => $"new phase “{NumberText.Excerpt(e.Name)}”",
             RenamePhase => "name of a phase",

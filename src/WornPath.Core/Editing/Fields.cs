@@ -112,13 +112,9 @@ public static class Fields
         if (clean.Length > LongestName) return new Problem($"A name of {clean.Length} characters is too long.", $"Keep it to {LongestName}.");
         var stems = Reading.NameIndex.StemsOf(clean);
         if (stems.Length == 0) return new Problem($"“{clean}” has no word a step could use.", "Write what the trade calls it, such as caliper bolts.");
-        foreach (var other in sheet.Things)
-        {
-            if (other.Id == exceptId || !Reading.NameIndex.StemsOf(other.Name).SequenceEqual(stems)) continue;
-            return new Problem($"“{clean}” is already the name of {other.Id}.", "Give this one a name that tells them apart, such as upper, left or short.");
-        }
-
-        return clean;
+        return Reading.NameIndex.Of(sheet).Bearing(stems, exceptId) is { } other
+            ? new Problem($"“{clean}” is already the name of {other.Id}.", "Give this one a name that tells them apart, such as upper, left or short.")
+            : clean;
     }
 
     /// <summary>Text on one line, without control characters, trimmed.</summary>

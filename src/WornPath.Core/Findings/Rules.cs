@@ -103,6 +103,12 @@ public static class Rules
         new OtherCountSaid(),
         new ValueWithoutSource(),
         new QuestionOpen(),
+        new FileSaysOtherwise(),
+        new OtherTorqueSaid(),
+        new OtherClassSaid(),
+        new OtherSizeSaid(),
+        new OtherTreatmentSaid(),
+        new OtherConditionSaid(),
     ];
 
     private static readonly ImmutableArray<ThingRule<Joint>> _ofJoints = [.. All.OfType<ThingRule<Joint>>()];

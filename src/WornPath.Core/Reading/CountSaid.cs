@@ -21,13 +21,17 @@ public static partial class CountSaid
     public static int? OfPart(string text, Span name) => OfThem().Match(name.Of(text)) is { Success: true } part ? Number(part.Groups["count"].Value) : null;
 
     /// <summary>The count that stands before a name in a text; null where none does, or it is of a part of them.</summary>
-    public static int? Of(string text, Span name)
+    public static int? Of(string text, Span name) => Find(text, name)?.Count;
+
+    /// <summary>The same, and where it stands.</summary>
+    public static (Span At, int Count)? Find(string text, Span name)
     {
         if (name.Length == 0 || name.Start > text.Length) return null;
-        var lead = text[Math.Max(0, name.Start - 30)..name.Start];
+        var from = Math.Max(0, name.Start - 30);
+        var lead = text[from..name.Start];
         if (Before().Match(lead) is not { Success: true } before || APart().IsMatch(lead[..before.Groups["count"].Index])) return null;
         // "Start one wheel nut by hand" is about one of them.
-        return Number(before.Groups["count"].Value) is { } count and > 1 ? count : null;
+        return Number(before.Groups["count"].Value) is { } count and > 1 ? (new Span(from + before.Groups["count"].Index, before.Groups["count"].Length), count) : null;
     }
 
     private static int? Number(string word) =>

@@ -10,6 +10,10 @@ public sealed class NameIndex
     private readonly record struct Entry(Thing Thing, string[] Stems);
 
     private readonly Dictionary<string, List<Entry>> _byHead = [];
+    private readonly Dictionary<string, List<Entry>> _byStem = [];
+    private readonly Dictionary<string, Thing> _byName = [];
+    private readonly Lazy<Spellings> _heads;
+    private readonly Lazy<Spellings> _stems;
     private readonly HashSet<(string Word, string Number)> _numbered = [];
     private readonly Dictionary<string, Thing> _byId = new(StringComparer.OrdinalIgnoreCase);
 
@@ -28,8 +32,13 @@ public sealed class NameIndex
         foreach (var thing in sheet.Things)
         {
             _byId[thing.Id] = thing;
-            foreach (var stems in StemsOfNames.Of(thing)) Add(thing, stems);
+            var names = StemsOfNames.Of(thing);
+            _byName.TryAdd(string.Join(' ', names[0]), thing);
+            foreach (var stems in names) Add(thing, stems);
         }
+
+        _heads = new Lazy<Spellings>(() => new Spellings(_byHead.Keys));
+        _stems = new Lazy<Spellings>(() => new Spellings(_byStem.Keys));
     }
 
     /// <summary>What a phrase was found to be: one thing, or several that it may be, or none with those that come near.</summary>
@@ -40,6 +49,14 @@ public sealed class NameIndex
 
     /// <summary>The thing with an id, or null.</summary>
     public Thing? Find(string id) => _byId.GetValueOrDefault(id);
+
+    /// <summary>The first thing of the sheet whose name has just these stems, other than one; null where there is none.</summary>
+    internal Thing? Bearing(string[] stems, string? exceptId)
+    {
+        if (!_byName.TryGetValue(string.Join(' ', stems), out var bearing)) return null;
+        // The one left out may bear it first and another, too.
+        return bearing.Id != exceptId ? bearing : _byHead[stems[^1]].FirstOrDefault(e => e.Thing.Id != exceptId && StemsOfNames.Of(e.Thing)[0].SequenceEqual(stems)).Thing;
+    }
 
     /// <summary>The stems of a name, its articles and marks left out.</summary>
     internal static string[] StemsOf(string name) =>
@@ -73,22 +90,20 @@ public sealed class NameIndex
     /// <summary>Things whose names share words with a phrase that names none, the nearest first.</summary>
     internal IReadOnlyList<Thing> Near(IReadOnlyList<string> stems)
     {
-        var scored = new List<(Thing Thing, int Score)>();
-        foreach (var entry in _byHead.Values.SelectMany(e => e))
+        var scored = new Dictionary<Thing, int>(ReferenceEqualityComparer.Instance);
+        foreach (var entry in stems.SelectMany(_stems.Value.Alike).Distinct().SelectMany(s => _byStem[s]))
         {
+            if (scored.ContainsKey(entry.Thing)) continue;
             var shared = entry.Stems.Count(s => stems.Any(t => Stem.Alike(s, t)));
-            if (shared == 0 || scored.Any(s => s.Thing == entry.Thing)) continue;
-            scored.Add((entry.Thing, (shared * 2) + (Stem.Alike(entry.Stems[^1], stems[^1]) ? 1 : 0)));
+            scored[entry.Thing] = (shared * 2) + (Stem.Alike(entry.Stems[^1], stems[^1]) ? 1 : 0);
         }
 
-        return [.. scored.OrderByDescending(s => s.Score).Take(4).Select(s => s.Thing)];
+        // Of like ones the first on the sheet is the first named.
+        return [.. scored.OrderByDescending(s => s.Value).ThenBy(s => s.Key.Kind).ThenBy(s => s.Key.Id.Length).ThenBy(s => s.Key.Id, StringComparer.Ordinal).Take(4).Select(s => s.Key)];
     }
 
-    private IEnumerable<Entry> WithHead(string head)
-    {
-        if (_byHead.TryGetValue(head, out var exact)) return exact;
-        return _byHead.Where(h => Stem.Alike(h.Key, head)).SelectMany(h => h.Value);
-    }
+    private IEnumerable<Entry> WithHead(string head) =>
+        _byHead.TryGetValue(head, out var exact) ? exact : _heads.Value.Alike(head).SelectMany(h => _byHead[h]);
 
     private static bool Covers(string[] name, IReadOnlyList<string> phrase)
     {
@@ -106,7 +121,14 @@ public sealed class NameIndex
     {
         if (stems.Length == 0) return;
         if (!_byHead.TryGetValue(stems[^1], out var list)) _byHead[stems[^1]] = list = [];
-        list.Add(new Entry(thing, stems));
+        var entry = new Entry(thing, stems);
+        list.Add(entry);
+        foreach (var stem in stems)
+        {
+            if (!_byStem.TryGetValue(stem, out var having)) _byStem[stem] = having = [];
+            having.Add(entry);
+        }
+
         for (var i = 1; i < stems.Length; i++)
             if (char.IsAsciiDigit(stems[i][0])) _numbered.Add((stems[i - 1], stems[i]));
     }

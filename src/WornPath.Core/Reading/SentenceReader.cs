@@ -18,6 +18,9 @@ public sealed record Reading(ImmutableArray<StepAction> Actions, ImmutableArray<
 /// </summary>
 public sealed class SentenceReader
 {
+    /// <summary>One more whenever the same words may be read otherwise than before.</summary>
+    public const int Version = 1;
+
     private readonly Sheet _sheet;
     private readonly NameIndex _names;
     private readonly Step _step;

@@ -65,12 +65,22 @@ public static class LifeCycle
         state != RevisionState.InReview ? new Problem($"This revision is {Name(state)}.", "Warnings are waived and values read again while it is in review.")
         : wroteOnIt.Contains(person) ? new Problem("You wrote on this revision.", "Another reviewer has to judge it.") : null;
 
+    /// <summary>Whether a person may take a waiver back: as for giving one.</summary>
+    public static Problem? TakeBack(RevisionState state, string person, IReadOnlyCollection<string> wroteOnIt) => Judge(state, person, wroteOnIt);
+
+    /// <summary>
+    /// Whether a person reads the sheet without its values: one who may judge it, while a value is to be read from its source.
+    /// What she reads there shall not be what she saw here.
+    /// </summary>
+    public static bool ReadsBlind(RevisionState state, string person, bool reviews, IReadOnlyCollection<string> wroteOnIt, bool anyToRead) =>
+        reviews && anyToRead && Judge(state, person, wroteOnIt) is null;
+
     /// <summary>Whether a new revision may start from it.</summary>
     public static Problem? Revise(RevisionState state) => state is RevisionState.Released or RevisionState.Withdrawn
         ? null
         : new Problem($"This revision is {Name(state)}.", "A new revision starts from the released one.");
 
-    /// <summary>Whether it may be withdrawn, with this reason.</summary>
+    /// <summary>Whether it may be withdrawn, with this reason. It makes the floor safer, so every approver may, whoever wrote it.</summary>
     public static Problem? Withdraw(RevisionState state, string reason)
     {
         if (state != RevisionState.Released) return new Problem($"This revision is {Name(state)}.", "Only a released revision is withdrawn.");

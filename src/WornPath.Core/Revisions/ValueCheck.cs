@@ -26,11 +26,25 @@ public enum ValueStanding
 /// <param name="Torque">The value.</param>
 public sealed record StatedValue(Joint Joint, string When, TorqueSpec Torque)
 {
-    /// <summary>What a check holds for: this value of this joint from this source. A check falls away as soon as one of them is another.</summary>
-    public string Seal => SealOf(Joint.Id, Torque, Joint.Source);
+    /// <summary>
+    /// What a check holds for: this value of this joint from this source in this edition, for this fastener, number, treatment and
+    /// condition. A check falls away as soon as one of them is another.
+    /// </summary>
+    public string Seal => SealOf(Joint, Torque);
 
-    /// <summary>The seal of a value.</summary>
-    public static string SealOf(string joint, TorqueSpec torque, string source) => Convert.ToHexString(SHA256.HashData(Encoding.UTF8.GetBytes($"{joint}\n{torque}\n{source}")))[..32];
+    /// <summary>The seal that checks of before covered: the value and its source alone. It holds for what was released under it.</summary>
+    public string FormerSeal => Hash($"{Joint.Id}\n{Torque}\n{Joint.Source}");
+
+    /// <summary>The seal of a value of a joint.</summary>
+    public static string SealOf(Joint joint, TorqueSpec torque) => Mark + Hash(string.Join('\n',
+        joint.Id, torque, joint.Source, joint.Fastener, joint.Count, Editing.Fields.WordOf(joint.Treatment), Editing.Fields.WordOf(joint.Condition), Editing.Fields.WordOf(joint.Stated)))[Mark.Length..];
+
+    /// <summary>True for a seal of before, which covers the value and its source alone.</summary>
+    public static bool IsFormer(string seal) => !seal.StartsWith(Mark, StringComparison.Ordinal);
+
+    private const string Mark = "2-";
+
+    private static string Hash(string text) => Convert.ToHexString(SHA256.HashData(Encoding.UTF8.GetBytes(text)))[..32];
 
     /// <summary>Every value of a sheet that has a source to be read in, in the order of the sheet.</summary>
     public static IEnumerable<StatedValue> Of(Sheet sheet) => sheet.Joints.SelectMany(Of);
@@ -67,12 +81,23 @@ public sealed record JointCheck(ValueStanding Standing, string Who, DateTime? At
 public static class ValueChecks
 {
     /// <summary>The last check of a value; null where there is none for what it is now.</summary>
-    public static ValueCheck? Last(this ImmutableArray<ValueCheck> checks, string seal)
+    public static ValueCheck? Last(this ImmutableArray<ValueCheck> checks, StatedValue value)
     {
+        string seal = value.Seal, former = value.FormerSeal;
         for (var i = checks.Length - 1; i >= 0; i--)
-            if (checks[i].Seal == seal) return checks[i];
+            if (checks[i].Seal == seal || checks[i].Seal == former) return checks[i];
         return null;
     }
+
+    /// <summary>
+    /// Of all checks given, those that hold for a revision: not of somebody who has written on it since, and where it is still
+    /// open, none whose seal is of before and does not cover the fastener.
+    /// </summary>
+    public static ImmutableArray<ValueCheck> Standing(IEnumerable<(ValueCheck Check, string Person)> given, RevisionState state, IReadOnlyCollection<string> writers) =>
+        [.. given.Where(g => !writers.Contains(g.Person) && (state is not (RevisionState.Draft or RevisionState.InReview) || !StatedValue.IsFormer(g.Check.Seal))).Select(g => g.Check)];
+
+    /// <summary>True while a value of the sheet is still to be read from its source, for the first time or again.</summary>
+    public static bool AnyToRead(Sheet sheet, ImmutableArray<ValueCheck> checks) => StatedValue.Of(sheet).Any(v => checks.Last(v).Standing() != ValueStanding.Verified);
 
     /// <summary>How a value stands after its last check.</summary>
     public static ValueStanding Standing(this ValueCheck? last) => last is null ? ValueStanding.Unverified : last.Agrees ? ValueStanding.Verified : ValueStanding.Differs;
@@ -80,7 +105,7 @@ public static class ValueChecks
     /// <summary>What was said of all values of a joint; null where it has none with a source.</summary>
     public static JointCheck? Of(Joint joint, ImmutableArray<ValueCheck> checks)
     {
-        List<ValueCheck?> last = [.. StatedValue.Of(joint).Select(v => checks.Last(v.Seal))];
+        List<ValueCheck?> last = [.. StatedValue.Of(joint).Select(v => checks.Last(v))];
         if (last.Count == 0) return null;
         var differ = last.OfType<ValueCheck>().Where(c => !c.Agrees).ToList();
         if (differ.Count == 0 && last.Contains(null)) return new JointCheck(ValueStanding.Unverified, "", null);
@@ -91,7 +116,7 @@ public static class ValueChecks
     /// <summary>Who verified the values of a sheet; empty where one is not verified, or there is none.</summary>
     public static string VerifiedBy(Sheet sheet, ImmutableArray<ValueCheck> checks)
     {
-        List<ValueCheck?> last = [.. StatedValue.Of(sheet).Select(v => checks.Last(v.Seal))];
+        List<ValueCheck?> last = [.. StatedValue.Of(sheet).Select(v => checks.Last(v))];
         return last.TrueForAll(c => c.Standing() == ValueStanding.Verified) ? Names(last.OfType<ValueCheck>()) : "";
     }
 

@@ -1,6 +1,8 @@
+using System.Collections;
 using System.Text.Encodings.Web;
 using System.Text.Json;
 using System.Text.Json.Serialization;
+using System.Text.Json.Serialization.Metadata;
 
 namespace WornPath.Core.Sheets;
 
@@ -19,11 +21,39 @@ public static class SheetJson
         options.Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping;
         options.NumberHandling = JsonNumberHandling.Strict;
         options.RespectNullableAnnotations = true;
+        options.TypeInfoResolver = new DefaultJsonTypeInfoResolver { Modifiers = { NothingMissing } };
         options.AllowOutOfOrderMetadataProperties = true;
         if (!options.Converters.OfType<JsonStringEnumConverter>().Any())
             options.Converters.Add(new JsonStringEnumConverter(JsonNamingPolicy.CamelCase, allowIntegerValues: false));
         return options;
     }
+
+    // What a record cannot be made without must be there, and a list holds no null: else a gap in the input becomes a null in the core.
+    private static void NothingMissing(JsonTypeInfo type)
+    {
+        foreach (var property in type.Properties)
+            if (property.AssociatedParameter is { HasDefaultValue: false, IsNullable: false }) property.IsRequired = true;
+        if (type.Kind == JsonTypeInfoKind.Enumerable && ElementOf(type.Type) is { IsValueType: false })
+        {
+            type.OnDeserialized = static list =>
+            {
+                foreach (var element in (IEnumerable)list)
+                    if (element is null) throw new JsonException("A list holds null where something must stand.");
+            };
+        }
+        else if (type.Kind == JsonTypeInfoKind.Dictionary)
+        {
+            type.OnDeserialized = static table =>
+            {
+                if (table is not IDictionary entries) return;
+                foreach (var value in entries.Values)
+                    if (value is null) throw new JsonException("A table holds null where something must stand.");
+            };
+        }
+    }
+
+    private static Type? ElementOf(Type list) => list.IsArray ? list.GetElementType()
+        : list.GetInterfaces().Append(list).FirstOrDefault(i => i.IsGenericType && i.GetGenericTypeDefinition() == typeof(IEnumerable<>))?.GetGenericArguments()[0];
 
     /// <summary>The sheet as UTF-8 JSON.</summary>
     public static byte[] Write(Sheet sheet) => JsonSerializer.SerializeToUtf8Bytes(sheet, Options);

@@ -51,6 +51,12 @@ public sealed record Step : IRemembers
     /// <summary>Cautions the author wrote for this step, before the usual ones.</summary>
     public ImmutableArray<Caution> Cautions { get; init; } = [];
 
+    /// <summary>
+    /// What the sentence says, in words, where the step came from a file and carries something else; null where both agree.
+    /// A step that is written or read here never differs from its sentence.
+    /// </summary>
+    public string? SentenceSays { get; init; }
+
     ref Memory IRemembers.Memory => ref _memory;
 }
 

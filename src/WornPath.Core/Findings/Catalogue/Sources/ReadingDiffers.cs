@@ -12,7 +12,7 @@ public sealed class ReadingDiffers : ThingRule<Joint>
     protected internal override void Find(Walk walk, Joint joint, Found found)
     {
         if (walk.Workshop.Checks is not { } checks || joint.Torque is not { } torque) return;
-        if (checks.Last(StatedValue.SealOf(joint.Id, torque, joint.Source)) is { Agrees: false } last)
+        if (checks.Last(new StatedValue(joint, "", torque)) is { Agrees: false } last)
             found.Add(AtTorque(walk, joint, $"{last.Who} reads {last.Read} for {joint.Label} in “{joint.Source}”, and the sheet states another value. One of the two is wrong: read it again there, or return the sheet to its author."));
     }
 }

@@ -15,7 +15,7 @@ public sealed class ValueUnverified : ThingRule<Joint>
     protected internal override void Find(Walk walk, Joint joint, Found found)
     {
         if (walk.Workshop.Checks is not { } checks || joint.Torque is not { } torque || string.IsNullOrWhiteSpace(joint.Source)) return;
-        if (checks.Last(StatedValue.SealOf(joint.Id, torque, joint.Source)).Standing() == ValueStanding.Unverified)
+        if (checks.Last(new StatedValue(joint, "", torque)).Standing() == ValueStanding.Unverified)
             found.Add(AtTorque(walk, joint, $"Nobody but its author has read the value of {joint.Label} from “{joint.Source}”. A reviewer reads it there and writes it under Review, without looking here."));
     }
 }

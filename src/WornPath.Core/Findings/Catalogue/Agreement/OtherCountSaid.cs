@@ -1,0 +1,24 @@
+using System.Globalization;
+using WornPath.Core.Reading;
+using WornPath.Core.Sheets;
+using WornPath.Core.Walking;
+using WornPath.Core.Workshops;
+
+namespace WornPath.Core.Findings.Catalogue;
+
+/// <summary>WRD009: a step says how many fasteners a joint has, and the joint has another number.</summary>
+public sealed class OtherCountSaid : AgreementRule
+{
+    private static readonly Memo<Step, bool> SaysACount = new(step => step.Actions.Any(a => CountSaid.Of(step.Text, a.At) is not null));
+
+    public override RuleInfo Info { get; } = new("WRD009", Severity.Warn, "Another count said");
+
+    protected internal override bool Concerns(Step step, HouseRules rules) => SaysACount.Of(step);
+
+    protected override Said? Differs(Walk walk, Step step, StepAction action, Joint joint)
+    {
+        if (CountSaid.Find(step.Text, action.At) is not { } said || said.Count == joint.Count) return null;
+        var (takes, has) = (said.Count.ToString(CultureInfo.InvariantCulture), joint.Count.ToString(CultureInfo.InvariantCulture));
+        return new Said(said.At, takes, has, "count", takes, joint.Count > 1 ? has : null);
+    }
+}

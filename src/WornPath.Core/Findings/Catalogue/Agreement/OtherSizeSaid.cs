@@ -1,0 +1,37 @@
+using System.Text.RegularExpressions;
+using WornPath.Core.Fasteners;
+using WornPath.Core.Sheets;
+using WornPath.Core.Walking;
+using WornPath.Core.Workshops;
+
+namespace WornPath.Core.Findings.Catalogue;
+
+/// <summary>AGR003: a step names a socket, wrench or key of a size, and the joint's drive has another.</summary>
+public sealed partial class OtherSizeSaid : AgreementRule
+{
+    private static readonly Memo<Step, bool> SaysASize = new(step => Size().IsMatch(step.Text));
+
+    public override RuleInfo Info { get; } = new("AGR003", Severity.Warn, "Another size of tool than in Joints");
+
+    [GeneratedRegex(@"(?<![\w.,/])(?<size>\d{1,2}(?:\.5)?\s?mm|\d{1,2}/\d{1,2}\s?(?:in(?:ch)?|""|″)?|[TE]-?\d{1,2})(?:\s+(?:deep|long|thin|short|impact|hex(?:agon)?|allen|torx|12-point|six-point|swivel))*[\s-]+(?:socket|wrench|spanner|key|bit|crow-?foot|ring)", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    private static partial Regex Size();
+
+    protected internal override bool Concerns(Step step, HouseRules rules) => SaysASize.Of(step);
+
+    protected override Said? Differs(Walk walk, Step step, StepAction action, Joint joint)
+    {
+        if (joint.Fastener?.Drive is not { } drive) return null;
+        // A second size may hold the nut, or be another joint's.
+        var sizes = Size().Matches(step.Text).Select(m => m.Groups["size"]).ToList();
+        if (sizes.Count != 1 || step.Actions.Select(a => a.Target).OfType<string>().Where(t => walk.Things.GetValueOrDefault(t) is Joint).Distinct().Count() > 1) return null;
+        if (joint.HeldBy.Contains(sizes[0].Value, StringComparison.OrdinalIgnoreCase) || Bare(sizes[0].Value) == Bare(drive.Size)) return null;
+        // "24 mm socket" is an external hexagon's, "6 mm key" a hexagon socket's: the same kind of drive, of another size.
+        var fastener = joint.Fastener with { Drive = drive with { Size = Spelled(sizes[0].Value) } };
+        var takes = FastenerText.Parse(fastener.ToString()).IsGood ? fastener.ToString() : "";
+        return new Said(new Span(sizes[0].Index, sizes[0].Length), sizes[0].Value, drive.Size, takes.Length > 0 ? "fastener" : "", takes, drive.Size);
+    }
+
+    private static string Bare(string size) => new string([.. size.Where(c => char.IsAsciiLetterOrDigit(c) || c is '/' or '.')]).ToUpperInvariant().Replace("INCH", "IN").Replace("IN", "");
+
+    private static string Spelled(string size) => Regex.Replace(size.Trim(), @"\s?(mm|inch|in|""|″)$", m => m.Groups[1].Value == "mm" ? " mm" : " in", RegexOptions.IgnoreCase).Replace("-", "").ToUpperInvariant() is var upper && upper.EndsWith(" MM", StringComparison.Ordinal) ? upper.Replace(" MM", " mm") : upper.Replace(" IN", " in");
+}

@@ -1,0 +1,92 @@
+using System.Text;
+using System.Text.Json;
+using System.Text.Json.Nodes;
+using System.Text.Json.Serialization;
+using System.Text.Json.Serialization.Metadata;
+using WornPath.Core.Workshops;
+
+namespace WornPath.Formats.Tests;
+
+/// <summary>What was written by the version before is read; what its words are called does not hang on the names of the program.</summary>
+public class FormatVersionTests
+{
+    private static string Docs => Path.Combine(ProcedureFileTests.Demo, "..", "docs", "formats");
+
+    private static byte[] Fixture(string name) => File.ReadAllBytes(Path.Combine(ProcedureFileTests.Demo, "..", "tests", "fixtures", name));
+
+    [Fact]
+    public void A_file_of_the_version_before_is_read_whole_and_written_in_the_newest()
+    {
+        var old = JsonNode.Parse(Fixture("procedure-version-1.json"))!;
+        var read = ProcedureFileText.Read(Fixture("procedure-version-1.json")).Value;
+        read.Sheet.Reader.ShouldBe(1);
+        read.Sheet.Steps.Select(s => s.Text).ShouldBe(old["sheet"]!["phases"]!.AsArray().SelectMany(p => p!["steps"]!.AsArray()).Select(s => (string?)s!["text"]));
+        read.Sheet.Steps.ShouldAllBe(s => s.SentenceSays == null);
+        read.Sheet.Steps.Count(s => s.Actions.Length > 0).ShouldBeGreaterThan(25);
+        WalkSet.Run(read.Sheet, new Workshop()).Findings.ShouldAllBe(f => f.Severity < Severity.Stop);
+        var written = JsonNode.Parse(ProcedureFileText.Write(read).Value)!;
+        ((int)written["version"]!, (int)written["sheet"]!["reader"]!).ShouldBe((2, 1));
+    }
+
+    [Fact]
+    public void What_a_later_program_wrote_is_refused_with_its_version() =>
+        Should.Throw<NewerFormatException>(() => SheetFormat.Read("{}"u8, SheetFormat.Newest + 1)).Message.ShouldContain($"format version {SheetFormat.Newest + 1}");
+
+    // Renaming a property or a word of an enumeration must not change what is stored: keep its name by an attribute, or raise the version and bring the old one up.
+    [Fact]
+    public void The_names_of_the_stored_format_are_those_that_were_published()
+    {
+        var names = new StringBuilder();
+        foreach (var (root, type) in ((string, Type)[])[("sheet", typeof(Sheet)), ("delta", typeof(Delta)), ("workshop", typeof(Workshop))]) Add(names, root, SheetJson.Options.GetTypeInfo(type));
+        names.ToString().ShouldBe(File.ReadAllText(Path.Combine(Docs, $"names-{SheetFormat.Newest}.txt")));
+    }
+
+    private static void Add(StringBuilder names, string path, JsonTypeInfo type)
+    {
+        if (Nullable.GetUnderlyingType(type.Type) is { } value) type = SheetJson.Options.GetTypeInfo(value);
+        if (type.Type.IsEnum) names.Append(path).Append(": ").AppendJoin(" | ", Enum.GetValues(type.Type).Cast<object>().Select(v => JsonSerializer.SerializeToNode(v, type.Type, SheetJson.Options)!.ToString())).Append('\n');
+        else if (type.Kind == JsonTypeInfoKind.Object)
+            foreach (var property in type.Properties.Where(p => p.Get is not null && p.AttributeProvider?.IsDefined(typeof(JsonIgnoreAttribute), true) != true).OrderBy(p => p.Name, StringComparer.Ordinal)) Add(names, $"{path}.{property.Name}", SheetJson.Options.GetTypeInfo(property.PropertyType));
+        else if (type.Kind == JsonTypeInfoKind.Enumerable) Add(names, path + "[]", SheetJson.Options.GetTypeInfo(type.Type.GetInterfaces().First(i => i.IsGenericType && i.GetGenericTypeDefinition() == typeof(IEnumerable<>)).GetGenericArguments()[0]));
+        else if (type.Kind == JsonTypeInfoKind.Dictionary) Add(names, path + "{}", SheetJson.Options.GetTypeInfo(type.Type.GetInterfaces().First(i => i.IsGenericType && i.GetGenericTypeDefinition() == typeof(IReadOnlyDictionary<,>)).GetGenericArguments()[1]));
+        else names.Append(path).Append('\n');
+    }
+
+    // Damage of the text, as somebody does it in an editor of her own: the actions stay as they were.
+    [Theory]
+    [InlineData("front-hub-bearing.json")]
+    [InlineData("rear-wheel-spacers.json")]
+    public void A_sentence_changed_in_a_file_is_found_at_its_step(string file)
+    {
+        var sheet = ProcedureFileText.Read(File.ReadAllBytes(Path.Combine(ProcedureFileTests.Demo, file))).Value.Sheet;
+        var cases = 0;
+        var steps = sheet.Steps.ToList();
+        for (var i = 0; i < steps.Count; i++)
+        {
+            if (steps[i].Actions.IsEmpty) continue;
+            var other = steps[(i + 7) % steps.Count].Text;
+            if (Actions(steps[(i + 7) % steps.Count]) == Actions(steps[i])) continue;
+            var damaged = sheet with { Phases = [.. sheet.Phases.Select(p => p with { Steps = [.. p.Steps.Select(s => s.Id == steps[i].Id ? s with { Text = other } : s)] })] };
+            var bytes = ProcedureFileText.Write(new ProcedureFile { Number = "X", Title = "X", Sheet = damaged }).Value;
+            var found = WalkSet.Run(ProcedureFileText.Read(bytes).Value.Sheet, new Workshop()).Findings.Where(f => f.Rule == "RED002").ToList();
+            found.Select(f => f.StepNumber).Distinct().ShouldBe([i + 1]);
+            found[0].Message.ShouldContain("The file says");
+            cases++;
+        }
+
+        cases.ShouldBeGreaterThan(15);
+
+        static string Actions(Step step) => string.Join(';', step.Actions.Select(a => $"{a.Verb} {a.Target} {a.Torque}"));
+    }
+
+    [Fact]
+    public void Ten_thousand_parts_are_too_many_and_the_same_number_holds_both_ways()
+    {
+        Sheet Of(int parts) => Sheet.Empty with { Parts = [.. Enumerable.Range(1, parts).Select(i => new Part { Id = $"P{i}", Name = $"part {i}" })] };
+        ProcedureFileText.Write(new ProcedureFile { Number = "X", Title = "X", Sheet = Of(10_000) }).Problem!.What.ShouldContain($"at most {SheetSize.MostThings:N0}");
+        var json = Encoding.UTF8.GetBytes($$"""{"format":"wornpath-procedure","version":2,"number":"X","title":"X","sheet":{{Encoding.UTF8.GetString(SheetJson.Write(Of(10_000)))}}}""");
+        ProcedureFileText.Read(json).Problem!.What.ShouldContain($"at most {SheetSize.MostThings:N0}");
+        var most = ProcedureFileText.Write(new ProcedureFile { Number = "X", Title = "X", Sheet = Of(SheetSize.MostThings) });
+        ProcedureFileText.Read(most.Value).Value.Sheet.Parts.Length.ShouldBe(SheetSize.MostThings);
+    }
+}
