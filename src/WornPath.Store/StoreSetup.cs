@@ -35,11 +35,19 @@ public static class StoreSetup
 
     private static string ConnectionString(string file) => new SqliteConnectionStringBuilder { DataSource = file, ForeignKeys = true, DefaultTimeout = 10 }.ToString();
 
-    /// <summary>Brings the database to the newest migration, in WAL mode.</summary>
+    /// <summary>Brings the database to the newest migration, in WAL mode, with its guards. Throws <see cref="NewerDatabaseException"/> where a later program has written it.</summary>
     public static async Task MigrateAsync(WornPathDb db, CancellationToken cancel = default)
     {
-        await db.Database.MigrateAsync(cancel);
+        if ((await db.Database.GetAppliedMigrationsAsync(cancel)).Except(db.Database.GetMigrations()).FirstOrDefault() is { } unknown) throw new NewerDatabaseException(unknown);
+        if ((await db.Database.GetPendingMigrationsAsync(cancel)).Any())
+        {
+            await Guards.LiftAsync(db, cancel);
+            await db.Database.MigrateAsync(cancel);
+        }
+
         await db.Database.ExecuteSqlRawAsync("PRAGMA journal_mode = WAL;", cancel);
+        await NameKeys.FillAsync(db, cancel);
+        await Guards.InstallAsync(db, cancel);
     }
 
     // WAL is kept in the file; how often it is synced belongs to the connection.

@@ -22,14 +22,43 @@ public sealed class WornPathDb(DbContextOptions<WornPathDb> options) : IdentityD
 
     public DbSet<ValueCheckEntry> ValueChecks => Set<ValueCheckEntry>();
 
+    public DbSet<Contribution> Contributions => Set<Contribution>();
+
+    public DbSet<ProcedureAuthor> ProcedureAuthors => Set<ProcedureAuthor>();
+
+    public DbSet<AskToWrite> AsksToWrite => Set<AskToWrite>();
+
     public DbSet<InHand> InHand => Set<InHand>();
 
     public DbSet<WorkshopVersion> Workshops => Set<WorkshopVersion>();
 
+    public override int SaveChanges(bool acceptAllChangesOnSuccess)
+    {
+        StampRevisions();
+        return base.SaveChanges(acceptAllChangesOnSuccess);
+    }
+
+    public override Task<int> SaveChangesAsync(bool acceptAllChangesOnSuccess, CancellationToken cancellationToken = default)
+    {
+        StampRevisions();
+        return base.SaveChangesAsync(acceptAllChangesOnSuccess, cancellationToken);
+    }
+
+    private void StampRevisions()
+    {
+        foreach (var entry in ChangeTracker.Entries<Revision>())
+            if (entry.State == EntityState.Modified) entry.Entity.Stamp++;
+    }
+
     protected override void OnModelCreating(ModelBuilder builder)
     {
         base.OnModelCreating(builder);
-        builder.Entity<Person>().Property(p => p.DisplayName).HasMaxLength(100);
+        builder.Entity<Person>(person =>
+        {
+            person.Property(p => p.DisplayName).HasMaxLength(100);
+            person.Property(p => p.NameKey).HasMaxLength(400);
+            person.HasIndex(p => p.NameKey).IsUnique();
+        });
         builder.Entity<Procedure>(procedure =>
         {
             procedure.Property(p => p.Number).HasMaxLength(40).UseCollation("NOCASE");
@@ -41,6 +70,7 @@ public sealed class WornPathDb(DbContextOptions<WornPathDb> options) : IdentityD
         {
             revision.Property(r => r.State).HasConversion<string>().HasMaxLength(20);
             revision.Property(r => r.Letter).HasMaxLength(4);
+            revision.Property(r => r.Stamp).IsConcurrencyToken();
             revision.HasIndex(r => new { r.ProcedureId, r.Letter }).IsUnique();
             revision.HasOne(r => r.Author).WithMany().HasForeignKey(r => r.AuthorId).OnDelete(DeleteBehavior.Restrict);
         });
@@ -59,6 +89,32 @@ public sealed class WornPathDb(DbContextOptions<WornPathDb> options) : IdentityD
             edit.HasOne<Revision>().WithMany(r => r.Edits).HasForeignKey(e => e.RevisionId);
             edit.HasOne<Person>().WithMany().HasForeignKey(e => e.PersonId).OnDelete(DeleteBehavior.Restrict);
         });
+        builder.Entity<Contribution>(contribution =>
+        {
+            contribution.HasKey(c => new { c.RevisionId, c.Element, c.PersonId });
+            contribution.Property(c => c.Element).HasMaxLength(60);
+            contribution.HasOne<Revision>().WithMany().HasForeignKey(c => c.RevisionId);
+            contribution.HasOne<Person>().WithMany().HasForeignKey(c => c.PersonId).OnDelete(DeleteBehavior.Restrict);
+        });
+        builder.Entity<ProcedureAuthor>(author =>
+        {
+            author.HasKey(a => new { a.ProcedureId, a.PersonId });
+            author.HasIndex(a => a.ProcedureId, "IX_ProcedureAuthors_Owner").IsUnique().HasFilter("IsOwner = 1");
+            author.HasOne<Procedure>().WithMany(p => p.Authors).HasForeignKey(a => a.ProcedureId);
+            author.HasOne(a => a.Person).WithMany().HasForeignKey(a => a.PersonId).OnDelete(DeleteBehavior.Restrict);
+            author.HasOne<Person>().WithMany().HasForeignKey(a => a.GivenById).OnDelete(DeleteBehavior.Restrict);
+        });
+        builder.Entity<AskToWrite>(ask =>
+        {
+            ask.HasKey(a => new { a.ProcedureId, a.PersonId });
+            ask.HasOne<Procedure>().WithMany().HasForeignKey(a => a.ProcedureId);
+            ask.HasOne(a => a.Person).WithMany().HasForeignKey(a => a.PersonId).OnDelete(DeleteBehavior.Restrict);
+        });
+        foreach (var (record, property) in ((Type, string)[])[(typeof(ReviewEvent), nameof(ReviewEvent.Who)), (typeof(WaiverEntry), nameof(WaiverEntry.Who)), (typeof(ValueCheckEntry), nameof(ValueCheckEntry.Who))])
+            builder.Entity(record).Property<string>(property).HasMaxLength(400);
+        // What stands from before a form had a number is of the first.
+        foreach (var stored in (Type[])[typeof(SheetSnapshot), typeof(EditEntry), typeof(WorkshopVersion)])
+            builder.Entity(stored).Property<int>("Format").HasDefaultValue(1).ValueGeneratedNever();
         builder.Entity<WorkshopVersion>(workshop =>
         {
             workshop.HasKey(w => w.Version);

@@ -22,7 +22,9 @@ public static partial class FirstPeople
             return;
         }
 
-        var person = new Person { UserName = name, DisplayName = name };
+        var shown = Core.Revisions.PersonName.Check(name);
+        if (!shown.IsGood) throw new InvalidOperationException($"The first administrator was not made: {shown.Problem}");
+        var person = new Person { UserName = name, DisplayName = shown.Value, NameKey = Core.Revisions.PersonName.Key(shown.Value) };
         var made = await people.CreateAsync(person, password);
         if (!made.Succeeded) throw new InvalidOperationException("The first administrator was not made: " + string.Join(" ", made.Errors.Select(e => e.Description)));
         await people.AddToRolesAsync(person, [Roles.Administrator]);

@@ -5,6 +5,7 @@ using Microsoft.AspNetCore.DataProtection;
 using Microsoft.AspNetCore.Http.Json;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.StaticFiles;
+using Microsoft.Data.Sqlite;
 using WornPath.Core;
 using WornPath.Core.Revisions;
 using WornPath.Core.Sheets;
@@ -19,14 +20,20 @@ using WornPath.Web.Features;
 var isBuild = Assembly.GetEntryAssembly()?.GetName().Name == "GetDocument.Insider";
 
 var builder = WebApplication.CreateBuilder(args);
+// Enough for the largest body but a procedure file and a backup, which say their own.
+const int largestBody = 9 * 1024 * 1024;
 var data = Path.GetFullPath(builder.Configuration["WornPath:Data"] ?? Path.Combine(builder.Environment.ContentRootPath, "var"));
 if (!isBuild) Directory.CreateDirectory(data);
 
 builder.Services.AddSingleton(TimeProvider.System);
+builder.Services.AddSingleton(new DataFolder(data));
 builder.Services.AddSingleton(new DemoMode(builder.Configuration.GetValue<bool>("WornPath:Demo"), Path.Combine(AppContext.BaseDirectory, "demo")));
-builder.Services.AddWornPathStore(Path.Combine(data, "wornpath.db"));
+builder.Services.AddWornPathStore(Path.Combine(data, Backup.Database));
 builder.Services.AddSingleton<WorkshopBook>();
-builder.Services.AddSingleton<Drafts>();
+builder.Services.AddSingleton<DraftKeeper>();
+builder.Services.AddSingleton<Live>();
+builder.Services.AddScoped<Drafts>();
+builder.Services.AddScoped<Authors>();
 builder.Services.AddSingleton<MarkdownHtml>();
 builder.Services.AddScoped<Procedures>();
 builder.Services.AddScoped<DemoWorkshop>();
@@ -61,6 +68,9 @@ builder.Services.AddAntiforgery(options =>
 builder.Services.Configure<JsonOptions>(options => SheetJson.Configure(options.SerializerOptions));
 builder.Services.AddValidation();
 builder.Services.AddProblemDetails();
+builder.Services.AddExceptionHandler<Faults>();
+builder.Services.Configure<RouteHandlerOptions>(options => options.ThrowOnBadRequest = true);
+builder.Services.AddSignalR().AddJsonProtocol(options => SheetJson.Configure(options.PayloadSerializerOptions));
 builder.Services.AddOpenApi(options => options.AddSchemaTransformer((schema, context, _) =>
 {
     // Every edit says what it does; without the word it is none.
@@ -68,7 +78,7 @@ builder.Services.AddOpenApi(options => options.AddSchemaTransformer((schema, con
     return Task.CompletedTask;
 }));
 builder.Services.AddResponseCompression(options => options.EnableForHttps = true);
-builder.WebHost.ConfigureKestrel(options => options.Limits.MaxRequestBodySize = 9 * 1024 * 1024);
+builder.WebHost.ConfigureKestrel(options => options.Limits.MaxRequestBodySize = largestBody);
 
 var app = builder.Build();
 
@@ -96,7 +106,7 @@ app.UseAuthentication();
 app.UseAuthorization();
 app.UseWhen(context => context.Request.Path.StartsWithSegments("/api"), branch => branch.Use(CheckToken));
 
-var api = app.MapGroup("/api");
+var api = app.MapGroup("/api").AddEndpointFilter<BlindReading>();
 api.MapSession();
 api.MapShelf();
 api.MapRevisions();
@@ -108,19 +118,47 @@ api.MapPrint();
 api.MapWorkshop();
 api.MapCalculators();
 api.MapHelp();
+api.MapAuthors();
+api.MapBackup();
+api.MapHub<LiveHub>("/live");
 api.Map("/{**rest}", () => Problems.NotThere("This address")).AllowAnonymous().ExcludeFromDescription();
 app.MapOpenApi().RequireAuthorization(Policies.Administrator);
 app.MapFallbackToFile("index.html", files).AllowAnonymous();
 
 if (!isBuild)
 {
+    // One program a folder; a backup that was handed in is put in place before anything is opened.
+    var address = builder.Configuration["urls"] ?? builder.Configuration["ASPNETCORE_URLS"] ?? "its usual address";
+    var taken = FolderLock.Take(data, $"the server at {address}", DateTime.UtcNow);
+    if (!taken.IsGood) return await RefuseAsync(taken.Problem.ToString());
+    app.Lifetime.ApplicationStopped.Register(taken.Value.Dispose);
+    var restored = PendingRestore.Apply(data, DateTime.UtcNow);
+    if (!restored.IsGood) return await RefuseAsync($"The backup that waits to be restored is not put back. {restored.Problem}");
     await using var scope = app.Services.CreateAsyncScope();
-    await StoreSetup.MigrateAsync(scope.ServiceProvider.GetRequiredService<WornPathDb>());
+    var db = scope.ServiceProvider.GetRequiredService<WornPathDb>();
+    try
+    {
+        await StoreSetup.MigrateAsync(db);
+        if (restored.Value) await RestoredSheets.ReadAnewAsync(db, DateTime.UtcNow);
+    }
+    catch (Exception e) when (e is NewerDatabaseException or SqliteException)
+    {
+        return await RefuseAsync(e is NewerDatabaseException ? e.Message : $"The database in {data} cannot be opened: {e.Message} Look at the disk and the rights of the folder, or restore the last backup.");
+    }
+
     await FirstPeople.MakeAsync(scope.ServiceProvider, app.Configuration, app.Logger);
     if (app.Services.GetRequiredService<DemoMode>().IsOn) await scope.ServiceProvider.GetRequiredService<DemoWorkshop>().FillAsync();
 }
 
 await app.RunAsync();
+return 0;
+
+// Said plainly, without a trace of the program: it is for whoever starts it.
+static async Task<int> RefuseAsync(string why)
+{
+    await Console.Error.WriteLineAsync($"Worn Path does not start. {why}");
+    return 3;
+}
 
 static Task Answer(HttpContext context, int status, string what, string todo) => new Problem(what, todo).ToHttp(status).ExecuteAsync(context);
 

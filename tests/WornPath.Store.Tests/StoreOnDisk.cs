@@ -22,14 +22,16 @@ internal sealed class StoreOnDisk : IAsyncDisposable
 
     public int RevisionId { get; private set; }
 
-    public string File => Path.Combine(_folder, "wornpath.db");
+    public string Folder => _folder;
+
+    public string File => Path.Combine(_folder, Backup.Database);
 
     public static async Task<StoreOnDisk> NewAsync()
     {
         var store = new StoreOnDisk();
         await using var db = store.Open();
         await StoreSetup.MigrateAsync(db);
-        db.Users.Add(new Person { Id = "ines", UserName = "ines", DisplayName = "Ines" });
+        db.Users.Add(new Person { Id = "ines", UserName = "ines", DisplayName = "Ines", NameKey = "INES" });
         var sheet = Editor.Apply(Sheet.Empty, new InsertPhase("h1", null, "Work")).Value.Sheet;
         var revision = new Revision { Letter = "A", State = RevisionState.Draft, AuthorId = "ines", Snapshot = new SheetSnapshot { Json = SheetJson.Write(sheet) }, Procedure = new Procedure { Number = "1", Title = "One" } };
         db.Revisions.Add(revision);

@@ -1,3 +1,4 @@
+using Microsoft.Extensions.DependencyInjection;
 using System.Net;
 using System.Text;
 using WornPath.Core.Editing;
@@ -48,7 +49,7 @@ public sealed class DraftTests(Workshop workshop) : IClassFixture<Workshop>
         released.Events.Select(e => e.Kind).ShouldBe([Store.Entities.ReviewEventKind.Begun, Store.Entities.ReviewEventKind.Sent, Store.Entities.ReviewEventKind.Released]);
 
         var print = await (await workshop.As("tilde")).GetAsync<PrintEndpoints.PrintView>($"/api/revisions/{id}/print");
-        print.ReleasedBy.ShouldBe("Odo Brandt");
+        print.ReleasedBy.ShouldBe("Odo Brandt (odo)");
         print.VerifiedBy.ShouldBe("Odo Brandt");
         print.Torques.Single().Value.ShouldBe("70 lbf·ft");
 
@@ -93,6 +94,7 @@ public sealed class DraftTests(Workshop workshop) : IClassFixture<Workshop>
         await using var own = new Workshop();
         var (ines, marta) = (await own.As("ines"), await own.As("marta"));
         var id = await ines.NewAsync("T-3");
+        await ines.ShareAsync(id, "Marta Holm");
         var sheet = (await ines.RevisionAsync(id)).Sheet;
         var first = sheet.Steps.Single().Id;
         await ines.EditAsync(id, new WriteStep(first, "", "Clean the face."));
@@ -100,7 +102,7 @@ public sealed class DraftTests(Workshop workshop) : IClassFixture<Workshop>
         await ines.EditAsync(id, Step("i1", "Clean the hub.", sheet, first));
 
         // The server forgets everything it holds; the log does not.
-        own.Services.GetService(typeof(Drafts)).ShouldBeOfType<Drafts>().Close(id);
+        own.Services.GetRequiredService<DraftKeeper>().Outdate(id);
         (await ines.RevisionAsync(id)).Sheet.Undo.ShouldBe("new step");
         await ines.BackAsync(id, "undo");
         (await ines.TextsAsync(id)).ShouldBe(["Clean the face.", "Clean the bore."]);
@@ -120,6 +122,7 @@ public sealed class DraftTests(Workshop workshop) : IClassFixture<Workshop>
     {
         var (ines, marta) = (await workshop.As("ines"), await workshop.As("marta"));
         var id = await ines.NewAsync("T-4");
+        await ines.ShareAsync(id, "Marta Holm");
         var first = (await ines.RevisionAsync(id)).Sheet.Steps.Single().Id;
         await ines.EditAsync(id, new AddThing(ThingKind.Joint, "strap bolts", false));
         await marta.EditAsync(id, new SetField("J1", "torque", "", "54 N·m"));

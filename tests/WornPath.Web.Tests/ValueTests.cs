@@ -55,12 +55,12 @@ public sealed class ValueTests(Workshop workshop) : IClassFixture<Workshop>
         await marta.ReadAsync(id, "J2", "54 N·m");
         (await FoundAsync(odo, id)).ShouldBe(["SRC004 J2"]);
         (await RefusedAsync(odo, id)).ShouldContain("SRC004");
-        (await odo.RevisionAsync(id)).Sheet.Joints!.Value.Select(j => (j.Check!.Standing, j.Check.Who)).ShouldBe([(ValueStanding.Verified, "Marta Holm"), (ValueStanding.Differs, "Marta Holm")]);
+        (await odo.RevisionAsync(id)).Sheet.Joints!.Value.Select(j => (j.Check!.Standing, j.Check.Who)).ShouldBe([(ValueStanding.Verified, "Marta Holm (marta)"), (ValueStanding.Differs, "Marta Holm (marta)")]);
 
         // Read once more, and both readings stay.
         await odo.ReadAsync(id, "J2", "45");
         var second = (await odo.ValuesAsync(id)).Single(v => v.Joint == "J2");
-        second.Readings.Select(r => (r.Who, r.Read, r.Agrees)).ShouldBe([("Marta Holm", "54 N·m", false), ("Odo Brandt", "45 N·m", true)]);
+        second.Readings.Select(r => (r.Who, r.Read, r.Agrees)).ShouldBe([("Marta Holm (marta)", "54 N·m", false), ("Odo Brandt (odo)", "45 N·m", true)]);
         (await ines.GetAsync<List<ShelfEndpoints.ShelfRow>>("/api/procedures?q=V-1")).Single().Stops.ShouldBe(0);
         (await odo.PostAsync($"/api/revisions/{id}/release")).StatusCode.ShouldBe(HttpStatusCode.NoContent);
     }

@@ -34,7 +34,7 @@ public sealed class WaiverTests(Workshop workshop) : IClassFixture<Workshop>
         await Somebody.ProblemOf(await marta.PostAsync($"/api/revisions/{id}/waivers", Waiver("TRQ010:J9:s1", "It is a strap.")), HttpStatusCode.Conflict);
         (await marta.PostAsync($"/api/revisions/{id}/waivers", Waiver(key, "A strap has no pattern to follow."))).StatusCode.ShouldBe(HttpStatusCode.NoContent);
         var waived = (await odo.RevisionAsync(id)).Sheet.Findings!.Value.Single().Waiver.ShouldNotBeNull();
-        (waived.Who, waived.Why).ShouldBe(("Marta Holm", "A strap has no pattern to follow."));
+        (waived.Who, waived.Why).ShouldBe(("Marta Holm (marta)", "A strap has no pattern to follow."));
         (await odo.PostAsync($"/api/revisions/{id}/release")).StatusCode.ShouldBe(HttpStatusCode.NoContent);
 
         // The next revision begins with it, and loses it when the joint changes.

@@ -66,6 +66,13 @@ public sealed class Somebody(HttpClient http)
         return (await answer.Content.ReadFromJsonAsync<ShelfEndpoints.Opened>(SheetJson.Options))!.RevisionId;
     }
 
+    /// <summary>Gives the procedure of a revision to a co-author.</summary>
+    public async Task ShareAsync(int revision, string name)
+    {
+        var person = (await GetAsync<List<Someone>>("/api/people/authors")).Single(p => p.Name == name).Id;
+        (await PostAsync($"/api/procedures/{(await RevisionAsync(revision)).ProcedureId}/authors", new { person })).StatusCode.ShouldBe(HttpStatusCode.NoContent);
+    }
+
     public Task<HttpResponseMessage> TryEditAsync(int revision, Edit edit, string? clientId = null) =>
         PostAsync($"/api/revisions/{revision}/edits", new RevisionEndpoints.EditRequest(clientId ?? Guid.NewGuid().ToString(), edit));
 

@@ -36,6 +36,24 @@ public sealed record Delta(ImmutableArray<Change> Changes)
     [System.Text.Json.Serialization.JsonIgnore]
     public bool IsEmpty => Changes.IsEmpty;
 
+    /// <summary>What it touches, each once: "step:s4", "joint:J3", "header:". Numbers given out are nothing anybody writes.</summary>
+    public IEnumerable<string> Elements() => Changes.Where(c => c.Slot != Slots.Issued).Select(c => $"{c.Slot}:{c.Id}").Distinct();
+
+    /// <summary>Whether what an element names stands on a sheet.</summary>
+    public static bool Stands(string element, Sheet sheet)
+    {
+        var colon = element.IndexOf(':');
+        if (colon < 0) return true;
+        var id = element[(colon + 1)..];
+        return element[..colon] switch
+        {
+            Slots.Step => sheet.FindStep(id) is not null,
+            Slots.Phase => sheet.Phases.Any(p => p.Id == id),
+            Slots.Header => true,
+            _ => sheet.Find(id) is not null,
+        };
+    }
+
     /// <summary>The delta that takes this one back.</summary>
     public Delta Inverse() => new([.. Changes.Reverse().Select(c => c with { Before = c.After, After = c.Before, From = c.To, To = c.From })]);
 

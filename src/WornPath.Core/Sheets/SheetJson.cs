@@ -32,7 +32,7 @@ public static class SheetJson
     private static void NothingMissing(JsonTypeInfo type)
     {
         foreach (var property in type.Properties)
-            if (property.AssociatedParameter is { HasDefaultValue: false, IsNullable: false }) property.IsRequired = true;
+            if (property is { Set: not null, AssociatedParameter: { HasDefaultValue: false, IsNullable: false } }) property.IsRequired = true;
         if (type.Kind == JsonTypeInfoKind.Enumerable && ElementOf(type.Type) is { IsValueType: false })
         {
             type.OnDeserialized = static list =>

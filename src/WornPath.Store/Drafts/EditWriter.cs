@@ -18,7 +18,7 @@ public sealed class EditWriter(Func<SqliteConnection> open, TimeProvider time) :
 {
     private readonly Lock _gate = new();
     private SqliteConnection? _connection;
-    private SqliteCommand? _begin, _insert, _update, _snapshot, _commit, _rollback;
+    private SqliteCommand? _begin, _insert, _contribute, _update, _snapshot, _commit, _rollback;
 
     /// <summary>
     /// Writes an edit. When this returns the edit is on the disk. Throws <see cref="DbUpdateException"/> where another edit
@@ -38,9 +38,10 @@ public sealed class EditWriter(Func<SqliteConnection> open, TimeProvider time) :
                 try
                 {
                     var now = time.GetUtcNow().UtcDateTime;
-                    Run(_insert!, revisionId, line.Seq, line.PersonId, now, line.Kind.ToString(), line.OfSeq, line.ClientId, line.Label, json);
+                    Run(_insert!, revisionId, line.Seq, line.PersonId, now, line.Kind.ToString(), line.OfSeq, line.ClientId, line.Label, SheetFormat.Newest, json);
+                    foreach (var element in delta.Elements()) Run(_contribute!, revisionId, element, line.PersonId);
                     Run(_update!, line.Seq, stops, findings.Count - stops, after.Phases.Sum(p => p.Steps.Length), now, revisionId);
-                    if (sheet is not null) Run(_snapshot!, sheet, line.Seq, revisionId);
+                    if (sheet is not null) Run(_snapshot!, sheet, line.Seq, SheetFormat.Newest, revisionId);
                     _commit!.ExecuteNonQuery();
                 }
                 catch (SqliteException)
@@ -73,9 +74,10 @@ public sealed class EditWriter(Func<SqliteConnection> open, TimeProvider time) :
 
         // Immediate: who would have to wait for another writer waits here, not half way.
         _begin = Command("BEGIN IMMEDIATE", 0);
-        _insert = Command("INSERT INTO Edits (RevisionId, Seq, PersonId, At, Kind, OfSeq, ClientId, Label, Delta) VALUES ($p1, $p2, $p3, $p4, $p5, $p6, $p7, $p8, $p9)", 9);
-        _update = Command("UPDATE Revisions SET Seq = $p1, Stops = $p2, Warnings = $p3, StepCount = $p4, ChangedAt = $p5 WHERE Id = $p6", 6);
-        _snapshot = Command("UPDATE Snapshots SET Json = $p1, Seq = $p2 WHERE RevisionId = $p3", 3);
+        _insert = Command("INSERT INTO Edits (RevisionId, Seq, PersonId, At, Kind, OfSeq, ClientId, Label, Format, Delta) VALUES ($p1, $p2, $p3, $p4, $p5, $p6, $p7, $p8, $p9, $p10)", 10);
+        _contribute = Command("INSERT OR IGNORE INTO Contributions (RevisionId, Element, PersonId) VALUES ($p1, $p2, $p3)", 3);
+        _update = Command("UPDATE Revisions SET Seq = $p1, Stops = $p2, Warnings = $p3, StepCount = $p4, ChangedAt = $p5, Stamp = Stamp + 1 WHERE Id = $p6", 6);
+        _snapshot = Command("UPDATE Snapshots SET Json = $p1, Seq = $p2, Format = $p3 WHERE RevisionId = $p4", 4);
         _commit = Command("COMMIT", 0);
         _rollback = Command("ROLLBACK", 0);
         _connection = connection;

@@ -32,6 +32,9 @@ public sealed class EditEntry
 
     public required string Label { get; set; }
 
+    /// <summary>Version of the form the delta is written in.</summary>
+    public int Format { get; set; } = WornPath.Core.Sheets.SheetFormat.Newest;
+
     /// <summary>What it changed, as JSON (a delta).</summary>
     public required byte[] Delta { get; set; }
 }

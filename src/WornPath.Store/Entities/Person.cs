@@ -7,4 +7,7 @@ public sealed class Person : IdentityUser
 {
     /// <summary>The name others see.</summary>
     public string DisplayName { get; set; } = "";
+
+    /// <summary>The same for names that look alike (<see cref="WornPath.Core.Revisions.PersonName.Key"/>); borne by no other.</summary>
+    public string NameKey { get; set; } = "";
 }

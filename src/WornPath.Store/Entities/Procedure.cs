@@ -15,4 +15,7 @@ public sealed class Procedure
     public DateTime CreatedAt { get; set; }
 
     public List<Revision> Revisions { get; } = [];
+
+    /// <summary>Who writes on it: one owner, and the co-authors.</summary>
+    public List<ProcedureAuthor> Authors { get; } = [];
 }

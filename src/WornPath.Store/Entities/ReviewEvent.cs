@@ -24,6 +24,9 @@ public sealed class ReviewEvent
 
     public Person Person { get; set; } = null!;
 
+    /// <summary>Name and account of the person, as they were then.</summary>
+    public required string Who { get; set; }
+
     public DateTime At { get; set; }
 
     /// <summary>The reason given, where one is asked for.</summary>

@@ -8,6 +8,9 @@ public sealed class SheetSnapshot
     /// <summary>The sheet as JSON, as it was after edit <see cref="Seq"/>.</summary>
     public required byte[] Json { get; set; }
 
+    /// <summary>Version of the form it is written in (<see cref="WornPath.Core.Sheets.SheetFormat"/>).</summary>
+    public int Format { get; set; } = WornPath.Core.Sheets.SheetFormat.Newest;
+
     /// <summary>Number of the last edit that is in it.</summary>
     public int Seq { get; set; }
 }

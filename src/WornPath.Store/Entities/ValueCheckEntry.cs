@@ -23,5 +23,8 @@ public sealed class ValueCheckEntry
 
     public Person Person { get; set; } = null!;
 
+    /// <summary>Name and account of the person, as they were then.</summary>
+    public required string Who { get; set; }
+
     public DateTime At { get; set; }
 }

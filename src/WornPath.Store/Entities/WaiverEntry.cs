@@ -17,6 +17,9 @@ public sealed class WaiverEntry
 
     public Person Person { get; set; } = null!;
 
+    /// <summary>Name and account of the person, as they were then.</summary>
+    public required string Who { get; set; }
+
     public DateTime At { get; set; }
 
     public required string Reason { get; set; }

@@ -10,6 +10,9 @@ public sealed class WorkshopVersion
 
     public DateTime At { get; set; }
 
+    /// <summary>Version of the form it is written in.</summary>
+    public int Format { get; set; } = WornPath.Core.Sheets.SheetFormat.Newest;
+
     /// <summary>House rules and crib as JSON.</summary>
     public required byte[] Json { get; set; }
 }

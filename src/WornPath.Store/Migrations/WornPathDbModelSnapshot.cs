@@ -145,6 +145,43 @@ namespace WornPath.Store.Migrations
                     b.ToTable("AspNetUserTokens", (string)null);
                 });
 
+            modelBuilder.Entity("WornPath.Store.Entities.AskToWrite", b =>
+                {
+                    b.Property<int>("ProcedureId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("PersonId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTime>("At")
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("ProcedureId", "PersonId");
+
+                    b.HasIndex("PersonId");
+
+                    b.ToTable("AsksToWrite");
+                });
+
+            modelBuilder.Entity("WornPath.Store.Entities.Contribution", b =>
+                {
+                    b.Property<int>("RevisionId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Element")
+                        .HasMaxLength(60)
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("PersonId")
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("RevisionId", "Element", "PersonId");
+
+                    b.HasIndex("PersonId");
+
+                    b.ToTable("Contributions");
+                });
+
             modelBuilder.Entity("WornPath.Store.Entities.EditEntry", b =>
                 {
                     b.Property<long>("Id")
@@ -162,6 +199,10 @@ namespace WornPath.Store.Migrations
                     b.Property<byte[]>("Delta")
                         .IsRequired()
                         .HasColumnType("BLOB");
+
+                    b.Property<int>("Format")
+                        .HasColumnType("INTEGER")
+                        .HasDefaultValue(1);
 
                     b.Property<string>("Kind")
                         .IsRequired()
@@ -252,6 +293,11 @@ namespace WornPath.Store.Migrations
                     b.Property<DateTimeOffset?>("LockoutEnd")
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("NameKey")
+                        .IsRequired()
+                        .HasMaxLength(400)
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("NormalizedEmail")
                         .HasMaxLength(256)
                         .HasColumnType("TEXT");
@@ -280,6 +326,9 @@ namespace WornPath.Store.Migrations
                         .HasColumnType("TEXT");
 
                     b.HasKey("Id");
+
+                    b.HasIndex("NameKey")
+                        .IsUnique();
 
                     b.HasIndex("NormalizedEmail")
                         .HasDatabaseName("EmailIndex");
@@ -324,6 +373,37 @@ namespace WornPath.Store.Migrations
                     b.ToTable("Procedures");
                 });
 
+            modelBuilder.Entity("WornPath.Store.Entities.ProcedureAuthor", b =>
+                {
+                    b.Property<int>("ProcedureId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("PersonId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTime>("At")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("GivenById")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<bool>("IsOwner")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("ProcedureId", "PersonId");
+
+                    b.HasIndex("GivenById");
+
+                    b.HasIndex("PersonId");
+
+                    b.HasIndex(new[] { "ProcedureId" }, "IX_ProcedureAuthors_Owner")
+                        .IsUnique()
+                        .HasFilter("IsOwner = 1");
+
+                    b.ToTable("ProcedureAuthors");
+                });
+
             modelBuilder.Entity("WornPath.Store.Entities.ReviewEvent", b =>
                 {
                     b.Property<int>("Id")
@@ -348,6 +428,11 @@ namespace WornPath.Store.Migrations
                     b.Property<string>("Text")
                         .IsRequired()
                         .HasMaxLength(2000)
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Who")
+                        .IsRequired()
+                        .HasMaxLength(400)
                         .HasColumnType("TEXT");
 
                     b.HasKey("Id");
@@ -383,6 +468,10 @@ namespace WornPath.Store.Migrations
                     b.Property<int>("Seq")
                         .HasColumnType("INTEGER");
 
+                    b.Property<long>("Stamp")
+                        .IsConcurrencyToken()
+                        .HasColumnType("INTEGER");
+
                     b.Property<string>("State")
                         .IsRequired()
                         .HasMaxLength(20)
@@ -414,6 +503,10 @@ namespace WornPath.Store.Migrations
                 {
                     b.Property<int>("RevisionId")
                         .HasColumnType("INTEGER");
+
+                    b.Property<int>("Format")
+                        .HasColumnType("INTEGER")
+                        .HasDefaultValue(1);
 
                     b.Property<byte[]>("Json")
                         .IsRequired()
@@ -461,6 +554,11 @@ namespace WornPath.Store.Migrations
                         .HasMaxLength(64)
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("Who")
+                        .IsRequired()
+                        .HasMaxLength(400)
+                        .HasColumnType("TEXT");
+
                     b.HasKey("Id");
 
                     b.HasIndex("PersonId");
@@ -504,6 +602,11 @@ namespace WornPath.Store.Migrations
                     b.Property<string>("TakenBackBy")
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("Who")
+                        .IsRequired()
+                        .HasMaxLength(400)
+                        .HasColumnType("TEXT");
+
                     b.HasKey("Id");
 
                     b.HasIndex("PersonId");
@@ -520,6 +623,10 @@ namespace WornPath.Store.Migrations
 
                     b.Property<DateTime>("At")
                         .HasColumnType("TEXT");
+
+                    b.Property<int>("Format")
+                        .HasColumnType("INTEGER")
+                        .HasDefaultValue(1);
 
                     b.Property<byte[]>("Json")
                         .IsRequired()
@@ -587,6 +694,38 @@ namespace WornPath.Store.Migrations
                         .IsRequired();
                 });
 
+            modelBuilder.Entity("WornPath.Store.Entities.AskToWrite", b =>
+                {
+                    b.HasOne("WornPath.Store.Entities.Person", "Person")
+                        .WithMany()
+                        .HasForeignKey("PersonId")
+                        .OnDelete(DeleteBehavior.Restrict)
+                        .IsRequired();
+
+                    b.HasOne("WornPath.Store.Entities.Procedure", null)
+                        .WithMany()
+                        .HasForeignKey("ProcedureId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.Navigation("Person");
+                });
+
+            modelBuilder.Entity("WornPath.Store.Entities.Contribution", b =>
+                {
+                    b.HasOne("WornPath.Store.Entities.Person", null)
+                        .WithMany()
+                        .HasForeignKey("PersonId")
+                        .OnDelete(DeleteBehavior.Restrict)
+                        .IsRequired();
+
+                    b.HasOne("WornPath.Store.Entities.Revision", null)
+                        .WithMany()
+                        .HasForeignKey("RevisionId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
             modelBuilder.Entity("WornPath.Store.Entities.EditEntry", b =>
                 {
                     b.HasOne("WornPath.Store.Entities.Person", null)
@@ -615,6 +754,29 @@ namespace WornPath.Store.Migrations
                         .HasForeignKey("RevisionId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
+                });
+
+            modelBuilder.Entity("WornPath.Store.Entities.ProcedureAuthor", b =>
+                {
+                    b.HasOne("WornPath.Store.Entities.Person", null)
+                        .WithMany()
+                        .HasForeignKey("GivenById")
+                        .OnDelete(DeleteBehavior.Restrict)
+                        .IsRequired();
+
+                    b.HasOne("WornPath.Store.Entities.Person", "Person")
+                        .WithMany()
+                        .HasForeignKey("PersonId")
+                        .OnDelete(DeleteBehavior.Restrict)
+                        .IsRequired();
+
+                    b.HasOne("WornPath.Store.Entities.Procedure", null)
+                        .WithMany("Authors")
+                        .HasForeignKey("ProcedureId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.Navigation("Person");
                 });
 
             modelBuilder.Entity("WornPath.Store.Entities.ReviewEvent", b =>
@@ -707,6 +869,8 @@ namespace WornPath.Store.Migrations
 
             modelBuilder.Entity("WornPath.Store.Entities.Procedure", b =>
                 {
+                    b.Navigation("Authors");
+
                     b.Navigation("Revisions");
                 });
 

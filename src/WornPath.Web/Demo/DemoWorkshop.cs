@@ -14,8 +14,15 @@ public sealed class DemoWorkshop(WornPathDb db, UserManager<Person> people, Proc
     /// <summary>Fills the database if nothing is on its shelf yet.</summary>
     public async Task FillAsync()
     {
+        // All of it or nothing: a start that is cut short begins anew.
+        await using var transaction = await db.Database.BeginTransactionAsync();
         foreach (var person in DemoPeople.All) await AddAsync(person);
-        if (await db.Procedures.AnyAsync()) return;
+        if (await db.Procedures.AnyAsync())
+        {
+            await transaction.CommitAsync();
+            return;
+        }
+
         string author = await IdAsync("ines"), approver = await IdAsync("odo");
         Must(await FillWorkshopAsync(await IdAsync("admin")));
         foreach (var (file, sent, released) in ((string, bool, bool)[])[("loader-brackets", false, false), ("second-remote-valve", true, false), ("front-hub-bearing", true, true), ("rear-wheel-spacers", true, true)])
@@ -29,6 +36,8 @@ public sealed class DemoWorkshop(WornPathDb db, UserManager<Person> people, Proc
                 if (released || (sent && i == 0)) Must(await procedures.CheckAsync(revision, approver, value.Seal, value.Torque.ToString()));
             if (released) Must(await procedures.ReleaseAsync(revision, approver));
         }
+
+        await transaction.CommitAsync();
     }
 
     // The tools were calibrated so many months ago, whenever the sample is looked at; the last is overdue.
@@ -38,7 +47,7 @@ public sealed class DemoWorkshop(WornPathDb db, UserManager<Person> people, Proc
         if (!crib.IsGood) return crib.Problem;
         var today = DateOnly.FromDateTime(time.GetLocalNow().DateTime);
         int[] monthsAgo = [3, 7, 5, 14];
-        return await book.WriteAsync(w => w with { Documents = [new("Sample workshop manual T28", "3rd ed."), new("Sample spacer kit sheet WS-4", "1st ed.")], Crib = [.. crib.Value.Select((t, i) => t with { Calibrated = today.AddMonths(-monthsAgo[i]) })] }, 0, keeper);
+        return await book.WriteAsync(db, w => w with { Documents = [new("Sample workshop manual T28", "3rd ed."), new("Sample spacer kit sheet WS-4", "1st ed.")], Crib = [.. crib.Value.Select((t, i) => t with { Calibrated = today.AddMonths(-monthsAgo[i]) })] }, 0, keeper);
     }
 
     private static void Must(Core.Problem? problem)
@@ -51,7 +60,7 @@ public sealed class DemoWorkshop(WornPathDb db, UserManager<Person> people, Proc
     private async Task AddAsync(DemoPerson wanted)
     {
         if (await people.FindByNameAsync(wanted.UserName) is not null) return;
-        var person = new Person { UserName = wanted.UserName, DisplayName = wanted.Name };
+        var person = new Person { UserName = wanted.UserName, DisplayName = wanted.Name, NameKey = PersonName.Key(wanted.Name) };
         var made = await people.CreateAsync(person, DemoPeople.Password);
         if (!made.Succeeded) throw new InvalidOperationException(string.Join(" ", made.Errors.Select(e => e.Description)));
         await people.AddToRolesAsync(person, wanted.Roles);

@@ -11,28 +11,63 @@ using WornPath.Store.Entities;
 namespace WornPath.Web.Drafting;
 
 /// <summary>A revision held open: its sheet, its walk and findings, and the lines of its log. One edit at a time goes through <see cref="Gate"/>.</summary>
-public sealed class Draft(int revisionId, StoredSheet stored, List<LogLine> lines, Draft.Reviewed reviewed, Workshop workshop)
+public sealed class Draft
 {
+    private Walked _now = null!;
+    private volatile bool _isOutdated;
+    private HashSet<string> _clientIds = [];
+    private Dictionary<string, (List<LogLine> Undo, List<LogLine> Redo)> _reach = [];
+
+    internal Draft(int revisionId, Content content)
+    {
+        RevisionId = revisionId;
+        Load(content);
+    }
+
+    /// <summary>What the database has of a revision.</summary>
+    public sealed record Content(StoredSheet Stored, List<LogLine> Lines, Reviewed Reviewed, Authorship Authorship, HashSet<string> Writers, Workshop Workshop);
+
     /// <summary>Entered by whoever edits.</summary>
     public SemaphoreSlim Gate { get; } = new(1, 1);
 
-    public int RevisionId { get; } = revisionId;
+    public int RevisionId { get; }
+
+    /// <summary>True where the database may have something else than what is held.</summary>
+    public bool IsOutdated
+    {
+        get => _isOutdated;
+        set => _isOutdated = value;
+    }
+
+    /// <summary>Who writes on the procedure.</summary>
+    public Authorship Authorship { get; private set; } = null!;
+
+    /// <summary>Everybody who wrote on what stands in it.</summary>
+    public IReadOnlySet<string> Writers { get; private set; } = null!;
 
     /// <summary>Sheet, walk, findings and number as one: read without the gate, replaced whole.</summary>
     public Walked Now => _now;
 
     /// <summary>Number of the edit the last snapshot was written after.</summary>
-    public int BaseSeq { get; private set; } = stored.BaseSeq;
+    public int BaseSeq { get; private set; }
 
-    /// <summary>The revision's state. Changed behind the gate (<see cref="Become"/>); the database refuses on its own, too.</summary>
+    /// <summary>The revision's state. Changed behind the gate; the database refuses on its own, too.</summary>
     public RevisionState State => _now.Reviewed.State;
 
     /// <summary>The version of the workshop's settings whose house rules it keeps; null for today's.</summary>
-    public int? WorkshopVersion { get; private set; } = stored.WorkshopVersion;
+    public int? WorkshopVersion { get; private set; }
 
-    private Walked _now = Walked.Of(stored.Sheet, stored.Seq, workshop, reviewed);
-    private readonly HashSet<string> _clientIds = [.. lines.Select(l => l.ClientId)];
-    private readonly Dictionary<string, (List<LogLine> Undo, List<LogLine> Redo)> _reach = ReachOf(lines);
+    /// <summary>Takes what the database has, behind the gate or before anybody else has the draft.</summary>
+    internal void Load(Content content)
+    {
+        BaseSeq = content.Stored.BaseSeq;
+        WorkshopVersion = content.Stored.WorkshopVersion;
+        (Authorship, Writers) = (content.Authorship, content.Writers);
+        _clientIds = [.. content.Lines.Select(l => l.ClientId)];
+        _reach = ReachOf(content.Lines);
+        _now = Walked.Of(content.Stored.Sheet, content.Stored.Seq, content.Workshop, content.Reviewed);
+        IsOutdated = false;
+    }
 
     /// <summary>How far a revision is, and what its reviewers have said.</summary>
     /// <param name="State">Its state.</param>
@@ -54,14 +89,6 @@ public sealed class Draft(int revisionId, StoredSheet stored, List<LogLine> line
             var walks = WalkSet.Run(sheet, reviewed.State == RevisionState.InReview ? house with { Checks = reviewed.Checks } : house);
             return new Walked(sheet, seq, house, reviewed, walks, Waivers.Apply(walks.Findings, sheet, reviewed.Waivers));
         }
-    }
-
-    /// <summary>Takes what was done to the revision: another state, other waivers, another value read.</summary>
-    public void Become(Reviewed reviewed, int? workshopVersion)
-    {
-        WorkshopVersion = workshopVersion;
-        var now = _now;
-        _now = Walked.Of(now.Sheet, now.Seq, now.House, reviewed);
     }
 
     /// <summary>Judges the sheet in a workshop whose rules, crib or day have changed; an edit that comes in between judges it itself.</summary>
@@ -114,5 +141,9 @@ public sealed class Draft(int revisionId, StoredSheet stored, List<LogLine> line
         Count(_reach, line);
         _clientIds.Add(line.ClientId);
         if (snapshot) BaseSeq = walked.Seq;
+        if (Writers.Contains(line.PersonId)) return;
+        Writers = new HashSet<string>(Writers) { line.PersonId };
+        // What she said as a reviewer does not hold any more.
+        IsOutdated = !walked.Reviewed.Checks.IsEmpty || !walked.Reviewed.Waivers.IsEmpty;
     }
 }

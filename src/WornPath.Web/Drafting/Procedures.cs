@@ -1,23 +1,28 @@
 using Microsoft.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore.Storage;
 using WornPath.Core;
 using WornPath.Core.Editing;
 using WornPath.Core.Findings;
 using WornPath.Core.Quantities;
 using WornPath.Core.Revisions;
 using WornPath.Core.Sheets;
+using WornPath.Core.Workshops;
 using WornPath.Store;
 using WornPath.Store.Drafts;
 using WornPath.Store.Entities;
 
 namespace WornPath.Web.Drafting;
 
-/// <summary>Puts procedures on the shelf and brings revisions through their life.</summary>
-public sealed class Procedures(WornPathDb db, DraftLog log, Drafts drafts, WorkshopBook book, TimeProvider time)
+/// <summary>
+/// Puts procedures on the shelf and brings revisions through their life. Each act is one transaction, and is judged by what stands
+/// in the database within it, whatever is held in memory.
+/// </summary>
+public sealed class Procedures(WornPathDb db, DraftLog log, Drafts drafts, WorkshopBook book, Live live, TimeProvider time)
 {
     private DateTime Now => time.GetUtcNow().UtcDateTime;
 
     /// <summary>A new procedure with its first draft; the draft's id.</summary>
-    public async Task<Outcome<int>> AddAsync(string number, string title, string platform, Sheet sheet, string authorId)
+    public Task<Outcome<int>> AddAsync(string number, string title, string platform, Sheet sheet, string authorId) => WholeAsync<int>(async () =>
     {
         (number, title, platform) = (Fields.Clean(number), Fields.Clean(title), Fields.Clean(platform));
         if (number.Length is 0 or > 40) return new Problem("The procedure needs a number of at most 40 characters.", "Write the one your workshop files it under, such as OT-120.");
@@ -27,108 +32,118 @@ public sealed class Procedures(WornPathDb db, DraftLog log, Drafts drafts, Works
             return new Problem($"The number {number} is taken.", "Open that procedure, or give this one another number.") { Clash = new Clash(number, number) };
         var revision = await NewRevisionAsync(RevisionLetter.First, sheet, authorId);
         revision.Procedure = new Procedure { Number = number, Title = title, Platform = platform, CreatedAt = Now };
+        revision.Procedure.Authors.Add(new ProcedureAuthor { PersonId = authorId, IsOwner = true, GivenById = authorId, At = Now });
         db.Revisions.Add(revision);
         await db.SaveChangesAsync();
+        db.Contributions.Add(new Contribution { RevisionId = revision.Id, Element = Contribution.Whole, PersonId = authorId });
+        await db.SaveChangesAsync();
         return revision.Id;
-    }
+    });
 
     /// <summary>Sends a draft for review.</summary>
-    public async Task<Problem?> SendAsync(Revision revision, string personId) => await ChangeAsync(revision, async (held, change) =>
+    public Task<Problem?> SendAsync(Revision revision, string personId) => ChangeAsync(revision, async act =>
     {
-        if (LifeCycle.Send(change.State, held.Sheet) is { } problem) return problem;
+        if ((LifeCycle.Send(act.Row.State, act.Standing.Sheet) ?? (await log.AuthorshipAsync(act.Row.Id)).Write(personId)) is { } problem) return problem;
         // The sheet is written whole first: once it is in review the database itself refuses to change it.
-        var json = SheetJson.Write(held.Sheet);
-        await db.Snapshots.Where(s => s.RevisionId == change.Id).ExecuteUpdateAsync(set => set.SetProperty(s => s.Json, json).SetProperty(s => s.Seq, held.Seq));
-        Become(change, RevisionState.InReview, ReviewEventKind.Sent, personId);
+        var json = SheetJson.Write(act.Standing.Sheet);
+        await db.Snapshots.Where(s => s.RevisionId == act.Row.Id).ExecuteUpdateAsync(set => set.SetProperty(s => s.Json, json).SetProperty(s => s.Seq, act.Standing.Seq).SetProperty(s => s.Format, SheetFormat.Newest));
+        await BecomeAsync(act.Row, RevisionState.InReview, ReviewEventKind.Sent, personId);
         return null;
     });
 
     /// <summary>Returns a revision to its author with a reason.</summary>
-    public async Task<Problem?> ReturnAsync(Revision revision, string personId, string reason) => await ChangeAsync(revision, (_, change) =>
+    public Task<Problem?> ReturnAsync(Revision revision, string personId, string reason) => ChangeAsync(revision, async act =>
     {
-        if (LifeCycle.Return(change.State, reason) is { } problem) return Task.FromResult<Problem?>(problem);
-        Become(change, RevisionState.Draft, ReviewEventKind.Returned, personId, reason.Trim());
-        return Task.FromResult<Problem?>(null);
+        if (LifeCycle.Return(act.Row.State, reason) is { } problem) return problem;
+        await BecomeAsync(act.Row, RevisionState.Draft, ReviewEventKind.Returned, personId, reason.Trim());
+        return null;
     });
 
     /// <summary>Releases a revision; the one released before is superseded.</summary>
-    public async Task<Problem?> ReleaseAsync(Revision revision, string personId) => await ChangeAsync(revision, async (held, change) =>
+    public Task<Problem?> ReleaseAsync(Revision revision, string personId) => ChangeAsync(revision, async act =>
     {
-        if (LifeCycle.Release(change.State, personId, await WritersAsync(change), held.Findings) is { } problem) return problem;
-        foreach (var former in await db.Revisions.Where(r => r.ProcedureId == change.ProcedureId && r.State == RevisionState.Released).ToListAsync())
+        if (LifeCycle.Release(act.Row.State, personId, await log.WritersAsync(act.Row.Id), act.Standing.Findings) is { } problem) return problem;
+        foreach (var former in await db.Revisions.Where(r => r.ProcedureId == act.Row.ProcedureId && r.State == RevisionState.Released).ToListAsync())
         {
-            Become(former, RevisionState.Superseded, ReviewEventKind.Superseded, personId);
-            drafts.Close(former.Id);
+            await BecomeAsync(former, RevisionState.Superseded, ReviewEventKind.Superseded, personId);
+            act.Touched.Add(former.Id);
         }
 
-        Become(change, RevisionState.Released, ReviewEventKind.Released, personId);
-        change.WorkshopVersion = (await book.NowAsync()).Version;
+        await BecomeAsync(act.Row, RevisionState.Released, ReviewEventKind.Released, personId);
+        act.Row.WorkshopVersion = act.WorkshopVersion;
         return null;
     });
 
     /// <summary>Gives a warning a reason to stand.</summary>
-    public async Task<Problem?> WaiveAsync(Revision revision, string personId, string key, string reason) => await ChangeAsync(revision, async (held, change) =>
+    public Task<Problem?> WaiveAsync(Revision revision, string personId, string key, string reason) => ChangeAsync(revision, async act =>
     {
-        if (held.Findings.FirstOrDefault(f => Waivers.KeyOf(f) == key) is not { } finding) return new Problem("This warning is no longer found.", "Reload to see what is.");
-        if (LifeCycle.Waive(change.State, personId, await WritersAsync(change), finding, reason) is { } problem) return problem;
-        db.Waivers.Add(new WaiverEntry { RevisionId = change.Id, Key = key, Seal = Waivers.SealOf(finding, held.Sheet), PersonId = personId, At = Now, Reason = reason.Trim() });
+        if (act.Standing.Findings.FirstOrDefault(f => Waivers.KeyOf(f) == key) is not { } finding) return new Problem("This warning is no longer found.", "Reload to see what is.");
+        if (LifeCycle.Waive(act.Row.State, personId, await log.WritersAsync(act.Row.Id), finding, reason) is { } problem) return problem;
+        db.Waivers.Add(new WaiverEntry { RevisionId = act.Row.Id, Key = key, Seal = Waivers.SealOf(finding, act.Standing.Sheet), PersonId = personId, Who = await WhoAsync(personId), At = Now, Reason = reason.Trim() });
         return null;
     });
 
     /// <summary>Keeps a value as a second person read it from its source.</summary>
-    public async Task<Problem?> CheckAsync(Revision revision, string personId, string seal, string read) => await ChangeAsync(revision, async (held, change) =>
+    public Task<Problem?> CheckAsync(Revision revision, string personId, string seal, string read) => ChangeAsync(revision, async act =>
     {
-        if (LifeCycle.Judge(change.State, personId, await WritersAsync(change)) is { } problem) return problem;
-        if (StatedValue.Of(held.Sheet).FirstOrDefault(v => v.Seal == seal) is not { } value) return new Problem("This value is not on the sheet any more.", "Reload to see those that are.");
-        var torque = TorqueText.Parse(read, held.Sheet.Header.Unit);
+        if (LifeCycle.Judge(act.Row.State, personId, await log.WritersAsync(act.Row.Id)) is { } problem) return problem;
+        if (StatedValue.Of(act.Standing.Sheet).FirstOrDefault(v => v.Seal == seal) is not { } value) return new Problem("This value is not on the sheet any more.", "Reload to see those that are.");
+        var torque = TorqueText.Parse(read, act.Standing.Sheet.Header.Unit);
         if (!torque.IsGood) return torque.Problem.At(value.Joint.Label);
-        db.ValueChecks.Add(new ValueCheckEntry { RevisionId = change.Id, Joint = value.Joint.Id, Seal = seal, Read = torque.Value.ToString(), Agrees = ValueChecks.Agrees(value.Torque, torque.Value), PersonId = personId, At = Now });
+        db.ValueChecks.Add(new ValueCheckEntry { RevisionId = act.Row.Id, Joint = value.Joint.Id, Seal = seal, Read = torque.Value.ToString(), Agrees = ValueChecks.Agrees(value.Torque, torque.Value), PersonId = personId, Who = await WhoAsync(personId), At = Now });
         return null;
     });
 
     /// <summary>Takes a waiver back.</summary>
-    public async Task<Problem?> TakeBackAsync(Revision revision, string personId, int waiverId) => await ChangeAsync(revision, async (_, change) =>
+    public Task<Problem?> TakeBackAsync(Revision revision, string personId, int waiverId) => ChangeAsync(revision, async act =>
     {
-        if (change.State != RevisionState.InReview) return new Problem("This revision is not in review.", "Waivers are given and taken back while it is.");
-        if (await db.Waivers.FirstOrDefaultAsync(w => w.Id == waiverId && w.RevisionId == change.Id && w.TakenBackBy == null) is not { } waiver) return new Problem("This waiver is not there any more.", "Reload to see those that are.");
+        if (LifeCycle.TakeBack(act.Row.State, personId, await log.WritersAsync(act.Row.Id)) is { } problem) return problem;
+        if (await db.Waivers.FirstOrDefaultAsync(w => w.Id == waiverId && w.RevisionId == act.Row.Id && w.TakenBackBy == null) is not { } waiver) return new Problem("This waiver is not there any more.", "Reload to see those that are.");
         waiver.TakenBackBy = personId;
         return null;
     });
 
     /// <summary>Withdraws a released revision.</summary>
-    public async Task<Problem?> WithdrawAsync(Revision revision, string personId, string reason) => await ChangeAsync(revision, (_, change) =>
+    public Task<Problem?> WithdrawAsync(Revision revision, string personId, string reason) => ChangeAsync(revision, async act =>
     {
-        if (LifeCycle.Withdraw(change.State, reason) is { } problem) return Task.FromResult<Problem?>(problem);
-        Become(change, RevisionState.Withdrawn, ReviewEventKind.Withdrawn, personId, reason.Trim());
-        return Task.FromResult<Problem?>(null);
+        if (LifeCycle.Withdraw(act.Row.State, reason) is { } problem) return problem;
+        await BecomeAsync(act.Row, RevisionState.Withdrawn, ReviewEventKind.Withdrawn, personId, reason.Trim());
+        return null;
     });
 
     /// <summary>A new draft that starts from a released revision; its id.</summary>
-    public async Task<Outcome<int>> ReviseAsync(Revision from, string personId)
+    public Task<Outcome<int>> ReviseAsync(Revision from, string personId) => WholeAsync<int>(async () =>
     {
-        if (LifeCycle.Revise(from.State) is { } problem) return problem;
-        var letters = await db.Revisions.Where(r => r.ProcedureId == from.ProcedureId).Select(r => new { r.Letter, r.State }).ToListAsync();
+        var row = await db.Revisions.AsNoTracking().SingleAsync(r => r.Id == from.Id);
+        if ((LifeCycle.Revise(row.State) ?? (await log.AuthorshipAsync(row.Id)).Write(personId)) is { } problem) return problem;
+        var letters = await db.Revisions.Where(r => r.ProcedureId == row.ProcedureId).Select(r => new { r.Letter, r.State }).ToListAsync();
         if (letters.FirstOrDefault(l => l.State is RevisionState.Draft or RevisionState.InReview) is { } open)
             return new Problem($"Revision {open.Letter} is already being written.", "Go on with that one.");
-        if (await drafts.OpenAsync(from.Id) is not { } held) return new Problem("The revision is not there.", "Look for it on the shelf.");
+        var sheet = (await log.LoadAsync(row.Id))!.Sheet;
         var newest = letters.Select(l => l.Letter).OrderBy(l => l.Length).ThenBy(l => l, StringComparer.Ordinal).Last();
-        var revision = await NewRevisionAsync(RevisionLetter.Next(newest), held.Now.Sheet, personId);
-        revision.ProcedureId = from.ProcedureId;
+        var revision = await NewRevisionAsync(RevisionLetter.Next(newest), sheet, personId);
+        revision.ProcedureId = row.ProcedureId;
         db.Revisions.Add(revision);
         await db.SaveChangesAsync();
-        // What was waived stays waived as long as it stays the same.
-        foreach (var waiver in await db.Waivers.AsNoTracking().Where(w => w.RevisionId == from.Id && w.TakenBackBy == null).ToListAsync())
-            db.Waivers.Add(new WaiverEntry { RevisionId = revision.Id, Key = waiver.Key, Seal = waiver.Seal, PersonId = waiver.PersonId, At = waiver.At, Reason = waiver.Reason });
-        // So does what was verified.
-        foreach (var check in await db.ValueChecks.AsNoTracking().Where(c => c.RevisionId == from.Id).OrderBy(c => c.Id).ToListAsync())
-            db.ValueChecks.Add(new ValueCheckEntry { RevisionId = revision.Id, Joint = check.Joint, Seal = check.Seal, Read = check.Read, Agrees = check.Agrees, PersonId = check.PersonId, At = check.At });
+        // Whoever wrote what is carried over has written it here as well.
+        foreach (var written in await db.Contributions.AsNoTracking().Where(c => c.RevisionId == row.Id).ToListAsync())
+            if (Delta.Stands(written.Element, sheet)) db.Contributions.Add(new Contribution { RevisionId = revision.Id, Element = written.Element, PersonId = written.PersonId });
+        if (!await db.Contributions.AnyAsync(c => c.RevisionId == row.Id && c.Element == Contribution.Whole && c.PersonId == row.AuthorId))
+            db.Contributions.Add(new Contribution { RevisionId = revision.Id, Element = Contribution.Whole, PersonId = row.AuthorId });
+        // What was waived stays waived as long as it stays the same; so does what was verified. Who did it is who did it then.
+        foreach (var waiver in await db.Waivers.AsNoTracking().Where(w => w.RevisionId == row.Id && w.TakenBackBy == null).OrderBy(w => w.Id).ToListAsync())
+            db.Waivers.Add(new WaiverEntry { RevisionId = revision.Id, Key = waiver.Key, Seal = waiver.Seal, PersonId = waiver.PersonId, Who = waiver.Who, At = waiver.At, Reason = waiver.Reason });
+        foreach (var check in await db.ValueChecks.AsNoTracking().Where(c => c.RevisionId == row.Id).OrderBy(c => c.Id).ToListAsync())
+            if (!StatedValue.IsFormer(check.Seal))
+                db.ValueChecks.Add(new ValueCheckEntry { RevisionId = revision.Id, Joint = check.Joint, Seal = check.Seal, Read = check.Read, Agrees = check.Agrees, PersonId = check.PersonId, Who = check.Who, At = check.At });
         await db.SaveChangesAsync();
+        live.Moved(row.Id);
         return revision.Id;
-    }
+    });
 
     private async Task<Revision> NewRevisionAsync(string letter, Sheet sheet, string authorId)
     {
-        var walked = Draft.Walked.Of(sheet, 0, (await book.NowAsync()).Workshop, Draft.Reviewed.Not);
+        var walked = Draft.Walked.Of(sheet, 0, (await book.InAsync(db)).Workshop, Draft.Reviewed.Not);
         var (stops, warnings) = Count(walked);
         var revision = new Revision
         {
@@ -141,12 +156,9 @@ public sealed class Procedures(WornPathDb db, DraftLog log, Drafts drafts, Works
             StepCount = walked.Sheet.Steps.Count(),
             ChangedAt = Now,
         };
-        revision.Events.Add(new ReviewEvent { Kind = ReviewEventKind.Begun, PersonId = authorId, At = Now });
+        revision.Events.Add(new ReviewEvent { Kind = ReviewEventKind.Begun, PersonId = authorId, Who = await WhoAsync(authorId), At = Now });
         return revision;
     }
-
-    // Who wrote on it: whoever began it, and whoever edited it.
-    private async Task<List<string>> WritersAsync(Revision revision) => [.. await db.Edits.Where(e => e.RevisionId == revision.Id).Select(e => e.PersonId).Distinct().ToListAsync(), revision.AuthorId];
 
     private static (int Stops, int Warnings) Count(Draft.Walked walked)
     {
@@ -154,33 +166,80 @@ public sealed class Procedures(WornPathDb db, DraftLog log, Drafts drafts, Works
         return (stops, walked.Findings.Length - stops);
     }
 
-    // Nobody edits while a revision changes its state: the gate is held, and the row is read again behind it.
-    private async Task<Problem?> ChangeAsync(Revision revision, Func<Draft.Walked, Revision, Task<Problem?>> change)
+    // Name and account as they are now: what is written stays, whatever the person is called later.
+    private async Task<string> WhoAsync(string personId)
     {
-        if (await drafts.OpenAsync(revision.Id) is not { } held) return new Problem("The revision is not there.", "Look for it on the shelf.");
-        await held.Gate.WaitAsync();
+        var person = await db.Users.Where(p => p.Id == personId).Select(p => new { p.DisplayName, p.UserName }).SingleAsync();
+        return PersonName.InRecords(person.DisplayName, person.UserName!);
+    }
+
+    /// <summary>What an act on a revision works with.</summary>
+    /// <param name="Row">The revision's row.</param>
+    /// <param name="Standing">Its sheet as the database has it, walked and judged.</param>
+    /// <param name="WorkshopVersion">Version of the house rules in force.</param>
+    /// <param name="Touched">Other revisions the act has changed.</param>
+    private sealed record Act(Revision Row, Draft.Walked Standing, int WorkshopVersion, List<int> Touched);
+
+    // Nobody edits while a revision changes its state: its gate is held, and all is read within the transaction that writes.
+    private async Task<Problem?> ChangeAsync(Revision revision, Func<Act, Task<Problem?>> change)
+    {
+        // Within a transaction of the caller's nobody else sees the revision yet.
+        var held = db.Database.CurrentTransaction is null ? await drafts.OpenAsync(revision.Id) : null;
+        if (held is not null) await held.Gate.WaitAsync();
         try
         {
-            var row = await db.Revisions.SingleAsync(r => r.Id == revision.Id);
-            await db.Entry(row).ReloadAsync();
-            if (await change(held.Now, row) is { } problem) return problem;
-            await db.SaveChangesAsync();
-            held.Become(new Draft.Reviewed(row.State, await log.WaiversAsync(row.Id), await log.ChecksAsync(row.Id)), row.WorkshopVersion);
-            // What is found depends on the state, too: values are asked for in review.
-            (row.Stops, row.Warnings) = Count(held.Now);
-            await db.SaveChangesAsync();
+            var done = await WholeAsync<List<int>>(async () =>
+            {
+                if (await log.LoadAsync(revision.Id) is not { } stored) return new Problem("The revision is not there.", "Look for it on the shelf.");
+                var row = await db.Revisions.SingleAsync(r => r.Id == revision.Id);
+                await db.Entry(row).ReloadAsync();
+                var today = await book.InAsync(db);
+                var house = row.WorkshopVersion is { } version && version != today.Version ? await book.ForAsync(version) : today.Workshop;
+                async Task<Draft.Walked> JudgedAsync() => Draft.Walked.Of(stored.Sheet, stored.Seq, house, new Draft.Reviewed(row.State, await log.WaiversAsync(row.Id), await log.ChecksAsync(row.Id)));
+                var act = new Act(row, await JudgedAsync(), today.Version, []);
+                if (await change(act) is { } problem) return problem;
+                await db.SaveChangesAsync();
+                // What is found depends on the state, too: values are asked for in review.
+                (row.Stops, row.Warnings) = Count(await JudgedAsync());
+                await db.SaveChangesAsync();
+                return act.Touched;
+            });
+            if (!done.IsGood) return done.Problem;
+            foreach (var id in done.Value.Append(revision.Id))
+            {
+                drafts.Outdate(id);
+                live.Moved(id);
+            }
+
             return null;
         }
         finally
         {
-            held.Gate.Release();
+            held?.Gate.Release();
         }
     }
 
-    private void Become(Revision revision, RevisionState state, ReviewEventKind kind, string personId, string text = "")
+    // All of it or nothing. The transaction takes the database for writing from its beginning, so that what is read in it stays true.
+    private async Task<Outcome<T>> WholeAsync<T>(Func<Task<Outcome<T>>> act)
+    {
+        await using IDbContextTransaction? transaction = db.Database.CurrentTransaction is null ? await db.Database.BeginTransactionAsync() : null;
+        try
+        {
+            var done = await act();
+            if (done.IsGood && transaction is not null) await transaction.CommitAsync();
+            return done;
+        }
+        finally
+        {
+            // What was not written is not written by the next act either.
+            db.ChangeTracker.Clear();
+        }
+    }
+
+    private async Task BecomeAsync(Revision revision, RevisionState state, ReviewEventKind kind, string personId, string text = "")
     {
         revision.State = state;
         if (kind != ReviewEventKind.Superseded) revision.ChangedAt = Now;
-        db.Events.Add(new ReviewEvent { RevisionId = revision.Id, Kind = kind, PersonId = personId, At = Now, Text = text });
+        db.Events.Add(new ReviewEvent { RevisionId = revision.Id, Kind = kind, PersonId = personId, Who = await WhoAsync(personId), At = Now, Text = text });
     }
 }

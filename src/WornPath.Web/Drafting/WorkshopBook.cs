@@ -25,10 +25,21 @@ public sealed class WorkshopBook(IServiceScopeFactory scopes, TimeProvider time)
     {
         if (_page is { } page && page.Workshop.Today == Today) return page;
         await using var scope = scopes.CreateAsyncScope();
-        var db = scope.ServiceProvider.GetRequiredService<WornPathDb>();
+        return _page = await InAsync(scope.ServiceProvider.GetRequiredService<WornPathDb>());
+    }
+
+    /// <summary>The workshop as the database has it within a transaction, whatever is held here.</summary>
+    public async Task<Page> InAsync(WornPathDb db)
+    {
         var last = await db.Workshops.AsNoTracking().OrderByDescending(w => w.Version).FirstOrDefaultAsync();
+        return PageOf(last);
+    }
+
+    private Page PageOf(WorkshopVersion? last)
+    {
+        if (last?.Format > SheetFormat.Newest) throw new NewerFormatException(last.Format);
         var workshop = last is null ? new Workshop() : JsonSerializer.Deserialize<Workshop>(last.Json, SheetJson.Options) ?? throw new InvalidDataException("The workshop's settings are empty.");
-        return _page = new Page(workshop with { Today = Today }, last?.Version ?? 0);
+        return new Page(workshop with { Today = Today }, last?.Version ?? 0);
     }
 
     private readonly ConcurrentDictionary<int, HouseRules> _former = new();
@@ -58,11 +69,16 @@ public sealed class WorkshopBook(IServiceScopeFactory scopes, TimeProvider time)
     /// <summary>Writes the workshop anew, where it still is the version its writer saw.</summary>
     public async Task<Problem?> WriteAsync(Func<Workshop, Workshop> change, int seen, string personId)
     {
-        var page = await NowAsync();
+        await using var scope = scopes.CreateAsyncScope();
+        return await WriteAsync(scope.ServiceProvider.GetRequiredService<WornPathDb>(), change, seen, personId);
+    }
+
+    /// <summary>The same in a transaction of the caller's.</summary>
+    public async Task<Problem?> WriteAsync(WornPathDb db, Func<Workshop, Workshop> change, int seen, string personId)
+    {
+        var page = await InAsync(db);
         var stale = new Problem("Somebody else has changed the workshop’s settings since.", "Look at them as they are now, and make your change again.");
         if (page.Version != seen) return stale;
-        await using var scope = scopes.CreateAsyncScope();
-        var db = scope.ServiceProvider.GetRequiredService<WornPathDb>();
         db.Workshops.Add(new WorkshopVersion { Version = seen + 1, PersonId = personId, At = time.GetUtcNow().UtcDateTime, Json = JsonSerializer.SerializeToUtf8Bytes(change(page.Workshop), SheetJson.Options) });
         try
         {

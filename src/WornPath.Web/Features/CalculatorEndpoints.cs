@@ -31,7 +31,7 @@ public static class CalculatorEndpoints
         group.MapGet("", () => TypedResults.Ok(CalculatorList.All.Select(c => new CalculatorView(c.Id, c.Title, c.Cells)).ToList())).WithName("ListCalculators");
         // Nothing is changed by it; it is a POST because its cells are a body.
         group.MapPost("/{id}", WorkAsync).WithName("WorkCalculator");
-        api.MapGet("/revisions/{id:int}/slips/{joint}", ForJointAsync).WithTags("Calculators").RequireAuthorization().WithName("GetSlips");
+        api.MapGet("/revisions/{id:int}/slips/{joint}", ForJointAsync).WithTags("Calculators").RequireAuthorization().WithName("GetSlips").WithMetadata(new BlindWay(BlindWay.Kind.Refused));
     }
 
     private static async Task<Results<Ok<Slip>, ProblemHttpResult>> WorkAsync(string id, CellTexts form, WorkshopBook book)

@@ -22,7 +22,10 @@ public static class RevisionEndpoints
 {
     /// <summary>What the one who asks may do now; where not, why not.</summary>
     /// <param name="Judge">Give a warning a reason to stand, and read values from their sources.</param>
-    public sealed record MayView(bool Edit, bool Send, bool Return, bool Release, bool Judge, bool Withdraw, bool Revise, string? WhyNotRelease);
+    /// <param name="Ask">Ask to write along.</param>
+    /// <param name="Give">Say who writes along.</param>
+    /// <param name="Blind">True while values are to be read from their sources before they are shown.</param>
+    public sealed record MayView(bool Edit, bool Send, bool Return, bool Release, bool Judge, bool Withdraw, bool Revise, bool Ask, bool Give, bool Blind, string? WhyNotRelease, string? WhyNotEdit);
 
     /// <summary>An event in the revision's life.</summary>
     public sealed record EventView(ReviewEventKind Kind, string Who, DateTime At, string Text);
@@ -31,7 +34,7 @@ public static class RevisionEndpoints
     public sealed record SiblingView(int Id, string Letter, RevisionState State);
 
     /// <summary>A revision and its sheet.</summary>
-    public sealed record RevisionView(int Id, int ProcedureId, string Number, string Title, string Platform, string Letter, RevisionState State, string Author, DateTime ChangedAt, MayView May, IReadOnlyList<EventView> Events, ImmutableArray<Waiver> FallenAway, IReadOnlyList<SiblingView> Revisions, SheetView Sheet);
+    public sealed record RevisionView(int Id, int ProcedureId, string Number, string Title, string Platform, string Letter, RevisionState State, string Author, DateTime ChangedAt, Authors.Board Authors, int Reader, MayView May, IReadOnlyList<EventView> Events, ImmutableArray<Waiver> FallenAway, IReadOnlyList<SiblingView> Revisions, SheetView Sheet);
 
     /// <summary>An edit sent by the page.</summary>
     /// <param name="ClientId">Made by the page for this edit, so that one sent twice is taken once.</param>
@@ -53,7 +56,7 @@ public static class RevisionEndpoints
         revision.MapGet("", GetAsync).WithName("GetRevision");
         revision.MapGet("/changes", ChangesAsync).WithName("GetChanges");
         revision.MapGet("/bench", BenchAsync).WithName("GetBench");
-        revision.MapGet("/file", FileAsync).WithName("GetFile").Produces<ProcedureFile>();
+        revision.MapGet("/file", FileAsync).WithName("GetFile").Produces<ProcedureFile>().WithMetadata(new BlindWay(BlindWay.Kind.Refused));
         revision.MapPost("/edits", EditAsync).RequireAuthorization(Policies.Author).WithName("EditDraft");
         revision.MapPost("/undo", (int id, StepBackRequest form, Drafts drafts, ClaimsPrincipal me, CancellationToken cancel) =>
             ChangeAsync(id, drafts, me, draft => drafts.UndoAsync(draft, me.Id(), form.ClientId, cancel))).RequireAuthorization(Policies.Author).WithName("Undo");
@@ -86,39 +89,42 @@ public static class RevisionEndpoints
         }
 
         public Task<List<EventView>> EventsAsync(int id) => db.Events.AsNoTracking().Where(e => e.RevisionId == id).OrderBy(e => e.Id)
-            .Select(e => new EventView(e.Kind, e.Person.DisplayName, e.At, e.Text)).ToListAsync();
+            .Select(e => new EventView(e.Kind, e.Who, e.At, e.Text)).ToListAsync();
 
         public Task<List<SiblingView>> SiblingsAsync(int procedureId, bool seesDrafts) => db.Revisions.AsNoTracking()
             .Where(r => r.ProcedureId == procedureId && (seesDrafts || r.State == RevisionState.Released)).OrderByDescending(r => r.Id)
             .Select(r => new SiblingView(r.Id, r.Letter, r.State)).ToListAsync();
-
-        public Task<List<string>> WritersAsync(int id) => db.Edits.Where(e => e.RevisionId == id).Select(e => e.PersonId).Distinct().ToListAsync();
     }
 
-    private static async Task<Results<Ok<RevisionView>, ProblemHttpResult>> GetAsync(int id, Shelf shelf, Drafts drafts, ClaimsPrincipal me)
+    private static async Task<Results<Ok<RevisionView>, ProblemHttpResult>> GetAsync(int id, Shelf shelf, Drafts drafts, Authors authors, ClaimsPrincipal me)
     {
         if (await shelf.FindAsync(id, me) is not { } revision || await drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
-        return TypedResults.Ok(await ViewAsync(revision, draft, shelf, me));
+        return TypedResults.Ok(await ViewAsync(revision, draft, shelf, authors, me));
     }
 
-    private static async Task<RevisionView> ViewAsync(Revision revision, Draft draft, Shelf shelf, ClaimsPrincipal me)
+    private static async Task<RevisionView> ViewAsync(Revision revision, Draft draft, Shelf shelf, Authors authors, ClaimsPrincipal me)
     {
         var now = draft.Now;
-        List<string> writers = [.. await shelf.WritersAsync(revision.Id), revision.AuthorId];
+        var writers = draft.Writers.ToList();
         var whyNot = LifeCycle.Release(revision.State, me.Id(), writers, now.Findings);
         var reviews = me.IsInRole(Roles.Reviewer) || me.IsInRole(Roles.Approver);
         var isAuthor = me.IsInRole(Roles.Author);
+        var notHers = isAuthor ? draft.Authorship.Write(me.Id()) : null;
         var may = new MayView(
-            Edit: isAuthor && LifeCycle.Edit(revision.State) is null,
-            Send: isAuthor && LifeCycle.Send(revision.State, now.Sheet) is null,
+            Edit: isAuthor && (LifeCycle.Edit(revision.State) ?? notHers) is null,
+            Send: isAuthor && (LifeCycle.Send(revision.State, now.Sheet) ?? notHers) is null,
             Return: reviews && revision.State == RevisionState.InReview,
             Release: me.IsInRole(Roles.Approver) && whyNot is null,
             Judge: reviews && LifeCycle.Judge(revision.State, me.Id(), writers) is null,
             Withdraw: me.IsInRole(Roles.Approver) && revision.State == RevisionState.Released,
-            Revise: isAuthor && LifeCycle.Revise(revision.State) is null,
-            WhyNotRelease: revision.State == RevisionState.InReview && me.IsInRole(Roles.Approver) ? whyNot?.ToString() : null);
+            Revise: isAuthor && (LifeCycle.Revise(revision.State) ?? notHers) is null,
+            Ask: isAuthor && draft.Authorship.Ask(me.Id()) is null,
+            Give: me.SeesDrafts() && draft.Authorship.Give(me.Id(), me.IsInRole(Roles.Administrator)) is null,
+            Blind: BlindReading.Is(draft, me),
+            WhyNotRelease: revision.State == RevisionState.InReview && me.IsInRole(Roles.Approver) ? whyNot?.ToString() : null,
+            WhyNotEdit: notHers?.ToString());
         return new RevisionView(revision.Id, revision.ProcedureId, revision.Procedure.Number, revision.Procedure.Title, revision.Procedure.Platform, revision.Letter, revision.State,
-            revision.Author.DisplayName, revision.ChangedAt, may, await shelf.EventsAsync(revision.Id), [.. Waivers.FallenAway(now.Findings, now.Reviewed.Waivers)], await shelf.SiblingsAsync(revision.ProcedureId, me.SeesDrafts()), WholeView(draft, me));
+            revision.Author.DisplayName, revision.ChangedAt, await authors.BoardAsync(revision.ProcedureId), now.Sheet.Reader, may, await shelf.EventsAsync(revision.Id), [.. Waivers.FallenAway(now.Findings, now.Reviewed.Waivers)], await shelf.SiblingsAsync(revision.ProcedureId, me.SeesDrafts()), WholeView(draft, me));
     }
 
     private static SheetView WholeView(Draft draft, ClaimsPrincipal me)
@@ -145,8 +151,10 @@ public static class RevisionEndpoints
     {
         if (await shelf.FindAsync(id, me) is not { } revision || await drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
         var file = new ProcedureFile { Number = revision.Procedure.Number, Title = revision.Procedure.Title, Platform = revision.Procedure.Platform, Revision = revision.Letter, Sheet = draft.Now.Sheet };
+        var written = ProcedureFileText.Write(file);
+        if (!written.IsGood) return Problems.Refused(written.Problem);
         var name = new string([.. $"{revision.Procedure.Number}-{revision.Letter}".Select(c => char.IsAsciiLetterOrDigit(c) || c == '-' ? c : '_')]);
-        return TypedResults.File(ProcedureFileText.Write(file), "application/json", name + ".json");
+        return TypedResults.File(written.Value, "application/json", name + ".json");
     }
 
     private static Task<Results<Ok<SheetView>, ProblemHttpResult>> EditAsync(int id, EditRequest form, Drafts drafts, ClaimsPrincipal me, CancellationToken cancel) =>
@@ -155,7 +163,7 @@ public static class RevisionEndpoints
     private static async Task<Results<Ok<SheetView>, ProblemHttpResult>> ChangeAsync(int id, Drafts drafts, ClaimsPrincipal me, Func<Draft, Task<Outcome<Draft.Walked>>> change)
     {
         if (await drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
-        if (LifeCycle.Edit(draft.State) is { } closed) return Problems.Refused(closed);
+        if ((LifeCycle.Edit(draft.State) ?? draft.Authorship.Write(me.Id())) is { } closed) return Problems.Refused(closed);
         var before = await change(draft);
         if (!before.IsGood) return before.Problem.ToHttp();
         var now = draft.Now;

@@ -3,6 +3,7 @@ using System.Security.Claims;
 using Microsoft.AspNetCore.Antiforgery;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.Identity;
+using Microsoft.EntityFrameworkCore;
 using WornPath.Core;
 using WornPath.Core.Revisions;
 using WornPath.Store.Entities;
@@ -75,7 +76,11 @@ public static class SessionEndpoints
     {
         if (form.Roles.Count == 0 || form.Roles.Except(Roles.All).Any())
             return new Problem("A person needs at least one role.", $"Choose among: {string.Join(", ", Roles.All)}.").ToHttp();
-        var person = new Person { UserName = form.UserName, DisplayName = form.Name };
+        var name = PersonName.Check(form.Name);
+        if (!name.IsGood) return name.Problem.ToHttp();
+        var key = PersonName.Key(name.Value);
+        if (await people.Users.FirstOrDefaultAsync(p => p.NameKey == key) is { } other) return new Problem($"“{name.Value}” looks like {other.DisplayName}, who is here already.", "Give a name that tells the two apart.") { Clash = new Clash(other.DisplayName, name.Value) }.ToHttp();
+        var person = new Person { UserName = form.UserName, DisplayName = name.Value, NameKey = key };
         var made = await people.CreateAsync(person, form.Password);
         if (!made.Succeeded) return new Problem(string.Join(" ", made.Errors.Select(e => e.Description)), "Change it and send it again.").ToHttp();
         await people.AddToRolesAsync(person, form.Roles);

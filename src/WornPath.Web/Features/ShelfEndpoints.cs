@@ -1,6 +1,7 @@
 using System.ComponentModel.DataAnnotations;
 using System.Security.Claims;
 using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.AspNetCore.Mvc;
 using Microsoft.EntityFrameworkCore;
 using WornPath.Core;
 using WornPath.Core.Editing;
@@ -30,7 +31,7 @@ public static class ShelfEndpoints
         var shelf = api.MapGroup("/procedures").WithTags("Shelf").RequireAuthorization();
         shelf.MapGet("", ListAsync).WithName("ListProcedures");
         shelf.MapPost("", CreateAsync).RequireAuthorization(Policies.Author).WithName("NewProcedure");
-        shelf.MapPost("/file", ImportAsync).RequireAuthorization(Policies.Author).WithName("ImportProcedure").Accepts<ProcedureFile>("application/json");
+        shelf.MapPost("/file", ImportAsync).RequireAuthorization(Policies.Author).WithName("ImportProcedure").Accepts<ProcedureFile>("application/json").WithMetadata(new RequestSizeLimitAttribute(SheetSize.LargestFile + 1024));
     }
 
     private static async Task<Ok<List<ShelfRow>>> ListAsync(WornPathDb db, ClaimsPrincipal me, [MaxLength(200)] string? q)
@@ -66,7 +67,7 @@ public static class ShelfEndpoints
 
     private static async Task<Results<Ok<Opened>, ProblemHttpResult>> ImportAsync(HttpRequest request, Procedures procedures, ClaimsPrincipal me, CancellationToken cancel)
     {
-        if (request.ContentLength > ProcedureFileText.Largest) return new Problem("The file is too large.", "A procedure file has at most 8 MB: is this one?").ToHttp();
+        if (request.ContentLength > SheetSize.LargestFile) return new Problem("The file is too large.", $"A procedure file has at most {SheetSize.LargestFile / 1024 / 1024} MB: is this one?").ToHttp();
         using var buffer = new MemoryStream();
         await request.Body.CopyToAsync(buffer, cancel);
         var read = ProcedureFileText.Read(buffer.ToArray());

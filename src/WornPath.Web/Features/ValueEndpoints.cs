@@ -21,7 +21,7 @@ public static class ValueEndpoints
     /// <param name="When">The variants it is for; empty for all.</param>
     /// <param name="Source">Where it is read.</param>
     /// <param name="Standing">How it stands.</param>
-    /// <param name="Readings">What was read for it so far, oldest first.</param>
+    /// <param name="Readings">What was read for it so far, oldest first; what others read is hidden while a value is still to be read.</param>
     public sealed record ValueView(string Seal, string Joint, string Name, string Fastener, string When, string Source, ValueStanding Standing, ImmutableArray<ReadingView> Readings);
 
     /// <summary>A value as read.</summary>
@@ -29,7 +29,7 @@ public static class ValueEndpoints
 
     public static void MapValues(this IEndpointRouteBuilder api)
     {
-        var values = api.MapGroup("/revisions/{id:int}/values").WithTags("Revision").RequireAuthorization();
+        var values = api.MapGroup("/revisions/{id:int}/values").WithTags("Revision").RequireAuthorization().WithMetadata(new BlindWay(BlindWay.Kind.AsItIs));
         values.MapGet("", GetAsync).WithName("GetValues");
         values.MapPost("", PostAsync).RequireAuthorization(Policies.Reviewer).WithName("ReadValue");
     }
@@ -37,23 +37,25 @@ public static class ValueEndpoints
     private static async Task<Results<Ok<ImmutableArray<ValueView>>, ProblemHttpResult>> GetAsync(int id, RevisionEndpoints.Shelf shelf, Drafts drafts, ClaimsPrincipal me)
     {
         if (await shelf.FindAsync(id, me) is null || await drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
-        return TypedResults.Ok(View(draft));
+        return TypedResults.Ok(View(draft, me));
     }
 
     private static async Task<Results<Ok<ImmutableArray<ValueView>>, ProblemHttpResult>> PostAsync(int id, ReadingForm form, RevisionEndpoints.Shelf shelf, Procedures procedures, Drafts drafts, ClaimsPrincipal me)
     {
         if (await shelf.FindAsync(id, me) is not { } revision || await drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
-        return await procedures.CheckAsync(revision, me.Id(), form.Seal, form.Read) is { } problem ? Problems.Refused(problem) : TypedResults.Ok(View(draft));
+        return await procedures.CheckAsync(revision, me.Id(), form.Seal, form.Read) is { } problem ? Problems.Refused(problem) : TypedResults.Ok(View((await drafts.OpenAsync(id))!, me));
     }
 
-    private static ImmutableArray<ValueView> View(Draft draft)
+    private static ImmutableArray<ValueView> View(Draft draft, ClaimsPrincipal me)
     {
         var now = draft.Now;
+        var blind = BlindReading.Is(draft, me);
+        var mine = me.FindFirstValue(PersonClaims.DisplayName) + " (";
         return
         [
             .. StatedValue.Of(now.Sheet).Select(v => new ValueView(v.Seal, v.Joint.Id, v.Joint.Name, v.Joint.Fastener?.ToString() ?? "", v.When, v.Joint.Source,
-                now.Reviewed.Checks.Last(v.Seal).Standing(),
-                [.. now.Reviewed.Checks.Where(c => c.Seal == v.Seal).Select(c => new ReadingView(c.Who, c.At, c.Read.ToString(), c.Agrees))])),
+                now.Reviewed.Checks.Last(v).Standing(),
+                [.. now.Reviewed.Checks.Where(c => c.Seal == v.Seal || c.Seal == v.FormerSeal).Select(c => new ReadingView(c.Who, c.At, blind && !c.Who.StartsWith(mine, StringComparison.Ordinal) ? Blind.Hidden : c.Read.ToString(), c.Agrees))])),
         ];
     }
 }

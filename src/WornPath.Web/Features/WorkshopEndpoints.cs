@@ -96,7 +96,7 @@ public static class WorkshopEndpoints
     }
 
     // Every draft and every sheet in review, walked under the rules as they would be.
-    private static async Task<Results<Ok<List<TouchedView>>, ProblemHttpResult>> TouchedAsync(RulesForm form, WorkshopBook book, Drafts drafts, WornPathDb db, CancellationToken cancel)
+    private static async Task<Results<Ok<List<TouchedView>>, ProblemHttpResult>> TouchedAsync(RulesForm form, WorkshopBook book, DraftKeeper keeper, WornPathDb db, CancellationToken cancel)
     {
         var rules = HouseRules.Check(form.Rules);
         if (!rules.IsGood) return rules.Problem.ToHttp();
@@ -104,7 +104,8 @@ public static class WorkshopEndpoints
         var touched = new List<TouchedView>();
         foreach (var open in await db.Revisions.AsNoTracking().Where(r => r.State == RevisionState.Draft || r.State == RevisionState.InReview).OrderBy(r => r.Procedure.Number).Select(r => new { r.Id, r.Procedure.Number, r.Procedure.Title, r.Letter }).ToListAsync(cancel))
         {
-            if (await drafts.OpenAsync(open.Id) is not { } draft) continue;
+            using var lease = await keeper.LeaseAsync(open.Id);
+            if (lease?.Draft is not { } draft) continue;
             static string Short(Finding f) => $"{f.Rule}{(f.StepNumber is { } n ? $" step {n}" : "")}{(f.Thing is { } t ? $" {t}" : "")}, {Fields.WordOf(f.Severity)}";
             List<string> now = [.. draft.Now.Walks.Findings.Select(Short)], then = [.. Draft.Walked.Of(draft.Now.Sheet, draft.Now.Seq, workshop, draft.Now.Reviewed).Walks.Findings.Select(Short)];
             ImmutableArray<string> comes = [.. then.Except(now)], goes = [.. now.Except(then)];

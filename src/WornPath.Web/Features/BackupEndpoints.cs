@@ -1,0 +1,89 @@
+using System.Globalization;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.AspNetCore.Http.Metadata;
+using WornPath.Core;
+using WornPath.Store;
+
+namespace WornPath.Web.Features;
+
+/// <summary>Where the data are.</summary>
+public sealed record DataFolder(string Path);
+
+/// <summary>Backups, for an administrator: taken while everybody works on; put back at the next start.</summary>
+public static class BackupEndpoints
+{
+    /// <summary>A backup that waits to be put back.</summary>
+    /// <param name="At">When it was taken.</param>
+    public sealed record Waiting(DateTime At);
+
+    // Larger than any other body: a whole workshop.
+    private sealed class NoLimit : IRequestSizeLimitMetadata
+    {
+        public long? MaxRequestBodySize => null;
+    }
+
+    public static void MapBackup(this IEndpointRouteBuilder api)
+    {
+        var backup = api.MapGroup("/backup").WithTags("Backup").RequireAuthorization(Policies.Administrator);
+        backup.MapGet("", Get).WithName("GetBackup").Produces<byte[]>(200, "application/zip");
+        backup.MapPost("/restore", PutAsync).WithName("StageRestore").WithMetadata(new NoLimit()).Accepts<byte[]>("application/zip");
+        backup.MapDelete("/restore", (DataFolder data) =>
+        {
+            File.Delete(PendingRestore.In(data.Path));
+            return TypedResults.NoContent();
+        }).WithName("DropRestore");
+    }
+
+    private static Results<FileStreamHttpResult, ProblemHttpResult> Get(DataFolder data, TimeProvider time)
+    {
+        var at = time.GetUtcNow().UtcDateTime;
+        var file = Path.GetTempFileName();
+        var written = Backup.Write(data.Path, file, at);
+        if (!written.IsGood)
+        {
+            File.Delete(file);
+            return written.Problem.ToHttp(StatusCodes.Status500InternalServerError);
+        }
+
+        var stream = new FileStream(file, FileMode.Open, FileAccess.Read, FileShare.Read, 1 << 16, FileOptions.DeleteOnClose | FileOptions.Asynchronous);
+        return TypedResults.File(stream, "application/zip", string.Create(CultureInfo.InvariantCulture, $"wornpath-{at:yyyyMMdd-HHmmss}.zip"));
+    }
+
+    // Checked whole before it waits; what stands goes on until the server is started again.
+    private static async Task<Results<Ok<Waiting>, ProblemHttpResult>> PutAsync(HttpRequest request, DataFolder data, CancellationToken cancel)
+    {
+        var part = PendingRestore.In(data.Path) + ".part";
+        var work = Directory.CreateTempSubdirectory("wornpath-restore-");
+        try
+        {
+            await using (var file = new FileStream(part, FileMode.Create, FileAccess.Write)) await request.Body.CopyToAsync(file, cancel);
+            var checkedWhole = Backup.Unpack(part, work.FullName);
+            if (!checkedWhole.IsGood) return checkedWhole.Problem.ToHttp();
+            File.Move(part, PendingRestore.In(data.Path), overwrite: true);
+            return TypedResults.Ok(new Waiting(checkedWhole.Value.At));
+        }
+        finally
+        {
+            File.Delete(part);
+            work.Delete(recursive: true);
+        }
+    }
+}
+
+/// <summary>A backup an administrator has handed in: it is put in place before the database is opened.</summary>
+public static class PendingRestore
+{
+    /// <summary>The file it waits in.</summary>
+    public static string In(string folder) => Path.Combine(folder, "restore-pending.zip");
+
+    /// <summary>Puts it in place, if there is one. Returns true where it was; the problem where it could not be.</summary>
+    public static Outcome<bool> Apply(string folder, DateTime at)
+    {
+        var pending = In(folder);
+        if (!File.Exists(pending)) return false;
+        var restored = Backup.Restore(pending, folder, at);
+        if (!restored.IsGood) return restored.Problem;
+        File.Delete(pending);
+        return true;
+    }
+}

@@ -1,0 +1,114 @@
+using System.IO.Compression;
+using Microsoft.EntityFrameworkCore;
+using WornPath.Core.Revisions;
+using WornPath.Core.Sheets;
+using WornPath.Store.Drafts;
+using WornPath.Store.Entities;
+
+namespace WornPath.Store.Tests;
+
+/// <summary>A workshop's database of the version before is brought along with everything in it.</summary>
+public sealed class FormerDatabaseTests : IDisposable
+{
+    private readonly string _folder = Directory.CreateTempSubdirectory("wornpath-former-").FullName;
+
+    private string Former()
+    {
+        var to = Path.Combine(_folder, Backup.Database);
+        using var zipped = new GZipStream(File.OpenRead(Path.Combine(Root, "tests", "fixtures", "database-before-trust.db.gz")), CompressionMode.Decompress);
+        using var file = File.Create(to);
+        zipped.CopyTo(file);
+        return to;
+    }
+
+    private static string Root
+    {
+        get
+        {
+            var at = AppContext.BaseDirectory;
+            while (!File.Exists(Path.Combine(at, "WornPath.slnx"))) at = Path.GetDirectoryName(at)!;
+            return at;
+        }
+    }
+
+    private static WornPathDb Open(string file)
+    {
+        var options = new DbContextOptionsBuilder<WornPathDb>();
+        StoreSetup.Configure(options, file);
+        return new WornPathDb(options.Options);
+    }
+
+    [Fact]
+    public async Task Sheets_logs_checks_and_people_are_all_there_and_what_is_new_is_filled_in()
+    {
+        await using var db = Open(Former());
+        await StoreSetup.MigrateAsync(db);
+        var log = new DraftLog(db);
+        var ids = await db.Revisions.OrderBy(r => r.Id).Select(r => r.Id).ToListAsync();
+        ids.ShouldBe([1, 2, 3, 4, 5, 6]);
+        foreach (var id in ids)
+        {
+            var sheet = (await log.LoadAsync(id))!.Sheet;
+            sheet.Reader.ShouldBe(1);
+            sheet.Steps.ShouldNotBeEmpty();
+        }
+
+        // A draft of nine edits, written by two: its log is read, the one who began the procedure owns it, the other writes along.
+        (await log.LoadAsync(5))!.Sheet.Steps.Select(s => s.Text).ShouldContain("Torque the strut bolts to 45 N·m.");
+        async Task<string> AccountAsync(string id) => (await db.Users.SingleAsync(p => p.Id == id)).UserName!;
+        var authorship = await log.AuthorshipAsync(5);
+        (await AccountAsync(authorship.Owner)).ShouldBe("ines");
+        (await AccountAsync(authorship.CoAuthors.Single())).ShouldBe("marta");
+
+        // Revision B of the spacers, revised by Marta: Ines wrote what was carried over.
+        var writers = await Task.WhenAll((await log.WritersAsync(6)).Select(AccountAsync));
+        writers.Order().ShouldBe(["ines", "marta"]);
+        (await log.WritersAsync(4)).Count.ShouldBe(1, "what Marta wrote later is not in A");
+
+        // Values read before seals covered the fastener hold for what was released, and are read again in what is open.
+        (await log.ChecksAsync(4)).ShouldNotBeEmpty();
+        (await log.ChecksAsync(2)).ShouldBeEmpty();
+        ValueChecks.VerifiedBy((await log.LoadAsync(4))!.Sheet, await log.ChecksAsync(4)).ShouldBe("Odo Brandt (odo)");
+
+        // Two people of one name are told apart.
+        var names = await db.Users.OrderBy(p => p.UserName).Select(p => p.DisplayName).ToListAsync();
+        names.ShouldContain("Marta Holm");
+        names.Single(n => n != "Marta Holm" && n.StartsWith("Marta Holm", StringComparison.Ordinal)).ShouldMatch(@"^Marta Holm \(marta2?\)$");
+        (await db.Events.Select(e => e.Who).Distinct().ToListAsync()).ShouldBe(["Ines Aldaro (ines)", "Odo Brandt (odo)", "Marta Holm (marta)"], ignoreOrder: true);
+        (await db.Database.SqlQueryRaw<string>("SELECT name AS Value FROM sqlite_master WHERE type = 'trigger'").ToListAsync()).ShouldBe(Guards.All.Keys, ignoreOrder: true);
+    }
+
+    [Fact]
+    public async Task A_former_database_that_is_brought_up_twice_is_the_same_and_takes_edits()
+    {
+        var file = Former();
+        await using (var db = Open(file)) await StoreSetup.MigrateAsync(db);
+        await using var again = Open(file);
+        await StoreSetup.MigrateAsync(again);
+        var log = new DraftLog(again);
+        var stored = (await log.LoadAsync(5))!;
+        using var writer = new EditWriter(() => StoreSetup.OpenForWriting(file), TimeProvider.System);
+        var person = (await log.LinesAsync(5))[0].PersonId;
+        var applied = Core.Editing.Editor.Apply(stored.Sheet, new Core.Editing.InsertStep("n1", stored.Sheet.Phases[0].Id, null, "Clean the strut.")).Value;
+        writer.Append(5, new LogLine(stored.Seq + 1, person, EntryKind.Edit, null, "new step", "client-new"), applied.Delta, applied.Sheet, [], snapshot: true);
+        (await log.LoadAsync(5))!.Sheet.Steps.First().Text.ShouldBe("Clean the strut.");
+        (await again.Snapshots.AsNoTracking().SingleAsync(s => s.RevisionId == 5)).Format.ShouldBe(SheetFormat.Newest);
+    }
+
+    [Fact]
+    public async Task A_database_of_a_later_program_is_refused_plainly_and_left_as_it_is()
+    {
+        var file = Former();
+        await using var db = Open(file);
+        await StoreSetup.MigrateAsync(db);
+        await db.Database.ExecuteSqlRawAsync("INSERT INTO __EFMigrationsHistory VALUES ('20991231000000_Later', '99.0')");
+        await using var older = Open(file);
+        (await Should.ThrowAsync<NewerDatabaseException>(() => StoreSetup.MigrateAsync(older))).Message.ShouldContain("20991231000000_Later");
+    }
+
+    public void Dispose()
+    {
+        Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
+        Directory.Delete(_folder, recursive: true);
+    }
+}
