@@ -24,8 +24,13 @@ public static class PersonName
     public static string Key(string name)
     {
         var text = new StringBuilder();
-        foreach (var rune in name.Normalize(NormalizationForm.FormKC).ToUpperInvariant().EnumerateRunes())
+        foreach (var written in name.Normalize(NormalizationForm.FormKC).ToUpperInvariant().EnumerateRunes())
+        {
+            // Full-width letters are letters; without the system's tables the line above leaves them.
+            var rune = written.Value is >= 0xFF01 and <= 0xFF5E ? Rune.ToUpperInvariant(new Rune(written.Value - 0xFEE0)) : written;
             if (Rune.IsLetterOrDigit(rune) || Rune.GetUnicodeCategory(rune) is UnicodeCategory.NonSpacingMark or UnicodeCategory.DashPunctuation) text.Append(rune);
+        }
+
         return text.ToString();
     }
 

@@ -33,6 +33,8 @@ public static class SheetJson
     {
         foreach (var property in type.Properties)
             if (property is { Set: not null, AssociatedParameter: { HasDefaultValue: false, IsNullable: false } }) property.IsRequired = true;
+        // Without the word that says which it is, it is none of them.
+        if (type is { PolymorphismOptions: { } options, Type.IsAbstract: true }) type.CreateObject = () => throw new JsonException($"“{options.TypeDiscriminatorPropertyName}” is missing: it does not say what is to be done");
         if (type.Kind == JsonTypeInfoKind.Enumerable && ElementOf(type.Type) is { IsValueType: false })
         {
             type.OnDeserialized = static list =>

@@ -43,7 +43,7 @@ public sealed class Procedures(WornPathDb db, DraftLog log, Drafts drafts, Works
     /// <summary>Sends a draft for review.</summary>
     public Task<Problem?> SendAsync(Revision revision, string personId) => ChangeAsync(revision, async act =>
     {
-        if ((LifeCycle.Send(act.Row.State, act.Standing.Sheet) ?? (await log.AuthorshipAsync(act.Row.Id)).Write(personId)) is { } problem) return problem;
+        if (((await log.AuthorshipAsync(act.Row.Id)).Write(personId) ?? LifeCycle.Send(act.Row.State, act.Standing.Sheet)) is { } problem) return problem;
         // The sheet is written whole first: once it is in review the database itself refuses to change it.
         var json = SheetJson.Write(act.Standing.Sheet);
         await db.Snapshots.Where(s => s.RevisionId == act.Row.Id).ExecuteUpdateAsync(set => set.SetProperty(s => s.Json, json).SetProperty(s => s.Seq, act.Standing.Seq).SetProperty(s => s.Format, SheetFormat.Newest));
@@ -115,7 +115,7 @@ public sealed class Procedures(WornPathDb db, DraftLog log, Drafts drafts, Works
     public Task<Outcome<int>> ReviseAsync(Revision from, string personId) => WholeAsync<int>(async () =>
     {
         var row = await db.Revisions.AsNoTracking().SingleAsync(r => r.Id == from.Id);
-        if ((LifeCycle.Revise(row.State) ?? (await log.AuthorshipAsync(row.Id)).Write(personId)) is { } problem) return problem;
+        if (((await log.AuthorshipAsync(row.Id)).Write(personId) ?? LifeCycle.Revise(row.State)) is { } problem) return problem;
         var letters = await db.Revisions.Where(r => r.ProcedureId == row.ProcedureId).Select(r => new { r.Letter, r.State }).ToListAsync();
         if (letters.FirstOrDefault(l => l.State is RevisionState.Draft or RevisionState.InReview) is { } open)
             return new Problem($"Revision {open.Letter} is already being written.", "Go on with that one.");
