@@ -27,7 +27,7 @@ export const router = createRouter({
 
 router.beforeEach(async (to) => {
   const session = useSession();
-  if (!session.view) {
+  if (!session.view || session.offline) {
     try {
       await session.load();
     } catch {

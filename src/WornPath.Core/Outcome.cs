@@ -13,6 +13,9 @@ public sealed record Problem(string What, string WhatToDo, string? Where = null)
     /// <summary>Two people's values for the same thing, where that is the problem.</summary>
     public Clash? Clash { get; init; }
 
+    /// <summary>True where the same, sent again, may go through: two met, and nobody's value stands in the way.</summary>
+    public bool Again { get; init; }
+
     /// <summary>The same problem, placed.</summary>
     public Problem At(string where) => this with { Where = Where is null ? where : $"{where}, {Where}" };
 

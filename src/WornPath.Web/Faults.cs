@@ -28,7 +28,7 @@ public sealed partial class Faults(ILogger<Faults> logger) : IExceptionHandler
     private static (int Status, Problem Problem) Of(Exception exception) => exception switch
     {
         BadHttpRequestException { StatusCode: var status } bad => (status, Unreadable(bad)),
-        DbUpdateConcurrencyException => (StatusCodes.Status409Conflict, new Problem("Somebody else has changed this at the same moment.", "Reload, and do it again.") { Clash = new Clash("", "") }),
+        DbUpdateConcurrencyException => (StatusCodes.Status409Conflict, new Problem("Somebody else has changed this at the same moment.", "Reload, and do it again.") { Again = true }),
         DbUpdateException { InnerException: SqliteException inner } => Of(inner),
         SqliteException sqlite => OfDatabase(sqlite),
         NewerFormatException newer => (StatusCodes.Status500InternalServerError, new Problem(newer.Message, "Tell an administrator.")),
@@ -45,7 +45,7 @@ public sealed partial class Faults(ILogger<Faults> logger) : IExceptionHandler
         13 => (StatusCodes.Status503ServiceUnavailable, new Problem("The server’s disk is full.", $"{Kept} Tell an administrator.")),
         14 => (StatusCodes.Status503ServiceUnavailable, new Problem("The server’s database cannot be opened.", $"{Kept} Tell an administrator.")),
         11 or 26 => (StatusCodes.Status503ServiceUnavailable, new Problem("The server’s database is damaged.", $"{Kept} Tell an administrator: the last good backup has to be put back.")),
-        19 => (StatusCodes.Status409Conflict, new Problem("Somebody else has changed this at the same moment.", "Reload, and do it again.") { Clash = new Clash("", "") }),
+        19 => (StatusCodes.Status409Conflict, new Problem("Somebody else has changed this at the same moment.", "Reload, and do it again.") { Again = true }),
         _ => (StatusCodes.Status500InternalServerError, new Problem("The database refuses.", $"{Kept} Tell an administrator.")),
     };
 

@@ -22,6 +22,8 @@ public static class Problems
             details.Extensions["yours"] = clash.Yours;
         }
 
+        // The page sends it again by itself.
+        if (problem.Again) details.Extensions["again"] = true;
         return TypedResults.Problem(details);
     }
 

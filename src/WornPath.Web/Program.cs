@@ -169,7 +169,7 @@ static async Task CheckToken(HttpContext context, RequestDelegate next)
     {
         if (!await context.RequestServices.GetRequiredService<IAntiforgery>().IsRequestValidAsync(context))
         {
-            await Answer(context, StatusCodes.Status400BadRequest, "This page is out of date.", "Reload it and try again. What you have typed stays here.");
+            await new Problem("This page is out of date.", "Reload it and try again. What you have typed stays here.") { Again = true }.ToHttp().ExecuteAsync(context);
             return;
         }
     }

@@ -1,4 +1,4 @@
-import { begin, expect, kept, test } from './workshop.mjs';
+import { begin, expect, kept, share, test } from './workshop.mjs';
 
 test('undo and redo work after a reload and after a restart of the server', async ({ enter, workshop }) => {
   const page = await enter(/Ines Aldaro/);
@@ -43,6 +43,7 @@ test('two who write the same step: the second is told, with both texts, and lose
   const first = await begin(ines, 'OT-132', 'Two');
   await first.pressSequentially('Clean the face.');
   await kept(ines);
+  await share(ines, 'Marta Holm');
   const marta = await enter(/Marta Holm/);
   await marta.goto(ines.url());
   const hers = marta.getByRole('textbox', { name: 'Step 1', exact: true });

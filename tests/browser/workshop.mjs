@@ -108,6 +108,16 @@ export async function begin(page, number, title) {
   return first;
 }
 
+/** The procedure's owner lets somebody write along, under Review; then back to where she was. */
+export async function share(page, name) {
+  const back = page.url();
+  await page.getByRole('link', { name: 'Review' }).click();
+  await page.getByLabel('Author to write along').selectOption({ label: name });
+  await page.getByRole('button', { name: 'Let write along' }).click();
+  await expect(page.getByRole('button', { name: `Take back from ${name}` })).toBeVisible();
+  await page.goto(back);
+}
+
 /** Everything typed is on the server's disk. */
 export async function kept(page) {
   await expect(page.getByTestId('kept')).toHaveText(/^kept/);

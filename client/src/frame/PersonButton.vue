@@ -1,12 +1,19 @@
 <script setup lang="ts">
 import { useRouter } from 'vue-router';
+import { NotConnected } from '../shared/api/client';
 import { useSession } from '../shared/session';
 
 const session = useSession();
 const router = useRouter();
 
 async function leave(): Promise<void> {
-  await session.leave();
+  try {
+    await session.leave();
+  } catch (error) {
+    // Without a connection the server is not told; this browser forgets who was here all the same.
+    if (!(error instanceof NotConnected)) throw error;
+    session.forget();
+  }
   await router.push({ name: 'sign-in' });
 }
 </script>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import OutboxButton from '../outbox/OutboxButton.vue';
 import PersonButton from './PersonButton.vue';
 
 /** The bar of the pages that stand beside the procedures: the mark, the three places there are, who is signed in. */
@@ -17,6 +18,7 @@ const places = [
         place.label
       }}</router-link>
     </nav>
+    <OutboxButton />
     <PersonButton />
   </header>
 </template>

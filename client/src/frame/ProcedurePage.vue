@@ -1,15 +1,17 @@
 <script setup lang="ts">
-import { useEventListener, useIntervalFn } from '@vueuse/core';
+import { useEventListener } from '@vueuse/core';
 import { onBeforeUnmount, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import type { Trouble } from '../shared/api/client';
 import { troubleOf } from '../shared/api/trouble';
 import { useDraft } from '../shared/draft';
 import { useCursor } from '../shared/cursor';
+import { useLive } from '../shared/live';
 import FindingsDrawer from './FindingsDrawer.vue';
 import GoAnywhere from './GoAnywhere.vue';
 import KeysDialog from './KeysDialog.vue';
 import TopBar from './TopBar.vue';
+import StandingBar from './StandingBar.vue';
 import TroubleBar from './TroubleBar.vue';
 
 const route = useRoute();
@@ -36,9 +38,8 @@ watch(
   { immediate: true },
 );
 
-useIntervalFn(() => void draft.poll(), 4000);
+const { here } = useLive();
 onBeforeUnmount(() => draft.close());
-useEventListener(window, 'beforeunload', () => draft.flushAll());
 
 const inText = (target: EventTarget | null): boolean =>
   target instanceof HTMLInputElement || target instanceof HTMLTextAreaElement || target instanceof HTMLSelectElement;
@@ -70,8 +71,9 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
 
 <template>
   <div class="procedure">
-    <TopBar @findings="findingsOpen = true" @keys="keysOpen = true" @go="goOpen = true" />
+    <TopBar :here="here" @findings="findingsOpen = true" @keys="keysOpen = true" @go="goOpen = true" />
     <TroubleBar />
+    <StandingBar />
     <main v-if="failure" class="failure">
       <h1>{{ failure.title }}</h1>
       <p>{{ failure.detail }}</p>

@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
+import OutboxButton from '../outbox/OutboxButton.vue';
+import type { Someone } from '../shared/api/client';
 import { useDraft } from '../shared/draft';
 import SeverityMark from '../shared/SeverityMark.vue';
 import KeptNote from './KeptNote.vue';
@@ -10,6 +12,7 @@ import WalkAsButton from './WalkAsButton.vue';
 
 const draft = useDraft();
 const walkAs = useWalkAs();
+defineProps<{ here: Someone[] }>();
 defineEmits<{ findings: []; keys: []; go: [] }>();
 const faces = [
   { name: 'write', label: 'Write' },
@@ -19,6 +22,12 @@ const faces = [
   { name: 'review', label: 'Review' },
   { name: 'print', label: 'Print' },
 ];
+const initials = (name: string): string =>
+  name
+    .split(' ')
+    .map((w) => w[0] ?? '')
+    .join('')
+    .slice(0, 2);
 const others = computed(() => draft.findings.length - draft.stops);
 </script>
 
@@ -39,6 +48,12 @@ const others = computed(() => draft.findings.length - draft.stops);
     </nav>
     <div class="right">
       <KeptNote v-if="draft.revision" />
+      <OutboxButton />
+      <ul v-if="here.length" class="here" aria-label="Also here">
+        <li v-for="who in here" :key="who.id" :title="`${who.name} has this open`">
+          {{ initials(who.name) }}<span class="visually-hidden"> {{ who.name }} has this open</span>
+        </li>
+      </ul>
       <WalkAsButton v-if="draft.revision && walkAs.isOffered" />
       <button
         v-if="draft.revision"
@@ -132,6 +147,24 @@ nav {
   align-items: center;
   gap: 8px;
   flex: none;
+}
+
+.here {
+  display: flex;
+  gap: 3px;
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+
+.here li {
+  width: 26px;
+  height: 26px;
+  font: 600 13px/26px var(--heading);
+  text-align: center;
+  color: #fbf9f4;
+  background: var(--slate);
+  border-radius: 50%;
 }
 
 .count,

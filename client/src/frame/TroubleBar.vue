@@ -1,14 +1,23 @@
 <script setup lang="ts">
-import { useDraft, type OpenTrouble } from '../shared/draft';
+import { useDraft } from '../shared/draft';
 
 /** What could not be done as asked: both values where two people met, and nothing lost. */
 const draft = useDraft();
-const close = (trouble: OpenTrouble): void => draft.settle(trouble, false);
+const reload = (): void => location.reload();
 </script>
 
 <template>
   <div class="troubles" role="alert">
-    <div v-for="(trouble, index) in draft.troubles" :key="index" class="trouble">
+    <div v-if="draft.otherPerson" class="trouble">
+      <p>
+        <strong>{{ draft.otherPerson }} is signed in in this browser now.</strong> What {{ draft.person?.name }} has typed here waits until
+        {{ draft.person?.name }} signs in again.
+      </p>
+      <div class="choices">
+        <a-button size="small" @click="reload">Open it as {{ draft.otherPerson }}</a-button>
+      </div>
+    </div>
+    <div v-for="trouble in draft.troubles" :key="trouble.waiting.clientId" class="trouble">
       <p>
         <strong>{{ trouble.title }}</strong> {{ trouble.detail }}
       </p>
@@ -19,11 +28,11 @@ const close = (trouble: OpenTrouble): void => draft.settle(trouble, false);
         <dd>{{ trouble.yours || '(empty)' }}</dd>
       </dl>
       <div class="choices">
-        <template v-if="trouble.theirs !== undefined && trouble.edit">
-          <a-button size="small" @click="close(trouble)">Keep what stands</a-button>
-          <a-button size="small" type="primary" @click="draft.settle(trouble, true)">Put mine there</a-button>
+        <template v-if="trouble.theirs !== undefined">
+          <a-button size="small" @click="draft.settle(trouble.waiting, false)">Keep what stands</a-button>
+          <a-button size="small" type="primary" @click="draft.settle(trouble.waiting, true)">Put mine there</a-button>
         </template>
-        <a-button v-else size="small" @click="close(trouble)">Understood</a-button>
+        <a-button v-else size="small" @click="draft.settle(trouble.waiting, false)">Understood</a-button>
       </div>
     </div>
   </div>

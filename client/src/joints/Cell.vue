@@ -1,44 +1,22 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue';
+import { computed } from 'vue';
 import type { ThingView } from '../shared/api/client';
 import { useDraft } from '../shared/draft';
+import { useKeptField } from '../shared/keptField';
 
 /** A field of a thing as a cell: its text goes to the core as it was typed and comes back as the core read it. */
 const props = defineProps<{ thing: ThingView; field: string; label: string; choices: string[]; hint?: string }>();
 const draft = useDraft();
 const stands = computed(() => props.thing.fields[props.field] ?? '');
-const text = ref(stands.value);
-let base = stands.value;
-
-// What comes back replaces what stands, but never what is being typed.
-watch(stands, (now) => {
-  if (text.value === base) text.value = now;
-  base = now;
-});
-
-async function keep(): Promise<void> {
-  if (text.value === stands.value) return;
-  const after = text.value;
-  await draft.sendAndSettle({ do: 'setField', id: props.thing.id, field: props.field, before: base, after });
-  const now = draft.thing(props.thing.id)?.fields[props.field] ?? '';
-  // Refused: what was typed stays in the cell. Taken: as the core writes it.
-  if (
-    now !== base ||
-    !draft.troubles.some((t) => t.edit?.do === 'setField' && t.edit.id === props.thing.id && t.edit.field === props.field)
-  ) {
-    base = now;
-    text.value = now;
-  }
-}
-
-function undoTyping(): void {
-  text.value = stands.value;
-}
+const { text, commit, undoTyping } = useKeptField(
+  () => stands.value,
+  (before, after) => draft.sendAndSettle({ do: 'setField', id: props.thing.id, field: props.field, before, after }),
+);
 </script>
 
 <template>
   <span v-if="!draft.canEdit" class="still">{{ stands }}</span>
-  <select v-else-if="choices.length" v-model="text" :aria-label="label" @change="keep">
+  <select v-else-if="choices.length" v-model="text" :aria-label="label" @change="commit">
     <option v-for="choice in choices" :key="choice" :value="choice">{{ choice }}</option>
   </select>
   <input
@@ -49,7 +27,7 @@ function undoTyping(): void {
     :title="text"
     :placeholder="hint"
     maxlength="2000"
-    @change="keep"
+    @change="commit"
     @keydown.esc="undoTyping"
   />
 </template>

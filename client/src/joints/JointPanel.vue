@@ -16,7 +16,7 @@ const placing = ref(false);
 const count = computed(() => Number(props.joint.fields.count ?? 1));
 const findings = computed(() => draft.findings.filter((f) => f.thing === props.joint.id));
 const lay = (pattern: string): void =>
-  draft.send({ do: 'setField', id: props.joint.id, field: 'pattern', before: props.joint.fields.pattern ?? '', after: pattern });
+  void draft.send({ do: 'setField', id: props.joint.id, field: 'pattern', before: props.joint.fields.pattern ?? '', after: pattern });
 const order = [
   'treatment',
   'pattern',

@@ -111,8 +111,8 @@ const looked = computed<ThingView | undefined>(() => joints.value.find((j) => j.
 async function add(): Promise<void> {
   const name = adding.value.trim();
   if (!name) return;
-  await draft.sendAndSettle({ do: 'addThing', kind: 'joint', name, fromKit: false });
-  if (draft.things.some((t) => t.kind === 'joint' && t.name === name)) adding.value = '';
+  const taken = await draft.sendAndSettle({ do: 'addThing', kind: 'joint', name, fromKit: false });
+  if (taken && adding.value.trim() === name) adding.value = '';
   await nextTick();
 }
 

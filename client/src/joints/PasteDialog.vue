@@ -29,9 +29,9 @@ const odd = computed(() => table.value?.rows.reduce((sum, r) => sum + r.cells.fi
 async function takeAll(): Promise<void> {
   if (!table.value?.edit) return;
   busy.value = true;
-  await draft.sendAndSettle(table.value.edit);
+  // Refused, it stays here, with what was pasted.
+  if (await draft.sendAndSettle(table.value.edit)) open.value = false;
   busy.value = false;
-  open.value = false;
 }
 </script>
 

@@ -42,7 +42,7 @@ useEscape(
 );
 
 const keep = (): void =>
-  draft.send({ do: 'setField', id: props.joint.id, field: 'justification', before: kept.value, after: summary.value });
+  void draft.send({ do: 'setField', id: props.joint.id, field: 'justification', before: kept.value, after: summary.value });
 </script>
 
 <template>

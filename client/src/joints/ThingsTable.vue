@@ -27,11 +27,11 @@ const shown = computed(() =>
 async function add(kind: ThingKind): Promise<void> {
   const name = (names.value[kind] ?? '').trim();
   if (!name) return;
-  await draft.sendAndSettle({ do: 'addThing', kind, name, fromKit: false });
-  if (draft.things.some((t) => t.kind === kind && t.name === name)) names.value[kind] = '';
+  const taken = await draft.sendAndSettle({ do: 'addThing', kind, name, fromKit: false });
+  if (taken && names.value[kind]?.trim() === name) names.value[kind] = '';
 }
 
-const drop = (thing: ThingView): void => draft.send({ do: 'removeThing', id: thing.id });
+const drop = (thing: ThingView): void => void draft.send({ do: 'removeThing', id: thing.id });
 </script>
 
 <template>

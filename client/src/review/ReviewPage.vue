@@ -10,6 +10,7 @@ import { dayAndTime } from '../shared/when';
 import FindingLine from '../shared/FindingLine.vue';
 import StateTag from '../shared/StateTag.vue';
 import TroubleNote from '../shared/TroubleNote.vue';
+import AuthorsPanel from './AuthorsPanel.vue';
 import ValueReadings from './ValueReadings.vue';
 
 /** Bringing a revision through its life: sent, returned with a reason, released by somebody else. */
@@ -86,7 +87,7 @@ async function revise(): Promise<void> {
 const next = computed(() => {
   const { state, may } = revision.value;
   if (state === 'draft') {
-    if (!session.is('author')) return 'It is being written. It can be looked at; it is reviewed once its author sends it.';
+    if (!revision.value.may.edit) return 'It is being written. It can be looked at; it is reviewed once its author sends it.';
     return draft.stops > 0
       ? 'It can be sent for review as it is; it cannot be released before the findings that stop it are cleared.'
       : 'Nothing stops it. Send it for review; somebody who did not write on it releases it.';
@@ -121,7 +122,7 @@ const next = computed(() => {
         <a-button v-if="revision.may.return" @click="asking = 'return'">Return with a reason</a-button>
         <a-button v-if="revision.may.revise" type="primary" :loading="busy" @click="revise">Start a new revision</a-button>
         <a-button v-if="revision.may.withdraw" @click="asking = 'withdraw'">Withdraw</a-button>
-        <a v-if="revision" class="file" :href="`/api/revisions/${revision.id}/file`" download>Save as a file</a>
+        <a v-if="!revision.may.blind" class="file" :href="`/api/revisions/${revision.id}/file`" download>Save as a file</a>
       </div>
       <form v-if="asking" class="reason" @submit.prevent="giveReason">
         <label for="reason">{{ asking === 'return' ? 'What should the author change?' : 'Why should nobody follow it any more?' }}</label>
@@ -132,6 +133,7 @@ const next = computed(() => {
         </div>
       </form>
       <ValueReadings v-if="revision.state !== 'draft'" />
+      <AuthorsPanel />
       <h2>What happened</h2>
       <ol class="events">
         <li v-for="(event, i) in revision.events" :key="i">

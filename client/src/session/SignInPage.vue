@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { onMounted, ref } from 'vue';
+import OutboxButton from '../outbox/OutboxButton.vue';
 import { useRoute, useRouter } from 'vue-router';
 import type { Trouble } from '../shared/api/client';
 import { troubleOf } from '../shared/api/trouble';
@@ -81,6 +82,7 @@ const enter = (name: string, word: string): Promise<void> =>
         <TroubleNote v-if="trouble" :trouble="trouble" />
         <a-button type="primary" html-type="submit" :loading="busy">Sign in</a-button>
       </form>
+      <p class="waits"><OutboxButton /></p>
       <div v-if="session.view?.demo.length" class="demo">
         <h2>Sample workshop</h2>
         <p class="quiet">Invented people and values. Sign in as one of them:</p>
@@ -173,6 +175,10 @@ form {
 h2 {
   margin-bottom: 14px;
   font-size: 24px;
+}
+
+.waits {
+  margin: 18px 0 0;
 }
 
 .demo {

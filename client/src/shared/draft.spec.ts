@@ -1,6 +1,9 @@
 import { createPinia, setActivePinia } from 'pinia';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { database } from '../outbox/database';
+import { useOutbox } from '../outbox/useOutbox';
 import { useDraft } from './draft';
+import { useSession } from './session';
 
 /** A server of one draft: takes edits as the real one does, refuses what it is told to, and may be out of reach. */
 class Server {
@@ -39,6 +42,8 @@ class Server {
     if (!this.reachable) throw new TypeError('no network');
     if (!this.signedIn) return Server.json(401, { title: 'Signed out.', detail: 'Sign in again.' });
     const url = new URL(request.url);
+    if (url.pathname === '/api/session')
+      return Server.json(200, { id: 'ines', name: 'Ines Aldaro', roles: ['author'], token: 't', demo: [] });
     if (request.method === 'GET' && url.pathname.endsWith('/changes'))
       return Number(url.searchParams.get('since')) === this.seq ? new Response(null, { status: 204 }) : Server.json(200, this.view());
     if (request.method === 'GET')
@@ -72,17 +77,23 @@ class Server {
 describe('the open draft', () => {
   let server: Server;
 
-  beforeEach(() => {
-    vi.useFakeTimers({ shouldAdvanceTime: true });
+  beforeEach(async () => {
+    vi.useFakeTimers({ shouldAdvanceTime: true, toFake: ['setTimeout', 'clearTimeout', 'setInterval', 'clearInterval', 'Date'] });
     setActivePinia(createPinia());
     localStorage.clear();
+    const db = await database();
+    for (const store of ['waiting', 'sheets', 'shelf'] as const) await db.clear(store);
     server = new Server();
     vi.stubGlobal('fetch', (request: Request) => server.answer(request));
+    useSession().view = { id: 'ines', name: 'Ines Aldaro', roles: ['author'], token: 't', demo: [] };
+    await useOutbox().box.load();
+    useOutbox().box.lead();
   });
   afterEach(async () => {
     Object.assign(server, { reachable: true, signedIn: true });
     await useDraft().settled();
     useDraft().close();
+    useOutbox().stop();
     vi.useRealTimers();
     vi.unstubAllGlobals();
   });
@@ -164,7 +175,7 @@ describe('the open draft', () => {
     await draft.settled();
     expect(server.got).toHaveLength(1);
 
-    draft.settle(draft.troubles[0]!, true);
+    draft.settle(draft.troubles[0]!.waiting, true);
     await draft.settled();
     expect(server.texts.s1).toBe('Remove the cover at once.');
     expect(draft.troubles).toEqual([]);
@@ -176,8 +187,8 @@ describe('the open draft', () => {
     server.refuse = () => ({ status: 409, title: 'Changed.', detail: 'Choose.', theirs: 'Remove the lid.' });
     draft.type('s1', 'Mine.');
     await draft.settled();
-    draft.settle(draft.troubles[0]!, false);
-    expect(draft.textOf('s1')).toBe('Remove the lid.');
+    draft.settle(draft.troubles[0]!.waiting, false);
+    await vi.waitFor(() => expect(draft.textOf('s1')).toBe('Remove the lid.'));
     expect(server.got).toHaveLength(1);
   });
 

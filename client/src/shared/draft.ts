@@ -1,5 +1,8 @@
 import { defineStore } from 'pinia';
-import { computed, ref, shallowReactive, shallowRef } from 'vue';
+import { computed, ref, shallowReactive, shallowRef, watch } from 'vue';
+import { keepSheet, keptSheet } from '../outbox/database';
+import { useOutbox } from '../outbox/useOutbox';
+import { isRefused, writes, type Waiting } from '../outbox/waiting';
 import {
   api,
   NotConnected,
@@ -16,19 +19,21 @@ import {
   type ThingView,
   type Trouble,
 } from './api/client';
-import { EditQueue, type Queued } from './editQueue';
+import { newId } from './ids';
 import { useSession } from './session';
 
-/** Something that could not be done as asked, shown until it is put away; with the edit, where it can be sent again over theirs. */
+/** Something that could not be done as asked, shown until its author puts it away; with the edit that waits for that. */
 export interface OpenTrouble extends Trouble {
-  edit?: Edit;
+  waiting: Waiting;
 }
 
-const structural = new Set(['insertStep', 'removeStep', 'moveStep', 'insertPhase', 'removePhase', 'renamePhase', 'several']);
-
-/** The open revision: what the server knows of it, what the writer has typed since, and the edits on their way. */
+/** The open revision: what the server knows of it, what the writer has typed since, and her edits that wait in the outbox. */
 export const useDraft = defineStore('draft', () => {
+  const outbox = useOutbox();
+  const session = useSession();
   const revision = shallowRef<RevisionView | null>(null);
+  /** Who opened it: what is typed here is hers, whoever signs in meanwhile. */
+  const person = shallowRef<{ id: string; name: string } | null>(null);
   const phases = ref<PhaseView[]>([]);
   const steps = shallowReactive(new Map<string, StepView>());
   const things = shallowRef<ThingView[]>([]);
@@ -39,43 +44,99 @@ export const useDraft = defineStore('draft', () => {
   const seq = ref(0);
   const undoLabel = ref<string | null>(null);
   const redoLabel = ref<string | null>(null);
+  /** When the sheet shown was read, where it comes from this browser and not from the server; null where it is the server's. */
+  const asOf = ref<number | null>(null);
 
+  /** The order as the server has it; what waits is laid over it. */
+  let serverPhases: PhaseView[] = [];
   /** Text typed and not yet acknowledged, by step; and the text the writer saw when she began. */
   const typed = shallowReactive(new Map<string, string>());
   const bases = new Map<string, string>();
-  /** Why a step's text was not taken, by step. */
-  const refusals = shallowReactive(new Map<string, Trouble>());
-  const troubles = ref<OpenTrouble[]>([]);
-  /** Steps whose text clashed with somebody else's: nothing of them is sent until the writer has chosen. */
-  const disputed = new Set<string>();
+  /** Steps whose text is not in the outbox yet: the writer has not paused. */
+  const timers = shallowReactive(new Map<string, ReturnType<typeof setTimeout>>());
+  let behind = false;
 
-  const connected = ref(true);
-  const signedOut = ref(false);
-  const waiting = ref(0);
-  const keptAt = ref<number | null>(null);
-  let queue: EditQueue | null = null;
-  const timers = new Map<string, ReturnType<typeof setTimeout>>();
+  const hers = (w: Waiting): boolean => w.revision === revision.value?.id && w.person === person.value?.id;
+  const items = computed(() => outbox.items.filter(hers));
+  const sent = computed(() => items.value.filter((w) => !isRefused(w)).length);
+  const waiting = computed(() => sent.value + timers.size);
+  const refused = computed(() => items.value.filter((w) => isRefused(w)));
+  /** Why a step's text was not taken, by step: it stays in its field, with the reason beside it. */
+  const refusals = computed(
+    () =>
+      new Map(
+        refused.value
+          .filter((w) => w.edit?.do === 'writeStep' && w.trouble!.theirs === undefined && typed.get(w.edit.id) === w.edit.text)
+          .map((w) => [writes(w)!, w.trouble!]),
+      ),
+  );
+  const troubles = computed<OpenTrouble[]>(() =>
+    refused.value.filter((w) => !(writes(w) && w.trouble!.theirs === undefined)).map((w) => ({ ...w.trouble!, waiting: w })),
+  );
+  const clash = (id: string): Waiting | undefined => refused.value.find((w) => writes(w) === id && w.trouble!.theirs !== undefined);
 
+  const connected = computed(() => outbox.standing.connected && asOf.value === null);
+  const signedOut = computed(() => outbox.standing.signedOut || (revision.value !== null && session.view !== null && !session.signedIn));
+  /** Somebody else has signed in in this browser since. */
+  const otherPerson = computed(() =>
+    person.value && session.signedIn && session.view?.id !== person.value.id ? (session.view?.name ?? '') : null,
+  );
+  const keptAt = computed(() => outbox.seen(() => outbox.box.keptAt.get(revision.value?.id ?? 0) ?? null));
   const order = computed(() => phases.value.flatMap((p) => p.steps));
   const stops = computed(() => findings.value.filter((f) => f.severity === 'stop').length);
-  const canEdit = computed(() => revision.value?.may.edit ?? false);
+  const canEdit = computed(() => (revision.value?.may.edit ?? false) && otherPerson.value === null);
   const textOf = (id: string): string => typed.get(id) ?? steps.get(id)?.text ?? '';
   const numberOf = (id: string): number => order.value.indexOf(id) + 1;
   const phaseOf = (id: string): PhaseView | undefined => phases.value.find((p) => p.steps.includes(id));
 
+  // The page is ahead of the server by what waits: the server's order with the waiting moves made.
+  function overlay(): void {
+    const now = serverPhases.map((p) => ({ ...p, steps: [...p.steps] }));
+    const out = (id: string): void => now.forEach((p) => (p.steps = p.steps.filter((s) => s !== id)));
+    const put = (id: string, phaseId: string, after: string | null | undefined): void => {
+      const phase = now.find((p) => p.id === phaseId);
+      if (!phase) return;
+      const at = after == null ? 0 : phase.steps.indexOf(after) + 1;
+      phase.steps.splice(after != null && at === 0 ? phase.steps.length : at, 0, id);
+    };
+    for (const { edit } of items.value.filter((w) => !isRefused(w))) {
+      if (edit?.do === 'insertStep' && edit.id && !now.some((p) => p.steps.includes(edit.id!))) {
+        put(edit.id, edit.phase, edit.after);
+        if (!steps.has(edit.id)) steps.set(edit.id, blank(edit.id, edit.text));
+      } else if (edit?.do === 'removeStep') out(edit.id);
+      else if (edit?.do === 'moveStep' && now.some((p) => p.steps.includes(edit.id))) {
+        out(edit.id);
+        put(edit.id, edit.phase, edit.after);
+      }
+    }
+    if (JSON.stringify(now) !== JSON.stringify(phases.value)) phases.value = now;
+  }
+
+  const blank = (id: string, text: string): StepView => ({
+    id,
+    text,
+    only: '',
+    branches: [],
+    chips: [],
+    questions: [],
+    cautions: [],
+    dropped: [],
+    fields: {},
+  });
+
   function apply(view: SheetView, whole: boolean): void {
-    seq.value = view.seq;
+    // An answer tells what its own edit changed: where somebody else wrote in between, the rest is asked for.
+    if (whole || view.seq <= seq.value + 1) seq.value = Math.max(view.seq, whole ? view.seq : seq.value);
     if (view.header) header.value = view.header;
     if (view.factors) factors.value = view.factors;
-    // While steps are being put in or moved, the page is ahead of the server; its order is taken when all have arrived.
-    const ahead = queue?.some((q) => q.edit !== null && structural.has(q.edit.do)) ?? false;
-    if (view.phases && !ahead) {
-      phases.value = view.phases;
-      const present = new Set(view.phases.flatMap((p) => p.steps));
-      for (const id of [...steps.keys()]) if (!present.has(id)) steps.delete(id);
-    }
     for (const step of view.steps) steps.set(step.id, step);
-    if (whole) for (const [id, text] of typed) if (steps.get(id)?.text === text) typed.delete(id);
+    if (view.phases) {
+      serverPhases = view.phases;
+      overlay();
+      const present = new Set([...serverPhases, ...phases.value].flatMap((p) => p.steps));
+      for (const id of [...steps.keys()]) if (!present.has(id)) steps.delete(id);
+    } else overlay();
+    if (whole) for (const [id, text] of typed) if (steps.get(id)?.text === text && !pendingText(id)) settledText(id);
     if (view.things) things.value = view.things;
     if (view.joints) joints.value = view.joints;
     if (view.findings) findings.value = view.findings;
@@ -83,121 +144,141 @@ export const useDraft = defineStore('draft', () => {
     redoLabel.value = view.redo ?? null;
   }
 
+  const pendingText = (id: string): boolean => items.value.some((w) => writes(w) === id);
+
+  function settledText(id: string): void {
+    typed.delete(id);
+    bases.delete(id);
+  }
+
+  async function read(id: number): Promise<RevisionView> {
+    const view = await take(api.GET('/api/revisions/{id}', { params: { path: { id } } }));
+    if (session.view?.id) void keepSheet(session.view.id, view).catch(() => undefined);
+    return view;
+  }
+
   async function open(id: number): Promise<void> {
     close();
-    const view = await take(api.GET('/api/revisions/{id}', { params: { path: { id } } }));
-    revision.value = view;
+    await outbox.ready();
+    const who = session.view?.id ? { id: session.view.id, name: session.view.name ?? '' } : null;
+    let view: RevisionView;
+    let from: number | null = null;
+    try {
+      view = await read(id);
+    } catch (error) {
+      const kept = error instanceof NotConnected && who ? await keptSheet(who.id, id).catch(() => undefined) : undefined;
+      if (!kept) throw error;
+      view = kept.view;
+      from = kept.at;
+    }
     steps.clear();
     typed.clear();
     bases.clear();
-    refusals.clear();
-    disputed.clear();
-    troubles.value = [];
-    keptAt.value = null;
-    signedOut.value = false;
-    queue = new EditQueue(`wornpath-queue-${useSession().view?.id}-${id}`, sendOne, (state) => {
-      waiting.value = state.waiting;
-      connected.value = state.connected;
-      if (state.kept) keptAt.value = Date.now();
-    });
+    seq.value = 0;
+    person.value = who;
+    asOf.value = from;
+    revision.value = view;
     apply(view.sheet, true);
-    queue.start();
+    // What was typed before and is not taken yet stands in its field.
+    for (const w of items.value) {
+      if (w.edit?.do !== 'writeStep') continue;
+      if (!bases.has(w.edit.id)) bases.set(w.edit.id, steps.get(w.edit.id)?.text ?? '');
+      typed.set(w.edit.id, w.edit.text);
+    }
   }
 
   function close(): void {
-    for (const id of [...timers.keys()]) flush(id);
-    queue?.stop();
-    queue = null;
+    flushAll();
     revision.value = null;
+    person.value = null;
   }
 
+  /** Reads the whole revision anew. */
   async function refresh(): Promise<void> {
-    if (!revision.value) return;
-    const view = await take(api.GET('/api/revisions/{id}', { params: { path: { id: revision.value.id } } }));
+    const id = revision.value?.id;
+    if (id === undefined) return;
+    const view = await read(id);
+    if (revision.value?.id !== id) return;
+    asOf.value = null;
     revision.value = view;
     apply(view.sheet, true);
   }
 
-  /** Asks whether somebody else has written since. Quiet where the server cannot be reached: the queue says that. */
+  /** Asks what has changed since; after a time without a connection, for all of it. */
   async function poll(): Promise<void> {
-    if (!revision.value || !queue || waiting.value > 0 || document.hidden) return;
+    const id = revision.value?.id;
+    if (id === undefined || waiting.value > 0) return;
     try {
-      const view = await take(
-        api.GET('/api/revisions/{id}/changes', { params: { path: { id: revision.value.id }, query: { since: seq.value } } }),
-      );
-      if (view && waiting.value === 0) apply(view, true);
-      if (waiting.value === 0) connected.value = true;
+      if (asOf.value !== null) await refresh();
+      else {
+        const view = await take(api.GET('/api/revisions/{id}/changes', { params: { path: { id }, query: { since: seq.value } } }));
+        if (view && revision.value?.id === id && waiting.value === 0) apply(view, true);
+      }
+      if (!outbox.standing.connected) outbox.box.standing = { ...outbox.standing, connected: true };
     } catch (error) {
-      if (error instanceof NotConnected) connected.value = false;
+      if (error instanceof NotConnected) outbox.box.standing = { ...outbox.standing, connected: false };
       else if (!(error instanceof Refused)) throw error;
     }
   }
 
-  async function sendOne(item: Queued): Promise<void> {
-    const id = item.revision;
-    const path = { params: { path: { id } } };
-    try {
-      const view =
-        item.edit !== null
-          ? await take(api.POST('/api/revisions/{id}/edits', { ...path, body: { clientId: item.clientId, edit: item.edit } }))
-          : await take(
-              api.POST(item.back === 'redo' ? '/api/revisions/{id}/redo' : '/api/revisions/{id}/undo', {
-                ...path,
-                body: { clientId: item.clientId },
-              }),
-            );
-      if (revision.value?.id !== id) return;
-      if (item.edit?.do === 'writeStep') {
-        const { id: step, text } = item.edit;
-        bases.set(step, text);
-        refusals.delete(step);
-        if (typed.get(step) === text) {
-          typed.delete(step);
-          bases.delete(step);
-        }
-      }
-      apply(view, false);
-    } catch (error) {
-      if (!(error instanceof Refused)) throw error;
-      if (error.trouble.status === 401) {
-        // Signed out meanwhile: the edit waits, as without a connection.
-        signedOut.value = true;
-        throw new NotConnected();
-      }
-      if (revision.value?.id !== id) return;
-      if (item.edit?.do === 'writeStep' && error.trouble.theirs === undefined) {
-        // The text stays in its field, with the reason beside it.
-        refusals.set(item.edit.id, error.trouble);
-      } else {
-        if (item.edit?.do === 'writeStep') disputed.add(item.edit.id);
-        troubles.value = [...troubles.value, { ...error.trouble, edit: item.edit ?? undefined }];
-      }
-      // What the page shows may be ahead of what stands: look again.
-      if (item.edit === null || structural.has(item.edit.do) || error.trouble.status === 409) await refresh();
+  outbox.box.onTaken(({ revision: id, edit, view }) => {
+    if (revision.value?.id !== id) return;
+    if (edit?.do === 'writeStep') {
+      // What she has typed on since goes on from what was taken.
+      if (typed.has(edit.id) && (typed.get(edit.id) !== edit.text || timers.has(edit.id))) bases.set(edit.id, edit.text);
+      else settledText(edit.id);
     }
-  }
+    behind ||= view.seq > seq.value + 1;
+    apply(view, false);
+  });
 
-  function send(edit: Edit): void {
-    if (!revision.value) return;
-    queue?.add({ revision: revision.value.id, edit });
+  // Somebody else has written in between: what that was is asked for as soon as nothing of hers is on its way.
+  watch([waiting, seq], () => {
+    if (!behind || waiting.value > 0) return;
+    behind = false;
+    void poll();
+  });
+
+  // What was refused is not laid over the server's order any more; what a refused edit meant to change may have changed under it.
+  watch(
+    () => refused.value.map((w) => w.clientId).join(),
+    (now, was) => {
+      if (!revision.value) return;
+      overlay();
+      if (now.length > (was?.length ?? 0)) void refresh().catch(() => undefined);
+    },
+  );
+
+  const of = (): Pick<Waiting, 'person' | 'personName' | 'revision' | 'where'> | null =>
+    revision.value && person.value
+      ? {
+          person: person.value.id,
+          personName: person.value.name,
+          revision: revision.value.id,
+          where: `${revision.value.number} ${revision.value.title}, ${revision.value.letter}`,
+        }
+      : null;
+
+  function send(edit: Edit): Waiting | null {
+    const one = of();
+    return one && outbox.box.add({ ...one, edit });
   }
 
   /** When everything typed and sent is acknowledged or refused. */
   async function settled(): Promise<void> {
     flushAll();
-    await queue?.settled();
+    if (revision.value && person.value) await outbox.box.settled(revision.value.id, person.value.id);
   }
 
-  /** Sends and waits until all that was sent is acknowledged or refused. */
-  async function sendAndSettle(edit: Edit): Promise<void> {
-    send(edit);
-    await queue?.settled();
+  /** Sends and waits until it is taken, or refused: true where it was taken. */
+  async function sendAndSettle(edit: Edit): Promise<boolean> {
+    const one = send(edit);
+    return one !== null && (await outbox.box.fateOf(one.clientId)) === 'taken';
   }
 
   function type(id: string, text: string): void {
     if (!typed.has(id) && !bases.has(id)) bases.set(id, steps.get(id)?.text ?? '');
     typed.set(id, text);
-    refusals.delete(id);
     clearTimeout(timers.get(id));
     timers.set(
       id,
@@ -205,18 +286,27 @@ export const useDraft = defineStore('draft', () => {
     );
   }
 
-  /** Sends what was typed into a step now. */
+  /** Has what was typed into a step kept and sent now. */
   function flush(id: string): void {
+    const had = timers.has(id);
     clearTimeout(timers.get(id));
     timers.delete(id);
     const text = typed.get(id);
-    if (text === undefined || !revision.value || disputed.has(id)) return;
-    if (text === (bases.get(id) ?? '') && !queue?.some((q) => q.edit?.do === 'writeStep' && q.edit.id === id)) {
-      typed.delete(id);
-      bases.delete(id);
+    const one = of();
+    if (text === undefined || !one || !had) return;
+    const disputed = clash(id);
+    if (disputed) {
+      // Nothing of it is sent until the writer has chosen; what she writes on is kept with it.
+      outbox.box.rewrite(disputed, text);
       return;
     }
-    queue?.addText(revision.value.id, id, text, () => bases.get(id) ?? '');
+    // A text that was not taken is written over by the one after it.
+    for (const w of refused.value) if (writes(w) === id) outbox.box.drop(w);
+    if (text === (bases.get(id) ?? '') && !pendingText(id)) {
+      settledText(id);
+      return;
+    }
+    outbox.box.addText(one, id, text, bases.get(id) ?? '');
   }
 
   function flushAll(): void {
@@ -225,10 +315,10 @@ export const useDraft = defineStore('draft', () => {
 
   /** Puts a step in behind another and returns its id at once; the server is told. */
   function insertAfter(after: string | null, phaseId: string, text: string): string {
-    const id = `s-${crypto.randomUUID().replaceAll('-', '').slice(0, 12)}`;
+    const id = `s-${newId().replaceAll('-', '').slice(0, 12)}`;
     const phase = phases.value.find((p) => p.id === phaseId);
     if (phase) phase.steps.splice(after === null ? 0 : phase.steps.indexOf(after) + 1, 0, id);
-    steps.set(id, { id, text, only: '', branches: [], chips: [], questions: [], cautions: [], dropped: [], fields: {} });
+    steps.set(id, blank(id, text));
     send({ do: 'insertStep', id, phase: phaseId, after, text });
     return id;
   }
@@ -239,8 +329,7 @@ export const useDraft = defineStore('draft', () => {
     if (!phase) return;
     const before = typed.get(id) ?? steps.get(id)?.text ?? '';
     phase.steps.splice(phase.steps.indexOf(id), 1);
-    typed.delete(id);
-    bases.delete(id);
+    settledText(id);
     send({ do: 'removeStep', id, before });
   }
 
@@ -273,34 +362,36 @@ export const useDraft = defineStore('draft', () => {
   }
 
   function back(which: 'undo' | 'redo'): void {
-    if (!revision.value) return;
     flushAll();
-    queue?.add({ revision: revision.value.id, edit: null, back: which });
+    const one = of();
+    if (one) outbox.box.add({ ...one, edit: null, back: which });
   }
 
-  /** Settles a clash: theirs stands, or mine goes over it. */
-  function settle(trouble: OpenTrouble, mine: boolean): void {
-    troubles.value = troubles.value.filter((t) => t !== trouble);
-    const edit = trouble.edit;
-    if (edit?.do === 'writeStep') {
-      disputed.delete(edit.id);
-      if (mine) {
-        bases.set(edit.id, trouble.theirs ?? '');
-        if (!typed.has(edit.id)) typed.set(edit.id, edit.text);
-        flush(edit.id);
-      } else {
-        typed.delete(edit.id);
-        bases.delete(edit.id);
+  /** Settles what was refused: theirs stands, or mine goes over it. Also of a sheet that is not open. */
+  function settle(one: Waiting, mine: boolean): void {
+    const { edit, trouble } = one;
+    const here = hers(one);
+    if (mine && edit && 'before' in edit) {
+      if (here && edit.do === 'writeStep') {
+        bases.set(edit.id, edit.text);
+        typed.set(edit.id, edit.text);
       }
-    } else if (mine && edit && 'before' in edit) {
-      send({ ...edit, before: trouble.theirs ?? '' });
+      outbox.box.again(one, { ...edit, before: trouble?.theirs ?? edit.before });
+      return;
     }
+    outbox.box.drop(one);
+    for (const w of outbox.items)
+      if (w.follows && edit?.do === 'writeStep' && writes(w) === edit.id && w.revision === one.revision) outbox.box.drop(w);
+    if (here && edit?.do === 'writeStep') settledText(edit.id);
   }
+
+  outbox.beforeLeaving(flushAll);
 
   const thing = (id: string): ThingView | undefined => things.value.find((t) => t.id === id);
 
   return {
     revision,
+    person,
     phases,
     steps,
     things,
@@ -311,11 +402,13 @@ export const useDraft = defineStore('draft', () => {
     seq,
     undoLabel,
     redoLabel,
+    asOf,
     typed,
     refusals,
     troubles,
     connected,
     signedOut,
+    otherPerson,
     waiting,
     keptAt,
     order,

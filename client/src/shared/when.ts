@@ -8,3 +8,10 @@ export const day = (iso: string, month: 'short' | 'long' = 'short'): string =>
 /** A day and the time on it. */
 export const dayAndTime = (iso: string): string =>
   dateOf(iso).toLocaleString('en-GB', { day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit' });
+
+/** A time of day, with the date where it was another day. */
+export function clock(at: number): string {
+  const date = new Date(at);
+  const time = date.toLocaleTimeString(undefined, { hour: '2-digit', minute: '2-digit' });
+  return date.toDateString() === new Date().toDateString() ? time : `${date.toLocaleDateString()} ${time}`;
+}

@@ -2,7 +2,8 @@
 import { watchDebounced } from '@vueuse/core';
 import { onMounted, ref } from 'vue';
 import { useRouter } from 'vue-router';
-import { api, take, type ShelfRow, type Trouble } from '../shared/api/client';
+import { keepShelf, keptShelf } from '../outbox/database';
+import { api, NotConnected, take, type ShelfRow, type Trouble } from '../shared/api/client';
 import { troubleOf } from '../shared/api/trouble';
 import { useSession } from '../shared/session';
 import { day } from '../shared/when';
@@ -27,8 +28,16 @@ async function load(): Promise<void> {
   try {
     rows.value = await take(api.GET('/api/procedures', { params: { query: { q: words.value } } }));
     trouble.value = null;
+    if (!words.value && session.view?.id) void keepShelf(session.view.id, rows.value).catch(() => undefined);
   } catch (error) {
     trouble.value = troubleOf(error);
+    // Without a connection: what was opened lately can be opened again.
+    if (!(error instanceof NotConnected) || !session.view?.id) return;
+    rows.value = await keptShelf(session.view.id).catch(() => []);
+    trouble.value = {
+      ...trouble.value,
+      detail: 'These sheets were opened lately in this browser and can be read and written on; what you type is sent later.',
+    };
   }
 }
 

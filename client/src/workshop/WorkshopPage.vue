@@ -3,12 +3,15 @@ import { computed, onMounted, ref } from 'vue';
 import { api, take, type BuildingBlock, type HouseRules, type SourceDocument, type Trouble, type WorkshopView } from '../shared/api/client';
 import { troubleOf } from '../shared/api/trouble';
 import PlainPage from '../frame/PlainPage.vue';
+import { useSession } from '../shared/session';
+import BackupForm from './BackupForm.vue';
 import BlocksForm from './BlocksForm.vue';
 import DocumentsForm from './DocumentsForm.vue';
 import RulesForm from './RulesForm.vue';
 import TroubleNote from '../shared/TroubleNote.vue';
 
 /** The workshop: the wrench crib every value is held against, the house rules, the source documents, and the blocks. */
+const session = useSession();
 const workshop = ref<WorkshopView | null>(null);
 const rows = ref<Record<string, string>[]>([]);
 const trouble = ref<Trouble | null>(null);
@@ -142,6 +145,7 @@ async function readFile(event: Event): Promise<void> {
       <RulesForm :workshop="workshop" @keep="keepRules" />
       <DocumentsForm :workshop="workshop" @keep="keepDocuments" />
       <BlocksForm :workshop="workshop" @keep="keepBlocks" />
+      <BackupForm v-if="session.is('administrator')" />
     </template>
   </PlainPage>
 </template>

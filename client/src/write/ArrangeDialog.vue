@@ -75,8 +75,8 @@ const edit = computed(() => (proposal.value?.lines.length ? proposal.value.edit 
 async function write(): Promise<void> {
   if (!edit.value) return;
   busy.value = true;
-  await draft.sendAndSettle(edit.value);
-  emit('close');
+  if (await draft.sendAndSettle(edit.value)) emit('close');
+  busy.value = false;
 }
 </script>
 

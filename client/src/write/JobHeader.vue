@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import { useDraft } from '../shared/draft';
+import JobField from './JobField.vue';
 
 /** What the job is: what it achieves, what it fits, how to tell, and the ways in which the vehicles differ. */
 const draft = useDraft();
@@ -19,14 +20,6 @@ const short = computed(
     [draft.header.purpose, draft.header.variants].filter(Boolean).join(' · ') ||
     'What the job is, what it fits, how to tell: write it here',
 );
-
-async function keep(name: string, event: Event): Promise<void> {
-  const field = event.target as HTMLInputElement | HTMLTextAreaElement;
-  const before = draft.header[name] ?? '';
-  const after = field.value.replaceAll('\n', ' ').trim();
-  if (after === before) return;
-  await draft.sendAndSettle({ do: 'setField', id: '', field: name, before, after });
-}
 </script>
 
 <template>
@@ -42,25 +35,7 @@ async function keep(name: string, event: Event): Promise<void> {
         </dt>
         <dd>
           <template v-if="!draft.canEdit">{{ draft.header[field.name] }}</template>
-          <textarea
-            v-else-if="field.long"
-            :id="`job-${field.name}`"
-            class="plain"
-            rows="2"
-            maxlength="2000"
-            :value="draft.header[field.name]"
-            :placeholder="field.hint"
-            @change="keep(field.name, $event)"
-          ></textarea>
-          <input
-            v-else
-            :id="`job-${field.name}`"
-            class="plain figures"
-            :value="draft.header[field.name]"
-            :placeholder="field.hint"
-            maxlength="4"
-            @change="keep(field.name, $event)"
-          />
+          <JobField v-else :name="field.name" :hint="field.hint" :long="field.long" />
           <p v-if="field.name === 'variants' && draft.canEdit" class="quiet">
             A sentence for some alone opens with them: <i>Left: unplug the sensor lead.</i> Every combination is walked.
           </p>
@@ -121,15 +96,6 @@ dt {
 
 dd {
   margin: 0;
-}
-
-textarea {
-  width: 100%;
-  font-size: 15px;
-}
-
-input {
-  width: 70px;
 }
 
 .quiet {

@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue';
 import type { Caution } from '../shared/api/client';
 import { useDraft } from '../shared/draft';
+import StepField from './StepField.vue';
 
 /** What stands beside a step's words: its minutes and people, and its cautions, written anew or taken off with a reason. */
 const props = defineProps<{ id: string }>();
@@ -12,14 +13,6 @@ const signals: Caution['signal'][] = ['DANGER', 'WARNING', 'CAUTION', 'NOTICE'];
 const writing = ref<{ of: string; caution: Caution } | null>(null);
 const dropping = ref<{ hazard: string; reason: string } | null>(null);
 
-async function keep(field: 'minutes' | 'people', event: Event): Promise<void> {
-  const input = event.target as HTMLInputElement;
-  const before = step.value?.fields[field] ?? '';
-  const after = input.value.trim();
-  if (after !== before) await draft.sendAndSettle({ do: 'setField', id: props.id, field, before, after });
-  input.value = draft.steps.get(props.id)?.fields[field] ?? '';
-}
-
 const begin = (caution?: Caution): void => {
   writing.value = caution
     ? { of: caution.hazard, caution: { ...caution } }
@@ -28,42 +21,22 @@ const begin = (caution?: Caution): void => {
 
 async function write(): Promise<void> {
   if (!writing.value) return;
-  const count = draft.troubles.length;
-  await draft.sendAndSettle({ do: 'writeCaution', step: props.id, hazard: writing.value.of, caution: writing.value.caution });
-  if (draft.troubles.length === count) writing.value = null;
+  if (await draft.sendAndSettle({ do: 'writeCaution', step: props.id, hazard: writing.value.of, caution: writing.value.caution }))
+    writing.value = null;
 }
 
 async function drop(): Promise<void> {
   if (!dropping.value) return;
-  const count = draft.troubles.length;
-  await draft.sendAndSettle({ do: 'dropCaution', step: props.id, hazard: dropping.value.hazard, reason: dropping.value.reason });
-  if (draft.troubles.length === count) dropping.value = null;
+  if (await draft.sendAndSettle({ do: 'dropCaution', step: props.id, hazard: dropping.value.hazard, reason: dropping.value.reason }))
+    dropping.value = null;
 }
 </script>
 
 <template>
   <div class="extras">
     <div class="line">
-      <label
-        >minutes
-        <input
-          class="figures"
-          :value="step?.fields.minutes"
-          placeholder="reckoned"
-          maxlength="8"
-          inputmode="decimal"
-          @change="keep('minutes', $event)"
-      /></label>
-      <label
-        >people
-        <input
-          class="figures"
-          :value="step?.fields.people"
-          placeholder="as the job"
-          maxlength="2"
-          inputmode="numeric"
-          @change="keep('people', $event)"
-      /></label>
+      <StepField :id="id" name="minutes" hint="reckoned" mode="decimal" :longest="8" />
+      <StepField :id="id" name="people" hint="as the job" mode="numeric" :longest="2" />
       <template v-for="caution in step?.cautions ?? []" :key="caution.hazard">
         <span class="caution"
           >{{ caution.signal }}:
@@ -134,7 +107,7 @@ async function drop(): Promise<void> {
   align-items: baseline;
 }
 
-.line input {
+.line :deep(input) {
   width: 74px;
   font-size: 12.5px;
   color: var(--ink);

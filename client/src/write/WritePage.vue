@@ -7,6 +7,7 @@ import RouteColumn from './RouteColumn.vue';
 import BlockDialog from './BlockDialog.vue';
 import JobHeader from './JobHeader.vue';
 import ArrangeDialog from './ArrangeDialog.vue';
+import PhaseName from './PhaseName.vue';
 import StepEditor from './StepEditor.vue';
 
 const draft = useDraft();
@@ -30,13 +31,6 @@ function addPhase(): void {
   adding.value = false;
 }
 
-function rename(id: string, before: string, event: Event): void {
-  const field = event.target as HTMLInputElement;
-  const name = field.value.trim();
-  if (name && name !== before) draft.send({ do: 'renamePhase', id, before, name });
-  else field.value = before;
-}
-
 function firstStep(phaseId: string): void {
   cursor.goTo(draft.insertAfter(null, phaseId, ''), 'start');
 }
@@ -57,15 +51,7 @@ watch(
       <JobHeader />
       <div v-for="phase in draft.phases" :key="phase.id" class="phase">
         <h2>
-          <input
-            v-if="draft.canEdit"
-            class="phase-name"
-            :value="phase.name"
-            :size="Math.max(8, phase.name.length)"
-            maxlength="80"
-            :aria-label="`Name of phase ${phase.name}`"
-            @change="rename(phase.id, phase.name, $event)"
-          />
+          <PhaseName v-if="draft.canEdit" :phase="phase" />
           <template v-else>{{ phase.name }}</template>
           <button
             v-if="draft.canEdit && phase.steps.length === 0 && draft.phases.length > 1"
@@ -155,21 +141,6 @@ h2 {
   gap: 12px;
   margin: 0 0 6px 44px;
   font-size: 23px;
-}
-
-.phase-name {
-  font: inherit;
-  color: inherit;
-  letter-spacing: inherit;
-  background: none;
-  border: 0;
-  border-bottom: 1px dashed transparent;
-  padding: 0;
-}
-
-.phase-name:hover,
-.phase-name:focus {
-  border-bottom-color: var(--ink-soft);
 }
 
 .drop,

@@ -84,7 +84,7 @@ public sealed class Drafts(DraftKeeper keeper, EditWriter writer, DraftLog log, 
                     draft.IsOutdated = true;
                     if (e.InnerException is not SqliteException { SqliteErrorCode: 19 }) throw;
                     if (tries < 3) continue;
-                    return new Problem("Somebody else wrote at the same moment.", "Send it again.") { Clash = new Clash("", "") };
+                    return new Problem("Somebody else wrote at the same moment.", "Send it again.") { Again = true };
                 }
 
                 draft.Take(walked, line, snapshot);

@@ -165,7 +165,7 @@ public static class RevisionEndpoints
         if (await drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
         if ((LifeCycle.Edit(draft.State) ?? draft.Authorship.Write(me.Id())) is { } closed) return Problems.Refused(closed);
         var before = await change(draft);
-        if (!before.IsGood) return before.Problem.ToHttp();
+        if (!before.IsGood) return before.Problem.Again ? Problems.Refused(before.Problem) : before.Problem.ToHttp();
         var now = draft.Now;
         var (undo, redo) = draft.Reach(me.Id());
         return TypedResults.Ok(SheetViews.Changed(before.Value, now, undo?.Label, redo?.Label));

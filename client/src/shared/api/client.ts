@@ -28,6 +28,7 @@ export type RevisionView = Schemas['RevisionView'];
 export type SessionView = Schemas['SessionView'];
 export type ValueView = Schemas['ValueView'];
 export type ValueStanding = Schemas['ValueStanding'];
+export type Someone = Schemas['Someone'];
 export type SourceDocument = Schemas['SourceDocument'];
 export type Severity = Schemas['Severity'];
 export type SheetView = Schemas['SheetView'];
@@ -47,6 +48,8 @@ export interface Trouble {
   detail: string;
   theirs?: string;
   yours?: string;
+  /** True where the same, sent again, may go through. */
+  again?: boolean;
 }
 
 /** Thrown where the server could not be reached at all. */
@@ -85,8 +88,8 @@ export async function take<T>(call: Promise<{ data?: T; error?: unknown; respons
     throw new NotConnected();
   }
   if (answer.response.ok) return answer.data as T;
-  // A gateway without a server behind it is no answer of ours.
-  if (answer.response.status >= 502) throw new NotConnected();
+  // A gateway without a server behind it is no answer of ours; a trouble the server tells of is.
+  if (answer.response.status >= 502 && !answer.response.headers.get('Content-Type')?.includes('problem+json')) throw new NotConnected();
   const problem = (typeof answer.error === 'object' && answer.error !== null ? answer.error : {}) as Partial<Trouble> & {
     errors?: Record<string, string[]>;
   };
@@ -97,5 +100,6 @@ export async function take<T>(call: Promise<{ data?: T; error?: unknown; respons
     detail: fields || (problem.detail ?? 'Try again; if it stays, tell an administrator.'),
     theirs: problem.theirs,
     yours: problem.yours,
+    again: problem.again,
   });
 }

@@ -1,0 +1,67 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue';
+import { api, take, type Trouble } from '../shared/api/client';
+import { troubleOf } from '../shared/api/trouble';
+import { useDraft } from '../shared/draft';
+
+/** How the reader stands to the sheet: somebody else's to write on, or with values to be read before they are shown. */
+const draft = useDraft();
+const trouble = ref<Trouble | null>(null);
+const asked = ref(false);
+const may = computed(() => draft.revision?.may);
+// What was released is written on by nobody: there is nothing to ask for.
+const isOpen = computed(() => draft.revision?.state === 'draft');
+
+async function ask(): Promise<void> {
+  trouble.value = null;
+  try {
+    await take(api.POST('/api/procedures/{procedure}/ask', { params: { path: { procedure: draft.revision!.procedureId } } }));
+    asked.value = true;
+  } catch (error) {
+    trouble.value = troubleOf(error);
+  }
+}
+</script>
+
+<template>
+  <div v-if="may && (may.blind || (may.ask && isOpen))" class="standing">
+    <p v-if="may.blind">
+      <strong>Values are hidden from you until you have read them in their sources.</strong>
+      <router-link :to="{ name: 'review', params: { id: draft.revision!.id } }">Read them under Review</router-link>
+    </p>
+    <p v-if="may.ask && isOpen">
+      <strong>{{ draft.revision!.authors.owner.name }} writes this procedure.</strong> You can read it.
+      <span v-if="asked" role="status">You have asked to write along.</span>
+      <button v-else type="button" class="link" @click="ask">Ask to write along</button>
+      <span v-if="trouble" role="alert">{{ trouble.title }} {{ trouble.detail }}</span>
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.standing {
+  padding: 6px 16px;
+  background: var(--slate-pale);
+  border-bottom: 1px solid var(--slate);
+}
+
+p {
+  margin: 0;
+}
+
+.link {
+  font: inherit;
+  color: var(--moss);
+  background: none;
+  border: 0;
+  padding: 0;
+  text-decoration: underline;
+  cursor: pointer;
+}
+
+@media print {
+  .standing {
+    display: none;
+  }
+}
+</style>

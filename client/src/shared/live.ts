@@ -1,0 +1,69 @@
+import { HubConnectionBuilder, HubConnectionState, HttpTransportType, LogLevel, type HubConnection } from '@microsoft/signalr';
+import { useIntervalFn } from '@vueuse/core';
+import { onBeforeUnmount, ref, watch, type Ref } from 'vue';
+import type { Someone } from './api/client';
+import { useDraft } from './draft';
+
+/** How often a page asks by itself while the server cannot tell it. */
+const ASK_EVERY = 4000;
+
+/** Keeps the open revision up to date: the server tells what has changed and who is here; only while it cannot, the page asks. */
+export function useLive(): { here: Ref<Someone[]> } {
+  const draft = useDraft();
+  const here = ref<Someone[]>([]);
+  let connection: HubConnection | null = null;
+
+  async function watchNow(): Promise<void> {
+    const id = draft.revision?.id;
+    if (connection?.state !== HubConnectionState.Connected || id === undefined) return;
+    await connection.invoke('Watch', id);
+    // What happened before anybody told.
+    await draft.poll();
+  }
+
+  function begin(): void {
+    const made = new HubConnectionBuilder()
+      .withUrl('/api/live', { skipNegotiation: true, transport: HttpTransportType.WebSockets })
+      .withAutomaticReconnect({
+        nextRetryDelayInMilliseconds: ({ previousRetryCount }) => Math.min(1000 * 1.7 ** previousRetryCount, 15_000),
+      })
+      .configureLogging(LogLevel.None)
+      .build();
+    made.on('changed', (id: number, seq: number) => {
+      if (id === draft.revision?.id && seq > draft.seq) void draft.poll();
+    });
+    made.on('moved', (id: number) => {
+      if (id === draft.revision?.id) void draft.refresh().catch(() => undefined);
+    });
+    made.on('here', (id: number, people: Someone[]) => {
+      if (id === draft.revision?.id) here.value = people.filter((p) => p.id !== draft.person?.id);
+    });
+    made.onreconnected(() => watchNow());
+    made.onclose(() => (here.value = []));
+    connection = made;
+    made
+      .start()
+      .then(watchNow)
+      .catch(() => (connection = null));
+  }
+
+  watch(
+    () => draft.revision?.id,
+    (id, was) => {
+      if (id !== was) here.value = [];
+      if (id === undefined) return;
+      if (!connection) begin();
+      else void watchNow().catch(() => undefined);
+    },
+    { immediate: true },
+  );
+
+  useIntervalFn(() => {
+    if (document.hidden || draft.revision === null) return;
+    if (connection?.state === HubConnectionState.Connected && draft.connected) return;
+    void draft.poll();
+    if (!connection) begin();
+  }, ASK_EVERY);
+  onBeforeUnmount(() => void connection?.stop());
+  return { here };
+}

@@ -1,0 +1,48 @@
+<script setup lang="ts">
+import type { PhaseView } from '../shared/api/client';
+import { useDraft } from '../shared/draft';
+import { useKeptField } from '../shared/keptField';
+
+/** A phase's name, edited in place. */
+const props = defineProps<{ phase: PhaseView }>();
+const draft = useDraft();
+const { text, commit, undoTyping } = useKeptField(
+  () => props.phase.name,
+  async (before, after) =>
+    after.trim() !== '' && draft.sendAndSettle({ do: 'renamePhase', id: props.phase.id, before, name: after.trim() }),
+);
+
+async function keep(): Promise<void> {
+  if (text.value.trim() === '') undoTyping();
+  else await commit();
+}
+</script>
+
+<template>
+  <input
+    v-model="text"
+    class="phase-name"
+    :size="Math.max(8, text.length)"
+    maxlength="80"
+    :aria-label="`Name of phase ${phase.name}`"
+    @change="keep"
+    @keydown.esc="undoTyping"
+  />
+</template>
+
+<style scoped>
+.phase-name {
+  font: inherit;
+  color: inherit;
+  letter-spacing: inherit;
+  background: none;
+  border: 0;
+  border-bottom: 1px dashed transparent;
+  padding: 0;
+}
+
+.phase-name:hover,
+.phase-name:focus {
+  border-bottom-color: var(--ink-soft);
+}
+</style>
