@@ -8,7 +8,7 @@ import { fileURLToPath } from 'node:url';
 
 export const root = resolve(dirname(fileURLToPath(import.meta.url)), '../..');
 
-const freePort = () =>
+export const freePort = () =>
   new Promise((done) => {
     const server = createServer().listen(0, '127.0.0.1', () => {
       const { port } = server.address();
@@ -18,10 +18,10 @@ const freePort = () =>
 
 /** The built application with the sample workshop, as a process that can be stopped and started again. */
 export class Workshop {
-  constructor(port) {
+  constructor(port, data = mkdtempSync(join(tmpdir(), 'wornpath-browser-'))) {
     this.port = port;
     this.url = `http://127.0.0.1:${port}`;
-    this.data = mkdtempSync(join(tmpdir(), 'wornpath-browser-'));
+    this.data = data;
   }
 
   async start() {

@@ -27,7 +27,7 @@ async function ask(): Promise<void> {
   <div v-if="may && (may.blind || (may.ask && isOpen))" class="standing">
     <p v-if="may.blind">
       <strong>Values are hidden from you until you have read them in their sources.</strong>
-      <router-link :to="{ name: 'review', params: { id: draft.revision!.id } }">Read them under Review</router-link>
+      <router-link v-if="$route.name !== 'review'" :to="{ name: 'review', params: { id: draft.revision!.id } }">Read them now</router-link>
     </p>
     <p v-if="may.ask && isOpen">
       <strong>{{ draft.revision!.authors.owner.name }} writes this procedure.</strong> You can read it.

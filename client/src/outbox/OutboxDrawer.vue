@@ -60,40 +60,42 @@ function drop(w: Waiting): void {
 
 <template>
   <a-drawer v-model:open="open" title="Not taken by the server yet" :width="520">
-    <p v-if="why" class="why" role="status">{{ why }} <button type="button" class="link" @click="outbox.box.kick()">Try now</button></p>
-    <p v-if="outbox.unkept" class="why">
-      This browser keeps nothing for this page. What waits here is lost when the page is closed: copy it.
-    </p>
-    <section v-for="sheet in sheets" :key="sheet.where" class="sheet">
-      <h3>
-        <router-link :to="{ name: 'write', params: { id: sheet.revision } }" @click="open = false">{{ sheet.where }}</router-link>
-      </h3>
-      <ul>
-        <li v-for="w in sheet.items" :key="w.clientId" :class="{ refused: isRefused(w) }">
-          <p class="head">
-            <b>{{ wordsOf(w).what }}</b> <span class="quiet">{{ clock(w.at) }} · {{ isRefused(w) ? 'not taken' : 'waits' }}</span>
-          </p>
-          <p v-if="wordsOf(w).text" class="text">{{ wordsOf(w).text }}</p>
-          <p v-if="w.trouble" class="trouble">
-            <strong>{{ w.trouble.title }}</strong> {{ w.trouble.detail }}
-          </p>
-          <p v-if="w.trouble?.theirs !== undefined" class="trouble">Stands now: {{ w.trouble.theirs || '(empty)' }}</p>
-          <p class="acts">
-            <a-button v-if="w.trouble?.theirs !== undefined" size="small" @click="draft.settle(w, true)">Put mine there</a-button>
-            <a-button v-else-if="isRefused(w) && !w.follows" size="small" @click="outbox.box.again(w)">Send again</a-button>
-            <a-button size="small" @click="copy(w)">{{ copied === w.clientId ? 'Copied' : 'Copy' }}</a-button>
-            <a-button size="small" :danger="dropping === w.clientId" @click="drop(w)">{{
-              dropping === w.clientId ? 'Discard it for good' : 'Discard'
-            }}</a-button>
-          </p>
-        </li>
-      </ul>
-    </section>
-    <p v-for="[name, count] in strangers" :key="name" class="quiet">
-      {{ count }} edit{{ count === 1 ? '' : 's' }} of {{ name }} wait{{ count === 1 ? 's' : '' }} in this browser until {{ name }} signs in
-      here.
-    </p>
-    <p v-if="!outbox.items.length" class="quiet">Everything has arrived.</p>
+    <div role="dialog" aria-label="Outbox">
+      <p v-if="why" class="why" role="status">{{ why }} <button type="button" class="link" @click="outbox.box.kick()">Try now</button></p>
+      <p v-if="outbox.unkept" class="why">
+        This browser keeps nothing for this page. What waits here is lost when the page is closed: copy it.
+      </p>
+      <section v-for="sheet in sheets" :key="sheet.where" class="sheet">
+        <h3>
+          <router-link :to="{ name: 'write', params: { id: sheet.revision } }" @click="open = false">{{ sheet.where }}</router-link>
+        </h3>
+        <ul>
+          <li v-for="w in sheet.items" :key="w.clientId" :class="{ refused: isRefused(w) }">
+            <p class="head">
+              <b>{{ wordsOf(w).what }}</b> <span class="quiet">{{ clock(w.at) }} · {{ isRefused(w) ? 'not taken' : 'waits' }}</span>
+            </p>
+            <p v-if="wordsOf(w).text" class="text">{{ wordsOf(w).text }}</p>
+            <p v-if="w.trouble" class="trouble">
+              <strong>{{ w.trouble.title }}</strong> {{ w.trouble.detail }}
+            </p>
+            <p v-if="w.trouble?.theirs !== undefined" class="trouble">Stands now: {{ w.trouble.theirs || '(empty)' }}</p>
+            <p class="acts">
+              <a-button v-if="w.trouble?.theirs !== undefined" size="small" @click="draft.settle(w, true)">Put mine there</a-button>
+              <a-button v-else-if="isRefused(w) && !w.follows" size="small" @click="outbox.box.again(w)">Send again</a-button>
+              <a-button size="small" @click="copy(w)">{{ copied === w.clientId ? 'Copied' : 'Copy' }}</a-button>
+              <a-button size="small" :danger="dropping === w.clientId" @click="drop(w)">{{
+                dropping === w.clientId ? 'Discard it for good' : 'Discard'
+              }}</a-button>
+            </p>
+          </li>
+        </ul>
+      </section>
+      <p v-for="[name, count] in strangers" :key="name" class="quiet">
+        {{ count }} edit{{ count === 1 ? '' : 's' }} of {{ name }} wait{{ count === 1 ? 's' : '' }} in this browser until {{ name }} signs
+        in here.
+      </p>
+      <p v-if="!outbox.items.length" class="quiet">Everything has arrived.</p>
+    </div>
   </a-drawer>
 </template>
 

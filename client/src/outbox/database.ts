@@ -13,7 +13,6 @@ export interface KeptSheet {
 interface Schema extends DBSchema {
   waiting: { key: number; value: Waiting; indexes: { person: string } };
   sheets: { key: [string, number]; value: KeptSheet };
-  shelf: { key: string; value: { person: string; at: number; rows: ShelfRow[] } };
   leases: { key: string; value: { name: string; holder: string; until: number } };
 }
 
@@ -28,7 +27,6 @@ export function database(): Promise<Database> {
     upgrade(db) {
       db.createObjectStore('waiting', { keyPath: 'key', autoIncrement: true }).createIndex('person', 'person');
       db.createObjectStore('sheets', { keyPath: ['person', 'revision'] });
-      db.createObjectStore('shelf', { keyPath: 'person' });
       db.createObjectStore('leases', { keyPath: 'name' });
     },
     // Another tab wants a newer form: it shall not wait for this one.
@@ -53,13 +51,27 @@ export async function keepSheet(person: string, view: RevisionView): Promise<voi
 export const keptSheet = async (person: string, revision: number): Promise<KeptSheet | undefined> =>
   (await database()).get('sheets', [person, revision]);
 
-export async function keepShelf(person: string, rows: ShelfRow[]): Promise<void> {
-  await (await database()).put('shelf', { person, at: Date.now(), rows: JSON.parse(JSON.stringify(rows)) as ShelfRow[] });
-}
-
-/** The shelf as it was last read, with only what can be opened without a connection. */
+/** The shelf of what can be opened without a connection: the sheets kept for somebody, the latest first. */
 export async function keptShelf(person: string): Promise<ShelfRow[]> {
-  const db = await database();
-  const kept = new Set((await db.getAllKeys('sheets')).filter(([p]) => p === person).map(([, revision]) => revision));
-  return ((await db.get('shelf', person))?.rows ?? []).filter((r) => kept.has(r.revisionId));
+  const kept = await (await database()).getAll('sheets', IDBKeyRange.bound([person, 0], [person, Infinity]));
+  return kept
+    .sort((a, b) => b.at - a.at)
+    .map(({ view }) => {
+      const findings = view.sheet.findings ?? [];
+      const stops = findings.filter((f) => f.severity === 'stop').length;
+      return {
+        procedureId: view.procedureId,
+        revisionId: view.id,
+        number: view.number,
+        title: view.title,
+        platform: view.platform,
+        letter: view.letter,
+        state: view.state,
+        stops,
+        warnings: findings.length - stops,
+        steps: view.sheet.steps.length,
+        who: view.author,
+        changedAt: view.changedAt,
+      };
+    });
 }

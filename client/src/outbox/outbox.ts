@@ -1,6 +1,6 @@
 import { NotConnected, Refused, type Edit, type SheetView, type Trouble } from '../shared/api/client';
 import { newId } from '../shared/ids';
-import { buildsOn, isRefused, writes, type Waiting } from './waiting';
+import { buildsOn, isRefused, without, writes, type Waiting } from './waiting';
 
 /** Where waiting edits are kept. All that is written is there when the promise is kept. */
 export interface Shelf {
@@ -12,7 +12,10 @@ export interface Shelf {
 
 /** What is told from tab to tab. */
 export type Told =
-  { what: 'changed' } | { what: 'taken'; clientId: string; revision: number; edit: Edit | null; view: SheetView } | { what: 'kick' };
+  | { what: 'changed' }
+  | { what: 'taken'; clientId: string; revision: number; edit: Edit | null; view: SheetView; left: Waiting | null }
+  | { what: 'kick' }
+  | { what: 'standing'; standing: Standing };
 
 /** How it stands with sending: what keeps it, if anything. */
 export interface Standing {
@@ -53,6 +56,7 @@ export class Outbox {
 
   private leads = false;
   private stopped = false;
+  private wanted = false;
   private running = false;
   private tries = 0;
   private timer: ReturnType<typeof setTimeout> | null = null;
@@ -91,7 +95,10 @@ export class Outbox {
   /** Something another tab tells. */
   hear(told: Told): void {
     if (told.what === 'kick') void this.run();
-    else {
+    else if (told.what === 'standing') {
+      this.standing = told.standing;
+      this.ports.changed();
+    } else {
       if (told.what === 'taken') this.taken(told);
       void this.read();
     }
@@ -102,8 +109,7 @@ export class Outbox {
     const waiting: Waiting = { ...one, key: --this.provisional, clientId: newId(), at: Date.now(), stamp: 0 };
     this.items = [...this.items, waiting];
     this.keep(async () => {
-      const { key: _none, ...kept } = waiting;
-      waiting.key = await this.ports.shelf.add(kept);
+      waiting.key = await this.ports.shelf.add(without(waiting, 'key'));
     });
     this.ports.changed();
     return waiting;
@@ -153,10 +159,12 @@ export class Outbox {
   /** Sends a refused one again, as a new edit in its old place, with what followed it. */
   again(waiting: Waiting, edit: Edit | null = waiting.edit): void {
     const followers = this.items.filter((w) => w.follows && buildsOn(w, waiting));
-    const freed = (w: Waiting, e: Edit | null): Waiting => {
-      const { trouble: _t, follows: _f, ...rest } = w;
-      return { ...rest, edit: e, clientId: newId(), stamp: w.stamp + 1 };
-    };
+    const freed = (w: Waiting, e: Edit | null): Waiting => ({
+      ...without(w, 'trouble', 'follows'),
+      edit: e,
+      clientId: newId(),
+      stamp: w.stamp + 1,
+    });
     for (const w of [waiting, ...followers]) {
       const fresh = freed(w, w === waiting ? edit : w.edit);
       const { clientId } = w;
@@ -164,6 +172,11 @@ export class Outbox {
       this.keep(() => this.ports.shelf.change(w.key, () => ({ ...fresh, key: w.key })));
     }
     this.ports.changed();
+  }
+
+  /** A page has asked the server something else, and was answered or not. */
+  noticed(connected: boolean): void {
+    if (connected !== this.standing.connected) this.stand({ connected });
   }
 
   /** Tries now what waits for a connection. */
@@ -239,9 +252,15 @@ export class Outbox {
   }
 
   private async read(): Promise<void> {
-    await this.writing;
     try {
-      const kept = await this.ports.shelf.all();
+      let kept: Waiting[];
+      let before: Promise<unknown>;
+      // What is read while something is written is older than what stands here.
+      do {
+        before = this.writing;
+        await before;
+        kept = await this.ports.shelf.all();
+      } while (before !== this.writing);
       // What this page could not keep is only here.
       this.items = [...kept, ...this.items.filter((w) => w.key < 0)];
     } catch {
@@ -253,7 +272,9 @@ export class Outbox {
 
   private taken(told: Extract<Told, { what: 'taken' }>): void {
     this.keptAt.set(told.revision, Date.now());
-    this.items = this.items.filter((w) => w.clientId !== told.clientId);
+    this.items = told.left
+      ? this.items.map((w) => (w.clientId === told.clientId ? told.left! : w))
+      : this.items.filter((w) => w.clientId !== told.clientId);
     for (const taker of [...this.takers]) taker(told);
     this.ports.changed();
     this.settleWaiters();
@@ -265,6 +286,7 @@ export class Outbox {
 
   private stand(standing: Partial<Standing>): void {
     this.standing = { ...this.standing, ...standing };
+    this.ports.tell({ what: 'standing', standing: this.standing });
     this.ports.changed();
   }
 
@@ -275,13 +297,19 @@ export class Outbox {
 
   private async run(): Promise<void> {
     // Without a database there is no other tab that could send what is here.
+    this.wanted = true;
     if (this.running || this.stopped || !(this.leads || this.unkept)) return;
     this.running = true;
     if (this.timer) clearTimeout(this.timer);
     this.timer = null;
     try {
-      await this.writing;
-      for (let one = this.next(); one; one = this.next()) if (!(await this.deliver(one))) break;
+      // What another tab has kept meanwhile comes in its place in the order.
+      for (;;) {
+        this.wanted = false;
+        await this.read();
+        const one = this.next();
+        if (this.stopped || (one ? !(await this.deliver(one)) : !this.wanted)) break;
+      }
     } finally {
       this.running = false;
     }
@@ -300,8 +328,8 @@ export class Outbox {
           : { ...w, clientId: newId(), edit: { ...w.edit, before: sent.edit.text } },
       );
       if (!left) this.items = this.items.filter((w) => w.clientId !== sent.clientId);
-      this.standing = { connected: true, signedOut: false, trouble: null };
-      const told: Told = { what: 'taken', clientId: sent.clientId, revision: one.revision, edit: sent.edit, view };
+      this.stand({ connected: true, signedOut: false, trouble: null });
+      const told: Told = { what: 'taken', clientId: sent.clientId, revision: one.revision, edit: sent.edit, view, left: left ?? null };
       this.taken(told);
       this.ports.tell(told);
       return true;

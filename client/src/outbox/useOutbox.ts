@@ -5,7 +5,7 @@ import { useSession } from '../shared/session';
 import { database } from './database';
 import { asLeader } from './leader';
 import { Outbox, type Shelf, type Told } from './outbox';
-import { isRefused, type Waiting } from './waiting';
+import { isRefused, without, type Waiting } from './waiting';
 
 /** What a page makes is wrapped for its own use; what is kept and told is the bare thing. */
 const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
@@ -93,7 +93,7 @@ export const useOutbox = defineStore('outbox', () => {
     for (const name of Object.keys(localStorage).filter((k) => k.startsWith(LAST_WORDS))) {
       const left = JSON.parse(localStorage.getItem(name) ?? '[]') as Waiting[];
       const there = new Set((await kept.all()).map((w) => w.clientId));
-      for (const { key: _key, ...waiting } of left) if (!there.has(waiting.clientId)) await kept.add(waiting);
+      for (const waiting of left) if (!there.has(waiting.clientId)) await kept.add(without(waiting, 'key'));
       localStorage.removeItem(name);
     }
   }

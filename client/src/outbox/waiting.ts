@@ -25,6 +25,13 @@ export interface Waiting {
   follows?: boolean;
 }
 
+/** One without some of its members. */
+export function without<K extends keyof Waiting>(waiting: Waiting, ...names: K[]): Omit<Waiting, K> {
+  const rest: Partial<Waiting> = { ...waiting };
+  for (const name of names) delete rest[name];
+  return rest as Omit<Waiting, K>;
+}
+
 export const isRefused = (w: Waiting): boolean => w.trouble !== undefined;
 
 /** The step whose text an edit writes, or undefined. */

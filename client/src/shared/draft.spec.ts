@@ -82,7 +82,7 @@ describe('the open draft', () => {
     setActivePinia(createPinia());
     localStorage.clear();
     const db = await database();
-    for (const store of ['waiting', 'sheets', 'shelf'] as const) await db.clear(store);
+    for (const store of ['waiting', 'sheets'] as const) await db.clear(store);
     server = new Server();
     vi.stubGlobal('fetch', (request: Request) => server.answer(request));
     useSession().view = { id: 'ines', name: 'Ines Aldaro', roles: ['author'], token: 't', demo: [] };

@@ -207,16 +207,16 @@ export const useDraft = defineStore('draft', () => {
   /** Asks what has changed since; after a time without a connection, for all of it. */
   async function poll(): Promise<void> {
     const id = revision.value?.id;
-    if (id === undefined || waiting.value > 0) return;
+    if (id === undefined || sent.value > 0) return;
     try {
       if (asOf.value !== null) await refresh();
       else {
         const view = await take(api.GET('/api/revisions/{id}/changes', { params: { path: { id }, query: { since: seq.value } } }));
-        if (view && revision.value?.id === id && waiting.value === 0) apply(view, true);
+        if (view && revision.value?.id === id && sent.value === 0) apply(view, true);
       }
-      if (!outbox.standing.connected) outbox.box.standing = { ...outbox.standing, connected: true };
+      outbox.box.noticed(true);
     } catch (error) {
-      if (error instanceof NotConnected) outbox.box.standing = { ...outbox.standing, connected: false };
+      if (error instanceof NotConnected) outbox.box.noticed(false);
       else if (!(error instanceof Refused)) throw error;
     }
   }
@@ -233,8 +233,8 @@ export const useDraft = defineStore('draft', () => {
   });
 
   // Somebody else has written in between: what that was is asked for as soon as nothing of hers is on its way.
-  watch([waiting, seq], () => {
-    if (!behind || waiting.value > 0) return;
+  watch([sent, seq], () => {
+    if (!behind || sent.value > 0) return;
     behind = false;
     void poll();
   });

@@ -2,7 +2,7 @@
 import { watchDebounced } from '@vueuse/core';
 import { onMounted, ref } from 'vue';
 import { useRouter } from 'vue-router';
-import { keepShelf, keptShelf } from '../outbox/database';
+import { keptShelf } from '../outbox/database';
 import { api, NotConnected, take, type ShelfRow, type Trouble } from '../shared/api/client';
 import { troubleOf } from '../shared/api/trouble';
 import { useSession } from '../shared/session';
@@ -28,7 +28,6 @@ async function load(): Promise<void> {
   try {
     rows.value = await take(api.GET('/api/procedures', { params: { query: { q: words.value } } }));
     trouble.value = null;
-    if (!words.value && session.view?.id) void keepShelf(session.view.id, rows.value).catch(() => undefined);
   } catch (error) {
     trouble.value = troubleOf(error);
     // Without a connection: what was opened lately can be opened again.
