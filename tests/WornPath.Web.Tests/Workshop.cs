@@ -3,6 +3,8 @@ using System.Net.Http.Json;
 using System.Text.Json;
 using Microsoft.AspNetCore.Hosting;
 using Microsoft.AspNetCore.Mvc.Testing;
+using Microsoft.AspNetCore.TestHost;
+using Microsoft.Extensions.DependencyInjection;
 using WornPath.Core.Editing;
 using WornPath.Core.Sheets;
 using WornPath.Web.Drafting;
@@ -13,9 +15,35 @@ namespace WornPath.Web.Tests;
 /// <summary>The application on a real SQLite file, with the sample workshop.</summary>
 public sealed class Workshop : WebApplicationFactory<Program>
 {
-    private readonly string _data = Directory.CreateTempSubdirectory("wornpath-web-").FullName;
+    private Action<IServiceCollection>? _services;
+    private bool _isPassedOn;
 
-    protected override void ConfigureWebHost(IWebHostBuilder builder) => builder.UseSetting("WornPath:Demo", "true").UseSetting("WornPath:Data", _data).UseEnvironment("Production");
+    public Workshop() => Data = Directory.CreateTempSubdirectory("wornpath-web-").FullName;
+
+    /// <summary>With other services; in the folder of one before, which ends first (null for a folder of its own).</summary>
+    public static Workshop With(Workshop? before, Action<IServiceCollection> services, Action? between = null)
+    {
+        var workshop = new Workshop { _services = services };
+        if (before is null) return workshop;
+        Directory.Delete(workshop.Data, recursive: true);
+        workshop.Data = before.Data;
+        before._isPassedOn = true;
+        before.Dispose();
+        Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
+        between?.Invoke();
+        return workshop;
+    }
+
+    /// <summary>The data folder.</summary>
+    public string Data { get; private set; }
+
+    public string Database => Path.Combine(Data, Store.Backup.Database);
+
+    protected override void ConfigureWebHost(IWebHostBuilder builder)
+    {
+        builder.UseSetting("WornPath:Demo", "true").UseSetting("WornPath:Data", Data).UseEnvironment("Production");
+        if (_services is not null) builder.ConfigureTestServices(_services);
+    }
 
     /// <summary>Somebody of the sample workshop, signed in; nobody for null.</summary>
     public async Task<Somebody> As(string? userName)
@@ -28,9 +56,9 @@ public sealed class Workshop : WebApplicationFactory<Program>
     protected override void Dispose(bool disposing)
     {
         base.Dispose(disposing);
-        if (!disposing || !Directory.Exists(_data)) return;
+        if (!disposing || _isPassedOn || !Directory.Exists(Data)) return;
         Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
-        Directory.Delete(_data, recursive: true);
+        Directory.Delete(Data, recursive: true);
     }
 }
 
