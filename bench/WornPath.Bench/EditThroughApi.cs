@@ -17,11 +17,7 @@ internal static class EditThroughApi
     {
         var data = Directory.CreateTempSubdirectory("wornpath-bench-").FullName;
         var port = FreePort();
-        var start = new ProcessStartInfo("dotnet", [Path.Combine(AppContext.BaseDirectory, "WornPath.Web.dll"), "--contentRoot", AppContext.BaseDirectory])
-        {
-            Environment = { ["WornPath__Demo"] = "true", ["WornPath__Data"] = data, ["ASPNETCORE_URLS"] = $"http://127.0.0.1:{port}", ["ASPNETCORE_ENVIRONMENT"] = "Production", ["Logging__LogLevel__Default"] = "Error" },
-        };
-        using var server = Process.Start(start)!;
+        using var server = Start(data, port);
         try
         {
             var cookies = new CookieContainer();
@@ -68,6 +64,12 @@ internal static class EditThroughApi
         }
     }
 
+    /// <summary>The real server as a process of its own.</summary>
+    public static Process Start(string data, int port) => Process.Start(new ProcessStartInfo("dotnet", [Path.Combine(AppContext.BaseDirectory, "WornPath.Web.dll"), "--contentRoot", AppContext.BaseDirectory])
+    {
+        Environment = { ["WornPath__Demo"] = "true", ["WornPath__Data"] = data, ["ASPNETCORE_URLS"] = $"http://127.0.0.1:{port}", ["ASPNETCORE_ENVIRONMENT"] = "Production", ["Logging__LogLevel__Default"] = "Error" },
+    })!;
+
     private static SqliteConnection Bare(string folder, string journal)
     {
         var connection = new SqliteConnection($"Data Source={Path.Combine(folder, $"bare-{journal}.db")};Pooling=False");
@@ -83,7 +85,8 @@ internal static class EditThroughApi
         command.ExecuteNonQuery();
     }
 
-    private static async Task EnterAsync(HttpClient http)
+    /// <summary>Waits until the server answers, and signs in.</summary>
+    public static async Task EnterAsync(HttpClient http)
     {
         for (var tries = 0; ; tries++)
         {
@@ -109,7 +112,7 @@ internal static class EditThroughApi
         }
     }
 
-    private static int FreePort()
+    public static int FreePort()
     {
         using var listener = new TcpListener(IPAddress.Loopback, 0);
         listener.Start();

@@ -4,6 +4,19 @@ using WornPath.Core.Sheets;
 using WornPath.Core.Walking;
 using WornPath.Core.Workshops;
 
+// "load 60" is the long run of writers and readers; "bare" is what it is held against.
+if (args is ["bare", var bareAt, var bareFile])
+{
+    await Load.BareAsync(int.Parse(bareAt), bareFile);
+    return 0;
+}
+
+if (args is ["load", var seconds])
+{
+    await Load.RunAsync(TimeSpan.FromSeconds(int.Parse(seconds)));
+    return 0;
+}
+
 // Every figure is a ratio of two things measured in turn in this run; the limits are those the issues name.
 var failed = false;
 var sheets = Enumerable.ToDictionary<int, int, Sheet>([300, 500, 1000, 2000, 4000], n => n, LongSheet.Of);
@@ -36,6 +49,14 @@ Say($"judging 500 joints {judge:0.000} ms, reading them from JSON ({manyJson.Len
 var before = GC.GetAllocatedBytesForCurrentThread();
 found += ManyJoints.Judge(many, things);
 Console.WriteLine($"judging 500 joints allocates {(GC.GetAllocatedBytesForCurrentThread() - before) / 1024} kB");
+
+var (open, change, parse) = Opening.Of(sheets[4000]);
+Say($"opening a sheet of 4,000 steps {open:0.0} ms, reading its JSON {parse:0.0} ms", open / parse, 3);
+Say($"an edit of a step of it {change:0.0} ms, reading its JSON {parse:0.0} ms", change / parse, 1.5);
+Opening.Import(400);
+var (thousand, fourThousand, sixteenThousand) = (Opening.Import(1000), Opening.Import(4000), Opening.Import(16_000));
+Say($"importing 1,000 things {thousand:0} ms, 4,000 {fourThousand:0} ms, 16,000 {sixteenThousand:0} ms: the last against four times the one before", sixteenThousand / (4 * fourThousand), 1.6);
+Console.WriteLine($"a draft of 300 steps holds {Opening.Memory(sheets[300]) / 1024:N0} kB, of 4,000 steps {Opening.Memory(sheets[4000]) / 1024:N0} kB");
 
 // "Bare" is SQLite as it comes: rollback journal, full sync. In WAL, as the program itself keeps its database, an insert
 // costs one sync and no more; that harder figure is printed beside it.

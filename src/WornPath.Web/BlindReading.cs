@@ -28,7 +28,7 @@ public sealed record BlindWay(BlindWay.Kind Way)
 /// </summary>
 public sealed class BlindReading : IEndpointFilter
 {
-    private static readonly ImmutableHashSet<string> LeftOut = ["preload", "counterpart", "justification", "undo", "redo"];
+    private static readonly ImmutableHashSet<string> LeftOut = ["preload", "counterpart", "justification", "notes", "undo", "redo"];
 
     /// <summary>Whether a person reads a revision blind.</summary>
     public static bool Is(Draft draft, ClaimsPrincipal me) =>

@@ -71,6 +71,45 @@ public sealed class FaultTests
         (await again.RevisionAsync(id)).Sheet.Things!.Value.ShouldBeEmpty();
     }
 
+    // A file system of its own, as only the superuser makes one: rights alone do not keep him out.
+    [Fact]
+    public async Task A_folder_that_can_only_be_read_keeps_the_server_from_starting_and_it_says_why()
+    {
+        var data = Directory.CreateTempSubdirectory("wornpath-read-only-").FullName;
+        await RunAsync("mount", "-t", "tmpfs", "-o", "size=16m", "tmpfs", data);
+        try
+        {
+            var port = RealServer.FreePort();
+            using (var first = RealServer.Start(data, port))
+            {
+                using var http = new HttpClient { BaseAddress = new Uri($"http://127.0.0.1:{port}") };
+                await RealServer.UpAsync(http);
+                first.Kill();
+                await first.WaitForExitAsync();
+            }
+
+            await RunAsync("mount", "-o", "remount,ro", data);
+            using var second = RealServer.Start(data, RealServer.FreePort());
+            var said = await second.StandardError.ReadToEndAsync();
+            await second.WaitForExitAsync();
+            second.ExitCode.ShouldBe(3);
+            said.ShouldStartWith($"Worn Path does not start. The data folder {data} cannot be written to");
+            said.ShouldNotContain("in use by");
+        }
+        finally
+        {
+            await RunAsync("umount", data);
+            Directory.Delete(data);
+        }
+    }
+
+    private static async Task RunAsync(string program, params string[] arguments)
+    {
+        using var process = System.Diagnostics.Process.Start(program, arguments);
+        await process.WaitForExitAsync();
+        process.ExitCode.ShouldBe(0, $"{program} {string.Join(' ', arguments)}");
+    }
+
     private static SqliteConnection ReadOnly(string file)
     {
         var connection = new SqliteConnection($"Data Source={file};Pooling=False");

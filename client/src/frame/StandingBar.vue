@@ -49,6 +49,10 @@ p {
   margin: 0;
 }
 
+strong {
+  margin-right: 0.4em;
+}
+
 .link {
   font: inherit;
   color: var(--moss);

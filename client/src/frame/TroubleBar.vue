@@ -1,8 +1,13 @@
 <script setup lang="ts">
+import type { Waiting } from '../outbox/waiting';
+import { useCursor } from '../shared/cursor';
 import { useDraft } from '../shared/draft';
 
 /** What could not be done as asked: both values where two people met, and nothing lost. */
 const draft = useDraft();
+const cursor = useCursor();
+/** The number of the step a waiting text is of; 0 where it is of none, or of one that is gone. */
+const stepOf = (w: Waiting): number => (w.edit?.do === 'writeStep' ? draft.numberOf(w.edit.id) : 0);
 const reload = (): void => location.reload();
 </script>
 
@@ -19,6 +24,9 @@ const reload = (): void => location.reload();
     </div>
     <div v-for="trouble in draft.troubles" :key="trouble.waiting.clientId" class="trouble">
       <p>
+        <button v-if="stepOf(trouble.waiting)" type="button" class="step" @click="cursor.goToNumber(stepOf(trouble.waiting))">
+          Step {{ stepOf(trouble.waiting) }}
+        </button>
         <strong>{{ trouble.title }}</strong> {{ trouble.detail }}
       </p>
       <dl v-if="trouble.theirs !== undefined">
@@ -47,6 +55,16 @@ const reload = (): void => location.reload();
   padding: 7px 16px;
   background: var(--clay-pale);
   border-bottom: 1px solid var(--clay);
+}
+
+.step {
+  font: 13px var(--figures);
+  color: inherit;
+  background: none;
+  border: 0;
+  padding: 0 6px 0 0;
+  text-decoration: underline;
+  cursor: pointer;
 }
 
 p,

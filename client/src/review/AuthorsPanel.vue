@@ -90,6 +90,10 @@ const asks = computed(() => board.value.asks.some((a) => a.id === session.view?.
 </template>
 
 <style scoped>
+section {
+  margin-bottom: 26px;
+}
+
 .people {
   list-style: none;
   margin: 0 0 8px;

@@ -12,6 +12,8 @@ export const dayAndTime = (iso: string): string =>
 /** A time of day, with the date where it was another day. */
 export function clock(at: number): string {
   const date = new Date(at);
-  const time = date.toLocaleTimeString(undefined, { hour: '2-digit', minute: '2-digit' });
-  return date.toDateString() === new Date().toDateString() ? time : `${date.toLocaleDateString()} ${time}`;
+  const time = date.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
+  return date.toDateString() === new Date().toDateString()
+    ? time
+    : `${date.toLocaleDateString('en-GB', { day: 'numeric', month: 'short' })} ${time}`;
 }

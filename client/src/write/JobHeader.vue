@@ -18,7 +18,7 @@ const shown = computed(() => fields.filter((f) => draft.canEdit || draft.header[
 const short = computed(
   () =>
     [draft.header.purpose, draft.header.variants].filter(Boolean).join(' · ') ||
-    'What the job is, what it fits, how to tell: write it here',
+    (draft.canEdit ? 'What the job is, what it fits, how to tell: write it here' : 'Nobody has written what the job is yet'),
 );
 </script>
 

@@ -11,7 +11,8 @@ public sealed class NameIndex
 
     private readonly Dictionary<string, List<Entry>> _byHead = [];
     private readonly Dictionary<string, List<Entry>> _byStem = [];
-    private readonly Dictionary<string, Thing> _byName = [];
+    // The first two of a name: one of them is another than the one that asks.
+    private readonly Dictionary<string, (Thing First, Thing? Second)> _byName = [];
     private readonly Lazy<Spellings> _heads;
     private readonly Lazy<Spellings> _stems;
     private readonly HashSet<(string Word, string Number)> _numbered = [];
@@ -33,7 +34,9 @@ public sealed class NameIndex
         {
             _byId[thing.Id] = thing;
             var names = StemsOfNames.Of(thing);
-            _byName.TryAdd(string.Join(' ', names[0]), thing);
+            var whole = string.Join(' ', names[0]);
+            if (!_byName.TryGetValue(whole, out var bearing)) _byName[whole] = (thing, null);
+            else if (bearing.Second is null) _byName[whole] = (bearing.First, thing);
             foreach (var stems in names) Add(thing, stems);
         }
 
@@ -54,8 +57,7 @@ public sealed class NameIndex
     internal Thing? Bearing(string[] stems, string? exceptId)
     {
         if (!_byName.TryGetValue(string.Join(' ', stems), out var bearing)) return null;
-        // The one left out may bear it first and another, too.
-        return bearing.Id != exceptId ? bearing : _byHead[stems[^1]].FirstOrDefault(e => e.Thing.Id != exceptId && StemsOfNames.Of(e.Thing)[0].SequenceEqual(stems)).Thing;
+        return bearing.First.Id != exceptId ? bearing.First : bearing.Second;
     }
 
     /// <summary>The stems of a name, its articles and marks left out.</summary>

@@ -1,16 +1,21 @@
 using System.Text;
 using System.Text.Json.Nodes;
+using System.Text.RegularExpressions;
 using WornPath.Core.Quantities;
 
 namespace WornPath.Core.Revisions;
 
 /// <summary>Hides torque values from who is to read them in their sources first.</summary>
-public static class Blind
+public static partial class Blind
 {
     /// <summary>What stands in the place of a value.</summary>
     public const string Hidden = "[to be read]";
 
-    /// <summary>A text with every torque in it hidden, and what goes on from it (angle, slot) as well.</summary>
+    // Clamping force and its part of the proof load tell the torque to who knows the thread.
+    [GeneratedRegex(@"\d[\d.,]*(?:\s*(?:–|-|to|±)\s*\d[\d.,]*)?\s*(?:kN|lbf|%)", RegexOptions.CultureInvariant)]
+    private static partial Regex Force();
+
+    /// <summary>A text with every torque in it hidden, and what goes on from it (angle, slot, force) as well.</summary>
     public static string Hide(string text)
     {
         if (!text.AsSpan().ContainsAnyInRange('0', '9')) return text;
@@ -22,7 +27,7 @@ public static class Blind
             at = found.Start + found.Length;
         }
 
-        return at == 0 ? text : hidden.Append(text, at, text.Length - at).ToString();
+        return Force().Replace(at == 0 ? text : hidden.Append(text, at, text.Length - at).ToString(), Hidden);
     }
 
     /// <summary>An answer with every torque in its texts hidden, and the fields of these names, whatever they hold, left out.</summary>

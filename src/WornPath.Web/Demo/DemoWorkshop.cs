@@ -37,8 +37,15 @@ public sealed class DemoWorkshop(WornPathDb db, UserManager<Person> people, Proc
             if (released) Must(await procedures.ReleaseAsync(revision, approver));
         }
 
+        // Ines lets Marta write along on the draft; on the sheet in review she has asked to.
+        var marta = await IdAsync("marta");
+        db.ProcedureAuthors.Add(new ProcedureAuthor { ProcedureId = await ProcedureAsync("OT-311"), PersonId = marta, GivenById = author, At = time.GetUtcNow().UtcDateTime });
+        db.AsksToWrite.Add(new AskToWrite { ProcedureId = await ProcedureAsync("OT-207"), PersonId = marta, At = time.GetUtcNow().UtcDateTime });
+        await db.SaveChangesAsync();
         await transaction.CommitAsync();
     }
+
+    private Task<int> ProcedureAsync(string number) => db.Procedures.Where(p => p.Number == number).Select(p => p.Id).SingleAsync();
 
     // The tools were calibrated so many months ago, whenever the sample is looked at; the last is overdue.
     private async Task<Core.Problem?> FillWorkshopAsync(string keeper)
