@@ -38,6 +38,7 @@ public sealed class KilledServerTests(ITestOutputHelper output)
                 var revision = await authors[0].RevisionAsync(shared);
                 var texts = revision.Sheet.Steps.Select(s => s.Text).ToHashSet();
                 acknowledged.Where(t => !texts.Contains(t)).ShouldBeEmpty($"after kill {kill}");
+                if (kill > 0 && kill % 50 == 0) output.WriteLine($"{kill} kills: {acknowledged.Count:N0} acknowledged, none lost");
                 if (kill == Kills) break;
 
                 var phase = revision.Sheet.Phases!.Value[0].Id;

@@ -26,9 +26,11 @@ public static class Editor
     public static Sheet ReadUnread(Sheet sheet)
     {
         var names = NameIndex.Of(sheet);
-        foreach (var step in sheet.Steps.Where(s => s.Actions.IsEmpty && s.Questions.IsEmpty).ToList()) sheet = Read(sheet, names, step, step.Text);
+        foreach (var step in sheet.Steps.Where(IsUnread).ToList()) sheet = Read(sheet, names, step, step.Text);
         return sheet;
     }
+
+    private static bool IsUnread(Step step) => step.Actions.IsEmpty && step.Questions.IsEmpty;
 
     /// <summary>
     /// Holds a sheet that came from elsewhere against its own words: every step's text is read anew, and where what the step
@@ -36,9 +38,11 @@ public static class Editor
     /// </summary>
     public static Sheet ReadAnew(Sheet sheet)
     {
+        var unread = sheet.Steps.Where(IsUnread).Select(s => s.Id).ToHashSet();
         sheet = ReadUnread(sheet);
         var names = NameIndex.Of(sheet);
-        return sheet with { Phases = [.. sheet.Phases.Select(p => p with { Steps = [.. p.Steps.Select(s => Rereading.Of(sheet, names, s) is var says && says == s.SentenceSays ? s : s with { SentenceSays = says })] })] };
+        Step Held(Step step) => unread.Contains(step.Id) || Rereading.Of(sheet, names, step) is var says && says == step.SentenceSays ? step : step with { SentenceSays = says };
+        return sheet with { Phases = [.. sheet.Phases.Select(p => p with { Steps = [.. p.Steps.Select(Held)] })] };
     }
 
     private static Outcome<Sheet> Do(Sheet sheet, Edit edit) => edit switch

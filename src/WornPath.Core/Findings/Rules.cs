@@ -111,6 +111,9 @@ public static class Rules
         new OtherConditionSaid(),
     ];
 
+    // Below this many steps, sharing the work out costs more than it brings.
+    private const int ManySteps = 500;
+
     private static readonly ImmutableArray<ThingRule<Joint>> _ofJoints = [.. All.OfType<ThingRule<Joint>>()];
     private static readonly ImmutableArray<ThingRule<Part>> _ofParts = [.. All.OfType<ThingRule<Part>>()];
     private static readonly ImmutableArray<ThingRule<Thing>> _ofThings = [.. All.OfType<ThingRule<Thing>>()];
@@ -131,6 +134,8 @@ public static class Rules
                 foreach (var rule in _ofParts) rule.Find(walk, part, found);
         }
 
+        // Of a long sheet that is opened nothing is known yet: what concerns a step hangs on nothing else, so that all cores can find it.
+        if (walk.Steps.Count >= ManySteps && !_concerned.IsKnown(walk.Steps[^1], walk.Workshop.Rules)) Parallel.ForEach(walk.Steps, step => _concerned.Of(step, walk.Workshop.Rules));
         for (var i = 0; i < walk.Steps.Count; i++)
             foreach (var rule in _concerned.Of(walk.Steps[i], walk.Workshop.Rules)) rule.Find(walk, i, found);
         foreach (var rule in _others) found.Add(rule.Find(walk));

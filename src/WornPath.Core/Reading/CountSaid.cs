@@ -7,10 +7,6 @@ namespace WornPath.Core.Reading;
 /// <summary>How many of a thing a sentence says there are.</summary>
 public static partial class CountSaid
 {
-    // A number right before the name: "two of the bolts" and "the other two bolts" are a part of them.
-    [GeneratedRegex(@"(?:^|[^\p{L}\d.,×/-])(?<count>both|\p{L}+(?:-\p{L}+)?|\d{1,2})\s+(?:new\s+|old\s+)?$", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
-    private static partial Regex Before();
-
     [GeneratedRegex(@"\b(?:other|remaining|first|last|next)\b", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex APart();
 
@@ -27,11 +23,28 @@ public static partial class CountSaid
     public static (Span At, int Count)? Find(string text, Span name)
     {
         if (name.Length == 0 || name.Start > text.Length) return null;
-        var from = Math.Max(0, name.Start - 30);
-        var lead = text[from..name.Start];
-        if (Before().Match(lead) is not { Success: true } before || APart().IsMatch(lead[..before.Groups["count"].Index])) return null;
+        // A number right before the name: "two of the bolts" and "the other two bolts" are a part of them.
+        var word = WordBefore(text, name.Start);
+        if (word.Length == 3 && (Is(text, word, "new") || Is(text, word, "old"))) word = WordBefore(text, word.Start);
         // "Start one wheel nut by hand" is about one of them.
-        return Number(before.Groups["count"].Value) is { } count and > 1 ? (new Span(from + before.Groups["count"].Index, before.Groups["count"].Length), count) : null;
+        if (word.Length == 0 || Number(word.Of(text)) is not ({ } count and > 1)) return null;
+        var from = Math.Max(0, word.Start - 30);
+        return APart().IsMatch(text.AsSpan(from, word.Start - from)) ? null : (word, count);
+    }
+
+    private static bool Is(string text, Span word, string other) => text.AsSpan(word.Start, word.Length).Equals(other, StringComparison.OrdinalIgnoreCase);
+
+    // The word (letters, with a dash between them, or one or two figures) that ends in blanks right before a place; none where it is a part of something longer.
+    private static Span WordBefore(string text, int place)
+    {
+        var end = place;
+        while (end > 0 && char.IsWhiteSpace(text[end - 1])) end--;
+        if (end == place || end == 0) return default;
+        var start = end;
+        var figures = char.IsAsciiDigit(text[end - 1]);
+        while (start > 0 && (figures ? char.IsAsciiDigit(text[start - 1]) : char.IsLetter(text[start - 1]) || text[start - 1] == '-')) start--;
+        if (start == end || text[start] == '-' || text[end - 1] == '-' || (figures && end - start > 2)) return default;
+        return start > 0 && (char.IsLetterOrDigit(text[start - 1]) || text[start - 1] is '.' or ',' or '×' or '/' or '-') ? default : new Span(start, end - start);
     }
 
     private static int? Number(string word) =>

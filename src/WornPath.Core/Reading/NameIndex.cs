@@ -13,6 +13,8 @@ public sealed class NameIndex
     private readonly Dictionary<string, List<Entry>> _byStem = [];
     // The first two of a name: one of them is another than the one that asks.
     private readonly Dictionary<string, (Thing First, Thing? Second)> _byName = [];
+    // Every name and other name to the letter; null where two things are called so.
+    private readonly Dictionary<string, Thing?> _bySpelling = [];
     private readonly Lazy<Spellings> _heads;
     private readonly Lazy<Spellings> _stems;
     private readonly HashSet<(string Word, string Number)> _numbered = [];
@@ -72,17 +74,16 @@ public sealed class NameIndex
     {
         if (stems.Count == 0) return new Found(null, []);
         if (stems.Count == 1 && _byId.TryGetValue(stems[0], out var byId)) return new Found(byId, []);
-        List<Thing> full = [], partial = [], exact = [];
+        // Who is spelled to the letter is meant, however near another name comes.
+        if (_bySpelling.GetValueOrDefault(string.Join(' ', stems)) is { } spelled) return new Found(spelled, []);
+        List<Thing> full = [], partial = [];
         foreach (var entry in WithHead(stems[^1]))
         {
             if (!Covers(entry.Stems, stems)) continue;
             var list = entry.Stems.Length == stems.Count ? full : partial;
             if (!list.Contains(entry.Thing)) list.Add(entry.Thing);
-            if (list == full && entry.Stems.SequenceEqual(stems) && !exact.Contains(entry.Thing)) exact.Add(entry.Thing);
         }
 
-        // Who is spelled to the letter is meant, however near another name comes.
-        if (exact.Count == 1) return new Found(exact[0], []);
         if (full.Count == 1) return new Found(full[0], []);
         if (full.Count > 1) return new Found(null, full);
         if (partial.Count == 1) return new Found(partial[0], []);
@@ -122,6 +123,8 @@ public sealed class NameIndex
     private void Add(Thing thing, string[] stems)
     {
         if (stems.Length == 0) return;
+        var spelling = string.Join(' ', stems);
+        _bySpelling[spelling] = !_bySpelling.TryGetValue(spelling, out var called) || ReferenceEquals(called, thing) ? thing : null;
         if (!_byHead.TryGetValue(stems[^1], out var list)) _byHead[stems[^1]] = list = [];
         var entry = new Entry(thing, stems);
         list.Add(entry);

@@ -9,9 +9,17 @@ internal static partial class Sentences
     [GeneratedRegex(@"[^\s.!?;\n|](?:[^.!?;\n]|[.!?](?=\S))*[.!?;]?", RegexOptions.CultureInvariant)]
     private static partial Regex Sentence();
 
+    [ThreadStatic]
+    private static string? _lastText;
+
+    [ThreadStatic]
+    private static List<Span>? _last;
+
     /// <summary>The sentences of a text, in order, their marks included.</summary>
-    public static List<Span> Of(string text)
+    public static IReadOnlyList<Span> Of(string text)
     {
+        // Rules of style look at one step after the other, each at the same step.
+        if (ReferenceEquals(_lastText, text)) return _last!;
         List<Span> found = [];
         foreach (var match in Sentence().EnumerateMatches(text))
         {
@@ -19,6 +27,7 @@ internal static partial class Sentences
             if (!text.AsSpan(lineStart).TrimStart().StartsWith("|")) found.Add(new Span(match.Index, match.Length));
         }
 
+        (_lastText, _last) = (text, found);
         return found;
     }
 

@@ -27,6 +27,9 @@ internal sealed class Memo<TOwner, TGiven, T>(Func<TOwner, TGiven, T> workOut, F
         return found;
     }
 
+    /// <summary>True where it was worked out of an owner before, and still holds.</summary>
+    public bool IsKnown(TOwner owner, TGiven given) => owner.Memory.Get(owner, _slot) is Known known && IsSame(known.Given, given);
+
     private bool IsSame(TGiven one, TGiven other) => isSame is null ? EqualityComparer<TGiven>.Default.Equals(one, other) : isSame(one, other);
 }
 

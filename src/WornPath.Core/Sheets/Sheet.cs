@@ -77,8 +77,12 @@ public sealed record Sheet
     private static T? In<T>(ImmutableArray<T> list, string id)
         where T : Thing
     {
-        foreach (var thing in list)
-            if (thing.Id == id) return thing;
+        // Things mostly stand in the order of their numbers: the nth stands at n, or before it where some are gone.
+        var likely = int.TryParse(id.AsSpan(1), out var number) ? Math.Clamp(number - 1, 0, Math.Max(0, list.Length - 1)) : 0;
+        for (var i = likely; i >= 0 && i < list.Length; i--)
+            if (list[i].Id == id) return list[i];
+        for (var i = likely + 1; i < list.Length; i++)
+            if (list[i].Id == id) return list[i];
         return null;
     }
 }

@@ -9,14 +9,12 @@ namespace WornPath.Core.Findings.Catalogue;
 /// <summary>AGR005: a step torques a joint in a condition, and Joints has another for it, or none.</summary>
 public sealed partial class OtherConditionSaid : AgreementRule
 {
-    private static readonly Memo<Step, bool> SaysOne = new(step => Condition().IsMatch(step.Text));
-
     public override RuleInfo Info { get; } = new("AGR005", Severity.Warn, "Another condition than in Joints");
 
     [GeneratedRegex(@"\b(?<tyre>(?:with|while|once|when)\s+the\s+(?:tyres?|tires?|wheels?)\s+(?:is\s+|are\s+)?(?:just\s+)?(?:touch(?:es|ing)?|on\s+the\s+ground))|\b(?<loaded>(?:with|while|once|when)\s+the\s+suspension\s+(?:is\s+)?loaded)|\b(?<turning>while\s+(?:you\s+)?(?:turn(?:ing)?|rotat(?:e|ing)|spin(?:ning)?)\s)", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex Condition();
 
-    protected internal override bool Concerns(Step step, HouseRules rules) => SaysOne.Of(step);
+    protected internal override bool Concerns(Step step, HouseRules rules) => Condition().IsMatch(step.Text);
 
     protected override Said? Differs(Walk walk, Step step, StepAction action, Joint joint)
     {

@@ -9,11 +9,9 @@ namespace WornPath.Core.Findings.Catalogue;
 /// <summary>WRD009: a step says how many fasteners a joint has, and the joint has another number.</summary>
 public sealed class OtherCountSaid : AgreementRule
 {
-    private static readonly Memo<Step, bool> SaysACount = new(step => step.Actions.Any(a => CountSaid.Of(step.Text, a.At) is not null));
-
     public override RuleInfo Info { get; } = new("WRD009", Severity.Warn, "Another count said");
 
-    protected internal override bool Concerns(Step step, HouseRules rules) => SaysACount.Of(step);
+    protected internal override bool Concerns(Step step, HouseRules rules) => step.Actions.Any(a => CountSaid.Of(step.Text, a.At) is not null);
 
     protected override Said? Differs(Walk walk, Step step, StepAction action, Joint joint)
     {

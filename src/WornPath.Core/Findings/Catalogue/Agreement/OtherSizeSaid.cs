@@ -9,14 +9,12 @@ namespace WornPath.Core.Findings.Catalogue;
 /// <summary>AGR003: a step names a socket, wrench or key of a size, and the joint's drive has another.</summary>
 public sealed partial class OtherSizeSaid : AgreementRule
 {
-    private static readonly Memo<Step, bool> SaysASize = new(step => Size().IsMatch(step.Text));
-
     public override RuleInfo Info { get; } = new("AGR003", Severity.Warn, "Another size of tool than in Joints");
 
     [GeneratedRegex(@"(?<![\w.,/])(?<size>\d{1,2}(?:\.5)?\s?mm|\d{1,2}/\d{1,2}\s?(?:in(?:ch)?|""|″)?|[TE]-?\d{1,2})(?:\s+(?:deep|long|thin|short|impact|hex(?:agon)?|allen|torx|12-point|six-point|swivel))*[\s-]+(?:socket|wrench|spanner|key|bit|crow-?foot|ring)", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex Size();
 
-    protected internal override bool Concerns(Step step, HouseRules rules) => SaysASize.Of(step);
+    protected internal override bool Concerns(Step step, HouseRules rules) => Size().IsMatch(step.Text);
 
     protected override Said? Differs(Walk walk, Step step, StepAction action, Joint joint)
     {

@@ -36,6 +36,7 @@ public sealed partial class TwoInstructions : SentenceRule
 
     protected override (string Message, string? Rewrite)? Look(string sentence, ImmutableArray<Term> terms)
     {
+        if (!sentence.Contains(" and ", StringComparison.OrdinalIgnoreCase) && !sentence.Contains(" then ", StringComparison.OrdinalIgnoreCase)) return null;
         if (LedIn().IsMatch(sentence)) return null;
         if (Cut(sentence) is not var (first, second)) return null;
         return ("Two instructions in one sentence: with a wrench in hand the second is missed. One instruction a sentence.", $"{first}. {Sentences.Capital(second)}");
