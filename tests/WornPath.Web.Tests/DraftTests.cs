@@ -50,7 +50,7 @@ public sealed class DraftTests(Workshop workshop) : IClassFixture<Workshop>
 
         var print = await (await workshop.As("tilde")).GetAsync<PrintEndpoints.PrintView>($"/api/revisions/{id}/print");
         print.ReleasedBy.ShouldBe("Odo Brandt (odo)");
-        print.VerifiedBy.ShouldBe("Odo Brandt");
+        print.VerifiedBy.ShouldBe("Odo Brandt (odo)");
         print.Torques.Single().Value.ShouldBe("70 lbf·ft");
 
         // A new revision starts from it and, released, supersedes it.

@@ -298,6 +298,26 @@ public class RuleTests
     public void A_step_may_say_less_than_Joints_or_the_same_in_the_other_unit(string table, string said) =>
         new Written().Joint("strut bolts", table).Steps(said).At("AGR001").ShouldBeEmpty();
 
+    [Theory]
+    [InlineData("M8 8.8 bolt, 13 mm", "Loosen the cover bolts with a 15mm deep socket.", "13 mm")]
+    [InlineData("3/8-16 UNC grade 8 bolt, 9/16 in", "Loosen the cover bolts with a 1/2 in wrench.", "9/16 in")]
+    [InlineData("M8 8.8 screw, T40", "Loosen the cover bolts with a T-45 bit.", "T40")]
+    public void A_size_of_another_tool_is_found_and_both_ways_of_mending_agree(string fastener, string said, string has)
+    {
+        Written Slip() => new Written().Joint("cover bolts", "22 N·m", fastener: fastener).Steps(said, "Torque the cover bolts to 22 N·m.");
+        var fixes = Slip().Findings().Single(f => f.Rule == "AGR003").Fixes;
+        fixes.Length.ShouldBe(2);
+        foreach (var fix in fixes) Slip().Do(fix.Edit).At("AGR003").ShouldBeEmpty(fix.Title);
+        Slip().Do(fixes[1].Edit).Sheet.Steps.First().Text.ShouldContain(has);
+    }
+
+    [Theory]
+    [InlineData("M8 8.8 bolt, 13 mm", "Loosen the cover bolts with a 13mm socket.")]
+    [InlineData("M8 8.8 bolt, 13 mm", "Loosen the cover bolts with a 13 mm socket and hold the nut with a 14 mm wrench.")]
+    [InlineData("3/8-16 UNC grade 8 bolt, 9/16 in", "Loosen the cover bolts with the 9/16 inch socket.")]
+    public void The_same_size_or_that_of_the_other_end_is_no_other_size(string fastener, string said) =>
+        new Written().Joint("cover bolts", "22 N·m", fastener: fastener).Steps(said, "Torque the cover bolts to 22 N·m.").At("AGR003").ShouldBeEmpty();
+
     [Fact]
     public void Both_ways_of_mending_a_value_end_in_agreement_and_a_value_taken_over_leaves_its_former_source()
     {

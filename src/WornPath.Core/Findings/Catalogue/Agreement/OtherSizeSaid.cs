@@ -11,7 +11,7 @@ public sealed partial class OtherSizeSaid : AgreementRule
 {
     public override RuleInfo Info { get; } = new("AGR003", Severity.Warn, "Another size of tool than in Joints");
 
-    [GeneratedRegex(@"(?<![\w.,/])(?<size>\d{1,2}(?:\.5)?\s?mm|\d{1,2}/\d{1,2}\s?(?:in(?:ch)?|""|″)?|[TE]-?\d{1,2})(?:\s+(?:deep|long|thin|short|impact|hex(?:agon)?|allen|torx|12-point|six-point|swivel))*[\s-]+(?:socket|wrench|spanner|key|bit|crow-?foot|ring)", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    [GeneratedRegex(@"(?<![\w.,/])(?<size>\d{1,2}(?:\.5)?\s?mm|\d{1,2}/\d{1,2}\s?(?:in(?:ch)?|""|″)?|[TE]-?\d{1,2})(?:\s+(?:deep|long|thin|short|impact|hex(?:agon)?|lobed|12-point|six-point|swivel))*[\s-]+(?:socket|wrench|spanner|key|bit|crow-?foot|ring)", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex Size();
 
     protected internal override bool Concerns(Step step, HouseRules rules) => Size().IsMatch(step.Text);
@@ -29,7 +29,17 @@ public sealed partial class OtherSizeSaid : AgreementRule
         return new Said(new Span(sizes[0].Index, sizes[0].Length), sizes[0].Value, drive.Size, takes.Length > 0 ? "fastener" : "", takes, drive.Size);
     }
 
-    private static string Bare(string size) => new string([.. size.Where(c => char.IsAsciiLetterOrDigit(c) || c is '/' or '.')]).ToUpperInvariant().Replace("INCH", "IN").Replace("IN", "");
+    // The size alone, to be compared: "13mm", "13 mm" and "9/16 in", "9/16".
+    private static string Bare(string size)
+    {
+        var bare = new string([.. size.Where(c => char.IsAsciiLetterOrDigit(c) || c is '/' or '.')]).ToUpperInvariant();
+        return bare.Contains('/') ? bare.Replace("INCH", "").Replace("IN", "") : bare;
+    }
 
-    private static string Spelled(string size) => Regex.Replace(size.Trim(), @"\s?(mm|inch|in|""|″)$", m => m.Groups[1].Value == "mm" ? " mm" : " in", RegexOptions.IgnoreCase).Replace("-", "").ToUpperInvariant() is var upper && upper.EndsWith(" MM", StringComparison.Ordinal) ? upper.Replace(" MM", " mm") : upper.Replace(" IN", " in");
+    // The size as a drive is written: "13 mm", "9/16 in", "T30".
+    private static string Spelled(string size)
+    {
+        var bare = Bare(size);
+        return bare.EndsWith("MM", StringComparison.Ordinal) ? $"{bare[..^2]} mm" : bare.Contains('/') ? $"{bare} in" : bare;
+    }
 }
