@@ -30,7 +30,7 @@ internal static class RealServer
                 using var answer = await http.GetAsync("/api/session");
                 return;
             }
-            catch (HttpRequestException) when (tries < 1000)
+            catch (HttpRequestException) when (tries < 5000)
             {
                 await Task.Delay(20);
             }
