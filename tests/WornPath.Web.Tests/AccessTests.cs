@@ -136,8 +136,14 @@ public sealed partial class AccessTests(Workshop workshop) : IClassFixture<Works
         Caller Of(string? account, string name, string password = "orchard-demo-1") => new(workshop, account, password, name, ids.GetValueOrDefault(name, "nobody"));
         return new Dictionary<string, Caller>
         {
-            ["nobody"] = Of(null, ""), ["installer"] = Of("tilde", "Tilde Rask"), ["author"] = Of("alma", "Alma Vind", "long-enough-1"), ["co-author"] = Of("bert", "Bert Kolle", "long-enough-1"),
-            ["owner"] = Of("ines", "Ines Aldaro"), ["reviewer"] = Of("rita", "Rita Sund", "long-enough-1"), ["approver"] = Of("odo", "Odo Brandt"), ["administrator"] = Of("admin", "Workshop office"),
+            ["nobody"] = Of(null, ""),
+            ["installer"] = Of("tilde", "Tilde Rask"),
+            ["author"] = Of("alma", "Alma Vind", "long-enough-1"),
+            ["co-author"] = Of("bert", "Bert Kolle", "long-enough-1"),
+            ["owner"] = Of("ines", "Ines Aldaro"),
+            ["reviewer"] = Of("rita", "Rita Sund", "long-enough-1"),
+            ["approver"] = Of("odo", "Odo Brandt"),
+            ["administrator"] = Of("admin", "Workshop office"),
         };
     }
 
