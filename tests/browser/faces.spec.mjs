@@ -64,7 +64,7 @@ test('an explained finding, the places of the sheet and the keys are reached wit
 test('a step is moved, parted, joined to the next phase and deleted by keyboard', async ({ enter }) => {
   const page = await enter(/Ines Aldaro/);
   await page.goto('/');
-  await begin(page, 'OT-140', 'Keys');
+  await begin(page, 'OT-180', 'Keys');
   const keys = page.keyboard;
   const texts = () => page.locator('.step textarea').evaluateAll((areas) => areas.map((a) => a.value));
   await keys.type('Clean the face. Clean the bore.');
@@ -139,7 +139,7 @@ test('script and style of the first page stay under 330 kB compressed, and nothi
 
 test('values shown in the other unit agree with a reference library of units', async ({ enter }) => {
   const page = await enter(/Ines Aldaro/);
-  await begin(page, 'OT-150', 'Units');
+  await begin(page, 'OT-181', 'Units');
   await page.getByRole('link', { name: 'Joints' }).click();
   await page.getByLabel('Name of a new joint').fill('strap bolts');
   await page.keyboard.press('Enter');

@@ -174,7 +174,7 @@ test('a warning is waived with a reason under review, and the house weighs a rul
   await odo.getByRole('button', { name: 'waive with a reason' }).click();
   await odo.getByLabel('Why may this warning stand?').fill('The strap maker writes it so.');
   await odo.getByRole('button', { name: 'Let it stand' }).click();
-  await expect(odo.getByText('Waived by Odo Brandt: The strap maker writes it so.')).toBeVisible();
+  await expect(odo.getByText('Waived by Odo Brandt (odo): The strap maker writes it so.')).toBeVisible();
   await odo.getByRole('button', { name: 'Release revision A' }).click();
   await expect(odo.getByText('It is released and cannot be changed')).toBeVisible();
 

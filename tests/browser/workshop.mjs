@@ -113,7 +113,7 @@ export async function share(page, name) {
   const back = page.url();
   await page.getByRole('link', { name: 'Review' }).click();
   await page.getByLabel('Author to write along').selectOption({ label: name });
-  await page.getByRole('button', { name: 'Let write along' }).click();
+  await page.getByRole('button', { name: 'Let write along', exact: true }).click();
   await expect(page.getByRole('button', { name: `Take back from ${name}` })).toBeVisible();
   await page.goto(back);
 }

@@ -73,7 +73,7 @@ const asks = computed(() => board.value.asks.some((a) => a.id === session.view?.
       <li v-for="who in board.asks" :key="who.id" class="asks">
         {{ who.name }} <span class="quiet">asks to write along</span>
         <template v-if="may.give">
-          <button type="button" class="link" :aria-label="`Let ${who.name} write along`" @click="give(who.id)">let write along</button>
+          <button type="button" class="link" :aria-label="`Let write along: ${who.name}`" @click="give(who.id)">let write along</button>
           <button type="button" class="link" :aria-label="`Decline ${who.name}`" @click="takeBack(who.id)">decline</button>
         </template>
       </li>
