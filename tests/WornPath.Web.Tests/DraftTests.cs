@@ -59,7 +59,10 @@ public sealed class DraftTests(Workshop workshop) : IClassFixture<Workshop>
         await Somebody.ProblemOf(await ines.PostAsync($"/api/revisions/{id}/revise"), HttpStatusCode.Conflict);
         await ines.EditAsync(next, new SetField("J1", "count", "1", "3"));
         await ines.PostAsync($"/api/revisions/{next}/send");
-        await odo.PostAsync($"/api/revisions/{next}/release");
+        // Another count is another joint: what was read for the old one does not hold for it.
+        (await odo.PostAsync($"/api/revisions/{next}/release")).StatusCode.ShouldBe(HttpStatusCode.Conflict);
+        await odo.ReadAsync(next, "J1", "70 lbf·ft");
+        (await odo.PostAsync($"/api/revisions/{next}/release")).StatusCode.ShouldBe(HttpStatusCode.NoContent);
         (await odo.RevisionAsync(id)).State.ShouldBe(RevisionState.Superseded);
         (await odo.RevisionAsync(id)).Sheet.Things!.Value.Single().Fields["count"].ShouldBe("1");
     }
