@@ -34,6 +34,10 @@ public abstract class AgreementRule : StepRule
     /// <summary>What a step says of a joint and Joints has otherwise; null where both agree, or one of them is silent.</summary>
     protected abstract Said? Differs(Walk walk, Step step, StepAction action, Joint joint);
 
+    /// <summary>Whether a step works on more joints than one, so that nobody can tell whose the words are.</summary>
+    protected static bool NamesSeveralJoints(Walk walk, Step step) =>
+        step.Actions.Select(a => a.Target).OfType<string>().Where(t => walk.Things.GetValueOrDefault(t) is Joint).Distinct().Skip(1).Any();
+
     /// <summary>What goes with taking the step's words over into Joints, besides the field itself.</summary>
     protected virtual IEnumerable<Edit> Besides(Joint joint) => [];
 

@@ -33,7 +33,7 @@ public sealed class Authors(WornPathDb db, Drafts drafts, Live live, TimeProvide
     {
         if (standing.Give(giver, isAdministrator) is { } problem) return problem;
         if (await NoAuthorAsync(personId) is { } no) return no;
-        await db.AsksToWrite.Where(a => a.ProcedureId == procedureId && a.PersonId == personId).ExecuteDeleteAsync();
+        await AnswerAsync(procedureId, personId);
         if (standing.Write(personId) is not null) db.ProcedureAuthors.Add(new ProcedureAuthor { ProcedureId = procedureId, PersonId = personId, GivenById = giver, At = Now });
         return null;
     });
@@ -44,7 +44,7 @@ public sealed class Authors(WornPathDb db, Drafts drafts, Live live, TimeProvide
         // Whoever writes along may leave by herself.
         if (giver != personId && standing.Give(giver, isAdministrator) is { } problem) return problem;
         if (personId == standing.Owner) return new Problem("The owner writes on her procedure.", "Hand it over first.");
-        await db.AsksToWrite.Where(a => a.ProcedureId == procedureId && a.PersonId == personId).ExecuteDeleteAsync();
+        await AnswerAsync(procedureId, personId);
         await db.ProcedureAuthors.Where(a => a.ProcedureId == procedureId && a.PersonId == personId).ExecuteDeleteAsync();
         return null;
     });
@@ -54,12 +54,16 @@ public sealed class Authors(WornPathDb db, Drafts drafts, Live live, TimeProvide
     {
         if (standing.Give(giver, isAdministrator) is { } problem) return problem;
         if (await NoAuthorAsync(personId) is { } no) return no;
-        await db.AsksToWrite.Where(a => a.ProcedureId == procedureId && a.PersonId == personId).ExecuteDeleteAsync();
+        await AnswerAsync(procedureId, personId);
         await db.ProcedureAuthors.Where(a => a.ProcedureId == procedureId && (a.IsOwner || a.PersonId == personId)).ExecuteDeleteAsync();
         db.ProcedureAuthors.Add(new ProcedureAuthor { ProcedureId = procedureId, PersonId = personId, IsOwner = true, GivenById = giver, At = Now });
         if (personId != standing.Owner) db.ProcedureAuthors.Add(new ProcedureAuthor { ProcedureId = procedureId, PersonId = standing.Owner, GivenById = giver, At = Now });
         return null;
     });
+
+    // An asking is answered, whichever way.
+    private Task AnswerAsync(int procedureId, string personId) =>
+        db.AsksToWrite.Where(a => a.ProcedureId == procedureId && a.PersonId == personId).ExecuteDeleteAsync();
 
     private DateTime Now => time.GetUtcNow().UtcDateTime;
 

@@ -19,8 +19,7 @@ public sealed partial class OtherClassSaid : AgreementRule
 
     protected override Said? Differs(Walk walk, Step step, StepAction action, Joint joint)
     {
-        // Of several joints in one step nobody can tell whose class it is.
-        if (joint.Fastener?.Class is not { } has || step.Actions.Where(a => a.Target is not null).Select(a => a.Target).Where(t => walk.Things.GetValueOrDefault(t!) is Joint).Distinct().Count() > 1) return null;
+        if (joint.Fastener?.Class is not { } has || NamesSeveralJoints(walk, step)) return null;
         var said = Class().Matches(step.Text).Select(m => m.Groups["class"]).ToList();
         if (said.Exists(s => PropertyClass.Parse(s.Value) is { IsGood: true } parsed && parsed.Value == has)) return null;
         if (said.FirstOrDefault(s => PropertyClass.Parse(s.Value).IsGood) is not { } other) return null;

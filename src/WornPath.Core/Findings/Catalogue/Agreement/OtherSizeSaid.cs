@@ -21,7 +21,7 @@ public sealed partial class OtherSizeSaid : AgreementRule
         if (joint.Fastener?.Drive is not { } drive) return null;
         // A second size may hold the nut, or be another joint's.
         var sizes = Size().Matches(step.Text).Select(m => m.Groups["size"]).ToList();
-        if (sizes.Count != 1 || step.Actions.Select(a => a.Target).OfType<string>().Where(t => walk.Things.GetValueOrDefault(t) is Joint).Distinct().Count() > 1) return null;
+        if (sizes.Count != 1 || NamesSeveralJoints(walk, step)) return null;
         if (joint.HeldBy.Contains(sizes[0].Value, StringComparison.OrdinalIgnoreCase) || Bare(sizes[0].Value) == Bare(drive.Size)) return null;
         // "24 mm socket" is an external hexagon's, "6 mm key" a hexagon socket's: the same kind of drive, of another size.
         var fastener = joint.Fastener with { Drive = drive with { Size = Spelled(sizes[0].Value) } };
