@@ -140,6 +140,7 @@ if (!isBuild)
     {
         await StoreSetup.MigrateAsync(db);
         if (restored.Value) await RestoredSheets.ReadAnewAsync(db, DateTime.UtcNow);
+        else await RestoredSheets.ReadByNewReaderAsync(db, DateTime.UtcNow);
     }
     catch (Exception e) when (e is NewerDatabaseException or SqliteException)
     {

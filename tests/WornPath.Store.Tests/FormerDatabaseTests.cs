@@ -12,10 +12,10 @@ public sealed class FormerDatabaseTests : IDisposable
 {
     private readonly string _folder = Directory.CreateTempSubdirectory("wornpath-former-").FullName;
 
-    private string Former()
+    private string Former(string before = "trust")
     {
         var to = Path.Combine(_folder, Backup.Database);
-        using var zipped = new GZipStream(File.OpenRead(Path.Combine(Root, "tests", "fixtures", "database-before-trust.db.gz")), CompressionMode.Decompress);
+        using var zipped = new GZipStream(File.OpenRead(Path.Combine(Root, "tests", "fixtures", $"database-before-{before}.db.gz")), CompressionMode.Decompress);
         using var file = File.Create(to);
         zipped.CopyTo(file);
         return to;
@@ -76,6 +76,30 @@ public sealed class FormerDatabaseTests : IDisposable
         names.Single(n => n != "Marta Holm" && n.StartsWith("Marta Holm", StringComparison.Ordinal)).ShouldMatch(@"^Marta Holm \(marta2?\)$");
         (await db.Events.Select(e => e.Who).Distinct().ToListAsync()).ShouldBe(["Ines Aldaro (ines)", "Odo Brandt (odo)", "Marta Holm (marta)"], ignoreOrder: true);
         (await db.Database.SqlQueryRaw<string>("SELECT name AS Value FROM sqlite_master WHERE type = 'trigger'").ToListAsync()).ShouldBe(Guards.All.Keys, ignoreOrder: true);
+    }
+
+    [Fact]
+    public async Task Drafts_of_the_first_reader_are_read_by_the_second_once_and_their_authors_are_shown_what_differs()
+    {
+        var file = Former("reading");
+        await using (var db = Open(file))
+        {
+            await StoreSetup.MigrateAsync(db);
+            var released = (await db.Revisions.Where(r => r.State == RevisionState.Released).Select(r => r.Id).ToListAsync()).Count;
+            (await RestoredSheets.ReadByNewReaderAsync(db, new DateTime(2026, 11, 26, 12, 0, 0, DateTimeKind.Utc))).ShouldBeGreaterThan(0);
+            (await RestoredSheets.ReadByNewReaderAsync(db, new DateTime(2026, 11, 26, 12, 1, 0, DateTimeKind.Utc))).ShouldBe(0);
+            (await db.Revisions.CountAsync(r => r.State == RevisionState.Released)).ShouldBe(released);
+        }
+
+        await using var again = Open(file);
+        var sheet = (await new DraftLog(again).LoadAsync(5))!.Sheet;
+        sheet.Reader.ShouldBe(Core.Reading.SentenceReader.Version);
+        // What was asked is known now; what was read stays, and where the words say more it is told.
+        sheet.Steps.ShouldAllBe(s => s.Questions.IsEmpty);
+        sheet.Joints.Select(j => j.Name).ShouldBe(["strut bolts", "bracket screws"]);
+        var passes = sheet.Steps.Single(s => s.Text.StartsWith("Torque the strut bolts", StringComparison.Ordinal));
+        passes.Actions.Select(a => a.Verb).ShouldBe([Verb.TorquePass, Verb.Torque]);
+        passes.SentenceSays.ShouldBe("torque J1 strut bolts to 50 N·m, then 95 N·m");
     }
 
     [Fact]

@@ -75,7 +75,7 @@ public static class Needs
     /// <summary>What is used up, with amounts, and the fluids that are filled.</summary>
     public static IEnumerable<ReadyItem> Consumables(Walk walk)
     {
-        foreach (var consumable in walk.Sheet.Consumables) yield return Item($"consumable:{consumable.Id}", ReadyGroup.Consumables, consumable.Name, consumable.Amount, "", [.. walk.Steps.Select((s, i) => (s, i)).Where(x => x.s.Text.Contains(consumable.Name, StringComparison.OrdinalIgnoreCase)).Select(x => x.i + 1)]);
+        foreach (var consumable in walk.Sheet.Consumables) yield return Item($"consumable:{consumable.Id}", ReadyGroup.Consumables, consumable.Name, consumable.Amount.Length > 0 ? consumable.Amount : AmountOf(walk, consumable), "", [.. walk.Steps.Select((s, i) => (s, i)).Where(x => x.s.Text.Contains(consumable.Name, StringComparison.OrdinalIgnoreCase)).Select(x => x.i + 1)]);
         foreach (var group in walk.Sheet.Joints.Where(j => j.Treatment != Treatment.None && walk.EventsOf(j.Id).Count > 0).GroupBy(j => j.Treatment))
         {
             var word = Editing.Fields.WordOf(group.Key);
@@ -85,6 +85,13 @@ public static class Needs
 
         foreach (var fluid in walk.Sheet.Fluids.Where(f => walk.EventsOf(f.Id).Any(e => e.Action.Verb == Verb.Fill)))
             yield return Item($"fluid:{fluid.Id}", ReadyGroup.Consumables, fluid.Name, fluid.Capacity, fluid.FillTo.Length > 0 ? $"fill to {fluid.FillTo}" : "", StepsOf(walk, fluid.Id));
+    }
+
+    // How much of it the joints take that are treated with it; nothing where none is.
+    private static string AmountOf(Walk walk, Consumable consumable)
+    {
+        var joints = walk.Sheet.Joints.Where(j => j.Treatment != Treatment.None && walk.EventsOf(j.Id).Count > 0 && consumable.Name.Contains(Editing.Fields.WordOf(j.Treatment).Split(',')[0], StringComparison.OrdinalIgnoreCase)).ToList();
+        return joints.Count == 0 ? "" : FormattableString.Invariant($"about {joints.Sum(MillilitresOf):0.#} mL");
     }
 
     // A thread is wetted over about its diameter of length: a film of 0.1 mm on it, and as much again runs off (common practice, no source).

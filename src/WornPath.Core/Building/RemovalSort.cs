@@ -32,7 +32,7 @@ public sealed record RemovalSort(ImmutableArray<SortMove> Moves, Edit? Edit)
         var takenBy = new Dictionary<string, int>();
         for (var i = 0; i < steps.Length; i++)
             foreach (var action in steps[i].Actions)
-                if (action.Target is { } id && action.Verb is Verb.TakeOut or Verb.Remove or Verb.HangAside) takenBy.TryAdd(id, i);
+                if (action.Target is { } id && action.Verb is Verb.TakeOut or Verb.Remove or Verb.HangAside or Verb.SetAside) takenBy.TryAdd(id, i);
         var before = steps.Select(_ => new SortedSet<int>()).ToArray();
         var why = new Dictionary<(int, int), string>();
         foreach (var (id, at) in takenBy)

@@ -167,7 +167,7 @@ public sealed class ReverseBuilder
     {
         switch (walked.Thing)
         {
-            case Part part when walked.Action.Verb is Verb.Remove or Verb.HangAside:
+            case Part part when walked.Action.Verb is Verb.Remove or Verb.HangAside or Verb.SetAside:
                 if (walked.Action.Verb == Verb.HangAside && walked.Action.With is { } hook && Then(hook).InPlace && _away.Add(hook) && _walk.Things.TryGetValue(hook, out var hanger))
                     sentences.Add($"Take the {part.Name} off the {hanger.Name}. Remove the {hanger.Name}.");
                 Fit(part, sentences);

@@ -34,6 +34,7 @@ public sealed class ToolList
 
     private readonly Dictionary<string, Entry> _lines = new(StringComparer.OrdinalIgnoreCase);
     private readonly Workshop _workshop;
+    private string? _stands;
 
     private ToolList(Workshop workshop) => _workshop = workshop;
 
@@ -46,10 +47,11 @@ public sealed class ToolList
         var list = new ToolList(workshop);
         foreach (var walk in walks)
         {
+            list._stands = walk.Sheet.Aids.FirstOrDefault(a => a.Name.EndsWith("stands", StringComparison.OrdinalIgnoreCase))?.Name;
             foreach (var walked in walk.Events) list.Add(walked);
             foreach (var tool in walk.Sheet.Tools)
                 for (var i = 0; i < walk.Steps.Count; i++)
-                    if (walk.Steps[i].Text.Contains(tool.Name, StringComparison.OrdinalIgnoreCase)) list.Put(tool.Name, 3, null, i + 1, "");
+                    if (walk.Steps[i].Uses.Contains(tool.Id) || walk.Steps[i].Text.Contains(tool.Name, StringComparison.OrdinalIgnoreCase)) list.Put(tool.Name, 3, null, i + 1, "");
         }
 
         return [.. list._lines.OrderBy(l => l.Value.Order).ThenBy(l => SizeOf(l.Key)).ThenBy(l => l.Key, StringComparer.Ordinal)
@@ -82,7 +84,8 @@ public sealed class ToolList
                 Put("jack", 3, null, step, "rated for the vehicle");
                 break;
             case Verb.SetOnStands:
-                Put("axle stands", 3, null, step, "rated for the vehicle");
+                // The stands the sheet names are the stands.
+                Put(_stands ?? "axle stands", 3, null, step, "rated for the vehicle");
                 break;
             case Verb.Drain:
                 Put("catch pan", 3, null, step, "");

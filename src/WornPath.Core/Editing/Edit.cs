@@ -15,6 +15,9 @@ namespace WornPath.Core.Editing;
 [JsonDerivedType(typeof(MoveStep), "moveStep")]
 [JsonDerivedType(typeof(WriteStep), "writeStep")]
 [JsonDerivedType(typeof(SettleQuestion), "settleQuestion")]
+[JsonDerivedType(typeof(SettleMeaning), "settleMeaning")]
+[JsonDerivedType(typeof(LookedAt), "lookedAt")]
+[JsonDerivedType(typeof(SetKind), "setKind")]
 [JsonDerivedType(typeof(SettleAsNew), "settleAsNew")]
 [JsonDerivedType(typeof(TakeStatedValue), "takeStatedValue")]
 [JsonDerivedType(typeof(AskAgain), "askAgain")]
@@ -47,6 +50,15 @@ public sealed record WriteStep(string Id, string Before, string Text) : Edit;
 
 /// <summary>Settles a question: the phrase means <paramref name="Target"/>, or (empty) is just words.</summary>
 public sealed record SettleQuestion(string Step, string Phrase, string Target) : Edit;
+
+/// <summary>Settles what a clause means that was not understood: this is done to <paramref name="Target"/>.</summary>
+public sealed record SettleMeaning(string Step, string Phrase, Verb Verb, string Target) : Edit;
+
+/// <summary>Things that were assumed from a sentence are right as they are.</summary>
+public sealed record LookedAt(ImmutableArray<string> Ids) : Edit;
+
+/// <summary>A thing is of another kind than was assumed: it gets a number of that kind, and the steps that name it are read again.</summary>
+public sealed record SetKind(string Id, ThingKind Kind) : Edit;
 
 /// <summary>Settles a question by adding what it asks about as a new thing.</summary>
 public sealed record SettleAsNew(string Step, string Phrase, ThingKind Kind, string Name, bool FromKit) : Edit;

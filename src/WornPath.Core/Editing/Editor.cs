@@ -25,12 +25,17 @@ public static class Editor
     /// <summary>Reads the steps of a sheet that hold text alone, as in a file written by hand.</summary>
     public static Sheet ReadUnread(Sheet sheet)
     {
-        var names = NameIndex.Of(sheet);
-        foreach (var step in sheet.Steps.Where(IsUnread).ToList()) sheet = Read(sheet, names, step, step.Text);
+        var before = new Spoken();
+        foreach (var step in sheet.Steps.ToList())
+        {
+            if (IsUnread(step)) sheet = StepReading.Read(sheet, step, step.Text, new Spoken(before));
+            before.Take(sheet.FindStep(step.Id)!, NameIndex.Of(sheet));
+        }
+
         return sheet;
     }
 
-    private static bool IsUnread(Step step) => step.Actions.IsEmpty && step.Questions.IsEmpty;
+    private static bool IsUnread(Step step) => step.Actions.IsEmpty;
 
     /// <summary>
     /// Holds a sheet that came from elsewhere against its own words: every step's text is read anew, and where what the step
@@ -52,6 +57,9 @@ public static class Editor
         MoveStep e => Move(sheet, e),
         WriteStep e => Write(sheet, e),
         SettleQuestion e => Settle(sheet, e),
+        SettleMeaning e => OnStep(sheet, e.Step, step => sheet.Find(e.Target) is null ? Gone(e.Target) : ReRead(sheet, step with { Settled = step.Settled.RemoveAll(s => s.Phrase == e.Phrase).Add(new Settlement(e.Phrase, e.Target, e.Verb)) })),
+        LookedAt e => Looked(sheet, e),
+        SetKind e => OfKind(sheet, e),
         SettleAsNew e => SettleNew(sheet, e),
         TakeStatedValue e => TakeValue(sheet, e),
         ReadSentence e => OnStep(sheet, e.Step, step => ReRead(sheet, step)),
@@ -59,15 +67,15 @@ public static class Editor
         InsertPhase e => Insert(sheet, e),
         RenamePhase e => Rename(sheet, e),
         RemovePhase e => Remove(sheet, e),
-        AddThing e => Add(sheet, e.Kind, e.Name, e.FromKit).Map(a => ReadOpen(a.Sheet)),
-        AddFilled e => AddAndFill(sheet, e).Map(ReadOpen),
+        AddThing e => Add(sheet, e.Kind, e.Name, e.FromKit).Map(a => ReadOthers(sheet, a.Sheet)),
+        AddFilled e => AddAndFill(sheet, e).Map(a => ReadOthers(sheet, a)),
         RemoveThing e => Remove(sheet, e),
         SetField e => Set(sheet, e),
         SetFieldByName e => sheet.Things.FirstOrDefault(t => t.Name.Equals(e.Name, StringComparison.OrdinalIgnoreCase)) is not { } named ? Gone(NumberText.Excerpt(e.Name))
             : Fields.Of(named.Kind).FirstOrDefault(f => f.Name == e.Field) is { } field ? Set(sheet, new SetField(named.Id, e.Field, field.Get(named), e.After)) : new Problem($"{named.Label} has no field “{NumberText.Excerpt(e.Field)}”.", "Reload to see the sheet as it is."),
-        WriteCaution e => OnStep(sheet, e.Step, step => Cautioning.Write(step, e).Map(s => PutStep(sheet, s))),
-        DropCaution e => OnStep(sheet, e.Step, step => Cautioning.Drop(sheet, step, e).Map(s => PutStep(sheet, s))),
-        BringCautionBack e => OnStep(sheet, e.Step, step => PutStep(sheet, step with { Dropped = step.Dropped.RemoveAll(d => d.Hazard == e.Hazard) })),
+        WriteCaution e => OnStep(sheet, e.Step, step => Cautioning.Write(step, e).Map(s => StepReading.PutStep(sheet, s))),
+        DropCaution e => OnStep(sheet, e.Step, step => Cautioning.Drop(sheet, step, e).Map(s => StepReading.PutStep(sheet, s))),
+        BringCautionBack e => OnStep(sheet, e.Step, step => StepReading.PutStep(sheet, step with { Dropped = step.Dropped.RemoveAll(d => d.Hazard == e.Hazard) })),
         Several e => All(sheet, e),
         _ => throw new ArgumentOutOfRangeException(nameof(edit)),
     };
@@ -120,7 +128,7 @@ public static class Editor
         if (sheet.FindStep(id) is not null) return new Problem("This step is there already.", "Reload to see the sheet as it is.");
         var step = new Step { Id = id };
         var placed = PutInPhase(sheet, edit.Phase, edit.After, step);
-        return placed.IsGood ? Read(placed.Value, NameIndex.Of(placed.Value), step, edit.Text) : placed;
+        return placed.IsGood ? StepReading.ReadWithOthers(placed.Value, step, edit.Text) : placed;
     }
 
     private static bool IsId(string id) => id.Length is > 0 and <= 24 && id.All(c => char.IsAsciiLetterOrDigit(c) || c is '-' or '_');
@@ -146,8 +154,15 @@ public static class Editor
 
     private static Outcome<Sheet> Remove(Sheet sheet, RemoveStep edit) => OnStep(sheet, edit.Id, step =>
         step.Text == edit.Before
-            ? WithoutStep(sheet, edit.Id)
+            ? Unnamed(sheet, WithoutStep(sheet, edit.Id))
             : new Problem("This step was changed a moment ago.", "Look at it before you take it away.") { Clash = new Clash(step.Text, "") });
+
+    // What only the step named, and nobody has looked at, goes with it.
+    private static Sheet Unnamed(Sheet before, Sheet sheet)
+    {
+        var without = StepReading.WithoutUnnamed(sheet);
+        return without.SameThings(before) ? without : ReadOthers(before, without);
+    }
 
     private static Outcome<Sheet> Move(Sheet sheet, MoveStep edit) => OnStep(sheet, edit.Id, step =>
         edit.After == edit.Id ? sheet : PutInPhase(WithoutStep(sheet, edit.Id), edit.Phase, edit.After, step));
@@ -158,51 +173,13 @@ public static class Editor
         if (step.Text == edit.Text) return sheet;
         if (step.Text != edit.Before)
             return new Problem("This step was changed a moment ago.", "Both texts are shown; keep the one that is right.") { Clash = new Clash(step.Text, edit.Text) };
-        return NoRoomFor(sheet, edit.Text.Length - step.Text.Length) is { } full ? full : Read(sheet, NameIndex.Of(sheet), step, edit.Text);
+        return NoRoomFor(sheet, edit.Text.Length - step.Text.Length) is { } full ? full : StepReading.ReadWithOthers(sheet, step, edit.Text);
     });
 
-    private static Sheet ReRead(Sheet sheet, Step step) => Read(PutStep(sheet, step), NameIndex.Of(sheet), step, step.Text);
+    private static Sheet ReRead(Sheet sheet, Step step) => StepReading.ReadWithOthers(StepReading.PutStep(sheet, step), step, step.Text);
 
-    // Reads a text as a step's, and takes up the values it states for joints that have none.
-    private static Sheet Read(Sheet sheet, NameIndex names, Step step, string text)
-    {
-        var reading = SentenceReader.Read(sheet, names, step, text);
-        sheet = PutStep(sheet, step with { Text = text, Actions = reading.Actions, Questions = reading.Questions, Branches = reading.Branches, Table = reading.Table, SentenceSays = null });
-        foreach (var (id, torque, only) in reading.Taken)
-            if (sheet.Find(id) is Joint joint) sheet = Slots.Put(sheet, only is null ? joint with { Torque = torque } : WithValue(joint, only.ToString(), torque));
-        return sheet;
-    }
-
-    private static Joint WithValue(Joint joint, string when, TorqueSpec torque) =>
-        joint with { Variants = joint.Variants.RemoveAll(v => v.When.Equals(when, StringComparison.OrdinalIgnoreCase)).Add(new VariantValue(when, torque)) };
-
-    // After a thing came or changed its name, the steps that still ask are read again; what is settled stays as it is.
-    private static Sheet ReadOpen(Sheet sheet)
-    {
-        var names = NameIndex.Of(sheet);
-        foreach (var step in sheet.Steps.Where(s => !s.Questions.IsEmpty).ToList()) sheet = Read(sheet, names, step, step.Text);
-        return sheet;
-    }
-
-    // Steps that name one of these words are read again: what they hold for has changed.
-    private static Sheet ReadNaming(Sheet sheet, IReadOnlyCollection<string> words)
-    {
-        var names = NameIndex.Of(sheet);
-        foreach (var step in sheet.Steps.Where(s => words.Any(w => s.Text.Contains(w, StringComparison.OrdinalIgnoreCase))).ToList()) sheet = Read(sheet, names, step, step.Text);
-        return sheet;
-    }
-
-    private static Sheet PutStep(Sheet sheet, Step step)
-    {
-        for (var p = 0; p < sheet.Phases.Length; p++)
-        {
-            var steps = sheet.Phases[p].Steps;
-            for (var i = 0; i < steps.Length; i++)
-                if (steps[i].Id == step.Id) return sheet with { Phases = sheet.Phases.SetItem(p, sheet.Phases[p] with { Steps = steps.SetItem(i, step) }) };
-        }
-
-        return sheet;
-    }
+    // After things came, went or changed their names, the steps that name them or still ask are read again; what is settled stays as it is.
+    private static Sheet ReadOthers(Sheet before, Sheet sheet) => StepReading.ReadNaming(sheet, StepReading.HeadsChanged(before, sheet));
 
     private static Step WithSettled(Step step, string phrase, string target) =>
         step with { Settled = step.Settled.RemoveAll(s => s.Phrase == phrase).Add(new Settlement(phrase, target)) };
@@ -217,7 +194,7 @@ public static class Editor
     private static Outcome<Sheet> SettleNew(Sheet sheet, SettleAsNew edit) => OnStep(sheet, edit.Step, step =>
     {
         var added = Add(sheet, edit.Kind, edit.Name, edit.FromKit);
-        return added.Map(a => ReadOpen(AsManyAsSaid(ReRead(a.Sheet, WithSettled(step, edit.Phrase, a.Id)), edit.Step, a.Id)));
+        return added.Map(a => ReadOthers(sheet, AsManyAsSaid(ReRead(a.Sheet, WithSettled(step, edit.Phrase, a.Id)), edit.Step, a.Id)));
     });
 
     // "Remove the two strap bolts": there are two.
@@ -237,7 +214,7 @@ public static class Editor
     {
         if (step.Questions.FirstOrDefault(q => q.Kind == QuestionKind.OtherValue && q.Phrase == edit.Phrase) is not { Torque: { } torque, Candidates: [var id, ..] } || sheet.Find(id) is not Joint joint)
             return new Problem("This question is settled already.", "Reload to see the sheet as it is.");
-        if (step.Actions.FirstOrDefault(a => a.Target == id && a.Torque == torque)?.Only is { } only) return ReRead(Slots.Put(sheet, WithValue(joint, only.ToString(), torque)), step);
+        if (step.Actions.FirstOrDefault(a => a.Target == id && a.Torque == torque)?.Only is { } only) return ReRead(Slots.Put(sheet, StepReading.WithValue(joint, only.ToString(), torque)), step);
         // Another value comes from another place: the old source does not vouch for it.
         return ReRead(Slots.Put(sheet, joint with { Torque = torque, Untorqued = null, Source = "" }), step);
     });
@@ -295,18 +272,19 @@ public static class Editor
         Thing thing = kind switch
         {
             ThingKind.Part => new Part { Id = id, Name = good.Value, Origin = origin },
-            ThingKind.Joint => new Joint { Id = id, Name = good.Value, Origin = origin, Holds = [.. HeldBy(sheet, good.Value)] },
+            ThingKind.Joint => new Joint { Id = id, Name = good.Value, Origin = origin, Holds = [.. StepReading.HeldBy(sheet, good.Value)] },
             ThingKind.Connection => new Connection { Id = id, Name = good.Value, Origin = origin },
             ThingKind.Fluid => new Fluid { Id = id, Name = good.Value },
             ThingKind.Aid => new Aid { Id = id, Name = good.Value },
             ThingKind.Tool => new Tool { Id = id, Name = good.Value },
             ThingKind.Consumable => new Consumable { Id = id, Name = good.Value },
+            ThingKind.Control => new Control { Id = id, Name = good.Value },
             _ => throw new ArgumentOutOfRangeException(nameof(kind)),
         };
         sheet = Slots.With(sheet, kind, Slots.List(sheet, kind).Append(thing));
         if (thing is Part part)
         {
-            foreach (var joint in sheet.Joints.Where(j => j.Holds.IsEmpty && HeldBy(sheet, j.Name).Contains(part.Id)))
+            foreach (var joint in sheet.Joints.Where(j => j.Holds.IsEmpty && StepReading.HeldBy(sheet, j.Name).Contains(part.Id)))
                 sheet = Slots.Put(sheet, joint with { Holds = [part.Id] });
         }
 
@@ -329,25 +307,49 @@ public static class Editor
         return sheet;
     }
 
-    // "Caliper bolts" hold the caliper: the name without its last word, where exactly that is a part.
-    private static IEnumerable<string> HeldBy(Sheet sheet, string jointName)
+    private static Outcome<Sheet> Looked(Sheet sheet, LookedAt edit)
     {
-        var stems = NameIndex.StemsOf(jointName)[..^1];
-        if (stems.Length == 0) return [];
-        return sheet.Parts.Where(p => NameIndex.StemsOf(p.Name).SequenceEqual(stems)).Select(p => p.Id);
+        if (edit.Ids.Length > SheetSize.MostThings) return new Problem($"{edit.Ids.Length:N0} things at once are too many.", "Look at them in parts.");
+        var ids = edit.Ids.ToHashSet();
+        foreach (var kind in Slots.Kinds)
+            if (Slots.List(sheet, kind).Any(t => t.Assumed && ids.Contains(t.Id))) sheet = Slots.With(sheet, kind, Slots.List(sheet, kind).Select(t => t.Assumed && ids.Contains(t.Id) ? t with { Assumed = false } : t));
+        return sheet;
+    }
+
+    // Another kind, another number; what the author settled about the old one is meant of the new one.
+    private static Outcome<Sheet> OfKind(Sheet sheet, SetKind edit)
+    {
+        if (sheet.Find(edit.Id) is not { } thing) return Gone(edit.Id);
+        if (thing.Kind == edit.Kind) return sheet;
+        var before = sheet;
+        sheet = Slots.With(sheet, thing.Kind, Slots.List(sheet, thing.Kind).Where(t => t.Id != thing.Id));
+        if (thing is Part) sheet = WithoutPart(sheet, thing.Id);
+        var origin = thing switch { Part p => p.Origin, Joint j => j.Origin, Connection c => c.Origin, _ => Origin.Vehicle };
+        var added = Add(sheet, edit.Kind, thing.Name, origin == Origin.Kit);
+        if (!added.IsGood) return added.Problem;
+        (sheet, var id) = added.Value;
+        var count = thing switch { Joint j => j.Count, Part p => p.Quantity, _ => 1 };
+        sheet = Slots.Put(sheet, sheet.Find(id) switch { Joint j => j with { Count = count, AlsoCalled = thing.AlsoCalled }, Part p => p with { Quantity = count, AlsoCalled = thing.AlsoCalled }, var other => other! with { AlsoCalled = thing.AlsoCalled } });
+        foreach (var step in sheet.Steps.Where(s => s.Settled.Any(x => x.Target == thing.Id)).ToList())
+            sheet = StepReading.PutStep(sheet, step with { Settled = [.. step.Settled.Select(x => x.Target == thing.Id ? x with { Target = id } : x)] });
+        return ReadOthers(before, sheet);
+    }
+
+    private static Sheet WithoutPart(Sheet sheet, string id)
+    {
+        foreach (var joint in sheet.Joints.Where(j => j.Holds.Contains(id))) sheet = Slots.Put(sheet, joint with { Holds = joint.Holds.Remove(id) });
+        foreach (var part in sheet.Parts.Where(p => p.Behind.Contains(id))) sheet = Slots.Put(sheet, part with { Behind = part.Behind.Remove(id) });
+        return sheet;
     }
 
     private static Outcome<Sheet> Remove(Sheet sheet, RemoveThing edit)
     {
         if (sheet.Find(edit.Id) is not { } thing) return Gone(edit.Id);
-        var users = sheet.Steps.Select((s, i) => (Step: s, Number: i + 1)).Where(s => s.Step.Actions.Any(a => a.Target == edit.Id || a.With == edit.Id)).Select(s => s.Number).ToList();
+        var users = sheet.Steps.Select((s, i) => (Step: s, Number: i + 1)).Where(s => s.Step.Actions.Any(a => a.Target == edit.Id || a.With == edit.Id) || s.Step.Uses.Contains(edit.Id)).Select(s => s.Number).ToList();
         if (users.Count > 0)
             return new Problem($"{thing.Label} is used by step{(users.Count == 1 ? "" : "s")} {string.Join(", ", users.Take(8))}{(users.Count > 8 ? " …" : "")}.", "Change those steps first, or keep it.");
         sheet = Slots.With(sheet, thing.Kind, Slots.List(sheet, thing.Kind).Where(t => t.Id != edit.Id));
-        if (thing is not Part) return sheet;
-        foreach (var joint in sheet.Joints.Where(j => j.Holds.Contains(edit.Id))) sheet = Slots.Put(sheet, joint with { Holds = joint.Holds.Remove(edit.Id) });
-        foreach (var part in sheet.Parts.Where(p => p.Behind.Contains(edit.Id))) sheet = Slots.Put(sheet, part with { Behind = part.Behind.Remove(edit.Id) });
-        return sheet;
+        return thing is Part ? WithoutPart(sheet, edit.Id) : sheet;
     }
 
     private static Outcome<Sheet> Set(Sheet sheet, SetField edit)
@@ -360,13 +362,13 @@ public static class Editor
             if (!changedHeader.IsGood || ReferenceEquals(changedHeader.Value, sheet.Header)) return changedHeader.Map(_ => sheet);
             var former = sheet.Header.Variants;
             sheet = sheet with { Header = changedHeader.Value };
-            return edit.Field == "variants" ? ReadNaming(sheet, [.. former.Concat(sheet.Header.Variants).SelectMany(f => f.Options)]) : sheet;
+            return edit.Field == "variants" ? StepReading.ReadNaming(sheet, [.. former.Concat(sheet.Header.Variants).SelectMany(f => f.Options)]) : sheet;
         }
 
         if (sheet.FindStep(edit.Id) is { } step)
         {
             if (Fields.Step.FirstOrDefault(f => f.Name == edit.Field) is not { } own) return new Problem($"A step has no field “{NumberText.Excerpt(edit.Field)}”.", "Reload to see the sheet as it is.");
-            return Compare(own, sheet, step, edit, "The step").Map(s => ReferenceEquals(s, step) ? sheet : PutStep(sheet, s));
+            return Compare(own, sheet, step, edit, "The step").Map(s => ReferenceEquals(s, step) ? sheet : StepReading.PutStep(sheet, s));
         }
 
         if (sheet.Find(edit.Id) is not { } thing) return Gone(edit.Id);
@@ -374,8 +376,8 @@ public static class Editor
         var changed = Compare(cell, sheet, thing, edit, thing.Label);
         if (!changed.IsGood) return changed.Problem;
         if (ReferenceEquals(changed.Value, thing)) return sheet;
-        sheet = Slots.Put(sheet, changed.Value);
-        return edit.Field is "name" or "torque" or "locking" ? ReadOpen(sheet) : sheet;
+        var with = Slots.Put(sheet, changed.Value with { Assumed = false });
+        return edit.Field is "name" or "torque" or "locking" ? ReadOthers(sheet, with) : with;
     }
 
     // Sets a field where it still is what the author saw, or is already what she wants.
@@ -401,6 +403,9 @@ public static class Editor
             MoveStep e => $"move step {Number(e.Id)}",
             WriteStep e => $"text of step {Number(e.Id)}",
             SettleQuestion e => $"“{NumberText.Excerpt(e.Phrase)}” in step {Number(e.Step)}",
+            SettleMeaning e => $"“{NumberText.Excerpt(e.Phrase)}” in step {Number(e.Step)}",
+            LookedAt e => e.Ids.Length == 1 ? $"{Name(e.Ids[0])} looked at" : $"{e.Ids.Length} new names looked at",
+            SetKind e => $"{Name(e.Id)} is a {e.Kind.ToString().ToLowerInvariant()}",
             SettleAsNew e => $"new {e.Kind.ToString().ToLowerInvariant()} “{NumberText.Excerpt(e.Name)}”",
             TakeStatedValue e => $"value from step {Number(e.Step)}",
             ReadSentence e => $"reading of step {Number(e.Step)}",

@@ -92,6 +92,7 @@ public static class Fields
         [ThingKind.Aid] = [Name, Only],
         [ThingKind.Tool] = [Name, Of<Tool>(Text<Tool>("alternative", "what else does", t => t.Alternative, (t, v) => t with { Alternative = v }, 200))],
         [ThingKind.Consumable] = [Name, Of<Consumable>(Text<Consumable>("amount", "amount", c => c.Amount, (c, v) => c with { Amount = v }, 60))],
+        [ThingKind.Control] = [Name, Only],
     };
 
     /// <summary>The longest a name may be.</summary>

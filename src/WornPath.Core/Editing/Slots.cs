@@ -33,6 +33,7 @@ internal static class Slots
         ThingKind.Aid => sheet.Aids,
         ThingKind.Tool => sheet.Tools,
         ThingKind.Consumable => sheet.Consumables,
+        ThingKind.Control => sheet.Controls,
         _ => throw new ArgumentOutOfRangeException(nameof(kind)),
     };
 
@@ -46,6 +47,7 @@ internal static class Slots
         ThingKind.Aid => a.Aids == b.Aids,
         ThingKind.Tool => a.Tools == b.Tools,
         ThingKind.Consumable => a.Consumables == b.Consumables,
+        ThingKind.Control => a.Controls == b.Controls,
         _ => throw new ArgumentOutOfRangeException(nameof(kind)),
     };
 
@@ -59,6 +61,7 @@ internal static class Slots
         ThingKind.Aid => sheet with { Aids = [.. things.Cast<Aid>()] },
         ThingKind.Tool => sheet with { Tools = [.. things.Cast<Tool>()] },
         ThingKind.Consumable => sheet with { Consumables = [.. things.Cast<Consumable>()] },
+        ThingKind.Control => sheet with { Controls = [.. things.Cast<Control>()] },
         _ => throw new ArgumentOutOfRangeException(nameof(kind)),
     };
 
@@ -72,6 +75,7 @@ internal static class Slots
         ThingKind.Aid => typeof(Aid),
         ThingKind.Tool => typeof(Tool),
         ThingKind.Consumable => typeof(Consumable),
+        ThingKind.Control => typeof(Control),
         _ => throw new ArgumentOutOfRangeException(nameof(kind)),
     };
 

@@ -14,7 +14,7 @@ public readonly record struct Angle(decimal Degrees)
     {
         var words = text.Trim().ToLowerInvariant().Replace("°", " degrees").Split(' ', StringSplitOptions.RemoveEmptyEntries);
         var bad = new Problem($"“{NumberText.Excerpt(text.Trim())}” is not an angle.", "Write degrees, flats or turns, such as 90°, 1 flat or 1/4 turn.");
-        if (words.Length < 2 || NumberWords.Parse(string.Join(' ', words[..^1])) is not { } number) return bad;
+        if (words.Length < 2 || AmountOf(string.Join(' ', words[..^1])) is not { } number) return bad;
         var degrees = words[^1] switch
         {
             "degrees" or "degree" or "deg" or "deg." => number,
@@ -22,7 +22,27 @@ public readonly record struct Angle(decimal Degrees)
             "turn" or "turns" => number * 360,
             _ => -1m,
         };
-        return degrees is > 0 and <= 7200 ? new Angle(degrees) : bad;
+        return degrees is > 0 and <= 7200 ? new Angle(Math.Round(degrees, 2)) : bad;
+    }
+
+    // "a third of a", "another sixth of a", "three quarters of a": parts of a turn as they are said.
+    private static decimal? AmountOf(string words)
+    {
+        var bare = words.Replace("another", "a", StringComparison.Ordinal).Replace("one ", "a ", StringComparison.Ordinal).Replace('-', ' ');
+        if (bare.EndsWith(" of a", StringComparison.Ordinal)) bare = bare[..^5];
+        return bare switch
+        {
+            "half" or "a half" or "half a" => 0.5m,
+            "third" or "a third" => 1m / 3,
+            "two thirds" => 2m / 3,
+            "quarter" or "a quarter" => 0.25m,
+            "three quarters" or "three quarter" => 0.75m,
+            "fifth" or "a fifth" => 0.2m,
+            "sixth" or "a sixth" => 1m / 6,
+            "eighth" or "an eighth" or "a eighth" => 0.125m,
+            "twelfth" or "a twelfth" => 1m / 12,
+            _ => NumberWords.Parse(words == "another" ? "one" : words),
+        };
     }
 
     public override string ToString() => Degrees.ToString("0.##", CultureInfo.InvariantCulture) + "°";

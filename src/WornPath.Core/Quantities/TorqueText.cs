@@ -26,7 +26,7 @@ public static partial class TorqueText
 
     private const string Number = @"[\-−]?\d[\d.,]*\d|[\-−]?\d";
 
-    [GeneratedRegex(@"(?<![\w.,/])(?<low>" + Number + @")\s*(?<u1>" + UnitPattern + @"(?![A-Za-z]))?\s*(?:(?:–|—|-|\bto\b)\s*(?<high>" + Number + @"))?\s*(?<unit>" + UnitPattern + @")?(?![A-Za-z])(?:\s*(?:\+|,?\s*then|,?\s*plus|and\s+(?:a\s+)?further)\s*(?<angle>" + Number + @")\s*(?:°|deg(?:rees?)?\b))?",
+    [GeneratedRegex(@"(?<![\w.,/])(?<low>" + Number + @")\s*(?<u1>" + UnitPattern + @"(?![A-Za-z]))?\s*(?:(?:–|—|-|\bto\b|(?<=\bbetween\s[\d.,\s]{1,12})\band\b)\s*(?<high>" + Number + @"))?\s*(?<unit>" + UnitPattern + @")?(?![A-Za-z])(?:\s*(?:\+|,?\s*then|,?\s*plus|and\s+(?:a\s+)?further)\s*(?<angle>" + Number + @")\s*(?:°|deg(?:rees?)?\b))?",
         RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex ValuePattern();
 
@@ -36,6 +36,10 @@ public static partial class TorqueText
 
     [GeneratedRegex(@"^\s*(?<mid>" + Number + @")\s*(?<u1>[^\d±]*?)\s*(?:±|\+/-|\+-)\s*(?<tol>" + Number + @")\s*(?<percent>%)?\s*(?<unit>[^\d%]*?)\s*$", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex TolerancePattern();
+
+    // "95 ± 5 N·m" in a sentence.
+    [GeneratedRegex(@"(?<![\w.,/])(?<mid>" + Number + @")\s*(?<u1>" + UnitPattern + @")?\s*(?:±|\+/-|\+-)\s*(?<tol>" + Number + @")\s*(?<percent>%)?\s*(?<unit>" + UnitPattern + @")?(?![A-Za-z])", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    private static partial Regex WithinPattern();
 
     [GeneratedRegex(@"\s*(?:\+|,|\bthen\b)?\s*(?:on\s+)?(?:to\s+)?(?:the\s+)?next\s+slot(?:\s*,?\s*(?:within|by)?\s*(?:at\s+most\s*)?(?<within>" + Number + @")\s*(?:°|deg(?:rees?)?))?\s*$", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex SlotPattern();
@@ -103,8 +107,21 @@ public static partial class TorqueText
     /// <summary>Finds every number followed by a unit of torque. Numbers without one (sizes, counts, angles alone) are passed over.</summary>
     public static IEnumerable<Found> FindAll(string sentence)
     {
+        List<Found> within = [];
+        if (sentence.AsSpan().IndexOfAny('±', '+') >= 0)
+        {
+            foreach (Match match in WithinPattern().Matches(sentence))
+            {
+                if (match.Groups["u1"].Length == 0 && match.Groups["unit"].Length == 0) continue;
+                var cell = FromTolerance(match, null);
+                within.Add(new Found(match.Index, match.Length, cell));
+                yield return within[^1];
+            }
+        }
+
         foreach (Match match in ValuePattern().Matches(sentence))
         {
+            if (within.Exists(w => match.Index < w.Start + w.Length && w.Start < match.Index + match.Length)) continue;
             var unitText = match.Groups["unit"].Success ? match.Groups["unit"].Value : match.Groups["u1"].Value;
             if (unitText.Length == 0) continue;
             var unit = ParseUnit(unitText);

@@ -17,6 +17,7 @@ public static class Asking
         QuestionKind.BadValue => $"“{question.Phrase}” cannot be taken as a torque: {question.Because}",
         QuestionKind.VehicleMoves => $"Does the vehicle move with “{question.Phrase}”?",
         QuestionKind.PartOf => $"“{question.Phrase}”: {List(question.Candidates.Select(id => sheet.Find(id)?.Label ?? id))} are kept as one. All of them, or some that need a name of their own?",
+        QuestionKind.Unclear => $"“{question.Phrase}” was not understood. What is done?",
         QuestionKind.NoVerb => "No instruction was found in this step.",
         _ => throw new ArgumentOutOfRangeException(nameof(question)),
     };
@@ -39,6 +40,8 @@ public static class Asking
         Verb.SetOnStands => "on stands",
         Verb.LowerToTouch => "lower until tyres touch",
         Verb.PumpBrakes => "pump brakes",
+        Verb.TurnOn => "turn on",
+        Verb.SetAside => "set aside",
         Verb.Treat => "apply",
         Verb.FunctionCheck => "check function",
         _ => verb.ToString().ToLowerInvariant(),
@@ -50,12 +53,14 @@ public static class Asking
         var verb = action.Verb == Verb.TorquePass ? $"pass {action.Pass}" : Of(action.Verb);
         var target = action.Target is { } id ? sheet.Find(id)?.Label ?? id : action.Words;
         var with = action.With is { } aid && sheet.Find(aid) is { } thing ? $" with {thing.Label}" : "";
-        var value = (action.Torque ?? (action.Verb is Verb.Torque or Verb.Retorque && action.Target is { } t && sheet.Find(t) is Joint { Torque: { } own } ? own : null)) is { } torque ? $" to {torque}" : "";
+        var value = (action.Torque ?? (action.Verb is Verb.Torque or Verb.Retorque && action.Target is { } t && sheet.Find(t) is Joint { Torque: { } own } ? own : null)) is { } torque ? $" to {(action.Passes is { } passes ? $"{passes}, then " : "")}{torque}" : "";
         var angle = action.Angle is { } degrees ? $" {degrees:0.#}°" : "";
         var minutes = action.Minutes is { } m ? $" {m:0.#} min" : "";
         var limits = action.Limits is { } l ? $", {l}" : "";
         var only = action.Only is { } o ? $"{o}: " : "";
-        return $"{only}{verb}{(action.New ? " new" : "")}{(target is null ? "" : " " + target)}{with}{value}{angle}{minutes}{limits}";
+        var some = action.Some is { } n ? $" {n} of" : action.Rest ? " the rest of" : "";
+        if (action.Verb == Verb.Set && action.Position is { } position) return $"{only}set {target}: {position}";
+        return $"{only}{verb}{some}{(action.New ? " new" : "")}{(target is null ? "" : " " + target)}{with}{value}{angle}{minutes}{limits}";
     }
 
     /// <summary>The answers a question can be settled with, the likeliest first, each with the edit that does it.</summary>
@@ -74,6 +79,15 @@ public static class Asking
                 yield break;
         }
 
+        if (question.Kind == QuestionKind.Unclear)
+        {
+            foreach (var thing in question.Candidates.Select(sheet.Find).OfType<Thing>())
+                foreach (var verb in MeaningsFor(thing))
+                    yield return ($"{Sentences.Capital(Of(verb))} {thing.Label}", new SettleMeaning(step.Id, question.Phrase, verb, thing.Id));
+            yield return words;
+            yield break;
+        }
+
         foreach (var kind in question.NewKinds)
         {
             var word = kind.ToString().ToLowerInvariant();
@@ -88,6 +102,35 @@ public static class Asking
             if (sheet.Find(id) is { } thing) yield return ($"{(question.Kind == QuestionKind.PartOf ? "All of" : "It is")} {thing.Label}", new SettleQuestion(step.Id, question.Phrase, id));
         yield return words;
     }
+
+    /// <summary>What an author may say of an action that was read, the likeliest first, each with the edit that does it.</summary>
+    public static IEnumerable<(string Label, Edit Edit)> Mending(StepAction action, Step step, Sheet sheet)
+    {
+        var phrase = action.At.Of(step.Text).ToLowerInvariant();
+        if (action.Target is not { } id || sheet.Find(id) is not { } thing || phrase.Length == 0) yield break;
+        if (thing.Assumed)
+        {
+            yield return ("It is right", new LookedAt([id]));
+            foreach (var kind in KindsBeside(thing.Kind)) yield return ($"It is a {kind.ToString().ToLowerInvariant()}", new SetKind(id, kind));
+        }
+
+        yield return ("Just words", new SettleQuestion(step.Id, phrase, ""));
+    }
+
+    private static IEnumerable<ThingKind> KindsBeside(ThingKind kind) =>
+        new[] { ThingKind.Part, ThingKind.Joint, ThingKind.Connection, ThingKind.Aid, ThingKind.Fluid, ThingKind.Tool, ThingKind.Control }.Where(k => k != kind);
+
+    // What is most often done to a thing of a kind, off first.
+    private static Verb[] MeaningsFor(Thing thing) => thing.Kind switch
+    {
+        ThingKind.Joint => [Verb.TakeOut, Verb.Start, Verb.Loosen, Verb.Snug],
+        ThingKind.Part => [Verb.Remove, Verb.Fit, Verb.Inspect],
+        ThingKind.Connection => [Verb.Disconnect, Verb.Connect],
+        ThingKind.Fluid => [Verb.Drain, Verb.Fill],
+        ThingKind.Aid => [Verb.Place, Verb.TakeAway],
+        ThingKind.Control => [Verb.Set],
+        _ => [],
+    };
 
     private static string OtherValue(Question question, Sheet sheet)
     {

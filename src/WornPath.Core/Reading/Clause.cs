@@ -2,39 +2,144 @@ using WornPath.Core.Sheets;
 
 namespace WornPath.Core.Reading;
 
-/// <summary>A verb with what follows it, up to the next verb.</summary>
-internal sealed class Clause(string verb, Sense sense, Span at, bool negated)
+/// <summary>How a clause is put.</summary>
+internal enum Mood
 {
-    public string Verb { get; } = verb;
+    /// <summary>"Remove the bolts."</summary>
+    Imperative,
 
-    public Sense Sense { get; } = sense;
+    /// <summary>"The bolts are removed", "bolts torqued": what is done stands behind what it is done to.</summary>
+    Passive,
 
-    public Span At { get; } = at;
+    /// <summary>"The hose goes on next": who moves is what it is done to.</summary>
+    Declarative,
 
-    /// <summary>"Do not …": said, not done.</summary>
-    public bool Negated { get; } = negated;
+    /// <summary>"New bolts in, finger-tight": no verb; the way, the value and the words tell.</summary>
+    Fragment,
 
-    public List<Phrase> Phrases { get; } = [];
-
-    public List<Token> Values { get; } = [];
-
-    public HashSet<string> All { get; } = [];
+    /// <summary>"… while turning the hub", "holding the bolt": said of another clause.</summary>
+    Beside,
 }
 
-/// <summary>A noun phrase in a clause.</summary>
-/// <param name="Stems">The stems of its telling words.</param>
-/// <param name="At">Where its telling words stand.</param>
-/// <param name="Text">The telling words, lower case.</param>
-/// <param name="After">The preposition it follows; null for a direct object.</param>
-/// <param name="IsNew">True where it is said to be new.</param>
-internal sealed record Phrase(IReadOnlyList<string> Stems, Span At, string Text, string? After, bool IsNew)
+/// <summary>When a clause holds.</summary>
+/// <param name="Sign">The writer's words.</param>
+/// <param name="Instead">True where it is another way to do what stands before it.</param>
+/// <param name="At">Where it stands.</param>
+internal sealed record Proviso(string Sign, bool Instead, Span At);
+
+/// <summary>A verb with what belongs to it, or a fragment without one.</summary>
+internal sealed class Clause(Mood mood, int from, int to)
 {
-    /// <summary>True for "it" and "them", and for "both" or "all" standing alone.</summary>
+    public Mood Mood { get; } = mood;
+
+    /// <summary>Its first token, and the one after its last.</summary>
+    public int From { get; } = from;
+
+    public int To { get; set; } = to;
+
+    /// <summary>Stretches within it that belong to clauses of their own.</summary>
+    public List<(int From, int To)> Gaps { get; } = [];
+
+    /// <summary>How far its words reach, with what says how far it goes: "until it touches".</summary>
+    public int Reach { get; set; } = to;
+
+    /// <summary>The token of its verb; -1 for a fragment.</summary>
+    public int VerbAt { get; init; } = -1;
+
+    /// <summary>The verb; null for a fragment or where the word is no verb that is known.</summary>
+    public TradeVerb? Verb { get; init; }
+
+    /// <summary>"Do not", "never", "without": said, not done.</summary>
+    public bool Negated { get; init; }
+
+    /// <summary>A helper does it: "have somebody hold the brake".</summary>
+    public bool HasHelper { get; init; }
+
+    /// <summary>How many people are said to do it; 0 where nothing is said.</summary>
+    public int People { get; init; }
+
+    /// <summary>True for a whole sentence with its auxiliary: "the bolts are removed".</summary>
+    public bool IsFull { get; init; }
+
+    /// <summary>Known to say and change nothing: a reason, a time, a remark.</summary>
+    public bool IsRemark { get; init; }
+
+    /// <summary>When it is done; null for always.</summary>
+    public Proviso? Proviso { get; set; }
+
+    /// <summary>The words of a verb nobody knows, where one is told to do it.</summary>
+    public bool IsUnknown { get; init; }
+
+    /// <summary>What it consists of, in order.</summary>
+    public List<Piece> Pieces { get; } = [];
+}
+
+/// <summary>A part of a clause: a noun phrase, a way, a value.</summary>
+internal sealed record Piece(Span At)
+{
+    /// <summary>The noun phrase; null where it is none.</summary>
+    public NounPhrase? Noun { get; init; }
+
+    /// <summary>The word of the way ("off", "into"); null where it is none.</summary>
+    public string? Way { get; init; }
+
+    /// <summary>A value, or a number that stands alone; null where it is none.</summary>
+    public Token? Value { get; init; }
+}
+
+/// <summary>A noun phrase: which things, and how many of them.</summary>
+internal sealed record NounPhrase(Span At, string Text, IReadOnlyList<string> Stems)
+{
+    /// <summary>The preposition or way before it; null for what the verb is done to.</summary>
+    public string? After { get; init; }
+
+    /// <summary>The words as written, for a name.</summary>
+    public string Name { get; init; } = "";
+
+    /// <summary>"It", "them", "both", "one": no name of its own.</summary>
     public bool IsPronoun { get; init; }
 
-    /// <summary>True for "two of the bolts" and "the rest of the bolts": its text and place begin with the count.</summary>
-    public bool IsPart { get; init; }
+    /// <summary>More than one is meant: "them", "both", a plural.</summary>
+    public bool IsPlural { get; init; }
 
-    /// <summary>The count of "two of the bolts"; null where it is not said in numbers.</summary>
-    public decimal? Count { get; init; }
+    /// <summary>The number said before it ("the two bolts"); null where none is.</summary>
+    public int? Count { get; init; }
+
+    /// <summary>So many of the set ("two of the bolts", "three of the four bolts").</summary>
+    public int? Some { get; init; }
+
+    /// <summary>What was not yet done of the set: "the rest", "the last bolt", "the other two".</summary>
+    public bool IsRest { get; init; }
+
+    /// <summary>"All", "both", "each".</summary>
+    public bool IsAll { get; init; }
+
+    /// <summary>"Some of", "most of": how many, nobody knows.</summary>
+    public bool IsVague { get; init; }
+
+    public bool IsNew { get; init; }
+
+    /// <summary>"The old seal", "that bearing".</summary>
+    public bool IsOld { get; init; }
+
+    /// <summary>"A", "two new": not spoken of before.</summary>
+    public bool IsIndefinite { get; init; }
+
+    /// <summary>Words that tell one of like things: upper, left, long.</summary>
+    public IReadOnlyList<string> Distinct { get; init; } = [];
+
+    /// <summary>Stems of what it belongs to: "of the wheel", "the disc's", "on the carrier". Empty where nothing is said.</summary>
+    public IReadOnlyList<string> Owner { get; init; } = [];
+
+    /// <summary>The owner as written.</summary>
+    public string OwnerName { get; init; } = "";
+
+    /// <summary>"Its nut", "their clips".</summary>
+    public bool IsIts { get; init; }
+
+    /// <summary>A size said before it: "24 mm", "M8", "T40".</summary>
+    public string Size { get; init; } = "";
+
+    /// <summary>The last word's stem; empty for a pronoun.</summary>
+    public string Head => Stems.Count > 0 ? Stems[^1] : "";
 }

@@ -1,225 +1,672 @@
+using WornPath.Core.Quantities;
 using WornPath.Core.Sheets;
 
 namespace WornPath.Core.Reading;
 
-/// <summary>Cuts a sentence into clauses: which words are verbs, and which noun phrases each has.</summary>
-internal sealed class ClauseFinder(string text, NameIndex names)
+/// <summary>Cuts a text into clauses: who is told to do what, under which proviso, and what is only said.</summary>
+internal sealed class ClauseFinder
 {
-    private readonly List<Token> _tokens = Tokenizer.Tokenize(text);
+    private readonly string _text;
+    private readonly NameIndex _names;
+    private readonly List<Token> _tokens;
+    private readonly NounFinder _nouns;
+    private readonly List<Clause> _clauses = [];
 
-    /// <summary>The clauses of the text, in order.</summary>
+    // Of the sentence being read: what holds for all that follows in it, and where it ends.
+    private Proviso? _proviso;
+    private Proviso? _carried;
+    private int _end;
+
+    public ClauseFinder(string text, NameIndex names)
+    {
+        (_text, _names) = (text, names);
+        _tokens = Tokenizer.Tokenize(text);
+        _nouns = new NounFinder(text, _tokens, names);
+    }
+
+    /// <summary>The tokens of the text.</summary>
+    public IReadOnlyList<Token> Tokens => _tokens;
+
+    /// <summary>The clauses of the text, in order. They cover every word of it.</summary>
     public List<Clause> Find()
     {
-        var clauses = new List<Clause>();
         for (var start = 0; start < _tokens.Count;)
         {
             var end = start;
             while (end < _tokens.Count && _tokens[end].Kind != TokenKind.Stop) end++;
-            FindInSentence(start, end, clauses);
+            if (end > start) Sentence(start, end);
             start = end + 1;
         }
 
-        return clauses;
+        return _clauses;
     }
 
-    private void FindInSentence(int start, int end, List<Clause> clauses)
+    private void Sentence(int start, int end)
     {
-        var verbs = new List<int>();
-        for (var i = start; i < end; i++)
-            if (IsVerbAt(i, start, end)) verbs.Add(i);
-
-        for (var v = 0; v < verbs.Count; v++)
+        _end = end;
+        _proviso = _carried;
+        _carried = null;
+        var asks = end < _tokens.Count && _tokens[end].Text.StartsWith('?');
+        if (asks)
         {
-            var at = verbs[v];
-            var to = v + 1 < verbs.Count ? verbs[v + 1] : end;
-            var word = _tokens[at].Text;
-            var negated = at > start && _tokens[at - 1].Text is "not" or "never" or "don't" or "don’t" || word is "don't" or "don’t";
-            bool InClause(string w) => Enumerable.Range(at + 1, to - at - 1).Any(i => _tokens[i].Text == w);
-            // A verb that is one only with a companion ("knock … out") and stands without it says nothing that is known.
-            var sense = Lexicon.SenseOf(word, InClause) ?? Sense.Say;
-            var clause = new Clause(word, negated ? Sense.Say : sense, _tokens[at].At, negated);
-            // What stands before the first verb ("With the wheel on the ground, torque …") sets a condition and is no object.
-            Fill(clause, at + 1, to);
-            clauses.Add(clause);
-            // "Do not remove …": the verb after "do not" is said, too.
-            if (negated || word is "do") return;
+            // "Too low? Turn it over": the question is the sign for what follows.
+            _carried = new Proviso(Words(start, end), false, Place(start, end));
+            _clauses.Add(new Clause(Mood.Beside, start, end) { IsRemark = true });
+            return;
+        }
+
+        Clause? open = null;
+        for (var i = start; i < end;)
+        {
+            var at = SkipLead(i);
+            if (at >= end)
+            {
+                if (open is not null) open.To = end;
+                break;
+            }
+
+            // "On the left post the bolts are removed": where, then what.
+            if (open is null && at == i && _tokens[at].Kind == TokenKind.Word && Trade.Prepositions.Contains(_tokens[at].Text) && !Trade.Temporals.Contains(_tokens[at].Text) && !IsPurposeAt(at)
+                && _nouns.Read(at + 1, end, _tokens[at].Text) is { } where && where.Next < end)
+            {
+                var beside = new Clause(Mood.Beside, at, where.Next) { IsRemark = true };
+                Fill(beside, at, where.Next);
+                Add(beside);
+                i = where.Next;
+                continue;
+            }
+
+            // "(It weighs more than it looks)".
+            if (_tokens[at - (at > i ? 1 : 0)] is { Kind: TokenKind.Mark, Text: "(" } && _tokens[at].Kind == TokenKind.Word && Closing(at) is { } closing)
+            {
+                Add(new Clause(Mood.Beside, at, closing) { IsRemark = true });
+                i = closing + 1;
+                continue;
+            }
+
+            var next = Begin(at, open, i);
+            if (next is null)
+            {
+                // Goes on with what is open; a sentence that begins with nothing known is said.
+                if (open is null && Has(at, end, i => _tokens[i].Kind is TokenKind.Torque or TokenKind.Angle) && !Commands(at) && !Has(at, Math.Min(end, at + 2), i => _tokens[i].Kind == TokenKind.Word && Trade.Auxiliaries.Contains(_tokens[i].Text)))
+                {
+                    open = new Clause(Mood.Fragment, i, NextBoundary(at)) { Proviso = _proviso };
+                    Add(open);
+                }
+                else if (open is null)
+                {
+                    open = new Clause(Mood.Declarative, i, NextBoundary(at)) { IsRemark = !Commands(at) && Tells(at, NextBoundary(at)), IsUnknown = Commands(at) };
+                    Add(open);
+                }
+
+                open.To = NextBoundary(at);
+                i = open.To;
+                if (i < end && i == at) i++;
+                continue;
+            }
+
+            if (next.Proviso is null && next.Mood != Mood.Beside) next.Proviso = _proviso;
+            Add(next);
+            if (open is not null && (next.Mood == Mood.Beside || next.Negated)) open.Gaps.Add((next.From, next.To));
+            if (next.Mood != Mood.Beside && !(next.Negated && open is not null)) open = next;
+            i = Math.Max(next.To, at + 1);
         }
     }
 
-    private bool IsVerbAt(int at, int start, int end)
+    private int? Closing(int from)
+    {
+        for (var i = from; i < _end; i++)
+            if (_tokens[i] is { Kind: TokenKind.Mark, Text: ")" }) return i;
+        return null;
+    }
+
+    private void Add(Clause clause) => _clauses.Add(clause);
+
+    // Marks, "and", "then" and adverbs that lead a clause in.
+    private int SkipLead(int i)
+    {
+        while (i < _end)
+        {
+            var t = _tokens[i];
+            if (t.Kind == TokenKind.Mark || t.Kind == TokenKind.Word && (Trade.Conjunctions.Contains(t.Text) || IsLeadAdverb(i))) i++;
+            else break;
+        }
+
+        return i;
+    }
+
+    private bool IsLeadAdverb(int i)
+    {
+        var word = _tokens[i].Text;
+        if (word.Length > 4 && word.EndsWith("ly", StringComparison.Ordinal) && Trade.VerbsOf(word).Length == 0 && word is not ("assembly" or "supply")) return true;
+        // "First pass", "last bolt" belong to a noun; "first, …" leads in.
+        if (word is "first" or "last" or "next" or "finally") return i + 1 < _end && (_tokens[i + 1].Kind == TokenKind.Mark || Trade.IsBase(_tokens[i + 1].Text));
+        return word is "then" or "now" or "also" or "again" or "please" or "meanwhile" or "lastly" or "afterwards" or "just" or "only" or "so" or "here" or "either" or "both" && i + 1 < _end && Trade.IsBase(_tokens[i + 1].Text);
+    }
+
+    // The clause that begins at a token; null where the words there go on with what is open.
+    private Clause? Begin(int at, Clause? open, int from)
+    {
+        var word = _tokens[at].Kind == TokenKind.Word ? _tokens[at].Text : "";
+        if (word == "after" && Is(at + 1, "which") && at + 2 < _end) return Said(at + 2, null, at + 2);
+        if (Contractions.Contains(word)) return new Clause(Mood.Declarative, at, NextBoundary(at + 1)) { IsRemark = true };
+        // "Off with the four nuts", "on with the cover".
+        if (word is "off" or "out" or "on" or "away" && Is(at + 1, "with") && at + 2 < _end) return new Clause(Mood.Imperative, at, NextBoundary(at + 2)) { VerbAt = at + 1, Verb = Trade.VerbsOf(word == "on" ? "fit" : "remove")[0].Verb };
+        if (Purpose(at, open) is { } purpose) return purpose;
+        if (Subordinate(at, open) is { } sub) return sub;
+        if (word is "otherwise" or "else")
+        {
+            _proviso = new Proviso("otherwise", true, _tokens[at].At);
+            return null;
+        }
+
+        if (Negative(at) is { } not) return not;
+        if (Causative(at) is { } caused) return caused;
+        if (Imperative(at, open, from) is { } told) return told;
+        if (Participle(at, open, from) is { } beside) return beside;
+        return Said(at, open, from);
+    }
+
+    private static readonly HashSet<string> Contractions = ["it's", "it’s", "that's", "that’s", "there's", "there’s", "they're", "they’re", "you're", "you’re", "you'll", "you’ll", "you've", "he's", "she's", "what's", "here's", "who's", "i've", "i'm", "we're", "we'll"];
+
+    // "To settle them", "to protect the threads": why; "to drain the oil": it runs out.
+    private Clause? Purpose(int at, Clause? open)
+    {
+        if (!IsPurposeAt(at)) return null;
+        var verb = Trade.VerbsOf(_tokens[at + 1].Text).First(f => f.Form == Form.Base).Verb;
+        if (verb.Lemma == "drain" || open?.Verb?.Lemma is "use" or "make" or "remember" or "take" or "need" or "be" or "try") return new Clause(Mood.Imperative, at, NextBoundary(at + 2)) { VerbAt = at + 1, Verb = verb };
+        var clause = new Clause(Mood.Beside, at, NextBoundary(at + 2)) { VerbAt = at + 1, IsRemark = true };
+        Fill(clause, at + 2, clause.To);
+        return clause;
+    }
+
+    private bool IsPurposeAt(int at) => Is(at, "to") && at + 2 < _end && _tokens[at + 1].Kind == TokenKind.Word && Trade.IsBase(_tokens[at + 1].Text)
+        && (_tokens[at + 2].Kind == TokenKind.Word && (Trade.Determiners.Contains(_tokens[at + 2].Text) || Trade.Pronouns.Contains(_tokens[at + 2].Text)) || !Trade.AlsoNouns.Contains(_tokens[at + 1].Text) && _tokens[at + 2].Kind == TokenKind.Word && !Trade.IsSmall(_tokens[at + 2].Text));
+
+    // "Or lift it off with a hoist": another way to do what stands before.
+    private Proviso? Otherwise(int from, int at, Clause? open)
+    {
+        if (open is null) return null;
+        for (var i = from; i < at; i++)
+            if (_tokens[i].Kind == TokenKind.Word && _tokens[i].Text == "or") return new Proviso("done the other way", true, Place(at, NextBoundary(at)));
+        return null;
+    }
+
+    // --- if, when, which: what is said of another clause
+    private Clause? Subordinate(int at, Clause? open)
     {
         var token = _tokens[at];
-        if (token.Kind != TokenKind.Word || !Lexicon.IsVerb(token.Text)) return false;
-        var before = Previous(at, start);
-        var opens = before < start || _tokens[before].Kind == TokenKind.Mark && _tokens[before].Text is not ("%" or "+")
-            || Words.Conjunctions.Contains(_tokens[before].Text) || _tokens[before].Text is "please"
-            // "Remove the plug to drain the oil": the oil runs out.
-            || _tokens[before].Text == "to" && token.Text == "drain";
-        if (!opens) return false;
-        if (before < start) return true;
-        if (!Lexicon.IsAlsoNoun(token.Text)) return true;
-        // In a list, "plug" or "clamp" is the verb only where an object follows that is no part of its own name.
-        var after = at + 1;
-        if (after >= end) return false;
-        var next = _tokens[after];
-        if (next.Kind == TokenKind.Number && names.IsNumbered(Stem.Of(token.Text), next.Text)) return false;
-        return next.Kind == TokenKind.Number || Words.Determiners.Contains(next.Text) || Words.New.Contains(next.Text) || Words.Pronouns.Contains(next.Text)
-            || Words.Particles.Contains(next.Text) || next.Text is "to" or "by" || FollowsName(after, end);
-    }
-
-    // True where the words from here name a thing, and would not with the verb before them.
-    private bool FollowsName(int from, int end)
-    {
-        var stems = new List<string>();
-        for (var i = from; i < end && IsContent(_tokens[i]); i++) stems.Add(Stem.Of(_tokens[i].Text));
-        return stems.Count > 0 && names.Resolve(stems).One is not null && names.Resolve([Stem.Of(_tokens[from - 1].Text), .. stems]).One is null;
-    }
-
-    // The token before, adverbs passed over.
-    private int Previous(int at, int start)
-    {
-        var before = at - 1;
-        while (before >= start && _tokens[before].Kind == TokenKind.Word && (Words.Adverbs.Contains(_tokens[before].Text) || _tokens[before].Text.EndsWith("ly", StringComparison.Ordinal) || _tokens[before].Text == "do"))
-            before--;
-        return before;
-    }
-
-    private static bool IsContent(Token token) =>
-        token.Kind == TokenKind.Word
-        && !Words.Determiners.Contains(token.Text) && !Words.Prepositions.Contains(token.Text) && !Words.Particles.Contains(token.Text)
-        && !Words.Conjunctions.Contains(token.Text) && !Words.Pronouns.Contains(token.Text) && !Words.Adverbs.Contains(token.Text)
-        && !(token.Text.EndsWith("ly", StringComparison.Ordinal) && token.Text.Length > 4 && token.Text is not ("assembly" or "supply"));
-
-    private void Fill(Clause clause, int from, int to)
-    {
-        string? after = null;
-        var atVerb = true;
-        int? part = null;
-        for (var i = from; i < to; i++)
+        if (token.Kind != TokenKind.Word) return null;
+        var word = token.Text;
+        var conditional = Trade.Conditionals.Contains(word)
+            || word == "should" && (open is null || _tokens[Math.Max(0, at - 1)].Kind == TokenKind.Mark)
+            || word == "in" && Is(at + 1, "case")
+            || (word == "when" || word == "where" && IsBoundary(at - 1)) && SpeaksOfTrouble(at + 1, SubordinateEnd(at));
+        var temporal = IsTemporalAt(at) || word == "so" && Is(at + 1, "that") || word == "in" && Is(at + 1, "order");
+        if (Trade.Relatives.Contains(word) && open is not null && (word != "that" || at + 1 < _end && IsFinite(at + 1))) temporal = true;
+        if (word == "with" && open is null && !_nouns.IsThingAt(at + 1)) temporal = true;
+        if (word is "after" or "before" && open is not null && !IsBoundary(at - 1) && !Has(at, SubordinateEnd(at), IsFinite)) return null;
+        if (!conditional && !temporal) return null;
+        var end = SubordinateEnd(at);
+        // "After 20 minutes go round once more": no more than the time.
+        if (!conditional && word is "after" or "before" && at + 1 < _end && !Has(at + 1, end, i => _tokens[i].Kind == TokenKind.Word && Trade.Pronouns.Contains(_tokens[i].Text)))
         {
-            var token = _tokens[i];
-            clause.All.Add(token.Text);
-            switch (token.Kind)
-            {
-                case TokenKind.Torque or TokenKind.Angle or TokenKind.Time:
-                    clause.Values.Add(token);
-                    atVerb = false;
-                    continue;
-                case TokenKind.Mark:
-                    // What follows a colon explains ("inspect the stub: no scoring"); it is no further object.
-                    if (token.Text == ":") return;
-                    if (token.Text == ",") after = null;
-                    continue;
-                case TokenKind.Number:
-                    if (IsQuantity(i, to))
-                    {
-                        part = i++;
-                        continue;
-                    }
-
-                    // A size before its noun ("13 mm socket") or a value whose unit is not known; both are seen by who reads the clause.
-                    clause.Values.Add(token);
-                    continue;
-            }
-
-            // "All of the bolts" are the bolts; "two of the bolts" are asked about.
-            if (IsQuantity(i, to))
-            {
-                if (token.Text is not ("all" or "both" or "each" or "every")) part = i;
-                i++;
-                continue;
-            }
-
-            if (Words.Particles.Contains(token.Text))
-            {
-                // Right behind the verb it belongs to the verb; further on, before an object, it says where.
-                if (!atVerb && i + 1 < to && (Words.Determiners.Contains(_tokens[i + 1].Text) || IsContent(_tokens[i + 1]))) after = token.Text;
-                continue;
-            }
-
-            if (Words.Prepositions.Contains(token.Text))
-            {
-                after = token.Text;
-                atVerb = false;
-                continue;
-            }
-
-            if (Words.Pronouns.Contains(token.Text) || token.Text is "both" or "all" && !LeadsPhrase(i + 1, to))
-            {
-                clause.Phrases.Add(new Phrase([], token.At, token.Text, after, false) { IsPronoun = true });
-                atVerb = false;
-                continue;
-            }
-
-            if (!IsContent(token)) continue;
-            atVerb = false;
-            var phrases = clause.Phrases.Count;
-            i = ReadPhrase(clause, i, to, after);
-            if (part is { } begins && clause.Phrases.Count > phrases)
-            {
-                var span = new Span(_tokens[begins].At.Start, clause.Phrases[^1].At.End - _tokens[begins].At.Start);
-                clause.Phrases[^1] = clause.Phrases[^1] with { IsPart = true, Count = Quantities.NumberWords.Parse(_tokens[begins].Text), At = span, Text = span.Of(text).ToLowerInvariant() };
-            }
-
-            part = null;
+            var upTo = _tokens[at + 1].Kind == TokenKind.Time ? at + 2 : _nouns.Read(at + 1, _end, word)?.Next ?? end;
+            if (upTo < end && _tokens[upTo].Kind == TokenKind.Word && Trade.IsBase(_tokens[upTo].Text)) end = upTo;
         }
+
+        if (!conditional)
+        {
+            // "Before you start", "as it comes off": said. But "after 20 minutes" and "while turning the hub" are read.
+            // "While you bring the nut up to 40 N·m" tightens it.
+            if (word is "while" or "as" && at + 2 < _end && _tokens[at + 1].Text is "you" && Trade.VerbsOf(_tokens[at + 2].Text) is { Length: > 0 } forms)
+                return new Clause(Mood.Imperative, at + 2, end) { VerbAt = at + 2, Verb = forms[0].Verb };
+            var clause = new Clause(Mood.Beside, at, end) { IsRemark = true };
+            Fill(clause, at + 1, end);
+            if (open is not null && word is "until" or "till" or "so" or "as") open.Reach = end;
+            return clause;
+        }
+
+        var or = at > 0 && Is(at - 1, "or");
+        var sign = Words(word is "should" or "unless" ? at : at + (word == "in" ? 2 : 1), end);
+        var proviso = new Proviso(sign, or, Place(at, end));
+        // Before what it holds for, or after it: "tighten it slightly if the slots do not line up".
+        var leads = open is null || IsBoundary(at - 1) && Goes(end);
+        if (leads) _proviso = proviso;
+        else
+        {
+            for (var i = _clauses.Count - 1; i >= 0 && ReferenceEquals(open, _clauses[i]) is var last; i--)
+            {
+                _clauses[i].Proviso = proviso;
+                if (last) break;
+            }
+        }
+
+        return new Clause(Mood.Beside, at, end) { IsRemark = true };
     }
 
-    // "Two of the bolts", "all of them", "the rest of the screws": how many, and then of what.
-    private bool IsQuantity(int at, int to) =>
-        at + 1 < to && _tokens[at + 1].Text == "of"
-        && (_tokens[at].Kind == TokenKind.Number || Words.Quantities.Contains(_tokens[at].Text) || Quantities.NumberWords.Parse(_tokens[at].Text) is not null);
+    // True where words follow that a proviso can lead: the sentence does not end with it.
+    private bool Goes(int end) => end < _end && SkipLead(end) < _end;
 
-    private bool LeadsPhrase(int from, int to)
+    private int SubordinateEnd(int at)
+    {
+        for (var i = at + 1; i < _end; i++)
+        {
+            if (_tokens[i].Kind == TokenKind.Mark && _tokens[i].Text is not ("%" or "+" or "(" or ")"))
+            {
+                // "If the slots, or the hole, do not line up": a comma before more of the same is passed over only for lists of nouns.
+                return i;
+            }
+
+            if (_tokens[i].Kind == TokenKind.Word && _tokens[i].Text is "and" or "then" or "but" && i + 1 < _end)
+            {
+                var next = SkipLead(i);
+                if (next < _end && IsImperativeAt(next, afterMark: false)) return i;
+            }
+        }
+
+        return _end;
+    }
+
+    // "Once it moves" leads in; "once more", "once round" does not.
+    private bool IsTemporalAt(int i) => Trade.Temporals.Contains(_tokens[i].Text) && !(_tokens[i].Text == "once" && (i + 1 >= _end || _tokens[i + 1].Kind != TokenKind.Word || _tokens[i + 1].Text is "more" or "again" or "round" or "around" or "and"));
+
+    // A sign that something is wrong: negation, or a word of trouble.
+    private bool SpeaksOfTrouble(int from, int to)
     {
         for (var i = from; i < to; i++)
+            if (_tokens[i].Kind == TokenKind.Word && (Trade.Negations.Contains(_tokens[i].Text) || _tokens[i].Text.EndsWith("n't", StringComparison.Ordinal) || Trade.Trouble.Contains(_tokens[i].Text))) return true;
+        return false;
+    }
+
+    // --- do not, never
+    private Clause? Negative(int at)
+    {
+        var word = _tokens[at].Text;
+        var verb = word is "don't" or "don’t" or "never" ? at + 1 : word is "do" && Is(at + 1, "not") ? at + 2 : word == "not" ? at + 1 : -1;
+        if (verb < 0 || word == "not" && !(verb < _end && Trade.VerbsOf(_tokens[verb].Text).Length > 0)) return null;
+        // A comma ends it: "don't pull the wheel: turn one sleeve out" goes on with what is done.
+        var clause = new Clause(Mood.Imperative, at, NegativeEnd(verb)) { Negated = true, VerbAt = Math.Min(verb, _end - 1) };
+        Fill(clause, verb + 1, clause.To);
+        return clause;
+    }
+
+    // What "do not" reaches: to the next mark behind which somebody is told something else, or "but".
+    private int NegativeEnd(int from)
+    {
+        for (var i = from; i < _end; i++)
         {
-            if (IsContent(_tokens[i])) return true;
-            if (_tokens[i].Kind != TokenKind.Number && !Words.Determiners.Contains(_tokens[i].Text) && _tokens[i].Text is not "of") return false;
+            if (_tokens[i].Kind == TokenKind.Mark && _tokens[i].Text is ":" or "–" or "—") return i;
+            if (_tokens[i].Kind == TokenKind.Word && _tokens[i].Text is "but") return i;
+            if (_tokens[i].Kind == TokenKind.Mark && _tokens[i].Text == ",")
+            {
+                var next = SkipLead(i);
+                if (next < _end && IsImperativeAt(next, afterMark: true) && !Is(next - 1, "or")) return i;
+            }
+        }
+
+        return _end;
+    }
+
+    // --- remove the bolts
+    private Clause? Imperative(int at, Clause? open, int from)
+    {
+        if (!IsImperativeAt(at, at == 0 || open is null || !Trade.Conjunctions.Contains(_tokens[at - 1].Text))) return null;
+        var verb = Trade.VerbsOf(_tokens[at].Text).First(f => f.Form == Form.Base).Verb;
+        // "Let it never be the tube": said, not done.
+        var not = Has(at + 1, Math.Min(_end, at + 4), i => _tokens[i].Text is "never" or "not") && !Has(at + 1, Math.Min(_end, at + 3), i => _tokens[i].Kind == TokenKind.Mark);
+        var clause = new Clause(Mood.Imperative, at, NextBoundary(at + 1)) { VerbAt = at, Verb = verb, Negated = not, Proviso = Otherwise(from, at, open) };
+        return clause;
+    }
+
+    // "Have a helper hold the brake", "get somebody to steady the pump".
+    private Clause? Causative(int at)
+    {
+        if (_tokens[at].Text is not ("have" or "get" or "ask" or "let") || _nouns.Read(at + 1, _end, null) is not var (person, next) || Trade.NounOf(person.Stems) is not { Role: NounRole.Person }) return null;
+        if (Is(next, "to")) next++;
+        return next < _end && _tokens[next].Kind == TokenKind.Word && Trade.VerbsOf(_tokens[next].Text).FirstOrDefault(f => f.Form == Form.Base) is { Verb: { } verb }
+            ? new Clause(Mood.Imperative, at, NextBoundary(next + 1)) { VerbAt = next, Verb = verb, HasHelper = true } : null;
+    }
+
+    private bool IsImperativeAt(int at, bool afterMark)
+    {
+        var token = _tokens[at];
+        if (token.Kind != TokenKind.Word || !Trade.IsBase(token.Text)) return false;
+        var next = at + 1 < _tokens.Count && at + 1 < _end ? _tokens[at + 1] : default;
+        var stem = Stem.Of(token.Text);
+        if (next.Kind == TokenKind.Word && next.Text is not null)
+        {
+            // "Lock nut", "drain plug", "cover bolts": the first word of a name is no verb.
+            if (Trade.NounOf([stem]) is { Role: NounRole.Thing } && Trade.NounOf([Stem.Of(next.Text)]) is { Role: NounRole.Thing, Kinds: [ThingKind.Joint, ..] }) return false;
+            if (Trade.IsCompound(stem, Stem.Of(next.Text)) || _names.Begins(stem, Stem.Of(next.Text)))
+                return !Trade.Determiners.Contains(next.Text) && _names.Resolve([Stem.Of(next.Text)]).One is not null && afterMark && !_names.Begins(stem, Stem.Of(next.Text)) && !Trade.IsCompound(stem, Stem.Of(next.Text));
+        }
+
+        if (next.Kind == TokenKind.Number && next.Text is not null && _names.IsNumbered(stem, next.Text)) return false;
+        if (Headed(at)) return false;
+        if (next.Text is null) return at == 0 || !Trade.AlsoNouns.Contains(token.Text);
+        if (next.Kind == TokenKind.Mark && next.Text == ":" && Trade.AlsoNouns.Contains(token.Text)) return false;
+        // "Spring clip", "pump oil: …": a noun where nothing follows that a verb takes.
+        if (!Trade.AlsoNouns.Contains(token.Text)) return next.Kind != TokenKind.Word || !Trade.Auxiliaries.Contains(next.Text) || next.Text is "get" or "do";
+        // "Then oil to the upper mark": the oil.
+        if (next.Text == "to" && Trade.NounOf([stem]) is { Kinds: [ThingKind.Fluid, ..] }) return false;
+        if (next.Kind is TokenKind.Number or TokenKind.Torque or TokenKind.Angle) return true;
+        if (next.Kind == TokenKind.Mark) return at == 0 && next.Text != ":";
+        if (Trade.Determiners.Contains(next.Text) || Trade.New.Contains(next.Text) || Trade.Pronouns.Contains(next.Text) || NumberWords.Parse(next.Text) is not null || next.Text is "old" || Trade.Distinct.Contains(next.Text)) return true;
+        if (Trade.Auxiliaries.Contains(next.Text)) return false;
+        if (Trade.Prepositions.Contains(next.Text) || Trade.Paths.Contains(next.Text))
+        {
+            // "Back off", "screw in the bolts": a particle; but "bolts in" was no base form, and "key in, pulley on" is a fragment.
+            var after = at + 2 < _end ? _tokens[at + 2] : default;
+            // "Start up, …" tells; "bolt in, …" is a bolt.
+            var thing = Trade.NounOf([stem]) is { Role: NounRole.Thing, Kinds: not [ThingKind.Control, ..] };
+            if (!thing && (after.Text is null || after.Kind == TokenKind.Mark) && IsBoundary(at - 1)) return true;
+            if (thing && after.Kind == TokenKind.Word && (Trade.Adverbs.Contains(after.Text!) || after.Text is "with" or "by") || thing && after.Kind is TokenKind.Torque) return false;
+            return after.Text is not null && after.Kind != TokenKind.Mark && !(after.Kind == TokenKind.Word && Trade.Conjunctions.Contains(after.Text));
+        }
+
+        if (next.Kind != TokenKind.Word) return true;
+        // "Oil both threads", "plug ports": the words that follow are a thing of their own.
+        return at == 0 || IsBoundary(at - 1) ? !_nouns.IsNameWith(at) && _nouns.ReadsAsObject(at + 1) : false;
+    }
+
+    // "Tie rod nut: 55 N·m", "pump oil: …": a heading.
+    private bool Headed(int at)
+    {
+        for (var i = at + 1; i < _end && i < at + 5; i++)
+        {
+            if (_tokens[i].Kind == TokenKind.Mark) return _tokens[i].Text == ":" && i > at;
+            if (_tokens[i].Kind != TokenKind.Word || Trade.IsSmall(_tokens[i].Text)) return false;
         }
 
         return false;
     }
 
-    // "Cover 2 bolts": the number belongs to the name where a name of the sheet has it there.
-    private bool IsNameNumber(int at, List<string> stems) => _tokens[at].Kind == TokenKind.Number && stems.Count > 0 && names.IsNumbered(stems[^1], _tokens[at].Text);
-
-    // Reads the noun phrase that begins at a token; returns the index of its last token.
-    private int ReadPhrase(Clause clause, int from, int to, string? after)
+    // --- turning the hub, holding the bolt
+    private Clause? Participle(int at, Clause? open, int from)
     {
-        var isNew = false;
-        var stems = new List<string>();
-        int first = -1, last = from;
-        for (var i = from; i < to && (IsContent(_tokens[i]) || IsNameNumber(i, stems)); i++)
+        var token = _tokens[at];
+        if (token.Kind != TokenKind.Word || !token.Text.EndsWith("ing", StringComparison.Ordinal) || open is null) return null;
+        if (!Trade.VerbsOf(token.Text).Any(f => f.Form == Form.Ing) && !(token.Text.Length > 5 && IsBoundary(at - 1) && !_nouns.IsThingAt(at))) return null;
+        if (_nouns.IsThingAt(at) || Trade.NounOf([Stem.Of(token.Text)]) is not null) return null;
+        var clause = new Clause(Mood.Beside, at, NextBoundary(at + 1)) { VerbAt = at, IsRemark = true, Verb = Trade.VerbsOf(token.Text).FirstOrDefault(f => f.Form == Form.Ing).Verb };
+        Fill(clause, at + 1, clause.To);
+        return clause;
+    }
+
+    // --- the bolts are removed; the hose goes on; bolts in; bolts: 95 N·m
+    private Clause? Said(int at, Clause? open, int from)
+    {
+        var noun = _nouns.Read(at, _end, null);
+        if (noun is null) return null;
+        var next = noun.Value.Next;
+        // "The bolts on the carrier are …": what belongs to the subject is passed over.
+        var subjects = new List<NounPhrase> { noun.Value.Phrase };
+        while (next < _end)
         {
-            var word = _tokens[i].Text;
-            // A count behind a noun begins something else: "each lever five times".
-            if (stems.Count > 0 && _tokens[i].Kind != TokenKind.Number && Quantities.NumberWords.Parse(word) is not null) break;
-            last = i;
-            clause.All.Add(word);
-            if (Words.New.Contains(word) && stems.Count == 0)
+            if (_tokens[next].Kind == TokenKind.Word && _tokens[next].Text is "and" or "or" && _nouns.Read(next + 1, _end, null) is { } more && !IsImperativeAt(next + 1, false))
             {
-                isNew = true;
+                subjects.Add(more.Phrase);
+                next = more.Next;
                 continue;
             }
 
-            if (Words.Neutral.Contains(word) && stems.Count == 0 && i + 1 < to && IsContent(_tokens[i + 1])) continue;
-            if (Quantities.NumberWords.Parse(word) is not null && stems.Count == 0) continue;
-            if (first < 0) first = i;
-            stems.Add(Stem.Of(word));
+            if (_tokens[next].Kind == TokenKind.Word && Trade.Prepositions.Contains(_tokens[next].Text) && _nouns.Read(next + 1, _end, _tokens[next].Text) is { } placed && placed.Next < _end && _tokens[placed.Next].Kind == TokenKind.Word && IsFinite(placed.Next))
+            {
+                next = placed.Next;
+                continue;
+            }
+
+            break;
         }
 
-        if (stems.Count == 0)
+        // "It saves the threads", "they matter": whoever it is, nothing is told.
+        if (subjects.TrueForAll(s => s.IsPronoun) && next < _end && _tokens[next].Kind == TokenKind.Word && !Trade.IsSmall(_tokens[next].Text) && Trade.VerbsOf(_tokens[next].Text).Length == 0 && !Trade.Adverbs.Contains(_tokens[next].Text) && subjects[0].Text is "it" or "they" or "this" or "you" or "that")
+            return new Clause(Mood.Declarative, at, NextBoundary(next)) { IsRemark = true };
+        var adverb = next;
+        while (adverb < _end && _tokens[adverb].Kind == TokenKind.Word && (Trade.Adverbs.Contains(_tokens[adverb].Text) && !Trade.Paths.Contains(_tokens[adverb].Text) || _tokens[adverb].Text.EndsWith("ly", StringComparison.Ordinal))) adverb++;
+        var person = Trade.NounOf(subjects[0].Stems) is { Role: NounRole.Person } && adverb < _end && Trade.VerbsOf(_tokens[adverb].Text).Length > 0;
+        if (adverb < _end && _tokens[adverb].Kind == TokenKind.Word && (person || IsFinite(adverb)) && !(open is { Mood: Mood.Imperative } && from > 0 && Is(from, "and") && !Trade.Auxiliaries.Contains(_tokens[adverb].Text) && !Has(at, adverb, IsDetermined)))
+            return Finite(at, adverb, subjects, open, from);
+        return Fragment(at, next, adverb, subjects, open, from);
+    }
+
+    private bool IsDetermined(int i) => _tokens[i].Kind == TokenKind.Word && Trade.Determiners.Contains(_tokens[i].Text);
+
+    private bool IsFinite(int i)
+    {
+        if (_tokens[i].Kind != TokenKind.Word) return false;
+        var word = _tokens[i].Text;
+        return Trade.Auxiliaries.Contains(word) || Trade.VerbsOf(word).Length > 0 && !Trade.Paths.Contains(word) && !Trade.Adverbs.Contains(word) && !_nouns.IsThingAt(i) && !(Trade.AlsoNouns.Contains(word) && Trade.VerbsOf(word).All(f => f.Form is Form.Base or Form.S));
+    }
+
+    private Clause Finite(int at, int verbAt, List<NounPhrase> subjects, Clause? open, int from)
+    {
+        // Past the auxiliaries and adverbs: "is then slid back off".
+        var i = verbAt;
+        var modal = "";
+        var negated = false;
+        var aux = false;
+        while (i < _end && _tokens[i].Kind == TokenKind.Word && (Trade.Auxiliaries.Contains(_tokens[i].Text) || Trade.Negations.Contains(_tokens[i].Text) || Trade.Adverbs.Contains(_tokens[i].Text) || _tokens[i].Text == "to" || (_tokens[i].Text.EndsWith("ly", StringComparison.Ordinal) && Trade.VerbsOf(_tokens[i].Text).Length == 0)))
         {
-            // "Fit new ones": the pronoun that follows carries on. "One, two, three" is a count and names nothing.
-            if ((last + 1 < to && Words.Pronouns.Contains(_tokens[last + 1].Text)) || !isNew) return last;
-            clause.Phrases.Add(new Phrase([], _tokens[from].At, _tokens[from].Text, after, isNew) { IsPronoun = true });
-            return last;
+            if (Trade.Negations.Contains(_tokens[i].Text) || _tokens[i].Text.EndsWith("n't", StringComparison.Ordinal)) negated = true;
+            if (Trade.Auxiliaries.Contains(_tokens[i].Text))
+            {
+                aux = true;
+                modal += " " + _tokens[i].Text;
+            }
+
+            i++;
         }
 
-        var start = _tokens[first].At.Start;
-        var span = new Span(start, _tokens[last].At.End - start);
-        clause.Phrases.Add(new Phrase(stems, span, span.Of(text).ToLowerInvariant(), after, isNew));
-        return last;
+        var forms = i < _end && _tokens[i].Kind == TokenKind.Word ? Trade.VerbsOf(_tokens[i].Text) : [];
+        var to = NextBoundary(Math.Max(i, verbAt + 1));
+        if (aux && modal.Contains(" get", StringComparison.Ordinal) && forms.Length == 0)
+        {
+            // "The frame bolts get 110 lb-ft."
+            var given = new Clause(Mood.Passive, at, to) { VerbAt = verbAt, Verb = Trade.VerbsOf("give")[0].Verb, Negated = negated };
+            return given;
+        }
+
+        // "Was", "had" and "has been" tell what was; what is to be done is told by is, are, be, must, should.
+        var past = modal.Contains("was", StringComparison.Ordinal) || modal.Contains("were", StringComparison.Ordinal) || modal.Contains("had", StringComparison.Ordinal) || modal.Contains("have", StringComparison.Ordinal) || modal.Contains("has", StringComparison.Ordinal);
+        // "Two persons lift the pump": who does it is told what to do.
+        var persons = subjects.TrueForAll(s => !s.IsPronoun && Trade.NounOf(s.Stems) is { Role: NounRole.Person });
+        var you = persons || subjects.TrueForAll(s => s.IsPronoun && s.Text is "you" or "we" or "i" or "he" or "she");
+        var passive = forms.FirstOrDefault(f => f.Form == Form.Ed);
+        if (aux && passive.Verb is not null && !past && !you)
+            return new Clause(Mood.Passive, at, to) { VerbAt = i, Verb = passive.Verb, Negated = negated, IsFull = true, Proviso = Otherwise(from, at, open) };
+        var runOn = open is null or { Mood: Mood.Fragment } && i + 1 < _end && _tokens[i + 1].Kind == TokenKind.Word && Trade.Paths.Contains(_tokens[i + 1].Text);
+        if (!aux && passive.Verb is not null && (forms.All(f => f.Form == Form.Ed) || runOn) && !you)
+            return new Clause(Mood.Passive, at, to) { VerbAt = i, Verb = passive.Verb, Proviso = Otherwise(from, at, open) };
+        var plain = forms.FirstOrDefault(f => f.Form is Form.S or Form.Base);
+        if (plain.Verb is not null && !past && (!aux || modal is " should" or " can" or " must" or " will"))
+        {
+            if (you) return new Clause(Mood.Imperative, at, to) { VerbAt = i, Verb = plain.Verb, Negated = negated, IsRemark = aux, People = persons ? Math.Max(1, subjects[0].Count ?? 1) : 0 };
+            return new Clause(Mood.Declarative, at, to) { VerbAt = i, Verb = plain.Verb, Negated = negated };
+        }
+
+        return new Clause(Mood.Declarative, at, to) { VerbAt = verbAt, IsRemark = true };
+    }
+
+    private Clause? Fragment(int at, int next, int adverb, List<NounPhrase> subjects, Clause? open, int from)
+    {
+        var follows = adverb < _end ? _tokens[adverb] : default;
+        var way = follows.Kind == TokenKind.Word && Trade.Paths.Contains(follows.Text ?? "");
+        var value = Colon(next) || follows.Kind is TokenKind.Torque or TokenKind.Angle || follows.Kind == TokenKind.Word && follows.Text is "to" or "at" && adverb + 1 < _end && _tokens[adverb + 1].Kind is TokenKind.Torque;
+        var ends = adverb >= _end || follows.Kind == TokenKind.Mark;
+        if (open is { Mood: Mood.Imperative } or { Mood: Mood.Passive or Mood.Declarative, IsRemark: false, IsFull: true })
+        {
+            // "… and the disc off": goes on with the verb; ", bolts in with a dab of threadlocker": a clause of its own.
+            var afterAnd = from < at && Enumerable.Range(from, at - from).Any(i => _tokens[i].Kind == TokenKind.Word && _tokens[i].Text is "and" or "or");
+            if (!way && !value) return null;
+            if (afterAnd && !value && !(way && Opposes(open, follows.Text!))) return null;
+            if (way)
+            {
+                var after = adverb + 1;
+                while (after < _end && _tokens[after].Kind == TokenKind.Word && Trade.Paths.Contains(_tokens[after].Text)) after++;
+                var closes = after >= _end || _tokens[after].Kind is TokenKind.Mark or TokenKind.Torque || _tokens[after].Kind == TokenKind.Word && (_tokens[after].Text is "with" or "and" or "finger-tight" or "again" or "by" || Trade.Adverbs.Contains(_tokens[after].Text));
+                if (!closes) return null;
+            }
+
+            if (value && !Colon(next) && !_nouns.IsFastener(subjects[0])) return null;
+        }
+        else if (open is { Mood: Mood.Fragment } && !way && !value)
+        {
+            return null;
+        }
+        else if (open is not null && way && Trade.Stances.Contains(follows.Text!) && follows.Text is not ("in" or "out") && subjects[0].IsIndefinite && !subjects[0].IsNew && Trade.NounOf(subjects[0].Stems) is null && _names.Resolve(subjects[0].Stems).One is null && (adverb + 1 >= _end || _tokens[adverb + 1].Kind == TokenKind.Mark))
+        {
+            // "Ribs up", "lip outward".
+            return null;
+        }
+        else if (open is null && !way && !value && !ends && (follows.Kind != TokenKind.Word || Trade.Determiners.Contains(follows.Text!) || Trade.Pronouns.Contains(follows.Text!)))
+        {
+            return null;
+        }
+
+        return new Clause(Mood.Fragment, at, NextBoundary(Math.Max(adverb, at + 1))) { Proviso = Otherwise(from, at, open) };
+    }
+
+    // "Press the bearing out and the new one in".
+    private bool Opposes(Clause open, string way)
+    {
+        bool Says(params string[] words) => Has(open.From, open.To, i => _tokens[i].Kind == TokenKind.Word && words.Contains(_tokens[i].Text));
+        return way is "in" or "on" && Says("out", "off") || way is "out" or "off" && Says("in", "on", "into", "onto");
+    }
+
+    private bool Colon(int i) => i < _end && _tokens[i].Kind == TokenKind.Mark && _tokens[i].Text == ":";
+
+    private static bool Has(int from, int to, Predicate<int> test)
+    {
+        for (var i = from; i < to; i++)
+            if (test(i)) return true;
+        return false;
+    }
+
+    // A sentence of which nothing is known begins with a word in the place of a command.
+    private bool Commands(int at)
+    {
+        var token = _tokens[at];
+        if (token.Kind != TokenKind.Word || Trade.IsSmall(token.Text) || Trade.Adverbs.Contains(token.Text) || at + 1 >= _end) return false;
+        var next = _tokens[at + 1];
+        return next.Kind == TokenKind.Word && (Trade.Determiners.Contains(next.Text) || Trade.Pronouns.Contains(next.Text) && next.Text is "it" or "them");
+    }
+
+    private bool Tells(int from, int to) => Has(from, to, i => _tokens[i].Kind == TokenKind.Word && Trade.Auxiliaries.Contains(_tokens[i].Text));
+
+    // --- marks
+    private bool IsBoundary(int i) => i < 0 || _tokens[i].Kind is TokenKind.Mark or TokenKind.Stop || _tokens[i].Kind == TokenKind.Word && Trade.Conjunctions.Contains(_tokens[i].Text);
+
+    // The next place at which a clause may begin: a mark, "and", "or", "then", "but", or a word that leads in what is said beside it.
+    private int NextBoundary(int from)
+    {
+        for (var i = from; i < _end; i++)
+        {
+            var t = _tokens[i];
+            if (t.Kind == TokenKind.Mark && t.Text is not ("%" or "+" or "(" or ")")) return i;
+            if (t is { Kind: TokenKind.Mark, Text: "(" } && i + 1 < _end && _tokens[i + 1].Kind == TokenKind.Word && _nouns.Read(i + 1, _end, null) is { Phrase.IsPronoun: true }) return i;
+            if (t.Kind != TokenKind.Word) continue;
+            if (Trade.Conjunctions.Contains(t.Text) && i > from || i > from && IsPurposeAt(i)) return i;
+            if (i > from && (Trade.Conditionals.Contains(t.Text) || Trade.Relatives.Contains(t.Text) && (t.Text != "that" || i + 1 < _end && IsFinite(i + 1)) || IsTemporalAt(i) || t.Text == "so" && Is(i + 1, "that"))) return i;
+        }
+
+        return _end;
+    }
+
+    private bool Is(int i, string word) => i >= 0 && i < _tokens.Count && _tokens[i].Kind == TokenKind.Word && _tokens[i].Text == word;
+
+    private string Words(int from, int to) => from >= to ? "" : Place(from, to).Of(_text).Trim();
+
+    private Span Place(int from, int to) => from >= to ? new Span(_tokens[Math.Min(from, _tokens.Count - 1)].At.Start, 0) : new Span(_tokens[from].At.Start, _tokens[to - 1].At.End - _tokens[from].At.Start);
+
+    /// <summary>Reads what a clause consists of: noun phrases with what leads them in, ways and values.</summary>
+    public void Fill(Clause clause) => Fill(clause, clause.Mood is Mood.Imperative ? clause.VerbAt + 1 : clause.From, clause.To);
+
+    // "The delivery and bypass hoses": the delivery hose and the bypass hose.
+    private static void ShareHeads(Clause clause)
+    {
+        for (var i = 0; i + 1 < clause.Pieces.Count; i++)
+        {
+            if (clause.Pieces[i].Noun is not { IsPronoun: false, Stems.Count: 1, IsIndefinite: false } first || clause.Pieces[i + 1].Noun is not { IsPronoun: false, Stems.Count: > 1, IsIndefinite: true, IsPlural: true } second || first.After != second.After) continue;
+            if (Trade.NounOf(second.Stems) is not { Kinds: [ThingKind.Connection or ThingKind.Part, ..] } || Trade.NounOf(first.Stems) is { Role: NounRole.Thing }) continue;
+            var head = second.Head;
+            NounPhrase One(NounPhrase phrase, IReadOnlyList<string> stems, string name) => phrase with { Stems = stems, Name = name, Text = name.ToLowerInvariant(), IsPlural = false, Count = null, IsIndefinite = false };
+            var left = string.Join(' ', second.Name.Split(' ')[..^1]);
+            clause.Pieces[i] = clause.Pieces[i] with { Noun = One(first, [.. first.Stems, head], $"{first.Name} {head}") };
+            clause.Pieces[i + 1] = clause.Pieces[i + 1] with { Noun = One(second, second.Stems, $"{left} {head}") };
+        }
+    }
+
+    private void Fill(Clause clause, int from, int to)
+    {
+        if (clause.Pieces.Count > 0) return;
+        string? after = null;
+        var explains = false;
+        for (var i = from; i < to;)
+        {
+            var token = _tokens[i];
+            if (clause.Gaps.FindIndex(g => g.From <= i && i < g.To) is >= 0 and var gap && clause.Gaps[gap].To > i)
+            {
+                i = clause.Gaps[gap].To;
+                after = null;
+                continue;
+            }
+
+            if (i == clause.VerbAt)
+            {
+                after = null;
+                i++;
+                continue;
+            }
+
+            switch (token.Kind)
+            {
+                case TokenKind.Torque or TokenKind.Angle or TokenKind.Time:
+                    clause.Pieces.Add(new Piece(token.At) { Value = token });
+                    after = null;
+                    i++;
+                    continue;
+                case TokenKind.Mark:
+                    if (token.Text is "," or ":" or "(" or ")" or "–" or "—") after = null;
+                    // What follows a colon explains ("inspect the stub: no scoring"); it is no further object.
+                    if (token.Text == ":" && clause.Mood == Mood.Imperative) explains = true;
+                    i++;
+                    continue;
+            }
+
+            if (token.Kind == TokenKind.Word && (Trade.Prepositions.Contains(token.Text) || Trade.Paths.Contains(token.Text)))
+            {
+                if (Trade.Paths.Contains(token.Text)) clause.Pieces.Add(new Piece(token.At) { Way = token.Text });
+                after = token.Text == "of" && after is not null ? after : token.Text;
+                i++;
+                continue;
+            }
+
+            if (token.Kind == TokenKind.Word && (Trade.Auxiliaries.Contains(token.Text) || Trade.Conjunctions.Contains(token.Text) || Trade.Negations.Contains(token.Text)))
+            {
+                i++;
+                continue;
+            }
+
+            if (_nouns.Read(i, to, after) is { } noun)
+            {
+                // "Tapped bosses outward", "shaft and all": how it stands, no further object.
+                var comma = i > from && _tokens[i - 1].Kind == TokenKind.Mark && _tokens[i - 1].Text == ",";
+                var stands = noun.Next < to && _tokens[noun.Next].Kind == TokenKind.Word && (Trade.Stances.Contains(_tokens[noun.Next].Text) || _tokens[noun.Next].Text == "and" && Is(noun.Next + 1, "all"));
+                var phrase = explains ? noun.Phrase with { After = "beside" } : comma && stands && clause.Pieces.Count > 0 && clause.Mood != Mood.Fragment ? noun.Phrase with { After = "beside" } : noun.Phrase;
+                clause.Pieces.Add(new Piece(phrase.At) { Noun = phrase });
+                i = Math.Max(noun.Next, i + 1);
+                if (phrase.After == "beside" && i + 1 < to && _tokens[i].Text == "and" && _tokens[i + 1].Text == "all") i += 2;
+                // "The nut and the bolt off the stud": what leads in one noun leads in those coordinated with it.
+                if (i < to && !(_tokens[i].Kind == TokenKind.Word && Trade.Conjunctions.Contains(_tokens[i].Text))) after = null;
+                continue;
+            }
+
+            if (token.Kind == TokenKind.Number) clause.Pieces.Add(new Piece(token.At) { Value = token });
+            i++;
+        }
+
+        ShareHeads(clause);
     }
 }

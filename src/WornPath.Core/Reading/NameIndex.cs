@@ -18,6 +18,7 @@ public sealed class NameIndex
     private readonly Lazy<Spellings> _heads;
     private readonly Lazy<Spellings> _stems;
     private readonly HashSet<(string Word, string Number)> _numbered = [];
+    private readonly HashSet<(string First, string Second)> _pairs = [];
     private readonly Dictionary<string, Thing> _byId = new(StringComparer.OrdinalIgnoreCase);
 
     // The index is kept with the first of its things.
@@ -52,6 +53,18 @@ public sealed class NameIndex
     /// <summary>True where some name has this number right behind this word ("cover 2"): there the number belongs to the name and is no count.</summary>
     internal bool IsNumbered(string wordStem, string number) => _numbered.Contains((wordStem, number));
 
+    /// <summary>The stems of a thing's name, and of its other names.</summary>
+    internal static string[][] NamesOf(Thing thing) => StemsOfNames.Of(thing);
+
+    /// <summary>True where some name has these two words one behind the other, the first leading.</summary>
+    internal bool Begins(string first, string second) => _pairs.Contains((first, second));
+
+    /// <summary>True where some name ends with this word.</summary>
+    internal bool IsHead(string stem) => _byHead.ContainsKey(stem);
+
+    /// <summary>The things whose name ends with a word: to the letter, or a slip of the finger apart.</summary>
+    internal IEnumerable<Thing> WithHead(string head, bool exact) => (exact ? _byHead.GetValueOrDefault(head) ?? [] : WithHead(head)).Select(e => e.Thing);
+
     /// <summary>The thing with an id, or null.</summary>
     public Thing? Find(string id) => _byId.GetValueOrDefault(id);
 
@@ -64,7 +77,7 @@ public sealed class NameIndex
 
     /// <summary>The stems of a name, its articles and marks left out.</summary>
     internal static string[] StemsOf(string name) =>
-        [.. Tokenizer.TokenizeName(name).Where(t => t.Kind is TokenKind.Word or TokenKind.Number && !Words.Determiners.Contains(t.Text)).Select(t => Stem.Of(t.Text))];
+        [.. Tokenizer.TokenizeName(name).Where(t => t.Kind is TokenKind.Word or TokenKind.Number && !Trade.Determiners.Contains(t.Text)).Select(t => Stem.Of(t.Text))];
 
     /// <summary>
     /// The thing a phrase names. The last word must be the name's last; every word of the phrase must be in the name,
@@ -108,7 +121,7 @@ public sealed class NameIndex
     private IEnumerable<Entry> WithHead(string head) =>
         _byHead.TryGetValue(head, out var exact) ? exact : _heads.Value.Alike(head).SelectMany(h => _byHead[h]);
 
-    private static bool Covers(string[] name, IReadOnlyList<string> phrase)
+    internal static bool Covers(string[] name, IReadOnlyList<string> phrase)
     {
         var at = name.Length - 1;
         for (var i = phrase.Count - 1; i >= 0; i--)
@@ -123,6 +136,7 @@ public sealed class NameIndex
     private void Add(Thing thing, string[] stems)
     {
         if (stems.Length == 0) return;
+        if (stems.Length > 1) _pairs.Add((stems[0], stems[1]));
         var spelling = string.Join(' ', stems);
         _bySpelling[spelling] = !_bySpelling.TryGetValue(spelling, out var called) || ReferenceEquals(called, thing) ? thing : null;
         if (!_byHead.TryGetValue(stems[^1], out var list)) _byHead[stems[^1]] = list = [];

@@ -8,7 +8,7 @@ internal static class Stem
     {
         var bare = word.Replace("-", "").Replace("’", "").Replace("'", "");
         if (bare.Length > 4 && bare.EndsWith("ies", StringComparison.Ordinal)) bare = bare[..^3] + "y";
-        else if (bare.Length > 4 && (bare.EndsWith("ses", StringComparison.Ordinal) || bare.EndsWith("xes", StringComparison.Ordinal) || bare.EndsWith("ches", StringComparison.Ordinal) || bare.EndsWith("shes", StringComparison.Ordinal))) bare = bare[..^2];
+        else if (bare.Length > 4 && (bare.EndsWith("sses", StringComparison.Ordinal) || bare.EndsWith("xes", StringComparison.Ordinal) || bare.EndsWith("ches", StringComparison.Ordinal) || bare.EndsWith("shes", StringComparison.Ordinal))) bare = bare[..^2];
         else if (bare.Length > 2 && bare[^1] == 's' && bare[^2] is not ('s' or 'u' or 'i')) bare = bare[..^1];
         return bare switch
         {

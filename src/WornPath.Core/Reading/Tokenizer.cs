@@ -7,14 +7,14 @@ namespace WornPath.Core.Reading;
 /// <summary>Cuts a step's text into tokens; values with units come out whole.</summary>
 internal static partial class Tokenizer
 {
-    [GeneratedRegex(@"(?<time>(?:\d+(?:[.,]\d+)?|half an?|an?|one|two|three|four|five|six|ten|fifteen|twenty|thirty)\s*(?<tu>seconds?|secs?|minutes?|mins?|min\.|hours?|hrs?|h)(?![A-Za-z]))|" +
-        @"(?<angle>(?:\d+(?:[.,]\d+)?|\d+/\d+|half a|a quarter|three[- ]quarters of a|a quarter of a|three-quarter|one|two|three)\s*(?:°|deg(?:rees?)?(?![A-Za-z])|flats?(?![A-Za-z])|turns?(?![A-Za-z])))|" +
+    [GeneratedRegex(@"(?<time>(?:\d+(?:[.,]\d+)?|half an?|a quarter of an|three[- ]quarters of an|an?|one|two|three|four|five|six|seven|eight|nine|ten|twelve|fifteen|twenty|thirty|forty|sixty)\s*(?<tu>seconds?|secs?|minutes?|mins?|min\.|hours?|hrs?|h)(?![A-Za-z]))|" +
+        @"(?<angle>(?:\d+(?:[.,]\d+)?|\d+/\d+|half a|(?:an?|another|one)\s+(?:half|third|quarter|fifth|sixth|eighth|twelfth)(?:\s+of\s+a)?|(?:a |another )?(?:third|quarter|sixth|eighth|twelfth) of a|three[- ]quarters of a|two[- ]thirds of a|three-quarter|another|one|two|three|four)\s*(?:°|deg(?:rees?)?(?![A-Za-z])|flats?(?![A-Za-z])|turns?(?![A-Za-z])))|" +
         @"(?<num>\d+(?:[.,/]\d+)*(?![\w]))|(?<word>[\p{L}#](?:[\p{L}\d'’\-]*[\p{L}\d])?|\d[\w.×/]*\w)|(?<stop>[.!?;\n]+)|(?<mark>[,:()–—%+])",
         RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex Pattern();
 
     /// <summary>The tokens of a text, in order.</summary>
-    public static List<Token> Tokenize(string text) => Cut(text, text.AsSpan().ContainsAnyInRange('0', '9') ? [.. TorqueText.FindAll(text)] : []);
+    public static List<Token> Tokenize(string text) => Cut(text, text.AsSpan().ContainsAnyInRange('0', '9') ? [.. TorqueText.FindAll(text).OrderBy(f => f.Start)] : []);
 
     /// <summary>The tokens of a name, which holds no values.</summary>
     public static List<Token> TokenizeName(string name) => Cut(name, []);
@@ -30,6 +30,8 @@ internal static partial class Tokenizer
                 var found = torques[next++];
                 tokens.Add(new Token(TokenKind.Torque, text.Substring(found.Start, found.Length).ToLowerInvariant(), new Span(found.Start, found.Length)) { Torque = found.Spec });
                 at = found.Start + found.Length;
+                // "70 ft-lb. Fit …": the full stop of the unit ends the sentence, too, where one begins behind it.
+                if (text[at - 1] == '.' && EndsSentence(text, at)) tokens.Add(new Token(TokenKind.Stop, ".", new Span(at - 1, 1)));
                 continue;
             }
 
@@ -41,11 +43,28 @@ internal static partial class Tokenizer
                 continue;
             }
 
-            tokens.Add(Make(match));
             at = match.Index + match.Length;
+            var token = Make(match);
+            // "1/8 in. closer", "approx. 5 mm": the full stop belongs to the word.
+            if (token is { Kind: TokenKind.Stop, Text: "." } && tokens.Count > 0 && IsAbbreviation(tokens) && !EndsSentence(text, at)) continue;
+            tokens.Add(token);
         }
 
         return tokens;
+    }
+
+    private static bool EndsSentence(string text, int at)
+    {
+        while (at < text.Length && text[at] is ' ' or '\t') at++;
+        return at >= text.Length || text[at] is '\n' or '\r' || char.IsUpper(text[at]);
+    }
+
+    private static bool IsAbbreviation(List<Token> tokens)
+    {
+        var word = tokens[^1];
+        if (word.Kind is TokenKind.Torque or TokenKind.Time or TokenKind.Angle) return true;
+        if (word.Kind != TokenKind.Word) return false;
+        return word.Text is "approx" or "no" or "nos" or "max" or "min" or "e.g" or "i.e" or "fig" or "figs" or "incl" or "dia" or "assy" or "ca" or "vs" or "etc" or "g" or "e" || (word.Text is "in" or "ft" or "lb" or "oz" or "mm" && tokens.Count > 1 && tokens[^2].Kind == TokenKind.Number);
     }
 
     private static Token Make(Match match)
@@ -55,14 +74,14 @@ internal static partial class Tokenizer
         if (match.Groups["time"].Success)
         {
             var unit = match.Groups["tu"].Value.ToLowerInvariant();
-            var amount = NumberWords.Parse(text[..^unit.Length].Replace("half an", "half").Replace("half a", "half")) ?? 1;
+            var amount = NumberWords.Parse(text[..^unit.Length].Replace("half an", "half").Replace("half a", "half").Replace(" of an", "")) ?? 1;
             return new Token(TokenKind.Time, text, span) { Number = unit[0] switch { 's' => amount / 60, 'h' => amount * 60, _ => amount } };
         }
 
         if (match.Groups["angle"].Success)
             return Angle.Parse(text) is { IsGood: true } angle
                 ? new Token(TokenKind.Angle, text, span) { Number = angle.Value.Degrees }
-                : new Token(TokenKind.Number, text, span);
+                : new Token(TokenKind.Word, text, span);
         var kind = match.Groups["num"].Success ? TokenKind.Number
             : match.Groups["stop"].Success ? TokenKind.Stop
             : match.Groups["mark"].Success ? TokenKind.Mark

@@ -46,3 +46,9 @@ public sealed record Consumable : Thing
 
     public override ThingKind Kind => ThingKind.Consumable;
 }
+
+/// <summary>A control with positions: a lever, a key, the parking brake, the bonnet.</summary>
+public sealed record Control : Thing
+{
+    public override ThingKind Kind => ThingKind.Control;
+}

@@ -26,6 +26,8 @@ public sealed record Sheet
 
     public ImmutableArray<Consumable> Consumables { get; init; } = [];
 
+    public ImmutableArray<Control> Controls { get; init; } = [];
+
     public ImmutableArray<Phase> Phases { get; init; } = [];
 
     /// <summary>Version of the sentence reader that read its steps (<see cref="Reading.SentenceReader.Version"/>). A released sheet keeps its own reading.</summary>
@@ -41,11 +43,11 @@ public sealed record Sheet
     /// <summary>Everything a sentence can name, in the order of the sheet.</summary>
     [JsonIgnore]
     public IEnumerable<Thing> Things =>
-        Parts.Cast<Thing>().Concat(Joints).Concat(Connections).Concat(Fluids).Concat(Aids).Concat(Tools).Concat(Consumables);
+        Parts.Cast<Thing>().Concat(Joints).Concat(Connections).Concat(Fluids).Concat(Aids).Concat(Tools).Concat(Consumables).Concat(Controls);
 
     /// <summary>True where another sheet holds the very same things: none came, went or changed between the two.</summary>
     public bool SameThings(Sheet other) => Parts == other.Parts && Joints == other.Joints && Connections == other.Connections
-        && Fluids == other.Fluids && Aids == other.Aids && Tools == other.Tools && Consumables == other.Consumables;
+        && Fluids == other.Fluids && Aids == other.Aids && Tools == other.Tools && Consumables == other.Consumables && Controls == other.Controls;
 
     /// <summary>The thing with an id, or null.</summary>
     public Thing? Find(string id)
@@ -61,6 +63,7 @@ public sealed record Sheet
             'A' => In(Aids, id),
             'T' => In(Tools, id),
             'K' => In(Consumables, id),
+            'L' => In(Controls, id),
             _ => null,
         };
     }

@@ -5,18 +5,21 @@ namespace WornPath.Core.Sheets;
 
 /// <summary>
 /// The form sheets and deltas have as JSON, by version: every stored sheet, delta and file says its own, and is brought up
-/// step by step when it is read. Version 1 is what had none; version 2 says which reader read the sheet. What the names of a
+/// step by step when it is read. Version 1 is what had none; version 2 says which reader read the sheet; version 3 has controls, what
+/// was assumed from sentences, and the verbs of the second reader. What the names of a
 /// version are is held by docs/formats/names-VERSION.txt, whatever the program calls its properties.
 /// </summary>
 public static class SheetFormat
 {
     /// <summary>The version that is written.</summary>
-    public const int Newest = 2;
+    public const int Newest = 3;
 
     // The step at n brings version n + 1 to the next: a sheet, and the values of a field in a delta.
     private static readonly Action<JsonObject>[] Sheets =
     [
         sheet => sheet["reader"] = 1,
+        // What is new in version 3 is empty where it is missing.
+        _ => { },
     ];
 
     /// <summary>A sheet from its JSON of a version. Throws <see cref="JsonException"/> where it is none, <see cref="NewerFormatException"/> where a later program wrote it.</summary>

@@ -36,6 +36,15 @@ public sealed record Step : IRemembers
     /// <summary>What the reading was not sure of and the author has not settled yet.</summary>
     public ImmutableArray<Question> Questions { get; init; } = [];
 
+    /// <summary>Ids of tools, consumables and aids its words name beside what is done.</summary>
+    public ImmutableArray<string> Uses { get; init; } = [];
+
+    /// <summary>People its words say it takes; null where they say nothing. <see cref="People"/> is the author's number.</summary>
+    public int? Hands { get; init; }
+
+    /// <summary>Words nobody understood.</summary>
+    public ImmutableArray<Span> Residue { get; init; } = [];
+
     /// <summary>What the author settled, kept for every later reading of this step.</summary>
     public ImmutableArray<Settlement> Settled { get; init; } = [];
 
@@ -81,9 +90,18 @@ public enum Verb
     Stake,
     Mark,
 
+    /// <summary>Turned on by an angle after its torque.</summary>
+    TurnOn,
+
+    /// <summary>Kept from turning by a tab, a plate, a wire.</summary>
+    Lock,
+    Unlock,
+
     // Parts
     Remove,
     HangAside,
+    SetAside,
+    Discard,
     Fit,
     Seat,
 
@@ -110,6 +128,15 @@ public enum Verb
     Treat,
     Wait,
     FunctionCheck,
+
+    /// <summary>Set to a length, a gap, a play.</summary>
+    Adjust,
+
+    /// <summary>A control is put into a position.</summary>
+    Set,
+
+    /// <summary>What was done before is done again, as the words say.</summary>
+    Repeat,
 }
 
 /// <summary>One thing done: a verb and what it is done to, with the values the sentence gave.</summary>
@@ -129,11 +156,24 @@ public sealed record StepAction
     /// <summary>A torque stated in the sentence.</summary>
     public TorqueSpec? Torque { get; init; }
 
+    /// <summary>The torques of the passes before it, where one sentence tells them all.</summary>
+    public TorquePasses? Passes { get; init; }
+
     /// <summary>The pass of a <see cref="Verb.TorquePass"/>, from 1.</summary>
     public int? Pass { get; init; }
 
-    /// <summary>Degrees of a back-off.</summary>
+    /// <summary>Degrees of a back-off or of turning on.</summary>
     public decimal? Angle { get; init; }
+
+    /// <summary>So many of the set; null for all of it.</summary>
+    public int? Some { get; init; }
+
+    /// <summary>True for what was not yet done of the set.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingDefault)]
+    public bool Rest { get; init; }
+
+    /// <summary>The position a control is put into, in the writer's words.</summary>
+    public string? Position { get; init; }
 
     /// <summary>Minutes of a wait.</summary>
     public decimal? Minutes { get; init; }
@@ -197,6 +237,9 @@ public enum QuestionKind
 
     /// <summary>No instruction was found in the step.</summary>
     [JsonStringEnumMemberName("no verb")] NoVerb,
+
+    /// <summary>A clause tells somebody to do something, and what is not understood.</summary>
+    [JsonStringEnumMemberName("unclear")] Unclear,
 }
 
 /// <summary>Something the reading is not sure of. It stands as a chip under the step until the author settles it.</summary>
@@ -233,7 +276,8 @@ public sealed record Question
 /// <summary>The author's word on a phrase of this step: the thing it means, or nothing for "just words".</summary>
 /// <param name="Phrase">The phrase, lower case.</param>
 /// <param name="Target">The id meant; empty where the phrase is no thing.</param>
-public sealed record Settlement(string Phrase, string Target);
+/// <param name="Verb">What is done to it, where the phrase is a clause that was not understood; null else.</param>
+public sealed record Settlement(string Phrase, string Target, Verb? Verb = null);
 
 /// <summary>Signal words, as ANSI Z535.6 defines them.</summary>
 public enum SignalWord

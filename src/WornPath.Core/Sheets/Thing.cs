@@ -13,6 +13,7 @@ public enum ThingKind : byte
     [JsonStringEnumMemberName("aid")] Aid,
     [JsonStringEnumMemberName("tool")] Tool,
     [JsonStringEnumMemberName("consumable")] Consumable,
+    [JsonStringEnumMemberName("control")] Control,
 }
 
 /// <summary>Something a sheet holds: an id that never changes (a letter and a number, "J3"), and the names people use for it.</summary>
@@ -29,6 +30,10 @@ public abstract record Thing : IRemembers
 
     /// <summary>The variants and sides it is there on; null for all.</summary>
     public Limit? Only { get; init; }
+
+    /// <summary>True while it stands only because a sentence named it, and nobody has looked at it: it goes when no sentence names it any more.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingDefault)]
+    public bool Assumed { get; init; }
 
     [JsonIgnore]
     public abstract ThingKind Kind { get; }
@@ -49,6 +54,7 @@ public abstract record Thing : IRemembers
         ThingKind.Aid => "A",
         ThingKind.Tool => "T",
         ThingKind.Consumable => "K",
+        ThingKind.Control => "L",
         _ => throw new ArgumentOutOfRangeException(nameof(kind)),
     };
 }

@@ -41,6 +41,16 @@ public sealed class Walker
     {
         if (_tracks.IndexOf(action.Target) is >= 0 and var at)
         {
+            // What one sentence tells of passes is walked pass by pass.
+            if (action.Passes is { } passes)
+            {
+                for (var i = 0; i < passes.Torques.Length; i++)
+                {
+                    var pass = action with { Verb = Verb.TorquePass, Torque = passes.Torques[i], Pass = i + 1, Passes = null };
+                    On(at, stepIndex, step, pass, Next(_tracks.ThingAt(at), _tracks.Now(at), pass));
+                }
+            }
+
             var order = _events.Count;
             var thing = _tracks.ThingAt(at);
             On(at, stepIndex, step, action, Next(thing, _tracks.Now(at), action));
@@ -119,10 +129,12 @@ public sealed class Walker
             case Verb.Snug: return now with { Stage = JointStage.Snug, Pass = 0 };
             case Verb.TorquePass: return now with { Stage = JointStage.Pass, Pass = (byte)Math.Min(action.Pass ?? 1, 99) };
             case Verb.Torque: return now with { Stage = JointStage.Torqued, Pass = 0, Renewed = now.Renewed || action.New };
+            case Verb.TurnOn: return now;
+            case Verb.Unlock: return now with { PinIn = false };
             case Verb.Align: return now.Stage == JointStage.Torqued ? now with { Stage = JointStage.Aligned } : now;
             case Verb.RemovePin: return now with { PinIn = false, Renewed = false };
             case Verb.InsertPin: return now with { PinIn = true, Renewed = now.Renewed || (action.New && joint.Locking == Locking.CotterPin), Stage = Fixed(now.Stage) ? JointStage.Locked : now.Stage };
-            case Verb.Stake: return Fixed(now.Stage) ? now with { Stage = JointStage.Locked } : now;
+            case Verb.Stake or Verb.Lock: return Fixed(now.Stage) ? now with { Stage = JointStage.Locked } : now;
             case Verb.Mark: return Fixed(now.Stage) || now.Stage == JointStage.Locked ? now with { Stage = JointStage.Marked } : now;
             case Verb.Treat: return now with { Treated = true };
             default: return now;
@@ -135,6 +147,8 @@ public sealed class Walker
     {
         Verb.Remove => now with { Place = PartPlace.OnBench, WasOff = true, Cleaned = false, IsNew = false },
         Verb.HangAside => now with { Place = PartPlace.Hung, WasOff = true },
+        // Put aside while it is on, it is swung out of the way and must come back.
+        Verb.SetAside => now.Place == PartPlace.On ? now with { Place = PartPlace.Hung, WasOff = true } : now,
         Verb.Fit => now with { Place = PartPlace.On, IsNew = now.IsNew || action.New },
         Verb.Clean => now with { Cleaned = true },
         Verb.Inspect or Verb.Measure => now with { Inspected = true },

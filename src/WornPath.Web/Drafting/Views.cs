@@ -16,7 +16,9 @@ namespace WornPath.Web.Drafting;
 /// <param name="Target">Id of what it is done to.</param>
 /// <param name="At">Where its words stand.</param>
 /// <param name="Again">The edit that takes back what the author settled here; null where nothing was settled.</param>
-public sealed record ChipView(string Text, ThingKind? Kind, string? Target, Span At, Edit? Again);
+/// <param name="IsNew">True where it is done to something that was assumed from a sentence and that nobody has looked at.</param>
+/// <param name="Mend">What the author may say of it.</param>
+public sealed record ChipView(string Text, ThingKind? Kind, string? Target, Span At, Edit? Again, bool IsNew, ImmutableArray<AnswerView> Mend);
 
 /// <summary>One answer to a question.</summary>
 public sealed record AnswerView(string Label, Edit Edit);
@@ -32,7 +34,8 @@ public sealed record TurnView(string Key, string Says);
 /// <summary>A step as the Write face shows it.</summary>
 /// <param name="Only">The variants and sides all of it is for; empty for every vehicle, or where its sentences differ.</param>
 /// <param name="Branches">What it may turn into: how the walk names each turn, and its sign.</param>
-public sealed record StepView(string Id, string Text, string Only, ImmutableArray<TurnView> Branches, ImmutableArray<ChipView> Chips, ImmutableArray<QuestionView> Questions, ImmutableArray<Caution> Cautions, ImmutableArray<DroppedCaution> Dropped, IReadOnlyDictionary<string, string> Fields);
+/// <param name="Residue">Words nobody understood.</param>
+public sealed record StepView(string Id, string Text, string Only, ImmutableArray<TurnView> Branches, ImmutableArray<ChipView> Chips, ImmutableArray<QuestionView> Questions, ImmutableArray<Caution> Cautions, ImmutableArray<DroppedCaution> Dropped, ImmutableArray<string> Residue, IReadOnlyDictionary<string, string> Fields);
 
 /// <summary>A phase and the order of its steps.</summary>
 public sealed record PhaseView(string Id, string Name, ImmutableArray<string> Steps);
@@ -43,7 +46,8 @@ public sealed record PhaseView(string Id, string Name, ImmutableArray<string> St
 /// <param name="Name">Its name.</param>
 /// <param name="Fields">Text of every field by name.</param>
 /// <param name="Steps">Numbers of the steps that use it.</param>
-public sealed record ThingView(string Id, ThingKind Kind, string Name, IReadOnlyDictionary<string, string> Fields, ImmutableArray<int> Steps);
+/// <param name="Assumed">True where it stands only because a sentence named it, and nobody has looked at it.</param>
+public sealed record ThingView(string Id, ThingKind Kind, string Name, bool Assumed, IReadOnlyDictionary<string, string> Fields, ImmutableArray<int> Steps);
 
 /// <summary>Preload as a part of the proof load: at the target and at both ends of the scatter, and what that means.</summary>
 public sealed record PreloadView(double Low, double Target, double High, PreloadVerdict Verdict);
@@ -150,7 +154,7 @@ public static class SheetViews
     }
 
     // The numbers of the steps that do something to a thing or with it, whatever they are walked as.
-    private static ILookup<string, int> StepsByThing(List<Step> steps) => steps.SelectMany((s, i) => s.Actions.SelectMany(a => new[] { a.Target, a.With }).OfType<string>().Distinct().Select(id => (Id: id, Number: i + 1))).ToLookup(u => u.Id, u => u.Number);
+    private static ILookup<string, int> StepsByThing(List<Step> steps) => steps.SelectMany((s, i) => s.Actions.SelectMany(a => new[] { a.Target, a.With }).Concat(s.Uses).OfType<string>().Distinct().Select(id => (Id: id, Number: i + 1))).ToLookup(u => u.Id, u => u.Number);
 
     private static bool SameFindings(ImmutableArray<Finding> a, ImmutableArray<Finding> b) =>
         a.Length == b.Length && a.Zip(b).All(p => p.First.Key == p.Second.Key && p.First.Message == p.Second.Message && p.First.StepNumber == p.Second.StepNumber && p.First.For == p.Second.For && p.First.Waiver == p.Second.Waiver && p.First.Severity == p.Second.Severity && p.First.Fixes.SequenceEqual(p.Second.Fixes));
@@ -164,6 +168,7 @@ public static class SheetViews
         [.. step.Questions.Select(q => new QuestionView(q.Phrase, Asking.Of(q, sheet), q.At, [.. Asking.Answers(q, step, sheet).Select(a => new AnswerView(a.Label, a.Edit))]))],
         cautions,
         step.Dropped,
+        [.. step.Residue.Select(r => r.Of(step.Text)).Where(w => w.Length > 0)],
         Fields.Step.ToDictionary(f => f.Name, f => f.Get(step)));
 
     private static ChipView Of(StepAction action, Step step, Sheet sheet)
@@ -171,13 +176,14 @@ public static class SheetViews
         var phrase = action.At.Of(step.Text).ToLowerInvariant();
         var again = step.Settled.Any(s => s.Phrase == phrase && s.Target == action.Target) ? new AskAgain(step.Id, phrase) : null;
         var turn = action.Branch > 0 && action.Branch <= step.Branches.Length ? step.Branches[action.Branch - 1].Instead ? "or: " : "if: " : "";
-        return new ChipView(turn + Asking.Of(action, sheet), action.Target is { } id ? sheet.Find(id)?.Kind : null, action.Target, action.At, again);
+        return new ChipView(turn + Asking.Of(action, sheet), action.Target is { } id ? sheet.Find(id)?.Kind : null, action.Target, action.At, again, action.Target is { } named && sheet.Find(named)?.Assumed == true, [.. Asking.Mending(action, step, sheet).Select(m => new AnswerView(m.Label, m.Edit))]);
     }
 
     private static ThingView Of(Thing thing, ILookup<string, int> usedBy) => new(
         thing.Id,
         thing.Kind,
         thing.Name,
+        thing.Assumed,
         Fields.Of(thing.Kind).ToDictionary(f => f.Name, f => f.Get(thing)),
         [.. usedBy[thing.Id]]);
 

@@ -16,11 +16,17 @@ public sealed class OtherTorqueSaid : AgreementRule
     protected override Said? Differs(Walk walk, Step step, StepAction action, Joint joint)
     {
         // Values by variant have a rule of their own; an open question about the value is found as such.
-        if (action is not { Verb: Verb.Torque, Torque: { } stated } || joint.Variants.Length > 0 || Same(joint.Torque, stated)) return null;
+        if (action is not { Verb: Verb.Torque, Torque: { } torque } || joint.Variants.Length > 0) return null;
+        var stated = WithAngle(torque, step, joint);
+        if (Same(joint.Torque, stated)) return null;
         if (step.Questions.Any(q => q.Kind == QuestionKind.OtherValue && q.Candidates.Contains(joint.Id))) return null;
         var at = TorqueText.FindAll(step.Text).FirstOrDefault(f => f.Spec is { IsGood: true } spec && spec.Value == stated);
         return new Said(new Span(at.Start, at.Length), stated.ToString(), joint.TighteningText, "torque", stated.ToString(), joint.Torque?.ToString());
     }
+
+    // The torque with the angle the step goes on to tell.
+    private static TorqueSpec WithAngle(TorqueSpec torque, Step step, Joint joint) =>
+        step.Actions.FirstOrDefault(a => a.Verb == Verb.TurnOn && a.Target == joint.Id)?.Angle is { } angle && TorqueSpec.Create(torque.Low, torque.High, torque.Unit, angle) is { IsGood: true } whole ? whole.Value : torque;
 
     // Another value comes from another place: the old source does not vouch for it.
     protected override IEnumerable<Edit> Besides(Joint joint) => joint.Source.Length > 0 ? [new SetField(joint.Id, "source", joint.Source, "")] : [];

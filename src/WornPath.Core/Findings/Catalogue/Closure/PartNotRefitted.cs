@@ -14,7 +14,7 @@ public sealed class PartNotRefitted : ThingRule<Part>
         var end = walk.AtEnd(part.Id).Part;
         if (end.Place == PartPlace.On) return;
         var events = walk.EventsOf(part.Id);
-        var last = events.LastOrDefault(e => e.Verb is Verb.Remove or Verb.HangAside) ?? (events.Count > 0 ? events[^1] : null);
+        var last = events.LastOrDefault(e => e.Verb is Verb.Remove or Verb.HangAside or Verb.SetAside) ?? (events.Count > 0 ? events[^1] : null);
         if (last is null)
         {
             found.Add(At(null, -1, part, $"Comes with the kit and no step fits it: {part.Label}.", Fit(walk, part, -1)));

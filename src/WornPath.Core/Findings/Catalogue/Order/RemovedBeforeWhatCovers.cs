@@ -14,10 +14,10 @@ public sealed class RemovedBeforeWhatCovers : ThingRule<Part>
         if (part.Behind.IsEmpty) return;
         foreach (var walked in walk.EventsOf(part.Id))
         {
-            if (walked is not { Verb: Verb.Remove or Verb.HangAside, Before.Part.Place: PartPlace.On }) continue;
+            if (walked is not { Verb: Verb.Remove or Verb.HangAside or Verb.SetAside, Before.Part.Place: PartPlace.On }) continue;
             var covers = part.Behind.Where(id => walk.Things.ContainsKey(id) && walk.BeforeEvent(id, walked.Order).Part.Place == PartPlace.On).Select(id => walk.Things[id]).ToList();
             if (covers.Count == 0) continue;
-            var later = walk.EventsOf(covers[^1].Id).FirstOrDefault(e => e.Order > walked.Order && e.StepIndex != walked.StepIndex && e.Verb is Verb.Remove or Verb.HangAside);
+            var later = walk.EventsOf(covers[^1].Id).FirstOrDefault(e => e.Order > walked.Order && e.StepIndex != walked.StepIndex && e.Verb is Verb.Remove or Verb.HangAside or Verb.SetAside);
             found.Add(At(walked, $"{part.Label} comes off here and is behind what is still on: {string.Join(" and ", covers.Select(c => c.Label))}.", later is null ? null : Fixes.MoveAfter(walk, walked.Step, later.Step)));
         }
     }

@@ -20,7 +20,7 @@ public sealed partial class ConditionAfter : SentenceRule
         if (Behind().Match(sentence) is not { Success: true } found) return null;
         var verb = found.Groups["verb"].Value.ToLowerInvariant();
         // "Check if the seal is dry" asks; it sets no condition.
-        if (!Lexicon.IsVerb(verb) || Array.IndexOf(Asks, verb) >= 0) return null;
+        if (!Trade.IsBase(verb) || Array.IndexOf(Asks, verb) >= 0) return null;
         return ("The condition stands behind the instruction. Who reads and does at once has done it before reading when.", $"{Sentences.Capital(found.Groups["when"].Value)}, {Sentences.Small(found.Groups["act"].Value)}{found.Groups["stop"].Value}");
     }
 }

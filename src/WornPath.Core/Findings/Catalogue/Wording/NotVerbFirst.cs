@@ -41,7 +41,7 @@ public sealed partial class NotVerbFirst : SentenceRule
 
     protected override (string Message, string? Rewrite)? Look(string sentence, ImmutableArray<Term> terms)
     {
-        if (Addressed().Match(sentence) is { Success: true } said && Lexicon.IsVerb(said.Groups["verb"].Value.ToLowerInvariant()))
+        if (Addressed().Match(sentence) is { Success: true } said && Trade.IsBase(said.Groups["verb"].Value.ToLowerInvariant()))
             return ("An instruction begins with its verb: what to do is read first.", Sentences.Capital(said.Groups["rest"].Value));
         if (Passive().Match(sentence) is { Success: true } passive && Done.TryGetValue(passive.Groups["done"].Value, out var verb))
             return ($"“{passive.Groups["done"].Value}” says what happens, not what to do. An instruction begins with its verb.", $"{Sentences.Capital(verb)} {Sentences.Small(passive.Groups["what"].Value)}{passive.Groups["rest"].Value}");

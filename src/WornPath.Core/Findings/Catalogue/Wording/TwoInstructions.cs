@@ -20,14 +20,14 @@ public sealed partial class TwoInstructions : SentenceRule
     internal static (string First, string Second)? Cut(string sentence)
     {
         var first = sentence.Split(' ', 2)[0].ToLowerInvariant();
-        if (!Lexicon.IsVerb(first)) return null;
+        if (!Trade.IsBase(first)) return null;
         foreach (Match match in Joint().Matches(sentence))
         {
             var verb = match.Groups["verb"].Value.ToLowerInvariant();
-            if (!Lexicon.IsVerb(verb)) continue;
+            if (!Trade.IsBase(verb)) continue;
             var next = match.Groups["next"].Value.ToLowerInvariant();
             // "The bolts and nut plates": a noun unless an object follows.
-            if (Lexicon.IsAlsoNoun(verb) && !Words.Determiners.Contains(next) && !Words.Pronouns.Contains(next) && !Words.New.Contains(next)) continue;
+            if (Trade.AlsoNouns.Contains(verb) && !Trade.Determiners.Contains(next) && !Trade.Pronouns.Contains(next) && !Trade.New.Contains(next)) continue;
             return (sentence[..match.Index].TrimEnd(',', ' '), sentence[match.Groups["verb"].Index..]);
         }
 

@@ -1,0 +1,25 @@
+using WornPath.Score;
+
+// How the sentences of a corpus are read: `./score [FOLDER] [--list] [--jobs a1,b2]`.
+if (args is ["--say", ..])
+{
+    // Sentences one behind the other on a blank sheet, with what each was read as.
+    CorpusScore.Say(args[1..]);
+    return;
+}
+
+var folder = args.FirstOrDefault(a => !a.StartsWith("--", StringComparison.Ordinal) && Directory.Exists(a)) ?? "tests/corpus";
+var list = args.Contains("--list");
+var jobs = args.SkipWhile(a => a != "--jobs").Skip(1).FirstOrDefault()?.Split(',');
+Func<string, bool>? only = jobs is null ? null : name => jobs.Contains(name);
+var all = CorpusScore.Of(folder, only).ToList();
+string Share(IReadOnlyCollection<Scored> of, Verdict verdict) => $"{100.0 * of.Count(s => s.Verdict == verdict) / of.Count,5:0.0} %";
+void Row(string name, IReadOnlyCollection<Scored> of) =>
+    Console.WriteLine($"{name,-6} {of.Count,4} steps  right {Share(of, Verdict.Right)}  asked {Share(of, Verdict.Asked)}  silently wrong {Share(of, Verdict.Wrong)}  silently unread {Share(of, Verdict.Unread)}  right in the end {100.0 * of.Count(s => s.Bad.Count == 0) / of.Count,5:0.0} %");
+foreach (var job in all.GroupBy(s => s.Job)) Row(job.Key, [.. job]);
+Row("ALL", all);
+var (named, known) = CorpusScore.Tools(folder, only);
+Console.WriteLine($"tools named that the sheet knows: {known} of {named}");
+if (list)
+    foreach (var s in all.Where(s => s.Verdict != Verdict.Right))
+        Console.WriteLine($"{s.Job}:{s.Number} {s.Verdict}: {s.Text}\n     BAD {string.Join(" | ", s.Bad)}  ASKED {string.Join(" | ", s.Asked)}\n     GOT {s.Read}");

@@ -1,0 +1,397 @@
+using System.Text;
+using WornPath.Core.Quantities;
+using WornPath.Core.Sheets;
+
+namespace WornPath.Core.Reading;
+
+/// <summary>Reads noun phrases: determiner and number, what tells one from another, size, the name, and what it belongs to.</summary>
+internal sealed class NounFinder(string text, List<Token> tokens, NameIndex names)
+{
+    /// <summary>True where the word at a place is a noun of the trade or of the sheet, whatever verb it looks like.</summary>
+    public bool IsThingAt(int i) => i < tokens.Count && tokens[i].Kind == TokenKind.Word && (Trade.NounOf([Stem.Of(tokens[i].Text)]) is not null && !IsVerbForm(tokens[i].Text) || names.IsHead(Stem.Of(tokens[i].Text)) || Trade.NounsInIng.Contains(tokens[i].Text));
+
+    private static bool IsVerbForm(string word) => Trade.VerbsOf(word).Any(f => f.Form is Form.Ing or Form.Ed);
+
+    /// <summary>True where the phrase names fasteners.</summary>
+    public bool IsFastener(NounPhrase phrase) => names.Resolve(phrase.Stems).One is Joint || Trade.NounOf(phrase.Stems) is { Kinds: [ThingKind.Joint, ..] };
+
+    /// <summary>True where a name of the sheet or of the trade begins with the word at a place and goes on with the next.</summary>
+    public bool IsNameWith(int at)
+    {
+        var stems = new List<string>();
+        for (var i = at; i < tokens.Count && i < at + 4 && IsContent(i); i++) stems.Add(Stem.Of(tokens[i].Text));
+        for (var take = stems.Count; take > 1; take--)
+            if (names.Resolve([.. stems.Take(take)]).One is not null) return true;
+        return false;
+    }
+
+    /// <summary>True where the words from a place are a thing of their own: known, or a noun of the trade.</summary>
+    public bool ReadsAsObject(int at)
+    {
+        var stems = new List<string>();
+        for (var i = at; i < tokens.Count && IsContent(i); i++) stems.Add(Stem.Of(tokens[i].Text));
+        return stems.Count > 0 && (names.Resolve(stems).One is not null || Trade.NounOf(stems) is not null || stems[^1] != Stem.Of(tokens[at].Text) || tokens[at].Text.EndsWith('s'));
+    }
+
+    private bool IsContent(int i) => tokens[i].Kind == TokenKind.Word && !Trade.IsSmall(tokens[i].Text) && !(Trade.Adverbs.Contains(tokens[i].Text) && !Trade.Distinct.Contains(tokens[i].Text)) && !IsAdverb(tokens[i].Text);
+
+    private static bool IsAdverb(string word) => word.Length > 4 && word.EndsWith("ly", StringComparison.Ordinal) && word is not ("assembly" or "supply" or "family");
+
+    private string Word(int i) => i < tokens.Count && tokens[i].Kind == TokenKind.Word ? tokens[i].Text : "";
+
+    /// <summary>The noun phrase that begins at a token and the token behind it; null where none does.</summary>
+    public (NounPhrase Phrase, int Next)? Read(int from, int to, string? after)
+    {
+        var i = from;
+        int? count = null, some = null;
+        bool vague = false, isNew = false, isOld = false, all = false, rest = false, its = false, indefinite = false, plural = false, determined = false;
+        var size = "";
+        var distinct = new List<string>();
+        var stems = new List<string>();
+        int first = -1, last = -1;
+        // Determiners, numbers and what stands before the name.
+        for (; i < to; i++)
+        {
+            var token = tokens[i];
+            var word = token.Kind == TokenKind.Word ? token.Text : "";
+            // "A new one", "the upper one": no number.
+            if (word == "one" && Word(i + 1) is "at" or "by" && Word(i + 2) is "a" or "one") return null;
+            if (word == "one" && Word(i + 1) != "of" && !Continues(i + 1, to)) break;
+            if (token.Kind == TokenKind.Number || word.Length > 0 && NumberWords.Parse(word) is not null && word is not ("quarter" or "half" or "a" or "an"))
+            {
+                if (IsSizeUnit(i + 1, to))
+                {
+                    size = new Span(token.At.Start, tokens[i + 1].At.End - token.At.Start).Of(text);
+                    i++;
+                    continue;
+                }
+
+                if (token.Kind == TokenKind.Number && names.IsNumbered(stems.Count > 0 ? stems[^1] : "", token.Text)) break;
+                var number = NumberWords.Parse(token.Text) is { } n && n == Math.Truncate(n) && n is > 0 and < 200 ? (int)n : (int?)null;
+                if (size.Length > 0 && token.Kind == TokenKind.Number && stems.Count == 0 && i > from && Word(i - 1) is "x" or "×" or "" && Continues(i + 1, to))
+                {
+                    size += "×" + token.Text;
+                    continue;
+                }
+
+                if (number is null)
+                {
+                    if (word.Length > 0 && i == from) return null;
+                    if (i == from && !(i + 1 < to && IsContent(i + 1) && !Trade.IsSmall(Word(i + 1)))) return null;
+                    size = token.Text;
+                    continue;
+                }
+
+                // "One of the bolts", "two of the three": so many of them.
+                if (Word(i + 1) == "of")
+                {
+                    (some, count) = (number, null);
+                    i++;
+                    continue;
+                }
+
+                // "The other two", "the last two bolts".
+                if (count is null && some is null) count = number;
+                else if (some is not null) count = number;
+                // A number alone is no thing: "Torque to 95".
+                if (token.Kind == TokenKind.Number && stems.Count == 0 && !Continues(i + 1, to) && !determined && !rest) return null;
+                continue;
+            }
+
+            if (word.Length == 0) break;
+            if (word is "a" or "an" && Word(i + 1) is "couple" or "pair" or "set" or "few")
+            {
+                if (Word(i + 1) is "couple" or "pair") count = 2;
+                indefinite = word is "a" or "an";
+                i += Word(i + 2) == "of" ? 2 : 1;
+                continue;
+            }
+
+            if (word is "pair" && determined && !Continues(i + 1, to) && Word(i + 1) != "of")
+            {
+                i++;
+                return (Pronoun(from, i, after, "them", true, rest, 2, all, isNew), i);
+            }
+
+            if (word is "pair" or "couple" or "rest" or "remainder" or "set" && Word(i + 1) == "of" || word is "rest" or "remainder")
+            {
+                if (word is "pair" or "couple") count = 2;
+                if (word is "rest" or "remainder") rest = true;
+                if (Word(i + 1) == "of")
+                {
+                    i++;
+                    continue;
+                }
+
+                if (word is "rest" or "remainder")
+                {
+                    (first, last) = (i, i);
+                    i++;
+                    return (Pronoun(from, i, after, word, plural: true, rest: true, count, all, isNew), i);
+                }
+            }
+
+            if (word is "some" or "most" or "few" or "several" or "half" or "any" && Word(i + 1) == "of")
+            {
+                vague = true;
+                i++;
+                continue;
+            }
+
+            if (word is "both" or "all" or "each" or "every")
+            {
+                if (word == "all" && Word(i + 1) == "but")
+                {
+                    // "All but the top one": so many less one.
+                    some = -1;
+                    i += 1;
+                    if (NumberWords.Parse(Word(i + 1)) is { } but and > 0 and < 50)
+                    {
+                        some = -(int)but;
+                        i++;
+                    }
+
+                    if (Word(i + 1) == "of") i++;
+                    plural = true;
+                    continue;
+                }
+
+                all = true;
+                if (word == "both") count = 2;
+                if (word is "both" or "all") plural = true;
+                if (Word(i + 1) == "of") i++;
+                determined = true;
+                continue;
+            }
+
+            if (word is "her" && !Continues(i + 1, to)) break;
+            if (Sized(word) && Continues(i + 1, to))
+            {
+                // "M16 bolts", "M10 x 1.25 bolts", "T40 screws".
+                size = word;
+                continue;
+            }
+
+            if (Trade.Determiners.Contains(word) || word == "her")
+            {
+                if (word is "a" or "an") indefinite = true;
+                if (word is "its" or "their") its = true;
+                if (word is "that" && !Continues(i + 1, to) && Word(i + 1) is not ("last" or "one")) return null;
+                if (word is "no") return null;
+                determined = true;
+                continue;
+            }
+
+            if (Trade.New.Contains(word) && (Continues(i + 1, to) || Word(i + 1) is "one" or "ones"))
+            {
+                isNew = true;
+                continue;
+            }
+
+            if (word is "old" && (Continues(i + 1, to) || Word(i + 1) is "one" or "ones"))
+            {
+                isOld = true;
+                continue;
+            }
+
+            if (word is "other" or "others" or "remaining" or "last" or "final" && determined || word is "others")
+            {
+                if (word is "others")
+                {
+                    i++;
+                    return (Pronoun(from, i, after, word, true, true, count, all, isNew), i);
+                }
+
+                rest = true;
+                continue;
+            }
+
+            if (Trade.Distinct.Contains(word) && !determined && Trade.Adverbs.Contains(word) && !Continues(i + 1, to)) break;
+            if (Trade.Distinct.Contains(word) && (Continues(i + 1, to) || Word(i + 1) is "one" or "ones" || determined && (i + 1 >= to || !IsContent(i + 1))))
+            {
+                distinct.Add(Stem.Of(word));
+                if (first < 0) first = i;
+                last = i;
+                stems.Add(Stem.Of(word));
+                if (Word(i + 1) is "and" or "or" && Trade.Distinct.Contains(Word(i + 2)) && Continues(i + 3, to))
+                {
+                    // "The upper and lower bolts".
+                    distinct.Add(Stem.Of(Word(i + 2)));
+                    plural = true;
+                    i += 2;
+                    stems.Clear();
+                    first = -1;
+                }
+
+                continue;
+            }
+
+            if (Trade.Neutral.Contains(word) && Continues(i + 1, to)) continue;
+            if (IsAdverb(word) && Continues(i + 1, to) && determined) continue;
+            break;
+        }
+
+        // A pronoun: "it", "them", "one", "both", "two of them".
+        if (i < to && Trade.Pronouns.Contains(Word(i)) && stems.TrueForAll(s => distinct.Contains(s)))
+        {
+            var word = Word(i);
+            if (word is "there" or "you" or "he" or "she" or "we" or "i" or "something" or "us" or "me" or "him" && stems.Count == 0 && i == from && word is not ("you" or "we" or "i" or "he" or "she")) return null;
+            i++;
+            return (Pronoun(from, i, after, word, word is "them" or "they" or "ones" or "those" or "these" || plural || count > 1, rest, count, all, isNew) with { Some = some, Distinct = distinct, Stems = [], IsIts = its, IsOld = isOld }, i);
+        }
+
+        // "Right down", "first": how, no name.
+        if (i < to && stems.Count == 0 && !all && !rest && tokens[i].Kind == TokenKind.Word && Trade.Adverbs.Contains(tokens[i].Text) && !Continues(i + 1, to)) return null;
+        var named = first;
+        for (; i < to; i++)
+        {
+            var token = tokens[i];
+            if (token.Kind == TokenKind.Number)
+            {
+                if (stems.Count > 0 && names.IsNumbered(stems[^1], token.Text))
+                {
+                    stems.Add(token.Text);
+                    last = i;
+                    continue;
+                }
+
+                break;
+            }
+
+            if (token.Kind != TokenKind.Word || !IsContent(i)) break;
+            var word = token.Text;
+            if (stems.Count > 0 && NumberWords.Parse(word) is not null) break;
+            if (stems.Count > 0 && Ends(i, to, determined)) break;
+            // "A helper pump …", "the other two follow …": who does it, and the verb.
+            if (stems.Count > 0 && Trade.NounOf(stems) is { Role: NounRole.Person } && Trade.VerbsOf(word).Length > 0) break;
+            if (stems.Count == 0 && (rest || count is not null) && determined && Trade.VerbsOf(word).Any(v => v.Form is Form.Base or Form.S) && !IsThingAt(i) && i + 1 < to && Trade.IsSmall(Word(i + 1))) break;
+            // "Let the jack right down", "both nuts first": behind the name it is no part of it.
+            if (stems.Count > 0 && Trade.Adverbs.Contains(word) && !names.IsHead(Stem.Of(word))) break;
+            if (stems.Count > 0 && Trade.New.Contains(word)) break;
+            if (first < 0) first = i;
+            last = i;
+            stems.Add(Stem.Of(word));
+        }
+
+        if (stems.Count == 0 || last < 0)
+        {
+            // "All four", "both", "the other two", "the last": who they are was said before.
+            if (!(all || rest || some is not null && some != 0 || count is not null && determined) || i == from) return null;
+            return (Pronoun(from, i, after, "them", count is null or > 1, rest, count, all, isNew) with { Some = some, Distinct = distinct, IsOld = isOld }, i);
+        }
+
+        // "Peened or glued up", "the number of turns you counted": a verb alone is no thing.
+        if (!determined && !isNew && stems.Count > 1 && Enumerable.Range(first, last - first + 1).All(k => Trade.IsBase(tokens[k].Text) && Trade.NounOf([Stem.Of(tokens[k].Text)]) is null) && !names.IsHead(stems[^1])) return null;
+        if (!determined && !isNew && stems.Count == 1 && !names.IsHead(stems[0]) && Trade.NounOf(stems) is null && !Trade.NounsInIng.Contains(tokens[last].Text) && Trade.VerbsOf(tokens[last].Text) is { Length: > 0 } verbs && (verbs.All(v => v.Form is Form.Ed or Form.Ing) || after is null && verbs.All(v => v.Form is Form.Base or Form.Ed))) return null;
+        if (named >= 0 && stems.Count > 0 && stems.TrueForAll(distinct.Contains))
+        {
+            // "The upper", "the lower pair": told apart, the name was said before.
+            return (Pronoun(from, i, after, Word(last), count > 1 || plural, rest, count, all, isNew) with { Some = some, Distinct = distinct, Text = new Span(tokens[first].At.Start, tokens[last].At.End - tokens[first].At.Start).Of(text).ToLowerInvariant() }, i);
+        }
+
+        // "The disc's screw", "the hub's nut": whose it is.
+        List<string> owner = [];
+        var ownerName = "";
+        var nameFrom = first;
+        for (var k = first; k < last; k++)
+        {
+            var word = tokens[k].Text;
+            if (!word.EndsWith("'s", StringComparison.Ordinal) && !word.EndsWith("’s", StringComparison.Ordinal)) continue;
+            owner = [.. Enumerable.Range(first, k - first + 1).Select(x => Stem.Of(Bare(tokens[x].Text)))];
+            ownerName = string.Join(' ', Enumerable.Range(first, k - first + 1).Select(x => Bare(Written(x))));
+            nameFrom = k + 1;
+            stems = [.. Enumerable.Range(k + 1, last - k).Where(x => !Trade.Neutral.Contains(tokens[x].Text)).Select(x => Stem.Of(tokens[x].Text))];
+            break;
+        }
+
+        // "The oil level" is the oil's.
+        if (stems.Count > 1 && stems[^1] is "level" or "function" or "operation")
+        {
+            stems.RemoveAt(stems.Count - 1);
+            last--;
+        }
+
+        var head = tokens[last].Text;
+        plural |= head.EndsWith('s') && !head.EndsWith("ss", StringComparison.Ordinal) && stems[^1] != head;
+        var at = new Span(tokens[nameFrom].At.Start, tokens[last].At.End - tokens[nameFrom].At.Start);
+        // "Some of the bolts" is asked about as it is said.
+        if (vague) at = new Span(tokens[from].At.Start, tokens[last].At.End - tokens[from].At.Start);
+        // "The nuts of the wheel", "the bolts on the carrier", "the back of the hub".
+        var next = i;
+        if (Word(i) == "of" && i + 1 < to && Read(i + 1, to, "of") is { Phrase: { IsPronoun: false } of } && of.Stems.Count > 0)
+        {
+            var place = Trade.NounOf(stems) is { Role: NounRole.Place or NounRole.Words } || stems[^1] is "ring" or "length" or "line";
+            if (Trade.Relational.Contains(stems[^1])) return (of with { After = after }, Read(i + 1, to, "of")!.Value.Next);
+            if (place && Trade.NounOf(of.Stems) is { Kinds: [ThingKind.Consumable, ..] } or { Kinds: [ThingKind.Fluid, ..] }) return (of with { After = after }, Read(i + 1, to, "of")!.Value.Next);
+            if (!place)
+            {
+                (owner, ownerName) = ([.. of.Stems], of.Name);
+                next = Read(i + 1, to, "of")!.Value.Next;
+            }
+        }
+        else if (owner.Count == 0 && (Word(i) is "on" or "from" or "at" or "holding" or "securing" || Word(i) == "in" && Word(i + 1) is "the" or "its") && Trade.NounOf(stems) is { Kinds: [ThingKind.Joint, ..] } && Read(i + 1, to, Word(i)) is { Phrase: { IsPronoun: false } on } && on.Stems.Count > 0 && Trade.NounOf(on.Stems)?.Role is not (NounRole.Place or NounRole.Words or NounRole.Person))
+        {
+            // Whose it is, but still read as a place of its own.
+            (owner, ownerName) = ([.. on.Stems], on.Name);
+        }
+
+        var phrase = new NounPhrase(at, at.Of(text).ToLowerInvariant(), stems)
+        {
+            After = after, Name = NameOf(nameFrom, last), IsPlural = plural || count > 1, Count = count, Some = some, IsRest = rest, IsAll = all, IsNew = isNew, IsOld = isOld,
+            IsIndefinite = indefinite || !determined && !isOld, Distinct = distinct, Owner = owner, OwnerName = ownerName, IsIts = its, Size = size, IsVague = vague,
+        };
+        return (phrase, next);
+    }
+
+    private NounPhrase Pronoun(int from, int to, string? after, string word, bool plural, bool rest, int? count, bool all, bool isNew)
+    {
+        var at = new Span(tokens[from].At.Start, tokens[Math.Max(from, to - 1)].At.End - tokens[from].At.Start);
+        return new NounPhrase(at, word, []) { After = after, IsPronoun = true, IsPlural = plural, IsRest = rest, Count = count, IsAll = all, IsNew = isNew };
+    }
+
+    // A past participle behind a noun, or a verb form before the end, is no part of the name: "its nut tightened to …".
+    private bool Ends(int i, int to, bool determined)
+    {
+        var word = tokens[i].Text;
+        if (names.IsHead(Stem.Of(word)) || Trade.NounsInIng.Contains(word)) return false;
+        var forms = Trade.VerbsOf(word);
+        if (forms.Length == 0) return false;
+        var next = i + 1 < to ? tokens[i + 1] : default;
+        // "The fluid stands between the marks".
+        if (forms.Any(f => f.Form == Form.S) && Trade.NounOf([Stem.Of(tokens[i - 1].Text)]) is { Kinds: [ThingKind.Fluid, ..] }) return true;
+        var noun = Trade.NounOf([Stem.Of(word)]) is { Kinds.Length: > 0 };
+        if (forms.Any(f => f.Form is Form.Ed or Form.Ing) && !noun) return next.Text is null || next.Kind != TokenKind.Word || Trade.IsSmall(next.Text) || Trade.Adverbs.Contains(next.Text);
+        if (forms.Any(f => f.Form is Form.S) && !noun) return next.Text is not null && next.Kind == TokenKind.Word && (Trade.IsSmall(next.Text) || Trade.Adverbs.Contains(next.Text)) && !Trade.Conjunctions.Contains(next.Text) && (!Trade.AlsoNouns.Contains(Stem.Of(word)) || next.Text is not ("of" or "in" or "on" or "from" or "with" or "at"));
+        // "Half the bolts turn on": a base form behind a plural.
+        return i > 0 && tokens[i - 1].Text.EndsWith('s') && !noun && next.Text is not null && next.Kind == TokenKind.Word && (Trade.Paths.Contains(next.Text) || Trade.Determiners.Contains(next.Text));
+    }
+
+    private bool Continues(int i, int to) => i < to && (IsContent(i) || tokens[i].Kind == TokenKind.Number && i + 1 < to && IsContent(i + 1) || tokens[i].Kind == TokenKind.Word && NumberWords.Parse(tokens[i].Text) is not null);
+
+    private bool IsSizeUnit(int i, int to) => i < to && tokens[i].Kind == TokenKind.Word && tokens[i].Text is "mm" or "in" or "inch" or "-inch" or "\"" && i + 1 < to && IsContent(i + 1) && !Trade.IsSmall(tokens[i + 1].Text);
+
+    private static bool Sized(string word) => word.Length > 1 && (word[0] is 'm' or 't' or 'e' && char.IsAsciiDigit(word[1])) || word.Length > 1 && char.IsAsciiDigit(word[0]) && word.Any(c => c is '/' or 'x' or '×');
+
+    private static string Bare(string word) => word.EndsWith("'s", StringComparison.Ordinal) || word.EndsWith("’s", StringComparison.Ordinal) ? word[..^2] : word;
+
+    private string Written(int i)
+    {
+        var word = tokens[i].At.Of(text);
+        // A capital that only begins the sentence is none of the name; "PTO" and "O-ring" are.
+        var opens = i == 0 || tokens[i - 1].Kind == TokenKind.Stop;
+        return opens && word.Length > 1 && char.IsUpper(word[0]) && word.Skip(1).All(c => !char.IsUpper(c)) && word[1] != '-' ? char.ToLowerInvariant(word[0]) + word[1..] : word.Length > 1 && word.All(c => char.IsUpper(c)) && text.All(c => !char.IsLower(c)) ? word.ToLowerInvariant() : word;
+    }
+
+    private string NameOf(int from, int to)
+    {
+        var name = new StringBuilder();
+        for (var i = from; i <= to; i++)
+        {
+            if (tokens[i].Kind == TokenKind.Word && (Trade.Neutral.Contains(tokens[i].Text) || Trade.Conjunctions.Contains(tokens[i].Text)) && i < to) continue;
+            if (name.Length > 0) name.Append(' ');
+            name.Append(Written(i));
+        }
+
+        return name.ToString();
+    }
+}

@@ -1,0 +1,177 @@
+using WornPath.Core.Sheets;
+
+namespace WornPath.Core.Reading;
+
+/// <summary>A thing a sentence names that the sheet does not have yet. It is assumed, and shown as such.</summary>
+/// <param name="Id">The id it would get.</param>
+/// <param name="Holds">The part it holds, where it is a fastener named by it.</param>
+/// <param name="At">Where it is named.</param>
+public sealed record AssumedThing(ThingKind Kind, string Id, string Name, int Count, bool FromKit, string? Holds, Span At);
+
+/// <summary>Finds what noun phrases mean: within the sentence, then what was spoken of before, then by kind and by what holds what.</summary>
+internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Func<string, string?> settled)
+{
+    private readonly List<AssumedThing> _assumed = [];
+    private readonly List<Thing> _fresh = [];
+    private readonly Dictionary<string, int> _issued = [];
+
+    /// <summary>What the sentences name that the sheet does not have.</summary>
+    public IReadOnlyList<AssumedThing> Assumed => _assumed;
+
+    public Spoken Spoken => spoken;
+
+    /// <summary>Things that may be meant, where more than one may.</summary>
+    public IReadOnlyList<Thing> Doubtful { get; private set; } = [];
+
+    /// <summary>The thing with an id, on the sheet or named anew here.</summary>
+    public Thing? Find(string id) => names.Find(id) ?? _fresh.Find(t => t.Id == id);
+
+    /// <summary>The thing a phrase means, of the sheet or named before in this text; null where none is.</summary>
+    public Thing? Known(NounPhrase phrase, Predicate<ThingKind>? accepts = null)
+    {
+        Doubtful = [];
+        if (phrase.IsPronoun || phrase.Stems.Count == 0) return null;
+        if (settled(phrase.Text) is { Length: > 0 } meant && Find(meant) is { } said) return said;
+        if (phrase.Stems.Count == 1 && names.Find(phrase.Stems[0]) is { } byId) return byId;
+        List<string> full = [.. phrase.Owner.Where(o => !phrase.Stems.Contains(o)), .. phrase.Stems];
+        var scored = new List<(Thing Thing, int Score)>();
+        foreach (var thing in Candidates(phrase.Head))
+        {
+            var best = 0;
+            foreach (var name in NameIndex.NamesOf(thing)) best = Math.Max(best, Score(name, phrase, full));
+            if (best == 0) continue;
+            if (accepts is not null && accepts(thing.Kind) && thing.Kind != ThingKind.Tool) best += 8;
+            // "The bar" is no long bar that was only used.
+            if (thing.Kind is ThingKind.Tool && best < 90 && phrase.After is null && spoken.IsOff(thing) is null) continue;
+            if (thing is Joint joint && phrase.Count is { } count && joint.Count == count && count > 1) best += 4;
+            // "The nuts" is not the castle nut, nor "the nut" the wheel nuts, where both are there.
+            if (best < 90 && phrase.IsPlural != IsMany(thing)) best -= 25;
+            // What was spoken of comes before what comes later.
+            if (best < 90 && spoken.Lately(thing) == 0) best -= 12;
+            scored.Add((thing, best));
+        }
+
+        // "The castle nut" is the one whose pin was pulled.
+        if (phrase.Head == "nut" && phrase.Stems is ["castle" or "castellated" or "slotted", _] && spoken.Pinned is { } pinned && !scored.Exists(s => s.Score >= 90)) return pinned;
+        if (scored.Count == 0) return null;
+        var top = scored.Max(s => s.Score);
+        // A bare or shortened name means what was spoken of last; a whole name is what it says.
+        var good = scored.Where(s => s.Score >= (top >= 90 ? top : Math.Max(20, top - 20))).Select(s => s.Thing).ToList();
+        if (accepts is not null && good.Exists(t => accepts(t.Kind))) good = good.FindAll(t => accepts(t.Kind));
+        if (good.Count == 1) return good[0];
+        if (spoken.Nearest(good) is { } near) return near;
+        var first = scored.Where(s => s.Score == top).Select(s => s.Thing).ToList();
+        if (first.Count == 1) return first[0];
+        Doubtful = good;
+        return null;
+    }
+
+    private IEnumerable<Thing> Candidates(string head)
+    {
+        // A word of the trade is meant as it stands: "shock" is no slip for "chock".
+        var exact = Trade.NounOf([head]) is not null || Trade.VerbsOf(head).Length > 0;
+        return names.WithHead(head, exact).Concat(_fresh.Where(t => NameIndex.NamesOf(t).Any(n => n[^1] == head))).Distinct();
+    }
+
+    // How well a name meets a phrase: 100 the same, less the more is left out; 0 where another thing is meant.
+    private static int Score(string[] name, NounPhrase phrase, List<string> full)
+    {
+        if (name.SequenceEqual(full) || name.SequenceEqual(phrase.Stems)) return 120;
+        if (Same(name, full) || Same(name, phrase.Stems)) return 100;
+        // What tells like things apart must not be another than the name's.
+        foreach (var word in phrase.Distinct)
+            if (!name.Any(n => Stem.Alike(n, word)) && (name.Any(n => Trade.Distinct.Contains(n)) || phrase.Count is null && phrase.Some is null)) return 0;
+        if (NameIndex.Covers(name, full)) return 90 - (name.Length - full.Count);
+        if (phrase.Owner.Count == 0 && NameIndex.Covers(name, phrase.Stems)) return 70 - (name.Length - phrase.Stems.Count);
+        // "The old steel linchpin" for a linchpin: what describes it is more than its name says.
+        var more = phrase.Stems.Where(s => !name.Any(n => Stem.Alike(n, s))).ToList();
+        if (more.Count > 0 && phrase.Owner.Count == 0 && name.All(n => phrase.Stems.Any(s => Stem.Alike(s, n))) && more.TrueForAll(m => Trade.NounOf([m]) is null && (phrase.Distinct.Contains(m) || IsDescribing(m)))) return 45;
+        if (phrase.Owner.Count > 0 && NameIndex.Covers(name, phrase.Stems) && name.Length == phrase.Stems.Count) return 42;
+        return 0;
+    }
+
+    private static bool IsMany(Thing thing) => thing switch
+    {
+        Joint { Count: > 1 } or Part { Quantity: > 1 } => true,
+        _ => thing.Name.EndsWith('s') && !thing.Name.EndsWith("ss", StringComparison.Ordinal),
+    };
+
+    private static bool IsDescribing(string word) => word.EndsWith("ed", StringComparison.Ordinal) || word.EndsWith('y') || word.EndsWith("less", StringComparison.Ordinal) || word is "steel" or "plastic" or "rubber" or "brass" or "hex" or "big" or "thick" or "thin" or "round" or "flat" or "square" or "black" or "red" or "white" or "blue";
+
+    private static bool Same(string[] name, IReadOnlyList<string> stems)
+    {
+        if (name.Length != stems.Count) return false;
+        for (var i = 0; i < name.Length; i++)
+            if (!(name[i] == stems[i] || Stem.Alike(name[i], stems[i]) && Trade.NounOf([stems[i]]) is null)) return false;
+        return true;
+    }
+
+    /// <summary>What a pronoun means: what was last in hand of a kind the verb is done to.</summary>
+    public IReadOnlyList<Thing> Meant(NounPhrase phrase, Predicate<ThingKind> accepts)
+    {
+        if (phrase.IsRest && spoken.Partly is { } partly && accepts(partly.Kind)) return [partly];
+        // "It" is one: the bolts before last are passed over for what they held.
+        var one = phrase.Text == "it" && spoken.Last.Concat(spoken.Earlier).Any(t => accepts(t.Kind) && !IsMany(t));
+        foreach (var hand in (IReadOnlyList<Thing>[])[spoken.Last, spoken.Earlier])
+        {
+            if (one && hand.All(IsMany)) continue;
+            var fitting = hand.Where(t => accepts(t.Kind)).ToList();
+            if (fitting.Count == 0) continue;
+            if (phrase.Distinct.Count > 0 && fitting.Find(t => NameIndex.NamesOf(t).Any(n => phrase.Distinct.All(n.Contains))) is { } told) return [told];
+            if (phrase.IsPlural || fitting.Count == 1) return fitting;
+            // "It" of several: the one that is one.
+            var single = fitting.FindAll(t => t is not Joint { Count: > 1 } && !t.Name.EndsWith('s'));
+            return single.Count > 0 ? [single[^1]] : [fitting[^1]];
+        }
+
+        if (phrase.Distinct.Count > 0) return [];
+        return spoken.Nearest(sheet.Things.Concat(_fresh).Where(t => accepts(t.Kind))) is { } near ? [near] : [];
+    }
+
+    /// <summary>Assumes a thing that the sheet does not have, of the likeliest kind.</summary>
+    public Thing Assume(NounPhrase phrase, ThingKind kind, bool fromKit, string? owner, string? ownerId)
+    {
+        var name = phrase.Name.Length > 0 ? phrase.Name : phrase.Text;
+        var bare = phrase.Stems.Count == 1;
+        if (kind == ThingKind.Tool && phrase.Size.Length > 0) name = $"{phrase.Size} {name}";
+        else if (kind is ThingKind.Joint && bare && owner is { Length: > 0 }) name = $"{owner} {name}";
+        // "The two M10s" are bolts.
+        if (kind == ThingKind.Joint && phrase.Head is ['m', >= '0' and <= '9', ..]) name = owner is { Length: > 0 } ? $"{owner} bolts" : $"{phrase.Head.ToUpperInvariant()} bolts";
+        name = Clean(name);
+        // One name, one thing.
+        var stems = NameIndex.StemsOf(name);
+        if (Things.FirstOrDefault(t => t.Kind == kind && NameIndex.NamesOf(t).Any(n => n.SequenceEqual(stems))) is { } there) return there;
+        var letter = Thing.Letter(kind);
+        var number = _issued.GetValueOrDefault(letter, sheet.Issued.GetValueOrDefault(letter));
+        string id;
+        do id = letter + ++number;
+        while (names.Find(id) is not null || sheet.FindStep(id) is not null || sheet.Phases.Any(p => p.Id == id));
+        _issued[letter] = number;
+        var count = phrase.Count is { } said and > 0 ? said : phrase.Some is > 0 and var some ? some : 1;
+        var origin = fromKit ? Origin.Kit : Origin.Vehicle;
+        Thing thing = kind switch
+        {
+            ThingKind.Part => new Part { Id = id, Name = name, Quantity = count, Origin = origin },
+            ThingKind.Joint => new Joint { Id = id, Name = name, Count = count, Origin = origin },
+            ThingKind.Connection => new Connection { Id = id, Name = name, Origin = origin },
+            ThingKind.Fluid => new Fluid { Id = id, Name = name },
+            ThingKind.Aid => new Aid { Id = id, Name = name },
+            ThingKind.Tool => new Tool { Id = id, Name = name },
+            ThingKind.Consumable => new Consumable { Id = id, Name = name },
+            ThingKind.Control => new Control { Id = id, Name = name },
+            _ => throw new ArgumentOutOfRangeException(nameof(kind)),
+        };
+        _fresh.Add(thing);
+        _assumed.Add(new AssumedThing(kind, id, name, count, fromKit, kind == ThingKind.Joint ? ownerId : null, phrase.At));
+        return thing;
+    }
+
+    private static string Clean(string name)
+    {
+        var clean = Editing.Fields.Clean(name);
+        return clean.Length <= Editing.Fields.LongestName ? clean : clean[..Editing.Fields.LongestName];
+    }
+
+    /// <summary>Everything a sentence can mean: of the sheet, and named anew here.</summary>
+    public IEnumerable<Thing> Things => sheet.Things.Concat(_fresh);
+}

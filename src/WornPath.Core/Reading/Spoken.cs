@@ -1,0 +1,142 @@
+using WornPath.Core.Sheets;
+
+namespace WornPath.Core.Reading;
+
+/// <summary>What was spoken of and done before a place of the procedure: what "it" and "the bolts" mean, and whether a thing is off.</summary>
+internal sealed class Spoken
+{
+    private readonly Spoken? _before;
+    private readonly Dictionary<string, int> _lately = [];
+    private readonly Dictionary<string, bool> _off = [];
+    private int _order;
+
+    public Spoken()
+    {
+    }
+
+    /// <summary>What is spoken of on top of what was before, which stays as it is.</summary>
+    public Spoken(Spoken before) => (_before, _order, Last, Earlier, Vehicle, Pin, Pinned, Raised, Partly) = (before, before._order, before.Last, before.Earlier, before.Vehicle, before.Pin, before.Pinned, before.Raised, before.Partly);
+
+    /// <summary>What was last in hand, in the order of the words.</summary>
+    public IReadOnlyList<Thing> Last { get; private set; } = [];
+
+    /// <summary>What was in hand before that.</summary>
+    public IReadOnlyList<Thing> Earlier { get; private set; } = [];
+
+    /// <summary>What was last done only in part.</summary>
+    public Thing? Partly { get; set; }
+
+    /// <summary>True where the last that was moved came off, false where it went on.</summary>
+    public bool? ComesOff { get; private set; }
+
+    /// <summary>The joint whose cotter pin was last pulled or put in.</summary>
+    public Thing? Pinned { get; set; }
+
+    /// <summary>True while the vehicle is up.</summary>
+    public bool Raised { get; private set; }
+
+    /// <summary>Notes what was done to the vehicle.</summary>
+    public void Moved(Verb verb)
+    {
+        if (verb is Verb.Raise or Verb.SetOnStands) Raised = true;
+        else if (verb is Verb.Lower) Raised = false;
+    }
+
+    /// <summary>What hangs on which aid.</summary>
+    public Dictionary<string, Thing> Hung { get; } = [];
+
+    /// <summary>True where a cotter pin was last spoken of.</summary>
+    public bool Pin { get; set; }
+
+    /// <summary>The aid a thing hangs on; null for none that is known.</summary>
+    public Thing? HangsOn(Thing thing) => Hung.GetValueOrDefault(thing.Id) ?? _before?.HangsOn(thing);
+
+    /// <summary>True where the vehicle itself was last moved.</summary>
+    public bool Vehicle { get; set; }
+
+    /// <summary>What the steps before one speak of.</summary>
+    public static Spoken Before(Sheet sheet, NameIndex names, Step step)
+    {
+        var spoken = new Spoken();
+        foreach (var phase in sheet.Phases)
+        {
+            foreach (var one in phase.Steps)
+            {
+                if (one.Id == step.Id) return spoken;
+                spoken.Take(one, names);
+            }
+        }
+
+        return spoken;
+    }
+
+    /// <summary>Notes what a step speaks of.</summary>
+    public void Take(Step step, NameIndex names)
+    {
+        if (step.Actions.IsEmpty) return;
+        List<Thing> hand = [];
+        Verb? verb = null;
+        foreach (var action in step.Actions)
+        {
+            if (action.Target is not { } id || names.Find(id) is not { } thing)
+            {
+                Moved(action.Verb);
+                Vehicle |= action.Verb is Verb.Raise or Verb.SetOnStands or Verb.Lower or Verb.LowerToTouch;
+                continue;
+            }
+
+            Vehicle = false;
+            if (action.Verb != verb && hand.Count > 0)
+            {
+                Hand(hand);
+                hand = [];
+            }
+
+            verb = action.Verb;
+            hand.Add(thing);
+            Did(thing, action.Verb);
+            if (action is { Verb: Verb.HangAside, With: { } hook } && names.Find(hook) is { } aid) Hung[thing.Id] = aid;
+            if (action.Verb is Verb.RemovePin or Verb.InsertPin) Pinned = thing;
+            if (action.Some is not null) Partly = thing;
+        }
+
+        if (hand.Count > 0) Hand(hand);
+        Pin = step.Actions[^1].Verb == Verb.RemovePin;
+    }
+
+    /// <summary>Notes that a thing was named.</summary>
+    public void Name(Thing thing) => _lately[thing.Id] = ++_order;
+
+    /// <summary>Notes what is in hand now.</summary>
+    public void Hand(IReadOnlyList<Thing> things)
+    {
+        if (things.Count == 0) return;
+        Pin = false;
+        foreach (var thing in things) Name(thing);
+        if (!things.SequenceEqual(Last)) Earlier = Last;
+        Last = things;
+    }
+
+    /// <summary>Notes what was done to a thing.</summary>
+    public void Did(Thing thing, Verb verb)
+    {
+        Name(thing);
+        if (verb is Verb.TakeOut or Verb.Remove or Verb.Disconnect) ComesOff = true;
+        else if (verb is Verb.Start or Verb.Fit or Verb.Connect) ComesOff = false;
+        if (verb is Verb.TakeOut or Verb.Remove or Verb.Disconnect or Verb.TakeAway or Verb.HangAside or Verb.SetAside) _off[thing.Id] = true;
+        else if (verb is Verb.Start or Verb.Fit or Verb.Connect or Verb.Place or Verb.Torque or Verb.Snug) _off[thing.Id] = false;
+    }
+
+    /// <summary>When it was last spoken of: the higher the later, 0 for never.</summary>
+    public int Lately(Thing thing) => _lately.TryGetValue(thing.Id, out var at) ? at : _before?.Lately(thing) ?? 0;
+
+    /// <summary>True where it is off, false where it is on, null where nothing was done to it.</summary>
+    public bool? IsOff(Thing thing) => _off.TryGetValue(thing.Id, out var off) ? off : _before?.IsOff(thing);
+
+    /// <summary>The thing of some that was spoken of last; null where two or none were.</summary>
+    public Thing? Nearest(IEnumerable<Thing> things)
+    {
+        var ordered = things.Where(t => Lately(t) > 0).OrderByDescending(Lately).ToList();
+        return ordered.Count > 0 ? ordered[0] : null;
+    }
+}

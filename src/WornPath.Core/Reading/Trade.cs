@@ -1,0 +1,190 @@
+using System.Collections.Frozen;
+using WornPath.Core.Sheets;
+
+namespace WornPath.Core.Reading;
+
+/// <summary>
+/// The language of the trade as data: verbs, nouns and small words, read from the files in Reading/Trade. Everything that is
+/// particular to a word stands there; the program knows only how words are put together.
+/// </summary>
+internal static class Trade
+{
+    private static readonly FrozenDictionary<string, FrozenSet<string>> Classes = LoadClasses();
+
+    public static readonly FrozenSet<string> Determiners = Classes["determiner"];
+    public static readonly FrozenSet<string> Prepositions = Classes["preposition"];
+    public static readonly FrozenSet<string> Paths = Classes["path"];
+    public static readonly FrozenSet<string> Conjunctions = Classes["conjunction"];
+    public static readonly FrozenSet<string> Pronouns = Classes["pronoun"];
+    public static readonly FrozenSet<string> Auxiliaries = Classes["aux"];
+    public static readonly FrozenSet<string> Conditionals = Classes["conditional"];
+    public static readonly FrozenSet<string> Temporals = Classes["temporal"];
+    public static readonly FrozenSet<string> Relatives = Classes["relative"];
+    public static readonly FrozenSet<string> Adverbs = Classes["adverb"];
+    public static readonly FrozenSet<string> Neutral = Classes["neutral"];
+    public static readonly FrozenSet<string> New = Classes["new"];
+    public static readonly FrozenSet<string> Quantities = Classes["quantity"];
+    public static readonly FrozenSet<string> Distinct = Classes["distinct"];
+    public static readonly FrozenSet<string> AlsoNouns = Classes["alsoNoun"];
+    public static readonly FrozenSet<string> NounsInIng = Classes["nounInIng"];
+    public static readonly FrozenSet<string> Stances = Classes["stance"];
+    public static readonly FrozenSet<string> Relational = Classes["relational"];
+    public static readonly FrozenSet<string> Trouble = Classes["trouble"];
+    public static readonly FrozenSet<string> Negations = Classes["negation"];
+
+    private static readonly FrozenDictionary<string, Noun> Nouns = LoadNouns();
+
+    private static readonly FrozenDictionary<string, VerbForm[]> Forms = LoadVerbs();
+
+    private static readonly FrozenDictionary<Sense, SenseRow> Senses = LoadSenses();
+
+    /// <summary>What is known of a noun phrase by its last words: kinds, the likeliest first. A name of two words wins over its last word.</summary>
+    public static Noun? NounOf(IReadOnlyList<string> stems)
+    {
+        if (stems.Count == 0) return null;
+        // "The two M10s": fasteners by their size.
+        if (stems[^1] is ['m', >= '0' and <= '9', ..]) return Nouns["bolt"];
+        for (var take = Math.Min(3, stems.Count); take >= 1; take--)
+            if (Nouns.TryGetValue(take == 1 ? stems[^1] : string.Join(' ', stems.Skip(stems.Count - take)), out var noun)) return noun;
+        return null;
+    }
+
+    /// <summary>True where these stems are a noun of more than one word ("lock nut"): its first word is then no verb.</summary>
+    public static bool IsCompound(string first, string second) => Nouns.ContainsKey($"{first} {second}");
+
+    /// <summary>The ways a word can be a form of a verb; empty where it is none.</summary>
+    public static VerbForm[] VerbsOf(string word) => Forms.GetValueOrDefault(word) ?? [];
+
+    /// <summary>True where the word, as it stands, can be told to somebody ("remove").</summary>
+    public static bool IsBase(string word) => VerbsOf(word).Any(f => f.Form == Form.Base);
+
+    /// <summary>What a sense comes to.</summary>
+    public static SenseRow Of(Sense sense) => Senses[sense];
+
+    /// <summary>True for the small words that no noun phrase holds.</summary>
+    public static bool IsSmall(string word) =>
+        Determiners.Contains(word) || Prepositions.Contains(word) || Paths.Contains(word) || Conjunctions.Contains(word) || Pronouns.Contains(word) || Auxiliaries.Contains(word)
+        || Conditionals.Contains(word) || Temporals.Contains(word) || Relatives.Contains(word) || Negations.Contains(word);
+
+    private static IEnumerable<string> Lines(string file)
+    {
+        using var stream = typeof(Trade).Assembly.GetManifestResourceStream($"Trade.{file}.txt") ?? throw new InvalidOperationException($"The word list {file} is missing.");
+        using var reader = new StreamReader(stream);
+        while (reader.ReadLine() is { } line)
+            if (line.Length > 0 && line[0] != '#') yield return line;
+    }
+
+    private static (string Left, string Right) Cut(string line)
+    {
+        var at = line.IndexOf(" = ", StringComparison.Ordinal);
+        return (line[..at].Trim(), line[(at + 3)..].Trim());
+    }
+
+    private static FrozenDictionary<string, FrozenSet<string>> LoadClasses() =>
+        Lines("words").Select(Cut).ToFrozenDictionary(l => l.Left, l => l.Right.Split(' ', StringSplitOptions.RemoveEmptyEntries).ToFrozenSet(StringComparer.Ordinal));
+
+    private static FrozenDictionary<string, Noun> LoadNouns()
+    {
+        var nouns = new Dictionary<string, Noun>();
+        foreach (var line in Lines("nouns"))
+        {
+            var (left, right) = Cut(line);
+            var noun = left == "words" ? new Noun([], NounRole.Words)
+                : left == "vehicle" ? new Noun([], NounRole.Vehicle)
+                : left == "place" ? new Noun([], NounRole.Place)
+                : left == "person" ? new Noun([], NounRole.Person)
+                : new Noun([.. left.Split(' ').Select(k => Enum.Parse<ThingKind>(k, ignoreCase: true))], NounRole.Thing);
+            // Behind the first comma stand the names of several words; before it single ones, parted by blanks.
+            var comma = right.IndexOf(',');
+            foreach (var word in (comma < 0 ? right : right[..comma]).Split(' ', StringSplitOptions.RemoveEmptyEntries)) nouns.TryAdd(Stem.Of(word), noun);
+            if (comma >= 0)
+                foreach (var name in right[(comma + 1)..].Split(',', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries)) nouns.TryAdd(string.Join(' ', name.Split(' ').Select(Stem.Of)), noun);
+        }
+
+        return nouns.ToFrozenDictionary();
+    }
+
+    private static FrozenDictionary<Sense, SenseRow> LoadSenses()
+    {
+        var rows = new Dictionary<Sense, SenseRow>();
+        foreach (var line in Lines("senses"))
+        {
+            var (left, right) = Cut(line);
+            var soft = left.StartsWith("soft ", StringComparison.Ordinal);
+            var verbs = right.Split(',', StringSplitOptions.TrimEntries).Select(p => p.Split(' ')).ToDictionary(p => Enum.Parse<ThingKind>(p[0], ignoreCase: true), p => p[1] is "both" ? (Verb?)null : Enum.Parse<Verb>(p[1], ignoreCase: true));
+            rows[Enum.Parse<Sense>(soft ? left[5..] : left, ignoreCase: true)] = new SenseRow(verbs, soft);
+        }
+
+        foreach (var sense in Enum.GetValues<Sense>()) rows.TryAdd(sense, new SenseRow([], true));
+        return rows.ToFrozenDictionary();
+    }
+
+    private static FrozenDictionary<string, VerbForm[]> LoadVerbs()
+    {
+        var groups = new Dictionary<string, List<Frame>>();
+        var forms = new Dictionary<string, List<VerbForm>>();
+        foreach (var line in Lines("verbs"))
+        {
+            var (left, right) = Cut(line);
+            var frames = right.Split(';', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries).SelectMany(a => a[0] == '@' ? groups[a] : [Frame.Parse(a)]).ToList();
+            if (left[0] == '@')
+            {
+                groups[left] = frames;
+                continue;
+            }
+
+            foreach (var word in left.Split(' ', StringSplitOptions.RemoveEmptyEntries))
+            {
+                var given = word.Split('/');
+                var verb = new TradeVerb(given[0], [.. frames]);
+                foreach (var (form, kind) in English.FormsOf(given[0], given[1..]))
+                {
+                    if (!forms.TryGetValue(form, out var list)) forms[form] = list = [];
+                    if (!list.Exists(f => f.Verb.Lemma == verb.Lemma && f.Form == kind)) list.Add(new VerbForm(verb, kind));
+                }
+            }
+        }
+
+        return forms.ToFrozenDictionary(f => f.Key, f => f.Value.ToArray());
+    }
+}
+
+/// <summary>What a noun names, beside the things a sheet keeps.</summary>
+internal enum NounRole
+{
+    Thing,
+
+    /// <summary>The vehicle, an end or axle of it.</summary>
+    Vehicle,
+
+    /// <summary>Where something lies, or a side of something.</summary>
+    Place,
+    Person,
+
+    /// <summary>Nothing that is ever a thing of its own: a turn, a gap, a mark.</summary>
+    Words,
+}
+
+/// <summary>A noun of the trade.</summary>
+internal sealed record Noun(ThingKind[] Kinds, NounRole Role);
+
+/// <summary>A verb with its frames.</summary>
+internal sealed record TradeVerb(string Lemma, Frame[] Frames);
+
+/// <summary>How a verb stands: remove, removes, removing, removed.</summary>
+internal enum Form
+{
+    Base,
+    S,
+    Ing,
+    Ed,
+}
+
+/// <summary>A word as a form of a verb.</summary>
+internal readonly record struct VerbForm(TradeVerb Verb, Form Form);
+
+/// <summary>
+/// What a sense comes to by kind (null where it comes to two actions, or to one of two by what was done before); soft where an
+/// object the sheet does not know stays words.
+/// </summary>
+internal sealed record SenseRow(Dictionary<ThingKind, Verb?> ByKind, bool IsSoft);
