@@ -17,23 +17,23 @@ public static class RestoredSheets
 {
     /// <summary>Reads every open revision anew. One in review that carries something else than it says goes back to its author. Returns how many differ.</summary>
     public static Task<int> ReadAnewAsync(WornPathDb db, DateTime at, CancellationToken cancel = default) =>
-        ReadAsync(db, at, _ => true, "Restored from a backup", "read anew after a restore", cancel);
+        ReadAsync(db, at, everything: true, "Restored from a backup", "read anew after a restore", cancel);
 
     /// <summary>
-    /// Reads the open revisions anew that a former reader read. Steps keep what they carry, and where their sentence now says
+    /// Reads the open revisions anew that a former reader read (each version of the reader comes with a version of the form). Steps keep what they carry, and where their sentence now says
     /// something else it is a finding at the step, to take or to leave. Returns how many differ.
     /// </summary>
     public static Task<int> ReadByNewReaderAsync(WornPathDb db, DateTime at, CancellationToken cancel = default) =>
-        ReadAsync(db, at, sheet => sheet.Reader < SentenceReader.Version, "A new reader of sentences", "read anew by a new reader of sentences", cancel);
+        ReadAsync(db, at, everything: false, "A new reader of sentences", "read anew by a new reader of sentences", cancel);
 
-    private static async Task<int> ReadAsync(WornPathDb db, DateTime at, Predicate<Sheet> which, string who, string label, CancellationToken cancel)
+    private static async Task<int> ReadAsync(WornPathDb db, DateTime at, bool everything, string who, string label, CancellationToken cancel)
     {
         var log = new DraftLog(db);
         var differ = 0;
-        foreach (var revision in await db.Revisions.Include(r => r.Author).Include(r => r.Snapshot).Where(r => r.State == RevisionState.Draft || r.State == RevisionState.InReview).OrderBy(r => r.Id).ToListAsync(cancel))
+        foreach (var revision in await db.Revisions.Include(r => r.Author).Include(r => r.Snapshot).Where(r => (r.State == RevisionState.Draft || r.State == RevisionState.InReview) && (everything || r.Snapshot.Format < SheetFormat.Newest)).OrderBy(r => r.Id).ToListAsync(cancel))
         {
             var stored = (await log.LoadAsync(revision.Id, cancel))!;
-            if (!which(stored.Sheet)) continue;
+            if (!everything && stored.Sheet.Reader >= SentenceReader.Version) continue;
             var anew = Editor.ReadAnew(stored.Sheet) with { Reader = SentenceReader.Version };
             var delta = Delta.Between(stored.Sheet, anew);
             if (delta.IsEmpty && stored.Sheet.Reader == anew.Reader) continue;

@@ -23,9 +23,17 @@ public sealed class DraftTests(Workshop workshop) : IClassFixture<Workshop>
         var first = view.Phases!.Value[0].Steps.Single();
 
         view = await ines.EditAsync(id, new WriteStep(first, "", "Remove the strap bolts."));
-        var question = view.Steps.Single().Questions.ShouldHaveSingleItem();
-        view = await ines.EditAsync(id, question.Answers.First(a => a.Label == "New joint").Edit);
-        view.Steps.Single(s => s.Id == first).Chips.Single().Text.ShouldBe("take out J1 strap bolts");
+        // The name is assumed and shown as new; another kind and back, one word each; then it is looked at.
+        var chip = view.Steps.Single().Chips.Single();
+        (chip.Text, chip.IsNew).ShouldBe(("take out J1 strap bolts", true));
+        view = await ines.EditAsync(id, chip.Mend.First(m => m.Label == "It is a part").Edit);
+        view.Steps.Single().Chips.Single().Text.ShouldBe("remove P1 strap bolts");
+        view = await ines.EditAsync(id, new SetKind("P1", ThingKind.Joint));
+        view.Steps.Single(s => s.Id == first).Chips.Single().Text.ShouldBe("take out J2 strap bolts");
+        await ines.PostAsync($"/api/revisions/{id}/undo", new { clientId = Guid.NewGuid().ToString("N") });
+        await ines.PostAsync($"/api/revisions/{id}/undo", new { clientId = Guid.NewGuid().ToString("N") });
+        view = await ines.EditAsync(id, new LookedAt(["J1"]));
+        view.Things!.Value.ShouldHaveSingleItem().Assumed.ShouldBeFalse();
         (await ines.GetAsync<Bench>($"/api/revisions/{id}/bench?step=1")).Off.Single().Id.ShouldBe("J1");
         view.Findings!.Value.Select(f => f.Rule).ShouldBe(["CLO001"]);
 

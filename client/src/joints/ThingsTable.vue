@@ -17,6 +17,7 @@ const kinds: { kind: ThingKind; title: string; one: string }[] = [
   { kind: 'aid', title: 'Aids, temporary', one: 'aid' },
   { kind: 'tool', title: 'Tools no fastener implies', one: 'tool' },
   { kind: 'consumable', title: 'Consumables', one: 'consumable' },
+  { kind: 'control', title: 'Controls', one: 'control' },
 ];
 const shown = computed(() =>
   kinds

@@ -121,6 +121,7 @@ export const useDraft = defineStore('draft', () => {
     questions: [],
     cautions: [],
     dropped: [],
+    residue: [],
     fields: {},
   });
 

@@ -13,6 +13,7 @@ const step = (id: string, branches: { key: string; says: string }[] = []): StepV
   questions: [],
   cautions: [],
   dropped: [],
+  residue: [],
   fields: {},
 });
 

@@ -23,6 +23,13 @@ const number = computed(() => draft.numberOf(props.id));
 const findings = computed(() => draft.findings.filter((f) => f.step === props.id));
 /** The question a finding is about stands under the step already. */
 const lines = computed(() => findings.value.filter((f) => f.rule !== 'RED001'));
+/** Words nobody understood; what is asked about says so itself. */
+const residue = computed(() => {
+  const asked = (step.value?.questions ?? []).map((q) => q.ask.toLowerCase());
+  return (step.value?.residue ?? []).filter((w) => !asked.some((a) => a.includes(w.trim().toLowerCase().slice(0, 60))));
+});
+/** The chip whose ways to mend it stand open. */
+const mending = ref<number | null>(null);
 const refusal = computed(() => draft.refusals.get(props.id));
 
 function fit(): void {
@@ -70,6 +77,18 @@ function split(area: HTMLTextAreaElement): void {
   if (head !== area.value) draft.type(props.id, head);
   draft.flush(props.id);
   cursor.goTo(draft.insertAfter(props.id, phase.id, tail), 'start');
+}
+
+async function mend(index: number): Promise<void> {
+  mending.value = mending.value === index ? null : index;
+  if (mending.value === null) return;
+  await nextTick();
+  root.value?.querySelector<HTMLButtonElement>('.mend .answer')?.focus();
+}
+
+function mended(edit: Edit): void {
+  mending.value = null;
+  answer(edit);
 }
 
 function answer(edit: Edit): void {
@@ -215,7 +234,17 @@ function leaveRoot(event: KeyboardEvent): void {
       </p>
       <ul v-if="step?.chips.length" class="chips" aria-label="Read as">
         <li v-for="(chip, i) in step.chips" :key="i" class="chip" :class="chip.kind ?? 'vehicle'">
-          {{ chip.text }}
+          <button
+            v-if="draft.canEdit && chip.mend.length"
+            type="button"
+            class="word"
+            :aria-expanded="mending === i"
+            :title="chip.isNew ? 'Not on the sheet before: taken from this sentence. Press to look at it.' : 'Press to mend what was read'"
+            @click.stop="mend(i)"
+          >
+            {{ chip.text }}<b v-if="chip.isNew" class="new">new</b>
+          </button>
+          <template v-else>{{ chip.text }}<b v-if="chip.isNew" class="new">new</b></template>
           <button
             v-if="chip.again && draft.canEdit"
             type="button"
@@ -228,6 +257,32 @@ function leaveRoot(event: KeyboardEvent): void {
           </button>
         </li>
       </ul>
+      <div
+        v-if="mending !== null && step?.chips[mending]"
+        class="question mend"
+        role="group"
+        :aria-label="`Mend: ${step.chips[mending]?.text}`"
+        @keydown.esc.stop="
+          mending = null;
+          cursor.goTo(id);
+        "
+      >
+        <span class="ask">{{ step.chips[mending]?.text }}:</span>
+        <span class="answers">
+          <button
+            v-for="choice in step.chips[mending]?.mend ?? []"
+            :key="choice.label"
+            type="button"
+            class="answer"
+            @click="mended(choice.edit)"
+          >
+            {{ choice.label }}
+          </button>
+        </span>
+      </div>
+      <p v-for="words in residue" :key="words" class="residue">
+        Not understood: <span :title="`Nobody understood “${words}”: it is kept as it is written and changes nothing.`">{{ words }}</span>
+      </p>
       <div v-for="question in step?.questions ?? []" :key="question.key" class="question">
         <span class="ask"><b aria-hidden="true">?</b> {{ question.ask }}</span>
         <span v-if="draft.canEdit" class="answers">
@@ -338,6 +393,41 @@ textarea::placeholder {
 .chip.aid {
   color: #2f4a60;
   background: var(--slate-pale);
+}
+
+.word {
+  font: inherit;
+  color: inherit;
+  background: none;
+  border: 0;
+  padding: 0;
+  cursor: pointer;
+}
+
+.word:hover {
+  text-decoration: underline;
+}
+
+.new {
+  margin-left: 5px;
+  padding: 0 4px;
+  font-size: 11px;
+  font-weight: 600;
+  color: var(--ochre);
+  background: var(--ochre-pale);
+  border-radius: 3px;
+}
+
+.residue {
+  margin: 4px 0 0;
+  font-size: 14px;
+  color: var(--ink-soft);
+}
+
+.residue span {
+  color: var(--ink);
+  text-decoration: underline dotted var(--ochre-mark) 2px;
+  text-underline-offset: 3px;
 }
 
 .again {

@@ -6,6 +6,7 @@ import BenchColumn from './BenchColumn.vue';
 import RouteColumn from './RouteColumn.vue';
 import BlockDialog from './BlockDialog.vue';
 import JobHeader from './JobHeader.vue';
+import NewNames from './NewNames.vue';
 import ArrangeDialog from './ArrangeDialog.vue';
 import PhaseName from './PhaseName.vue';
 import StepEditor from './StepEditor.vue';
@@ -49,6 +50,7 @@ watch(
     <RouteColumn />
     <section class="sheet" aria-label="Sheet" tabindex="0">
       <JobHeader />
+      <NewNames />
       <div v-for="phase in draft.phases" :key="phase.id" class="phase">
         <h2>
           <PhaseName v-if="draft.canEdit" :phase="phase" />

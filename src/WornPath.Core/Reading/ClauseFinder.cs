@@ -174,7 +174,7 @@ internal sealed class ClauseFinder
     {
         if (!IsPurposeAt(at)) return null;
         var verb = Trade.VerbsOf(_tokens[at + 1].Text).First(f => f.Form == Form.Base).Verb;
-        if (verb.Lemma == "drain" || open?.Verb?.Lemma is "use" or "make" or "remember" or "take" or "need" or "be" or "try") return new Clause(Mood.Imperative, at, NextBoundary(at + 2)) { VerbAt = at + 1, Verb = verb };
+        if (verb.Lemma == "drain" || open?.Verb?.Lemma is "use" or "make" or "remember" or "take" or "need" or "be" or "try" || open is { Mood: Mood.Imperative } && Has(at + 2, NextBoundary(at + 2), i => _tokens[i].Text is "out" or "off")) return new Clause(Mood.Imperative, at, NextBoundary(at + 2)) { VerbAt = at + 1, Verb = verb };
         var clause = new Clause(Mood.Beside, at, NextBoundary(at + 2)) { VerbAt = at + 1, IsRemark = true };
         Fill(clause, at + 2, clause.To);
         return clause;

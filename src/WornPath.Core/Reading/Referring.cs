@@ -46,6 +46,7 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
             if (thing is Joint joint && phrase.Count is { } count && joint.Count == count && count > 1) best += 4;
             // "The nuts" is not the castle nut, nor "the nut" the wheel nuts, where both are there.
             if (best < 90 && phrase.IsPlural != IsMany(thing)) best -= 25;
+            if (best < 90 && phrase.IsPlural && phrase.Count is null && thing is Joint { Count: 1 } && !IsMany(thing) && phrase.Stems.Count == 1) continue;
             // What was spoken of comes before what comes later.
             if (best < 90 && spoken.Lately(thing) == 0) best -= 12;
             scored.Add((thing, best));
@@ -111,7 +112,7 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
     {
         if (phrase.IsRest && spoken.Partly is { } partly && accepts(partly.Kind)) return [partly];
         // "It" is one: the bolts before last are passed over for what they held.
-        var one = phrase.Text == "it" && spoken.Last.Concat(spoken.Earlier).Any(t => accepts(t.Kind) && !IsMany(t));
+        var one = phrase.Text == "it" && accepts(ThingKind.Part) && spoken.Last.Concat(spoken.Earlier).Any(t => accepts(t.Kind) && !IsMany(t));
         foreach (var hand in (IReadOnlyList<Thing>[])[spoken.Last, spoken.Earlier])
         {
             if (one && hand.All(IsMany)) continue;

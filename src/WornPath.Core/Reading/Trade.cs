@@ -123,6 +123,7 @@ internal static class Trade
     {
         var groups = new Dictionary<string, List<Frame>>();
         var forms = new Dictionary<string, List<VerbForm>>();
+        var lemmas = new HashSet<string>();
         foreach (var line in Lines("verbs"))
         {
             var (left, right) = Cut(line);
@@ -137,6 +138,7 @@ internal static class Trade
             {
                 var given = word.Split('/');
                 var verb = new TradeVerb(given[0], [.. frames]);
+                if (!lemmas.Add(given[0])) throw new InvalidOperationException($"The verb “{given[0]}” stands in verbs.txt twice: put its alternatives into one line.");
                 foreach (var (form, kind) in English.FormsOf(given[0], given[1..]))
                 {
                     if (!forms.TryGetValue(form, out var list)) forms[form] = list = [];

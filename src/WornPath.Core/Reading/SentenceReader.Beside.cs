@@ -1,0 +1,182 @@
+using System.Collections.Immutable;
+using WornPath.Core.Quantities;
+using WornPath.Core.Sheets;
+
+namespace WornPath.Core.Reading;
+
+// What stands beside what is done: with what, by whom, the same again.
+public sealed partial class SentenceReader
+{
+    // "Fit the bracket with the four bracket bolts": the joint behind "with" is put in, too.
+    private void With(Clause clause, Sense sense, List<Thing> targets)
+    {
+        // "Off together with its gasket".
+        if (sense is Sense.Off or Sense.Discard && Has(clause, "together", "along"))
+            foreach (var piece in clause.Pieces)
+                if (piece.Noun is { After: "with", IsPronoun: false } along && Trade.NounOf(along.Stems)?.Role is null or NounRole.Thing && Trade.NounOf(along.Stems) is not { Kinds: [ThingKind.Tool or ThingKind.Consumable, ..] }) targets.AddRange(DoTo(clause, sense, along));
+        if (sense is not (Sense.On or Sense.Secure or Sense.Start or Sense.Place)) return;
+        var fastened = false;
+        foreach (var piece in clause.Pieces)
+        {
+            if (piece.Noun is not { IsPronoun: false } phrase || !(phrase.After is "with" or "using" or "by" || phrase is { After: "over", IsNew: true })) continue;
+            var found = Settled(phrase.Text) is { Length: > 0 } settled ? _refer.Find(settled) : _refer.Known(phrase);
+            if (found is null && sense is not Sense.Place && Settled(phrase.Text) is null && Trade.NounOf(phrase.Stems) is { Kinds: [ThingKind.Joint, ..] })
+            {
+                var part = targets.OfType<Part>().LastOrDefault();
+                found = _refer.Assume(phrase, ThingKind.Joint, true, phrase.Stems.Count == 1 ? part?.Name : null, part?.Id);
+            }
+
+            switch (found)
+            {
+                case Joint joint when sense is not Sense.Place && !targets.Contains(joint):
+                    Add(Verb.Start, joint, phrase.At, a => a with { New = phrase.IsNew });
+                    targets.Add(joint);
+                    fastened = true;
+                    break;
+                case Part part when phrase.IsNew && !targets.Contains(part):
+                    Add(Verb.Fit, part, phrase.At, a => a with { New = true });
+                    break;
+                case null when phrase.IsNew && Trade.NounOf(phrase.Stems) is { Kinds: [ThingKind.Part, ..] } && _refer.Doubtful.Count == 0:
+                    Add(Verb.Fit, _refer.Assume(phrase, ThingKind.Part, true, null, null), phrase.At, a => a with { New = true });
+                    break;
+                case Aid aid:
+                    Add(Verb.Place, aid, phrase.At);
+                    break;
+            }
+        }
+
+        // "Bolt it on": its bolts go in.
+        if (sense != Sense.Secure || fastened || targets.OfType<Joint>().Any()) return;
+        foreach (var part in targets.OfType<Part>().ToList())
+        {
+            if ((FastenersOf(part) ?? (clause.Verb?.Lemma == "bolt" ? AssumeBolts(part, Bare(clause)) : null)) is not { } joint) continue;
+            Add(Verb.Start, joint, PlaceOf(clause));
+            targets.Add(joint);
+        }
+    }
+
+    // "Bolt the hoop up": it has bolts.
+    private Joint AssumeBolts(Part part, NounPhrase phrase)
+    {
+        var name = $"{part.Name} bolts";
+        return (Joint)_refer.Assume(phrase with { Name = name, Text = name.ToLowerInvariant(), Stems = NameIndex.StemsOf(name), Count = null, Some = null, IsNew = false }, ThingKind.Joint, true, null, part.Id);
+    }
+
+    private Joint? FastenersOf(Part part)
+    {
+        var holding = _refer.Things.OfType<Joint>().Where(j => j.Holds.Contains(part.Id) || NameIndex.NamesOf(j)[0] is [.. var first, _] && first.SequenceEqual(NameIndex.NamesOf(part)[0])).ToList();
+        return holding.Count == 1 ? holding[0] : Spoken.Nearest(holding) as Joint;
+    }
+
+    // Tools and consumables that are named: the sheet comes to know them.
+    private void Beside(Clause clause)
+    {
+        foreach (var piece in clause.Pieces)
+            if (piece.Noun is { IsPronoun: false, After: not null } phrase) UseNamed(phrase);
+    }
+
+    private void Aside(Clause clause)
+    {
+        _told = true;
+        if (clause.Pieces.Exists(p => p.Noun is { IsPronoun: false } n && IsCotter(n))) Spoken.Pin = true;
+        // "Remove the hoop, which is held by two bolts": they come out with it.
+        if (clause.Mood == Mood.Beside && Has(clause, "held", "secured", "retained") && _actions is [.., { Verb: Verb.Remove } removed])
+            foreach (var by in clause.Pieces.Where(p => p.Noun is { After: "by", IsPronoun: false } n && Trade.NounOf(n.Stems) is { Kinds: [ThingKind.Joint, ..] }))
+            {
+                var part = removed.Target is { } id ? _refer.Find(id) : null;
+                if ((_refer.Known(by.Noun!) ?? _refer.Assume(by.Noun!, ThingKind.Joint, false, part?.Name, part?.Id)) is Joint joint) Add(Verb.TakeOut, joint, by.At);
+            }
+
+        var named = new List<Thing>();
+        foreach (var piece in clause.Pieces)
+        {
+            if (piece.Noun is not { IsPronoun: false } phrase) continue;
+            if (phrase.After is "with" or "using" or "in" && !clause.Negated) UseNamed(phrase);
+            if ((phrase.After is null || clause.Verb?.Lemma is "begin" or "start" && phrase.After is "with" or "on" || clause.Verb?.Lemma == "see" && phrase.After == "to") && _refer.Known(phrase) is { } thing) named.Add(thing);
+        }
+
+        // "Keep the disc clean": nothing is done, but "it" afterwards is the disc.
+        if (named.Count > 0 && !clause.Negated && clause.Mood != Mood.Beside) Spoken.Hand(named);
+        else if (clause is { Mood: Mood.Imperative, Negated: false } && clause.Pieces.Find(p => p.Noun is { After: null, IsPronoun: false } n && Trade.NounOf(n.Stems)?.Role is null or NounRole.Thing) is { Noun: { } unknown }) _unnamed = unknown;
+    }
+
+    private void UseNamed(NounPhrase phrase)
+    {
+        if (_refer.Known(phrase) is { } known)
+        {
+            if (known.Kind is ThingKind.Tool or ThingKind.Consumable or ThingKind.Aid) Use(known);
+            return;
+        }
+
+        if (_refer.Doubtful.Count == 0 && Settled(phrase.Text) is null && Trade.NounOf(phrase.Stems) is { Kinds: [ThingKind.Tool or ThingKind.Consumable, ..] } noun) Use(_refer.Assume(phrase, noun.Kinds[0], false, null, null));
+    }
+
+    private void Use(Thing thing) => _uses.Add(thing.Id);
+
+    // "With a helper", "two people lift": how many hands.
+    private void Hands(Clause clause)
+    {
+        if (clause.HasHelper) _people = Math.Max(_people ?? 1, 2);
+        // "With the parking brake applied and the gear lever in neutral".
+        if (clause.People > 1) _people = Math.Max(_people ?? 1, clause.People);
+        if (!clause.Negated && clause.Mood is Mood.Imperative or Mood.Passive)
+            foreach (var piece in clause.Pieces)
+                if (piece.Noun is { After: "with", IsPronoun: false } with && Trade.NounOf(with.Stems) is { Kinds: [ThingKind.Control, ..] })
+                    SetControl(clause, [.. clause.Pieces.SkipWhile(p => p != piece).Where(p => p.Noun is { IsPronoun: false } n && Trade.NounOf(n.Stems) is { Kinds: [ThingKind.Control, ..] }).Select(p => p.Noun!)]);
+        foreach (var piece in clause.Pieces)
+        {
+            if (piece.Noun is not { IsPronoun: false } phrase || Trade.NounOf(phrase.Stems) is not { Role: NounRole.Person }) continue;
+            if (phrase.Head is "hand" or "hands" || phrase.Stems.Contains("qualified")) continue;
+            var one = phrase.Head is "people" or "person" && phrase.Count is > 1 ? phrase.Count.Value : phrase.Head == "person" && phrase.Distinct.Count == 0 && !phrase.Stems.Contains("second") ? 1 : 1 + (phrase.Count ?? 1);
+            if (one > 1 && !clause.Negated) _people = Math.Max(_people ?? 1, one);
+        }
+    }
+
+    private Aid? AidIn(Clause clause)
+    {
+        foreach (var piece in clause.Pieces)
+        {
+            if (piece.Noun is not { After: "with" or "from" or "by" or "on" or "using" or "in" or "into", IsPronoun: false } phrase) continue;
+            var thing = Settled(phrase.Text) is { Length: > 0 } s ? _refer.Find(s) : _refer.Known(phrase);
+            if (thing is null && Trade.NounOf(phrase.Stems) is { Kinds: [ThingKind.Aid, ..] } && _refer.Doubtful.Count == 0) thing = _refer.Assume(phrase, ThingKind.Aid, false, null, null);
+            if (thing is Aid aid) return aid;
+        }
+
+        return null;
+    }
+
+    // --- the same again
+    private bool Repeats(Clause clause)
+    {
+        if (clause.Negated || clause.Mood == Mood.Beside) return false;
+        var repeats = clause.Verb?.Lemma is "repeat" or "redo"
+            || Has(clause, "same") && (Has(clause, "do", "again", "way", "manner", "routine", "likewise", "goes") || clause.Mood == Mood.Fragment && Has(clause, "on", "with", "for")) && !Values(clause).Any(v => v.Kind == TokenKind.Torque) && (clause.Verb?.Lemma is null or "do" or "be" or "fish")
+            || Has(clause, "likewise") && Has(clause, "do", "deal", "treat")
+            || clause.Verb is null && clause.Mood is Mood.Fragment or Mood.Declarative && PlaceOf(clause).Of(_text).ToLowerInvariant() is { Length: < 40 } short_ && (short_.EndsWith("the other one", StringComparison.Ordinal) || short_.EndsWith("the other side", StringComparison.Ordinal))
+            || clause.Verb?.Lemma is "do" && Has(clause, "like") || clause.Verb?.Lemma is "do" && Has(clause, "side") && Has(clause, "other")
+            || Has(clause, "again") && Has(clause, "steps", "step") && clause.Mood is Mood.Fragment or Mood.Declarative;
+        if (!repeats) return false;
+        var at = PlaceOf(clause);
+        _told = true;
+        _actions.Add(new StepAction { Verb = Verb.Repeat, Words = Short(at.Of(_text)), At = at });
+        return true;
+    }
+
+    // --- what is not understood
+    private void Unclear(Clause clause)
+    {
+        var at = PlaceOf(clause);
+        var key = at.Of(_text).Trim().ToLowerInvariant();
+        if (key.Length > 60) key = key[..60];
+        _told = true;
+        if (_step.Settled.FirstOrDefault(s => s.Phrase == key) is { } settled)
+        {
+            if (settled.Verb is { } verb && _refer.Find(settled.Target) is { } meant) Add(verb, meant, at);
+            return;
+        }
+
+        _residue.Add(at);
+        var things = clause.Pieces.Where(p => p.Noun is { IsPronoun: false }).Select(p => _refer.Known(p.Noun!)).OfType<Thing>().Distinct().Take(3);
+        Ask(new Question { Kind = QuestionKind.Unclear, Phrase = key, At = at, Candidates = [.. things.Select(t => t.Id)] });
+    }
+}

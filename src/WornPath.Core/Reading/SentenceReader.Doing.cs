@@ -1,0 +1,259 @@
+using System.Collections.Immutable;
+using WornPath.Core.Quantities;
+using WornPath.Core.Sheets;
+
+namespace WornPath.Core.Reading;
+
+// What needs more than a verb and its object: waiting, treating, pins, locks, controls.
+public sealed partial class SentenceReader
+{
+    private void Wait(Clause clause, List<NounPhrase> objects)
+    {
+        var time = Values(clause).FirstOrDefault(v => v.Kind == TokenKind.Time);
+        var target = objects.Select(o => o.IsPronoun ? null : _refer.Known(o)).OfType<Part>().FirstOrDefault();
+        Add(Verb.Wait, target, PlaceOf(clause), a => a with { Minutes = time.Kind == TokenKind.Time ? time.Number : null });
+    }
+
+    private void Treat(Clause clause, List<NounPhrase> objects)
+    {
+        // "Apply threadlocker to the bolts", "oil the seal", "pack the bearing with grease", "give each nut a drop of threadlocker".
+        NounPhrase? what = null;
+        var treated = new List<NounPhrase>();
+        foreach (var piece in clause.Pieces)
+        {
+            if (piece.Noun is not { } phrase || phrase.After is "by" or "until" or "for" or "from") continue;
+            if (!phrase.IsPronoun && IsStuff(phrase))
+            {
+                what ??= phrase;
+                continue;
+            }
+
+            if (!phrase.IsPronoun && Trade.NounOf(phrase.Stems) is { Role: NounRole.Words or NounRole.Person }) continue;
+            if (!phrase.IsPronoun && Trade.NounOf(phrase.Stems) is { Kinds: [ThingKind.Tool, ..] })
+            {
+                UseNamed(phrase);
+                continue;
+            }
+
+            if (phrase.After is null or "to" or "on" or "onto" or "over" or "in" or "into" or "of" or "under" or "inside" or "around" or "round" or "along" || clause.Mood is Mood.Passive) treated.Add(phrase);
+        }
+
+        var stuff = what is null ? null : _refer.Known(what) as Consumable ?? (what.After is null or "of" or "with" or "in" ? _refer.Assume(what, ThingKind.Consumable, false, null, null) : null);
+        if (stuff is not null) Use(stuff);
+        var onto = treated.Exists(t => t.After is not null and not "of" and not "in") && what is null && treated.Exists(t => t.After is null) ? treated : treated;
+        var hand = new List<Thing>();
+        foreach (var phrase in onto)
+        {
+            var things = phrase.IsPronoun ? [.. _refer.Meant(phrase, k => k is ThingKind.Joint or ThingKind.Part or ThingKind.Connection)] : _refer.Known(phrase, k => k is ThingKind.Joint or ThingKind.Part) is { } one ? [one] : (IReadOnlyList<Thing>)[];
+            var changed = things.Where(t => t.Kind is ThingKind.Joint or ThingKind.Part or ThingKind.Connection).ToList();
+            if (changed.Count == 0 && !phrase.IsPronoun && Trade.NounOf(phrase.Stems) is { Kinds: [ThingKind.Joint, ..] })
+            {
+                var (owner, ownerId) = OwnerOf(clause, phrase);
+                changed = [_refer.Assume(phrase, ThingKind.Joint, true, owner, ownerId)];
+            }
+
+            foreach (var thing in changed) _actions.Add(new StepAction { Verb = Verb.Treat, Target = thing.Id, With = stuff?.Id, Words = what?.Text ?? clause.Verb?.Lemma, New = phrase.IsNew, At = phrase.At });
+            hand.AddRange(changed);
+            if (changed.Count == 0 && !phrase.IsPronoun && !(phrase.Head == "brake" && phrase.After is null)) _actions.Add(new StepAction { Verb = Verb.Treat, With = stuff?.Id, Words = phrase.Text, At = phrase.At });
+        }
+
+        if (treated.Count == 0 && what is not null)
+            foreach (var thing in _refer.Meant(new NounPhrase(what.At, "them", []) { IsPronoun = true, IsPlural = true }, k => k is ThingKind.Joint or ThingKind.Part))
+                _actions.Add(new StepAction { Verb = Verb.Treat, Target = thing.Id, With = stuff?.Id, Words = what.Text, At = what.At });
+        if (hand.Count > 0) Spoken.Hand(hand);
+        Beside(clause);
+    }
+
+    private bool IsStuff(NounPhrase phrase) => _refer.Known(phrase) is Consumable || Trade.NounOf(phrase.Stems) is { Kinds: [ThingKind.Consumable, ..] } && _refer.Known(phrase) is null
+        || phrase.After is "with" or "in" && Trade.NounOf(phrase.Stems) is { Kinds: [ThingKind.Fluid, ..] };
+
+    // "The split pin", "the cotter", and "it" after one.
+    private bool IsCotter(NounPhrase phrase) => phrase.IsPronoun ? phrase.Text is "it" or "them" && Spoken.Pin
+        : (phrase.Head == "cotter" || phrase.Head == "pin" && (phrase.Stems.Any(s => s is "cotter" or "split") || phrase.Stems.Count == 1)) && _refer.Known(phrase) is null or Consumable;
+
+    // "Chock both rear wheels", "cap the ports": the verb names the aid, its object where it goes.
+    private void PlaceOwn(Clause clause, List<NounPhrase> objects)
+    {
+        var verb = clause.Verb!.Lemma;
+        var aid = _refer.Things.OfType<Aid>().Where(a => NameIndex.NamesOf(a)[0][^1] == verb).ToList();
+        if (objects.FirstOrDefault(o => !o.IsPronoun) is not { } where)
+        {
+            var what = Spoken.Nearest(aid) ?? aid.FirstOrDefault() ?? _refer.Assume(new NounPhrase(PlaceOf(clause), verb + "s", [verb]) { Name = NameOfLast(verb) }, ThingKind.Aid, false, null, null);
+            Add(Verb.Place, what, PlaceOf(clause));
+            Beside(clause);
+            return;
+        }
+
+        // "Plug the ports with the caps": said with what.
+        var with = clause.Pieces.Where(p => p.Noun is { After: "with" or "using", IsPronoun: false }).Select(p => p.Noun!).Select(n => _refer.Known(n) is Aid known ? known : Trade.NounOf(n.Stems) is { Kinds: [ThingKind.Aid, ..] } && _refer.Known(n) is null ? _refer.Assume(n, ThingKind.Aid, false, null, null) : null).OfType<Aid>().FirstOrDefault();
+        var name = $"{where.Stems[^1]} {verb}{(where.IsPlural || verb is "chock" or "block" ? "s" : "")}";
+        var own = with ?? Spoken.Nearest(aid) ?? aid.FirstOrDefault() ?? _refer.Assume(where with { Name = name, Stems = NameIndex.StemsOf(name), Count = null, Some = null, Size = "" }, ThingKind.Aid, false, null, null);
+        Add(Verb.Place, own, where.At);
+        if (_refer.Known(where) is { } there) Spoken.Hand([there]);
+        else if (Trade.NounOf(where.Stems)?.Role is null or NounRole.Thing) _unnamed = where;
+    }
+
+    private string NameOfLast(string verb) => Spoken.Last.Count > 0 ? $"{NameIndex.NamesOf(Spoken.Last[0])[0][^1]} {verb}s" : verb + "s";
+
+    // "Unhook the caliper": what it hung on comes away.
+    private void Unhang(Clause clause, List<NounPhrase> objects)
+    {
+        foreach (var phrase in objects.Count > 0 ? objects : [Bare(clause)])
+        {
+            var things = Things(clause, Sense.Off, phrase);
+            foreach (var thing in things)
+            {
+                if (Spoken.HangsOn(thing) is { } aid) Add(Verb.TakeAway, aid, phrase.At);
+                else Act(clause, Sense.Off, thing, phrase);
+            }
+
+            Spoken.Hand(things);
+        }
+    }
+
+    // "Warm it and try again": what was tried before it, once more.
+    private void Again()
+    {
+        if (_actions.FindLastIndex(a => a.Branch == 0 && a.Target is not null && a.Verb is not (Verb.Treat or Verb.Wait or Verb.Clean)) is >= 0 and var at) _actions.Add(_actions[at]);
+    }
+
+    // A tab, a plate, a wire lock the joint they belong to.
+    private void LockOn(Clause clause, Sense sense, List<NounPhrase> objects)
+    {
+        var verb = sense switch { Sense.Lock => Verb.Lock, Sense.Unlock => Verb.Unlock, _ => Verb.Stake };
+        foreach (var phrase in objects)
+        {
+            var joint = phrase.IsPronoun ? _refer.Meant(phrase, k => k == ThingKind.Joint).OfType<Joint>().FirstOrDefault() : _refer.Known(phrase, k => k == ThingKind.Joint) as Joint;
+            joint ??= JointNear(clause, phrase);
+            if (joint is null) _actions.Add(new StepAction { Verb = verb, Words = phrase.Text, At = phrase.At });
+            else Add(verb, joint, phrase.At);
+        }
+    }
+
+    // The fastener a pin, tab or collar belongs to: named beside it, named next, in hand.
+    private Joint? JointNear(Clause clause, NounPhrase what)
+    {
+        if (what.Owner.Count > 0 && _refer.Known(new NounPhrase(what.At, what.OwnerName, what.Owner), k => k == ThingKind.Joint) is Joint owned) return owned;
+        var at = _clauses.IndexOf(clause);
+        foreach (var other in _clauses.Skip(at).Take(3))
+        {
+            _finder.Fill(other);
+            foreach (var piece in other.Pieces)
+            {
+                if (piece.Noun is not { IsPronoun: false } noun || noun.At == what.At) continue;
+                if (_refer.Known(noun) is Joint named) return named;
+                if (_refer.Doubtful.Count == 0 && Trade.NounOf(noun.Stems) is { Kinds: [ThingKind.Joint, ..] })
+                {
+                    var (owner, ownerId) = OwnerOf(other, noun);
+                    return (Joint)_refer.Assume(noun, ThingKind.Joint, false, owner, ownerId);
+                }
+            }
+        }
+
+        return Spoken.Last.Concat(Spoken.Earlier).OfType<Joint>().FirstOrDefault();
+    }
+
+    // Cotter pins belong to their joint and are no parts of their own.
+    private void Pin(Clause clause, Sense sense, List<NounPhrase> objects)
+    {
+        var pin = objects.Find(IsCotter) ?? objects.Find(p => p.Head is "pin" or "cotter") ?? Bare(clause);
+        // "The rear pin": a part of its own.
+        if (!pin.IsPronoun && _refer.Known(pin) is Part or Aid)
+        {
+            foreach (var phrase in objects) Spoken.Hand(DoTo(clause, sense == Sense.PinOut ? Sense.Off : Sense.On, phrase));
+            return;
+        }
+
+        if (!pin.IsPronoun && pin.Stems.Count > 1 && !pin.Stems.Any(s => s is "cotter" or "split") && pin.Head == "pin")
+        {
+            foreach (var phrase in objects) Spoken.Hand(DoTo(clause, sense == Sense.PinOut ? Sense.Off : Sense.On, phrase));
+            return;
+        }
+
+        var verb = sense == Sense.PinOut ? Verb.RemovePin : Verb.InsertPin;
+        var key = $"{clause.Verb?.Lemma ?? "pin"} {pin.Text}";
+        var isCotter = pin.IsPronoun || pin.Stems.Any(s => s is "cotter" or "split");
+        if (PinnedBy(clause, pin, key, isCotter) is not { } joint)
+        {
+            if (!isCotter)
+                foreach (var phrase in objects) Spoken.Hand(DoTo(clause, sense == Sense.PinOut ? Sense.Off : Sense.On, phrase));
+            return;
+        }
+
+        Add(verb, joint, pin.At, a => a with { New = pin.IsNew });
+        Spoken.Pin = true;
+        foreach (var phrase in objects.Where(p => p != pin)) DoTo(clause, sense == Sense.PinOut ? Sense.Off : Sense.On, phrase);
+        Spoken.Hand([joint]);
+        Spoken.Pin = true;
+    }
+
+    private Joint? PinnedBy(Clause clause, NounPhrase pin, string key, bool isCotter)
+    {
+        if (Settled(key) is { Length: > 0 } settled && _refer.Find(settled) is Joint chosen) return chosen;
+        // Named beside it, spoken of next, in hand, the only one that has a pin.
+        var at = _clauses.IndexOf(clause);
+        foreach (var other in _clauses.Skip(at).Take(3))
+        {
+            _finder.Fill(other);
+            foreach (var piece in other.Pieces)
+            {
+                if (piece.Noun is not { IsPronoun: false } noun || noun.At == pin.At) continue;
+                if (_refer.Known(noun) is Joint named) return named;
+                if (noun.Head == "nut" && _refer.Doubtful.Count == 0 && (isCotter || noun.Stems.Contains("castle")))
+                {
+                    var (owner, ownerId) = OwnerOf(other, noun);
+                    return (Joint)_refer.Assume(noun, ThingKind.Joint, false, owner, ownerId);
+                }
+            }
+        }
+
+        if (Spoken.Pin && Spoken.Pinned is Joint pulled) return pulled;
+        if (pin.OwnerName.Length > 0 && _refer.Things.OfType<Joint>().FirstOrDefault(j => NameIndex.NamesOf(j)[0].Intersect(pin.Owner).Any()) is { } owned) return owned;
+        bool Pinned(Joint j) => j.Locking == Locking.CotterPin || NameIndex.NamesOf(j)[0] is [.., "nut"] name && !name.Any(n => n is "lock" or "jam" or "wheel" or "lug" or "swivel" or "flare");
+        if (Spoken.Last.Concat(Spoken.Earlier).OfType<Joint>().FirstOrDefault(Pinned) is { } inHand) return inHand;
+        var all = _refer.Things.OfType<Joint>().Where(j => j.Locking == Locking.CotterPin).ToList();
+        if (all.Count == 0) all = [.. _refer.Things.OfType<Joint>().Where(Pinned)];
+        if (Spoken.Nearest(all) is Joint near) return near;
+        if (all.Count == 1) return all[0];
+        if (!isCotter || Settled(key) is not null) return null;
+        // A pin without a nut that was named: a castle nut has it.
+        if (all.Count == 0) return (Joint)_refer.Assume(pin with { Name = "castle nut", Text = "castle nut", Stems = ["castle", "nut"], Count = null, Some = null, IsNew = false }, ThingKind.Joint, false, null, null);
+        Ask(new Question { Kind = QuestionKind.NoObject, Phrase = key, At = pin.At, Verb = Verb.InsertPin, Candidates = [.. all.Take(6).Select(j => j.Id)] });
+        return null;
+    }
+
+    private void SetControl(Clause clause, List<NounPhrase> objects)
+    {
+        var position = PlaceOf(clause).Of(_text);
+        var any = false;
+        foreach (var phrase in objects)
+        {
+            if (phrase.IsPronoun || Trade.NounOf(phrase.Stems) is { Role: not NounRole.Thing }) continue;
+            var control = _refer.Known(phrase, k => k == ThingKind.Control);
+            if (control is not Control) control = Trade.NounOf(phrase.Stems) is { } noun && noun.Kinds.Contains(ThingKind.Control) ? ControlOf(phrase) : null;
+            if (control is null) continue;
+            any = true;
+            if (_actions is [.., { Verb: Verb.Set } last] && last.Target == control.Id && clause.Mood == Mood.Fragment && Has(clause, "pocket", "hand")) continue;
+            Add(Verb.Set, control, phrase.At, a => a with { Position = Short(position) });
+        }
+
+        if (!any) _told = true;
+    }
+
+    // A control by the name it has everywhere: "the engine" is stopped with its key, "the brake" is the parking brake.
+    private Thing ControlOf(NounPhrase phrase)
+    {
+        var name = phrase.Text switch
+        {
+            "engine" or "motor" or "key" or "ignition" => "ignition key",
+            "handbrake" or "hand brake" or "park brake" or "brake" => "parking brake",
+            "gear" or "transmission" or "gearbox" => "gear lever",
+            "pto" => "PTO lever",
+            _ => phrase.Name.Length > 0 ? phrase.Name : phrase.Text,
+        };
+        var named = phrase with { Name = name, Text = name.ToLowerInvariant(), Stems = NameIndex.StemsOf(name) };
+        return _refer.Known(named) ?? _refer.Assume(named, ThingKind.Control, false, null, null);
+    }
+
+    private static string Short(string words) => words.Length <= 80 ? words : words[..80];
+}

@@ -1,0 +1,144 @@
+using System.Collections.Immutable;
+using WornPath.Core.Quantities;
+using WornPath.Core.Sheets;
+
+namespace WornPath.Core.Reading;
+
+// What frames ask of a clause, and the way it tells.
+public sealed partial class SentenceReader
+{
+    /// <summary>What frames ask of a clause.</summary>
+    private sealed class Facts : IClauseFacts
+    {
+        private readonly SentenceReader _reader;
+        private readonly Clause _clause;
+        private readonly string _words;
+        private string? _way;
+        private string? _kind;
+
+        public Facts(SentenceReader reader, Clause clause)
+        {
+            (_reader, _clause) = (reader, clause);
+            _words = reader.PlaceOf(clause).Of(reader._text).ToLowerInvariant();
+            Objects = FindObjects();
+        }
+
+        /// <summary>What the verb is done to.</summary>
+        public List<NounPhrase> Objects { get; }
+
+        public bool Has(Looks looks, string what) => looks switch
+        {
+            Looks.Way => (_way ??= WayOf()) == what,
+            Looks.Word => what.Contains(' ') ? _words.Contains(what, StringComparison.Ordinal) : _reader.Has(_clause, what),
+            Looks.Head => Objects.Exists(o => o.Head == what || o.IsPronoun && _reader.Spoken.Last.Any(t => NameIndex.NamesOf(t)[0][^1] == what)),
+            Looks.Kind => what == "thing" ? Kind() is not ("vehicle" or "none" or "words") : Kind() == what,
+            Looks.Value => Values(_clause).Any(v => what switch { "torque" => v.Kind == TokenKind.Torque, "angle" => v.Kind == TokenKind.Angle, "time" => v.Kind == TokenKind.Time, _ => _reader.Has(_clause, what) }),
+            Looks.Rest => _clause.Pieces.Exists(p => p.Noun is { After: "on" or "onto" or "in" or "into" or "to" or "over" or "with" } n && (n.After != "with" || n.Head == "scrap") && Trade.NounOf(n.Stems) is { Role: NounRole.Place } && n.Head is not ("bottom" or "top" or "middle" or "inside" or "outside" or "place")),
+            _ => throw new ArgumentOutOfRangeException(nameof(looks)),
+        };
+
+        private List<NounPhrase> FindObjects()
+        {
+            var found = new List<NounPhrase>();
+            if (_clause.Mood is Mood.Passive or Mood.Declarative)
+            {
+                var verbAt = _reader._finder.Tokens[_clause.VerbAt].At.Start;
+                foreach (var piece in _clause.Pieces)
+                    if (piece.Noun is { After: null } subject && piece.At.Start < verbAt) found.Add(subject);
+                return found;
+            }
+
+            foreach (var piece in _clause.Pieces)
+                if (piece.Noun is { After: null } direct) found.Add(direct);
+            if (found.Exists(o => o.IsPronoun || Trade.NounOf(o.Stems)?.Role is not (NounRole.Words or NounRole.Person or NounRole.Place))) return [.. found.Where(o => o.IsPronoun || Trade.NounOf(o.Stems)?.Role is not (NounRole.Words or NounRole.Person or NounRole.Place) || _reader._refer.Known(o) is not null)];
+            // "Take off the wheel", "go over the nuts": what stands behind the particle of the verb.
+            var particle = -1;
+            for (var i = 0; i < _clause.Pieces.Count; i++)
+            {
+                if (_clause.Pieces[i].Way is not null)
+                {
+                    particle = i;
+                    continue;
+                }
+
+                if (_clause.Pieces[i].Noun is { After: { } after } noun && (particle >= 0 && Trade.Paths.Contains(after) || after is "for" or "at" or "of" or "to" && found.Count > 0 && Trade.NounOf(found[0].Stems)?.Role == NounRole.Words))
+                {
+                    var more = new List<NounPhrase> { noun };
+                    for (var k = i + 1; k < _clause.Pieces.Count && _clause.Pieces[k].Noun is { } next && next.After == after; k++) more.Add(next);
+                    return more;
+                }
+
+                if (_clause.Pieces[i].Noun is not null) break;
+            }
+
+            return found;
+        }
+
+        // A joint that is run or pulled down goes on.
+        private string WayOf()
+        {
+            var way = Way(_clause);
+            return way == "off" && Kind() == "joint" && _clause.Pieces.Exists(p => p.Way == "down") && !_clause.Pieces.Exists(p => p.Way is { } w && StrongOff.Contains(w)) ? "on" : way;
+        }
+
+        private string Kind()
+        {
+            if (_kind is not null) return _kind;
+            _kind = "none";
+            foreach (var phrase in Objects)
+            {
+                var kind = KindOf(phrase);
+                if (kind == "words" && Objects.Count > 1) continue;
+                return _kind = kind;
+            }
+
+            if (Objects.Count == 0 && _reader.Spoken.Last.Count > 0 && _clause.Mood == Mood.Imperative) _kind = _reader.Spoken.Vehicle ? "vehicle" : "none";
+            return _kind;
+        }
+
+        private string KindOf(NounPhrase phrase)
+        {
+            if (phrase.IsPronoun)
+            {
+                if (phrase.Text is "her" or "she") return "vehicle";
+                // What is turned by an angle or to a torque is a fastener.
+                if (Values(_clause).Any(v => v.Kind is TokenKind.Torque or TokenKind.Angle) && _reader._refer.Meant(phrase, k => k == ThingKind.Joint).Count > 0) return "joint";
+                if (phrase.Text is "it" && (_reader.Spoken.Vehicle || _reader.Spoken.Last.Count == 0)) return "vehicle";
+                return _reader._refer.Meant(phrase, _ => true) is { Count: > 0 } meant ? meant[0].Kind.ToString().ToLowerInvariant() : "none";
+            }
+
+            if (_reader._refer.Known(phrase) is { } known) return known.Kind.ToString().ToLowerInvariant();
+            if (_reader._refer.Doubtful.Count > 0) return _reader._refer.Doubtful[0].Kind.ToString().ToLowerInvariant();
+            return Trade.NounOf(phrase.Stems) switch
+            {
+                { Role: NounRole.Vehicle } => "vehicle",
+                { Role: NounRole.Words or NounRole.Place or NounRole.Person } => "words",
+                { Kinds: [var first, ..] } => first.ToString().ToLowerInvariant(),
+                _ => "part",
+            };
+        }
+    }
+
+    private static readonly HashSet<string> StrongOff = ["off", "out", "away", "free", "apart"];
+    private static readonly HashSet<string> StrongOn = ["in", "into", "on", "onto", "home", "together"];
+    private static readonly HashSet<string> WeakOn = ["over", "back", "up", "around", "round", "under", "forward"];
+
+    /// <summary>Whether a clause tells of coming off or going on: by its first plain word of the way, else by a weaker one.</summary>
+    private static string Way(Clause clause)
+    {
+        var weak = "";
+        for (var i = 0; i < clause.Pieces.Count; i++)
+        {
+            if (clause.Pieces[i].Way is not { } way) continue;
+            if (StrongOff.Contains(way)) return "off";
+            if (StrongOn.Contains(way)) return "on";
+            if (weak.Length == 0 && WeakOn.Contains(way)) weak = "on";
+            if (weak.Length == 0 && way is "down" or "loose") weak = "off";
+        }
+
+        if (weak == "off" && clause.Pieces.Exists(p => p.Noun is { After: "over" or "to" or "onto" })) return "on";
+        if (weak.Length == 0 && clause.Pieces.Exists(p => p.Noun is { After: "from" })) return "off";
+        if (weak.Length == 0 && clause.Pieces.Exists(p => p.Noun is { After: "to" or "against" or "behind" })) return "on";
+        return weak.Length > 0 ? weak : "none";
+    }
+}

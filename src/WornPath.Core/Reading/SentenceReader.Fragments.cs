@@ -1,0 +1,144 @@
+using System.Collections.Immutable;
+using WornPath.Core.Quantities;
+using WornPath.Core.Sheets;
+
+namespace WornPath.Core.Reading;
+
+// Fragments without a verb.
+public sealed partial class SentenceReader
+{
+    /// <summary>Reads a fragment: "new bolts in with medium threadlocker, finger-tight, 30 N·m".</summary>
+    private sealed class FragmentReader(SentenceReader reader, Clause clause)
+    {
+        private readonly List<(Thing Thing, NounPhrase Phrase)> _hand = [];
+        private bool _any;
+
+        public void Read()
+        {
+            var way = PlainWay();
+            var loose = reader.Has(clause, "loose");
+            var objects = new List<NounPhrase>();
+            NounPhrase? stuff = null;
+            foreach (var piece in clause.Pieces)
+            {
+                if (piece.Noun is not { } phrase) continue;
+                if (!phrase.IsPronoun && reader.IsStuff(phrase))
+                {
+                    stuff ??= phrase;
+                    continue;
+                }
+
+                if (phrase.After is "with" or "using" or "by" or "for" or "of" or "from" or "at" or "than" or "under" or "against" or "to" or "in" or "on" or "over" or "out" or "off" or "into" or "onto" && !(phrase.After is "in" or "on" or "off" or "out" && objects.Count == 0)) continue;
+                if (!phrase.IsPronoun && Trade.NounOf(phrase.Stems) is { Role: NounRole.Words or NounRole.Place or NounRole.Person }) continue;
+                objects.Add(phrase);
+            }
+
+            // "Bike down till the tyres just kiss the floor", "front end up".
+            if (clause.Pieces.Find(p => p.Noun is { IsPronoun: false } n && Trade.NounOf(n.Stems) is { Role: NounRole.Vehicle })?.Noun is { After: null } && reader.Has(clause, "down", "up"))
+            {
+                reader.Add(reader.Has(clause, "up") ? Verb.Raise : reader.Has(clause, "kiss", "touch", "touches", "touching") ? Verb.LowerToTouch : Verb.Lower, null, reader.PlaceOf(clause));
+                reader.Spoken.Vehicle = true;
+                _any = true;
+            }
+
+            foreach (var phrase in objects) One(phrase, way, loose);
+            if (stuff is not null && _hand.Count > 0)
+            {
+                var known = reader._refer.Known(stuff) as Consumable ?? (Consumable)reader._refer.Assume(stuff, ThingKind.Consumable, false, null, null);
+                reader.Use(known);
+                foreach (var (thing, phrase) in _hand.Where(h => h.Thing.Kind is ThingKind.Joint or ThingKind.Part))
+                    reader._actions.Add(new StepAction { Verb = Verb.Treat, Target = thing.Id, With = known.Id, Words = stuff.Text, At = stuff.At });
+                _any = true;
+            }
+
+            reader.Beside(clause);
+            if (_hand.Count > 0) reader.Spoken.Hand([.. _hand.Select(h => h.Thing).Distinct()]);
+            var slot = reader.Has(clause, "slot", "slots");
+            if (Values(clause).Any(v => v.Kind is TokenKind.Torque or TokenKind.Angle) || slot)
+            {
+                reader.Tighten(clause, Sense.Torque, [.. objects.Where(o => _hand.Exists(h => h.Phrase == o && h.Thing is Joint))]);
+                _any = true;
+            }
+
+            if (_any)
+            {
+                reader._told = true;
+                return;
+            }
+
+            // "Rear pin: …", "old bolts in the scrap": what follows is about it.
+            reader.Spoken.Hand([.. objects.Where(o => !o.IsPronoun).Select(o => reader._refer.Known(o)).OfType<Thing>()]);
+
+            // "Distance between the brackets: 712 ± 2 mm": measured.
+            if (Values(clause).Any(v => v.Kind == TokenKind.Number) && Limits.Find(reader.PlaceOf(clause).Of(reader._text)) is { } limits)
+            {
+                reader._actions.Add(new StepAction { Verb = Verb.Measure, Words = Short(objects.FirstOrDefault()?.Text ?? reader.PlaceOf(clause).Of(reader._text)), Limits = limits, At = reader.PlaceOf(clause) });
+                reader._told = true;
+                return;
+            }
+
+            // "No grease", "lip inwards": words. A thing of the sheet named with nothing said of it is shown.
+            if (objects.Exists(o => !o.IsPronoun && reader._refer.Known(o) is not null) || way != "none" && objects.Count > 0) reader._residue.Add(reader.PlaceOf(clause));
+            else if (reader._clauses.Count > 1) reader._told = true;
+        }
+
+        // Only what is said outright: "bolts to the casting: 12 N·m" puts nothing on.
+        private string PlainWay()
+        {
+            for (var i = 0; i < clause.Pieces.Count; i++)
+            {
+                if (clause.Pieces[i].Way is not { } way) continue;
+                if (StrongOff.Contains(way)) return "off";
+                // "Pin centre on the old bar" tells where; "gasket into the groove" and "new bolts in" go on.
+                var where = way is "in" or "on" && i + 1 < clause.Pieces.Count && clause.Pieces[i + 1].Noun?.After == way;
+                if (!where && (StrongOn.Contains(way) || way is "up" or "back" or "through")) return "on";
+            }
+
+            return "none";
+        }
+
+        private void One(NounPhrase phrase, string way, bool loose)
+        {
+            var fastens = !phrase.IsPronoun && (reader._refer.Known(phrase) is Joint || Trade.NounOf(phrase.Stems) is { Kinds: [ThingKind.Joint, ..] });
+            var sense = reader.Has(clause, "snug") && (fastens || phrase.IsPronoun) ? Sense.Snug : way switch { "off" => Sense.Off, "on" => Sense.On, _ => loose ? Sense.BreakLoose : phrase.IsNew ? Sense.On : Sense.Say };
+            if (!phrase.IsPronoun && phrase.Head is "pin" or "cotter" && sense is Sense.On or Sense.Off && !(reader._refer.Known(phrase) is Part))
+            {
+                reader.Pin(clause, sense == Sense.On ? Sense.PinIn : Sense.PinOut, [phrase]);
+                _any = true;
+                return;
+            }
+
+            var known = phrase.IsPronoun ? null : reader._refer.Known(phrase, k => sense != Sense.Say || k == ThingKind.Joint);
+            var isControl = known is Control || known is null && !phrase.IsPronoun && reader._refer.Doubtful.Count == 0 && Trade.NounOf(phrase.Stems) is { Kinds: [ThingKind.Control, ..] };
+            if (isControl)
+            {
+                reader.SetControl(clause, [phrase]);
+                _any = true;
+                return;
+            }
+
+            if (sense == Sense.Say && !phrase.IsPronoun && reader.Has(clause, "to") && (reader._refer.Known(phrase) is Fluid || Trade.NounOf(phrase.Stems) is { Kinds: [ThingKind.Fluid, ..] } && reader._refer.Known(phrase) is null))
+            {
+                // "Then oil to the upper mark".
+                foreach (var thing in reader.DoTo(clause, Sense.Fill, phrase)) _hand.Add((thing, phrase));
+                _any = true;
+                return;
+            }
+
+            if (sense == Sense.Say)
+            {
+                // "Caliper bolts: 95 N·m".
+                if (!Values(clause).Any(v => v.Kind is TokenKind.Torque)) return;
+                foreach (var thing in reader.Things(clause, Sense.Torque, phrase)) _hand.Add((thing, phrase));
+                return;
+            }
+
+            if (reader.Has(clause, "finger-tight", "hand-tight") && sense == Sense.On) sense = Sense.On;
+            foreach (var thing in reader.DoTo(clause, sense, phrase))
+            {
+                _hand.Add((thing, phrase));
+                _any = true;
+            }
+        }
+    }
+}

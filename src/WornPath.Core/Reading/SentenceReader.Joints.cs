@@ -1,0 +1,228 @@
+using System.Collections.Immutable;
+using WornPath.Core.Quantities;
+using WornPath.Core.Sheets;
+
+namespace WornPath.Core.Reading;
+
+// Tightening: which value belongs to which joint, pass, angle, slot.
+public sealed partial class SentenceReader
+{
+    private void Tighten(Clause clause, Sense sense, List<NounPhrase> objects)
+    {
+        foreach (var bad in Values(clause).Where(v => v.Kind == TokenKind.Torque && !v.Torque.IsGood)) AskValue(bad.Text, bad.At, bad.Torque.Problem!.ToString());
+        var group = new List<(Thing Thing, NounPhrase Phrase)>();
+        var values = new List<Token>();
+        var any = false;
+        var slot = Has(clause, "slot", "slots", "castellation", "castellations");
+        var unit = Values(clause).Where(v => v is { Kind: TokenKind.Torque, Torque.IsGood: true }).Select(v => v.Torque.Value.Unit).FirstOrDefault();
+        var hasTorque = Values(clause).Any(v => v is { Kind: TokenKind.Torque, Torque.IsGood: true });
+        void Flush()
+        {
+            if (group.Count == 0 && values.Count == 0 && !((slot || sense == Sense.Align) && objects.Count == 0 && !any)) return;
+            if (group.Count == 0)
+            {
+                var meant = _refer.Meant(Bare(clause), k => k == ThingKind.Joint);
+                if (meant.Count == 0) return;
+                group.AddRange(meant.Select(m => (m, Bare(clause))));
+            }
+
+            foreach (var (thing, phrase) in group) Tightened(clause, sense, thing, phrase, values, slot);
+            any = true;
+            Spoken.Hand([.. group.Select(g => g.Thing).Distinct()]);
+            group = [];
+            values = [];
+        }
+
+        foreach (var piece in clause.Pieces)
+        {
+            // "To 45 bananas": a value in no unit that is known.
+            if (piece.Noun is { After: "to", Count: { } amount, IsPronoun: false } odd && !hasTorque && sense == Sense.Torque && _refer.Known(odd) is null && _text.LastIndexOf($"{amount}", odd.At.Start, StringComparison.Ordinal) is >= 0 and var place)
+            {
+                var said = _text[place..odd.At.End];
+                AskValue(said, new Span(place, said.Length), TorqueText.ParseUnit(odd.Text).Problem?.ToString() ?? "");
+                continue;
+            }
+
+            if (piece.Noun is { } phrase)
+            {
+                var direct = objects.Contains(phrase) || objects.Count == 0 && (phrase.After is null or "over" or "round" or "around" or "on" or "of");
+                if (!direct) continue;
+                if (!phrase.IsPronoun && (Trade.NounOf(phrase.Stems) is { Role: not NounRole.Thing } || phrase.After is not null && !objects.Contains(phrase) && !(_refer.Known(phrase) is Joint && objects.Count == 0))) continue;
+                if (phrase.IsPronoun && (!objects.Contains(phrase) && phrase.After is not null || group.Count > 0 && (phrase.IsAll || phrase.Text == "them"))) continue;
+                var things = Things(clause, Trade.Of(sense).ByKind.Count > 0 ? sense : Sense.Torque, phrase);
+                if (things.Count == 0) continue;
+                if (values.Count > 0 && group.Count > 0) Flush();
+                group.AddRange(things.Select(t => (t, phrase)));
+            }
+            else if (piece.Value is { } value && value.Kind is TokenKind.Torque or TokenKind.Angle)
+            {
+                if (value.Kind == TokenKind.Torque && !value.Torque.IsGood) continue;
+                values.Add(value);
+            }
+            else if (piece.Value is { Kind: TokenKind.Number } bare)
+            {
+                if (hasTorque && StandsAlone(bare) && !IsNumbered(bare) && TorqueText.Parse(bare.Text, unit) is { IsGood: true } read) values.Add(bare with { Kind = TokenKind.Torque, Torque = read });
+                else if (!hasTorque && sense is Sense.Torque && ValueWithoutUnit(bare)) AskUnit(bare);
+            }
+        }
+
+        var before = _actions.Count;
+        Flush();
+        if (any || _actions.Count > before || _questions.Count > 0) { Beside(clause); return; }
+        if (objects.Count == 0 || objects.TrueForAll(o => o.IsPronoun)) AskObject(clause, sense, Bare(clause));
+        Beside(clause);
+    }
+
+    private void Tightened(Clause clause, Sense sense, Thing thing, NounPhrase phrase, List<Token> values, bool slot)
+    {
+        if (thing is not Joint joint)
+        {
+            if (sense == Sense.BoltTorque && thing is Part part)
+            {
+                Add(Verb.Fit, part, phrase.At);
+                if ((FastenersOf(part) ?? AssumeBolts(part, phrase)) is { } holds)
+                {
+                    Add(Verb.Start, holds, phrase.At);
+                    Tightened(clause, Sense.Torque, holds, phrase, values, slot);
+                }
+
+                return;
+            }
+
+            Act(clause, sense, thing, phrase);
+            return;
+        }
+
+        var torques = new List<(TorqueSpec Spec, Token Token)>();
+        decimal? angle = null;
+        foreach (var value in values)
+        {
+            if (value.Kind == TokenKind.Angle)
+            {
+                angle = (angle ?? 0) + value.Number;
+                continue;
+            }
+
+            var spec = value.Torque.Value;
+            // The same in another unit: said twice, meant once.
+            if (torques.Count > 0 && torques[^1].Spec.Unit != spec.Unit && SameSaidTwice(torques[^1].Spec, spec)) continue;
+            if (spec.ThenAngle is { } then) angle = then;
+            torques.Add((Plain(spec), value));
+        }
+
+        var some = SomeOf(joint.Id, phrase);
+        StepAction Of(StepAction a) => a with { New = phrase.IsNew, Some = some, Rest = phrase.IsRest };
+        if (sense == Sense.BackOff)
+        {
+            Add(Verb.BackOff, joint, phrase.At, a => Of(a) with { Angle = angle });
+            return;
+        }
+
+        if (torques.Count == 0 && (angle is not null || slot || sense == Sense.Align))
+        {
+            Add(angle is null ? Verb.Align : Verb.TurnOn, joint, phrase.At, a => Of(a) with { Angle = angle });
+            return;
+        }
+
+        var final = torques.Count > 0 ? torques[^1].Spec : null;
+        if (PassNamed(clause) is { } pass && torques.Count < 2)
+        {
+            Add(Verb.TorquePass, joint, phrase.At, a => Of(a) with { Torque = final, Pass = pass });
+            return;
+        }
+
+        var again = sense == Sense.Retorque;
+        Add(again ? Verb.Retorque : Verb.Torque, joint, phrase.At, a => Of(a) with { Torque = final, Passes = TorquePasses.Of(torques.SkipLast(1).Select(t => t.Spec)) });
+        if (final is not null && !again) Compare(joint, TorqueSpec.Create(final.Low, final.High, final.Unit, angle) is { IsGood: true } whole && angle is not null ? whole.Value : final, torques[^1].Token);
+        if (angle is not null) Add(Verb.TurnOn, joint, phrase.At, a => Of(a) with { Angle = angle });
+        if (slot) Add(Verb.Align, joint, phrase.At, Of);
+    }
+
+    private static TorqueSpec Plain(TorqueSpec spec) => spec.ThenAngle is null ? spec : TorqueSpec.Create(spec.Low, spec.High, spec.Unit).Value;
+
+    private static TorqueSpec WithTurn(StepAction torque, ImmutableArray<StepAction> actions) =>
+        actions.FirstOrDefault(a => a.Verb == Verb.TurnOn && a.Target == torque.Target)?.Angle is { } angle && TorqueSpec.Create(torque.Torque!.Low, torque.Torque.High, torque.Torque.Unit, angle) is { IsGood: true } whole ? whole.Value : torque.Torque!;
+
+    // Within 4 %: the other unit is printed in whole numbers.
+    private static bool SameSaidTwice(TorqueSpec a, TorqueSpec b) => Math.Abs(a.Target.NewtonMetres - b.Target.NewtonMetres) <= 0.04 * a.Target.NewtonMetres;
+
+    private static readonly string[] Ordinals = ["first", "second", "third", "fourth"];
+
+    // "First pass", "pass 2 of 3": which pass; null for the final one.
+    private int? PassNamed(Clause clause)
+    {
+        if (!Has(clause, "pass", "stage", "round", "go") || Has(clause, "final", "last")) return null;
+        for (var i = 0; i < Ordinals.Length; i++)
+            if (Has(clause, Ordinals[i])) return i + 1;
+        return Values(clause).FirstOrDefault(v => v.Kind == TokenKind.Number) is { Text: { Length: > 0 } n } && int.TryParse(n, out var pass) && pass is > 0 and < 9 ? pass : null;
+    }
+
+    // "Pass 1", "stage 2": a number of something.
+    private bool IsNumbered(Token number)
+    {
+        var before = _text[..number.At.Start].TrimEnd().ToLowerInvariant();
+        return Array.Exists(["pass", "stage", "step", "round", "no.", "no", "figure", "fig.", "page"], w => before.EndsWith(w, StringComparison.Ordinal));
+    }
+
+    private bool StandsAlone(Token number)
+    {
+        var rest = _text[number.At.End..].TrimStart();
+        return rest.Length == 0 || !(char.IsLetter(rest[0]) && !rest.StartsWith("and", StringComparison.OrdinalIgnoreCase) && !rest.StartsWith("then", StringComparison.OrdinalIgnoreCase) && !rest.StartsWith("on ", StringComparison.OrdinalIgnoreCase) && !rest.StartsWith("in ", StringComparison.OrdinalIgnoreCase) && !rest.StartsWith("first", StringComparison.OrdinalIgnoreCase) && !rest.StartsWith("for ", StringComparison.OrdinalIgnoreCase)) && !rest.StartsWith('%') && !rest.StartsWith('°');
+    }
+
+    // A number right behind "to" and before no noun of the sheet: meant as a value.
+    private bool ValueWithoutUnit(Token number)
+    {
+        var before = _text[..number.At.Start].TrimEnd();
+        return before.EndsWith(" to", StringComparison.OrdinalIgnoreCase) && !_text[number.At.End..].TrimStart().StartsWith('%');
+    }
+
+    private void AskUnit(Token bare)
+    {
+        var unit = UnitAfter(bare);
+        AskValue(bare.Text + (unit.Length > 0 ? " " + unit : ""), bare.At, unit.Length > 0 ? TorqueText.ParseUnit(unit).Problem!.ToString() : "The value has no unit. Write N·m, lbf·ft, lbf·in, kgf·m or kgf·cm after the number.");
+    }
+
+    private string UnitAfter(Token number)
+    {
+        var rest = _text[number.At.End..].TrimStart();
+        var end = 0;
+        while (end < rest.Length && (char.IsLetter(rest[end]) || rest[end] is '·' or '-')) end++;
+        return rest[..end];
+    }
+
+    // The step's value against the joint's: taken where there is none, followed where it was this step's own, asked about else.
+    private void Compare(Joint joint, TorqueSpec stated, Token token)
+    {
+        var variant = _only is null ? null : joint.Variants.FirstOrDefault(v => _only.Equals(v.Limit));
+        var given = variant?.Torque ?? joint.Torque;
+        if (given is not null && SameWithinReading(given, stated)) return;
+        // A joint nobody has given a value or a source: what the steps say last of it holds, what they said before were passes.
+        if (given is not null && joint.Source.Length == 0 && joint.Assumed && _only is null)
+        {
+            _taken.RemoveAll(t => t.Joint == joint.Id && t.Only is null);
+            _taken.Add((joint.Id, stated, null));
+            return;
+        }
+
+        var own = _earlier.TryGetValue((joint.Id, _only), out var before) && (variant is not null ? variant.Torque == before : joint.Torque == before && joint.Source.Length == 0);
+        // A value said for some variants alone becomes the joint's value there.
+        if ((given is null && joint.Untorqued is null) || (own && stated != given) || (_only is not null && variant is null && before is null))
+        {
+            if (!_taken.Any(t => t.Joint == joint.Id && Equals(t.Only, _only))) _taken.Add((joint.Id, stated, _only));
+            return;
+        }
+
+        var key = $"{token.Text} for {joint.Id}".ToLowerInvariant();
+        if (Settled(key) is not null) return;
+        Ask(new Question { Kind = QuestionKind.OtherValue, Phrase = key, At = token.At, Verb = Verb.Torque, Candidates = [joint.Id], Torque = stated });
+    }
+
+    // Equal within 1.5 %: the same value said in the other unit, rounded to whole numbers.
+    private static bool SameWithinReading(TorqueSpec a, TorqueSpec b)
+    {
+        bool Near(decimal x, decimal y) => Math.Abs(new Torque(x, a.Unit).NewtonMetres - new Torque(y, b.Unit).NewtonMetres) <= 0.015 * new Torque(x, a.Unit).NewtonMetres;
+        if (b.ThenAngle is not null && a.ThenAngle != b.ThenAngle) return false;
+        return (Near(a.Low, b.Low) && Near(a.High, b.High)) || (!b.IsRange && Near(a.Target.Amount, b.Low));
+    }
+}

@@ -1,0 +1,64 @@
+using System.Collections.Immutable;
+using WornPath.Core.Quantities;
+using WornPath.Core.Sheets;
+
+namespace WornPath.Core.Reading;
+
+// The vehicle, what is placed under it, controls.
+public sealed partial class SentenceReader
+{
+    private void Vehicle(Clause clause, Sense sense, List<NounPhrase> objects)
+    {
+        foreach (var phrase in objects)
+        {
+            if (phrase.IsPronoun) continue;
+            var thing = Settled(phrase.Text) is { Length: > 0 } s ? _refer.Find(s) : _refer.Known(phrase);
+            if (thing is Aid or Tool || Trade.NounOf(phrase.Stems) is { Role: not NounRole.Thing } && thing is null || Settled(phrase.Text) is "" || phrase.Head is "wheel" or "stand" or "jack") continue;
+            if (Settled(Question.OnlyThis + phrase.Text) is not null) return;
+            if (sense is Sense.VehicleMoves or Sense.Raise or Sense.Lower or Sense.Stands)
+                Ask(new Question { Kind = QuestionKind.VehicleMoves, Phrase = phrase.Text, At = phrase.At, Verb = VerbOf(sense) });
+            return;
+        }
+
+        foreach (var piece in clause.Pieces)
+        {
+            if (piece.Noun is not { IsPronoun: false } phrase) continue;
+            if (sense is Sense.Lower or Sense.Touch && phrase.After is null or "off" or "from") continue;
+            var thing = _refer.Known(phrase);
+            if (thing is null && Trade.NounOf(phrase.Stems) is { Kinds: [ThingKind.Aid, ..] }) thing = _refer.Assume(phrase.Stems is ["stand"] ? phrase with { Name = "axle stands" } : phrase, ThingKind.Aid, false, null, null);
+            if (thing is Aid && sense is not (Sense.Lower or Sense.Touch)) Add(Verb.Place, thing, phrase.At);
+            else if (thing is Tool) Use(thing);
+            else if (thing is null && Trade.NounOf(phrase.Stems) is { Kinds: [ThingKind.Tool, ..] }) Use(_refer.Assume(phrase, ThingKind.Tool, false, null, null));
+        }
+
+        Add(sense is Sense.VehicleMoves ? Verb.Lower : VerbOf(sense)!.Value, null, PlaceOf(clause));
+        // "Get it off the ground and onto jack stands."
+        if (sense == Sense.Raise && clause.Pieces.Exists(p => p.Noun is { After: "on" or "onto" or "over" or "to" } n && n.Head == "stand")) Add(Verb.SetOnStands, null, PlaceOf(clause));
+        Spoken.Hand([.. clause.Pieces.Where(p => p.Noun is { IsPronoun: false }).Select(p => _refer.Known(p.Noun!)).OfType<Aid>()]);
+        Spoken.Vehicle = true;
+    }
+
+    // "Support the engine with a jack": the vehicle does not move, the aid comes into place.
+    private void Support(Clause clause)
+    {
+        if (clause.Pieces.Exists(p => p.Noun is { Head: "stand" }) && !clause.Pieces.Exists(p => p.Noun is { After: null, IsPronoun: false } n && Trade.NounOf(n.Stems)?.Role != NounRole.Vehicle))
+        {
+            Vehicle(clause, Sense.Stands, []);
+            return;
+        }
+
+        PlaceAids(clause);
+        Aside(clause);
+    }
+
+    private void PlaceAids(Clause clause)
+    {
+        foreach (var piece in clause.Pieces)
+        {
+            if (piece.Noun is not { IsPronoun: false } phrase || phrase.After is null or "of") continue;
+            var thing = _refer.Known(phrase);
+            if (thing is null && Trade.NounOf(phrase.Stems) is { Kinds: [ThingKind.Aid, ..] }) thing = _refer.Assume(phrase, ThingKind.Aid, false, null, null);
+            if (thing is Aid) Add(Verb.Place, thing, phrase.At);
+        }
+    }
+}

@@ -1,0 +1,54 @@
+using WornPath.Score;
+
+namespace WornPath.Core.Tests.Reading;
+
+/// <summary>The sentences of the corpus are read no worse than docs/reading.md says; nothing in them vanishes.</summary>
+public class CorpusTests
+{
+    private static readonly string Folder = Path.Combine(Repository.Root, "tests", "corpus");
+
+    [Fact]
+    public void The_score_of_the_corpus_does_not_fall()
+    {
+        var all = CorpusScore.Of(Folder).ToList();
+        all.Count.ShouldBe(521);
+        double Share(Verdict verdict) => 100.0 * all.Count(s => s.Verdict == verdict) / all.Count;
+        var wrong = string.Join("\n", all.Where(s => s.Verdict is Verdict.Wrong or Verdict.Unread).Take(10).Select(s => $"{s.Job}:{s.Number} {s.Text} {string.Join(", ", s.Bad)}"));
+        Share(Verdict.Right).ShouldBeGreaterThanOrEqualTo(Least("right"), wrong);
+        Share(Verdict.Wrong).ShouldBeLessThanOrEqualTo(Most("silently wrong"), wrong);
+        Share(Verdict.Unread).ShouldBeLessThanOrEqualTo(Most("silently unread"), wrong);
+        var (named, known) = CorpusScore.Tools(Folder);
+        (100.0 * known / named).ShouldBeGreaterThanOrEqualTo(Least("tools"));
+    }
+
+    // The figures of the row "all" in docs/reading.md are the guard: one place.
+    private static double Least(string column) => Figure(column) - 0.05;
+
+    private static double Most(string column) => Figure(column) + 0.05;
+
+    private static double Figure(string column)
+    {
+        var rows = File.ReadAllLines(Path.Combine(Repository.Root, "docs", "reading.md")).Where(l => l.StartsWith('|')).Select(l => l.Trim('|').Split('|', StringSplitOptions.TrimEntries)).ToList();
+        var head = rows.First(r => r.Contains("silently wrong"));
+        var all = rows.First(r => r[0] == "all 521");
+        return double.Parse(all[Array.IndexOf(head, column)].Replace("%", "").Trim(), System.Globalization.CultureInfo.InvariantCulture);
+    }
+
+    [Fact]
+    public void No_clause_of_the_corpus_ends_without_actions_known_words_a_question_or_residue()
+    {
+        foreach (var line in Directory.EnumerateFiles(Folder, "*.jsonl").SelectMany(f => File.ReadLines(f).Skip(1)))
+        {
+            var text = System.Text.Json.JsonDocument.Parse(line).RootElement.GetProperty("text").GetString()!;
+            var sheet = new Written().Steps(text);
+            var step = sheet.Step(1);
+            // A torque that stands in the words stands in an action, a question or the residue.
+            foreach (var found in TorqueText.FindAll(text).Where(f => f.Spec.IsGood))
+            {
+                var spec = found.Spec.Value;
+                bool Holds(TorqueSpec? said) => said is not null && (said.Low == spec.Low && said.High == spec.High || Math.Abs(said.Target.NewtonMetres - spec.Target.NewtonMetres) <= 0.05 * spec.Target.NewtonMetres);
+                (step.Actions.Any(a => Holds(a.Torque) || a.Passes?.Torques.Any(Holds) == true) || step.Questions.Length > 0 || step.Residue.Length > 0).ShouldBeTrue($"{spec} of “{text}” has vanished: {sheet.Chips(1)}");
+            }
+        }
+    }
+}
