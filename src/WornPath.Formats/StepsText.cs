@@ -9,6 +9,8 @@ namespace WornPath.Formats;
 /// <summary>Plain text of a job: "# Phase" begins a phase, every other line is a step, an indented line goes on with it.</summary>
 public static class StepsText
 {
+    private static readonly JsonSerializerOptions Indented = new(SheetJson.Options) { WriteIndented = true };
+
     /// <summary>Reads a text as if it were typed into a new sheet, step by step. Every way it can be bad has a problem that says where.</summary>
     public static Outcome<Sheet> Read(string text)
     {
@@ -36,12 +38,12 @@ public static class StepsText
             if (sheet.Phases.LastOrDefault()?.Name != title)
             {
                 var begun = Editor.Apply(sheet, new InsertPhase(null, sheet.Phases.LastOrDefault()?.Id, title));
-                if (!begun.IsGood) return begun.At($"line {at}").Problem;
+                if (!begun.IsGood) return begun.At($"line {at}").Problem!;
                 sheet = begun.Value.Sheet;
             }
 
             var typed = Editor.Apply(sheet, new InsertStep(null, sheet.Phases[^1].Id, sheet.Phases[^1].Steps.LastOrDefault()?.Id, step));
-            if (!typed.IsGood) return typed.At($"line {at}").Problem;
+            if (!typed.IsGood) return typed.At($"line {at}").Problem!;
             sheet = typed.Value.Sheet;
         }
 
@@ -91,7 +93,7 @@ public static class StepsText
                 })),
                 NewNames = sheet.Things.Where(t => t.Assumed).Select(t => new { t.Id, t.Name, Kind = t.Kind.ToString().ToLowerInvariant() }),
             },
-            new JsonSerializerOptions(SheetJson.Options) { WriteIndented = true });
+            Indented);
     }
 
     private static string ConditionOf(Step step, StepAction action) => action.Branch > 0 && action.Branch <= step.Branches.Length ? $"if {step.Branches[action.Branch - 1].Sign}: " : "";

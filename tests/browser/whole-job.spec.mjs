@@ -6,14 +6,14 @@ test('a procedure of ten steps is written by keyboard, cleared, released by a se
   const keys = page.keyboard;
   const bench = page.getByRole('region', { name: 'Bench' });
   const group = (name) => bench.locator(`[data-group=${name}]`);
-  /** Answers the question under the cursor with its first answer. */
+  /** Says of the new name under the cursor that it is right. */
   const first = async (text) => {
-    await expect(page.locator('.step.active .question')).toContainText(text);
+    await expect(page.locator('.step.active .chip', { hasText: text }).locator('.new')).toBeVisible();
     await keys.press('Alt+1');
-    await expect(page.locator('.step.active .question')).toHaveCount(0);
+    await expect(page.locator('.step.active .chip .new')).toHaveCount(0);
   };
 
-  // 1 to 4: make safe, then off with the strap; names are settled as they come.
+  // 1 to 4: make safe, then off with the strap; names are looked at as they come.
   await keys.type('Raise the front axle.');
   await keys.press('Enter');
   await keys.type('Unplug the lamp lead.');
@@ -107,4 +107,41 @@ test('a procedure of ten steps is written by keyboard, cleared, released by a se
   const order = await paper.locator('.line .text').allInnerTexts();
   expect(order.findIndex((t) => t.includes('stands'))).toBeGreaterThan(order.findIndex((t) => t.includes('Raise')));
   await expect(tilde.getByRole('textbox')).toHaveCount(0);
+});
+
+test('new names are taken up, mended on the chip and in the list, and go with their sentence', async ({ enter }) => {
+  const page = await enter(/Ines Aldaro/);
+  await begin(page, 'OT-171', 'Names');
+  const keys = page.keyboard;
+  const names = page.getByRole('region', { name: 'New names' });
+  await keys.type('Zip the two pump bolts out with an impact wrench and lift the pump off.');
+  await kept(page);
+  await expect(page.locator('.step.active .chip')).toHaveCount(2);
+  await expect(names).toContainText('3 new names');
+
+  // On the chip: another kind by keys, and back by undo.
+  await page.getByRole('button', { name: /remove P1 pump/ }).press('Enter');
+  await expect(page.getByRole('group', { name: /Mend: remove P1 pump/ })).toBeVisible();
+  await page.getByRole('button', { name: 'It is a connection' }).press('Enter');
+  await expect(page.locator('.step.active .chip').nth(1)).toContainText('disconnect C1 pump');
+  await kept(page);
+  await keys.press('Control+z');
+  await expect(page.locator('.step.active .chip').nth(1)).toContainText('remove P1 pump');
+
+  // In the list: looked at one, then all.
+  await names.getByRole('button', { name: /new names/ }).click();
+  await names.getByRole('button', { name: 'pump is right' }).click();
+  await expect(names).toContainText('2 new names');
+  await names.getByLabel('Kind of impact wrench').selectOption('aid');
+  await expect(names).toContainText('1 new name');
+
+  // A name that is written away goes; what was looked at stays. Words nobody understands are shown and asked.
+  await page.getByRole('textbox', { name: 'Step 1', exact: true }).fill('Frobnicate the pump.');
+  await expect(page.locator('.question')).toContainText('was not understood');
+  await expect(names).toHaveCount(0);
+  await page.getByRole('button', { name: 'Remove P1 pump' }).click();
+  await expect(page.locator('.step.active .chip')).toContainText('remove P1 pump');
+  await expect(page.locator('.question')).toHaveCount(0);
+  await page.reload();
+  await expect(page.locator('.step .chip').first()).toContainText('remove P1 pump');
 });

@@ -101,7 +101,9 @@ function key(event: KeyboardEvent): void {
   const area = event.target as HTMLTextAreaElement;
   if (event.isComposing) return;
   if (event.altKey && /^[1-9]$/.test(event.key)) {
-    const choice = step.value?.questions[0]?.answers[Number(event.key) - 1];
+    // What is asked first; where nothing is, the first new name.
+    const asked = step.value?.questions[0]?.answers ?? step.value?.chips.find((c) => c.isNew)?.mend;
+    const choice = asked?.[Number(event.key) - 1];
     if (choice) {
       event.preventDefault();
       answer(choice.edit);

@@ -49,10 +49,13 @@ internal static class StepReading
     /// <summary>Reads anew the steps that still ask, and those that name one of the words.</summary>
     public static Sheet ReadNaming(Sheet sheet, IReadOnlyCollection<string> words, string? exceptStep = null)
     {
+        if (words.Count == 0 && !sheet.Steps.Any(s => s.Questions.Length > 0)) return sheet;
+        var before = new Spoken();
         foreach (var step in sheet.Steps.ToList())
         {
-            if (step.Id == exceptStep || !(step.Questions.Any(q => q.Kind is not QuestionKind.NoVerb) || words.Any(w => step.Text.Contains(w, StringComparison.OrdinalIgnoreCase)))) continue;
-            if (sheet.FindStep(step.Id) is { } now) sheet = Read(sheet, now, now.Text);
+            var reads = step.Id != exceptStep && (step.Questions.Any(q => q.Kind is not QuestionKind.NoVerb) || words.Any(w => step.Text.Contains(w, StringComparison.OrdinalIgnoreCase)));
+            if (reads && sheet.FindStep(step.Id) is { } now) sheet = Read(sheet, now, now.Text, new Spoken(before));
+            before.Take(reads ? sheet.FindStep(step.Id)! : step, NameIndex.Of(sheet));
         }
 
         return sheet;

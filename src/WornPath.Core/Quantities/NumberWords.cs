@@ -7,10 +7,14 @@ public static class NumberWords
         ["zero", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "eleven", "twelve", "thirteen", "fourteen",
          "fifteen", "sixteen", "seventeen", "eighteen", "nineteen", "twenty", "twenty-one", "twenty-two", "twenty-three", "twenty-four"];
 
+    private const string First = "zotfsentaqh";
+
     /// <summary>The number, or null where the text is none.</summary>
     public static decimal? Parse(string text)
     {
         var trimmed = text.Trim().ToLowerInvariant();
+        // Most words are none: no digit, and no word of a number begins so.
+        if (trimmed.Length == 0 || (!char.IsAsciiDigit(trimmed[0]) && trimmed[0] is not ('-' or '−' or '+') && !First.Contains(trimmed[0]))) return null;
         var index = Array.IndexOf(Words, trimmed);
         if (index >= 0) return index;
         return trimmed switch
@@ -19,6 +23,7 @@ public static class NumberWords
             "quarter" or "a quarter" or "a quarter of a" => 0.25m,
             "three-quarter" or "three-quarters of a" or "three quarters of a" => 0.75m,
             "a" or "an" => 1,
+            _ when char.IsLetter(trimmed[0]) => null,
             _ => Fraction.Parse(trimmed) is { IsGood: true } number ? number.Value : null,
         };
     }

@@ -40,7 +40,12 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
     private string Word(int i) => i < tokens.Count && tokens[i].Kind == TokenKind.Word ? tokens[i].Text : "";
 
     /// <summary>The noun phrase that begins at a token and the token behind it; null where none does.</summary>
-    public (NounPhrase Phrase, int Next)? Read(int from, int to, string? after)
+    public (NounPhrase Phrase, int Next)? Read(int from, int to, string? after) => Read(from, Math.Min(to, from + Longest), after, 0);
+
+    // No name of the trade has more words; what is longer is read in pieces, so that any text takes time in proportion to its length.
+    private const int Longest = 24;
+
+    private (NounPhrase Phrase, int Next)? Read(int from, int to, string? after, int depth)
     {
         var i = from;
         int? count = null, some = null;
@@ -318,18 +323,18 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
         if (vague) at = new Span(tokens[from].At.Start, tokens[last].At.End - tokens[from].At.Start);
         // "The nuts of the wheel", "the bolts on the carrier", "the back of the hub".
         var next = i;
-        if (Word(i) == "of" && i + 1 < to && Read(i + 1, to, "of") is { Phrase: { IsPronoun: false } of } && of.Stems.Count > 0)
+        if (depth < 2 && Word(i) == "of" && i + 1 < to && Read(i + 1, to, "of", depth + 1) is { Phrase: { IsPronoun: false } of, Next: var ofNext } && of.Stems.Count > 0)
         {
             var place = Trade.NounOf(stems) is { Role: NounRole.Place or NounRole.Words } || stems[^1] is "ring" or "length" or "line";
-            if (Trade.Relational.Contains(stems[^1])) return (of with { After = after }, Read(i + 1, to, "of")!.Value.Next);
-            if (place && Trade.NounOf(of.Stems) is { Kinds: [ThingKind.Consumable, ..] } or { Kinds: [ThingKind.Fluid, ..] }) return (of with { After = after }, Read(i + 1, to, "of")!.Value.Next);
+            if (Trade.Relational.Contains(stems[^1])) return (of with { After = after }, ofNext);
+            if (place && Trade.NounOf(of.Stems) is { Kinds: [ThingKind.Consumable, ..] } or { Kinds: [ThingKind.Fluid, ..] }) return (of with { After = after }, ofNext);
             if (!place)
             {
                 (owner, ownerName) = ([.. of.Stems], of.Name);
-                next = Read(i + 1, to, "of")!.Value.Next;
+                next = ofNext;
             }
         }
-        else if (owner.Count == 0 && (Word(i) is "on" or "from" or "at" or "holding" or "securing" || Word(i) == "in" && Word(i + 1) is "the" or "its") && Trade.NounOf(stems) is { Kinds: [ThingKind.Joint, ..] } && Read(i + 1, to, Word(i)) is { Phrase: { IsPronoun: false } on } && on.Stems.Count > 0 && Trade.NounOf(on.Stems)?.Role is not (NounRole.Place or NounRole.Words or NounRole.Person))
+        else if (owner.Count == 0 && (Word(i) is "on" or "from" or "at" or "holding" or "securing" || Word(i) == "in" && Word(i + 1) is "the" or "its") && Trade.NounOf(stems) is { Kinds: [ThingKind.Joint, ..] } && depth < 2 && Read(i + 1, to, Word(i), depth + 1) is { Phrase: { IsPronoun: false } on } && on.Stems.Count > 0 && Trade.NounOf(on.Stems)?.Role is not (NounRole.Place or NounRole.Words or NounRole.Person))
         {
             // Whose it is, but still read as a place of its own.
             (owner, ownerName) = ([.. on.Stems], on.Name);

@@ -14,6 +14,7 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
     private readonly List<AssumedThing> _assumed = [];
     private readonly List<Thing> _fresh = [];
     private readonly Dictionary<string, int> _issued = [];
+    private readonly Dictionary<NounPhrase, (int Fresh, List<(Thing Thing, int Score)> Of)> _scored = new(ReferenceEqualityComparer.Instance);
 
     /// <summary>What the sentences name that the sheet does not have.</summary>
     public IReadOnlyList<AssumedThing> Assumed => _assumed;
@@ -35,10 +36,9 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
         if (phrase.Stems.Count == 1 && names.Find(phrase.Stems[0]) is { } byId) return byId;
         List<string> full = [.. phrase.Owner.Where(o => !phrase.Stems.Contains(o)), .. phrase.Stems];
         var scored = new List<(Thing Thing, int Score)>();
-        foreach (var thing in Candidates(phrase.Head))
+        foreach (var (thing, score) in Scored(phrase, full))
         {
-            var best = 0;
-            foreach (var name in NameIndex.NamesOf(thing)) best = Math.Max(best, Score(name, phrase, full));
+            var best = score;
             if (best == 0) continue;
             if (accepts is not null && accepts(thing.Kind) && thing.Kind != ThingKind.Tool) best += 8;
             // "The bar" is no long bar that was only used.
@@ -65,6 +65,22 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
         if (first.Count == 1) return first[0];
         Doubtful = good;
         return null;
+    }
+
+    // How well each thing meets a phrase does not change while nothing new is named.
+    private List<(Thing Thing, int Score)> Scored(NounPhrase phrase, List<string> full)
+    {
+        if (_scored.TryGetValue(phrase, out var known) && known.Fresh == _fresh.Count) return known.Of;
+        var scored = new List<(Thing, int)>();
+        foreach (var thing in Candidates(phrase.Head))
+        {
+            var best = 0;
+            foreach (var name in NameIndex.NamesOf(thing)) best = Math.Max(best, Score(name, phrase, full));
+            if (best > 0) scored.Add((thing, best));
+        }
+
+        _scored[phrase] = (_fresh.Count, scored);
+        return scored;
     }
 
     private IEnumerable<Thing> Candidates(string head)

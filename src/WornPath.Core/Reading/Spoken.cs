@@ -58,16 +58,52 @@ internal sealed class Spoken
     public static Spoken Before(Sheet sheet, NameIndex names, Step step)
     {
         var spoken = new Spoken();
+        List<Step> before = [];
         foreach (var phase in sheet.Phases)
         {
             foreach (var one in phase.Steps)
             {
-                if (one.Id == step.Id) return spoken;
-                spoken.Take(one, names);
+                if (one.Id == step.Id) return spoken.With(before, names);
+                before.Add(one);
             }
         }
 
-        return spoken;
+        return spoken.With(before, names);
+    }
+
+    // Of all steps what was named when and what is off; of the last ones what was in hand.
+    private Spoken With(List<Step> before, NameIndex names)
+    {
+        var near = Math.Max(0, before.Count - Near);
+        for (var i = 0; i < near; i++)
+        {
+            foreach (var action in before[i].Actions)
+            {
+                if (action.Target is not { } id)
+                {
+                    Moved(action.Verb);
+                    continue;
+                }
+
+                _lately[id] = ++_order;
+                Went(id, action.Verb);
+                if (action.Verb is Verb.RemovePin or Verb.InsertPin || action.Some is not null || action is { Verb: Verb.HangAside, With: not null }) Remember(action, names);
+            }
+        }
+
+        for (var i = near; i < before.Count; i++) Take(before[i], names);
+        return this;
+    }
+
+    // So many steps back "it" and "them" reach.
+    private const int Near = 8;
+
+    private void Remember(StepAction action, NameIndex names)
+    {
+        if (names.Find(action.Target!) is not { } thing) return;
+        if (action is { Verb: Verb.HangAside, With: { } hook } && names.Find(hook) is { } aid) Hung[thing.Id] = aid;
+        if (action.Verb is Verb.RemovePin or Verb.InsertPin) Pinned = thing;
+        if (action.Some is not null) Partly = thing;
     }
 
     /// <summary>Notes what a step speaks of.</summary>
@@ -95,9 +131,7 @@ internal sealed class Spoken
             verb = action.Verb;
             hand.Add(thing);
             Did(thing, action.Verb);
-            if (action is { Verb: Verb.HangAside, With: { } hook } && names.Find(hook) is { } aid) Hung[thing.Id] = aid;
-            if (action.Verb is Verb.RemovePin or Verb.InsertPin) Pinned = thing;
-            if (action.Some is not null) Partly = thing;
+            Remember(action, names);
         }
 
         if (hand.Count > 0) Hand(hand);
@@ -121,10 +155,15 @@ internal sealed class Spoken
     public void Did(Thing thing, Verb verb)
     {
         Name(thing);
+        Went(thing.Id, verb);
+    }
+
+    private void Went(string id, Verb verb)
+    {
         if (verb is Verb.TakeOut or Verb.Remove or Verb.Disconnect) ComesOff = true;
         else if (verb is Verb.Start or Verb.Fit or Verb.Connect) ComesOff = false;
-        if (verb is Verb.TakeOut or Verb.Remove or Verb.Disconnect or Verb.TakeAway or Verb.HangAside or Verb.SetAside) _off[thing.Id] = true;
-        else if (verb is Verb.Start or Verb.Fit or Verb.Connect or Verb.Place or Verb.Torque or Verb.Snug) _off[thing.Id] = false;
+        if (verb is Verb.TakeOut or Verb.Remove or Verb.Disconnect or Verb.TakeAway or Verb.HangAside or Verb.SetAside) _off[id] = true;
+        else if (verb is Verb.Start or Verb.Fit or Verb.Connect or Verb.Place or Verb.Torque or Verb.Snug) _off[id] = false;
     }
 
     /// <summary>When it was last spoken of: the higher the later, 0 for never.</summary>

@@ -11,26 +11,32 @@ internal static class Trade
 {
     private static readonly FrozenDictionary<string, FrozenSet<string>> Classes = LoadClasses();
 
-    public static readonly FrozenSet<string> Determiners = Classes["determiner"];
-    public static readonly FrozenSet<string> Prepositions = Classes["preposition"];
-    public static readonly FrozenSet<string> Paths = Classes["path"];
-    public static readonly FrozenSet<string> Conjunctions = Classes["conjunction"];
-    public static readonly FrozenSet<string> Pronouns = Classes["pronoun"];
-    public static readonly FrozenSet<string> Auxiliaries = Classes["aux"];
-    public static readonly FrozenSet<string> Conditionals = Classes["conditional"];
-    public static readonly FrozenSet<string> Temporals = Classes["temporal"];
-    public static readonly FrozenSet<string> Relatives = Classes["relative"];
-    public static readonly FrozenSet<string> Adverbs = Classes["adverb"];
-    public static readonly FrozenSet<string> Neutral = Classes["neutral"];
-    public static readonly FrozenSet<string> New = Classes["new"];
-    public static readonly FrozenSet<string> Quantities = Classes["quantity"];
-    public static readonly FrozenSet<string> Distinct = Classes["distinct"];
-    public static readonly FrozenSet<string> AlsoNouns = Classes["alsoNoun"];
-    public static readonly FrozenSet<string> NounsInIng = Classes["nounInIng"];
-    public static readonly FrozenSet<string> Stances = Classes["stance"];
-    public static readonly FrozenSet<string> Relational = Classes["relational"];
-    public static readonly FrozenSet<string> Trouble = Classes["trouble"];
-    public static readonly FrozenSet<string> Negations = Classes["negation"];
+    private static readonly string[] Order = [.. Classes.Keys.Order(StringComparer.Ordinal)];
+
+    // Which classes a word is in, a bit each: one look-up tells all of them.
+    private static readonly FrozenDictionary<string, int> Bits = Order.SelectMany((c, i) => Classes[c].Select(w => (Word: w, Bit: 1 << i)))
+        .GroupBy(w => w.Word).ToFrozenDictionary(g => g.Key, g => g.Aggregate(0, (bits, w) => bits | w.Bit));
+
+    public static readonly WordSet Determiners = Set("determiner");
+    public static readonly WordSet Prepositions = Set("preposition");
+    public static readonly WordSet Paths = Set("path");
+    public static readonly WordSet Conjunctions = Set("conjunction");
+    public static readonly WordSet Pronouns = Set("pronoun");
+    public static readonly WordSet Auxiliaries = Set("aux");
+    public static readonly WordSet Conditionals = Set("conditional");
+    public static readonly WordSet Temporals = Set("temporal");
+    public static readonly WordSet Relatives = Set("relative");
+    public static readonly WordSet Adverbs = Set("adverb");
+    public static readonly WordSet Neutral = Set("neutral");
+    public static readonly WordSet New = Set("new");
+    public static readonly WordSet Quantities = Set("quantity");
+    public static readonly WordSet Distinct = Set("distinct");
+    public static readonly WordSet AlsoNouns = Set("alsoNoun");
+    public static readonly WordSet NounsInIng = Set("nounInIng");
+    public static readonly WordSet Stances = Set("stance");
+    public static readonly WordSet Relational = Set("relational");
+    public static readonly WordSet Trouble = Set("trouble");
+    public static readonly WordSet Negations = Set("negation");
 
     private static readonly FrozenDictionary<string, Noun> Nouns = LoadNouns();
 
@@ -53,7 +59,7 @@ internal static class Trade
     public static bool IsCompound(string first, string second) => Nouns.ContainsKey($"{first} {second}");
 
     /// <summary>The ways a word can be a form of a verb; empty where it is none.</summary>
-    public static VerbForm[] VerbsOf(string word) => Forms.GetValueOrDefault(word) ?? [];
+    public static VerbForm[] VerbsOf(string? word) => word is null ? [] : Forms.GetValueOrDefault(word) ?? [];
 
     /// <summary>True where the word, as it stands, can be told to somebody ("remove").</summary>
     public static bool IsBase(string word) => VerbsOf(word).Any(f => f.Form == Form.Base);
@@ -61,10 +67,12 @@ internal static class Trade
     /// <summary>What a sense comes to.</summary>
     public static SenseRow Of(Sense sense) => Senses[sense];
 
+    private static WordSet Set(string name) => new(Bits, 1 << Array.IndexOf(Order, name));
+
     /// <summary>True for the small words that no noun phrase holds.</summary>
-    public static bool IsSmall(string word) =>
-        Determiners.Contains(word) || Prepositions.Contains(word) || Paths.Contains(word) || Conjunctions.Contains(word) || Pronouns.Contains(word) || Auxiliaries.Contains(word)
-        || Conditionals.Contains(word) || Temporals.Contains(word) || Relatives.Contains(word) || Negations.Contains(word);
+    public static bool IsSmall(string word) => (Bits.GetValueOrDefault(word) & Small) != 0;
+
+    private static readonly int Small = Determiners.Bit | Prepositions.Bit | Paths.Bit | Conjunctions.Bit | Pronouns.Bit | Auxiliaries.Bit | Conditionals.Bit | Temporals.Bit | Relatives.Bit | Negations.Bit;
 
     private static IEnumerable<string> Lines(string file)
     {
@@ -149,6 +157,14 @@ internal static class Trade
 
         return forms.ToFrozenDictionary(f => f.Key, f => f.Value.ToArray());
     }
+}
+
+/// <summary>A class of small words, as a bit of what is known of each.</summary>
+internal sealed class WordSet(FrozenDictionary<string, int> bits, int bit)
+{
+    public int Bit { get; } = bit;
+
+    public bool Contains(string? word) => word is not null && (bits.GetValueOrDefault(word) & Bit) != 0;
 }
 
 /// <summary>What a noun names, beside the things a sheet keeps.</summary>
