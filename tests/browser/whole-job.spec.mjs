@@ -66,7 +66,7 @@ test('a procedure of ten steps is written by keyboard, cleared, released by a se
   if (rule === 'SRC001') await keys.press('F8');
   await page.keyboard.press('Control+.');
   await expect(count).toContainText('1');
-  await expect(page.getByRole('textbox', { name: /^Step \d+$/ })).toHaveCount(12);
+  await expect(page.getByRole('textbox', { name: /^Step \d+$/ })).toHaveCount(13);
 
   // The last needs what only a person knows: where the value comes from, and the fastener for good measure.
   await page.getByRole('link', { name: 'Joints' }).press('Enter');

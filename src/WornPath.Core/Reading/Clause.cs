@@ -52,6 +52,9 @@ internal sealed class Clause(Mood mood, int from, int to)
     /// <summary>"Do not", "never", "without": said, not done.</summary>
     public bool Negated { get; init; }
 
+    /// <summary>"If the clip breaks": what follows may speak of its subject.</summary>
+    public bool IsProviso { get; init; }
+
     /// <summary>A helper does it: "have somebody hold the brake".</summary>
     public bool HasHelper { get; init; }
 

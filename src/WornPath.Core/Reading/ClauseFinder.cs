@@ -242,7 +242,9 @@ internal sealed class ClauseFinder
             }
         }
 
-        return new Clause(Mood.Beside, at, end) { IsRemark = true };
+        var said = new Clause(Mood.Beside, at, end) { IsRemark = true, IsProviso = true };
+        Fill(said, at + 1, end);
+        return said;
     }
 
     // True where words follow that a proviso can lead: the sentence does not end with it.
@@ -357,11 +359,14 @@ internal sealed class ClauseFinder
         if (Trade.Prepositions.Contains(next.Text) || Trade.Paths.Contains(next.Text))
         {
             // "Back off", "screw in the bolts": a particle; but "bolts in" was no base form, and "key in, pulley on" is a fragment.
-            var after = at + 2 < _end ? _tokens[at + 2] : default;
+            // Past "back on": "pump back on, …" is the pump, "bolt back up the bracket" tells.
+            var past = at + 2;
+            while (past < _end && _tokens[past].Kind == TokenKind.Word && Trade.Paths.Contains(_tokens[past].Text)) past++;
+            var after = past < _end ? _tokens[past] : default;
             // "Start up, …" tells; "bolt in, …" is a bolt.
             var thing = Trade.NounOf([stem]) is { Role: NounRole.Thing, Kinds: not [ThingKind.Control, ..] };
             if (!thing && (after.Text is null || after.Kind == TokenKind.Mark) && IsBoundary(at - 1)) return true;
-            if (thing && after.Kind == TokenKind.Word && (Trade.Adverbs.Contains(after.Text!) || after.Text is "with" or "by") || thing && after.Kind is TokenKind.Torque) return false;
+            if (thing && after.Kind == TokenKind.Word && (Trade.Adverbs.Contains(after.Text!) || Trade.Conjunctions.Contains(after.Text) || after.Text is "with" or "by") || thing && after.Kind is TokenKind.Torque) return false;
             return after.Text is not null && after.Kind != TokenKind.Mark && !(after.Kind == TokenKind.Word && Trade.Conjunctions.Contains(after.Text));
         }
 

@@ -23,9 +23,35 @@ internal static class English
 
     private static readonly Dictionary<string, string> Irregular = new()
     {
-        ["spin"] = "spun", ["wind"] = "wound", ["unwind"] = "unwound", ["run"] = "ran run", ["draw"] = "drew drawn", ["slide"] = "slid", ["hang"] = "hung", ["swing"] = "swung", ["feed"] = "fed",
-        ["go"] = "went gone", ["come"] = "came come", ["hold"] = "held", ["keep"] = "kept", ["leave"] = "left", ["shake"] = "shook shaken", ["grind"] = "ground", ["dig"] = "dug", ["fit"] = "fit",
-        ["string"] = "strung", ["blow"] = "blown", ["split"] = "split", ["find"] = "found", ["stand"] = "stood", ["withdraw"] = "withdrew withdrawn", ["stick"] = "stuck", ["sling"] = "slung", ["buy"] = "bought", ["tell"] = "told", ["shut"] = "shut",
+        ["spin"] = "spun",
+        ["wind"] = "wound",
+        ["unwind"] = "unwound",
+        ["run"] = "ran run",
+        ["draw"] = "drew drawn",
+        ["slide"] = "slid",
+        ["hang"] = "hung",
+        ["swing"] = "swung",
+        ["feed"] = "fed",
+        ["go"] = "went gone",
+        ["come"] = "came come",
+        ["hold"] = "held",
+        ["keep"] = "kept",
+        ["leave"] = "left",
+        ["shake"] = "shook shaken",
+        ["grind"] = "ground",
+        ["dig"] = "dug",
+        ["fit"] = "fit",
+        ["string"] = "strung",
+        ["blow"] = "blown",
+        ["split"] = "split",
+        ["find"] = "found",
+        ["stand"] = "stood",
+        ["withdraw"] = "withdrew withdrawn",
+        ["stick"] = "stuck",
+        ["sling"] = "slung",
+        ["buy"] = "bought",
+        ["tell"] = "told",
+        ["shut"] = "shut",
     };
 
     private static IEnumerable<string> Third(string verb)

@@ -342,8 +342,22 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
 
         var phrase = new NounPhrase(at, at.Of(text).ToLowerInvariant(), stems)
         {
-            After = after, Name = NameOf(nameFrom, last), IsPlural = plural || count > 1, Count = count, Some = some, IsRest = rest, IsAll = all, IsNew = isNew, IsOld = isOld,
-            IsIndefinite = indefinite || !determined && !isOld, Distinct = distinct, Owner = owner, OwnerName = ownerName, IsIts = its, Size = size, IsVague = vague,
+            After = after,
+            Name = NameOf(nameFrom, last),
+            IsPlural = plural || count > 1,
+            Count = count,
+            Some = some,
+            IsRest = rest,
+            IsAll = all,
+            IsNew = isNew,
+            IsOld = isOld,
+            IsIndefinite = indefinite || !determined && !isOld,
+            Distinct = distinct,
+            Owner = owner,
+            OwnerName = ownerName,
+            IsIts = its,
+            Size = size,
+            IsVague = vague,
         };
         return (phrase, next);
     }

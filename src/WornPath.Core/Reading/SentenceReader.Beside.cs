@@ -87,6 +87,15 @@ public sealed partial class SentenceReader
                 if ((_refer.Known(by.Noun!) ?? _refer.Assume(by.Noun!, ThingKind.Joint, false, part?.Name, part?.Id)) is Joint joint) Add(Verb.TakeOut, joint, by.At);
             }
 
+        // "If the clip breaks, renew it".
+        if (clause.IsProviso)
+        {
+            if (clause.Pieces.Find(p => p.Noun is { After: null }) is not { Noun: { IsPronoun: false } subject } || Trade.NounOf(subject.Stems)?.Role is not (null or NounRole.Thing)) return;
+            if (_refer.Known(subject) is { } about) Spoken.Hand([about]);
+            else if (Trade.NounOf(subject.Stems) is not null) _unnamed = subject;
+            return;
+        }
+
         var named = new List<Thing>();
         foreach (var piece in clause.Pieces)
         {

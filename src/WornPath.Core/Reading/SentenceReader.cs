@@ -327,7 +327,11 @@ public sealed partial class SentenceReader
             if (Settled(phrase.Text) is "") return;
             Ask(new Question
             {
-                Kind = QuestionKind.WrongKind, Phrase = phrase.Text, At = phrase.At, Verb = VerbOf(sense), Because = $"{thing.Label} is a {thing.Kind.ToString().ToLowerInvariant()}",
+                Kind = QuestionKind.WrongKind,
+                Phrase = phrase.Text,
+                At = phrase.At,
+                Verb = VerbOf(sense),
+                Because = $"{thing.Label} is a {thing.Kind.ToString().ToLowerInvariant()}",
                 Candidates = [.. _refer.Things.Where(t => row.ByKind.ContainsKey(t.Kind) && NameIndex.NamesOf(t)[0].Any(s => NameIndex.NamesOf(thing)[0].Contains(s))).Take(4).Select(t => t.Id)],
             });
             return;
@@ -456,6 +460,8 @@ public sealed partial class SentenceReader
 
         var kinds = noun?.Kinds ?? [];
         if (kinds is [ThingKind.Control, ThingKind.Part] && sense is Sense.Off or Sense.On or Sense.Move && clause.Mood == Mood.Imperative) kinds = [ThingKind.Part];
+        // What comes off and was never put there is a part: "remove the strap".
+        if (sense == Sense.Off && kinds.Contains(ThingKind.Part) && kinds[0] == ThingKind.Aid) kinds = [ThingKind.Part];
         ThingKind? kind = kinds.Length > 0 ? Array.Find(kinds, Accepts) is var fit && kinds.Any(Accepts) ? fit : kinds[0] : null;
         if (kind is ThingKind.Tool or ThingKind.Consumable or ThingKind.Aid && !Accepts(kind.Value) || kind is ThingKind.Tool or ThingKind.Consumable)
         {
