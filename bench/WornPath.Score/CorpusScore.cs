@@ -103,9 +103,10 @@ public static partial class CorpusScore
     }
 
     /// <summary>Tools the jobs of a folder name, and how many of them the sheets know afterwards.</summary>
-    public static (int Named, int Known) Tools(string folder, Func<string, bool>? only = null)
+    public static (int Named, int Known, IReadOnlyList<string> Missing) Tools(string folder, Func<string, bool>? only = null)
     {
         var (named, known) = (0, 0);
+        var missing = new List<string>();
         foreach (var file in Directory.EnumerateFiles(folder, "*.jsonl").Where(f => only is null || only(Path.GetFileNameWithoutExtension(f))))
         {
             var rows = Rows(file).ToList();
@@ -116,10 +117,11 @@ public static partial class CorpusScore
             {
                 named++;
                 if (Stems(tool).All(s => names.Contains(s, StringComparison.Ordinal))) known++;
+                else missing.Add($"{Path.GetFileNameWithoutExtension(file)}: {tool}");
             }
         }
 
-        return (named, known);
+        return (named, known, missing);
     }
 
     /// <summary>Prints what sentences are read as on a blank sheet.</summary>

@@ -18,8 +18,11 @@ void Row(string name, IReadOnlyCollection<Scored> of) =>
     Console.WriteLine($"{name,-6} {of.Count,4} steps  right {Share(of, Verdict.Right)}  asked {Share(of, Verdict.Asked)}  silently wrong {Share(of, Verdict.Wrong)}  silently unread {Share(of, Verdict.Unread)}  right in the end {100.0 * of.Count(s => s.Bad.Count == 0) / of.Count,5:0.0} %");
 foreach (var job in all.GroupBy(s => s.Job)) Row(job.Key, [.. job]);
 Row("ALL", all);
-var (named, known) = CorpusScore.Tools(folder, only);
+var (named, known, missing) = CorpusScore.Tools(folder, only);
 Console.WriteLine($"tools named that the sheet knows: {known} of {named}");
 if (list)
+{
+    Console.WriteLine($"not known: {string.Join("; ", missing)}");
     foreach (var s in all.Where(s => s.Verdict != Verdict.Right))
         Console.WriteLine($"{s.Job}:{s.Number} {s.Verdict}: {s.Text}\n     BAD {string.Join(" | ", s.Bad)}  ASKED {string.Join(" | ", s.Asked)}\n     GOT {s.Read}");
+}

@@ -151,6 +151,12 @@ select {
   background: var(--sheet);
 }
 
+select {
+  padding: 1px 4px;
+  border: 1px solid var(--line-strong);
+  border-radius: 3px;
+}
+
 input {
   width: calc(100% - 44px);
 }

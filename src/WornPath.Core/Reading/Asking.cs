@@ -111,7 +111,7 @@ public static class Asking
         if (thing.Assumed)
         {
             yield return ("It is right", new LookedAt([id]));
-            foreach (var kind in KindsBeside(thing.Kind)) yield return ($"It is a {kind.ToString().ToLowerInvariant()}", new SetKind(id, kind));
+            foreach (var kind in KindsBeside(thing.Kind)) yield return ($"It is {(kind == ThingKind.Aid ? "an" : "a")} {kind.ToString().ToLowerInvariant()}", new SetKind(id, kind));
         }
 
         yield return ("Just words", new SettleQuestion(step.Id, phrase, ""));

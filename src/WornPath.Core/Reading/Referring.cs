@@ -41,11 +41,17 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
             var best = score;
             if (best == 0) continue;
             if (accepts is not null && accepts(thing.Kind) && thing.Kind != ThingKind.Tool) best += 8;
+            // What a later step is the first to name is not meant by a shorter name before it.
+            if (best < 90 && thing.Assumed && spoken.Lately(thing) == 0) continue;
+            // A 17 mm spanner is no 19.
+            if (thing.Kind == ThingKind.Tool && phrase.Size.Length > 0 && !thing.Name.Contains(phrase.Size, StringComparison.OrdinalIgnoreCase)) continue;
             // "The bar" is no long bar that was only used.
             if (thing.Kind is ThingKind.Tool && best < 90 && phrase.After is null && spoken.IsOff(thing) is null) continue;
             if (thing is Joint joint && phrase.Count is { } count && joint.Count == count && count > 1) best += 4;
             // "The nuts" is not the castle nut, nor "the nut" the wheel nuts, where both are there.
             if (best < 90 && phrase.IsPlural != IsMany(thing)) best -= 25;
+            // Eight bolts are not the six; ten may be five on each side.
+            if (best < 90 && thing is Joint { Count: > 1 } fewer && phrase.Count is { } all && all > fewer.Count && all != 2 * fewer.Count) continue;
             if (best < 90 && phrase.IsPlural && phrase.Count is null && thing is Joint { Count: 1 } && !IsMany(thing) && phrase.Stems.Count == 1) continue;
             // What was spoken of comes before what comes later.
             if (best < 90 && spoken.Lately(thing) == 0) best -= 12;

@@ -72,7 +72,7 @@ public sealed partial class SentenceReader
     private void Beside(Clause clause)
     {
         foreach (var piece in clause.Pieces)
-            if (piece.Noun is { IsPronoun: false, After: not null } phrase) UseNamed(phrase);
+            if (piece.Noun is { IsPronoun: false, After: not (null or "under" or "behind" or "beside") } phrase) UseNamed(phrase);
     }
 
     private void Aside(Clause clause)
@@ -96,11 +96,19 @@ public sealed partial class SentenceReader
             return;
         }
 
+        // "Keeping hold of the shaft, lower it".
+        if (clause is { Mood: Mood.Beside, Verb.Lemma: "hold" or "keep" or "support" or "steady" } && clause.Pieces.Find(p => p.Noun is { IsPronoun: false, After: null or "of" } n && Trade.NounOf(n.Stems)?.Role is null or NounRole.Thing)?.Noun is { } held)
+        {
+            if (_refer.Known(held) is { } inHand) Spoken.Hand([inHand]);
+            else _unnamed = held;
+            return;
+        }
+
         var named = new List<Thing>();
         foreach (var piece in clause.Pieces)
         {
             if (piece.Noun is not { IsPronoun: false } phrase) continue;
-            if (phrase.After is "with" or "using" or "in" && !clause.Negated) UseNamed(phrase);
+            if (phrase.After is null or "with" or "using" or "in" && !clause.Negated) UseNamed(phrase);
             if ((phrase.After is null || clause.Verb?.Lemma is "begin" or "start" && phrase.After is "with" or "on" || clause.Verb?.Lemma == "see" && phrase.After == "to") && _refer.Known(phrase) is { } thing) named.Add(thing);
         }
 

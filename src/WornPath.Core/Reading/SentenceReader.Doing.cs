@@ -54,7 +54,9 @@ public sealed partial class SentenceReader
 
             foreach (var thing in changed) _actions.Add(new StepAction { Verb = Verb.Treat, Target = thing.Id, With = stuff?.Id, Words = what?.Text ?? clause.Verb?.Lemma, New = phrase.IsNew, At = phrase.At });
             hand.AddRange(changed);
-            if (changed.Count == 0 && !phrase.IsPronoun && !(phrase.Head == "brake" && phrase.After is null)) _actions.Add(new StepAction { Verb = Verb.Treat, With = stuff?.Id, Words = phrase.Text, At = phrase.At });
+            if (changed.Count > 0 || phrase.IsPronoun || (phrase.Head == "brake" && phrase.After is null)) continue;
+            _actions.Add(new StepAction { Verb = Verb.Treat, With = stuff?.Id, Words = phrase.Text, At = phrase.At });
+            _unnamed = phrase;
         }
 
         if (treated.Count == 0 && what is not null)
@@ -128,6 +130,8 @@ public sealed partial class SentenceReader
             if (joint is null) _actions.Add(new StepAction { Verb = verb, Words = phrase.Text, At = phrase.At });
             else Add(verb, joint, phrase.At);
         }
+
+        Beside(clause);
     }
 
     // The fastener a pin, tab or collar belongs to: named beside it, named next, in hand.

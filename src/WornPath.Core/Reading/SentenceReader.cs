@@ -428,6 +428,7 @@ public sealed partial class SentenceReader
             if (_refer.Find(settled) is { } chosen) return [chosen];
         }
 
+        if (ItsOwn(phrase) is { } its) return [its];
         if (_refer.Known(phrase, Accepts) is { } known && (Accepts(known.Kind) || !(Trade.NounOf(phrase.Stems)?.Kinds.Any(Accepts) ?? false)))
         {
             Spoken.Name(known);
@@ -445,9 +446,8 @@ public sealed partial class SentenceReader
             return [];
         }
 
-        // "Its stud", "their threads": a part of what is in hand and no thing of its own. "Their nuts" are those of the bolts in hand.
+        // "Its stud", "their threads": a part of what is in hand and no thing of its own.
         if (phrase.IsIts && phrase.Head is "stud" or "thread" or "shank" or "end" or "lip" or "collar" or "tip") return [];
-        if (phrase.IsIts && phrase.Head == "nut" && Spoken.Last.OfType<Joint>().FirstOrDefault(j => NameIndex.NamesOf(j)[0][^1] is "bolt" or "stud" or "screw") is { } bolted) return [bolted];
         var noun = Trade.NounOf(phrase.Stems);
         // "Push the axle out of the hub": here no end of the vehicle.
         if (noun is { Role: NounRole.Vehicle } && sense is Sense.Off or Sense.On or Sense.Move) noun = null;
@@ -465,8 +465,9 @@ public sealed partial class SentenceReader
         ThingKind? kind = kinds.Length > 0 ? Array.Find(kinds, Accepts) is var fit && kinds.Any(Accepts) ? fit : kinds[0] : null;
         if (kind is ThingKind.Tool or ThingKind.Consumable or ThingKind.Aid && !Accepts(kind.Value) || kind is ThingKind.Tool or ThingKind.Consumable)
         {
-            Use(_refer.Assume(phrase, kind.Value, false, null, null));
-            return [];
+            var used = _refer.Assume(phrase, kind.Value, false, null, null);
+            Use(used);
+            return Accepts(kind.Value) ? [used] : [];
         }
 
         if (row.IsSoft && kind is not ThingKind.Joint && sense is not (Sense.Aside or Sense.Discard))
@@ -492,6 +493,19 @@ public sealed partial class SentenceReader
         var assumed = _refer.Assume(phrase, kind.Value, comes, owner, ownerId);
         Spoken.Name(assumed);
         return [assumed];
+    }
+
+    // "Its bolt": the one of what was spoken of just before, known or named so now; "their nuts" are those of the bolts in hand.
+    private Joint? ItsOwn(NounPhrase phrase)
+    {
+        if (!phrase.IsIts || phrase.Stems.Count != 1 || Trade.NounOf(phrase.Stems) is not { Kinds: [ThingKind.Joint, ..] }) return null;
+        var last = Spoken.Last.Count > 0 ? Spoken.Last[^1] : null;
+        if (_unnamed is null && last is Joint bolted) return NameIndex.NamesOf(bolted)[0][^1] == phrase.Head || phrase.Head == "nut" ? bolted : null;
+        var owner = _unnamed?.Name ?? (last as Part)?.Name ?? (last as Connection)?.Name;
+        if (owner is not { Length: > 0 }) return null;
+        var stems = NameIndex.StemsOf(owner);
+        var own = _refer.Things.OfType<Joint>().Where(j => NameIndex.NamesOf(j)[0][^1] == phrase.Head && (last is not null && _unnamed is null && j.Holds.Contains(last.Id) || NameIndex.NamesOf(j)[0].Contains(stems[^1]))).ToList();
+        return own.Count == 1 ? own[0] : own.Count > 1 ? Spoken.Nearest(own) as Joint : _refer.Assume(phrase, ThingKind.Joint, false, owner, _unnamed is null ? (last as Part)?.Id : null) as Joint;
     }
 
     private static ThingKind Likely(Sense sense) => sense switch

@@ -169,7 +169,10 @@ public static class SheetViews
         cautions,
         step.Dropped,
         [.. step.Residue.Select(r => r.Of(step.Text)).Where(w => w.Length > 0)],
-        Fields.Step.ToDictionary(f => f.Name, f => f.Get(step)));
+        step is { Minutes: null, People: null } ? NoFields : Fields.Step.ToDictionary(f => f.Name, f => f.Get(step)));
+
+    // Most steps have nothing but their text: they share what is empty.
+    private static readonly Dictionary<string, string> NoFields = Fields.Step.ToDictionary(f => f.Name, f => f.Get(new Step { Id = "" }));
 
     private static ChipView Of(StepAction action, Step step, Sheet sheet)
     {
