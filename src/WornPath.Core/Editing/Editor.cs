@@ -46,7 +46,14 @@ public static class Editor
         var unread = sheet.Steps.Where(IsUnread).Select(s => s.Id).ToHashSet();
         sheet = ReadUnread(sheet);
         var names = NameIndex.Of(sheet);
-        Step Held(Step step) => unread.Contains(step.Id) || Rereading.Of(sheet, names, step) is var says && says == step.SentenceSays ? step : step with { SentenceSays = says };
+        var before = new Spoken();
+        Step Held(Step step)
+        {
+            var held = unread.Contains(step.Id) || Rereading.Of(sheet, names, step, new Spoken(before)) is var says && says == step.SentenceSays ? step : step with { SentenceSays = says };
+            before.Take(step, names);
+            return held;
+        }
+
         return sheet with { Phases = [.. sheet.Phases.Select(p => p with { Steps = [.. p.Steps.Select(Held)] })] };
     }
 

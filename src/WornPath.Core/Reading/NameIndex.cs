@@ -59,6 +59,9 @@ public sealed class NameIndex
     /// <summary>True where some name has these two words one behind the other, the first leading.</summary>
     internal bool Begins(string first, string second) => _pairs.Contains((first, second));
 
+    /// <summary>The thing that is called so to the letter; null where none is, or two are.</summary>
+    internal Thing? Spelled(IReadOnlyList<string> stems) => _bySpelling.GetValueOrDefault(string.Join(' ', stems));
+
     /// <summary>True where some name ends with this word.</summary>
     internal bool IsHead(string stem) => _byHead.ContainsKey(stem);
 

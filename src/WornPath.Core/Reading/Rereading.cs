@@ -9,9 +9,9 @@ public static class Rereading
     /// What the sentence of a step says, in words, where the step carries something else; null where both agree. Where the words
     /// stand, and a value that differs from the table's, do not count: the first is no meaning, the second is found for itself.
     /// </summary>
-    internal static string? Of(Sheet sheet, NameIndex names, Step step)
+    internal static string? Of(Sheet sheet, NameIndex names, Step step, Spoken before)
     {
-        var reading = SentenceReader.Read(sheet, names, step, step.Text);
+        var reading = SentenceReader.Read(sheet, names, step, step.Text, before);
         if (reading.Actions.Select(Bare).SequenceEqual(step.Actions.Select(Bare))
             && Asked(reading.Questions).SetEquals(Asked(step.Questions))
             && reading.Branches.Select(Bare).SequenceEqual(step.Branches.Select(Bare))
