@@ -36,7 +36,7 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
         if (phrase.Stems.Count == 1 && names.Find(phrase.Stems[0]) is { } byId) return byId;
         List<string> full = [.. phrase.Owner.Where(o => !phrase.Stems.Contains(o)), .. phrase.Stems];
         // Who is spelled to the letter is meant; of ten thousand bolts the others are not looked at.
-        if (names.Spelled(full) is { } spelled && !_fresh.Exists(t => NameIndex.NamesOf(t)[0].SequenceEqual(full))) return spelled;
+        if (phrase.Size.Length == 0 && names.Spelled(full) is { } spelled && !_fresh.Exists(t => NameIndex.NamesOf(t)[0].SequenceEqual(full))) return spelled;
         var scored = new List<(Thing Thing, int Score)>();
         foreach (var (thing, score) in Scored(phrase, full))
         {
