@@ -134,8 +134,8 @@ public sealed partial class SentenceReader
     private void Hands(Clause clause)
     {
         if (clause.HasHelper) _people = Math.Max(_people ?? 1, 2);
-        // "With the parking brake applied and the gear lever in neutral".
         if (clause.People > 1) _people = Math.Max(_people ?? 1, clause.People);
+        // "With the parking brake applied and the gear lever in neutral".
         if (!clause.Negated && clause.Mood is Mood.Imperative or Mood.Passive)
             foreach (var piece in clause.Pieces)
                 if (piece.Noun is { After: "with", IsPronoun: false } with && Trade.NounOf(with.Stems) is { Kinds: [ThingKind.Control, ..] })

@@ -134,26 +134,30 @@ public sealed partial class SentenceReader
         Beside(clause);
     }
 
-    // The fastener a pin, tab or collar belongs to: named beside it, named next, in hand.
-    private Joint? JointNear(Clause clause, NounPhrase what)
+    // The fastener named beside something or in the two clauses behind it; named anew where the phrase is one that may be.
+    private Joint? FastenerBeside(Clause clause, NounPhrase what, Predicate<NounPhrase> mayBeNew)
     {
-        if (what.Owner.Count > 0 && _refer.Known(new NounPhrase(what.At, what.OwnerName, what.Owner), k => k == ThingKind.Joint) is Joint owned) return owned;
-        var at = _clauses.IndexOf(clause);
-        foreach (var other in _clauses.Skip(at).Take(3))
+        foreach (var other in _clauses.Skip(_clauses.IndexOf(clause)).Take(3))
         {
             _finder.Fill(other);
             foreach (var piece in other.Pieces)
             {
                 if (piece.Noun is not { IsPronoun: false } noun || noun.At == what.At) continue;
                 if (_refer.Known(noun) is Joint named) return named;
-                if (_refer.Doubtful.Count == 0 && Trade.NounOf(noun.Stems) is { Kinds: [ThingKind.Joint, ..] })
-                {
-                    var (owner, ownerId) = OwnerOf(other, noun);
-                    return (Joint)_refer.Assume(noun, ThingKind.Joint, false, owner, ownerId);
-                }
+                if (_refer.Doubtful.Count > 0 || !mayBeNew(noun)) continue;
+                var (owner, ownerId) = OwnerOf(other, noun);
+                return (Joint)_refer.Assume(noun, ThingKind.Joint, false, owner, ownerId);
             }
         }
 
+        return null;
+    }
+
+    // The fastener a pin, tab or collar belongs to: named beside it, named next, in hand.
+    private Joint? JointNear(Clause clause, NounPhrase what)
+    {
+        if (what.Owner.Count > 0 && _refer.Known(new NounPhrase(what.At, what.OwnerName, what.Owner), k => k == ThingKind.Joint) is Joint owned) return owned;
+        if (FastenerBeside(clause, what, noun => Trade.NounOf(noun.Stems) is { Kinds: [ThingKind.Joint, ..] }) is { } beside) return beside;
         return Spoken.Last.Concat(Spoken.Earlier).OfType<Joint>().FirstOrDefault();
     }
 
@@ -195,22 +199,7 @@ public sealed partial class SentenceReader
     {
         if (Settled(key) is { Length: > 0 } settled && _refer.Find(settled) is Joint chosen) return chosen;
         // Named beside it, spoken of next, in hand, the only one that has a pin.
-        var at = _clauses.IndexOf(clause);
-        foreach (var other in _clauses.Skip(at).Take(3))
-        {
-            _finder.Fill(other);
-            foreach (var piece in other.Pieces)
-            {
-                if (piece.Noun is not { IsPronoun: false } noun || noun.At == pin.At) continue;
-                if (_refer.Known(noun) is Joint named) return named;
-                if (noun.Head == "nut" && _refer.Doubtful.Count == 0 && (isCotter || noun.Stems.Contains("castle")))
-                {
-                    var (owner, ownerId) = OwnerOf(other, noun);
-                    return (Joint)_refer.Assume(noun, ThingKind.Joint, false, owner, ownerId);
-                }
-            }
-        }
-
+        if (FastenerBeside(clause, pin, noun => noun.Head == "nut" && (isCotter || noun.Stems.Contains("castle"))) is { } beside) return beside;
         if (Spoken.Pin && Spoken.Pinned is Joint pulled) return pulled;
         if (pin.OwnerName.Length > 0 && _refer.Things.OfType<Joint>().FirstOrDefault(j => NameIndex.NamesOf(j)[0].Intersect(pin.Owner).Any()) is { } owned) return owned;
         bool Pinned(Joint j) => j.Locking == Locking.CotterPin || NameIndex.NamesOf(j)[0] is [.., "nut"] name && !name.Any(n => n is "lock" or "jam" or "wheel" or "lug" or "swivel" or "flare");
@@ -229,19 +218,15 @@ public sealed partial class SentenceReader
     private void SetControl(Clause clause, List<NounPhrase> objects)
     {
         var position = PlaceOf(clause).Of(_text);
-        var any = false;
         foreach (var phrase in objects)
         {
             if (phrase.IsPronoun || Trade.NounOf(phrase.Stems) is { Role: not NounRole.Thing }) continue;
             var control = _refer.Known(phrase, k => k == ThingKind.Control);
             if (control is not Control) control = Trade.NounOf(phrase.Stems) is { } noun && noun.Kinds.Contains(ThingKind.Control) ? ControlOf(phrase) : null;
             if (control is null) continue;
-            any = true;
             if (_actions is [.., { Verb: Verb.Set } last] && last.Target == control.Id && clause.Mood == Mood.Fragment && Has(clause, "pocket", "hand")) continue;
             Add(Verb.Set, control, phrase.At, a => a with { Position = Short(position) });
         }
-
-        if (!any) _told = true;
     }
 
     // A control by the name it has everywhere: "the engine" is stopped with its key, "the brake" is the parking brake.

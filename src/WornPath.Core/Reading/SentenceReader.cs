@@ -235,7 +235,7 @@ public sealed partial class SentenceReader
                 else goto default;
                 return;
             // "Top up the axle": with its oil.
-            case Sense.Fill when objects.Count > 0 && objects.TrueForAll(o => !o.IsPronoun && (_refer.Known(o) ?? null) is not Fluid && Trade.NounOf(o.Stems) is not { Kinds: [ThingKind.Fluid, ..] }) && _refer.Things.Any(t => t is Fluid):
+            case Sense.Fill when objects.Count > 0 && objects.TrueForAll(o => !o.IsPronoun && _refer.Known(o) is not Fluid && Trade.NounOf(o.Stems) is not { Kinds: [ThingKind.Fluid, ..] }) && _refer.Things.Any(t => t is Fluid):
                 var fluids = _refer.Things.OfType<Fluid>().ToList();
                 var its = fluids.Find(l => NameIndex.NamesOf(l)[0].Intersect(objects[0].Stems).Any()) ?? Spoken.Nearest(fluids) ?? fluids[0];
                 Add(Verb.Fill, its, PlaceOf(clause));
