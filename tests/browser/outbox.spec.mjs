@@ -78,11 +78,11 @@ test('two tabs that wait for the server keep each its own, and all of it arrives
   await step(two, 1).fill('Clean the left bore.');
   await expect(note(one)).toHaveText(/not connected: 1 edit waits/);
   await expect(note(two)).toHaveText(/not connected: 1 edit waits/);
-  await step(one, 1).fill('Clean the left face twice.');
   await expect(one.getByRole('button', { name: '2 wait in the outbox' })).toBeVisible();
-  // The tab that leads is closed with its edits unsent: another takes over.
+  // The tab that leads is closed with its edits unsent and its last words not yet kept: another takes over.
   const address = one.url();
-  await one.close();
+  await step(one, 1).fill('Clean the left face twice.');
+  await one.close({ runBeforeUnload: true });
   await workshop.start();
   await kept(two);
   await two.goto(address);

@@ -1,6 +1,6 @@
 import { NotConnected, Refused, type Edit, type SheetView, type Trouble } from '../shared/api/client';
 import { newId } from '../shared/ids';
-import { buildsOn, isRefused, without, writes, type Waiting } from './waiting';
+import { buildsOn, isRefused, without, writes, type LastWords, type Waiting } from './waiting';
 
 /** Where waiting edits are kept. All that is written is there when the promise is kept. */
 export interface Shelf {
@@ -62,6 +62,8 @@ export class Outbox {
   private timer: ReturnType<typeof setTimeout> | null = null;
   private writing: Promise<unknown> = Promise.resolve();
   private provisional = 0;
+  /** Texts written anew that the shelf does not have yet, with the text it has. */
+  private readonly rewriting = new Map<string, { one: Waiting; over: string }>();
   private readonly takers = new Set<(told: Extract<Told, { what: 'taken' }>) => void>();
   private readonly waiters = new Set<() => void>();
 
@@ -140,8 +142,12 @@ export class Outbox {
     const { key, ...one } = waiting;
     const before = waiting.edit?.do === 'writeStep' ? waiting.edit : null;
     this.items = this.items.map((w) => (w.clientId === waiting.clientId ? Object.assign(w, with_(w)) : w));
+    const rewritten = before && { one: { ...waiting }, over: this.rewriting.get(waiting.clientId)?.over ?? before.text };
+    if (rewritten) this.rewriting.set(waiting.clientId, rewritten);
     this.keep(async () => {
-      if (await this.ports.shelf.change(key < 0 ? waiting.key : key, with_)) return;
+      const there = await this.ports.shelf.change(key < 0 ? waiting.key : key, with_);
+      if (this.rewriting.get(one.clientId) === rewritten) this.rewriting.delete(one.clientId);
+      if (there) return;
       // Another tab had it taken with the text of before: what came since is an edit of its own, from there.
       if (before) this.add({ ...one, edit: { ...before, before: before.text, text } });
     });
@@ -227,8 +233,9 @@ export class Outbox {
   }
 
   /** What is not in the browser's database yet, for a last resort when the page goes away. */
-  unwritten(): Waiting[] {
-    return this.items.filter((w) => w.key < 0);
+  unwritten(): LastWords[] {
+    const anew = [...this.rewriting.values()].filter(({ one }) => one.key >= 0).map(({ one, over }) => ({ ...one, over }));
+    return [...this.items.filter((w) => w.key < 0), ...anew];
   }
 
   /** All that was begun to be kept is kept. */
@@ -327,6 +334,7 @@ export class Outbox {
           ? null
           : { ...w, clientId: newId(), edit: { ...w.edit, before: sent.edit.text } },
       );
+      if (!left) this.rewriting.delete(sent.clientId);
       if (!left) this.items = this.items.filter((w) => w.clientId !== sent.clientId);
       this.stand({ connected: true, signedOut: false, trouble: null });
       const told: Told = { what: 'taken', clientId: sent.clientId, revision: one.revision, edit: sent.edit, view, left: left ?? null };

@@ -63,6 +63,47 @@ describe('the outbox of the application', () => {
     }
   });
 
+  it('leaves the new text of a waiting edit, too, where the page goes away before the database has it', async () => {
+    await useOutbox().start();
+    vi.stubGlobal('fetch', () => Promise.reject(new TypeError('no network')));
+    const of = { person: 'ines', personName: 'Ines', revision: 7, where: 'OT-1' };
+    useOutbox().box.addText(of, 's1', 'Remove the lid.', '');
+    await useOutbox().box.written();
+    useOutbox().beforeLeaving(() => useOutbox().box.addText(of, 's1', 'Remove the lid and seal.', ''));
+    const former = await (await database()).getAll('waiting');
+    dispatchEvent(new Event('pagehide'));
+    const left = { ...localStorage } as Record<string, string>;
+    await useOutbox().box.written();
+    await vi.waitFor(() => expect(Object.keys(localStorage).filter((k) => k.startsWith('wornpath-last-words'))).toEqual([]));
+    const latest = await (await database()).getAll('waiting');
+    useOutbox().stop();
+    // The database has the text of before; or it was sent with that text by another tab; or it has the new text after all.
+    for (const [rows, before] of [
+      [former, ''],
+      [[], 'Remove the lid.'],
+      [latest, ''],
+    ] as const) {
+      const db = await database();
+      await db.clear('waiting');
+      for (const w of rows) await db.put('waiting', w);
+      for (const [name, text] of Object.entries(left)) localStorage.setItem(name, text);
+      setActivePinia(createPinia());
+      await useOutbox().start();
+      expect(useOutbox().items.map((w) => w.edit)).toEqual([{ do: 'writeStep', id: 's1', before, text: 'Remove the lid and seal.' }]);
+      useOutbox().stop();
+    }
+  });
+
+  it('takes up what another tab left that was closed', async () => {
+    await useOutbox().start();
+    const waiting = { clientId: 'c1', key: -1, person: 'ines', personName: 'Ines', revision: 7, where: 'OT-1', at: 1, stamp: 0 };
+    const words = JSON.stringify([{ ...waiting, edit: { do: 'writeStep', id: 's1', before: '', text: 'Remove the lid.' } }]);
+    localStorage.setItem('wornpath-last-words-x', words);
+    dispatchEvent(new StorageEvent('storage', { key: 'wornpath-last-words-x', newValue: words }));
+    await vi.waitFor(() => expect(useOutbox().items.map((w) => w.clientId)).toEqual(['c1']), 6000);
+    expect(localStorage.getItem('wornpath-last-words-x')).toBeNull();
+  }, 10_000);
+
   it('keeps twenty sheets a person for reading without a connection, the latest, and shows nobody else’s', async () => {
     const view = (id: number): RevisionView =>
       ({

@@ -1,11 +1,12 @@
 import { defineStore } from 'pinia';
 import { computed, markRaw, shallowRef, triggerRef, watch } from 'vue';
 import { api, take, type SheetView } from '../shared/api/client';
+import { newId } from '../shared/ids';
 import { useSession } from '../shared/session';
 import { database } from './database';
 import { asLeader } from './leader';
 import { Outbox, type Shelf, type Told } from './outbox';
-import { isRefused, without, type Waiting } from './waiting';
+import { isRefused, without, type LastWords, type Waiting } from './waiting';
 
 /** What a page makes is wrapped for its own use; what is kept and told is the bare thing. */
 const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
@@ -38,6 +39,7 @@ async function send(waiting: Waiting): Promise<SheetView> {
 }
 
 const LAST_WORDS = 'wornpath-last-words-';
+const AFTER_LAST_WORDS_MS = 3000;
 
 /** The one outbox of the application, told of by the pages and led by one tab. */
 export const useOutbox = defineStore('outbox', () => {
@@ -82,20 +84,52 @@ export const useOutbox = defineStore('outbox', () => {
   const flushers = new Set<() => void>();
   const beforeLeaving = (flush: () => void): void => void flushers.add(flush);
 
-  // What the database has not taken when the page goes away is left where it can be written at once, and taken up by the next page.
+  // What the database has not taken when the page goes away is left where it can be written at once, and taken up by another page.
+  // Where this one goes on after all, it has nothing to leave once the database has it.
   function leaveLastWords(): void {
     for (const flush of flushers) flush();
     const last = box.unwritten();
-    if (last.length > 0) localStorage.setItem(LAST_WORDS + last[0]!.clientId, JSON.stringify(last));
+    if (last.length === 0) return;
+    const name = LAST_WORDS + newId();
+    localStorage.setItem(name, JSON.stringify(last));
+    void box.written().then(() => !box.unkept && localStorage.removeItem(name));
   }
 
   async function takeLastWords(): Promise<void> {
     for (const name of Object.keys(localStorage).filter((k) => k.startsWith(LAST_WORDS))) {
-      const left = JSON.parse(localStorage.getItem(name) ?? '[]') as Waiting[];
-      const there = new Set((await kept.all()).map((w) => w.clientId));
-      for (const waiting of left) if (!there.has(waiting.clientId)) await kept.add(without(waiting, 'key'));
+      const left = localStorage.getItem(name);
+      // Taken by one page only: whoever takes it has it removed before it lets go.
       localStorage.removeItem(name);
+      if (left === null) continue;
+      try {
+        for (const words of JSON.parse(left) as LastWords[]) await takeUp(words);
+      } catch (error) {
+        localStorage.setItem(name, left);
+        throw error;
+      }
     }
+  }
+
+  async function takeUp({ over, ...waiting }: LastWords): Promise<void> {
+    const row = (await kept.all()).find((w) => w.clientId === waiting.clientId);
+    if (row && row.stamp < waiting.stamp) await kept.change(row.key, () => waiting);
+    else if (!row && over === undefined) await kept.add(without(waiting, 'key'));
+    else if (!row && waiting.edit?.do === 'writeStep')
+      // The text it was written over was taken meanwhile: this one goes on from there.
+      await kept.add({ ...without(waiting, 'key'), clientId: newId(), edit: { ...waiting.edit, before: over! } });
+  }
+
+  // Another tab has been closed, it seems. It may only have gone out of sight, then it takes away what it left.
+  function hearLastWords(event: StorageEvent): void {
+    if (event.newValue === null || !event.key?.startsWith(LAST_WORDS)) return;
+    setTimeout(() => {
+      // What cannot be taken up stays where it lies for the next page.
+      if (open)
+        void takeLastWords().then(
+          () => box.load(),
+          () => undefined,
+        );
+    }, AFTER_LAST_WORDS_MS);
   }
 
   // Edits of before there was this outbox lie in the browser's other storage.
@@ -135,6 +169,7 @@ export const useOutbox = defineStore('outbox', () => {
     await box.load();
     asLeader(() => box.lead());
     addEventListener('pagehide', leaveLastWords);
+    addEventListener('storage', hearLastWords);
     document.addEventListener('visibilitychange', () => document.hidden && leaveLastWords());
     addEventListener('online', () => box.kick());
   }

@@ -25,11 +25,14 @@ export interface Waiting {
   follows?: boolean;
 }
 
+/** What a page that goes away could not have kept: an edit of its own, or, with `over`, the new text of one that is kept with that text. */
+export type LastWords = Waiting & { over?: string };
+
 /** One without some of its members. */
-export function without<K extends keyof Waiting>(waiting: Waiting, ...names: K[]): Omit<Waiting, K> {
-  const rest: Partial<Waiting> = { ...waiting };
+export function without<T extends Waiting, K extends keyof T>(waiting: T, ...names: K[]): Omit<T, K> {
+  const rest: Partial<T> = { ...waiting };
   for (const name of names) delete rest[name];
-  return rest as Omit<Waiting, K>;
+  return rest as Omit<T, K>;
 }
 
 export const isRefused = (w: Waiting): boolean => w.trouble !== undefined;
