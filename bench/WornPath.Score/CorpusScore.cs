@@ -24,7 +24,7 @@ public enum Verdict
 }
 
 /// <summary>A step of a corpus and how it was read.</summary>
-public sealed record Scored(string Job, int Number, string Text, Verdict Verdict, IReadOnlyList<string> Bad, IReadOnlyList<string> Asked, string Read);
+public sealed record Scored(string Job, int Number, string Text, Verdict Verdict, IReadOnlyList<string> Bad, IReadOnlyList<string> Asked, string Read, IReadOnlyList<string> Clauses);
 
 /// <summary>
 /// Types the jobs of a corpus into a new sheet each, step by step, as an author would, and holds what was read against their
@@ -132,6 +132,7 @@ public static partial class CorpusScore
         {
             sheet = Editor.Apply(sheet, new InsertStep(null, "h1", sheet.Steps.LastOrDefault()?.Id, sentence)).Value.Sheet;
             var step = sheet.Steps.Last();
+            foreach (var line in SentenceReader.Explain(sheet, step, sentence)) Console.WriteLine($"      · {line}");
             Console.WriteLine($"{sentence}\n   {string.Join("; ", step.Actions.Select(a => Asking.Of(a, sheet) + (a.Branch > 0 ? $" [if {step.Branches[a.Branch - 1].Sign}]" : "")))}{string.Concat(step.Questions.Select(q => $"\n   ? {Asking.Of(q, sheet)}"))}");
         }
     }
@@ -186,7 +187,7 @@ public static partial class CorpusScore
             var bad = Match(gold, got);
             var hard = gold.Any(g => !Soft.Contains(g.Group));
             var verdict = asked.Count > 0 ? Verdict.Asked : bad.Count == 0 ? Verdict.Right : hard && !got.Exists(g => !Soft.Contains(g.Group)) ? Verdict.Unread : Verdict.Wrong;
-            yield return new Scored(Path.GetFileNameWithoutExtension(file), row.GetProperty("n").GetInt32(), row.GetProperty("text").GetString()!, verdict, bad, asked, string.Join("; ", step.Actions.Select(a => Asking.Of(a, sheet) + (a.Branch > 0 ? $" [if {step.Branches[a.Branch - 1].Sign}]" : ""))));
+            yield return new Scored(Path.GetFileNameWithoutExtension(file), row.GetProperty("n").GetInt32(), row.GetProperty("text").GetString()!, verdict, bad, asked, string.Join("; ", step.Actions.Select(a => Asking.Of(a, sheet) + (a.Branch > 0 ? $" [if {step.Branches[a.Branch - 1].Sign}]" : ""))), verdict == Verdict.Right ? [] : SentenceReader.Explain(sheet, step, step.Text));
         }
     }
 

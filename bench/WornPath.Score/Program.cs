@@ -24,5 +24,5 @@ if (list)
 {
     Console.WriteLine($"not known: {string.Join("; ", missing)}");
     foreach (var s in all.Where(s => s.Verdict != Verdict.Right))
-        Console.WriteLine($"{s.Job}:{s.Number} {s.Verdict}: {s.Text}\n     BAD {string.Join(" | ", s.Bad)}  ASKED {string.Join(" | ", s.Asked)}\n     GOT {s.Read}");
+        Console.WriteLine($"{s.Job}:{s.Number} {s.Verdict}: {s.Text}\n     BAD {string.Join(" | ", s.Bad)}  ASKED {string.Join(" | ", s.Asked)}\n     GOT {s.Read}{string.Concat(s.Clauses.Select(c => $"\n       · {c}"))}");
 }

@@ -410,7 +410,7 @@ export class Outbox {
   }
 
   private later(): void {
-    const pause = this.ports.pause?.(this.tries) ?? Math.min(1500 * 1.6 ** Math.min(this.tries - 1, 6), 15_000);
+    const pause = this.ports.pause?.(this.tries) ?? Math.min(1500 * 1.6 ** Math.min(this.tries - 1, 6), 5_000);
     if (this.timer) clearTimeout(this.timer);
     this.timer = setTimeout(() => void this.run(), pause);
   }

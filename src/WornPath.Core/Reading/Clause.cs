@@ -140,6 +140,9 @@ internal sealed record NounPhrase(Span At, string Text, IReadOnlyList<string> St
     /// <summary>"Its nut", "their clips".</summary>
     public bool IsIts { get; init; }
 
+    /// <summary>When it is meant at all: "a wet one", "any implement". Empty where it is meant in any case.</summary>
+    public string Sign { get; init; } = "";
+
     /// <summary>A size said before it: "24 mm", "M8", "T40".</summary>
     public string Size { get; init; } = "";
 

@@ -51,10 +51,12 @@ internal sealed class ClauseFinder
         {
             // "Too low? Turn it over": the question is the sign for what follows.
             _carried = new Proviso(Words(start, end), false, Place(start, end));
-            _clauses.Add(new Clause(Mood.Beside, start, end) { IsRemark = true });
+            _clauses.Add(Condition(start - 1, end));
             return;
         }
 
+        var first = _clauses.Count;
+        var asked = _proviso;
         Clause? open = null;
         for (var i = start; i < end;)
         {
@@ -65,8 +67,11 @@ internal sealed class ClauseFinder
                 break;
             }
 
+            // "Flange nuts: with a socket take two of them off": what follows a colon begins anew.
+            if (open is { Mood: Mood.Fragment } && at > start && Colon(at - 1) && _tokens[at].Kind == TokenKind.Word && Trade.Prepositions.Contains(_tokens[at].Text)) open = null;
+
             // "On the left post the bolts are removed": where, then what.
-            if (open is null && at == i && _tokens[at].Kind == TokenKind.Word && Trade.Prepositions.Contains(_tokens[at].Text) && !Trade.Temporals.Contains(_tokens[at].Text) && !IsPurposeAt(at)
+            if (open is null && (at == i || Colon(at - 1)) && _tokens[at].Kind == TokenKind.Word && Trade.Prepositions.Contains(_tokens[at].Text) && !Trade.Temporals.Contains(_tokens[at].Text) && !IsPurposeAt(at)
                 && _nouns.Read(at + 1, end, _tokens[at].Text) is { } where && where.Next < end)
             {
                 var beside = new Clause(Mood.Beside, at, where.Next) { IsRemark = true };
@@ -95,7 +100,7 @@ internal sealed class ClauseFinder
                 }
                 else if (open is null)
                 {
-                    open = new Clause(Mood.Declarative, i, NextBoundary(at)) { IsRemark = !Commands(at) && Tells(at, NextBoundary(at)), IsUnknown = Commands(at) };
+                    open = new Clause(Mood.Declarative, at, NextBoundary(at)) { IsRemark = !Commands(at) && Tells(at, NextBoundary(at)), IsUnknown = Commands(at) };
                     Add(open);
                 }
 
@@ -107,10 +112,20 @@ internal sealed class ClauseFinder
 
             if (next.Proviso is null && next.Mood != Mood.Beside) next.Proviso = _proviso;
             Add(next);
+            // "Leak at the joint: shut down and tighten it": a sign for what follows.
+            if (next is { Mood: Mood.Fragment } && next.To < end && Colon(next.To) && (Trade.Trouble.Contains(_tokens[at].Text) || _tokens[at].Text is "too" or "still"))
+            {
+                _proviso = new Proviso(Words(at, next.To), false, Place(at, next.To));
+                next.Proviso = null;
+            }
+
             if (open is not null && (next.Mood == Mood.Beside || next.Negated)) open.Gaps.Add((next.From, next.To));
             if (next.Mood != Mood.Beside && !(next.Negated && open is not null)) open = next;
             i = Math.Max(next.To, at + 1);
         }
+
+        // "Stuck? Do not pry; draw it": the sign holds until something is done.
+        if (asked is not null && _clauses.Count > first && _clauses.Skip(first).All(c => c.Negated)) _carried = asked;
     }
 
     private int? Closing(int from)
@@ -201,6 +216,8 @@ internal sealed class ClauseFinder
         var conditional = Trade.Conditionals.Contains(word)
             || word == "should" && (open is null || _tokens[Math.Max(0, at - 1)].Kind == TokenKind.Mark)
             || word == "in" && Is(at + 1, "case")
+            || word == "as" && at + 1 < _end && _tokens[at + 1].Text is "needed" or "necessary" or "required"
+            || word == "where" && (at + 1 < _end && Trade.Trouble.Contains(_tokens[at + 1].Text) || Has(at + 1, Math.Min(_end, at + 4), i => Trade.Trouble.Contains(_tokens[i].Text)))
             || (word == "when" || word == "where" && IsBoundary(at - 1)) && SpeaksOfTrouble(at + 1, SubordinateEnd(at));
         var temporal = IsTemporalAt(at) || word == "so" && Is(at + 1, "that") || word == "in" && Is(at + 1, "order");
         if (Trade.Relatives.Contains(word) && open is not null && (word != "that" || at + 1 < _end && IsFinite(at + 1))) temporal = true;
@@ -223,7 +240,7 @@ internal sealed class ClauseFinder
                 return new Clause(Mood.Imperative, at + 2, end) { VerbAt = at + 2, Verb = forms[0].Verb };
             var clause = new Clause(Mood.Beside, at, end) { IsRemark = true };
             Fill(clause, at + 1, end);
-            if (open is not null && word is "until" or "till" or "so" or "as") open.Reach = end;
+            if (open is not null && word is "until" or "till" or "so" or "as" or "where") open.Reach = end;
             return clause;
         }
 
@@ -235,6 +252,13 @@ internal sealed class ClauseFinder
         if (leads) _proviso = proviso;
         else
         {
+            // "Topping it up if it is low": done under that condition alone.
+            if (_clauses[^1] is { Mood: Mood.Beside, Verb: not null } trailing && Trade.Changes(trailing.Verb) && trailing.From > open!.From && IsBoundary(trailing.From - 1))
+            {
+                _clauses[^1] = new Clause(Mood.Imperative, trailing.From, trailing.To) { VerbAt = trailing.VerbAt, Verb = trailing.Verb, Proviso = proviso };
+                return Condition(at, end);
+            }
+
             for (var i = _clauses.Count - 1; i >= 0 && ReferenceEquals(open, _clauses[i]) is var last; i--)
             {
                 _clauses[i].Proviso = proviso;
@@ -242,7 +266,12 @@ internal sealed class ClauseFinder
             }
         }
 
-        var said = new Clause(Mood.Beside, at, end) { IsRemark = true, IsProviso = true };
+        return Condition(at, end);
+    }
+
+    private Clause Condition(int at, int end)
+    {
+        var said = new Clause(Mood.Beside, Math.Max(at, 0), end) { IsRemark = true, IsProviso = true };
         Fill(said, at + 1, end);
         return said;
     }
@@ -287,6 +316,13 @@ internal sealed class ClauseFinder
         var word = _tokens[at].Text;
         var verb = word is "don't" or "don’t" or "never" ? at + 1 : word is "do" && Is(at + 1, "not") ? at + 2 : word == "not" ? at + 1 : -1;
         if (verb < 0 || word == "not" && !(verb < _end && Trade.VerbsOf(_tokens[verb].Text).Length > 0)) return null;
+        // "Don't forget to fit the washer", "don't forget the chocks": told to.
+        if (verb < _end && _tokens[verb].Text == "forget")
+        {
+            if (Is(verb + 1, "to") && verb + 2 < _end && Trade.IsBase(_tokens[verb + 2].Text)) return new Clause(Mood.Imperative, at, NextBoundary(verb + 3)) { VerbAt = verb + 2, Verb = Trade.VerbsOf(_tokens[verb + 2].Text).First(f => f.Form == Form.Base).Verb };
+            return new Clause(Mood.Imperative, at, NextBoundary(verb + 1)) { VerbAt = verb, Verb = Trade.VerbsOf("forget")[0].Verb };
+        }
+
         // A comma ends it: "don't pull the wheel: turn one sleeve out" goes on with what is done.
         var clause = new Clause(Mood.Imperative, at, NegativeEnd(verb)) { Negated = true, VerbAt = Math.Min(verb, _end - 1) };
         Fill(clause, verb + 1, clause.To);
@@ -391,9 +427,10 @@ internal sealed class ClauseFinder
     private Clause? Participle(int at, Clause? open, int from)
     {
         var token = _tokens[at];
-        if (token.Kind != TokenKind.Word || !token.Text.EndsWith("ing", StringComparison.Ordinal) || open is null) return null;
+        if (token.Kind != TokenKind.Word || !token.Text.EndsWith("ing", StringComparison.Ordinal)) return null;
+        if (open is null && !Trade.VerbsOf(token.Text).Any(f => f.Form == Form.Ing)) return null;
         if (!Trade.VerbsOf(token.Text).Any(f => f.Form == Form.Ing) && !(token.Text.Length > 5 && IsBoundary(at - 1) && !_nouns.IsThingAt(at))) return null;
-        if (_nouns.IsThingAt(at) || Trade.NounOf([Stem.Of(token.Text)]) is not null) return null;
+        if (_nouns.IsThingAt(at) || Trade.NounOf([Stem.Of(token.Text)]) is not null || at + 1 < _end && Trade.IsCompound(Stem.Of(token.Text), Stem.Of(_tokens[at + 1].Text))) return null;
         var clause = new Clause(Mood.Beside, at, NextBoundary(at + 1)) { VerbAt = at, IsRemark = true, Verb = Trade.VerbsOf(token.Text).FirstOrDefault(f => f.Form == Form.Ing).Verb };
         Fill(clause, at + 1, clause.To);
         return clause;
@@ -430,7 +467,7 @@ internal sealed class ClauseFinder
             return new Clause(Mood.Declarative, at, NextBoundary(next)) { IsRemark = true };
         var adverb = next;
         while (adverb < _end && _tokens[adverb].Kind == TokenKind.Word && (Trade.Adverbs.Contains(_tokens[adverb].Text) && !Trade.Paths.Contains(_tokens[adverb].Text) || _tokens[adverb].Text.EndsWith("ly", StringComparison.Ordinal))) adverb++;
-        var person = Trade.NounOf(subjects[0].Stems) is { Role: NounRole.Person } && adverb < _end && Trade.VerbsOf(_tokens[adverb].Text).Length > 0;
+        var person = (Trade.NounOf(subjects[0].Stems) is { Role: NounRole.Person } || subjects[0].IsPronoun && subjects[0].Text is "it" or "they" or "you" or "we") && adverb < _end && Trade.VerbsOf(_tokens[adverb].Text).Any(f => f.Form is Form.Base or Form.S);
         if (adverb < _end && _tokens[adverb].Kind == TokenKind.Word && (person || IsFinite(adverb)) && !(open is { Mood: Mood.Imperative } && from > 0 && Is(from, "and") && !Trade.Auxiliaries.Contains(_tokens[adverb].Text) && !Has(at, adverb, IsDetermined)))
             return Finite(at, adverb, subjects, open, from);
         return Fragment(at, next, adverb, subjects, open, from);
@@ -477,6 +514,8 @@ internal sealed class ClauseFinder
         var past = modal.Contains("was", StringComparison.Ordinal) || modal.Contains("were", StringComparison.Ordinal) || modal.Contains("had", StringComparison.Ordinal) || modal.Contains("have", StringComparison.Ordinal) || modal.Contains("has", StringComparison.Ordinal);
         // "Two persons lift the pump": who does it is told what to do.
         var persons = subjects.TrueForAll(s => !s.IsPronoun && Trade.NounOf(s.Stems) is { Role: NounRole.Person });
+        // "One of you feeds the loom in, the other draws it through".
+        persons |= subjects is [{ IsPronoun: true, IsRest: true }] && _nouns.Read(i + 1, _end, null) is { Phrase: { IsPronoun: true, Text: "it" or "them" } };
         var you = persons || subjects.TrueForAll(s => s.IsPronoun && s.Text is "you" or "we" or "i" or "he" or "she");
         var passive = forms.FirstOrDefault(f => f.Form == Form.Ed);
         if (aux && passive.Verb is not null && !past && !you)
@@ -488,7 +527,9 @@ internal sealed class ClauseFinder
         if (plain.Verb is not null && !past && (!aux || modal is " should" or " can" or " must" or " will"))
         {
             if (you) return new Clause(Mood.Imperative, at, to) { VerbAt = i, Verb = plain.Verb, Negated = negated, IsRemark = aux, People = persons ? Math.Max(1, subjects[0].Count ?? 1) : 0 };
-            return new Clause(Mood.Declarative, at, to) { VerbAt = i, Verb = plain.Verb, Negated = negated };
+            // "It cuts the hose": what something does to another is no instruction.
+            var does = i + 1 < _end && _tokens[i + 1].Kind == TokenKind.Word && !Trade.Paths.Contains(_tokens[i + 1].Text) && !Trade.Prepositions.Contains(_tokens[i + 1].Text) && _nouns.Read(i + 1, _end, null) is { Phrase: var hit } && (hit.IsPronoun || Trade.NounOf(hit.Stems) is { Role: NounRole.Thing });
+            return new Clause(Mood.Declarative, at, to) { VerbAt = i, Verb = plain.Verb, Negated = negated, IsRemark = does };
         }
 
         return new Clause(Mood.Declarative, at, to) { VerbAt = verbAt, IsRemark = true };
@@ -500,6 +541,10 @@ internal sealed class ClauseFinder
         var way = follows.Kind == TokenKind.Word && Trade.Paths.Contains(follows.Text ?? "");
         var value = Colon(next) || follows.Kind is TokenKind.Torque or TokenKind.Angle || follows.Kind == TokenKind.Word && follows.Text is "to" or "at" && adverb + 1 < _end && _tokens[adverb + 1].Kind is TokenKind.Torque;
         var ends = adverb >= _end || follows.Kind == TokenKind.Mark;
+        // "Ribs up", "posts to the rear", "closed end leading": how what is named before it stands.
+        if (open is not null && IsBoundary(at - 1) && _nouns.Stands(subjects[0], next, _end)) return null;
+        // "Then oil to the upper mark".
+        value |= follows.Kind == TokenKind.Word && follows.Text == "to" && subjects.Count == 1 && Trade.NounOf(subjects[0].Stems) is { Kinds: [ThingKind.Fluid, ..] };
         if (open is { Mood: Mood.Imperative } or { Mood: Mood.Passive or Mood.Declarative, IsRemark: false, IsFull: true })
         {
             // "… and the disc off": goes on with the verb; ", bolts in with a dab of threadlocker": a clause of its own.
@@ -518,11 +563,6 @@ internal sealed class ClauseFinder
         }
         else if (open is { Mood: Mood.Fragment } && !way && !value)
         {
-            return null;
-        }
-        else if (open is not null && way && Trade.Stances.Contains(follows.Text!) && follows.Text is not ("in" or "out") && subjects[0].IsIndefinite && !subjects[0].IsNew && Trade.NounOf(subjects[0].Stems) is null && _names.Resolve(subjects[0].Stems).One is null && (adverb + 1 >= _end || _tokens[adverb + 1].Kind == TokenKind.Mark))
-        {
-            // "Ribs up", "lip outward".
             return null;
         }
         else if (open is null && !way && !value && !ends && (follows.Kind != TokenKind.Word || Trade.Determiners.Contains(follows.Text!) || Trade.Pronouns.Contains(follows.Text!)))
@@ -654,14 +694,25 @@ internal sealed class ClauseFinder
                 continue;
             }
 
+            // "Rather than hammer the shaft", "instead of a nut": not done.
+            if (token.Kind == TokenKind.Word && (token.Text is "rather" && Is(i + 1, "than") || token.Text is "instead" && Is(i + 1, "of")))
+            {
+                while (i < to && _tokens[i].Kind != TokenKind.Mark) i++;
+                after = null;
+                continue;
+            }
+
             if (_nouns.Read(i, to, after) is { } noun)
             {
                 // "Tapped bosses outward", "shaft and all": how it stands, no further object.
                 var comma = i > from && _tokens[i - 1].Kind == TokenKind.Mark && _tokens[i - 1].Text == ",";
                 var stands = noun.Next < to && _tokens[noun.Next].Kind == TokenKind.Word && (Trade.Stances.Contains(_tokens[noun.Next].Text) || _tokens[noun.Next].Text == "and" && Is(noun.Next + 1, "all"));
-                var phrase = explains ? noun.Phrase with { After = "beside" } : comma && stands && clause.Pieces.Count > 0 && clause.Mood != Mood.Fragment ? noun.Phrase with { After = "beside" } : noun.Phrase;
+                stands = stands && comma || i > from && IsBoundary(i - 1) && _nouns.Stands(noun.Phrase, noun.Next, to);
+                var phrase = explains ? noun.Phrase with { After = "beside" } : stands && clause.Pieces.Count > 0 && (clause.Mood != Mood.Fragment || _nouns.Stands(noun.Phrase, noun.Next, to)) ? noun.Phrase with { After = "beside" } : noun.Phrase;
                 clause.Pieces.Add(new Piece(phrase.At) { Noun = phrase });
                 i = Math.Max(noun.Next, i + 1);
+                // "A few turns each".
+                if (i < to && _tokens[i] is { Kind: TokenKind.Word, Text: "each" or "apiece" } && (i + 1 >= to || _tokens[i + 1].Kind != TokenKind.Word || Trade.IsSmall(_tokens[i + 1].Text) && _tokens[i + 1].Text != "of")) i++;
                 if (phrase.After == "beside" && i + 1 < to && _tokens[i].Text == "and" && _tokens[i + 1].Text == "all") i += 2;
                 // "The nut and the bolt off the stud": what leads in one noun leads in those coordinated with it.
                 if (i < to && !(_tokens[i].Kind == TokenKind.Word && Trade.Conjunctions.Contains(_tokens[i].Text))) after = null;

@@ -1,15 +1,18 @@
 namespace WornPath.Core.Reading;
 
 /// <summary>One alternative of a verb: the conditions under which it has a sense.</summary>
-internal sealed record Frame(Condition[] Conditions, Sense Sense, string? Object = null)
+/// <param name="Object">The preposition before what it is done to, where that is not its direct object.</param>
+/// <param name="Control">The control it sets, where the words name none.</param>
+internal sealed record Frame(Condition[] Conditions, Sense Sense, string? Object = null, string? Control = null)
 {
     /// <summary>Reads "part +on|onto > on" or "off".</summary>
     public static Frame Parse(string text)
     {
         var parts = text.Split('>', StringSplitOptions.TrimEntries);
-        // "on@with": done to what stands behind "with".
-        var sense = parts[^1].Split('@');
-        return new Frame(parts.Length == 1 ? [] : [.. parts[0].Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(Condition.Parse)], Enum.Parse<Sense>(sense[0], ignoreCase: true), sense.Length > 1 ? sense[1] : null);
+        // "on@with": done to what stands behind "with"; "set:gear": the gear is set, whatever the words name.
+        var control = parts[^1].Split(':');
+        var sense = control[0].Split('@');
+        return new Frame(parts.Length == 1 ? [] : [.. parts[0].Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(Condition.Parse)], Enum.Parse<Sense>(sense[0], ignoreCase: true), sense.Length > 1 ? sense[1] : null, control.Length > 1 ? control[1] : null);
     }
 }
 

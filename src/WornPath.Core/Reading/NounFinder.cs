@@ -12,6 +12,23 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
 
     private static bool IsVerbForm(string word) => Trade.VerbsOf(word).Any(f => f.Form is Form.Ing or Form.Ed);
 
+    /// <summary>
+    /// True where what follows a phrase only tells how something stands ("ribs up", "posts to the rear", "closed end leading"), and
+    /// the phrase names nothing that a sheet or the trade has a word for.
+    /// </summary>
+    public bool Stands(NounPhrase phrase, int next, int to)
+    {
+        // "Screw where you can get at it".
+        if (next < tokens.Count && tokens[next] is { Kind: TokenKind.Word, Text: "where" } && phrase is { IsPronoun: false, IsNew: false, IsIndefinite: true, IsPlural: false, Count: null }) return true;
+        if (next >= to || tokens[next].Kind != TokenKind.Word || phrase.IsPronoun || phrase.IsNew || !phrase.IsIndefinite || phrase.Count is not null) return false;
+        var place = Trade.PlacesOn.Contains(phrase.Head) || Trade.Relational.Contains(phrase.Head) || phrase.Head is "side" or "face";
+        if (!place && (Trade.NounOf(phrase.Stems) is not (null or { Role: NounRole.Words }) || names.Resolve(phrase.Stems).One is not null)) return false;
+        var word = tokens[next].Text;
+        if (next + 1 < to && word is "to" or "toward" or "towards" or "facing" or "at") return tokens[next + 1].Kind == TokenKind.Word;
+        var ends = next + 1 >= to || tokens[next + 1].Kind == TokenKind.Mark;
+        return ends && (Trade.Stances.Contains(word) && (place || word is not ("in" or "out")) || Trade.VerbsOf(word).Any(f => f.Form == Form.Ing));
+    }
+
     /// <summary>True where the phrase names fasteners.</summary>
     public bool IsFastener(NounPhrase phrase) => names.Resolve(phrase.Stems).One is Joint || Trade.NounOf(phrase.Stems) is { Kinds: [ThingKind.Joint, ..] };
 
@@ -49,6 +66,7 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
     {
         var i = from;
         int? count = null, some = null;
+        var sign = "";
         bool vague = false, isNew = false, isOld = false, all = false, rest = false, its = false, indefinite = false, plural = false, determined = false;
         var size = "";
         var distinct = new List<string>();
@@ -169,6 +187,8 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
                 continue;
             }
 
+            // "Jack the back up".
+            if (word == "back" && determined && stems.Count == 0 && !Continues(i + 1, to)) return (new NounPhrase(token.At, word, [word]) { After = after, Name = word }, i + 1);
             if (word is "her" && !Continues(i + 1, to)) break;
             if (Sized(word) && Continues(i + 1, to))
             {
@@ -179,6 +199,7 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
 
             if (Trade.Determiners.Contains(word) || word == "her")
             {
+                if (word == "any" && Word(i + 1) is not ("more" or "further" or "other")) sign = "there is one";
                 if (word is "a" or "an") indefinite = true;
                 if (word is "its" or "their") its = true;
                 if (word is "that" && !Continues(i + 1, to) && Word(i + 1) is not ("last" or "one")) return null;
@@ -267,15 +288,26 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
             var word = token.Text;
             if (stems.Count > 0 && NumberWords.Parse(word) is not null) break;
             if (stems.Count > 0 && Ends(i, to, determined)) break;
+            if (stems.Count > 0 && Trade.Results.Contains(word) && !(i + 1 < to && IsContent(i + 1)) && !names.IsHead(Stem.Of(word))) break;
             // "A helper pump …", "the other two follow …": who does it, and the verb.
             if (stems.Count > 0 && Trade.NounOf(stems) is { Role: NounRole.Person } && Trade.VerbsOf(word).Length > 0) break;
             if (stems.Count == 0 && (rest || count is not null) && determined && Trade.VerbsOf(word).Any(v => v.Form is Form.Base or Form.S) && !IsThingAt(i) && i + 1 < to && Trade.IsSmall(Word(i + 1))) break;
             // "Let the jack right down", "both nuts first": behind the name it is no part of it.
             if (stems.Count > 0 && Trade.Adverbs.Contains(word) && !names.IsHead(Stem.Of(word))) break;
             if (stems.Count > 0 && Trade.New.Contains(word)) break;
+            // "Let blade and spacer drop".
+            if (stems.Count > 0 && Trade.IsBase(word) && Trade.NounOf([Stem.Of(word)]) is { Role: NounRole.Words } && Trade.NounOf(stems) is { Role: NounRole.Thing } && (i + 1 >= to || tokens[i + 1].Kind == TokenKind.Mark)) break;
             if (first < 0) first = i;
             last = i;
             stems.Add(Stem.Of(word));
+        }
+
+        // "A wet one", "the rusty ones": told by how it is.
+        if (stems.Count is 1 or 2 && Word(i) is "one" or "ones" && Word(i + 1) is not ("at" or "by") && Trade.NounOf(stems) is not { Role: NounRole.Thing } && !names.IsHead(stems[^1]))
+        {
+            var how = new Span(tokens[first].At.Start, tokens[i].At.End - tokens[first].At.Start).Of(text).ToLowerInvariant();
+            var such = Pronoun(from, i + 1, after, Word(i), Word(i) == "ones", rest, count, all, isNew) with { Distinct = stems, Sign = (indefinite || !determined) && Enumerable.Range(first, last - first + 1).Any(k => Trade.Trouble.Contains(tokens[k].Text)) ? how : "" };
+            return (such, i + 1);
         }
 
         if (stems.Count == 0 || last < 0)
@@ -294,6 +326,14 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
             return (Pronoun(from, i, after, Word(last), count > 1 || plural, rest, count, all, isNew) with { Some = some, Distinct = distinct, Text = new Span(tokens[first].At.Start, tokens[last].At.End - tokens[first].At.Start).Of(text).ToLowerInvariant() }, i);
         }
 
+        // "All the bolts but the upper one": so many less.
+        if (all && Word(i) is "but" or "except" && Read(i + 1, to, null, depth + 1) is { } left && (left.Phrase.IsPronoun || left.Phrase.Head == stems[^1]))
+        {
+            some = -(left.Phrase.Count ?? 1);
+            all = false;
+            i = left.Next;
+        }
+
         // "The disc's screw", "the hub's nut": whose it is.
         List<string> owner = [];
         var ownerName = "";
@@ -306,6 +346,13 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
             ownerName = string.Join(' ', Enumerable.Range(first, k - first + 1).Select(x => Bare(Written(x))));
             nameFrom = k + 1;
             stems = [.. Enumerable.Range(k + 1, last - k).Where(x => !Trade.Neutral.Contains(tokens[x].Text)).Select(x => Stem.Of(tokens[x].Text))];
+            // "The tray's slots", "the cover's edge": a place on it is the thing itself.
+            if (Trade.NounOf(stems) is { Role: NounRole.Words } || Trade.PlacesOn.Contains(stems[^1]) || Trade.Relational.Contains(stems[^1]))
+            {
+                (stems, owner, ownerName, nameFrom, last) = (owner, [], "", first, k);
+                foreach (var x in Enumerable.Range(0, stems.Count)) stems[x] = Stem.Of(Bare(tokens[first + x].Text));
+            }
+
             break;
         }
 
@@ -316,7 +363,9 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
             last--;
         }
 
-        var head = tokens[last].Text;
+        if (its && stems.Count <= 2 && (Trade.PlacesOn.Contains(stems[^1]) || stems is ["end"]) || determined && stems.Count == 1 && Trade.PlacesOn.Contains(stems[0]) && !names.IsHead(stems[0]) && Word(i) != "of")
+            return (Pronoun(from, i, after, "it", plural: false, rest: false, null, false, false), i);
+        var head = Bare(tokens[last].Text);
         plural |= head.EndsWith('s') && !head.EndsWith("ss", StringComparison.Ordinal) && stems[^1] != head;
         var at = new Span(tokens[nameFrom].At.Start, tokens[last].At.End - tokens[nameFrom].At.Start);
         // "Some of the bolts" is asked about as it is said.
@@ -325,8 +374,10 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
         var next = i;
         if (depth < 2 && Word(i) == "of" && i + 1 < to && Read(i + 1, to, "of", depth + 1) is { Phrase: { IsPronoun: false } of, Next: var ofNext } && of.Stems.Count > 0)
         {
+            // "A length of chain", "a loop of wire": what it is of.
+            if (stems[^1] is "length" or "loop" or "piece" or "strip" or "bit" or "turn" && !names.IsHead(stems[^1])) return (of with { After = after, IsIndefinite = true }, ofNext);
             var place = Trade.NounOf(stems) is { Role: NounRole.Place or NounRole.Words } || stems[^1] is "ring" or "length" or "line";
-            if (Trade.Relational.Contains(stems[^1])) return (of with { After = after }, ofNext);
+            if (Trade.Relational.Contains(stems[^1]) || Trade.PlacesOn.Contains(stems[^1])) return (of with { After = after }, ofNext);
             if (place && Trade.NounOf(of.Stems) is { Kinds: [ThingKind.Consumable, ..] } or { Kinds: [ThingKind.Fluid, ..] }) return (of with { After = after }, ofNext);
             if (!place)
             {
@@ -334,8 +385,10 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
                 next = ofNext;
             }
         }
-        else if (owner.Count == 0 && (Word(i) is "on" or "from" or "at" or "holding" or "securing" || Word(i) == "in" && Word(i + 1) is "the" or "its") && Trade.NounOf(stems) is { Kinds: [ThingKind.Joint, ..] } && depth < 2 && Read(i + 1, to, Word(i), depth + 1) is { Phrase: { IsPronoun: false } on } && on.Stems.Count > 0 && Trade.NounOf(on.Stems)?.Role is not (NounRole.Place or NounRole.Words or NounRole.Person))
+        else if (owner.Count == 0 && (Word(i) is "on" or "off" or "from" or "at" or "holding" or "securing" || Word(i) == "in" && Word(i + 1) is "the" or "its") && Trade.NounOf(stems) is { Kinds: [ThingKind.Joint, ..] } && depth < 2 && Read(i + 1, to, Word(i), depth + 1) is { Phrase: { IsPronoun: false } on } && on.Stems.Count > 0 && Trade.NounOf(on.Stems)?.Role is not (NounRole.Place or NounRole.Words or NounRole.Person))
         {
+            // "The nuts off three of the bolts": the bolts, as many as are said.
+            if (Word(i) == "off" && IsFastener(on)) return (on with { After = after, At = new Span(tokens[nameFrom].At.Start, on.At.End - tokens[nameFrom].At.Start) }, i + 1 < to ? Read(i + 1, to, "off", depth + 1)!.Value.Next : i);
             // Whose it is, but still read as a place of its own.
             (owner, ownerName) = ([.. on.Stems], on.Name);
         }
@@ -358,6 +411,7 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
             IsIts = its,
             Size = size,
             IsVague = vague,
+            Sign = sign,
         };
         return (phrase, next);
     }
@@ -372,15 +426,16 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
     private bool Ends(int i, int to, bool determined)
     {
         var word = tokens[i].Text;
-        if (names.IsHead(Stem.Of(word)) || Trade.NounsInIng.Contains(word)) return false;
         var forms = Trade.VerbsOf(word);
-        if (forms.Length == 0) return false;
-        var next = i + 1 < to ? tokens[i + 1] : default;
         // "The fluid stands between the marks".
         if (forms.Any(f => f.Form == Form.S) && Trade.NounOf([Stem.Of(tokens[i - 1].Text)]) is { Kinds: [ThingKind.Fluid, ..] }) return true;
+        if (forms.Length == 0 || names.IsHead(Stem.Of(word)) || Trade.NounsInIng.Contains(word)) return false;
+        var next = i + 1 < to ? tokens[i + 1] : default;
         var noun = Trade.NounOf([Stem.Of(word)]) is { Kinds.Length: > 0 };
         if (forms.Any(f => f.Form is Form.Ed or Form.Ing) && !noun) return next.Text is null || next.Kind != TokenKind.Word || Trade.IsSmall(next.Text) || Trade.Adverbs.Contains(next.Text);
         if (forms.Any(f => f.Form is Form.S) && !noun) return next.Text is not null && next.Kind == TokenKind.Word && (Trade.IsSmall(next.Text) || Trade.Adverbs.Contains(next.Text)) && !Trade.Conjunctions.Contains(next.Text) && (!Trade.AlsoNouns.Contains(Stem.Of(word)) || next.Text is not ("of" or "in" or "on" or "from" or "with" or "at"));
+        // "With a deep socket take two of them off".
+        if (forms.Any(f => f.Form is Form.Base) && !noun && !Trade.AlsoNouns.Contains(word) && next.Text is not null && (next.Kind == TokenKind.Number || next.Kind == TokenKind.Word && (Trade.Determiners.Contains(next.Text) || Trade.Pronouns.Contains(next.Text) || NumberWords.Parse(next.Text) is not null))) return true;
         // "Half the bolts turn on": a base form behind a plural.
         return i > 0 && tokens[i - 1].Text.EndsWith('s') && !noun && next.Text is not null && next.Kind == TokenKind.Word && (Trade.Paths.Contains(next.Text) || Trade.Determiners.Contains(next.Text));
     }
@@ -406,9 +461,11 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
         var name = new StringBuilder();
         for (var i = from; i <= to; i++)
         {
+            // "Front two bolts": the number is none of the name.
+            if (i > from && i < to && tokens[i - 1].Kind == TokenKind.Word && Trade.Distinct.Contains(tokens[i - 1].Text) && NumberWords.Parse(tokens[i].Text) is not null) continue;
             if (tokens[i].Kind == TokenKind.Word && (Trade.Neutral.Contains(tokens[i].Text) || Trade.Conjunctions.Contains(tokens[i].Text)) && i < to) continue;
             if (name.Length > 0) name.Append(' ');
-            name.Append(Written(i));
+            name.Append(i == to ? Bare(Written(i)) : Written(i));
         }
 
         return name.ToString();

@@ -36,7 +36,7 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
         if (phrase.Stems.Count == 1 && names.Find(phrase.Stems[0]) is { } byId) return byId;
         List<string> full = [.. phrase.Owner.Where(o => !phrase.Stems.Contains(o)), .. phrase.Stems];
         // Who is spelled to the letter is meant; of ten thousand bolts the others are not looked at.
-        if (phrase.Size.Length == 0 && names.Spelled(full) is { } spelled && !_fresh.Exists(t => NameIndex.NamesOf(t)[0].SequenceEqual(full))) return spelled;
+        if (phrase.Size.Length == 0 && names.Spelled(full) is { } spelled && !OnlyUsed(spelled, phrase) && !_fresh.Exists(t => NameIndex.NamesOf(t)[0].SequenceEqual(full))) return spelled;
         var scored = new List<(Thing Thing, int Score)>();
         foreach (var (thing, score) in Scored(phrase, full))
         {
@@ -48,7 +48,7 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
             // A 17 mm spanner is no 19.
             if (thing.Kind == ThingKind.Tool && phrase.Size.Length > 0 && !thing.Name.Contains(phrase.Size, StringComparison.OrdinalIgnoreCase)) continue;
             // "The bar" is no long bar that was only used.
-            if (thing.Kind is ThingKind.Tool && best < 90 && phrase.After is null && spoken.IsOff(thing) is null) continue;
+            if (thing.Kind is ThingKind.Tool && best < 90 && phrase.After is null && spoken.IsOff(thing) is null || OnlyUsed(thing, phrase)) continue;
             if (thing is Joint joint && phrase.Count is { } count && joint.Count == count && count > 1) best += 4;
             // "The nuts" is not the castle nut, nor "the nut" the wheel nuts, where both are there.
             if (best < 90 && phrase.IsPlural != IsMany(thing)) best -= 25;
@@ -74,6 +74,9 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
         Doubtful = good;
         return null;
     }
+
+    // "Lift the bar away", where a bar was only used for prying: another bar.
+    private bool OnlyUsed(Thing thing, NounPhrase phrase) => thing is Tool && phrase.After is null && spoken.IsOff(thing) is null && Trade.NounOf(phrase.Stems) is { } noun && noun.Kinds.Contains(ThingKind.Part);
 
     // How well each thing meets a phrase does not change while nothing new is named.
     private List<(Thing Thing, int Score)> Scored(NounPhrase phrase, List<string> full)
@@ -135,6 +138,7 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
     public IReadOnlyList<Thing> Meant(NounPhrase phrase, Predicate<ThingKind> accepts)
     {
         if (phrase.IsRest && spoken.Partly is { } partly && accepts(partly.Kind)) return [partly];
+        if (phrase is { IsRest: false, Some: null, Count: > 2 and var all } && accepts(ThingKind.Joint) && Together(all) is { Count: > 0 } together) return together;
         // "It" is one: the bolts before last are passed over for what they held.
         var one = phrase.Text == "it" && accepts(ThingKind.Part) && spoken.Last.Concat(spoken.Earlier).Any(t => accepts(t.Kind) && !IsMany(t));
         foreach (var hand in (IReadOnlyList<Thing>[])[spoken.Last, spoken.Earlier])
@@ -151,6 +155,16 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
 
         if (phrase.Distinct.Count > 0) return [];
         return spoken.Nearest(sheet.Things.Concat(_fresh).Where(t => accepts(t.Kind))) is { } near ? [near] : [];
+    }
+
+    // "All six": the four and the two that were spoken of last.
+    private List<Thing> Together(int count)
+    {
+        var recent = sheet.Things.Concat(_fresh).OfType<Joint>().Where(j => spoken.Lately(j) > 0).OrderByDescending(spoken.Lately).Take(4).ToList();
+        if (recent.Exists(j => j.Count == count)) return [];
+        for (var take = 1; take <= recent.Count; take++)
+            if (recent.Take(take).Sum(j => j.Count) is var sum && sum >= count) return sum == count && take > 1 ? [.. recent.Take(take).Reverse()] : [];
+        return [];
     }
 
     /// <summary>Assumes a thing that the sheet does not have, of the likeliest kind.</summary>

@@ -10,7 +10,13 @@ internal enum Sense
 
     /// <summary>Moved, and the way does not tell whether off or on: what it was before tells.</summary>
     Move,
+
+    /// <summary>The same, and what nothing was done to before comes off.</summary>
+    MoveOff,
     BreakLoose,
+
+    /// <summary>Its fasteners come out, and it comes off.</summary>
+    Unbolt,
     Loosen,
     Start,
     Secure,
@@ -49,12 +55,6 @@ internal enum Sense
     Adjust,
     Wait,
     Set,
-
-    /// <summary>The engine is started or stopped: its key is the control.</summary>
-    Engine,
-
-    /// <summary>Put into a gear or out of it, the lever not named.</summary>
-    Gear,
 
     /// <summary>The jack is let down: the vehicle comes down where it was up.</summary>
     JackDown,

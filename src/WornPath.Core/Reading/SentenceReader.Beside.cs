@@ -18,7 +18,7 @@ public sealed partial class SentenceReader
         var fastened = false;
         foreach (var piece in clause.Pieces)
         {
-            if (piece.Noun is not { IsPronoun: false } phrase || !(phrase.After is "with" or "using" or "by" || phrase is { After: "over", IsNew: true })) continue;
+            if (piece.Noun is not { IsPronoun: false } phrase || !(phrase.After is "with" or "using" or "by" || phrase is { After: "over" or "on", IsNew: true })) continue;
             var found = Settled(phrase.Text) is { Length: > 0 } settled ? _refer.Find(settled) : _refer.Known(phrase);
             if (found is null && sense is not Sense.Place && Settled(phrase.Text) is null && Trade.NounOf(phrase.Stems) is { Kinds: [ThingKind.Joint, ..] })
             {
@@ -33,7 +33,7 @@ public sealed partial class SentenceReader
                     targets.Add(joint);
                     fastened = true;
                     break;
-                case Part part when phrase.IsNew && !targets.Contains(part):
+                case Part part when (phrase.IsNew || phrase is { After: "with", IsIndefinite: true }) && !targets.Contains(part):
                     Add(Verb.Fit, part, phrase.At, a => a with { New = true });
                     break;
                 case null when phrase.IsNew && Trade.NounOf(phrase.Stems) is { Kinds: [ThingKind.Part, ..] } && _refer.Doubtful.Count == 0:
@@ -97,7 +97,7 @@ public sealed partial class SentenceReader
         }
 
         // "Keeping hold of the shaft, lower it".
-        if (clause is { Mood: Mood.Beside, Verb.Lemma: "hold" or "keep" or "support" or "steady" } && clause.Pieces.Find(p => p.Noun is { IsPronoun: false, After: null or "of" } n && Trade.NounOf(n.Stems)?.Role is null or NounRole.Thing)?.Noun is { } held)
+        if (_actions.Count == 0 && clause is { Mood: Mood.Beside, Verb.Lemma: "hold" or "keep" or "support" or "steady" } && clause.Pieces.Find(p => p.Noun is { IsPronoun: false, After: null or "of" } n && Trade.NounOf(n.Stems)?.Role is null or NounRole.Thing)?.Noun is { } held)
         {
             if (_refer.Known(held) is { } inHand) Spoken.Hand([inHand]);
             else _unnamed = held;
@@ -112,9 +112,11 @@ public sealed partial class SentenceReader
             if ((phrase.After is null || clause.Verb?.Lemma is "begin" or "start" && phrase.After is "with" or "on" || clause.Verb?.Lemma == "see" && phrase.After == "to") && _refer.Known(phrase) is { } thing) named.Add(thing);
         }
 
+        // "Begin with the left lamp: …": what the sentence is about.
+        if (clause.Verb?.Lemma is "begin" or "start" && EndsWithColon(clause) && clause.Pieces.Find(p => p.Noun is { IsPronoun: false, After: "with" or "on" or "at" } n && Trade.NounOf(n.Stems)?.Role is null or NounRole.Thing)?.Noun is { } topic) _topic = topic;
         // "Keep the disc clean": nothing is done, but "it" afterwards is the disc.
         if (named.Count > 0 && !clause.Negated && clause.Mood != Mood.Beside) Spoken.Hand(named);
-        else if (clause is { Mood: Mood.Imperative, Negated: false } && clause.Pieces.Find(p => p.Noun is { After: null, IsPronoun: false } n && Trade.NounOf(n.Stems)?.Role is null or NounRole.Thing) is { Noun: { } unknown }) _unnamed = unknown;
+        else if (clause is { Mood: Mood.Imperative or Mood.Declarative, Negated: false } && clause.Pieces.Find(p => p.Noun is { After: null, IsPronoun: false } n && Trade.NounOf(n.Stems)?.Role is null or NounRole.Thing) is { Noun: { } unknown }) _unnamed = unknown;
     }
 
     private void UseNamed(NounPhrase phrase)
@@ -125,7 +127,9 @@ public sealed partial class SentenceReader
             return;
         }
 
-        if (_refer.Doubtful.Count == 0 && Settled(phrase.Text) is null && Trade.NounOf(phrase.Stems) is { Kinds: [ThingKind.Tool or ThingKind.Consumable, ..] } noun) Use(_refer.Assume(phrase, noun.Kinds[0], false, null, null));
+        // "A 6 mm key": no key of the ignition.
+        if (phrase is { Size.Length: > 0, Head: "key" or "bit" or "ring" }) Use(_refer.Assume(phrase, ThingKind.Tool, false, null, null));
+        else if (_refer.Doubtful.Count == 0 && Settled(phrase.Text) is null && Trade.NounOf(phrase.Stems) is { Kinds: [ThingKind.Tool or ThingKind.Consumable, ..] } noun) Use(_refer.Assume(phrase, noun.Kinds[0], false, null, null));
     }
 
     private void Use(Thing thing) => _uses.Add(thing.Id);
@@ -138,7 +142,7 @@ public sealed partial class SentenceReader
         // "With the parking brake applied and the gear lever in neutral".
         if (!clause.Negated && clause.Mood is Mood.Imperative or Mood.Passive)
             foreach (var piece in clause.Pieces)
-                if (piece.Noun is { After: "with", IsPronoun: false } with && Trade.NounOf(with.Stems) is { Kinds: [ThingKind.Control, ..] })
+                if (piece.Noun is { After: "with", IsPronoun: false, Size: "" } with && _refer.Known(with) is not Tool && Trade.NounOf(with.Stems) is { Kinds: [ThingKind.Control, ..] })
                     SetControl(clause, [.. clause.Pieces.SkipWhile(p => p != piece).Where(p => p.Noun is { IsPronoun: false } n && Trade.NounOf(n.Stems) is { Kinds: [ThingKind.Control, ..] }).Select(p => p.Noun!)]);
         foreach (var piece in clause.Pieces)
         {
@@ -155,7 +159,7 @@ public sealed partial class SentenceReader
         {
             if (piece.Noun is not { After: "with" or "from" or "by" or "on" or "using" or "in" or "into", IsPronoun: false } phrase) continue;
             var thing = Settled(phrase.Text) is { Length: > 0 } s ? _refer.Find(s) : _refer.Known(phrase);
-            if (thing is null && Trade.NounOf(phrase.Stems) is { Kinds: [ThingKind.Aid, ..] } && _refer.Doubtful.Count == 0) thing = _refer.Assume(phrase, ThingKind.Aid, false, null, null);
+            if (thing is null && Trade.NounOf(phrase.Stems) is { } noun && (noun.Kinds is [ThingKind.Aid, ..] || phrase.After == "with" && noun.Kinds.Contains(ThingKind.Aid)) && _refer.Doubtful.Count == 0) thing = _refer.Assume(phrase, ThingKind.Aid, false, null, null);
             if (thing is Aid aid) return aid;
         }
 
@@ -168,6 +172,7 @@ public sealed partial class SentenceReader
         if (clause.Negated || clause.Mood == Mood.Beside) return false;
         var repeats = clause.Verb?.Lemma is "repeat" or "redo"
             || Has(clause, "same") && (Has(clause, "do", "again", "way", "manner", "routine", "likewise", "goes") || clause.Mood == Mood.Fragment && Has(clause, "on", "with", "for")) && !Values(clause).Any(v => v.Kind == TokenKind.Torque) && (clause.Verb?.Lemma is null or "do" or "be" or "fish")
+            || Has(clause, "again", "more") && Has(clause, "all", "lot", "everything", "whole") && Has(clause, "this", "that", "lot", "everything") && clause.Verb is null
             || Has(clause, "likewise") && Has(clause, "do", "deal", "treat")
             || clause.Verb is null && clause.Mood is Mood.Fragment or Mood.Declarative && PlaceOf(clause).Of(_text).ToLowerInvariant() is { Length: < 40 } short_ && (short_.EndsWith("the other one", StringComparison.Ordinal) || short_.EndsWith("the other side", StringComparison.Ordinal))
             || clause.Verb?.Lemma is "do" && Has(clause, "like") || clause.Verb?.Lemma is "do" && Has(clause, "side") && Has(clause, "other")

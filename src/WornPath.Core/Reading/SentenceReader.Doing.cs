@@ -123,6 +123,10 @@ public sealed partial class SentenceReader
     private void LockOn(Clause clause, Sense sense, List<NounPhrase> objects)
     {
         var verb = sense switch { Sense.Lock => Verb.Lock, Sense.Unlock => Verb.Unlock, _ => Verb.Stake };
+        // "One tang over a flat of the outer nut and another over a flat of the inner": what they are bent over.
+        var bent = clause.Pieces.Where(p => p.Noun is { IsPronoun: false, After: "over" or "against" or "of" or "onto" or "to" or "on" } n && !objects.Contains(n)).SelectMany(p => Every(p.Noun!, k => k == ThingKind.Joint)).OfType<Joint>().Distinct().ToList();
+        foreach (var joint in bent) Add(verb, joint, PlaceOf(clause));
+        if (bent.Count > 0) objects = [];
         foreach (var phrase in objects)
         {
             var joint = phrase.IsPronoun ? _refer.Meant(phrase, k => k == ThingKind.Joint).OfType<Joint>().FirstOrDefault() : _refer.Known(phrase, k => k == ThingKind.Joint) as Joint;
@@ -132,6 +136,19 @@ public sealed partial class SentenceReader
         }
 
         Beside(clause);
+    }
+
+    // "Each nut", "both hoses": all of that name that were spoken of; else the one that is meant.
+    private List<Thing> Every(NounPhrase phrase, Predicate<ThingKind> accepts)
+    {
+        if (phrase is { IsAll: true, Stems.Count: 1 })
+        {
+            var all = _refer.Things.Where(t => accepts(t.Kind) && Spoken.Lately(t) > 0 && NameIndex.NamesOf(t)[0][^1] == phrase.Head).ToList();
+            if (phrase.Count is { } count) all = [.. all.OrderByDescending(Spoken.Lately).Take(count)];
+            if (all.Count > 1 && all.TrueForAll(t => t is not (Joint { Count: > 1 } or Part { Quantity: > 1 }))) return all;
+        }
+
+        return _refer.Known(phrase, accepts) is { } one && accepts(one.Kind) ? [one] : [];
     }
 
     // The fastener named beside something or in the two clauses behind it; named anew where the phrase is one that may be.
@@ -229,19 +246,22 @@ public sealed partial class SentenceReader
         }
     }
 
-    // A control by the name it has everywhere: "the engine" is stopped with its key, "the brake" is the parking brake.
+    // "Shift into neutral", "switch off again": the control is not named; the one the step has just set, or the one it always is.
+    private void SetNamed(Clause clause, string name)
+    {
+        _told = true;
+        var at = PlaceOf(clause);
+        var before = clause.Verb?.Lemma is "switch" or "flip" ? _actions.FindLast(a => a.Verb == Verb.Set)?.Target : null;
+        var control = before is not null ? _refer.Find(before)! : ControlOf(new NounPhrase(at, name, [name]));
+        Add(Verb.Set, control, at, a => a with { Position = Short(at.Of(_text)) });
+    }
+
+    // A control by the name it has everywhere: "the engine" is stopped with the ignition, "the brake" is the parking brake.
     private Thing ControlOf(NounPhrase phrase)
     {
-        var name = phrase.Text switch
-        {
-            "engine" or "motor" or "key" or "ignition" => "ignition key",
-            "handbrake" or "hand brake" or "park brake" or "brake" => "parking brake",
-            "gear" or "transmission" or "gearbox" => "gear lever",
-            "pto" => "PTO lever",
-            _ => phrase.Name.Length > 0 ? phrase.Name : phrase.Text,
-        };
-        var named = phrase with { Name = name, Text = name.ToLowerInvariant(), Stems = NameIndex.StemsOf(name) };
-        return _refer.Known(named) ?? _refer.Assume(named, ThingKind.Control, false, null, null);
+        if (Trade.ControlNamed(phrase.Text) is not { } name) return _refer.Known(phrase, k => k == ThingKind.Control) as Control ?? _refer.Assume(phrase, ThingKind.Control, false, null, null);
+        if (_refer.Things.FirstOrDefault(t => t is Control && Trade.ControlNamed(t.Name.ToLowerInvariant()) == name) is { } there) return there;
+        return _refer.Assume(phrase with { Name = name, Text = name.ToLowerInvariant(), Stems = NameIndex.StemsOf(name) }, ThingKind.Control, false, null, null);
     }
 
     private static string Short(string words) => words.Length <= 80 ? words : words[..80];

@@ -33,7 +33,7 @@ public sealed partial class SentenceReader
             Looks.Head => Objects.Exists(o => o.Head == what || o.IsPronoun && _reader.Spoken.Last.Any(t => NameIndex.NamesOf(t)[0][^1] == what)),
             Looks.Kind => what == "thing" ? Kind() is not ("vehicle" or "none" or "words") : Kind() == what,
             Looks.Value => Values(_clause).Any(v => what switch { "torque" => v.Kind == TokenKind.Torque, "angle" => v.Kind == TokenKind.Angle, "time" => v.Kind == TokenKind.Time, _ => _reader.Has(_clause, what) }),
-            Looks.Rest => _clause.Pieces.Exists(p => p.Noun is { After: "on" or "onto" or "in" or "into" or "to" or "over" or "with" } n && (n.After != "with" || n.Head == "scrap") && Trade.NounOf(n.Stems) is { Role: NounRole.Place } && n.Head is not ("bottom" or "top" or "middle" or "inside" or "outside" or "place")),
+            Looks.Rest => _clause.Pieces.Exists(p => p.Noun is { After: "on" or "onto" or "in" or "into" or "to" or "over" or "with" } n && (n.After != "with" || n.Head == "scrap") && (Trade.NounOf(n.Stems) is { Role: NounRole.Place } || n is { After: "in" or "into", Head: "tray" or "bucket" or "box" or "bag", IsPronoun: false } && Kind() != "fluid") && n.Head is not ("bottom" or "top" or "middle" or "inside" or "outside" or "place")),
             _ => throw new ArgumentOutOfRangeException(nameof(looks)),
         };
 
@@ -77,7 +77,7 @@ public sealed partial class SentenceReader
         // A joint that is run or pulled down goes on.
         private string WayOf()
         {
-            var way = Way(_clause);
+            var way = _reader.Way(_clause);
             return way == "off" && Kind() == "joint" && _clause.Pieces.Exists(p => p.Way == "down") && !_clause.Pieces.Exists(p => p.Way is { } w && StrongOff.Contains(w)) ? "on" : way;
         }
 
@@ -100,9 +100,12 @@ public sealed partial class SentenceReader
         {
             if (phrase.IsPronoun)
             {
-                if (phrase.Text is "her" or "she") return "vehicle";
+                if (phrase.Text is "her" or "she" || phrase is { After: null, Distinct: ["front" or "rear"], Count: null }) return "vehicle";
+                // "Start on the left": where.
+                if (phrase is { Distinct.Count: > 0, After: "on" or "at" or "from" or "to" or "in" }) return "words";
                 // What is turned by an angle or to a torque is a fastener.
                 if (Values(_clause).Any(v => v.Kind is TokenKind.Torque or TokenKind.Angle) && _reader._refer.Meant(phrase, k => k == ThingKind.Joint).Count > 0) return "joint";
+                if (phrase.Text is "it" or "them" && _reader._unnamed is { } said && Trade.NounOf(said.Stems) is { Kinds: [var of, ..] }) return of.ToString().ToLowerInvariant();
                 if (phrase.Text is "it" && (_reader.Spoken.Vehicle || _reader.Spoken.Last.Count == 0)) return "vehicle";
                 return _reader._refer.Meant(phrase, _ => true) is { Count: > 0 } meant ? meant[0].Kind.ToString().ToLowerInvariant() : "none";
             }
@@ -123,13 +126,21 @@ public sealed partial class SentenceReader
     private static readonly HashSet<string> StrongOn = ["in", "into", "on", "onto", "home", "together"];
     private static readonly HashSet<string> WeakOn = ["over", "back", "up", "around", "round", "under", "forward"];
 
+    // "The pair in the yoke come out": where the subject is, not where it goes.
+    private bool OfSubject(Clause clause, int i) => clause.Mood is Mood.Passive or Mood.Declarative && clause.VerbAt >= 0 && clause.Pieces[i].At.Start < _finder.Tokens[clause.VerbAt].At.Start;
+
+    // "The clip on the tube": no way, but which clip.
+    private static bool TellsWhose(Clause clause, int i) =>
+        i > 0 && i + 1 < clause.Pieces.Count && clause.Pieces[i].Way is { } way && clause.Pieces[i + 1].Noun is { IsPronoun: false } place && place.After == way
+        && clause.Pieces[i - 1].Noun is { IsPronoun: false } noun && noun.OwnerName == place.Name;
+
     /// <summary>Whether a clause tells of coming off or going on: by its first plain word of the way, else by a weaker one.</summary>
-    private static string Way(Clause clause)
+    private string Way(Clause clause)
     {
         var weak = "";
         for (var i = 0; i < clause.Pieces.Count; i++)
         {
-            if (clause.Pieces[i].Way is not { } way) continue;
+            if (clause.Pieces[i].Way is not { } way || OfSubject(clause, i) || TellsWhose(clause, i)) continue;
             if (StrongOff.Contains(way)) return "off";
             if (StrongOn.Contains(way)) return "on";
             if (weak.Length == 0 && WeakOn.Contains(way)) weak = "on";

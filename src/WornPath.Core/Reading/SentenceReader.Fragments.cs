@@ -30,6 +30,13 @@ public sealed partial class SentenceReader
 
                 if (phrase.After is "with" or "using" or "by" or "for" or "of" or "from" or "at" or "than" or "under" or "against" or "to" or "in" or "on" or "over" or "out" or "off" or "into" or "onto" && !(phrase.After is "in" or "on" or "off" or "out" && objects.Count == 0)) continue;
                 if (!phrase.IsPronoun && Trade.NounOf(phrase.Stems) is { Role: NounRole.Words or NounRole.Place or NounRole.Person }) continue;
+                // "Castle nut off, 27 mm ring spanner": with it.
+                if (objects.Count > 0 && !phrase.IsPronoun && Trade.NounOf(phrase.Stems) is { Kinds: [ThingKind.Tool, ..] } && reader._refer.Known(phrase) is null or Tool)
+                {
+                    reader.UseNamed(phrase);
+                    continue;
+                }
+
                 objects.Add(phrase);
             }
 
@@ -41,7 +48,8 @@ public sealed partial class SentenceReader
                 _any = true;
             }
 
-            foreach (var phrase in objects) One(phrase, way, loose);
+            if (!Gapped(objects))
+                foreach (var phrase in objects) One(phrase, way, loose);
             if (stuff is not null && _hand.Count > 0)
             {
                 var known = reader._refer.Known(stuff) as Consumable ?? (Consumable)reader._refer.Assume(stuff, ThingKind.Consumable, false, null, null);
@@ -56,7 +64,7 @@ public sealed partial class SentenceReader
             var slot = reader.Has(clause, "slot", "slots");
             if (Values(clause).Any(v => v.Kind is TokenKind.Torque or TokenKind.Angle) || slot)
             {
-                reader.Tighten(clause, Sense.Torque, [.. objects.Where(o => _hand.Exists(h => h.Phrase == o && h.Thing is Joint))]);
+                reader.TightenWhat(clause, [.. objects.Where(o => _hand.Exists(h => h.Phrase == o && h.Thing is Joint))], [.. _hand.Select(h => h.Thing)]);
                 _any = true;
             }
 
@@ -67,6 +75,7 @@ public sealed partial class SentenceReader
             }
 
             // "Rear pin: …", "old bolts in the scrap": what follows is about it.
+            if (objects is [{ IsPronoun: false } about] && reader.EndsWithColon(clause)) reader._topic = about;
             reader.Spoken.Hand([.. objects.Where(o => !o.IsPronoun).Select(o => reader._refer.Known(o)).OfType<Thing>()]);
 
             // "Distance between the brackets: 712 ± 2 mm": measured.
@@ -82,6 +91,28 @@ public sealed partial class SentenceReader
             else if (reader._clauses.Count > 1) reader._told = true;
         }
 
+        // "Then the positive", "negative last": the same done to it as to what stands before.
+        private bool Gapped(List<NounPhrase> objects)
+        {
+            if (objects is not [var what] || reader._only is not null || clause.Proviso is not null || Values(clause).Any() || clause.Pieces.Exists(p => p.Way is not null || p.Noun is { After: not null })) return false;
+            if (!reader.IsLedIn(clause) && !reader.Has(clause, "last", "next", "first")) return false;
+            var former = reader._actions.Count > 0 ? reader._actions[^1] : reader.Before is { Actions: [.., var last] } ? last : null;
+            if (former is not { Target: { } id } || !IsMotion(former.Verb) && former.Verb is not (Verb.Snug or Verb.BreakLoose) || reader._refer.Find(id) is not { } done) return false;
+            var meant = what.IsPronoun ? reader._refer.Meant(what, k => k == done.Kind) is { Count: > 0 } and [var one, ..] ? one : null : reader._refer.Known(what, k => k == done.Kind);
+            if (what.IsPronoun && what.Distinct.Count > 0 && NameIndex.NamesOf(done)[0].Any(Trade.Distinct.Contains) && (meant is null || !NameIndex.NamesOf(meant).Any(n => what.Distinct.All(n.Contains))))
+            {
+                // "The positive": of the same sort as the negative lead.
+                var name = string.Join(' ', [.. what.Distinct, NameIndex.NamesOf(done)[0][^1]]);
+                var named = what with { IsPronoun = false, Name = name, Text = name, Stems = [.. what.Distinct, NameIndex.NamesOf(done)[0][^1]] };
+                meant = reader._refer.Known(named, k => k == done.Kind) ?? reader._refer.Assume(named, done.Kind, false, null, null);
+            }
+
+            if (meant is null || meant.Kind != done.Kind || !what.Distinct.All(NameIndex.NamesOf(meant)[0].Contains)) return false;
+            reader.Add(former.Verb, meant, what.At, a => a with { Rest = what.IsRest, New = what.IsNew });
+            reader.Spoken.Hand([meant]);
+            return _any = true;
+        }
+
         // Only what is said outright: "bolts to the casting: 12 N·m" puts nothing on.
         private string PlainWay()
         {
@@ -89,6 +120,8 @@ public sealed partial class SentenceReader
             {
                 if (clause.Pieces[i].Way is not { } way) continue;
                 if (StrongOff.Contains(way)) return "off";
+                // "Bar over them".
+                if (way == "over" && i > 0 && i + 1 < clause.Pieces.Count && clause.Pieces[i + 1].Noun?.After == "over" && clause.Pieces[i - 1].Noun is { After: null }) return "on";
                 // "Pin centre on the old bar" tells where; "gasket into the groove" and "new bolts in" go on.
                 var where = way is "in" or "on" && i + 1 < clause.Pieces.Count && clause.Pieces[i + 1].Noun?.After == way;
                 if (!where && (StrongOn.Contains(way) || way is "up" or "back" or "through")) return "on";

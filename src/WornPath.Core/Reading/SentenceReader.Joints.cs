@@ -10,6 +10,7 @@ public sealed partial class SentenceReader
     private void Tighten(Clause clause, Sense sense, List<NounPhrase> objects)
     {
         foreach (var bad in Values(clause).Where(v => v.Kind == TokenKind.Torque && !v.Torque.IsGood)) AskValue(bad.Text, bad.At, bad.Torque.Problem!.ToString());
+        if (sense == Sense.Retorque && _branch == 0 && Later(clause) is { } later) _branch = BranchOf(later);
         var group = new List<(Thing Thing, NounPhrase Phrase)>();
         var values = new List<Token>();
         var any = false;
@@ -73,6 +74,21 @@ public sealed partial class SentenceReader
         Beside(clause);
     }
 
+    // "After fifty miles", "after the first ten hours": done then, not now.
+    private Proviso? Later(Clause clause)
+    {
+        foreach (var near in _clauses.Where(c => c == clause || c.Mood == Mood.Beside && c.To <= clause.From))
+            for (var i = near.From; i < near.To; i++)
+                if (_finder.Tokens[i] is { Kind: TokenKind.Word, Text: "after" } && Enumerable.Range(i, near.To - i).Any(k => _finder.Tokens[k] is { Kind: TokenKind.Time, Number: >= 60 } || _finder.Tokens[k].Text is "mile" or "miles" or "km" or "kilometres" or "kilometers" or "hours" or "days" or "weeks" or "drive" or "ride"))
+                {
+                    var end = Enumerable.Range(i, near.To - i).TakeWhile(k => _finder.Tokens[k].Kind != TokenKind.Mark).Last();
+                    var at = new Span(_finder.Tokens[i].At.Start, _finder.Tokens[end].At.End - _finder.Tokens[i].At.Start);
+                    return new Proviso(at.Of(_text), false, at);
+                }
+
+        return null;
+    }
+
     private void Tightened(Clause clause, Sense sense, Thing thing, NounPhrase phrase, List<Token> values, bool slot)
     {
         if (thing is not Joint joint)
@@ -131,7 +147,9 @@ public sealed partial class SentenceReader
             return;
         }
 
-        var again = sense == Sense.Retorque;
+        var again = sense == Sense.Retorque || final is null && sense == Sense.Torque && Has(clause, "again", "once-more");
+        // "Shield on, four screws at 70 lbf·in": what was out goes in first.
+        if (!again && clause.Mood == Mood.Fragment && Spoken.IsOff(joint) is true && _actions.Exists(a => a.Verb is Verb.Fit or Verb.Connect)) Add(Verb.Start, joint, phrase.At, Of);
         Add(again ? Verb.Retorque : Verb.Torque, joint, phrase.At, a => Of(a) with { Torque = final, Passes = TorquePasses.Of(torques.SkipLast(1).Select(t => t.Spec)) });
         if (final is not null && !again) Compare(joint, TorqueSpec.Create(final.Low, final.High, final.Unit, angle) is { IsGood: true } whole && angle is not null ? whole.Value : final, torques[^1].Token);
         if (angle is not null) Add(Verb.TurnOn, joint, phrase.At, a => Of(a) with { Angle = angle });

@@ -33,7 +33,7 @@ public sealed record Reading(ImmutableArray<StepAction> Actions, ImmutableArray<
 public sealed partial class SentenceReader
 {
     /// <summary>One more whenever the same words may be read otherwise than before.</summary>
-    public const int Version = 2;
+    public const int Version = 3;
 
     private readonly Sheet _sheet;
     private readonly Step _step;
@@ -51,10 +51,13 @@ public sealed partial class SentenceReader
     private readonly List<Clause> _clauses;
     // What was named last and is no thing of the sheet yet: "squeeze the ring and hook it out".
     private NounPhrase? _unnamed;
+    // What a sentence says it is about, before a colon: "Drag link next: …".
+    private NounPhrase? _topic;
     private int? _people;
     private Limit? _only;
     private int _branch;
     private bool _told;
+    private List<string>? _trace;
 
     private SentenceReader(Sheet sheet, NameIndex names, Step step, string text, Spoken before)
     {
@@ -87,7 +90,25 @@ public sealed partial class SentenceReader
         };
     }
 
+    /// <summary>How a text is cut into clauses and what each verb is taken for, a line a clause: for whoever adds a verb.</summary>
+    public static IReadOnlyList<string> Explain(Sheet sheet, Step step, string text)
+    {
+        var names = NameIndex.Of(sheet);
+        var reader = new SentenceReader(sheet, names, step, text, Spoken.Before(sheet, names, step)) { _trace = [] };
+        reader.Run();
+        return reader._trace;
+    }
+
     private Spoken Spoken => _refer.Spoken;
+
+    private void Trace(Clause clause, Sense? sense = null)
+    {
+        if (_trace is null) return;
+        string Named(NounPhrase noun) => $"{(noun.After is { } after ? after + " " : "")}[{(noun.IsPronoun ? "~" : "")}{noun.Text}{(noun.Owner.Count > 0 ? " of " + noun.OwnerName : "")}]";
+        var pieces = clause.Pieces.Select(p => p.Noun is { } noun ? Named(noun) : p.Way ?? $"={p.Value!.Value.Text}");
+        var how = $"{(clause.Negated ? " not" : "")}{(clause.IsRemark ? " said" : "")}{(clause.IsUnknown ? " unknown" : "")}{(clause.Proviso is { } p ? $" if “{p.Sign}”" : "")}";
+        _trace.Add($"{clause.Mood}{how} “{PlaceOf(clause).Of(_text)}”: {clause.Verb?.Lemma ?? "–"}{(sense is null ? "" : $" > {sense}")} {string.Join(" ", pieces)}");
+    }
 
     private void Run()
     {
@@ -117,6 +138,8 @@ public sealed partial class SentenceReader
         var branches = _branches.Count;
         if (clause.Proviso is { } proviso && _branch == 0) _branch = BranchOf(proviso);
         _finder.Fill(clause);
+        // "A wet one gets another 15°", "any implement comes off first": only such a one.
+        if (clause is { Proviso: null, Mood: not Mood.Beside } && _branch == 0 && clause.Pieces is [{ Noun: { Sign.Length: > 0 } such }, ..] && (clause.Mood != Mood.Imperative || such.IsPronoun)) _branch = BranchOf(new Proviso(such.Sign, false, such.At));
         Read(clause);
         if (_actions.Count == from)
         {
@@ -146,6 +169,32 @@ public sealed partial class SentenceReader
         return _branches.Count;
     }
 
+    private bool EndsWithColon(Clause clause) => clause.To < _finder.Tokens.Count && _finder.Tokens[clause.To] is { Kind: TokenKind.Mark, Text: ":" };
+
+    // "Then the positive", "… and last the negative".
+    private bool IsLedIn(Clause clause)
+    {
+        for (var i = clause.From - 1; i >= 0 && _finder.Tokens[i].Kind == TokenKind.Word; i--)
+            if (_finder.Tokens[i].Text is "then" or "next" or "finally" or "lastly") return true;
+        return false;
+    }
+
+    // The step before this one.
+    private Step? Before
+    {
+        get
+        {
+            Step? before = null;
+            foreach (var step in _sheet.Steps)
+            {
+                if (step.Id == _step.Id) return before;
+                before = step;
+            }
+
+            return before;
+        }
+    }
+
     private Span PlaceOf(Clause clause)
     {
         var tokens = _finder.Tokens;
@@ -157,6 +206,7 @@ public sealed partial class SentenceReader
     // --- one clause
     private void Read(Clause clause)
     {
+        if (clause.Verb is null || clause.Negated || clause.IsRemark || clause.IsUnknown) Trace(clause);
         Hands(clause);
         if (Repeats(clause)) return;
         if (clause.Negated || clause.IsRemark)
@@ -185,19 +235,23 @@ public sealed partial class SentenceReader
 
         var facts = new Facts(this, clause);
         var sense = Sense.Say;
+        string? control = null;
         var objects = facts.Objects;
         foreach (var frame in clause.Verb.Frames)
         {
             if (!Array.TrueForAll(frame.Conditions, c => c.Holds(facts))) continue;
-            sense = frame.Sense;
+            (sense, control) = (frame.Sense, frame.Control);
             if (frame.Object is { } behind) objects = [.. clause.Pieces.Where(p => p.Noun?.After == behind).Select(p => p.Noun!)];
             break;
         }
 
+        Trace(clause, sense);
         // Who moves of itself is said, unless it moves on or off.
+        if (clause.Mood == Mood.Declarative && sense is Sense.Off or Sense.On or Sense.Disconnect or Sense.Connect && !clause.Pieces.Exists(p => p.Way is { } way && (StrongOff.Contains(way) || StrongOn.Contains(way) || way is "back" or "up"))) sense = Sense.Say;
         if (clause.Mood == Mood.Declarative && sense is not (Sense.Off or Sense.On or Sense.Torque or Sense.TurnOn or Sense.Disconnect or Sense.Connect)) sense = Sense.Say;
         var (actions, questions) = (_actions.Count, _questions.Count);
-        Do(clause, sense, objects);
+        if (control is not null) SetNamed(clause, control);
+        else Do(clause, sense, objects);
         // Told to do what changes the state, and nothing came of it: shown and asked.
         if (!Trade.Of(sense).IsSoft && _actions.Count == actions && _questions.Count == questions && !IsDone(clause, sense)) Unclear(clause);
     }
@@ -220,15 +274,19 @@ public sealed partial class SentenceReader
             case Sense.Support:
                 Support(clause);
                 return;
-            case Sense.Engine:
-                Add(Verb.Set, ControlOf(new NounPhrase(PlaceOf(clause), "engine", ["engine"])), PlaceOf(clause), a => a with { Position = Short(PlaceOf(clause).Of(_text)) });
-                return;
-            case Sense.Gear:
-                Add(Verb.Set, ControlOf(new NounPhrase(PlaceOf(clause), "gear", ["gear"])), PlaceOf(clause), a => a with { Position = Short(PlaceOf(clause).Of(_text)) });
-                return;
             case Sense.JackDown:
-                if (Spoken.Raised) Add(Verb.Lower, null, PlaceOf(clause));
+                // A jack that was put under a part comes away; else the vehicle comes down with it.
+                if (objects.Select(o => _refer.Known(o)).OfType<Aid>().FirstOrDefault(a => Spoken.IsOff(a) is false && Spoken.Lately(a) > Spoken.RaisedAt) is { } jack)
+                {
+                    Add(Verb.TakeAway, jack, PlaceOf(clause));
+                    Spoken.Hand([jack]);
+                }
+                else if (Spoken.Raised) Add(Verb.Lower, null, PlaceOf(clause));
                 else Aside(clause);
+                return;
+            // "Then hang the panels": what is off goes on again.
+            case Sense.Hang when AidIn(clause) is null && !Has(clause, "from", "aside", "clear", "up") && objects is [{ IsPronoun: false } panel] && _refer.Known(panel) is Part off && Spoken.IsOff(off) is true:
+                DoEach(clause, Sense.On, objects);
                 return;
             case Sense.Level when !objects.Exists(o => o.IsPronoun || _refer.Known(o) is Fluid || Trade.NounOf(o.Stems) is { Kinds: [ThingKind.Fluid, ..] }):
                 if (Spoken.Nearest(_refer.Things.Where(t => t is Fluid)) is { } fluid) Add(Verb.CheckLevel, fluid, PlaceOf(clause));
@@ -241,6 +299,17 @@ public sealed partial class SentenceReader
                 Add(Verb.Fill, its, PlaceOf(clause));
                 Spoken.Hand([its]);
                 return;
+            // No oil that is known: named by what it is in.
+            case Sense.Fill when objects is [{ IsPronoun: false } filled] && _refer.Known(filled) is null && Trade.NounOf(filled.Stems) is not { Kinds: [ThingKind.Fluid or ThingKind.Consumable, ..] } && Trade.NounOf(filled.Stems)?.Role is not NounRole.Words && clause.Verb?.Lemma == "top":
+                Add(Verb.Fill, _refer.Assume(filled with { Name = $"{filled.Name} oil", Text = $"{filled.Text} oil", Stems = [.. filled.Stems, "oil"] }, ThingKind.Fluid, false, null, null), PlaceOf(clause));
+                return;
+            case Sense.Unbolt:
+                Unbolt(clause, objects);
+                return;
+            case Sense.Drain:
+                DoEach(clause, sense, objects);
+                PlaceAids(clause);
+                return;
             case Sense.PlaceOwn:
                 PlaceOwn(clause, objects);
                 return;
@@ -250,7 +319,7 @@ public sealed partial class SentenceReader
             case Sense.Again:
                 Again();
                 return;
-            case Sense.Off or Sense.On or Sense.Place or Sense.Move or Sense.Replace when objects.Exists(IsCotter):
+            case Sense.Off or Sense.On or Sense.Place or Sense.Move or Sense.MoveOff or Sense.Replace when objects.Exists(IsCotter):
                 Pin(clause, sense is Sense.Off ? Sense.PinOut : Sense.PinIn, objects);
                 return;
             case Sense.Lock or Sense.Unlock or Sense.Stake:
@@ -288,7 +357,35 @@ public sealed partial class SentenceReader
         Beside(clause);
         if (things.Count > 0) Spoken.Hand([.. things.Distinct()]);
         // "Fit the plug, 20 N·m": the value makes it a tightening, too.
-        if (sense is Sense.On or Sense.Start or Sense.Secure or Sense.Snug or Sense.Connect or Sense.Replace && Values(clause).Any(v => v.Kind == TokenKind.Torque)) Tighten(clause, Sense.Torque, []);
+        if (sense is Sense.On or Sense.Start or Sense.Secure or Sense.Snug or Sense.Connect or Sense.Replace && Values(clause).Any(v => v.Kind == TokenKind.Torque)) TightenWhat(clause, [], things);
+    }
+
+    // "Bracket back on, 12 N·m": its fasteners get the value.
+    private void TightenWhat(Clause clause, List<NounPhrase> joints, List<Thing> hand)
+    {
+        if (joints.Count > 0 || hand.Exists(t => t is not Part) || hand is not [.., Part part] || _actions.Exists(a => a.Target is { } id && _refer.Find(id) is Joint))
+        {
+            Tighten(clause, Sense.Torque, joints);
+            return;
+        }
+
+        if (FastenersOf(part) is { } holds) Spoken.Hand([holds]);
+        else if (Spoken.Last.Concat(Spoken.Earlier).All(t => t is not Joint)) Spoken.Hand([AssumeBolts(part, Bare(clause))]);
+        Tighten(clause, Sense.Torque, []);
+    }
+
+    // "Unbolt the bracket": its bolts come out, and it comes off.
+    private void Unbolt(Clause clause, List<NounPhrase> objects)
+    {
+        foreach (var phrase in objects)
+            foreach (var thing in Things(clause, Sense.Off, phrase))
+            {
+                if (thing is Part part && !_actions.Exists(a => a.Verb == Verb.TakeOut)) Add(Verb.TakeOut, FastenersOf(part) ?? AssumeBolts(part, phrase), phrase.At);
+                Act(clause, Sense.Off, thing, phrase);
+                Spoken.Hand([thing]);
+            }
+
+        Beside(clause);
     }
 
     // Whatever a verb is done to where the sentence does not say: what was in hand.
@@ -315,7 +412,7 @@ public sealed partial class SentenceReader
     {
         if (thing.Kind is ThingKind.Tool or ThingKind.Consumable) Use(thing);
         var row = Trade.Of(sense);
-        if (thing is Control && sense is Sense.Off or Sense.On or Sense.Move or Sense.Place or Sense.Connect or Sense.Disconnect)
+        if (thing is Control && sense is Sense.Off or Sense.On or Sense.Move or Sense.MoveOff or Sense.Place or Sense.Connect or Sense.Disconnect)
         {
             Add(Verb.Set, thing, phrase.At, a => a with { Position = Short(PlaceOf(clause).Of(_text)) });
             return;
@@ -343,6 +440,7 @@ public sealed partial class SentenceReader
             return;
         }
 
+        if (verb == Verb.HangAside && AidIn(clause) is { } hook && Spoken.IsOff(hook) is not false) Add(Verb.Place, hook, phrase.At);
         Add(verb.Value, thing, phrase.At, a => Detailed(a, clause, phrase));
     }
 
@@ -394,6 +492,7 @@ public sealed partial class SentenceReader
         }
 
         if (Spoken.IsOff(thing) is null && (Spoken.ComesOff is false && _actions.Count > 0 || Says("refit", "fitting", "install", "assembl", "building up")) || phrase.IsNew || Spoken.IsOff(thing) is true || thing is Part { Origin: Origin.Kit } or Joint { Origin: Origin.Kit } or Connection { Origin: Origin.Kit } && Spoken.IsOff(thing) is null) Add(on.Value, thing, phrase.At, a => Detailed(a, clause, phrase));
+        else if (sense == Sense.MoveOff && Spoken.IsOff(thing) is null) Add(off.Value, thing, phrase.At, a => Detailed(a, clause, phrase));
         else Unclear(clause);
     }
 
@@ -410,6 +509,9 @@ public sealed partial class SentenceReader
                 return Things(clause, sense, said with { At = phrase.At });
             }
 
+            // "Set the compressors on the coil and wind them in": the tools, which no sheet keeps count of.
+            if (phrase.Text is "it" or "them" && _actions is [.., { Verb: Verb.Place, Target: { } placed }] && _refer.Find(placed) is Tool && !Accepts(ThingKind.Tool)) return [];
+            if (Topic(phrase, sense) is { } topic) return Things(clause, sense, topic with { At = phrase.At });
             var meant = _refer.Meant(phrase, Accepts);
             if (meant.Count > 0) return [.. meant];
             if (!row.IsSoft) AskObject(clause, sense, phrase);
@@ -429,6 +531,9 @@ public sealed partial class SentenceReader
         }
 
         if (ItsOwn(phrase) is { } its) return [its];
+        // "Spin a nut onto each bolt": the bolt's nut.
+        if (phrase.Head == "nut" && sense is Sense.On or Sense.Start or Sense.Off or Sense.Snug && clause.Pieces.Find(p => p.Noun is { IsPronoun: false, After: "on" or "onto" or "off" or "from", Head: "bolt" or "stud" or "screw" })?.Noun is { } bolt && _refer.Known(bolt) is Joint nutted) return [nutted];
+        if (phrase is { IsAll: true, Stems.Count: 1 } && Every(phrase, Accepts) is { Count: > 1 } every) return every;
         if (_refer.Known(phrase, Accepts) is { } known && (Accepts(known.Kind) || !(Trade.NounOf(phrase.Stems)?.Kinds.Any(Accepts) ?? false)))
         {
             Spoken.Name(known);
@@ -446,6 +551,8 @@ public sealed partial class SentenceReader
             return [];
         }
 
+        // "Rap each ear": struck, and no fastener for that.
+        if (sense == Sense.BreakLoose && Trade.NounOf(phrase.Stems) is null) return [];
         // "Its stud", "their threads": a part of what is in hand and no thing of its own.
         if (phrase.IsIts && phrase.Head is "stud" or "thread" or "shank" or "end" or "lip" or "collar" or "tip") return [];
         var noun = Trade.NounOf(phrase.Stems);
@@ -462,6 +569,9 @@ public sealed partial class SentenceReader
         if (kinds is [ThingKind.Control, ThingKind.Part] && sense is Sense.Off or Sense.On or Sense.Move && clause.Mood == Mood.Imperative) kinds = [ThingKind.Part];
         // What comes off and was never put there is a part: "remove the strap".
         if (sense == Sense.Off && kinds.Contains(ThingKind.Part) && kinds[0] == ThingKind.Aid) kinds = [ThingKind.Part];
+        // "Roll a floor jack in under the sump": it stays there.
+        if (sense is Sense.On && phrase.Head == "jack" && kinds is [ThingKind.Tool, ..] && clause.Pieces.Exists(p => p.Noun is { After: "under" or "beneath" or "below" })) kinds = [ThingKind.Aid];
+        if (sense is Sense.Off or Sense.Away && kinds is [ThingKind.Tool, ThingKind.Part]) kinds = [ThingKind.Part];
         ThingKind? kind = kinds.Length > 0 ? Array.Find(kinds, Accepts) is var fit && kinds.Any(Accepts) ? fit : kinds[0] : null;
         if (kind is ThingKind.Tool or ThingKind.Consumable or ThingKind.Aid && !Accepts(kind.Value) || kind is ThingKind.Tool or ThingKind.Consumable)
         {
@@ -495,13 +605,21 @@ public sealed partial class SentenceReader
         return [assumed];
     }
 
+    // "Tray: bolts out, slide it off": it is what the sentence is about, while nothing of its kind was named since.
+    private NounPhrase? Topic(NounPhrase phrase, Sense sense)
+    {
+        if (_topic is not { } topic || phrase.Text != "it") return null;
+        var kind = _refer.Known(topic)?.Kind ?? (Trade.NounOf(topic.Stems) is { Role: NounRole.Thing, Kinds: [var first, ..] } ? first : (ThingKind?)null);
+        return kind is { } of && Trade.Of(sense).ByKind.ContainsKey(of) && !_actions.Exists(a => a.At.Start > topic.At.Start && a.Target is { } id && _refer.Find(id)?.Kind == of) ? topic : null;
+    }
+
     // "Its bolt": the one of what was spoken of just before, known or named so now; "their nuts" are those of the bolts in hand.
     private Joint? ItsOwn(NounPhrase phrase)
     {
         if (!phrase.IsIts || phrase.Stems.Count != 1 || Trade.NounOf(phrase.Stems) is not { Kinds: [ThingKind.Joint, ..] }) return null;
         var last = Spoken.Last.Count > 0 ? Spoken.Last[^1] : null;
-        if (_unnamed is null && last is Joint bolted) return NameIndex.NamesOf(bolted)[0][^1] == phrase.Head || phrase.Head == "nut" ? bolted : null;
-        var owner = _unnamed?.Name ?? (last as Part)?.Name ?? (last as Connection)?.Name;
+        if (_unnamed is null && Topic(phrase with { Text = "it" }, Sense.Off) is null && last is Joint bolted) return NameIndex.NamesOf(bolted)[0][^1] == phrase.Head || phrase.Head == "nut" ? bolted : null;
+        var owner = Topic(phrase with { Text = "it" }, Sense.Off)?.Name ?? _unnamed?.Name ?? (last as Part)?.Name ?? (last as Connection)?.Name;
         if (owner is not { Length: > 0 }) return null;
         var stems = NameIndex.StemsOf(owner);
         var own = _refer.Things.OfType<Joint>().Where(j => NameIndex.NamesOf(j)[0][^1] == phrase.Head && (last is not null && _unnamed is null && j.Holds.Contains(last.Id) || NameIndex.NamesOf(j)[0].Contains(stems[^1]))).ToList();
@@ -545,6 +663,7 @@ public sealed partial class SentenceReader
             }
         }
 
+        if (_topic is { } topic && Trade.NounOf(topic.Stems) is null or { Role: NounRole.Thing, Kinds: [ThingKind.Part, ..] }) return (topic.Name, (_refer.Known(topic) as Part)?.Id);
         return Spoken.Last.OfType<Part>().LastOrDefault() is { } last ? (last.Name, last.Id) : (null, null);
     }
 

@@ -15,7 +15,7 @@ internal sealed class Spoken
     }
 
     /// <summary>What is spoken of on top of what was before, which stays as it is.</summary>
-    public Spoken(Spoken before) => (_before, _order, Last, Earlier, Vehicle, Pin, Pinned, Raised, Partly) = (before, before._order, before.Last, before.Earlier, before.Vehicle, before.Pin, before.Pinned, before.Raised, before.Partly);
+    public Spoken(Spoken before) => (_before, _order, Last, Earlier, Vehicle, Pin, Pinned, Raised, RaisedAt, Partly) = (before, before._order, before.Last, before.Earlier, before.Vehicle, before.Pin, before.Pinned, before.Raised, before.RaisedAt, before.Partly);
 
     /// <summary>What was last in hand, in the order of the words.</summary>
     public IReadOnlyList<Thing> Last { get; private set; } = [];
@@ -35,10 +35,13 @@ internal sealed class Spoken
     /// <summary>True while the vehicle is up.</summary>
     public bool Raised { get; private set; }
 
+    /// <summary>When the vehicle was last raised, in the order of <see cref="Lately"/>.</summary>
+    public int RaisedAt { get; private set; }
+
     /// <summary>Notes what was done to the vehicle.</summary>
     public void Moved(Verb verb)
     {
-        if (verb is Verb.Raise or Verb.SetOnStands) Raised = true;
+        if (verb is Verb.Raise or Verb.SetOnStands) (Raised, RaisedAt) = (true, ++_order);
         else if (verb is Verb.Lower) Raised = false;
     }
 

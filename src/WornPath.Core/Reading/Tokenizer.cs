@@ -9,7 +9,7 @@ internal static partial class Tokenizer
 {
     [GeneratedRegex(@"(?<time>(?:\d+(?:[.,]\d+)?|half an?|a quarter of an|three[- ]quarters of an|an?|one|two|three|four|five|six|seven|eight|nine|ten|twelve|fifteen|twenty|thirty|forty|sixty)\s*(?<tu>seconds?|secs?|minutes?|mins?|min\.|hours?|hrs?|h)(?![A-Za-z]))|" +
         @"(?<angle>(?:\d+(?:[.,]\d+)?|\d+/\d+|half a|(?:an?|another|one)\s+(?:half|third|quarter|fifth|sixth|eighth|twelfth)(?:\s+of\s+a)?|(?:a |another )?(?:third|quarter|sixth|eighth|twelfth) of a|three[- ]quarters of a|two[- ]thirds of a|three-quarter|another|one|two|three|four)\s*(?:°|deg(?:rees?)?(?![A-Za-z])|flats?(?![A-Za-z])|turns?(?![A-Za-z])))|" +
-        @"(?<num>\d+(?:[.,/]\d+)*(?![\w]))|(?<word>[\p{L}#](?:[\p{L}\d'’\-]*[\p{L}\d])?|\d[\w.×/]*\w)|(?<stop>[.!?;\n]+)|(?<mark>[,:()–—%+])",
+        @"(?<num>\d+(?:[.,/]\d+)*(?![\w]))|(?<word>(?:back and forth|to and fro|side to side|up and down|in and out|end to end|round and round)(?![\w-])|[\p{L}#](?:[\p{L}\d'’\-]*[\p{L}\d])?|\d[\w.×/]*\w)|(?<stop>[.!?;\n]+)|(?<mark>[,:()–—%+])",
         RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex Pattern();
 
@@ -86,6 +86,6 @@ internal static partial class Tokenizer
             : match.Groups["stop"].Success ? TokenKind.Stop
             : match.Groups["mark"].Success ? TokenKind.Mark
             : TokenKind.Word;
-        return new Token(kind, text, span);
+        return new Token(kind, kind == TokenKind.Word ? text.Replace(' ', '-') : text, span);
     }
 }

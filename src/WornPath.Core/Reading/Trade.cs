@@ -35,12 +35,17 @@ internal static class Trade
     public static readonly WordSet NounsInIng = Set("nounInIng");
     public static readonly WordSet Stances = Set("stance");
     public static readonly WordSet Relational = Set("relational");
+    public static readonly WordSet Results = Set("result");
+    public static readonly WordSet PlacesOn = Set("placeOn");
     public static readonly WordSet Trouble = Set("trouble");
     public static readonly WordSet Negations = Set("negation");
 
     private static readonly FrozenDictionary<string, Noun> Nouns = LoadNouns();
 
     private static readonly FrozenDictionary<string, VerbForm[]> Forms = LoadVerbs();
+
+    private static readonly FrozenDictionary<string, string> Controls = Lines("controls").Select(Cut)
+        .SelectMany(l => l.Right.Split(',', StringSplitOptions.TrimEntries).Append(l.Left.ToLowerInvariant()).Distinct().Select(word => (word, name: l.Left))).ToFrozenDictionary(l => l.word, l => l.name);
 
     private static readonly FrozenDictionary<Sense, SenseRow> Senses = LoadSenses();
 
@@ -55,6 +60,9 @@ internal static class Trade
         return null;
     }
 
+    /// <summary>The name a control has on every sheet, by any word for it; null where it has none but its own.</summary>
+    public static string? ControlNamed(string words) => Controls.GetValueOrDefault(words);
+
     /// <summary>True where these stems are a noun of more than one word ("lock nut"): its first word is then no verb.</summary>
     public static bool IsCompound(string first, string second) => Nouns.ContainsKey($"{first} {second}");
 
@@ -63,6 +71,9 @@ internal static class Trade
 
     /// <summary>True where the word, as it stands, can be told to somebody ("remove").</summary>
     public static bool IsBase(string word) => VerbsOf(word).Any(f => f.Form == Form.Base);
+
+    /// <summary>True for a verb one of whose senses changes the state: "holding", "turning" beside what is done tell how.</summary>
+    public static bool Changes(TradeVerb verb) => verb.Frames[^1].Sense is var sense && sense is not (Sense.Say or Sense.Support or Sense.Seat) && (!Of(sense).IsSoft || sense is Sense.Fill);
 
     /// <summary>What a sense comes to.</summary>
     public static SenseRow Of(Sense sense) => Senses[sense];

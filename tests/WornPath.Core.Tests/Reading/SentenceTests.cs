@@ -15,7 +15,7 @@ public class SentenceTests
     [InlineData("Loosen the wheel nuts.", "loosen J2 wheel nuts")]
     [InlineData("Crack the wheel nuts loose.", "break loose J2 wheel nuts")]
     [InlineData("Break the hub nut loose with a long bar.", "break loose J3 hub nut")]
-    [InlineData("Remove the two caliper bolts and hang the caliper from the spring with the wire hook.", "take out J1 caliper bolts; hang aside P1 caliper with A2 wire hook")]
+    [InlineData("Remove the two caliper bolts and hang the caliper from the spring with the wire hook.", "take out J1 caliper bolts; put in place A2 wire hook; hang aside P1 caliper with A2 wire hook")]
     [InlineData("Take out the caliper bolts.", "take out J1 caliper bolts")]
     [InlineData("Take the caliper bolts out.", "take out J1 caliper bolts")]
     [InlineData("Remove the caliper, the brake disc and the dust cover.", "remove P1 caliper; remove P2 brake disc; remove P3 dust cover")]
