@@ -182,7 +182,7 @@ public static partial class CorpusScore
             var got = step.Actions.Select(a =>
             {
                 var verb = JsonNamingPolicy.CamelCase.ConvertName(a.Verb.ToString());
-                return new Fact(Group.GetValueOrDefault(verb, verb), a.Target is { } t ? sheet.Find(t)?.Name ?? t : a.Words ?? "", a.Torque?.ToString() ?? "", a.Branch > 0, verb);
+                return new Fact(Group.GetValueOrDefault(verb, verb), a.Target is { } t ? sheet.Find(t)?.Name ?? t : a.Words ?? "", a.Torque?.ToString() ?? "", a.Branch > 0 || a.If is not null, verb);
             }).ToList();
             var bad = Match(gold, got);
             var hard = gold.Any(g => !Soft.Contains(g.Group));

@@ -60,7 +60,8 @@ public static class Asking
         var only = action.Only is { } o ? $"{o}: " : "";
         var some = action.Some is { } n ? $" {n} of" : action.Rest ? " the rest of" : "";
         if (action.Verb == Verb.Set && action.Position is { } position) return $"{only}set {target}: {position}";
-        return $"{only}{verb}{some}{(action.New ? " new" : "")}{(target is null ? "" : " " + target)}{with}{value}{angle}{minutes}{limits}";
+        var later = action.If is { } after ? $", {after}" : "";
+        return $"{only}{verb}{some}{(action.New ? " new" : "")}{(target is null ? "" : " " + target)}{with}{value}{angle}{minutes}{limits}{later}";
     }
 
     /// <summary>The answers a question can be settled with, the likeliest first, each with the edit that does it.</summary>

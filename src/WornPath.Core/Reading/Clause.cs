@@ -67,6 +67,9 @@ internal sealed class Clause(Mood mood, int from, int to)
     /// <summary>Known to say and change nothing: a reason, a time, a remark.</summary>
     public bool IsRemark { get; init; }
 
+    /// <summary>"Remove and discard the gasket": what it is done to stands in the clause behind it.</summary>
+    public bool Shares { get; init; }
+
     /// <summary>When it is done; null for always.</summary>
     public Proviso? Proviso { get; set; }
 

@@ -196,7 +196,7 @@ internal sealed class ClauseFinder
     }
 
     private bool IsPurposeAt(int at) => Is(at, "to") && at + 2 < _end && _tokens[at + 1].Kind == TokenKind.Word && Trade.IsBase(_tokens[at + 1].Text)
-        && (_tokens[at + 2].Kind == TokenKind.Word && (Trade.Determiners.Contains(_tokens[at + 2].Text) || Trade.Pronouns.Contains(_tokens[at + 2].Text)) || !Trade.AlsoNouns.Contains(_tokens[at + 1].Text) && _tokens[at + 2].Kind == TokenKind.Word && !Trade.IsSmall(_tokens[at + 2].Text));
+        && (_tokens[at + 2].Kind == TokenKind.Word && (Trade.Determiners.Contains(_tokens[at + 2].Text) || Trade.Pronouns.Contains(_tokens[at + 2].Text)) || !Trade.IsAlsoNoun(_tokens[at + 1].Text) && _tokens[at + 2].Kind == TokenKind.Word && !Trade.IsSmall(_tokens[at + 2].Text));
 
     // "Or lift it off with a hoist": another way to do what stands before.
     private Proviso? Otherwise(int from, int at, Clause? open)
@@ -229,6 +229,8 @@ internal sealed class ClauseFinder
         if (!conditional && word is "after" or "before" && at + 1 < _end && !Has(at + 1, end, i => _tokens[i].Kind == TokenKind.Word && Trade.Pronouns.Contains(_tokens[i].Text)))
         {
             var upTo = _tokens[at + 1].Kind == TokenKind.Time ? at + 2 : _nouns.Read(at + 1, _end, word)?.Next ?? end;
+            while (upTo < end && _tokens[upTo].Kind == TokenKind.Time) upTo++;
+            if (upTo < end && upTo > at + 1 && open is null && _tokens[upTo].Kind == TokenKind.Word && Trade.Determiners.Contains(_tokens[upTo].Text)) end = upTo;
             if (upTo < end && _tokens[upTo].Kind == TokenKind.Word && Trade.IsBase(_tokens[upTo].Text)) end = upTo;
         }
 
@@ -351,6 +353,9 @@ internal sealed class ClauseFinder
     {
         if (!IsImperativeAt(at, at == 0 || open is null || !Trade.Conjunctions.Contains(_tokens[at - 1].Text))) return null;
         var verb = Trade.VerbsOf(_tokens[at].Text).First(f => f.Form == Form.Base).Verb;
+        // "Remove and discard the gasket".
+        if (Is(at + 1, "and") && at + 3 < _end && _tokens[at + 2].Kind == TokenKind.Word && Trade.IsBase(_tokens[at + 2].Text) && IsImperativeAt(at + 2, afterMark: true) && _nouns.Read(at + 3, _end, null) is not null)
+            return new Clause(Mood.Imperative, at, at + 1) { VerbAt = at, Verb = verb, Shares = true, Proviso = Otherwise(from, at, open) };
         // "Let it never be the tube": said, not done.
         var not = Has(at + 1, Math.Min(_end, at + 4), i => _tokens[i].Text is "never" or "not") && !Has(at + 1, Math.Min(_end, at + 3), i => _tokens[i].Kind == TokenKind.Mark);
         var clause = new Clause(Mood.Imperative, at, NextBoundary(at + 1)) { VerbAt = at, Verb = verb, Negated = not, Proviso = Otherwise(from, at, open) };
@@ -382,10 +387,10 @@ internal sealed class ClauseFinder
 
         if (next.Kind == TokenKind.Number && next.Text is not null && _names.IsNumbered(stem, next.Text)) return false;
         if (Headed(at)) return false;
-        if (next.Text is null) return at == 0 || !Trade.AlsoNouns.Contains(token.Text);
-        if (next.Kind == TokenKind.Mark && next.Text == ":" && Trade.AlsoNouns.Contains(token.Text)) return false;
+        if (next.Text is null) return at == 0 || !Trade.IsAlsoNoun(token.Text);
+        if (next.Kind == TokenKind.Mark && next.Text == ":" && Trade.IsAlsoNoun(token.Text)) return false;
         // "Spring clip", "pump oil: …": a noun where nothing follows that a verb takes.
-        if (!Trade.AlsoNouns.Contains(token.Text)) return next.Kind != TokenKind.Word || !Trade.Auxiliaries.Contains(next.Text) || next.Text is "get" or "do";
+        if (!Trade.IsAlsoNoun(token.Text)) return next.Kind != TokenKind.Word || !Trade.Auxiliaries.Contains(next.Text) || next.Text is "get" or "do";
         // "Then oil to the upper mark": the oil.
         if (next.Text == "to" && Trade.NounOf([stem]) is { Kinds: [ThingKind.Fluid, ..] }) return false;
         if (next.Kind is TokenKind.Number or TokenKind.Torque or TokenKind.Angle) return true;
@@ -462,6 +467,19 @@ internal sealed class ClauseFinder
             break;
         }
 
+        // "The bolts that hold the cover are removed", "any that are scored must be replaced": past what tells which ones.
+        if (next < _end && _tokens[next].Kind == TokenKind.Word && Trade.Relatives.Contains(_tokens[next].Text) && MainVerbAfter(next) is { } main)
+        {
+            var which = SpeaksOfTrouble(next, main) && subjects is [{ IsIndefinite: true } or { IsPronoun: true, Text: "one" or "ones" or "any" or "those" }] ? new Proviso(Words(at, main), false, Place(at, main)) : null;
+            var told = Finite(at, main, subjects, open, from);
+            told.Gaps.Add((next, main));
+            told.Proviso ??= which;
+            return told;
+        }
+
+        // "… or the studs pull out": what comes of it.
+        if (at > 0 && Is(at - 1, "or") && open is not null && next < _end && _tokens[next].Kind == TokenKind.Word && Has(at, next, IsDetermined) && Trade.VerbsOf(_tokens[next].Text).Any(f => f.Form is Form.Base or Form.S) && !Trade.Paths.Contains(_tokens[next].Text))
+            return new Clause(Mood.Declarative, at, NextBoundary(next)) { IsRemark = true };
         // "It saves the threads", "they matter": whoever it is, nothing is told.
         if (subjects.TrueForAll(s => s.IsPronoun) && next < _end && _tokens[next].Kind == TokenKind.Word && !Trade.IsSmall(_tokens[next].Text) && Trade.VerbsOf(_tokens[next].Text).Length == 0 && !Trade.Adverbs.Contains(_tokens[next].Text) && subjects[0].Text is "it" or "they" or "this" or "you" or "that")
             return new Clause(Mood.Declarative, at, NextBoundary(next)) { IsRemark = true };
@@ -473,13 +491,27 @@ internal sealed class ClauseFinder
         return Fragment(at, next, adverb, subjects, open, from);
     }
 
+    // The verb of the sentence behind a relative clause: the first auxiliary after the relative's own verb.
+    private int? MainVerbAfter(int relative)
+    {
+        var own = false;
+        for (var i = relative + 1; i < _end && _tokens[i].Kind != TokenKind.Mark; i++)
+        {
+            if (_tokens[i].Kind != TokenKind.Word) continue;
+            if (own && Trade.Auxiliaries.Contains(_tokens[i].Text) && !Trade.Auxiliaries.Contains(_tokens[i - 1].Text)) return i;
+            own |= IsFinite(i) || Trade.VerbsOf(_tokens[i].Text).Length > 0;
+        }
+
+        return null;
+    }
+
     private bool IsDetermined(int i) => _tokens[i].Kind == TokenKind.Word && Trade.Determiners.Contains(_tokens[i].Text);
 
     private bool IsFinite(int i)
     {
         if (_tokens[i].Kind != TokenKind.Word) return false;
         var word = _tokens[i].Text;
-        return Trade.Auxiliaries.Contains(word) || Trade.VerbsOf(word).Length > 0 && !Trade.Paths.Contains(word) && !Trade.Adverbs.Contains(word) && !_nouns.IsThingAt(i) && !(Trade.AlsoNouns.Contains(word) && Trade.VerbsOf(word).All(f => f.Form is Form.Base or Form.S));
+        return Trade.Auxiliaries.Contains(word) || Trade.VerbsOf(word).Length > 0 && !Trade.Paths.Contains(word) && !Trade.Adverbs.Contains(word) && !_nouns.IsThingAt(i) && !(Trade.IsAlsoNoun(word) && Trade.VerbsOf(word).All(f => f.Form is Form.Base or Form.S));
     }
 
     private Clause Finite(int at, int verbAt, List<NounPhrase> subjects, Clause? open, int from)
@@ -559,7 +591,7 @@ internal sealed class ClauseFinder
                 if (!closes) return null;
             }
 
-            if (value && !Colon(next) && !_nouns.IsFastener(subjects[0])) return null;
+            if (value && !Colon(next) && !_nouns.IsFastener(subjects[0]) && follows.Text != "to") return null;
         }
         else if (open is { Mood: Mood.Fragment } && !way && !value)
         {
@@ -713,6 +745,8 @@ internal sealed class ClauseFinder
                 i = Math.Max(noun.Next, i + 1);
                 // "A few turns each".
                 if (i < to && _tokens[i] is { Kind: TokenKind.Word, Text: "each" or "apiece" } && (i + 1 >= to || _tokens[i + 1].Kind != TokenKind.Word || Trade.IsSmall(_tokens[i + 1].Text) && _tokens[i + 1].Text != "of")) i++;
+                if (phrase.After == "beside" && !explains && _nouns.Stands(noun.Phrase, noun.Next, to))
+                    while (i < to && _tokens[i].Kind == TokenKind.Word) i++;
                 if (phrase.After == "beside" && i + 1 < to && _tokens[i].Text == "and" && _tokens[i + 1].Text == "all") i += 2;
                 // "The nut and the bolt off the stud": what leads in one noun leads in those coordinated with it.
                 if (i < to && !(_tokens[i].Kind == TokenKind.Word && Trade.Conjunctions.Contains(_tokens[i].Text))) after = null;

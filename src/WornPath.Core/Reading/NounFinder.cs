@@ -253,6 +253,8 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
             }
 
             if (Trade.Neutral.Contains(word) && Continues(i + 1, to)) continue;
+            // "Its loose end", "the free end": how it is.
+            if (determined && word is "loose" or "free" or "open" or "clear" && i + 1 < to && IsContent(i + 1)) continue;
             if (IsAdverb(word) && Continues(i + 1, to) && determined) continue;
             break;
         }
@@ -313,7 +315,7 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
         if (stems.Count == 0 || last < 0)
         {
             // "All four", "both", "the other two", "the last": who they are was said before.
-            if (!(all || rest || some is not null && some != 0 || count is not null && determined) || i == from) return null;
+            if (!(all || rest || sign.Length > 0 && i < to && Trade.Relatives.Contains(Word(i)) || some is not null && some != 0 || count is not null && determined) || i == from) return null;
             return (Pronoun(from, i, after, "them", count is null or > 1, rest, count, all, isNew) with { Some = some, Distinct = distinct, IsOld = isOld }, i);
         }
 
@@ -363,7 +365,7 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
             last--;
         }
 
-        if (its && stems.Count <= 2 && (Trade.PlacesOn.Contains(stems[^1]) || stems is ["end"]) || determined && stems.Count == 1 && Trade.PlacesOn.Contains(stems[0]) && !names.IsHead(stems[0]) && Word(i) != "of")
+        if (its && stems.Count <= 2 && (Trade.PlacesOn.Contains(stems[^1]) || stems is ["end"]) || determined && count is null && stems.Count == 1 && Trade.PlacesOn.Contains(stems[0]) && !names.IsHead(stems[0]) && Word(i) != "of")
             return (Pronoun(from, i, after, "it", plural: false, rest: false, null, false, false), i);
         var head = Bare(tokens[last].Text);
         plural |= head.EndsWith('s') && !head.EndsWith("ss", StringComparison.Ordinal) && stems[^1] != head;
@@ -393,6 +395,9 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
             (owner, ownerName) = ([.. on.Stems], on.Name);
         }
 
+        // "The bolts that hold the guard".
+        if (owner.Count == 0 && depth < 2 && Word(i) is "that" or "which" && Word(i + 1) is "hold" or "holds" or "secure" or "secures" or "retain" or "retains" or "fix" or "fixes" && Read(i + 2, to, "of", depth + 1) is { Phrase: { IsPronoun: false } held } && held.Stems.Count > 0)
+            (owner, ownerName) = ([.. held.Stems], held.Name);
         var phrase = new NounPhrase(at, at.Of(text).ToLowerInvariant(), stems)
         {
             After = after,
@@ -433,9 +438,10 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
         var next = i + 1 < to ? tokens[i + 1] : default;
         var noun = Trade.NounOf([Stem.Of(word)]) is { Kinds.Length: > 0 };
         if (forms.Any(f => f.Form is Form.Ed or Form.Ing) && !noun) return next.Text is null || next.Kind != TokenKind.Word || Trade.IsSmall(next.Text) || Trade.Adverbs.Contains(next.Text);
-        if (forms.Any(f => f.Form is Form.S) && !noun) return next.Text is not null && next.Kind == TokenKind.Word && (Trade.IsSmall(next.Text) || Trade.Adverbs.Contains(next.Text)) && !Trade.Conjunctions.Contains(next.Text) && (!Trade.AlsoNouns.Contains(Stem.Of(word)) || next.Text is not ("of" or "in" or "on" or "from" or "with" or "at"));
+        if (forms.Any(f => f.Form is Form.S) && !noun && next.Text is not null && next.Kind is TokenKind.Number or TokenKind.Angle or TokenKind.Torque or TokenKind.Time) return true;
+        if (forms.Any(f => f.Form is Form.S) && !noun) return next.Text is not null && next.Kind == TokenKind.Word && (Trade.IsSmall(next.Text) || Trade.Adverbs.Contains(next.Text)) && !Trade.Conjunctions.Contains(next.Text) && (!Trade.IsAlsoNoun(Stem.Of(word)) || next.Text is not ("of" or "in" or "on" or "from" or "with" or "at"));
         // "With a deep socket take two of them off".
-        if (forms.Any(f => f.Form is Form.Base) && !noun && !Trade.AlsoNouns.Contains(word) && next.Text is not null && (next.Kind == TokenKind.Number || next.Kind == TokenKind.Word && (Trade.Determiners.Contains(next.Text) || Trade.Pronouns.Contains(next.Text) || NumberWords.Parse(next.Text) is not null))) return true;
+        if (forms.Any(f => f.Form is Form.Base) && !noun && !Trade.IsAlsoNoun(word) && next.Text is not null && (next.Kind == TokenKind.Number || next.Kind == TokenKind.Word && (Trade.Determiners.Contains(next.Text) || Trade.Pronouns.Contains(next.Text) || NumberWords.Parse(next.Text) is not null))) return true;
         // "Half the bolts turn on": a base form behind a plural.
         return i > 0 && tokens[i - 1].Text.EndsWith('s') && !noun && next.Text is not null && next.Kind == TokenKind.Word && (Trade.Paths.Contains(next.Text) || Trade.Determiners.Contains(next.Text));
     }

@@ -37,35 +37,37 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
         List<string> full = [.. phrase.Owner.Where(o => !phrase.Stems.Contains(o)), .. phrase.Stems];
         // Who is spelled to the letter is meant; of ten thousand bolts the others are not looked at.
         if (phrase.Size.Length == 0 && names.Spelled(full) is { } spelled && !OnlyUsed(spelled, phrase) && !_fresh.Exists(t => NameIndex.NamesOf(t)[0].SequenceEqual(full))) return spelled;
-        var scored = new List<(Thing Thing, int Score)>();
+        var scored = new List<(Thing Thing, int Score, bool Whole)>();
         foreach (var (thing, score) in Scored(phrase, full))
         {
             var best = score;
             if (best == 0) continue;
+            // Its name as a whole, not a shortened one.
+            var whole = score >= 90;
             if (accepts is not null && accepts(thing.Kind) && thing.Kind != ThingKind.Tool) best += 8;
             // What a later step is the first to name is not meant by a shorter name before it.
-            if (best < 90 && thing.Assumed && spoken.Lately(thing) == 0) continue;
+            if (!whole && thing.Assumed && spoken.Lately(thing) == 0) continue;
             // A 17 mm spanner is no 19.
             if (thing.Kind == ThingKind.Tool && phrase.Size.Length > 0 && !thing.Name.Contains(phrase.Size, StringComparison.OrdinalIgnoreCase)) continue;
             // "The bar" is no long bar that was only used.
-            if (thing.Kind is ThingKind.Tool && best < 90 && phrase.After is null && spoken.IsOff(thing) is null || OnlyUsed(thing, phrase)) continue;
+            if (thing.Kind is ThingKind.Tool && !whole && phrase.After is null && spoken.IsOff(thing) is null || OnlyUsed(thing, phrase)) continue;
             if (thing is Joint joint && phrase.Count is { } count && joint.Count == count && count > 1) best += 4;
             // "The nuts" is not the castle nut, nor "the nut" the wheel nuts, where both are there.
-            if (best < 90 && phrase.IsPlural != IsMany(thing)) best -= 25;
+            if (!whole && phrase.IsPlural != IsMany(thing)) best -= 25;
             // Eight bolts are not the six; ten may be five on each side.
-            if (best < 90 && thing is Joint { Count: > 1 } fewer && phrase.Count is { } all && all > fewer.Count && all != 2 * fewer.Count) continue;
-            if (best < 90 && phrase.IsPlural && phrase.Count is null && thing is Joint { Count: 1 } && !IsMany(thing) && phrase.Stems.Count == 1) continue;
+            if (!whole && thing is Joint { Count: > 1 } fewer && phrase.Count is { } all && all > fewer.Count && all != 2 * fewer.Count) continue;
+            if (!whole && phrase.IsPlural && phrase.Count is null && thing is Joint { Count: 1 } && !IsMany(thing) && phrase.Stems.Count == 1) continue;
             // What was spoken of comes before what comes later.
-            if (best < 90 && spoken.Lately(thing) == 0) best -= 12;
-            scored.Add((thing, best));
+            if (!whole && spoken.Lately(thing) == 0) best -= 12;
+            scored.Add((thing, best, whole));
         }
 
         // "The castle nut" is the one whose pin was pulled.
-        if (phrase.Head == "nut" && phrase.Stems is ["castle" or "castellated" or "slotted", _] && spoken.Pinned is { } pinned && !scored.Exists(s => s.Score >= 90)) return pinned;
+        if (phrase.Head == "nut" && phrase.Stems is ["castle" or "castellated" or "slotted", _] && spoken.Pinned is { } pinned && !scored.Exists(s => s.Whole)) return pinned;
         if (scored.Count == 0) return null;
         var top = scored.Max(s => s.Score);
         // A bare or shortened name means what was spoken of last; a whole name is what it says.
-        var good = scored.Where(s => s.Score >= (top >= 90 ? top : Math.Max(20, top - 20))).Select(s => s.Thing).ToList();
+        var good = (scored.Exists(s => s.Whole) ? scored.Where(s => s.Whole && s.Score == scored.Where(w => w.Whole).Max(w => w.Score)) : scored.Where(s => s.Score >= Math.Max(20, top - 20))).Select(s => s.Thing).ToList();
         if (accepts is not null && good.Exists(t => accepts(t.Kind))) good = good.FindAll(t => accepts(t.Kind));
         if (good.Count == 1) return good[0];
         if (spoken.Nearest(good) is { } near) return near;
@@ -147,6 +149,8 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
             var fitting = hand.Where(t => accepts(t.Kind)).ToList();
             if (fitting.Count == 0) continue;
             if (phrase.Distinct.Count > 0 && fitting.Find(t => NameIndex.NamesOf(t).Any(n => phrase.Distinct.All(n.Contains))) is { } told) return [told];
+            // "Undo them" is not said of one flange.
+            if (phrase.Text is "them" or "they" && fitting is [var lone] && lone is Part or Connection && !IsMany(lone) && phrase.Count is null && !phrase.IsRest) continue;
             if (phrase.IsPlural || fitting.Count == 1) return fitting;
             // "It" of several: the one that is one.
             var single = fitting.FindAll(t => t is not Joint { Count: > 1 } && !t.Name.EndsWith('s'));
@@ -154,6 +158,7 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
         }
 
         if (phrase.Distinct.Count > 0) return [];
+        if (phrase.Text is "them" or "they" && spoken.Nearest(sheet.Things.Concat(_fresh).Where(t => accepts(t.Kind) && IsMany(t))) is { } many) return [many];
         return spoken.Nearest(sheet.Things.Concat(_fresh).Where(t => accepts(t.Kind))) is { } near ? [near] : [];
     }
 

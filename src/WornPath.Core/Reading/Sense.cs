@@ -13,6 +13,9 @@ internal enum Sense
 
     /// <summary>The same, and what nothing was done to before comes off.</summary>
     MoveOff,
+
+    /// <summary>The same; what is on and no new thing is only held or shifted.</summary>
+    MoveSay,
     BreakLoose,
 
     /// <summary>Its fasteners come out, and it comes off.</summary>

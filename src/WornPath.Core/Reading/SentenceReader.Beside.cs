@@ -11,7 +11,7 @@ public sealed partial class SentenceReader
     private void With(Clause clause, Sense sense, List<Thing> targets)
     {
         // "Off together with its gasket".
-        if (sense is Sense.Off or Sense.Discard && Has(clause, "together", "along"))
+        if (sense is Sense.Off or Sense.Discard && Has(clause, "together", "along", "complete"))
             foreach (var piece in clause.Pieces)
                 if (piece.Noun is { After: "with", IsPronoun: false } along && Trade.NounOf(along.Stems)?.Role is null or NounRole.Thing && Trade.NounOf(along.Stems) is not { Kinds: [ThingKind.Tool or ThingKind.Consumable, ..] }) targets.AddRange(DoTo(clause, sense, along));
         if (sense is not (Sense.On or Sense.Secure or Sense.Start or Sense.Place)) return;
@@ -72,7 +72,9 @@ public sealed partial class SentenceReader
     private void Beside(Clause clause)
     {
         foreach (var piece in clause.Pieces)
-            if (piece.Noun is { IsPronoun: false, After: not (null or "under" or "behind" or "beside") } phrase) UseNamed(phrase);
+            if (piece.Noun is { IsPronoun: false, After: not (null or "under" or "behind") } phrase) UseNamed(phrase);
+        // "Two strokes of the grease gun".
+        foreach (var owner in clause.Pieces.Select(p => p.Noun).OfType<NounPhrase>().Where(n => n.Owner.Count > 0)) UseNamed(new NounPhrase(owner.At, owner.OwnerName.ToLowerInvariant(), owner.Owner) { Name = owner.OwnerName });
     }
 
     private void Aside(Clause clause)
@@ -87,6 +89,9 @@ public sealed partial class SentenceReader
                 if ((_refer.Known(by.Noun!) ?? _refer.Assume(by.Noun!, ThingKind.Joint, false, part?.Name, part?.Id)) is Joint joint) Add(Verb.TakeOut, joint, by.At);
             }
 
+        // "Make sure the parking brake is on", "check that the tap is shut": it is set so.
+        if (!clause.Negated && States(clause)) return;
+
         // "If the clip breaks, renew it".
         if (clause.IsProviso)
         {
@@ -96,6 +101,8 @@ public sealed partial class SentenceReader
             return;
         }
 
+        // "While one of you feeds the loom in, the other draws it through".
+        if (clause.Mood == Mood.Beside && _finder.Tokens[clause.From].Text is "while" or "as" && _actions.Count == 0 && clause.Pieces.Find(p => p.Noun is { After: null, IsPronoun: false } n && Trade.NounOf(n.Stems) is { Role: NounRole.Thing })?.Noun is { } meanwhile && _refer.Known(meanwhile) is null) _unnamed = meanwhile;
         // "Keeping hold of the shaft, lower it".
         if (_actions.Count == 0 && clause is { Mood: Mood.Beside, Verb.Lemma: "hold" or "keep" or "support" or "steady" } && clause.Pieces.Find(p => p.Noun is { IsPronoun: false, After: null or "of" } n && Trade.NounOf(n.Stems)?.Role is null or NounRole.Thing)?.Noun is { } held)
         {
@@ -117,6 +124,17 @@ public sealed partial class SentenceReader
         // "Keep the disc clean": nothing is done, but "it" afterwards is the disc.
         if (named.Count > 0 && !clause.Negated && clause.Mood != Mood.Beside) Spoken.Hand(named);
         else if (clause is { Mood: Mood.Imperative or Mood.Declarative, Negated: false } && clause.Pieces.Find(p => p.Noun is { After: null, IsPronoun: false } n && Trade.NounOf(n.Stems)?.Role is null or NounRole.Thing) is { Noun: { } unknown }) _unnamed = unknown;
+    }
+
+    // A control said to be in a position, behind "make sure", "check that", "with".
+    private bool States(Clause clause)
+    {
+        var told = clause.Verb?.Lemma is "make" or "ensure" ? clause : _clauses.TakeWhile(c => c != clause).LastOrDefault(c => c.Mood != Mood.Beside || c.Verb is not null);
+        if (told?.Verb?.Lemma is not ("make" or "ensure" or "check" or "verify" or "confirm" or "see" or "be") || clause.Mood == Mood.Beside) return false;
+        var controls = clause.Pieces.Select(p => p.Noun).OfType<NounPhrase>().Where(n => n is { IsPronoun: false, After: null } && (_refer.Known(n) is Control || _refer.Known(n) is null && Trade.NounOf(n.Stems) is { Kinds: [ThingKind.Control, ..] })).ToList();
+        if (controls.Count == 0 || !Has(clause, "is", "are", "stands") || !Has(clause, "on", "off", "out", "in", "applied", "released", "locked", "shut", "closed", "open", "neutral", "park", "down", "up", "disengaged", "engaged", "stopped")) return false;
+        SetControl(clause, controls);
+        return true;
     }
 
     private void UseNamed(NounPhrase phrase)
@@ -197,6 +215,8 @@ public sealed partial class SentenceReader
             return;
         }
 
+        // What it is done to may be "it" in what follows.
+        _unnamed = clause.Pieces.Find(p => p.Noun is { After: null, IsPronoun: false } n && Trade.NounOf(n.Stems)?.Role is null or NounRole.Thing)?.Noun ?? _unnamed;
         _residue.Add(at);
         var things = clause.Pieces.Where(p => p.Noun is { IsPronoun: false }).Select(p => _refer.Known(p.Noun!)).OfType<Thing>().Distinct().Take(3);
         Ask(new Question { Kind = QuestionKind.Unclear, Phrase = key, At = at, Candidates = [.. things.Select(t => t.Id)] });

@@ -35,7 +35,7 @@ public sealed partial class SentenceReader
                 continue;
             }
 
-            if (phrase.After is null or "to" or "on" or "onto" or "over" or "in" or "into" or "of" or "under" or "inside" or "around" or "round" or "along" || clause.Mood is Mood.Passive) treated.Add(phrase);
+            if (phrase.After is null or "to" or "on" or "onto" or "over" or "in" or "into" or "of" or "under" or "inside" or "outside" or "around" or "round" or "along" || clause.Mood is Mood.Passive) treated.Add(phrase);
         }
 
         var stuff = what is null ? null : _refer.Known(what) as Consumable ?? (what.After is null or "of" or "with" or "in" ? _refer.Assume(what, ThingKind.Consumable, false, null, null) : null);
@@ -174,6 +174,9 @@ public sealed partial class SentenceReader
     private Joint? JointNear(Clause clause, NounPhrase what)
     {
         if (what.Owner.Count > 0 && _refer.Known(new NounPhrase(what.At, what.OwnerName, what.Owner), k => k == ThingKind.Joint) is Joint owned) return owned;
+        // "The tab washers on the flange": its nuts.
+        foreach (var place in clause.Pieces.Select(p => p.Noun).OfType<NounPhrase>().Where(n => n is { IsPronoun: false, After: "on" or "of" or "at" or "under" }))
+            if (_refer.Things.OfType<Joint>().Where(j => NameIndex.NamesOf(j)[0] is [.., var held, _] && held == place.Head).ToList() is [var its]) return its;
         if (FastenerBeside(clause, what, noun => Trade.NounOf(noun.Stems) is { Kinds: [ThingKind.Joint, ..] }) is { } beside) return beside;
         return Spoken.Last.Concat(Spoken.Earlier).OfType<Joint>().FirstOrDefault();
     }
@@ -254,6 +257,7 @@ public sealed partial class SentenceReader
         var before = clause.Verb?.Lemma is "switch" or "flip" ? _actions.FindLast(a => a.Verb == Verb.Set)?.Target : null;
         var control = before is not null ? _refer.Find(before)! : ControlOf(new NounPhrase(at, name, [name]));
         Add(Verb.Set, control, at, a => a with { Position = Short(at.Of(_text)) });
+        Spoken.Hand([control]);
     }
 
     // A control by the name it has everywhere: "the engine" is stopped with the ignition, "the brake" is the parking brake.

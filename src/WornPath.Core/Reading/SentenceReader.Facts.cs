@@ -33,7 +33,7 @@ public sealed partial class SentenceReader
             Looks.Head => Objects.Exists(o => o.Head == what || o.IsPronoun && _reader.Spoken.Last.Any(t => NameIndex.NamesOf(t)[0][^1] == what)),
             Looks.Kind => what == "thing" ? Kind() is not ("vehicle" or "none" or "words") : Kind() == what,
             Looks.Value => Values(_clause).Any(v => what switch { "torque" => v.Kind == TokenKind.Torque, "angle" => v.Kind == TokenKind.Angle, "time" => v.Kind == TokenKind.Time, _ => _reader.Has(_clause, what) }),
-            Looks.Rest => _clause.Pieces.Exists(p => p.Noun is { After: "on" or "onto" or "in" or "into" or "to" or "over" or "with" } n && (n.After != "with" || n.Head == "scrap") && (Trade.NounOf(n.Stems) is { Role: NounRole.Place } || n is { After: "in" or "into", Head: "tray" or "bucket" or "box" or "bag", IsPronoun: false } && Kind() != "fluid") && n.Head is not ("bottom" or "top" or "middle" or "inside" or "outside" or "place")),
+            Looks.Rest => _clause.Pieces.Exists(p => p.Noun is { After: "against" or "on" or "onto" or "in" or "into" or "to" or "over" or "with" } n && (n.After != "with" || n.Head == "scrap") && (Trade.NounOf(n.Stems) is { Role: NounRole.Place } || n is { After: "in" or "into", Head: "tray" or "bucket" or "box" or "bag", IsPronoun: false } && Kind() != "fluid") && n.Head is not ("bottom" or "top" or "middle" or "inside" or "outside" or "place")),
             _ => throw new ArgumentOutOfRangeException(nameof(looks)),
         };
 
@@ -48,9 +48,19 @@ public sealed partial class SentenceReader
                 return found;
             }
 
+            if (_clause.Shares && _reader._clauses.IndexOf(_clause) is var own && own + 1 < _reader._clauses.Count)
+            {
+                _reader._finder.Fill(_reader._clauses[own + 1]);
+                return new Facts(_reader, _reader._clauses[own + 1]).Objects;
+            }
+
+            // "Offer up the plate", "take off the cover, the gasket and the seal".
+            if (_clause.Pieces is [{ Way: { } way }, { Noun: { } near }, ..] && near.After == way && way is "off" or "out" or "up" or "down" or "back" or "away") found.Add(near);
             foreach (var piece in _clause.Pieces)
                 if (piece.Noun is { After: null } direct) found.Add(direct);
             if (found.Exists(o => o.IsPronoun || Trade.NounOf(o.Stems)?.Role is not (NounRole.Words or NounRole.Person or NounRole.Place))) return [.. found.Where(o => o.IsPronoun || Trade.NounOf(o.Stems)?.Role is not (NounRole.Words or NounRole.Person or NounRole.Place) || _reader._refer.Known(o) is not null)];
+            // "Tap round the cover": no other than that.
+            if (found.Count == 0 && _clause.Pieces is [{ Noun: { After: "round" or "around" or "along" } about }, ..]) return [about];
             // "Take off the wheel", "go over the nuts": what stands behind the particle of the verb.
             var particle = -1;
             for (var i = 0; i < _clause.Pieces.Count; i++)
@@ -78,6 +88,8 @@ public sealed partial class SentenceReader
         private string WayOf()
         {
             var way = _reader.Way(_clause);
+            // "Wiggle the battery down past the loom": what is off goes down to where it belongs.
+            if (way == "off" && !_clause.Pieces.Exists(p => p.Way is { } w && StrongOff.Contains(w) || p.Noun?.After == "from") && Objects is [{ IsPronoun: false } one] && _reader._refer.Known(one) is Part off && _reader.Spoken.IsOff(off) is true) return "on";
             return way == "off" && Kind() == "joint" && _clause.Pieces.Exists(p => p.Way == "down") && !_clause.Pieces.Exists(p => p.Way is { } w && StrongOff.Contains(w)) ? "on" : way;
         }
 
@@ -131,7 +143,7 @@ public sealed partial class SentenceReader
 
     // "The clip on the tube": no way, but which clip.
     private static bool TellsWhose(Clause clause, int i) =>
-        i > 0 && i + 1 < clause.Pieces.Count && clause.Pieces[i].Way is { } way && clause.Pieces[i + 1].Noun is { IsPronoun: false } place && place.After == way
+        i > 0 && i + 1 < clause.Pieces.Count && clause.Pieces[i].Way is "on" or "in" or "over" or "under" && clause.Pieces[i].Way is { } way && clause.Pieces[i + 1].Noun is { IsPronoun: false } place && place.After == way
         && clause.Pieces[i - 1].Noun is { IsPronoun: false } noun && noun.OwnerName == place.Name;
 
     /// <summary>Whether a clause tells of coming off or going on: by its first plain word of the way, else by a weaker one.</summary>

@@ -28,7 +28,7 @@ public sealed partial class SentenceReader
                     continue;
                 }
 
-                if (phrase.After is "with" or "using" or "by" or "for" or "of" or "from" or "at" or "than" or "under" or "against" or "to" or "in" or "on" or "over" or "out" or "off" or "into" or "onto" && !(phrase.After is "in" or "on" or "off" or "out" && objects.Count == 0)) continue;
+                if (phrase.After is "beside" or "with" or "using" or "by" or "for" or "of" or "from" or "at" or "than" or "under" or "against" or "to" or "in" or "on" or "over" or "out" or "off" or "into" or "onto" && !(phrase.After is "in" or "on" or "off" or "out" && objects.Count == 0)) continue;
                 if (!phrase.IsPronoun && Trade.NounOf(phrase.Stems) is { Role: NounRole.Words or NounRole.Place or NounRole.Person }) continue;
                 // "Castle nut off, 27 mm ring spanner": with it.
                 if (objects.Count > 0 && !phrase.IsPronoun && Trade.NounOf(phrase.Stems) is { Kinds: [ThingKind.Tool, ..] } && reader._refer.Known(phrase) is null or Tool)
@@ -96,7 +96,9 @@ public sealed partial class SentenceReader
         {
             if (objects is not [var what] || reader._only is not null || clause.Proviso is not null || Values(clause).Any() || clause.Pieces.Exists(p => p.Way is not null || p.Noun is { After: not null })) return false;
             if (!reader.IsLedIn(clause) && !reader.Has(clause, "last", "next", "first")) return false;
-            var former = reader._actions.Count > 0 ? reader._actions[^1] : reader.Before is { Actions: [.., var last] } ? last : null;
+            // Of two things told apart by the same words, the other one.
+            var former = what.Distinct.Count > 0 && reader._actions.FindLast(a => a.Target is { } t && reader._refer.Find(t) is { } like && NameIndex.NamesOf(like)[0].Any(Trade.Distinct.Contains)) is { } alike ? alike
+                : reader._actions.Count > 0 ? reader._actions[^1] : reader.Before is { Actions: [.., var last] } ? last : null;
             if (former is not { Target: { } id } || !IsMotion(former.Verb) && former.Verb is not (Verb.Snug or Verb.BreakLoose) || reader._refer.Find(id) is not { } done) return false;
             var meant = what.IsPronoun ? reader._refer.Meant(what, k => k == done.Kind) is { Count: > 0 } and [var one, ..] ? one : null : reader._refer.Known(what, k => k == done.Kind);
             if (what.IsPronoun && what.Distinct.Count > 0 && NameIndex.NamesOf(done)[0].Any(Trade.Distinct.Contains) && (meant is null || !NameIndex.NamesOf(meant).Any(n => what.Distinct.All(n.Contains))))

@@ -10,7 +10,6 @@ public sealed partial class SentenceReader
     private void Tighten(Clause clause, Sense sense, List<NounPhrase> objects)
     {
         foreach (var bad in Values(clause).Where(v => v.Kind == TokenKind.Torque && !v.Torque.IsGood)) AskValue(bad.Text, bad.At, bad.Torque.Problem!.ToString());
-        if (sense == Sense.Retorque && _branch == 0 && Later(clause) is { } later) _branch = BranchOf(later);
         var group = new List<(Thing Thing, NounPhrase Phrase)>();
         var values = new List<Token>();
         var any = false;
@@ -75,15 +74,14 @@ public sealed partial class SentenceReader
     }
 
     // "After fifty miles", "after the first ten hours": done then, not now.
-    private Proviso? Later(Clause clause)
+    private string? Later(Clause clause)
     {
         foreach (var near in _clauses.Where(c => c == clause || c.Mood == Mood.Beside && c.To <= clause.From))
             for (var i = near.From; i < near.To; i++)
                 if (_finder.Tokens[i] is { Kind: TokenKind.Word, Text: "after" } && Enumerable.Range(i, near.To - i).Any(k => _finder.Tokens[k] is { Kind: TokenKind.Time, Number: >= 60 } || _finder.Tokens[k].Text is "mile" or "miles" or "km" or "kilometres" or "kilometers" or "hours" or "days" or "weeks" or "drive" or "ride"))
                 {
                     var end = Enumerable.Range(i, near.To - i).TakeWhile(k => _finder.Tokens[k].Kind != TokenKind.Mark).Last();
-                    var at = new Span(_finder.Tokens[i].At.Start, _finder.Tokens[end].At.End - _finder.Tokens[i].At.Start);
-                    return new Proviso(at.Of(_text), false, at);
+                    return new Span(_finder.Tokens[i].At.Start, _finder.Tokens[end].At.End - _finder.Tokens[i].At.Start).Of(_text);
                 }
 
         return null;
@@ -127,7 +125,7 @@ public sealed partial class SentenceReader
         }
 
         var some = SomeOf(joint.Id, phrase);
-        StepAction Of(StepAction a) => a with { New = phrase.IsNew, Some = some, Rest = phrase.IsRest };
+        StepAction Of(StepAction a) => a with { New = phrase.IsNew, Some = some, Rest = phrase.IsRest, If = a.Verb == Verb.Retorque ? Later(clause) : null };
         if (sense == Sense.BackOff)
         {
             Add(Verb.BackOff, joint, phrase.At, a => Of(a) with { Angle = angle });
@@ -141,7 +139,7 @@ public sealed partial class SentenceReader
         }
 
         var final = torques.Count > 0 ? torques[^1].Spec : null;
-        if (PassNamed(clause) is { } pass && torques.Count < 2)
+        if (sense != Sense.Retorque && PassNamed(clause) is { } pass && torques.Count < 2)
         {
             Add(Verb.TorquePass, joint, phrase.At, a => Of(a) with { Torque = final, Pass = pass });
             return;

@@ -15,6 +15,13 @@ public sealed partial class SentenceReader
             var thing = Settled(phrase.Text) is { Length: > 0 } s ? _refer.Find(s) : _refer.Known(phrase);
             if (thing is Aid or Tool || Trade.NounOf(phrase.Stems) is { Role: not NounRole.Thing } && thing is null || Settled(phrase.Text) is "" || phrase.Head is "wheel" or "stand" or "jack") continue;
             if (Settled(Question.OnlyThis + phrase.Text) is not null) return;
+            // "Lower the new cylinder into position": what is off, or new, goes on.
+            if (phrase.IsNew || thing is Part off && Spoken.IsOff(off) is true)
+            {
+                Spoken.Hand(DoTo(clause, Sense.On, phrase));
+                return;
+            }
+
             if (sense is Sense.VehicleMoves or Sense.Raise or Sense.Lower or Sense.Stands)
                 Ask(new Question { Kind = QuestionKind.VehicleMoves, Phrase = phrase.Text, At = phrase.At, Verb = VerbOf(sense) });
             return;

@@ -51,6 +51,8 @@ public sealed partial class SentenceReader
     private readonly List<Clause> _clauses;
     // What was named last and is no thing of the sheet yet: "squeeze the ring and hook it out".
     private NounPhrase? _unnamed;
+    // Where what is in hand came off: "zip the nuts off the U-bolt and knock it loose".
+    private NounPhrase? _from;
     // What a sentence says it is about, before a colon: "Drag link next: …".
     private NounPhrase? _topic;
     private int? _people;
@@ -110,8 +112,33 @@ public sealed partial class SentenceReader
         _trace.Add($"{clause.Mood}{how} “{PlaceOf(clause).Of(_text)}”: {clause.Verb?.Lemma ?? "–"}{(sense is null ? "" : $" > {sense}")} {string.Join(" ", pieces)}");
     }
 
+    // "The two top bolts are reached with a long extension." "Undo them": what the step before only spoke of.
+    private void TakeMentions()
+    {
+        if (Before is { Text: { Length: > 0 and < 400 } about } && _text.StartsWith("It ", StringComparison.Ordinal))
+        {
+            var former = new ClauseFinder(about, NameIndex.Of(_sheet));
+            if (former.Find() is [{ Mood: Mood.Fragment } heading, ..] && heading.To < former.Tokens.Count && former.Tokens[heading.To].Text == ":")
+            {
+                former.Fill(heading);
+                _topic = heading.Pieces.Find(p => p.Noun is { IsPronoun: false })?.Noun;
+            }
+        }
+
+        if (Before is not { Actions.IsEmpty: true, Text: { Length: > 0 and < 400 } before }) return;
+        var finder = new ClauseFinder(before, NameIndex.Of(_sheet));
+        foreach (var clause in finder.Find().Where(c => c.Mood is Mood.Declarative or Mood.Imperative && !c.Negated))
+        {
+            finder.Fill(clause);
+            if (clause.Pieces.Find(p => p.Noun is { After: null, IsPronoun: false })?.Noun is not { } noun || Trade.NounOf(noun.Stems) is not { Role: NounRole.Thing }) continue;
+            if (_refer.Known(noun) is { } known) Spoken.Hand([known]);
+            else _unnamed = noun;
+        }
+    }
+
     private void Run()
     {
+        TakeMentions();
         foreach (var clause in _clauses) Placed(clause);
         if (_actions.Count > 0 || _questions.Count > 0 || _told || string.IsNullOrWhiteSpace(_text)) return;
         var whole = _text.Trim().ToLowerInvariant();
@@ -245,6 +272,8 @@ public sealed partial class SentenceReader
             break;
         }
 
+        // Whatever is said of a fastener beside a torque: that is its torque.
+        if (sense == Sense.Say && clause.Mood == Mood.Imperative && facts.Has(Looks.Value, "torque") && facts.Has(Looks.Kind, "joint") && clause.Verb.Lemma is not ("loosen" or "hold")) sense = Sense.Torque;
         Trace(clause, sense);
         // Who moves of itself is said, unless it moves on or off.
         if (clause.Mood == Mood.Declarative && sense is Sense.Off or Sense.On or Sense.Disconnect or Sense.Connect && !clause.Pieces.Exists(p => p.Way is { } way && (StrongOff.Contains(way) || StrongOn.Contains(way) || way is "back" or "up"))) sense = Sense.Say;
@@ -258,11 +287,18 @@ public sealed partial class SentenceReader
 
     // Done already by another motion of the sentence, or settled to be just words.
     private bool IsDone(Clause clause, Sense sense) =>
-        _actions.Exists(a => IsMotion(a.Verb)) || clause.Pieces.Exists(p => p.Noun is { IsPronoun: false } n && (Settled(n.Text) is "" || _refer.Known(n) is Aid or Tool or Consumable)) || Settled(clause.Verb?.Lemma ?? "") is not null || sense == Sense.Support;
+        _actions.Exists(a => IsMotion(a.Verb)) || clause.Pieces.Exists(p => p.Noun is { IsPronoun: false } n && (Settled(n.Text) is "" || _refer.Known(n) is Aid or Tool or Consumable)) || Settled(clause.Verb?.Lemma ?? "") is not null || sense is Sense.Support or Sense.MoveSay;
 
     private void Do(Clause clause, Sense sense, List<NounPhrase> objects)
     {
         _told = true;
+        // "Do the fourth": what was just done to the others.
+        if (clause.Verb?.Lemma == "do" && objects is [{ IsPronoun: true } again] && (again.IsRest || again.Distinct.Count > 0) && _actions.FindLast(a => a.Target is not null && IsMotion(a.Verb)) is { } done && _refer.Find(done.Target!) is { } same)
+        {
+            Add(done.Verb, same, again.At, a => a with { Rest = true });
+            return;
+        }
+
         switch (sense)
         {
             case Sense.Say:
@@ -356,6 +392,7 @@ public sealed partial class SentenceReader
         With(clause, sense, things);
         Beside(clause);
         if (things.Count > 0) Spoken.Hand([.. things.Distinct()]);
+        _from = clause.Pieces.Find(p => p.Noun is { IsPronoun: false, After: "off" or "from" } n && Trade.NounOf(n.Stems) is null or { Role: NounRole.Thing, Kinds: [ThingKind.Part, ..] })?.Noun;
         // "Fit the plug, 20 N·m": the value makes it a tightening, too.
         if (sense is Sense.On or Sense.Start or Sense.Secure or Sense.Snug or Sense.Connect or Sense.Replace && Values(clause).Any(v => v.Kind == TokenKind.Torque)) TightenWhat(clause, [], things);
     }
@@ -493,6 +530,7 @@ public sealed partial class SentenceReader
 
         if (Spoken.IsOff(thing) is null && (Spoken.ComesOff is false && _actions.Count > 0 || Says("refit", "fitting", "install", "assembl", "building up")) || phrase.IsNew || Spoken.IsOff(thing) is true || thing is Part { Origin: Origin.Kit } or Joint { Origin: Origin.Kit } or Connection { Origin: Origin.Kit } && Spoken.IsOff(thing) is null) Add(on.Value, thing, phrase.At, a => Detailed(a, clause, phrase));
         else if (sense == Sense.MoveOff && Spoken.IsOff(thing) is null) Add(off.Value, thing, phrase.At, a => Detailed(a, clause, phrase));
+        else if (sense == Sense.MoveSay) Spoken.Hand([thing]);
         else Unclear(clause);
     }
 
@@ -503,15 +541,21 @@ public sealed partial class SentenceReader
         bool Accepts(ThingKind kind) => row.ByKind.ContainsKey(kind);
         if (phrase.IsPronoun)
         {
-            if (_unnamed is { } said && !row.IsSoft && phrase.Text is "it" or "them")
+            if (_unnamed is { } said && !row.IsSoft && phrase.Text is "it" or "them" or "one" or "ones")
             {
                 _unnamed = null;
-                return Things(clause, sense, said with { At = phrase.At });
+                return Things(clause, sense, said with { At = phrase.At, IsNew = phrase.IsNew, IsIndefinite = said.IsIndefinite && !phrase.IsNew });
             }
 
             // "Set the compressors on the coil and wind them in": the tools, which no sheet keeps count of.
             if (phrase.Text is "it" or "them" && _actions is [.., { Verb: Verb.Place, Target: { } placed }] && _refer.Find(placed) is Tool && !Accepts(ThingKind.Tool)) return [];
             if (Topic(phrase, sense) is { } topic) return Things(clause, sense, topic with { At = phrase.At });
+            if (phrase.Text == "it" && _from is { } source && Accepts(ThingKind.Part) && Spoken.Last.All(t => t is Joint { Count: > 1 }))
+            {
+                _from = null;
+                return Things(clause, sense, source with { At = phrase.At, After = null });
+            }
+
             var meant = _refer.Meant(phrase, Accepts);
             if (meant.Count > 0) return [.. meant];
             if (!row.IsSoft) AskObject(clause, sense, phrase);
@@ -566,7 +610,8 @@ public sealed partial class SentenceReader
         }
 
         var kinds = noun?.Kinds ?? [];
-        if (kinds is [ThingKind.Control, ThingKind.Part] && sense is Sense.Off or Sense.On or Sense.Move && clause.Mood == Mood.Imperative) kinds = [ThingKind.Part];
+        if (kinds is [ThingKind.Control, ThingKind.Part] && !(phrase.Head == "key" && !clause.Pieces.Exists(p => p.Noun is { After: "of" or "from" or "out" })) && sense is Sense.Off or Sense.On or Sense.Move && clause.Mood == Mood.Imperative) kinds = [ThingKind.Part];
+        if (phrase.IsNew && kinds.Contains(ThingKind.Part) && kinds[0] == ThingKind.Aid) kinds = [ThingKind.Part];
         // What comes off and was never put there is a part: "remove the strap".
         if (sense == Sense.Off && kinds.Contains(ThingKind.Part) && kinds[0] == ThingKind.Aid) kinds = [ThingKind.Part];
         // "Roll a floor jack in under the sump": it stays there.
@@ -596,6 +641,8 @@ public sealed partial class SentenceReader
             return [];
         }
 
+        // "The clamp on the intake hose … work the hose off": the intake hose.
+        if (phrase is { Stems.Count: 1, IsNew: false, IsIndefinite: false } && kind is not ThingKind.Joint && MentionOf(clause, phrase) is { } whole) phrase = phrase with { Name = whole, Text = whole.ToLowerInvariant(), Stems = NameIndex.StemsOf(whole) };
         kind ??= Likely(sense);
         if (!Accepts(kind.Value) && kind == ThingKind.Part && Accepts(ThingKind.Joint) && row.ByKind.Count == 1) kind = ThingKind.Joint;
         var (owner, ownerId) = kind == ThingKind.Joint ? OwnerOf(clause, phrase) : (null, null);
@@ -609,8 +656,21 @@ public sealed partial class SentenceReader
     private NounPhrase? Topic(NounPhrase phrase, Sense sense)
     {
         if (_topic is not { } topic || phrase.Text != "it") return null;
-        var kind = _refer.Known(topic)?.Kind ?? (Trade.NounOf(topic.Stems) is { Role: NounRole.Thing, Kinds: [var first, ..] } ? first : (ThingKind?)null);
+        var kind = _refer.Known(topic)?.Kind ?? (Trade.NounOf(topic.Stems) switch { { Role: NounRole.Thing, Kinds: [var first, ..] } => first, null => ThingKind.Part, _ => (ThingKind?)null });
         return kind is { } of && Trade.Of(sense).ByKind.ContainsKey(of) && !_actions.Exists(a => a.At.Start > topic.At.Start && a.Target is { } id && _refer.Find(id)?.Kind == of) ? topic : null;
+    }
+
+    // The whole name of what is called by its last word, where the step named it so before.
+    private string? MentionOf(Clause clause, NounPhrase phrase)
+    {
+        for (var i = _clauses.IndexOf(clause) - 1; i >= 0; i--)
+            foreach (var noun in _clauses[i].Pieces.Select(p => p.Noun).OfType<NounPhrase>().Where(n => !n.IsPronoun))
+            {
+                if (noun.Stems.Count > 1 && noun.Head == phrase.Head) return noun.Name;
+                if (noun.Owner.Count > 1 && noun.Owner[^1] == phrase.Head) return noun.OwnerName;
+            }
+
+        return null;
     }
 
     // "Its bolt": the one of what was spoken of just before, known or named so now; "their nuts" are those of the bolts in hand.
@@ -659,7 +719,7 @@ public sealed partial class SentenceReader
                 if (Trade.NounOf(noun.Stems) is { } known && (known.Role != NounRole.Thing || known.Kinds is not ([ThingKind.Part, ..] or []))) continue;
                 var part = _refer.Known(noun, k => k == ThingKind.Part);
                 if (part is Part) return (part.Name, part.Id);
-                if (part is null && Trade.NounOf(noun.Stems) is null && !noun.IsIndefinite) return (noun.Name, null);
+                if (part is null && Trade.NounOf(noun.Stems) is null or { Kinds: [ThingKind.Part, ..] } && !noun.IsIndefinite && _refer.Doubtful.Count == 0) return (noun.Name, null);
             }
         }
 

@@ -112,6 +112,8 @@ internal sealed class Spoken
     /// <summary>Notes what a step speaks of.</summary>
     public void Take(Step step, NameIndex names)
     {
+        foreach (var use in step.Uses)
+            if (names.Find(use) is Tool tool) Name(tool);
         if (step.Actions.IsEmpty) return;
         List<Thing> hand = [];
         Verb? verb = null;

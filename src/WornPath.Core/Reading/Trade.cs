@@ -31,7 +31,6 @@ internal static class Trade
     public static readonly WordSet New = Set("new");
     public static readonly WordSet Quantities = Set("quantity");
     public static readonly WordSet Distinct = Set("distinct");
-    public static readonly WordSet AlsoNouns = Set("alsoNoun");
     public static readonly WordSet NounsInIng = Set("nounInIng");
     public static readonly WordSet Stances = Set("stance");
     public static readonly WordSet Relational = Set("relational");
@@ -68,6 +67,11 @@ internal static class Trade
 
     /// <summary>The ways a word can be a form of a verb; empty where it is none.</summary>
     public static VerbForm[] VerbsOf(string? word) => word is null ? [] : Forms.GetValueOrDefault(word) ?? [];
+
+    /// <summary>True for a verb that is as often a noun: by its own list, or because a thing is called so.</summary>
+    public static bool IsAlsoNoun(string word) => AlsoNouns.Contains(word) || Nouns.TryGetValue(Stem.Of(word), out var noun) && noun.Role is NounRole.Thing && VerbsOf(word).Length > 0;
+
+    private static readonly WordSet AlsoNouns = Set("alsoNoun");
 
     /// <summary>True where the word, as it stands, can be told to somebody ("remove").</summary>
     public static bool IsBase(string word) => VerbsOf(word).Any(f => f.Form == Form.Base);

@@ -175,6 +175,9 @@ public sealed record StepAction
     /// <summary>The position a control is put into, in the writer's words.</summary>
     public string? Position { get; init; }
 
+    /// <summary>When it is done, in the writer's words, where that is after the job ("after fifty miles"): no branch of the step.</summary>
+    public string? If { get; init; }
+
     /// <summary>Minutes of a wait.</summary>
     public decimal? Minutes { get; init; }
 

@@ -27,7 +27,7 @@ public sealed partial class TwoInstructions : SentenceRule
             if (!Trade.IsBase(verb)) continue;
             var next = match.Groups["next"].Value.ToLowerInvariant();
             // "The bolts and nut plates": a noun unless an object follows.
-            if (Trade.AlsoNouns.Contains(verb) && !Trade.Determiners.Contains(next) && !Trade.Pronouns.Contains(next) && !Trade.New.Contains(next)) continue;
+            if (Trade.IsAlsoNoun(verb) && !Trade.Determiners.Contains(next) && !Trade.Pronouns.Contains(next) && !Trade.New.Contains(next)) continue;
             return (sentence[..match.Index].TrimEnd(',', ' '), sentence[match.Groups["verb"].Index..]);
         }
 
