@@ -385,6 +385,8 @@ internal sealed class ClauseFinder
                 return !Trade.Determiners.Contains(next.Text) && _names.Resolve([Stem.Of(next.Text)]).One is not null && afterMark && !_names.Begins(stem, Stem.Of(next.Text)) && !Trade.IsCompound(stem, Stem.Of(next.Text));
         }
 
+        // "Top two first": which, not what is done; but "top up".
+        if (Trade.Distinct.Contains(token.Text) && !(next.Kind == TokenKind.Word && (Trade.Paths.Contains(next.Text) || Trade.Determiners.Contains(next.Text) || Trade.Pronouns.Contains(next.Text) || next.Text is "both" || token.Text == "lower" && NumberWords.Parse(next.Text ?? "") is null))) return false;
         if (next.Kind == TokenKind.Number && next.Text is not null && _names.IsNumbered(stem, next.Text)) return false;
         if (Headed(at)) return false;
         if (next.Text is null) return at == 0 || !Trade.IsAlsoNoun(token.Text);

@@ -66,7 +66,7 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
     {
         var i = from;
         int? count = null, some = null;
-        var sign = "";
+        string sign = "", pointing = "";
         bool vague = false, isNew = false, isOld = false, all = false, rest = false, its = false, indefinite = false, plural = false, determined = false;
         var size = "";
         var distinct = new List<string>();
@@ -200,6 +200,7 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
             if (Trade.Determiners.Contains(word) || word == "her")
             {
                 if (word == "any" && Word(i + 1) is not ("more" or "further" or "other")) sign = "there is one";
+                if (word is "these" or "those" or "this" or "that") pointing = word;
                 if (word is "a" or "an") indefinite = true;
                 if (word is "its" or "their") its = true;
                 if (word is "that" && !Continues(i + 1, to) && Word(i + 1) is not ("last" or "one")) return null;
@@ -315,6 +316,8 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
         if (stems.Count == 0 || last < 0)
         {
             // "All four", "both", "the other two", "the last": who they are was said before.
+            // "Remove these".
+            if (pointing.Length > 0 && stems.Count == 0 && count is null && (i >= to || tokens[i].Kind == TokenKind.Mark || Trade.Conjunctions.Contains(Word(i)) || Trade.Paths.Contains(Word(i)))) return (Pronoun(from, i, after, pointing is "these" or "those" ? "them" : "it", pointing is "these" or "those", rest, null, all, isNew), i);
             if (!(all || rest || sign.Length > 0 && i < to && Trade.Relatives.Contains(Word(i)) || some is not null && some != 0 || count is not null && determined) || i == from) return null;
             return (Pronoun(from, i, after, "them", count is null or > 1, rest, count, all, isNew) with { Some = some, Distinct = distinct, IsOld = isOld }, i);
         }

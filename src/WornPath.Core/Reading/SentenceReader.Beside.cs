@@ -89,6 +89,14 @@ public sealed partial class SentenceReader
                 if ((_refer.Known(by.Noun!) ?? _refer.Assume(by.Noun!, ThingKind.Joint, false, part?.Name, part?.Id)) is Joint joint) Add(Verb.TakeOut, joint, by.At);
             }
 
+        // "The cluster is held by three screws; remove these".
+        if (!clause.Negated && clause.Verb?.Lemma is "hold" or "secure" or "fasten" or "retain" or "fix" or "bolt" && clause.Mood is Mood.Passive or Mood.Declarative && clause.Pieces.Find(p => p.Noun is { After: "by" or "with", IsPronoun: false } n && Trade.NounOf(n.Stems) is { Kinds: [ThingKind.Joint, ..] })?.Noun is { } fastener)
+        {
+            var what = clause.Pieces.Find(p => p.Noun is { After: null, IsPronoun: false })?.Noun;
+            _unnamed = what is null || fastener.Stems.Count > 1 ? fastener : fastener with { Owner = what.Stems, OwnerName = what.Name };
+            return;
+        }
+
         // "Make sure the parking brake is on", "check that the tap is shut": it is set so.
         if (!clause.Negated && States(clause)) return;
 
@@ -99,6 +107,13 @@ public sealed partial class SentenceReader
             if (_refer.Known(subject) is { } about) Spoken.Hand([about]);
             else if (Trade.NounOf(subject.Stems) is not null) _unnamed = subject;
             return;
+        }
+
+        // "Note which way round the bush sits, then press it out".
+        if (clause.Mood == Mood.Beside && _actions.Count == 0 && _finder.Tokens[clause.From].Text is "how" or "where" or "which" && clause.Pieces.FindLast(p => p.Noun is { IsPronoun: false } n && Trade.NounOf(n.Stems) is { Role: NounRole.Thing })?.Noun is { } noted)
+        {
+            if (_refer.Known(noted) is { } known) Spoken.Hand([known]);
+            else _unnamed = noted with { After = null };
         }
 
         // "While one of you feeds the loom in, the other draws it through".

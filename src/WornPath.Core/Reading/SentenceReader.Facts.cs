@@ -160,7 +160,8 @@ public sealed partial class SentenceReader
         }
 
         if (weak == "off" && clause.Pieces.Exists(p => p.Noun is { After: "over" or "to" or "onto" })) return "on";
-        if (weak.Length == 0 && clause.Pieces.Exists(p => p.Noun is { After: "from" })) return "off";
+        // "Tap it through from the front" tells where one stands.
+        if (weak.Length == 0 && clause.Pieces.Exists(p => p.Noun is { After: "from" } n && !(n.IsPronoun || n.Distinct.Count > 0 && n.Stems.Count == n.Distinct.Count || Trade.NounOf(n.Stems) is { Role: NounRole.Place or NounRole.Vehicle }))) return "off";
         if (weak.Length == 0 && clause.Pieces.Exists(p => p.Noun is { After: "to" or "against" or "behind" })) return "on";
         return weak.Length > 0 ? weak : "none";
     }

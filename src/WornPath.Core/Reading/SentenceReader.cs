@@ -388,7 +388,13 @@ public sealed partial class SentenceReader
     private void DoEach(Clause clause, Sense sense, List<NounPhrase> objects)
     {
         var things = new List<Thing>();
-        foreach (var phrase in objects.Count > 0 ? objects : [Bare(clause)]) things.AddRange(DoTo(clause, sense, phrase));
+        foreach (var phrase in objects.Count > 0 ? objects : [Bare(clause)])
+        {
+            // "The pivot bolt and its nut".
+            if (phrase.IsIts && things.Count > 0) Spoken.Hand([things[^1]]);
+            things.AddRange(DoTo(clause, sense, phrase));
+        }
+
         With(clause, sense, things);
         Beside(clause);
         if (things.Count > 0) Spoken.Hand([.. things.Distinct()]);
@@ -541,7 +547,7 @@ public sealed partial class SentenceReader
         bool Accepts(ThingKind kind) => row.ByKind.ContainsKey(kind);
         if (phrase.IsPronoun)
         {
-            if (_unnamed is { } said && !row.IsSoft && phrase.Text is "it" or "them" or "one" or "ones")
+            if (_unnamed is { } said && !row.IsSoft && phrase.Text is "it" or "them" or "one" or "ones" or "these" or "those")
             {
                 _unnamed = null;
                 return Things(clause, sense, said with { At = phrase.At, IsNew = phrase.IsNew, IsIndefinite = said.IsIndefinite && !phrase.IsNew });

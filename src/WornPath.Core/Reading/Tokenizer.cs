@@ -9,12 +9,39 @@ internal static partial class Tokenizer
 {
     [GeneratedRegex(@"(?<time>(?:\d+(?:[.,]\d+)?|half an?|a quarter of an|three[- ]quarters of an|an?|one|two|three|four|five|six|seven|eight|nine|ten|twelve|fifteen|twenty|thirty|forty|sixty)\s*(?<tu>seconds?|secs?|minutes?|mins?|min\.|hours?|hrs?|h)(?![A-Za-z]))|" +
         @"(?<angle>(?:\d+(?:[.,]\d+)?|\d+/\d+|half a|(?:an?|another|one)\s+(?:half|third|quarter|fifth|sixth|eighth|twelfth)(?:\s+of\s+a)?|(?:a |another )?(?:third|quarter|sixth|eighth|twelfth) of a|three[- ]quarters of a|two[- ]thirds of a|three-quarter|another|one|two|three|four)\s*(?:°|deg(?:rees?)?(?![A-Za-z])|flats?(?![A-Za-z])|turns?(?![A-Za-z])))|" +
-        @"(?<num>\d+(?:[.,/]\d+)*(?![\w]))|(?<word>(?:back and forth|to and fro|side to side|up and down|in and out|end to end|round and round)(?![\w-])|[\p{L}#](?:[\p{L}\d'’\-]*[\p{L}\d])?|\d[\w.×/]*\w)|(?<stop>[.!?;\n]+)|(?<mark>[,:()–—%+])",
+        @"(?<num>\d+(?:[.,/]\d+)*(?![\w]))|(?<word>[\p{L}#](?:[\p{L}\d'’\-]*[\p{L}\d])?|\d[\w.×/]*\w)|(?<stop>[.!?;\n]+)|(?<mark>[,:()–—%+])",
         RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex Pattern();
 
     /// <summary>The tokens of a text, in order.</summary>
-    public static List<Token> Tokenize(string text) => Cut(text, text.AsSpan().ContainsAnyInRange('0', '9') ? [.. TorqueText.FindAll(text).OrderBy(f => f.Start)] : []);
+    public static List<Token> Tokenize(string text)
+    {
+        var tokens = Cut(text, text.AsSpan().ContainsAnyInRange('0', '9') ? [.. TorqueText.FindAll(text).OrderBy(f => f.Start)] : []);
+        JoinPhrases(tokens);
+        return tokens;
+    }
+
+    // "Back and forth", "face down": one adverb.
+    private static void JoinPhrases(List<Token> tokens)
+    {
+        for (var i = 0; i + 1 < tokens.Count; i++)
+        {
+            if (tokens[i].Kind != TokenKind.Word || !Trade.OpensPhrase(tokens[i].Text)) continue;
+            var joined = tokens[i].Text;
+            var found = 0;
+            for (var k = 1; k < 4 && i + k < tokens.Count && tokens[i + k].Kind == TokenKind.Word; k++)
+            {
+                joined += "-" + tokens[i + k].Text;
+                if (Trade.IsPhrase(joined)) found = k;
+            }
+
+            // "Scrape the face down to bright iron": the face.
+            if (found == 0 || joined.StartsWith("face", StringComparison.Ordinal) && i + found + 1 < tokens.Count && tokens[i + found + 1].Text is "to" or "until" or "with") continue;
+            var last = tokens[i + found].At;
+            tokens[i] = new Token(TokenKind.Word, string.Join('-', tokens.Skip(i).Take(found + 1).Select(t => t.Text)), new Span(tokens[i].At.Start, last.End - tokens[i].At.Start));
+            tokens.RemoveRange(i + 1, found);
+        }
+    }
 
     /// <summary>The tokens of a name, which holds no values.</summary>
     public static List<Token> TokenizeName(string name) => Cut(name, []);
@@ -86,6 +113,6 @@ internal static partial class Tokenizer
             : match.Groups["stop"].Success ? TokenKind.Stop
             : match.Groups["mark"].Success ? TokenKind.Mark
             : TokenKind.Word;
-        return new Token(kind, kind == TokenKind.Word ? text.Replace(' ', '-') : text, span);
+        return new Token(kind, text, span);
     }
 }

@@ -26,7 +26,8 @@ internal static class Trade
     public static readonly WordSet Conditionals = Set("conditional");
     public static readonly WordSet Temporals = Set("temporal");
     public static readonly WordSet Relatives = Set("relative");
-    public static readonly WordSet Adverbs = Set("adverb");
+    public static readonly WordSet Adverbs = new(Bits, (1 << Array.IndexOf(Order, "adverb")) | (1 << Array.IndexOf(Order, "phrase")));
+    private static readonly FrozenSet<string> PhraseStarts = Classes["phrase"].Select(p => p[..p.IndexOf('-', StringComparison.Ordinal)]).ToFrozenSet(StringComparer.Ordinal);
     public static readonly WordSet Neutral = Set("neutral");
     public static readonly WordSet New = Set("new");
     public static readonly WordSet Quantities = Set("quantity");
@@ -67,6 +68,12 @@ internal static class Trade
 
     /// <summary>The ways a word can be a form of a verb; empty where it is none.</summary>
     public static VerbForm[] VerbsOf(string? word) => word is null ? [] : Forms.GetValueOrDefault(word) ?? [];
+
+    /// <summary>True for words that are one adverb together, joined by hyphens.</summary>
+    public static bool IsPhrase(string joined) => Classes["phrase"].Contains(joined);
+
+    /// <summary>True for a word that such an adverb may begin with.</summary>
+    public static bool OpensPhrase(string word) => PhraseStarts.Contains(word);
 
     /// <summary>True for a verb that is as often a noun: by its own list, or because a thing is called so.</summary>
     public static bool IsAlsoNoun(string word) => AlsoNouns.Contains(word) || Nouns.TryGetValue(Stem.Of(word), out var noun) && noun.Role is NounRole.Thing && VerbsOf(word).Length > 0;
