@@ -146,6 +146,16 @@ describe('the outbox', () => {
     expect(browser.got[0]!.clientId).toBe(clientId);
   });
 
+  it('asks for a new token, too, where the server was long away before', async () => {
+    const browser = new Browser();
+    let tries = 0;
+    browser.answer = () => (++tries < 9 ? 'away' : browser.renewed ? null : trouble(400, { again: true }));
+    const box = await browser.leader();
+    box.add({ ...of(), edit: part('a') });
+    await until(() => browser.got.length === 1);
+    expect(browser.renewed).toBe(1);
+  });
+
   it('keeps what one person typed while another is signed in, and sends it when she is back', async () => {
     const browser = new Browser();
     browser.answer = () => trouble(401);

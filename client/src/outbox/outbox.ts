@@ -59,6 +59,8 @@ export class Outbox {
   private wanted = false;
   private running = false;
   private tries = 0;
+  /** How often in a row a new token was asked for. */
+  private renewals = 0;
   private timer: ReturnType<typeof setTimeout> | null = null;
   private writing: Promise<unknown> = Promise.resolve();
   private provisional = 0;
@@ -328,6 +330,7 @@ export class Outbox {
     try {
       const view = await this.ports.send(one);
       this.tries = 0;
+      this.renewals = 0;
       // Written on while it was under way: what came since is an edit of its own, from what was taken.
       const left = await this.change(one, (w) =>
         w.stamp === sent.stamp || w.edit?.do !== 'writeStep' || sent.edit?.do !== 'writeStep'
@@ -361,7 +364,8 @@ export class Outbox {
       this.later();
       return false;
     }
-    if (trouble.again && this.tries <= 3) {
+    if (trouble.again && this.renewals < 3) {
+      this.renewals++;
       await this.renewed();
       if (this.ports.person() === null) this.stand({ signedOut: true });
       return this.next() !== undefined;
@@ -410,6 +414,7 @@ export class Outbox {
   }
 
   private later(): void {
+    this.renewals = 0;
     const pause = this.ports.pause?.(this.tries) ?? Math.min(1500 * 1.6 ** Math.min(this.tries - 1, 6), 5_000);
     if (this.timer) clearTimeout(this.timer);
     this.timer = setTimeout(() => void this.run(), pause);
