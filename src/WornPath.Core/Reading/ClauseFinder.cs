@@ -365,6 +365,9 @@ internal sealed class ClauseFinder
     // "Have a helper hold the brake", "get somebody to steady the pump".
     private Clause? Causative(int at)
     {
+        // "Get both bolts started", "have the battery disconnected".
+        if (_tokens[at].Text is "get" or "have" && _nouns.Read(at + 1, _end, null) is var (what, then) && then < _end && _tokens[then].Kind == TokenKind.Word && Trade.NounOf(what.Stems)?.Role is null or NounRole.Thing && Trade.VerbsOf(_tokens[then].Text).FirstOrDefault(f => f.Form == Form.Ed) is { Verb: { } done })
+            return new Clause(Mood.Passive, at + 1, NextBoundary(then + 1)) { VerbAt = then, Verb = done };
         if (_tokens[at].Text is not ("have" or "get" or "ask" or "let") || _nouns.Read(at + 1, _end, null) is not var (person, next) || Trade.NounOf(person.Stems) is not { Role: NounRole.Person }) return null;
         if (Is(next, "to")) next++;
         return next < _end && _tokens[next].Kind == TokenKind.Word && Trade.VerbsOf(_tokens[next].Text).FirstOrDefault(f => f.Form == Form.Base) is { Verb: { } verb }
@@ -386,7 +389,7 @@ internal sealed class ClauseFinder
         }
 
         // "Top two first": which, not what is done; but "top up".
-        if (Trade.Distinct.Contains(token.Text) && !(next.Kind == TokenKind.Word && (Trade.Paths.Contains(next.Text) || Trade.Determiners.Contains(next.Text) || Trade.Pronouns.Contains(next.Text) || next.Text is "both" || token.Text == "lower" && NumberWords.Parse(next.Text ?? "") is null))) return false;
+        if (Trade.Distinct.Contains(token.Text) && !(next.Kind == TokenKind.Word && (Trade.Paths.Contains(next.Text) || Trade.Determiners.Contains(next.Text) || Trade.Pronouns.Contains(next.Text) && next.Text != "one" || next.Text is "both" || token.Text == "lower" && NumberWords.Parse(next.Text ?? "") is null))) return false;
         if (next.Kind == TokenKind.Number && next.Text is not null && _names.IsNumbered(stem, next.Text)) return false;
         if (Headed(at)) return false;
         if (next.Text is null) return at == 0 || !Trade.IsAlsoNoun(token.Text);
@@ -722,7 +725,7 @@ internal sealed class ClauseFinder
                 continue;
             }
 
-            if (token.Kind == TokenKind.Word && (Trade.Auxiliaries.Contains(token.Text) || Trade.Conjunctions.Contains(token.Text) || Trade.Negations.Contains(token.Text)))
+            if (token.Kind == TokenKind.Word && (Contractions.Contains(token.Text) || Trade.Auxiliaries.Contains(token.Text) || Trade.Conjunctions.Contains(token.Text) || Trade.Negations.Contains(token.Text)))
             {
                 i++;
                 continue;

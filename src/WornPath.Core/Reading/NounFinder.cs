@@ -187,6 +187,8 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
                 continue;
             }
 
+            // "Pull the fronts", "leave the rears".
+            if (determined && stems.Count == 0 && word.EndsWith('s') && Trade.Distinct.Contains(word[..^1]) && !Continues(i + 1, to) && !names.IsHead(Stem.Of(word))) return (Pronoun(from, i + 1, after, "them", true, rest, count, all, isNew) with { Distinct = [Stem.Of(word[..^1])] }, i + 1);
             // "Jack the back up".
             if (word == "back" && determined && stems.Count == 0 && !Continues(i + 1, to)) return (new NounPhrase(token.At, word, [word]) { After = after, Name = word }, i + 1);
             if (word is "her" && !Continues(i + 1, to)) break;

@@ -159,7 +159,8 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
 
         if (phrase.Distinct.Count > 0) return [];
         if (phrase.Text is "them" or "they" && spoken.Nearest(sheet.Things.Concat(_fresh).Where(t => accepts(t.Kind) && IsMany(t))) is { } many) return [many];
-        return spoken.Nearest(sheet.Things.Concat(_fresh).Where(t => accepts(t.Kind))) is { } near ? [near] : [];
+        // Far away only where nothing else could be meant.
+        return sheet.Things.Concat(_fresh).Where(t => accepts(t.Kind) && spoken.Lately(t) > 0).Take(2).ToList() is [var only] ? [only] : [];
     }
 
     // "All six": the four and the two that were spoken of last.

@@ -69,6 +69,13 @@ public sealed partial class SentenceReader
         var before = _actions.Count;
         Flush();
         if (any || _actions.Count > before || _questions.Count > 0) { Beside(clause); return; }
+        // "Line up the gaps, then tighten": what is in hand.
+        if (objects.Count == 0 && sense is Sense.Torque or Sense.Retorque && _refer.Meant(Bare(clause), k => k == ThingKind.Joint) is { Count: > 0 } inHand)
+        {
+            foreach (var joint in inHand) Tightened(clause, sense, joint, Bare(clause), [], false);
+            return;
+        }
+
         if (objects.Count == 0 || objects.TrueForAll(o => o.IsPronoun)) AskObject(clause, sense, Bare(clause));
         Beside(clause);
     }

@@ -398,6 +398,9 @@ public sealed partial class SentenceReader
         With(clause, sense, things);
         Beside(clause);
         if (things.Count > 0) Spoken.Hand([.. things.Distinct()]);
+        // "Put the plug in, 30 pounds": no unit of torque, and not passed over.
+        if (things.OfType<Joint>().Any() && clause.Pieces.Find(p => p.Noun is { IsPronoun: false, Count: not null, Head: "pound" or "lb" or "newton" or "kilo" })?.Noun is { } odd)
+            AskValue($"{odd.Count} {odd.Text}", odd.At, $"“{odd.Text}” is no unit of torque. Write N·m, lbf·ft or lbf·in.");
         _from = clause.Pieces.Find(p => p.Noun is { IsPronoun: false, After: "off" or "from" } n && Trade.NounOf(n.Stems) is null or { Role: NounRole.Thing, Kinds: [ThingKind.Part, ..] })?.Noun;
         // "Fit the plug, 20 N·m": the value makes it a tightening, too.
         if (sense is Sense.On or Sense.Start or Sense.Secure or Sense.Snug or Sense.Connect or Sense.Replace && Values(clause).Any(v => v.Kind == TokenKind.Torque)) TightenWhat(clause, [], things);
@@ -641,7 +644,7 @@ public sealed partial class SentenceReader
 
         if (row.ByKind.Count == 0) return [];
         // A word that is no noun of the trade and has no "the": asked, not made a thing.
-        if (kind is null && phrase is { IsIndefinite: true, IsNew: false, Count: null, IsPlural: false, Stems.Count: 1 })
+        if (kind is null && phrase is { IsIndefinite: true, IsNew: false, Count: null })
         {
             Ask(new Question { Kind = QuestionKind.UnknownName, Phrase = phrase.Text, At = phrase.At, Verb = VerbOf(sense), NewKinds = [Likely(sense)] });
             return [];

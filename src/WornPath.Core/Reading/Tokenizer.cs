@@ -113,6 +113,6 @@ internal static partial class Tokenizer
             : match.Groups["stop"].Success ? TokenKind.Stop
             : match.Groups["mark"].Success ? TokenKind.Mark
             : TokenKind.Word;
-        return new Token(kind, text, span);
+        return new Token(kind, text == "em" ? "them" : text, span);
     }
 }
