@@ -398,6 +398,7 @@ internal sealed class ClauseFinder
         if (!Trade.IsAlsoNoun(token.Text)) return next.Kind != TokenKind.Word || !Trade.Auxiliaries.Contains(next.Text) || next.Text is "get" or "do";
         // "Then oil to the upper mark": the oil.
         if (next.Text == "to" && Trade.NounOf([stem]) is { Kinds: [ThingKind.Fluid, ..] }) return false;
+        if (next.Kind == TokenKind.Word && (Trade.Relatives.Contains(next.Text) || next.Text is "how" or "whether")) return IsBoundary(at - 1);
         if (next.Kind is TokenKind.Number or TokenKind.Torque or TokenKind.Angle) return true;
         if (next.Kind == TokenKind.Mark) return at == 0 && next.Text != ":";
         if (Trade.Determiners.Contains(next.Text) || Trade.New.Contains(next.Text) || Trade.Pronouns.Contains(next.Text) || NumberWords.Parse(next.Text) is not null || next.Text is "old" || Trade.Distinct.Contains(next.Text)) return true;
@@ -475,7 +476,7 @@ internal sealed class ClauseFinder
         // "The bolts that hold the cover are removed", "any that are scored must be replaced": past what tells which ones.
         if (next < _end && _tokens[next].Kind == TokenKind.Word && Trade.Relatives.Contains(_tokens[next].Text) && MainVerbAfter(next) is { } main)
         {
-            var which = SpeaksOfTrouble(next, main) && subjects is [{ IsIndefinite: true } or { IsPronoun: true, Text: "one" or "ones" or "any" or "those" }] ? new Proviso(Words(at, main), false, Place(at, main)) : null;
+            var which = SpeaksOfTrouble(next, main) && subjects is [{ IsIndefinite: true } or { IsPronoun: true, Text: "one" or "ones" or "them" }] ? new Proviso(Words(at, main), false, Place(at, main)) : null;
             var told = Finite(at, main, subjects, open, from);
             told.Gaps.Add((next, main));
             told.Proviso ??= which;

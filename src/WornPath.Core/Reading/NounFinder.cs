@@ -199,6 +199,7 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
                 continue;
             }
 
+            if (sign.Length > 0 && stems.Count == 0 && Trade.Relatives.Contains(word)) break;
             if (Trade.Determiners.Contains(word) || word == "her")
             {
                 if (word == "any" && Word(i + 1) is not ("more" or "further" or "other")) sign = "there is one";
@@ -326,7 +327,7 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
 
         // "Peened or glued up", "the number of turns you counted": a verb alone is no thing.
         if (!determined && !isNew && stems.Count > 1 && Enumerable.Range(first, last - first + 1).All(k => Trade.IsBase(tokens[k].Text) && Trade.NounOf([Stem.Of(tokens[k].Text)]) is null) && !names.IsHead(stems[^1])) return null;
-        if (!determined && !isNew && stems.Count == 1 && !names.IsHead(stems[0]) && Trade.NounOf(stems) is null && !Trade.NounsInIng.Contains(tokens[last].Text) && Trade.VerbsOf(tokens[last].Text) is { Length: > 0 } verbs && (verbs.All(v => v.Form is Form.Ed or Form.Ing) || after is null && verbs.All(v => v.Form is Form.Base or Form.Ed))) return null;
+        if (!determined && !isNew && stems.Count == 1 && !names.IsHead(stems[0]) && Trade.NounOf(stems) is null && !Trade.NounsInIng.Contains(tokens[last].Text) && Trade.VerbsOf(tokens[last].Text) is { Length: > 0 } verbs && (verbs.All(v => v.Form is Form.Ed or Form.Ing) || after is null && verbs.All(v => v.Form is Form.Base or Form.Ed or Form.S))) return null;
         if (named >= 0 && stems.Count > 0 && stems.TrueForAll(distinct.Contains))
         {
             // "The upper", "the lower pair": told apart, the name was said before.
@@ -443,6 +444,7 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
         var next = i + 1 < to ? tokens[i + 1] : default;
         var noun = Trade.NounOf([Stem.Of(word)]) is { Kinds.Length: > 0 };
         if (forms.Any(f => f.Form is Form.Ed or Form.Ing) && !noun) return next.Text is null || next.Kind != TokenKind.Word || Trade.IsSmall(next.Text) || Trade.Adverbs.Contains(next.Text);
+        if (forms.Any(f => f.Form is Form.S) && !noun && !Trade.IsAlsoNoun(Stem.Of(word)) && (next.Text is null || next.Kind == TokenKind.Mark)) return true;
         if (forms.Any(f => f.Form is Form.S) && !noun && next.Text is not null && next.Kind is TokenKind.Number or TokenKind.Angle or TokenKind.Torque or TokenKind.Time) return true;
         if (forms.Any(f => f.Form is Form.S) && !noun) return next.Text is not null && next.Kind == TokenKind.Word && (Trade.IsSmall(next.Text) || Trade.Adverbs.Contains(next.Text)) && !Trade.Conjunctions.Contains(next.Text) && (!Trade.IsAlsoNoun(Stem.Of(word)) || next.Text is not ("of" or "in" or "on" or "from" or "with" or "at"));
         // "With a deep socket take two of them off".

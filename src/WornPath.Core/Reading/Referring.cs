@@ -147,7 +147,7 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
         {
             if (one && hand.All(IsMany)) continue;
             var fitting = hand.Where(t => accepts(t.Kind)).ToList();
-            if (fitting.Count == 0) continue;
+            if (fitting.Count == 0 || phrase.Text == "it" && accepts(ThingKind.Part) && fitting.TrueForAll(t => t is Joint { Count: > 1 })) continue;
             if (phrase.Distinct.Count > 0 && fitting.Find(t => NameIndex.NamesOf(t).Any(n => phrase.Distinct.All(n.Contains))) is { } told) return [told];
             // "Undo them" is not said of one flange.
             if (phrase.Text is "them" or "they" && fitting is [var lone] && lone is Part or Connection && !IsMany(lone) && phrase.Count is null && !phrase.IsRest) continue;

@@ -93,6 +93,7 @@ public sealed partial class SentenceReader
         if (!clause.Negated && clause.Verb?.Lemma is "hold" or "secure" or "fasten" or "retain" or "fix" or "bolt" && clause.Mood is Mood.Passive or Mood.Declarative && clause.Pieces.Find(p => p.Noun is { After: "by" or "with", IsPronoun: false } n && Trade.NounOf(n.Stems) is { Kinds: [ThingKind.Joint, ..] })?.Noun is { } fastener)
         {
             var what = clause.Pieces.Find(p => p.Noun is { After: null, IsPronoun: false })?.Noun;
+            _from = what;
             _unnamed = what is null || fastener.Stems.Count > 1 ? fastener : fastener with { Owner = what.Stems, OwnerName = what.Name };
             return;
         }
@@ -110,10 +111,11 @@ public sealed partial class SentenceReader
         }
 
         // "Note which way round the bush sits, then press it out".
-        if (clause.Mood == Mood.Beside && _actions.Count == 0 && _finder.Tokens[clause.From].Text is "how" or "where" or "which" && clause.Pieces.FindLast(p => p.Noun is { IsPronoun: false } n && Trade.NounOf(n.Stems) is { Role: NounRole.Thing })?.Noun is { } noted)
+        if (_actions.Count == 0 && Has(clause, "how", "where", "which") && (clause.Mood == Mood.Beside || clause.Verb?.Lemma is "note" or "record" or "remember" or "see" or "write" or "sketch" or "photograph") && clause.Pieces.FindLast(p => p.Noun is { IsPronoun: false } n && Trade.NounOf(n.Stems) is { Role: NounRole.Thing })?.Noun is { } noted)
         {
             if (_refer.Known(noted) is { } known) Spoken.Hand([known]);
             else _unnamed = noted with { After = null };
+            return;
         }
 
         // "While one of you feeds the loom in, the other draws it through".

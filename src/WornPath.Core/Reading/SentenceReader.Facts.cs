@@ -58,7 +58,7 @@ public sealed partial class SentenceReader
             if (_clause.Pieces is [{ Way: { } way }, { Noun: { } near }, ..] && near.After == way && way is "off" or "out" or "up" or "down" or "back" or "away") found.Add(near);
             foreach (var piece in _clause.Pieces)
                 if (piece.Noun is { After: null } direct) found.Add(direct);
-            if (found.Exists(o => o.IsPronoun || Trade.NounOf(o.Stems)?.Role is not (NounRole.Words or NounRole.Person or NounRole.Place))) return [.. found.Where(o => o.IsPronoun || Trade.NounOf(o.Stems)?.Role is not (NounRole.Words or NounRole.Person or NounRole.Place) || _reader._refer.Known(o) is not null)];
+            if (found.Exists(o => o.IsPronoun || !Trade.IsNoObject(o))) return [.. found.Where(o => o.IsPronoun || !Trade.IsNoObject(o) || _reader._refer.Known(o) is not null)];
             // "Tap round the cover": no other than that.
             if (found.Count == 0 && _clause.Pieces is [{ Noun: { After: "round" or "around" or "along" } about }, ..]) return [about];
             // "Take off the wheel", "go over the nuts": what stands behind the particle of the verb.
@@ -127,7 +127,7 @@ public sealed partial class SentenceReader
             return Trade.NounOf(phrase.Stems) switch
             {
                 { Role: NounRole.Vehicle } => "vehicle",
-                { Role: NounRole.Words or NounRole.Place or NounRole.Person } => "words",
+                { Role: NounRole.Words or NounRole.Place or NounRole.Person } when Trade.IsNoObject(phrase) => "words",
                 { Kinds: [var first, ..] } => first.ToString().ToLowerInvariant(),
                 _ => "part",
             };

@@ -401,7 +401,7 @@ public sealed partial class SentenceReader
         // "Put the plug in, 30 pounds": no unit of torque, and not passed over.
         if (things.OfType<Joint>().Any() && clause.Pieces.Find(p => p.Noun is { IsPronoun: false, Count: not null, Head: "pound" or "lb" or "newton" or "kilo" })?.Noun is { } odd)
             AskValue($"{odd.Count} {odd.Text}", odd.At, $"“{odd.Text}” is no unit of torque. Write N·m, lbf·ft or lbf·in.");
-        _from = clause.Pieces.Find(p => p.Noun is { IsPronoun: false, After: "off" or "from" } n && Trade.NounOf(n.Stems) is null or { Role: NounRole.Thing, Kinds: [ThingKind.Part, ..] })?.Noun;
+        _from = clause.Pieces.Find(p => p.Noun is { IsPronoun: false, After: "off" or "from" } n && Trade.NounOf(n.Stems) is null or { Role: NounRole.Thing, Kinds: [ThingKind.Part, ..] })?.Noun ?? (objects.TrueForAll(o => o.IsPronoun) ? _from : null);
         // "Fit the plug, 20 N·m": the value makes it a tightening, too.
         if (sense is Sense.On or Sense.Start or Sense.Secure or Sense.Snug or Sense.Connect or Sense.Replace && Values(clause).Any(v => v.Kind == TokenKind.Torque)) TightenWhat(clause, [], things);
     }
@@ -610,6 +610,7 @@ public sealed partial class SentenceReader
         if (phrase.IsIts && phrase.Head is "stud" or "thread" or "shank" or "end" or "lip" or "collar" or "tip") return [];
         var noun = Trade.NounOf(phrase.Stems);
         // "Push the axle out of the hub": here no end of the vehicle.
+        if (noun is { Role: NounRole.Place } && !Trade.IsNoObject(phrase)) noun = null;
         if (noun is { Role: NounRole.Vehicle } && sense is Sense.Off or Sense.On or Sense.Move) noun = null;
         if (noun is { Role: not NounRole.Thing })
         {
@@ -626,7 +627,7 @@ public sealed partial class SentenceReader
         // "Roll a floor jack in under the sump": it stays there.
         if (sense is Sense.On && phrase.Head == "jack" && kinds is [ThingKind.Tool, ..] && clause.Pieces.Exists(p => p.Noun is { After: "under" or "beneath" or "below" })) kinds = [ThingKind.Aid];
         if (sense is Sense.Off or Sense.Away && kinds is [ThingKind.Tool, ThingKind.Part]) kinds = [ThingKind.Part];
-        ThingKind? kind = kinds.Length > 0 ? Array.Find(kinds, Accepts) is var fit && kinds.Any(Accepts) ? fit : kinds[0] : null;
+        ThingKind? kind = kinds is [ThingKind.Control, ThingKind.Part] && sense is Sense.Off or Sense.On ? ThingKind.Control : kinds.Length > 0 ? Array.Find(kinds, Accepts) is var fit && kinds.Any(Accepts) ? fit : kinds[0] : null;
         if (kind is ThingKind.Tool or ThingKind.Consumable or ThingKind.Aid && !Accepts(kind.Value) || kind is ThingKind.Tool or ThingKind.Consumable)
         {
             var used = _refer.Assume(phrase, kind.Value, false, null, null);
@@ -653,6 +654,7 @@ public sealed partial class SentenceReader
         // "The clamp on the intake hose … work the hose off": the intake hose.
         if (phrase is { Stems.Count: 1, IsNew: false, IsIndefinite: false } && kind is not ThingKind.Joint && MentionOf(clause, phrase) is { } whole) phrase = phrase with { Name = whole, Text = whole.ToLowerInvariant(), Stems = NameIndex.StemsOf(whole) };
         kind ??= Likely(sense);
+        if (kind == ThingKind.Control) return [ControlOf(phrase)];
         if (!Accepts(kind.Value) && kind == ThingKind.Part && Accepts(ThingKind.Joint) && row.ByKind.Count == 1) kind = ThingKind.Joint;
         var (owner, ownerId) = kind == ThingKind.Joint ? OwnerOf(clause, phrase) : (null, null);
         var comes = sense is Sense.On or Sense.Start or Sense.Secure or Sense.Connect or Sense.Torque or Sense.Snug or Sense.BoltTorque;

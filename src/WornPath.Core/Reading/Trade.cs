@@ -35,6 +35,7 @@ internal static class Trade
     public static readonly WordSet NounsInIng = Set("nounInIng");
     public static readonly WordSet Stances = Set("stance");
     public static readonly WordSet Relational = Set("relational");
+    private static readonly WordSet OnlyPlaces = Set("onlyPlace");
     public static readonly WordSet Results = Set("result");
     public static readonly WordSet PlacesOn = Set("placeOn");
     public static readonly WordSet Trouble = Set("trouble");
@@ -62,6 +63,14 @@ internal static class Trade
 
     /// <summary>The name a control has on every sheet, by any word for it; null where it has none but its own.</summary>
     public static string? ControlNamed(string words) => Controls.GetValueOrDefault(words);
+
+    /// <summary>True where a verb is never done to what a phrase names: a turn, a person, the floor.</summary>
+    public static bool IsNoObject(NounPhrase phrase) => NounOf(phrase.Stems) switch
+    {
+        { Role: NounRole.Words or NounRole.Person } => true,
+        { Role: NounRole.Place } => phrase.After is not null || OnlyPlaces.Contains(phrase.Head),
+        _ => false,
+    };
 
     /// <summary>True where these stems are a noun of more than one word ("lock nut"): its first word is then no verb.</summary>
     public static bool IsCompound(string first, string second) => Nouns.ContainsKey($"{first} {second}");
