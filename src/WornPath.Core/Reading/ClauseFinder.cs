@@ -412,7 +412,7 @@ internal sealed class ClauseFinder
             var after = past < _end ? _tokens[past] : default;
             // "Start up, …" tells; "bolt in, …" is a bolt.
             var thing = Trade.NounOf([stem]) is { Role: NounRole.Thing, Kinds: not [ThingKind.Control, ..] };
-            if (!thing && (after.Text is null || after.Kind == TokenKind.Mark) && IsBoundary(at - 1)) return true;
+            if (!thing && (after.Text is null || after.Kind == TokenKind.Mark || after.Kind == TokenKind.Word && Trade.Conjunctions.Contains(after.Text)) && IsBoundary(at - 1)) return true;
             if (thing && after.Kind == TokenKind.Word && (Trade.Adverbs.Contains(after.Text!) || Trade.Conjunctions.Contains(after.Text) || after.Text is "with" or "by") || thing && after.Kind is TokenKind.Torque) return false;
             return after.Text is not null && after.Kind != TokenKind.Mark && !(after.Kind == TokenKind.Word && Trade.Conjunctions.Contains(after.Text));
         }
@@ -442,7 +442,10 @@ internal sealed class ClauseFinder
         if (open is null && !Trade.VerbsOf(token.Text).Any(f => f.Form == Form.Ing)) return null;
         if (!Trade.VerbsOf(token.Text).Any(f => f.Form == Form.Ing) && !(token.Text.Length > 5 && IsBoundary(at - 1) && !_nouns.IsThingAt(at))) return null;
         if (_nouns.IsThingAt(at) || Trade.NounOf([Stem.Of(token.Text)]) is not null || at + 1 < _end && Trade.IsCompound(Stem.Of(token.Text), Stem.Of(_tokens[at + 1].Text))) return null;
-        var clause = new Clause(Mood.Beside, at, NextBoundary(at + 1)) { VerbAt = at, IsRemark = true, Verb = Trade.VerbsOf(token.Text).FirstOrDefault(f => f.Form == Form.Ing).Verb };
+        var doing = Trade.VerbsOf(token.Text).FirstOrDefault(f => f.Form == Form.Ing).Verb;
+        // "Catching the bearing as it comes": it comes off.
+        if (doing?.Lemma == "catch") return new Clause(Mood.Imperative, at, NextBoundary(at + 1)) { VerbAt = at, Verb = doing };
+        var clause = new Clause(Mood.Beside, at, NextBoundary(at + 1)) { VerbAt = at, IsRemark = true, Verb = doing };
         Fill(clause, at + 1, clause.To);
         return clause;
     }
@@ -491,7 +494,7 @@ internal sealed class ClauseFinder
             return new Clause(Mood.Declarative, at, NextBoundary(next)) { IsRemark = true };
         var adverb = next;
         while (adverb < _end && _tokens[adverb].Kind == TokenKind.Word && (Trade.Adverbs.Contains(_tokens[adverb].Text) && !Trade.Paths.Contains(_tokens[adverb].Text) || _tokens[adverb].Text.EndsWith("ly", StringComparison.Ordinal))) adverb++;
-        var person = (Trade.NounOf(subjects[0].Stems) is { Role: NounRole.Person } || subjects[0].IsPronoun && subjects[0].Text is "it" or "they" or "you" or "we") && adverb < _end && Trade.VerbsOf(_tokens[adverb].Text).Any(f => f.Form is Form.Base or Form.S);
+        var person = (Trade.NounOf(subjects[0].Stems) is { Role: NounRole.Person } || subjects[0].IsPronoun && subjects[0].Text is "it" or "they" or "you" or "we" || subjects[0].IsPlural && adverb < _end && _tokens[adverb].Text is "go" or "come" or "fit" or "sit") && adverb < _end && Trade.VerbsOf(_tokens[adverb].Text).Any(f => f.Form is Form.Base or Form.S);
         if (adverb < _end && _tokens[adverb].Kind == TokenKind.Word && (person || IsFinite(adverb)) && !(open is { Mood: Mood.Imperative } && from > 0 && Is(from, "and") && !Trade.Auxiliaries.Contains(_tokens[adverb].Text) && !Has(at, adverb, IsDetermined)))
             return Finite(at, adverb, subjects, open, from);
         return Fragment(at, next, adverb, subjects, open, from);

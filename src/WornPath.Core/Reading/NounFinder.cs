@@ -450,7 +450,7 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
         // "With a deep socket take two of them off".
         if (forms.Any(f => f.Form is Form.Base) && !noun && !Trade.IsAlsoNoun(word) && next.Text is not null && (next.Kind == TokenKind.Number || next.Kind == TokenKind.Word && (Trade.Determiners.Contains(next.Text) || Trade.Pronouns.Contains(next.Text) || NumberWords.Parse(next.Text) is not null))) return true;
         // "Half the bolts turn on": a base form behind a plural.
-        return i > 0 && tokens[i - 1].Text.EndsWith('s') && !noun && next.Text is not null && next.Kind == TokenKind.Word && (Trade.Paths.Contains(next.Text) || Trade.Determiners.Contains(next.Text));
+        return i > 0 && tokens[i - 1].Text.EndsWith('s') && !noun && next.Text is not null && next.Kind == TokenKind.Word && (Trade.Paths.Contains(next.Text) || Trade.Determiners.Contains(next.Text) || forms.Any(f => f.Form == Form.Base) && next.Text is "behind" or "under" or "beside" or "between" or "against");
     }
 
     private bool Continues(int i, int to) => i < to && (IsContent(i) || tokens[i].Kind == TokenKind.Number && i + 1 < to && IsContent(i + 1) || tokens[i].Kind == TokenKind.Word && NumberWords.Parse(tokens[i].Text) is not null);

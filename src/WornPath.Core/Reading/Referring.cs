@@ -70,6 +70,8 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
         var good = (scored.Exists(s => s.Whole) ? scored.Where(s => s.Whole && s.Score == scored.Where(w => w.Whole).Max(w => w.Score)) : scored.Where(s => s.Score >= Math.Max(20, top - 20))).Select(s => s.Thing).ToList();
         if (accepts is not null && good.Exists(t => accepts(t.Kind))) good = good.FindAll(t => accepts(t.Kind));
         if (good.Count == 1) return good[0];
+        // "The hose bracket bolt … the bracket": what the fastener in hand holds or is named by.
+        if (good.FindAll(t => t is Part && spoken.Last.Any(j => j is Joint joint && (joint.Holds.Contains(t.Id) || NameIndex.NamesOf(joint)[0] is [.. var held, _] && held.SequenceEqual(NameIndex.NamesOf(t)[0])))) is [var inHand]) return inHand;
         if (spoken.Nearest(good) is { } near) return near;
         var first = scored.Where(s => s.Score == top).Select(s => s.Thing).ToList();
         if (first.Count == 1) return first[0];

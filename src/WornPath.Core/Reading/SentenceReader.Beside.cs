@@ -19,7 +19,7 @@ public sealed partial class SentenceReader
         foreach (var piece in clause.Pieces)
         {
             if (piece.Noun is not { IsPronoun: false } phrase || !(phrase.After is "with" or "using" or "by" || phrase is { After: "over" or "on", IsNew: true })) continue;
-            var found = Settled(phrase.Text) is { Length: > 0 } settled ? _refer.Find(settled) : _refer.Known(phrase);
+            var found = Settled(phrase.Text) is { Length: > 0 } settled ? _refer.Find(settled) : ItsOwn(phrase) ?? _refer.Known(phrase);
             if (found is null && sense is not Sense.Place && Settled(phrase.Text) is null && Trade.NounOf(phrase.Stems) is { Kinds: [ThingKind.Joint, ..] })
             {
                 var part = targets.OfType<Part>().LastOrDefault();

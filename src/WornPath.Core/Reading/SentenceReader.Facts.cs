@@ -56,6 +56,8 @@ public sealed partial class SentenceReader
 
             // "Offer up the plate", "take off the cover, the gasket and the seal".
             if (_clause.Pieces is [{ Way: { } way }, { Noun: { } near }, ..] && near.After == way && way is "off" or "out" or "up" or "down" or "back" or "away") found.Add(near);
+            // "Slide on the slice, then the cover".
+            else if (_clause.Pieces is [{ Way: "on" or "in" }, { Noun: { After: "on" or "in" } first }, { Noun.After: null } next, ..] && _reader._text[first.At.End..next.At.Start].Trim() is ['a', 'n', 'd', ..] or [',', ..]) found.Add(first);
             foreach (var piece in _clause.Pieces)
                 if (piece.Noun is { After: null } direct) found.Add(direct);
             if (found.Exists(o => o.IsPronoun || !Trade.IsNoObject(o))) return [.. found.Where(o => o.IsPronoun || !Trade.IsNoObject(o) || _reader._refer.Known(o) is not null)];

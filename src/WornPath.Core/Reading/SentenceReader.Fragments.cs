@@ -59,6 +59,15 @@ public sealed partial class SentenceReader
                 _any = true;
             }
 
+            if (way == "on")
+            {
+                // "Mudguard back on with its four bolts".
+                var fitted = _hand.Select(h => h.Thing).ToList();
+                reader.Spoken.Hand([.. fitted.Distinct()]);
+                reader.With(clause, Sense.On, fitted);
+                foreach (var more in fitted.Skip(_hand.Count).ToList()) _hand.Add((more, reader.Bare(clause)));
+            }
+
             reader.Beside(clause);
             if (_hand.Count > 0) reader.Spoken.Hand([.. _hand.Select(h => h.Thing).Distinct()]);
             var slot = reader.Has(clause, "slot", "slots");

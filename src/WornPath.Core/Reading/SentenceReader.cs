@@ -276,11 +276,13 @@ public sealed partial class SentenceReader
         if (sense == Sense.Say && clause.Mood == Mood.Imperative && facts.Has(Looks.Value, "torque") && facts.Has(Looks.Kind, "joint") && clause.Verb.Lemma is not ("loosen" or "hold")) sense = Sense.Torque;
         Trace(clause, sense);
         // Who moves of itself is said, unless it moves on or off.
-        if (clause.Mood == Mood.Declarative && sense is Sense.Off or Sense.On or Sense.Disconnect or Sense.Connect && !clause.Pieces.Exists(p => p.Way is { } way && (StrongOff.Contains(way) || StrongOn.Contains(way) || way is "back" or "up"))) sense = Sense.Say;
-        if (clause.Mood == Mood.Declarative && sense is not (Sense.Off or Sense.On or Sense.Torque or Sense.TurnOn or Sense.Disconnect or Sense.Connect)) sense = Sense.Say;
+        if (clause.Mood == Mood.Declarative && sense is Sense.Off or Sense.On or Sense.Disconnect or Sense.Connect && !clause.Pieces.Exists(p => p.Way is { } way && (StrongOff.Contains(way) || StrongOn.Contains(way) || way is "back" or "up" or "through" or "over"))) sense = Sense.Say;
+        if (clause.Mood == Mood.Declarative && sense is not (Sense.Off or Sense.On or Sense.Place or Sense.Torque or Sense.TurnOn or Sense.Disconnect or Sense.Connect)) sense = Sense.Say;
         var (actions, questions) = (_actions.Count, _questions.Count);
         if (control is not null) SetNamed(clause, control);
         else Do(clause, sense, objects);
+        // "Slide off the hub, catching the bearing as it comes": the bearing is out first.
+        if (clause.Verb.Lemma == "catch" && actions > 0 && _actions.Count == actions + 1) _actions.Reverse(actions - 1, 2);
         // Told to do what changes the state, and nothing came of it: shown and asked.
         if (!Trade.Of(sense).IsSoft && _actions.Count == actions && _questions.Count == questions && !IsDone(clause, sense)) Unclear(clause);
     }
@@ -401,7 +403,9 @@ public sealed partial class SentenceReader
         // "Put the plug in, 30 pounds": no unit of torque, and not passed over.
         if (things.OfType<Joint>().Any() && clause.Pieces.Find(p => p.Noun is { IsPronoun: false, Count: not null, Head: "pound" or "lb" or "newton" or "kilo" })?.Noun is { } odd)
             AskValue($"{odd.Count} {odd.Text}", odd.At, $"“{odd.Text}” is no unit of torque. Write N·m, lbf·ft or lbf·in.");
-        _from = clause.Pieces.Find(p => p.Noun is { IsPronoun: false, After: "off" or "from" } n && Trade.NounOf(n.Stems) is null or { Role: NounRole.Thing, Kinds: [ThingKind.Part, ..] })?.Noun ?? (objects.TrueForAll(o => o.IsPronoun) ? _from : null);
+        _from = clause.Pieces.Find(p => p.Noun is { IsPronoun: false, After: "off" or "from" } n && Trade.NounOf(n.Stems) is null or { Role: NounRole.Thing, Kinds: [ThingKind.Part, ..] })?.Noun 
+            ?? objects.Where(o => o.Owner.Count > 0 && Trade.NounOf(o.Stems) is { Kinds: [ThingKind.Joint, ..] }).Select(o => new NounPhrase(o.At, o.OwnerName.ToLowerInvariant(), o.Owner) { Name = o.OwnerName }).FirstOrDefault()
+            ?? (objects.TrueForAll(o => o.IsPronoun) ? _from : null);
         // "Fit the plug, 20 N·m": the value makes it a tightening, too.
         if (sense is Sense.On or Sense.Start or Sense.Secure or Sense.Snug or Sense.Connect or Sense.Replace && Values(clause).Any(v => v.Kind == TokenKind.Torque)) TightenWhat(clause, [], things);
     }
@@ -409,15 +413,29 @@ public sealed partial class SentenceReader
     // "Bracket back on, 12 N·m": its fasteners get the value.
     private void TightenWhat(Clause clause, List<NounPhrase> joints, List<Thing> hand)
     {
-        if (joints.Count > 0 || hand.Exists(t => t is not Part) || hand is not [.., Part part] || _actions.Exists(a => a.Target is { } id && _refer.Find(id) is Joint))
+        if (joints.Count > 0 || hand.Count == 0 || hand.Exists(t => t is not (Part or Joint)))
         {
             Tighten(clause, Sense.Torque, joints);
             return;
         }
 
-        if (FastenersOf(part) is { } holds) Spoken.Hand([holds]);
-        else if (Spoken.Last.Concat(Spoken.Earlier).All(t => t is not Joint)) Spoken.Hand([AssumeBolts(part, Bare(clause))]);
-        Tighten(clause, Sense.Torque, []);
+        var holding = hand.OfType<Joint>().ToList();
+        if (holding.Count == 0 && hand is [.., Part part] && !_actions.Exists(a => a.Target is { } id && _refer.Find(id) is Joint))
+        {
+            if (FastenersOf(part) is { } holds) holding.Add(holds);
+            else if (Spoken.Last.Concat(Spoken.Earlier).All(t => t is not Joint)) holding.Add(AssumeBolts(part, Bare(clause)));
+        }
+
+        if (holding.Count == 0)
+        {
+            Tighten(clause, Sense.Torque, joints);
+            return;
+        }
+
+        foreach (var bad in Values(clause).Where(v => v.Kind == TokenKind.Torque && !v.Torque.IsGood)) AskValue(bad.Text, bad.At, bad.Torque.Problem!.ToString());
+        List<Token> values = [.. Values(clause).Where(v => v is { Kind: TokenKind.Torque, Torque.IsGood: true } or { Kind: TokenKind.Angle })];
+        foreach (var joint in holding.Distinct()) Tightened(clause, Sense.Torque, joint, Bare(clause), values, Has(clause, "slot", "slots"));
+        Spoken.Hand([.. holding.Distinct()]);
     }
 
     // "Unbolt the bracket": its bolts come out, and it comes off.
@@ -492,7 +510,8 @@ public sealed partial class SentenceReader
 
     private StepAction Detailed(StepAction action, Clause clause, NounPhrase phrase) => action with
     {
-        New = phrase.IsNew,
+        // "Grease the new bearing and push it in": the new one.
+        New = phrase.IsNew || phrase.IsPronoun && _actions.FindLast(a => a.Target == action.Target) is { New: true },
         With = action.Verb is Verb.HangAside ? AidIn(clause)?.Id : null,
         Some = SomeOf(action.Target, phrase),
         Rest = phrase.IsRest,
@@ -559,7 +578,7 @@ public sealed partial class SentenceReader
             // "Set the compressors on the coil and wind them in": the tools, which no sheet keeps count of.
             if (phrase.Text is "it" or "them" && _actions is [.., { Verb: Verb.Place, Target: { } placed }] && _refer.Find(placed) is Tool && !Accepts(ThingKind.Tool)) return [];
             if (Topic(phrase, sense) is { } topic) return Things(clause, sense, topic with { At = phrase.At });
-            if (phrase.Text == "it" && _from is { } source && Accepts(ThingKind.Part) && Spoken.Last.All(t => t is Joint { Count: > 1 }))
+            if (phrase.Text == "it" && _from is { } source && Accepts(ThingKind.Part) && Spoken.Last.All(t => t is Joint { Count: > 1 } || t is Joint && sense is Sense.Off && Spoken.IsOff(t) is true))
             {
                 _from = null;
                 return Things(clause, sense, source with { At = phrase.At, After = null });
@@ -584,6 +603,12 @@ public sealed partial class SentenceReader
         }
 
         if (ItsOwn(phrase) is { } its) return [its];
+        // "Pull the plug of the speed lead": the lead.
+        if (phrase.Owner.Count > 0 && phrase.Head is "plug" or "connector" or "end" or "socket" && _refer.Known(new NounPhrase(phrase.At, phrase.OwnerName.ToLowerInvariant(), phrase.Owner)) is Connection plugged && Accepts(ThingKind.Connection)) return [plugged];
+        // "Sensor bracket: bolt out": its bolt.
+        if (_topic is { } about && phrase is { Stems.Count: 1, Owner.Count: 0 } && Trade.NounOf(phrase.Stems) is { Kinds: [ThingKind.Joint, ..] } && _refer.Known(about) is Part fastened && FastenersOf(fastened) is { } holding && NameIndex.NamesOf(holding)[0][^1] == phrase.Head) return [holding];
+        // "The left and right lines".
+        if (phrase.Distinct.Count == 2 && phrase.IsPlural && !phrase.Distinct.All(phrase.Stems.Contains) && phrase.Distinct.Select(d => _refer.Known(phrase with { Stems = [d, .. phrase.Stems.Where(s => !phrase.Distinct.Contains(s))], Distinct = [d], Text = $"{d} {phrase.Text}", Count = null, IsPlural = false })).ToList() is [{ } left, { } right] && left != right) return [left, right];
         // "Spin a nut onto each bolt": the bolt's nut.
         if (phrase.Head == "nut" && sense is Sense.On or Sense.Start or Sense.Off or Sense.Snug && clause.Pieces.Find(p => p.Noun is { IsPronoun: false, After: "on" or "onto" or "off" or "from", Head: "bolt" or "stud" or "screw" })?.Noun is { } bolt && _refer.Known(bolt) is Joint nutted) return [nutted];
         if (phrase is { IsAll: true, Stems.Count: 1 } && Every(phrase, Accepts) is { Count: > 1 } every) return every;
@@ -693,6 +718,8 @@ public sealed partial class SentenceReader
         var owner = Topic(phrase with { Text = "it" }, Sense.Off)?.Name ?? _unnamed?.Name ?? (last as Part)?.Name ?? (last as Connection)?.Name;
         if (owner is not { Length: > 0 }) return null;
         var stems = NameIndex.StemsOf(owner);
+        // Who holds it, or bears its whole name, comes before who shares its last word.
+        if (_refer.Things.OfType<Joint>().Where(j => NameIndex.NamesOf(j)[0][^1] == phrase.Head && (last is not null && _unnamed is null && j.Holds.Contains(last.Id) || stems.All(NameIndex.NamesOf(j)[0].Contains))).ToList() is [var whole]) return whole;
         var own = _refer.Things.OfType<Joint>().Where(j => NameIndex.NamesOf(j)[0][^1] == phrase.Head && (last is not null && _unnamed is null && j.Holds.Contains(last.Id) || NameIndex.NamesOf(j)[0].Contains(stems[^1]))).ToList();
         return own.Count == 1 ? own[0] : own.Count > 1 ? Spoken.Nearest(own) as Joint : _refer.Assume(phrase, ThingKind.Joint, false, owner, _unnamed is null ? (last as Part)?.Id : null) as Joint;
     }
