@@ -58,26 +58,53 @@ public sealed partial class Damages(string name, Sheet whole)
             }
     }
 
+    [GeneratedRegex(@"[^.;\n]+(?:\.(?=\d)[^.;\n]+)*[.;]?\s*")]
+    private static partial Regex Sentence();
+
+    [GeneratedRegex(@"\b(?<verb>[Tt]orque|[Tt]ighten) (?<what>.+?) to \d[^.]*?(?=[.,]| in a star| with |$)")]
+    private static partial Regex Tightening();
+
+    // What the words of a step say is done, in other words or not at all: the text is damaged, and read as whoever types it would have it.
     private IEnumerable<Damage> Actions()
     {
         foreach (var step in _steps)
-            foreach (var action in step.Actions)
+        {
+            Damage? Written(string kind, string text, IEnumerable<StepAction> about) => text != step.Text && Editor.Apply(whole, new WriteStep(step.Id, step.Text, text)) is { IsGood: true } done
+                ? Of(kind, $"{Number(step)} “{text.ReplaceLineEndings(" / ")}”", done.Value.Sheet, Number(step), ThingsOf(about)) : null;
+            var told = step.Actions.Where(a => a.Verb != Verb.Wait && Matters.Contains(a.Verb)).ToList();
+            var done = new List<Damage?>();
+            // One sentence of several dropped; one of two things that are done in one sentence.
+            foreach (Match sentence in Sentence().Matches(step.Table is null ? step.Text : ""))
             {
-                Sheet With(Func<StepAction, StepAction?> change) => Map(whole, s => s.Id == step.Id ? s with { Actions = [.. s.Actions.Select(a => ReferenceEquals(a, action) ? change(a) : a).OfType<StepAction>()] } : s);
-                Damage Done(string kind, Sheet sheet) => Of(kind, $"{Number(step)} {action.Verb} {action.Target}", sheet, Number(step), ThingsOf([action]));
-                // That a cure is waited for is read from the words, which stay.
-                if (step.Actions.Length > 1 && action.Verb != Verb.Wait && Matters.Contains(action.Verb)) yield return Done(action.Branch > 0 ? "an action of plan B dropped" : $"an action dropped: {action.Verb}", With(_ => null));
-                if (action.Verb == Verb.InsertPin) yield return Done("an old pin goes in", With(a => a with { New = false }));
-                if (action is { Verb: Verb.Fit, New: true }) yield return Done("an old part goes on", With(a => a with { New = false }));
-                if (action.Verb == Verb.Torque) yield return Done("snug instead of torque", With(a => a with { Verb = Verb.Snug, Torque = null }));
-                if (action.Verb == Verb.Torque && whole.Joints.FirstOrDefault(j => j.Id != action.Target && j.Torque is not null) is { } other) yield return Done("another joint torqued", With(a => a with { Target = other.Id }));
-                if (action.Verb == Verb.Lower) yield return Done("raised instead of lowered", With(a => a with { Verb = Verb.Raise }));
-                if (action is { Verb: Verb.Measure, Limits: not null } && step.Table is null) yield return Done("the limits taken out", With(a => a with { Limits = null }));
-                if (action.Only is null) continue;
-                yield return Done("a side mark dropped", With(a => a with { Only = null }));
-                var side = whole.Header.Variants.Single(f => f.Options.Contains(action.Only.Options[0])).Options.First(o => o != action.Only.Options[0]);
-                if (action.Verb != Verb.Torque || action.Target != "J1") yield return Done("a side mark turned", With(a => a with { Only = Limit.Of([side]) }));
+                var within = told.Where(a => a.At.Start >= sentence.Index && a.At.End <= sentence.Index + sentence.Length).ToList();
+                if (within.Count == 0) continue;
+                var plan = within[0].Branch > 0 ? " of plan B" : "";
+                if (sentence.Length < step.Text.Length) done.Add(Written($"a sentence{plan} dropped", step.Text.Remove(sentence.Index, sentence.Length).Trim(), within));
+                if (within is [var one, var other] && one.At.End <= other.At.Start && step.Text[one.At.End..other.At.Start] is " and the ")
+                {
+                    done.Add(Written("one of two things dropped", step.Text[..one.At.End] + step.Text[other.At.End..], [other]));
+                    done.Add(Written("one of two things dropped", step.Text[..one.At.Start] + step.Text[other.At.Start..], [one]));
+                }
             }
+
+            foreach (var torque in told.Where(a => a is { Verb: Verb.Torque, Target: not null }))
+            {
+                done.Add(Written("snug instead of torque", Tightening().Replace(step.Text, "Snug ${what}", 1), [torque]));
+                if (whole.Joints.FirstOrDefault(j => j.Id != torque.Target && j.Torque is not null) is { } another) done.Add(Written("another joint torqued", step.Text.Replace(whole.Find(torque.Target!)!.Name, another.Name, StringComparison.Ordinal), [torque]));
+            }
+
+            if (told.Exists(a => a.Verb == Verb.InsertPin)) done.Add(Written("an old pin goes in", step.Text.Replace("a new cotter pin", "the old cotter pin", StringComparison.Ordinal), told));
+            if (told.Exists(a => a is { Verb: Verb.Fit, New: true })) done.Add(Written("an old part goes on", step.Text.Replace("the new ", "the old ", StringComparison.Ordinal), told));
+            if (told.Exists(a => a.Verb == Verb.Lower)) done.Add(Written("raised instead of lowered", step.Text.Replace("Lower ", "Raise ", StringComparison.Ordinal).Replace(" to the ground", "", StringComparison.Ordinal), told));
+            if (step is { Table: null } && step.Actions.FirstOrDefault(a => a is { Verb: Verb.Measure, Limits: not null }) is { } measured) done.Add(Written("the limits taken out", step.Text.Replace(": at least 42 mm", "", StringComparison.Ordinal), [measured]));
+            foreach (var sided in told.Where(a => a.Only is not null))
+            {
+                done.Add(Written("a side mark dropped", step.Text.Replace("Left: ", "", StringComparison.Ordinal).Replace("With steel wheels: ", "", StringComparison.Ordinal), [sided]));
+                if (sided.Verb != Verb.Torque || sided.Target != "J1") done.Add(Written("a side mark turned", step.Text.Replace("Left: ", "Right: ", StringComparison.Ordinal).Replace("With steel wheels: ", "With cast wheels: ", StringComparison.Ordinal), [sided]));
+            }
+
+            foreach (var damage in done.OfType<Damage>()) yield return damage;
+        }
     }
 
     // A step moved where it does not belong.
