@@ -389,7 +389,7 @@ internal sealed class ClauseFinder
         }
 
         // "Top two first": which, not what is done; but "top up".
-        if (Trade.Distinct.Contains(token.Text) && !(next.Kind == TokenKind.Word && (Trade.Paths.Contains(next.Text) || Trade.Determiners.Contains(next.Text) || Trade.Pronouns.Contains(next.Text) && next.Text != "one" || next.Text is "both" || token.Text == "lower" && NumberWords.Parse(next.Text ?? "") is null))) return false;
+        if (Trade.Distinct.Contains(token.Text) && !(next.Kind == TokenKind.Word && (Trade.Paths.Contains(next.Text) || Trade.Determiners.Contains(next.Text) || Trade.Pronouns.Contains(next.Text) && next.Text != "one" || next.Text is "both" || token.Text == "lower" && next.Text is not ("first" or "last" or "next") && NumberWords.Parse(next.Text ?? "") is null))) return false;
         if (next.Kind == TokenKind.Number && next.Text is not null && _names.IsNumbered(stem, next.Text)) return false;
         if (Headed(at)) return false;
         if (next.Text is null) return at == 0 || !Trade.IsAlsoNoun(token.Text);

@@ -12,7 +12,7 @@ internal sealed record Frame(Condition[] Conditions, Sense Sense, string? Object
         // "on@with": done to what stands behind "with"; "set:gear": the gear is set, whatever the words name.
         var control = parts[^1].Split(':');
         var sense = control[0].Split('@');
-        return new Frame(parts.Length == 1 ? [] : [.. parts[0].Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(Condition.Parse)], Enum.Parse<Sense>(sense[0], ignoreCase: true), sense.Length > 1 ? sense[1] : null, control.Length > 1 ? control[1] : null);
+        return new Frame(parts.Length == 1 ? [] : [.. parts[0].Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(Condition.Parse)], Enum.Parse<Sense>(sense[0], ignoreCase: true), sense.Length > 1 ? sense[1] : null, control.Length > 1 ? control[1].Replace('_', ' ') : null);
     }
 }
 

@@ -292,6 +292,13 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
 
             if (token.Kind != TokenKind.Word || !IsContent(i)) break;
             var word = token.Text;
+            // "The pump's two mounting bolts".
+            if (stems.Count > 0 && NumberWords.Parse(word) is { } many && (tokens[i - 1].Text.EndsWith("'s", StringComparison.Ordinal) || tokens[i - 1].Text.EndsWith("’s", StringComparison.Ordinal)) && many is > 0 and < 200)
+            {
+                count = (int)many;
+                continue;
+            }
+
             if (stems.Count > 0 && NumberWords.Parse(word) is not null) break;
             if (stems.Count > 0 && Ends(i, to, determined)) break;
             if (stems.Count > 0 && Trade.Results.Contains(word) && !(i + 1 < to && IsContent(i + 1)) && !names.IsHead(Stem.Of(word))) break;
@@ -352,8 +359,8 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
             if (!word.EndsWith("'s", StringComparison.Ordinal) && !word.EndsWith("’s", StringComparison.Ordinal)) continue;
             owner = [.. Enumerable.Range(first, k - first + 1).Select(x => Stem.Of(Bare(tokens[x].Text)))];
             ownerName = string.Join(' ', Enumerable.Range(first, k - first + 1).Select(x => Bare(Written(x))));
-            nameFrom = k + 1;
-            stems = [.. Enumerable.Range(k + 1, last - k).Where(x => !Trade.Neutral.Contains(tokens[x].Text)).Select(x => Stem.Of(tokens[x].Text))];
+            nameFrom = count is not null && k + 2 <= last && NumberWords.Parse(tokens[k + 1].Text) is not null ? k + 2 : k + 1;
+            stems = [.. Enumerable.Range(k + 1, last - k).Where(x => !Trade.Neutral.Contains(tokens[x].Text) && !(x == k + 1 && count is not null && NumberWords.Parse(tokens[x].Text) is not null)).Select(x => Stem.Of(tokens[x].Text))];
             // "The tray's slots", "the cover's edge": a place on it is the thing itself.
             if (Trade.NounOf(stems) is { Role: NounRole.Words } || Trade.PlacesOn.Contains(stems[^1]) || Trade.Relational.Contains(stems[^1]))
             {

@@ -65,6 +65,9 @@ internal enum Sense
     /// <summary>Chocked, capped, wedged: the verb names the aid, its object only where it goes.</summary>
     PlaceOwn,
 
+    /// <summary>Uncapped: the cap that was put there comes away.</summary>
+    TakeOwn,
+
     /// <summary>Taken off what it hangs on: the hook comes away.</summary>
     Unhang,
 

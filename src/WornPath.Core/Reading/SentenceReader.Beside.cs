@@ -162,8 +162,10 @@ public sealed partial class SentenceReader
             return;
         }
 
+        // "With a forked lever": a tool, no control.
+        if (phrase is { IsIndefinite: true, After: "with", Head: "lever" }) Use(_refer.Assume(phrase, ThingKind.Tool, false, null, null));
         // "A 6 mm key": no key of the ignition.
-        if (phrase is { Size.Length: > 0, Head: "key" or "bit" or "ring" }) Use(_refer.Assume(phrase, ThingKind.Tool, false, null, null));
+        else if (phrase is { Size.Length: > 0, Head: "key" or "bit" or "ring" }) Use(_refer.Assume(phrase, ThingKind.Tool, false, null, null));
         else if (_refer.Doubtful.Count == 0 && Settled(phrase.Text) is null && Trade.NounOf(phrase.Stems) is { Kinds: [ThingKind.Tool or ThingKind.Consumable, ..] } noun) Use(_refer.Assume(phrase, noun.Kinds[0], false, null, null));
     }
 
@@ -177,7 +179,7 @@ public sealed partial class SentenceReader
         // "With the parking brake applied and the gear lever in neutral".
         if (!clause.Negated && clause.Mood is Mood.Imperative or Mood.Passive)
             foreach (var piece in clause.Pieces)
-                if (piece.Noun is { After: "with", IsPronoun: false, Size: "" } with && _refer.Known(with) is not Tool && Trade.NounOf(with.Stems) is { Kinds: [ThingKind.Control, ..] })
+                if (piece.Noun is { After: "with", IsPronoun: false, IsIndefinite: false, Size: "" } with && _refer.Known(with) is not Tool && Trade.NounOf(with.Stems) is { Kinds: [ThingKind.Control, ..] })
                     SetControl(clause, [.. clause.Pieces.SkipWhile(p => p != piece).Where(p => p.Noun is { IsPronoun: false } n && Trade.NounOf(n.Stems) is { Kinds: [ThingKind.Control, ..] }).Select(p => p.Noun!)]);
         foreach (var piece in clause.Pieces)
         {

@@ -97,6 +97,25 @@ public sealed partial class SentenceReader
 
     private string NameOfLast(string verb) => Spoken.Last.Count > 0 ? $"{NameIndex.NamesOf(Spoken.Last[0])[0][^1]} {verb}s" : verb + "s";
 
+    // "Uncap the pipe": the cap that is on it, or the one that was put on last.
+    private void TakeOwn(Clause clause)
+    {
+        var caps = _refer.Things.OfType<Aid>().Where(a => NameIndex.NamesOf(a)[0][^1] is "cap" or "plug" or "bung" or "cover" && Spoken.IsOff(a) is false).ToList();
+        var whose = clause.Pieces.Select(p => p.Noun).OfType<NounPhrase>().Where(n => !n.IsPronoun).SelectMany(n => n.Stems).ToHashSet();
+        if ((caps.Find(c => NameIndex.NamesOf(c)[0].Any(whose.Contains)) ?? Spoken.Nearest(caps)) is { } cap) Add(Verb.TakeAway, cap, PlaceOf(clause));
+        else Unclear(clause);
+    }
+
+    // "Drain the hydraulic tank": what is in it.
+    private NounPhrase DrainedFrom(NounPhrase phrase)
+    {
+        if (phrase.IsPronoun || _refer.Known(phrase) is Fluid || Trade.NounOf(phrase.Stems) is null or { Kinds: [ThingKind.Fluid, ..] } or { Role: NounRole.Words }) return phrase;
+        var name = _refer.Things.OfType<Fluid>().ToList() is [var only] ? only.Name
+            : phrase.Stems.Any(s => s is "radiator" or "coolant" or "cooling") ? "coolant" : phrase.Stems.Contains("fuel") ? "fuel" : phrase.Stems.Contains("hydraulic") ? "hydraulic oil" : phrase.Stems.Contains("brake") ? "brake fluid"
+            : $"{phrase.Name} oil";
+        return phrase with { Name = name, Text = name.ToLowerInvariant(), Stems = NameIndex.StemsOf(name), Owner = [], OwnerName = "" };
+    }
+
     // "Unhook the caliper": what it hung on comes away.
     private void Unhang(Clause clause, List<NounPhrase> objects)
     {

@@ -143,6 +143,8 @@ public sealed partial class SentenceReader
 
         private void One(NounPhrase phrase, string way, bool loose)
         {
+            // "Transfer the drive gear: gear off …".
+            if (phrase is { IsPronoun: false, Stems.Count: 1 } && reader._refer.Known(phrase) is null && reader.MentionOf(clause, phrase) is { } whole) phrase = phrase with { Name = whole, Text = whole.ToLowerInvariant(), Stems = NameIndex.StemsOf(whole) };
             var fastens = !phrase.IsPronoun && (reader._refer.Known(phrase) is Joint || Trade.NounOf(phrase.Stems) is { Kinds: [ThingKind.Joint, ..] });
             var sense = reader.Has(clause, "snug") && (fastens || phrase.IsPronoun) ? Sense.Snug : way switch { "off" => Sense.Off, "on" => Sense.On, _ => loose ? Sense.BreakLoose : phrase.IsNew ? Sense.On : Sense.Say };
             if (!phrase.IsPronoun && phrase.Head is "pin" or "cotter" && sense is Sense.On or Sense.Off && !(reader._refer.Known(phrase) is Part))

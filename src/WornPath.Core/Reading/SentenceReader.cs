@@ -345,11 +345,17 @@ public sealed partial class SentenceReader
                 Unbolt(clause, objects);
                 return;
             case Sense.Drain:
-                DoEach(clause, sense, objects);
+                DoEach(clause, sense, [.. objects.Select(DrainedFrom)]);
                 PlaceAids(clause);
+                // "Drain it at the bottom plug": the plug comes out for that.
+                foreach (var plug in clause.Pieces.Where(p => p.Noun is { IsPronoun: false, Head: "plug", After: "at" or "through" or "from" or "by" }).Select(p => p.Noun!))
+                    if ((_refer.Known(plug, k => k == ThingKind.Joint) ?? (_refer.Doubtful.Count == 0 ? _refer.Assume(plug, ThingKind.Joint, false, null, null) : null)) is Joint drain) Add(Verb.TakeOut, drain, plug.At);
                 return;
             case Sense.PlaceOwn:
                 PlaceOwn(clause, objects);
+                return;
+            case Sense.TakeOwn:
+                TakeOwn(clause);
                 return;
             case Sense.Unhang:
                 Unhang(clause, objects);
@@ -479,6 +485,13 @@ public sealed partial class SentenceReader
         if (thing is Control && sense is Sense.Off or Sense.On or Sense.Move or Sense.MoveOff or Sense.Place or Sense.Connect or Sense.Disconnect)
         {
             Add(Verb.Set, thing, phrase.At, a => a with { Position = Short(PlaceOf(clause).Of(_text)) });
+            return;
+        }
+
+        // "Feed the old harness back through": an old one does not go on by that.
+        if (phrase.IsOld && sense == Sense.On && clause.Verb is { Lemma: not ("fit" or "refit" or "install" or "reinstall" or "put" or "start") })
+        {
+            Unclear(clause);
             return;
         }
 
@@ -680,7 +693,7 @@ public sealed partial class SentenceReader
         if (phrase is { Stems.Count: 1, IsNew: false, IsIndefinite: false } && kind is not ThingKind.Joint && MentionOf(clause, phrase) is { } whole) phrase = phrase with { Name = whole, Text = whole.ToLowerInvariant(), Stems = NameIndex.StemsOf(whole) };
         kind ??= Likely(sense);
         if (kind == ThingKind.Control) return [ControlOf(phrase)];
-        if (!Accepts(kind.Value) && kind == ThingKind.Part && Accepts(ThingKind.Joint) && row.ByKind.Count == 1) kind = ThingKind.Joint;
+        if (!Accepts(kind.Value) && kind == ThingKind.Part && Accepts(ThingKind.Joint) && row.ByKind.Count == 1 && noun is null) kind = ThingKind.Joint;
         var (owner, ownerId) = kind == ThingKind.Joint ? OwnerOf(clause, phrase) : (null, null);
         var comes = sense is Sense.On or Sense.Start or Sense.Secure or Sense.Connect or Sense.Torque or Sense.Snug or Sense.BoltTorque;
         var assumed = _refer.Assume(phrase, kind.Value, comes, owner, ownerId);
@@ -761,6 +774,9 @@ public sealed partial class SentenceReader
             }
         }
 
+        // "Transfer the gear: nut off …": what the step spoke of before.
+        for (var i = at - 1; i >= 0; i--)
+            if (_clauses[i].Pieces.Find(p => p.Noun is { IsPronoun: false, After: null } n && Trade.NounOf(n.Stems) is { Role: NounRole.Thing, Kinds: [ThingKind.Part, ..] })?.Noun is { } before) return ((_refer.Known(before) as Part)?.Name ?? before.Name, (_refer.Known(before) as Part)?.Id);
         if (_topic is { } topic && Trade.NounOf(topic.Stems) is null or { Role: NounRole.Thing, Kinds: [ThingKind.Part, ..] }) return (topic.Name, (_refer.Known(topic) as Part)?.Id);
         return Spoken.Last.OfType<Part>().LastOrDefault() is { } last ? (last.Name, last.Id) : (null, null);
     }
