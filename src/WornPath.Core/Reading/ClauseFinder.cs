@@ -392,6 +392,8 @@ internal sealed class ClauseFinder
         if (Trade.Distinct.Contains(token.Text) && !(next.Kind == TokenKind.Word && (Trade.Paths.Contains(next.Text) || Trade.Determiners.Contains(next.Text) || Trade.Pronouns.Contains(next.Text) && next.Text != "one" || next.Text is "both" || token.Text == "lower" && next.Text is not ("first" or "last" or "next") && NumberWords.Parse(next.Text ?? "") is null))) return false;
         if (next.Kind == TokenKind.Number && next.Text is not null && _names.IsNumbered(stem, next.Text)) return false;
         if (Headed(at)) return false;
+        // "…, flush to 0.5 mm below the face": how, not what is done.
+        if (Trade.Adverbs.Contains(token.Text) && next.Text is not null && (next.Kind is TokenKind.Number or TokenKind.Mark || next.Text is "to" or "with" or "against")) return false;
         if (next.Text is null) return at == 0 || !Trade.IsAlsoNoun(token.Text);
         if (next.Kind == TokenKind.Mark && next.Text == ":" && Trade.IsAlsoNoun(token.Text)) return false;
         // "Spring clip", "pump oil: …": a noun where nothing follows that a verb takes.
@@ -440,6 +442,8 @@ internal sealed class ClauseFinder
         var token = _tokens[at];
         if (token.Kind != TokenKind.Word || !token.Text.EndsWith("ing", StringComparison.Ordinal)) return null;
         if (open is null && !Trade.VerbsOf(token.Text).Any(f => f.Form == Form.Ing)) return null;
+        // "Locking plate on with its bolt": the first word of a name.
+        if (open is null && at + 1 < _end && _tokens[at + 1].Kind == TokenKind.Word && !Trade.IsSmall(_tokens[at + 1].Text) && !Trade.Adverbs.Contains(_tokens[at + 1].Text) && Trade.NounOf([Stem.Of(_tokens[at + 1].Text)]) is { Role: NounRole.Thing }) return null;
         if (!Trade.VerbsOf(token.Text).Any(f => f.Form == Form.Ing) && !(token.Text.Length > 5 && IsBoundary(at - 1) && !_nouns.IsThingAt(at))) return null;
         if (_nouns.IsThingAt(at) || Trade.NounOf([Stem.Of(token.Text)]) is not null || at + 1 < _end && Trade.IsCompound(Stem.Of(token.Text), Stem.Of(_tokens[at + 1].Text))) return null;
         var doing = Trade.VerbsOf(token.Text).FirstOrDefault(f => f.Form == Form.Ing).Verb;

@@ -189,7 +189,16 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
 
             // "Pull the fronts", "leave the rears".
             if (determined && stems.Count == 0 && word.EndsWith('s') && Trade.Distinct.Contains(word[..^1]) && !Continues(i + 1, to) && !names.IsHead(Stem.Of(word))) return (Pronoun(from, i + 1, after, "them", true, rest, count, all, isNew) with { Distinct = [Stem.Of(word[..^1])] }, i + 1);
+            // "The back end", "the back plate".
+            if (word == "back" && determined && stems.Count == 0 && i + 1 < to && IsContent(i + 1))
+            {
+                (first, last) = (i, i);
+                stems.Add(word);
+                continue;
+            }
+
             // "Jack the back up".
+            if (word == "back" && determined && stems.Count == 0 && Word(i + 1) == "of" && depth < 2 && Read(i + 2, to, after, depth + 1) is { Phrase.Stems.Count: > 0 } behind) return behind;
             if (word == "back" && determined && stems.Count == 0 && !Continues(i + 1, to)) return (new NounPhrase(token.At, word, [word]) { After = after, Name = word }, i + 1);
             if (word is "her" && !Continues(i + 1, to)) break;
             if (Sized(word) && Continues(i + 1, to))
@@ -315,6 +324,8 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
             stems.Add(Stem.Of(word));
         }
 
+        // "Seal's next": the seal is.
+        if (stems.Count > 0 && last >= 0 && Bare(tokens[last].Text) is var spoken && spoken != tokens[last].Text) stems[^1] = Stem.Of(spoken);
         // "A wet one", "the rusty ones": told by how it is.
         if (stems.Count is 1 or 2 && Word(i) is "one" or "ones" && Word(i + 1) is not ("at" or "by") && Trade.NounOf(stems) is not { Role: NounRole.Thing } && !names.IsHead(stems[^1]))
         {

@@ -181,7 +181,7 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
         var name = phrase.Name.Length > 0 ? phrase.Name : phrase.Text;
         var bare = phrase.Stems.Count == 1;
         if (kind == ThingKind.Tool && phrase.Size.Length > 0) name = $"{phrase.Size} {name}";
-        else if (kind is ThingKind.Joint && bare && owner is { Length: > 0 }) name = $"{owner} {name}";
+        else if (kind is ThingKind.Joint && bare && owner is { Length: > 0 }) name = $"{One(owner)} {name}";
         // "The two M10s" are bolts.
         if (kind == ThingKind.Joint && phrase.Head is ['m', >= '0' and <= '9', ..]) name = owner is { Length: > 0 } ? $"{owner} bolts" : $"{phrase.Head.ToUpperInvariant()} bolts";
         name = Clean(name);
@@ -211,6 +211,13 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
         _fresh.Add(thing);
         _assumed.Add(new AssumedThing(kind, id, name, count, fromKit, kind == ThingKind.Joint ? ownerId : null, phrase.At));
         return thing;
+    }
+
+    // "Wheels on, nuts on": the wheel nuts.
+    private static string One(string owner)
+    {
+        var last = owner.LastIndexOf(' ') + 1;
+        return owner.EndsWith('s') && !owner.EndsWith("ss", StringComparison.Ordinal) && Trade.NounOf([Stem.Of(owner[last..].ToLowerInvariant())]) is not null ? owner[..last] + Stem.Of(owner[last..]) : owner;
     }
 
     private static string Clean(string name)

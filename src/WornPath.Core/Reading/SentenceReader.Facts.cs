@@ -119,7 +119,7 @@ public sealed partial class SentenceReader
                 if (phrase is { Distinct.Count: > 0, After: "on" or "at" or "from" or "to" or "in" }) return "words";
                 // What is turned by an angle or to a torque is a fastener.
                 if (Values(_clause).Any(v => v.Kind is TokenKind.Torque or TokenKind.Angle) && _reader._refer.Meant(phrase, k => k == ThingKind.Joint).Count > 0) return "joint";
-                if (phrase.Text is "it" or "them" && _reader._unnamed is { } said && Trade.NounOf(said.Stems) is { Kinds: [var of, ..] }) return of.ToString().ToLowerInvariant();
+                if (phrase.Text is "it" or "them" or "one" or "ones" && _reader._unnamed is { } said && Trade.NounOf(said.Stems) is { Kinds: [var of, ..] }) return of.ToString().ToLowerInvariant();
                 if (phrase.Text is "it" && (_reader.Spoken.Vehicle || _reader.Spoken.Last.Count == 0)) return "vehicle";
                 return _reader._refer.Meant(phrase, _ => true) is { Count: > 0 } meant ? meant[0].Kind.ToString().ToLowerInvariant() : "none";
             }

@@ -86,6 +86,8 @@ public sealed partial class SentenceReader
             // "Rear pin: …", "old bolts in the scrap": what follows is about it.
             if (objects is [{ IsPronoun: false } about] && reader.EndsWithColon(clause)) reader._topic = about;
             reader.Spoken.Hand([.. objects.Where(o => !o.IsPronoun).Select(o => reader._refer.Known(o)).OfType<Thing>()]);
+            // "Two bolts on the back of the caliper; pull them", "seal's next, pry it out".
+            if (objects is [{ IsPronoun: false } spoken] && reader._refer.Known(spoken) is null && Trade.NounOf(spoken.Stems) is { Role: NounRole.Thing }) reader._unnamed = spoken;
 
             // "Distance between the brackets: 712 ± 2 mm": measured.
             if (Values(clause).Any(v => v.Kind == TokenKind.Number) && Limits.Find(reader.PlaceOf(clause).Of(reader._text)) is { } limits)

@@ -21,7 +21,7 @@ public sealed partial class SentenceReader
             if (group.Count == 0 && values.Count == 0 && !((slot || sense == Sense.Align) && objects.Count == 0 && !any)) return;
             if (group.Count == 0)
             {
-                var meant = _refer.Meant(Bare(clause), k => k == ThingKind.Joint);
+                var meant = JointsInHand(Bare(clause));
                 if (meant.Count == 0) return;
                 group.AddRange(meant.Select(m => (m, Bare(clause))));
             }
@@ -70,7 +70,7 @@ public sealed partial class SentenceReader
         Flush();
         if (any || _actions.Count > before || _questions.Count > 0) { Beside(clause); return; }
         // "Line up the gaps, then tighten": what is in hand.
-        if (objects.Count == 0 && sense is Sense.Torque or Sense.Retorque && _refer.Meant(Bare(clause), k => k == ThingKind.Joint) is { Count: > 0 } inHand)
+        if (objects.Count == 0 && sense is Sense.Torque or Sense.Retorque && JointsInHand(Bare(clause)) is { Count: > 0 } inHand)
         {
             foreach (var joint in inHand) Tightened(clause, sense, joint, Bare(clause), [], false);
             return;

@@ -133,6 +133,7 @@ public sealed partial class SentenceReader
             if (clause.Pieces.Find(p => p.Noun is { After: null, IsPronoun: false })?.Noun is not { } noun || Trade.NounOf(noun.Stems) is not { Role: NounRole.Thing }) continue;
             if (_refer.Known(noun) is { } known) Spoken.Hand([known]);
             else _unnamed = noun;
+            return;
         }
     }
 
@@ -276,7 +277,7 @@ public sealed partial class SentenceReader
         if (sense == Sense.Say && clause.Mood == Mood.Imperative && facts.Has(Looks.Value, "torque") && facts.Has(Looks.Kind, "joint") && clause.Verb.Lemma is not ("loosen" or "hold")) sense = Sense.Torque;
         Trace(clause, sense);
         // Who moves of itself is said, unless it moves on or off.
-        if (clause.Mood == Mood.Declarative && sense is Sense.Off or Sense.On or Sense.Disconnect or Sense.Connect && !clause.Pieces.Exists(p => p.Way is { } way && (StrongOff.Contains(way) || StrongOn.Contains(way) || way is "back" or "up" or "through" or "over"))) sense = Sense.Say;
+        if (clause.Mood == Mood.Declarative && sense is Sense.Off or Sense.On or Sense.Disconnect or Sense.Connect && !clause.Pieces.Exists(p => p.Way is { } way && (StrongOff.Contains(way) || StrongOn.Contains(way) || way is "back" or "up" or "through" or "over" || way == "down" && clause.Verb.Lemma is "drop" or "fall"))) sense = Sense.Say;
         if (clause.Mood == Mood.Declarative && sense is not (Sense.Off or Sense.On or Sense.Place or Sense.Torque or Sense.TurnOn or Sense.Disconnect or Sense.Connect)) sense = Sense.Say;
         var (actions, questions) = (_actions.Count, _questions.Count);
         if (control is not null) SetNamed(clause, control);
@@ -575,6 +576,18 @@ public sealed partial class SentenceReader
         else Unclear(clause);
     }
 
+    // The fasteners in hand, said or not: of a part just fitted its own, and no others that were spoken of before it.
+    private IReadOnlyList<Thing> JointsInHand(NounPhrase phrase)
+    {
+        if (Spoken.Last is [.., Part part] && Spoken.Last.All(t => t is Part) && _actions is [.., { Verb: Verb.Fit, Target: { } fitted }] && fitted == part.Id)
+        {
+            if (FastenersOf(part) is { } own) return [own];
+            if (!Spoken.Earlier.Any(t => t is Joint && _actions.Exists(a => a.Target == t.Id))) return [];
+        }
+
+        return _refer.Meant(phrase, k => k == ThingKind.Joint);
+    }
+
     /// <summary>What a phrase means for a sense: things of the sheet, one named anew, or none; asks where it cannot tell.</summary>
     private List<Thing> Things(Clause clause, Sense sense, NounPhrase phrase)
     {
@@ -597,7 +610,7 @@ public sealed partial class SentenceReader
                 return Things(clause, sense, source with { At = phrase.At, After = null });
             }
 
-            var meant = _refer.Meant(phrase, Accepts);
+            var meant = phrase.Stems.Count == 0 && phrase.Name.Length == 0 && row.ByKind.Keys.All(k => k == ThingKind.Joint) ? JointsInHand(phrase) : _refer.Meant(phrase, Accepts);
             if (meant.Count > 0) return [.. meant];
             if (!row.IsSoft) AskObject(clause, sense, phrase);
             return [];
@@ -649,7 +662,8 @@ public sealed partial class SentenceReader
         var noun = Trade.NounOf(phrase.Stems);
         // "Push the axle out of the hub": here no end of the vehicle.
         if (noun is { Role: NounRole.Place } && !Trade.IsNoObject(phrase)) noun = null;
-        if (noun is { Role: NounRole.Vehicle } && sense is Sense.Off or Sense.On or Sense.Move) noun = null;
+        var axle = noun is { Role: NounRole.Vehicle } && sense is Sense.Off or Sense.On or Sense.Move or Sense.MoveOff;
+        if (axle) noun = null;
         if (noun is { Role: not NounRole.Thing })
         {
             // "Clean the threads": done, to nothing the sheet keeps count of.
@@ -683,7 +697,7 @@ public sealed partial class SentenceReader
 
         if (row.ByKind.Count == 0) return [];
         // A word that is no noun of the trade and has no "the": asked, not made a thing.
-        if (kind is null && phrase is { IsIndefinite: true, IsNew: false, Count: null })
+        if (kind is null && !axle && phrase is { IsIndefinite: true, IsNew: false, Count: null })
         {
             Ask(new Question { Kind = QuestionKind.UnknownName, Phrase = phrase.Text, At = phrase.At, Verb = VerbOf(sense), NewKinds = [Likely(sense)] });
             return [];
@@ -733,7 +747,7 @@ public sealed partial class SentenceReader
         var stems = NameIndex.StemsOf(owner);
         // Who holds it, or bears its whole name, comes before who shares its last word.
         if (_refer.Things.OfType<Joint>().Where(j => NameIndex.NamesOf(j)[0][^1] == phrase.Head && (last is not null && _unnamed is null && j.Holds.Contains(last.Id) || stems.All(NameIndex.NamesOf(j)[0].Contains))).ToList() is [var whole]) return whole;
-        var own = _refer.Things.OfType<Joint>().Where(j => NameIndex.NamesOf(j)[0][^1] == phrase.Head && (last is not null && _unnamed is null && j.Holds.Contains(last.Id) || NameIndex.NamesOf(j)[0].Contains(stems[^1]))).ToList();
+        var own = _refer.Things.OfType<Joint>().Where(j => NameIndex.NamesOf(j)[0][^1] == phrase.Head && (last is not null && _unnamed is null && j.Holds.Contains(last.Id) || NameIndex.NamesOf(j)[0].Contains(stems[^1]) && (stems.Length == 1 || NameIndex.NamesOf(j)[0][..^1].All(stems.Contains)))).ToList();
         return own.Count == 1 ? own[0] : own.Count > 1 ? Spoken.Nearest(own) as Joint : _refer.Assume(phrase, ThingKind.Joint, false, owner, _unnamed is null ? (last as Part)?.Id : null) as Joint;
     }
 
