@@ -108,7 +108,7 @@ async function drop(): Promise<void> {
 }
 
 .line :deep(input) {
-  width: 74px;
+  width: 92px;
   font-size: 12.5px;
   color: var(--ink);
   background: none;

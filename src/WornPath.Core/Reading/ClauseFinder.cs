@@ -104,6 +104,13 @@ internal sealed class ClauseFinder
                     Add(open);
                 }
 
+                else if (at > start && IsBoundary(at - 1) && Commands(at) && Trade.VerbsOf(_tokens[at].Text).Length == 0 && Trade.NounOf([Stem.Of(_tokens[at].Text)]) is null && !_tokens[at].Text.EndsWith("ing", StringComparison.Ordinal))
+                {
+                    // "… and frob the nut loose": told to do what nobody knows, and not passed over.
+                    open = new Clause(Mood.Declarative, at, NextBoundary(at)) { IsUnknown = true };
+                    Add(open);
+                }
+
                 open.To = NextBoundary(at);
                 i = open.To;
                 if (i < end && i == at) i++;
@@ -156,7 +163,7 @@ internal sealed class ClauseFinder
         if (word.Length > 4 && word.EndsWith("ly", StringComparison.Ordinal) && Trade.VerbsOf(word).Length == 0 && word is not ("assembly" or "supply")) return true;
         // "First pass", "last bolt" belong to a noun; "first, …" leads in.
         if (word is "first" or "last" or "next" or "finally") return i + 1 < _end && (_tokens[i + 1].Kind == TokenKind.Mark || Trade.IsBase(_tokens[i + 1].Text));
-        return word is "then" or "now" or "also" or "again" or "please" or "meanwhile" or "lastly" or "afterwards" or "just" or "only" or "so" or "here" or "either" or "both" && i + 1 < _end && Trade.IsBase(_tokens[i + 1].Text);
+        return word is "then" or "always" or "now" or "also" or "again" or "please" or "meanwhile" or "lastly" or "afterwards" or "just" or "only" or "so" or "here" or "either" or "both" && i + 1 < _end && (Trade.IsBase(_tokens[i + 1].Text) || word == "now" && _tokens[i + 1].Kind == TokenKind.Word && (Trade.Pronouns.Contains(_tokens[i + 1].Text) || Trade.Determiners.Contains(_tokens[i + 1].Text)));
     }
 
     // The clause that begins at a token; null where the words there go on with what is open.
@@ -164,11 +171,15 @@ internal sealed class ClauseFinder
     {
         var word = _tokens[at].Kind == TokenKind.Word ? _tokens[at].Text : "";
         if (word == "after" && Is(at + 1, "which") && at + 2 < _end) return Said(at + 2, null, at + 2);
+        // "Then it's 48 N·m on the first round": a value is no remark.
+        if (Contractions.Contains(word) && Has(at, NextBoundary(at + 1), i => _tokens[i].Kind == TokenKind.Torque)) return new Clause(Mood.Fragment, at, NextBoundary(at + 1));
         if (Contractions.Contains(word)) return new Clause(Mood.Declarative, at, NextBoundary(at + 1)) { IsRemark = true };
         // "Off with the four nuts", "on with the cover".
         if (word is "off" or "out" or "on" or "away" && Is(at + 1, "with") && at + 2 < _end) return new Clause(Mood.Imperative, at, NextBoundary(at + 2)) { VerbAt = at + 1, Verb = Trade.VerbsOf(word == "on" ? "fit" : "remove")[0].Verb };
         if (Purpose(at, open) is { } purpose) return purpose;
         if (Subordinate(at, open) is { } sub) return sub;
+        // "All the way down, stand out".
+        if (word is "all-the-way" or "right" && Is(at + 1, "down") && (at + 2 >= _end || _tokens[at + 2].Kind == TokenKind.Mark) && IsBoundary(at - 1)) return new Clause(Mood.Imperative, at, at + 2) { VerbAt = at, Verb = Trade.VerbsOf("lower")[0].Verb };
         if (word is "otherwise" or "else")
         {
             _proviso = new Proviso("otherwise", true, _tokens[at].At);
@@ -401,6 +412,8 @@ internal sealed class ClauseFinder
         // "Then oil to the upper mark": the oil.
         if (next.Text == "to" && Trade.NounOf([stem]) is { Kinds: [ThingKind.Fluid, ..] }) return false;
         if (next.Kind == TokenKind.Word && (Trade.Relatives.Contains(next.Text) || next.Text is "how" or "whether")) return IsBoundary(at - 1);
+        // "Sensor in, bolt 8 N·m": the bolt.
+        if (next.Kind == TokenKind.Torque && Trade.NounOf([stem]) is { Role: NounRole.Thing, Kinds: [ThingKind.Joint, ..] }) return false;
         if (next.Kind is TokenKind.Number or TokenKind.Torque or TokenKind.Angle) return true;
         if (next.Kind == TokenKind.Mark) return at == 0 && next.Text != ":";
         if (Trade.Determiners.Contains(next.Text) || Trade.New.Contains(next.Text) || Trade.Pronouns.Contains(next.Text) || NumberWords.Parse(next.Text) is not null || next.Text is "old" || Trade.Distinct.Contains(next.Text)) return true;
@@ -447,6 +460,8 @@ internal sealed class ClauseFinder
         if (!Trade.VerbsOf(token.Text).Any(f => f.Form == Form.Ing) && !(token.Text.Length > 5 && IsBoundary(at - 1) && !_nouns.IsThingAt(at))) return null;
         if (_nouns.IsThingAt(at) || Trade.NounOf([Stem.Of(token.Text)]) is not null || at + 1 < _end && Trade.IsCompound(Stem.Of(token.Text), Stem.Of(_tokens[at + 1].Text))) return null;
         var doing = Trade.VerbsOf(token.Text).FirstOrDefault(f => f.Form == Form.Ing).Verb;
+        // "Drain it by taking out the plug": taken out.
+        if (doing is not null && open?.Verb?.Lemma == "drain" && at > 0 && Is(at - 1, "by")) return new Clause(Mood.Imperative, at, NextBoundary(at + 1)) { VerbAt = at, Verb = doing };
         // "Catching the bearing as it comes": it comes off.
         if (doing?.Lemma == "catch") return new Clause(Mood.Imperative, at, NextBoundary(at + 1)) { VerbAt = at, Verb = doing };
         var clause = new Clause(Mood.Beside, at, NextBoundary(at + 1)) { VerbAt = at, IsRemark = true, Verb = doing };
@@ -569,9 +584,9 @@ internal sealed class ClauseFinder
         if (!aux && passive.Verb is not null && (forms.All(f => f.Form == Form.Ed) || runOn) && !you)
             return new Clause(Mood.Passive, at, to) { VerbAt = i, Verb = passive.Verb, Proviso = Otherwise(from, at, open) };
         var plain = forms.FirstOrDefault(f => f.Form is Form.S or Form.Base);
-        if (plain.Verb is not null && !past && (!aux || modal is " should" or " can" or " must" or " will"))
+        if (plain.Verb is not null && !past && (!aux || modal is " should" or " can" or " must" or " will" or " may"))
         {
-            if (you) return new Clause(Mood.Imperative, at, to) { VerbAt = i, Verb = plain.Verb, Negated = negated, IsRemark = aux, People = persons ? Math.Max(1, subjects[0].Count ?? 1) : 0 };
+            if (you) return new Clause(Mood.Imperative, at, to) { VerbAt = i, Verb = plain.Verb, Negated = negated, IsRemark = aux && modal is not (" can" or " may" or " must" or " should"), People = persons ? Math.Max(1, subjects[0].Count ?? 1) : 0 };
             // "It cuts the hose": what something does to another is no instruction.
             var does = i + 1 < _end && _tokens[i + 1].Kind == TokenKind.Word && !Trade.Paths.Contains(_tokens[i + 1].Text) && !Trade.Prepositions.Contains(_tokens[i + 1].Text) && _nouns.Read(i + 1, _end, null) is { Phrase: var hit } && (hit.IsPronoun || Trade.NounOf(hit.Stems) is { Role: NounRole.Thing });
             return new Clause(Mood.Declarative, at, to) { VerbAt = i, Verb = plain.Verb, Negated = negated, IsRemark = does };
@@ -594,6 +609,8 @@ internal sealed class ClauseFinder
         {
             // "… and the disc off": goes on with the verb; ", bolts in with a dab of threadlocker": a clause of its own.
             var afterAnd = from < at && Enumerable.Range(from, at - from).Any(i => _tokens[i].Kind == TokenKind.Word && _tokens[i].Text is "and" or "or");
+            // "…, line up the slot, new split pin".
+            if (!way && !value && subjects is [{ IsNew: true, IsPronoun: false }] && ends && at > 0 && _tokens[at - 1] is { Kind: TokenKind.Mark, Text: "," }) return new Clause(Mood.Fragment, at, next);
             if (!way && !value) return null;
             if (afterAnd && !value && !(way && Opposes(open, follows.Text!))) return null;
             if (way)

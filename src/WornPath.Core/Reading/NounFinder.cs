@@ -420,8 +420,8 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
         }
 
         // "The bolts that hold the guard".
-        if (owner.Count == 0 && depth < 2 && Word(i) is "that" or "which" && Word(i + 1) is "hold" or "holds" or "secure" or "secures" or "retain" or "retains" or "fix" or "fixes" && Read(i + 2, to, "of", depth + 1) is { Phrase: { IsPronoun: false } held } && held.Stems.Count > 0)
-            (owner, ownerName) = ([.. held.Stems], held.Name);
+        if (owner.Count == 0 && depth < 2 && Word(i) is "that" or "which" && Word(i + 1) is "hold" or "holds" or "secure" or "secures" or "retain" or "retains" or "fix" or "fixes" && Read(i + 2, to, "of", depth + 1) is { Phrase: { IsPronoun: false } held, Next: var past } && held.Stems.Count > 0)
+            (owner, ownerName, next) = ([.. held.Stems], held.Name, past);
         var phrase = new NounPhrase(at, at.Of(text).ToLowerInvariant(), stems)
         {
             After = after,

@@ -145,13 +145,24 @@ public sealed partial class SentenceReader
         // "One tang over a flat of the outer nut and another over a flat of the inner": what they are bent over.
         var bent = clause.Pieces.Where(p => p.Noun is { IsPronoun: false, After: "over" or "against" or "of" or "onto" or "to" or "on" } n && !objects.Contains(n)).SelectMany(p => Every(p.Noun!, k => k == ThingKind.Joint)).OfType<Joint>().Distinct().ToList();
         foreach (var joint in bent) Add(verb, joint, PlaceOf(clause));
-        if (bent.Count > 0) objects = [];
+        if (bent.Count > 0)
+        {
+            Spoken.Hand(bent);
+            objects = [];
+        }
+
         foreach (var phrase in objects)
         {
             var joint = phrase.IsPronoun ? _refer.Meant(phrase, k => k == ThingKind.Joint).OfType<Joint>().FirstOrDefault() : _refer.Known(phrase, k => k == ThingKind.Joint) as Joint;
             joint ??= JointNear(clause, phrase);
-            if (joint is null) _actions.Add(new StepAction { Verb = verb, Words = phrase.Text, At = phrase.At });
-            else Add(verb, joint, phrase.At);
+            if (joint is null)
+            {
+                _actions.Add(new StepAction { Verb = verb, Words = phrase.Text, At = phrase.At });
+                continue;
+            }
+
+            Add(verb, joint, phrase.At);
+            Spoken.Hand([joint]);
         }
 
         Beside(clause);
@@ -241,7 +252,7 @@ public sealed partial class SentenceReader
         if (FastenerBeside(clause, pin, noun => noun.Head == "nut" && (isCotter || noun.Stems.Contains("castle"))) is { } beside) return beside;
         if (Spoken.Pin && Spoken.Pinned is Joint pulled) return pulled;
         if (pin.OwnerName.Length > 0 && _refer.Things.OfType<Joint>().FirstOrDefault(j => NameIndex.NamesOf(j)[0].Intersect(pin.Owner).Any()) is { } owned) return owned;
-        bool Pinned(Joint j) => j.Locking == Locking.CotterPin || NameIndex.NamesOf(j)[0] is [.., "nut"] name && !name.Any(n => n is "lock" or "jam" or "wheel" or "lug" or "swivel" or "flare");
+        bool Pinned(Joint j) => j.Locking == Locking.CotterPin || j.Count == 1 && !j.Name.EndsWith('s') && NameIndex.NamesOf(j)[0] is [.., "nut"] name && !name.Any(n => n is "lock" or "jam" or "wheel" or "lug" or "swivel" or "flare");
         if (Spoken.Last.Concat(Spoken.Earlier).OfType<Joint>().FirstOrDefault(Pinned) is { } inHand) return inHand;
         var all = _refer.Things.OfType<Joint>().Where(j => j.Locking == Locking.CotterPin).ToList();
         if (all.Count == 0) all = [.. _refer.Things.OfType<Joint>().Where(Pinned)];

@@ -28,7 +28,7 @@ public sealed partial class SentenceReader
                     continue;
                 }
 
-                if (phrase.After is "beside" or "with" or "using" or "by" or "for" or "of" or "from" or "at" or "than" or "under" or "against" or "to" or "in" or "on" or "over" or "out" or "off" or "into" or "onto" && !(phrase.After is "in" or "on" or "off" or "out" && objects.Count == 0)) continue;
+                if (phrase.After is "beside" or "with" or "using" or "by" or "for" or "of" or "from" or "at" or "than" or "under" or "behind" or "between" or "before" or "beneath" or "against" or "to" or "in" or "on" or "over" or "out" or "off" or "into" or "onto" && !(phrase.After is "in" or "on" or "off" or "out" && objects.Count == 0)) continue;
                 if (!phrase.IsPronoun && Trade.NounOf(phrase.Stems) is { Role: NounRole.Words or NounRole.Place or NounRole.Person }) continue;
                 // "Castle nut off, 27 mm ring spanner": with it.
                 if (objects.Count > 0 && !phrase.IsPronoun && Trade.NounOf(phrase.Stems) is { Kinds: [ThingKind.Tool, ..] } && reader._refer.Known(phrase) is null or Tool)
@@ -112,14 +112,7 @@ public sealed partial class SentenceReader
                 : reader._actions.Count > 0 ? reader._actions[^1] : reader.Before is { Actions: [.., var last] } ? last : null;
             if (former is not { Target: { } id } || !IsMotion(former.Verb) && former.Verb is not (Verb.Snug or Verb.BreakLoose) || reader._refer.Find(id) is not { } done) return false;
             var meant = what.IsPronoun ? reader._refer.Meant(what, k => k == done.Kind) is { Count: > 0 } and [var one, ..] ? one : null : reader._refer.Known(what, k => k == done.Kind);
-            if (what.IsPronoun && what.Distinct.Count > 0 && NameIndex.NamesOf(done)[0].Any(Trade.Distinct.Contains) && (meant is null || !NameIndex.NamesOf(meant).Any(n => what.Distinct.All(n.Contains))))
-            {
-                // "The positive": of the same sort as the negative lead.
-                var name = string.Join(' ', [.. what.Distinct, NameIndex.NamesOf(done)[0][^1]]);
-                var named = what with { IsPronoun = false, Name = name, Text = name, Stems = [.. what.Distinct, NameIndex.NamesOf(done)[0][^1]] };
-                meant = reader._refer.Known(named, k => k == done.Kind) ?? reader._refer.Assume(named, done.Kind, false, null, null);
-            }
-
+            if (what.IsPronoun && what.Distinct.Count > 0 && (meant is null || !NameIndex.NamesOf(meant).Any(n => what.Distinct.All(n.Contains)))) meant = reader.TwinOf(what, done);
             if (meant is null || meant.Kind != done.Kind || !what.Distinct.All(NameIndex.NamesOf(meant)[0].Contains)) return false;
             reader.Add(former.Verb, meant, what.At, a => a with { Rest = what.IsRest, New = what.IsNew });
             reader.Spoken.Hand([meant]);
@@ -147,6 +140,15 @@ public sealed partial class SentenceReader
         {
             // "Transfer the drive gear: gear off …".
             if (phrase is { IsPronoun: false, Stems.Count: 1 } && reader._refer.Known(phrase) is null && reader.MentionOf(clause, phrase) is { } whole) phrase = phrase with { Name = whole, Text = whole.ToLowerInvariant(), Stems = NameIndex.StemsOf(whole) };
+            // "Sensor in, bolt 8 N·m": the bolt of what was just fitted.
+            if (phrase is { IsPronoun: false, IsIndefinite: true, IsNew: false, Count: null, Stems.Count: 1, Owner.Count: 0 } && Trade.NounOf(phrase.Stems) is { Kinds: [ThingKind.Joint, ..] }
+                && reader._actions is [.., { Verb: Verb.Fit or Verb.Connect, Target: { } fitted }] && reader._refer.Find(fitted) is { } bearer)
+            {
+                var own = bearer is Part part ? reader.FastenersOf(part) : null;
+                var name = $"{own?.Name ?? $"{bearer.Name} {phrase.Name}"}";
+                if (own is null || NameIndex.NamesOf(own)[0][^1] == phrase.Head) phrase = phrase with { Name = name, Text = name.ToLowerInvariant(), Stems = NameIndex.StemsOf(name) };
+            }
+
             var fastens = !phrase.IsPronoun && (reader._refer.Known(phrase) is Joint || Trade.NounOf(phrase.Stems) is { Kinds: [ThingKind.Joint, ..] });
             var sense = reader.Has(clause, "snug") && (fastens || phrase.IsPronoun) ? Sense.Snug : way switch { "off" => Sense.Off, "on" => Sense.On, _ => loose ? Sense.BreakLoose : phrase.IsNew ? Sense.On : Sense.Say };
             if (!phrase.IsPronoun && phrase.Head is "pin" or "cotter" && sense is Sense.On or Sense.Off && !(reader._refer.Known(phrase) is Part))
@@ -161,6 +163,15 @@ public sealed partial class SentenceReader
             if (isControl)
             {
                 reader.SetControl(clause, [phrase]);
+                _any = true;
+                return;
+            }
+
+            // "Chocks behind the rear wheels", "stand under the axle".
+            if (sense == Sense.Say && !phrase.IsPronoun && Trade.NounOf(phrase.Stems) is { Kinds: [ThingKind.Aid, ..] } && clause.Pieces.Exists(p => p.Noun is { After: "behind" or "under" or "beneath" or "between" }))
+            {
+                if (phrase.Head == "stand" && reader.Spoken.Raised) reader.Add(Verb.SetOnStands, null, phrase.At);
+                else reader.DoTo(clause, Sense.Place, phrase);
                 _any = true;
                 return;
             }

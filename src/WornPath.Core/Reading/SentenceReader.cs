@@ -410,7 +410,7 @@ public sealed partial class SentenceReader
         // "Put the plug in, 30 pounds": no unit of torque, and not passed over.
         if (things.OfType<Joint>().Any() && clause.Pieces.Find(p => p.Noun is { IsPronoun: false, Count: not null, Head: "pound" or "lb" or "newton" or "kilo" })?.Noun is { } odd)
             AskValue($"{odd.Count} {odd.Text}", odd.At, $"“{odd.Text}” is no unit of torque. Write N·m, lbf·ft or lbf·in.");
-        _from = clause.Pieces.Find(p => p.Noun is { IsPronoun: false, After: "off" or "from" } n && Trade.NounOf(n.Stems) is null or { Role: NounRole.Thing, Kinds: [ThingKind.Part, ..] })?.Noun 
+        _from = clause.Pieces.Find(p => p.Noun is { IsPronoun: false, After: "off" or "from" } n && Trade.NounOf(n.Stems) is null or { Role: NounRole.Thing, Kinds: [ThingKind.Part, ..] })?.Noun
             ?? objects.Where(o => o.Owner.Count > 0 && Trade.NounOf(o.Stems) is { Kinds: [ThingKind.Joint, ..] }).Select(o => new NounPhrase(o.At, o.OwnerName.ToLowerInvariant(), o.Owner) { Name = o.OwnerName }).FirstOrDefault()
             ?? (objects.TrueForAll(o => o.IsPronoun) ? _from : null);
         // "Fit the plug, 20 N·m": the value makes it a tightening, too.
@@ -603,6 +603,7 @@ public sealed partial class SentenceReader
 
             // "Set the compressors on the coil and wind them in": the tools, which no sheet keeps count of.
             if (phrase.Text is "it" or "them" && _actions is [.., { Verb: Verb.Place, Target: { } placed }] && _refer.Find(placed) is Tool && !Accepts(ThingKind.Tool)) return [];
+            if (phrase is { Distinct.Count: > 0, IsRest: false } && TwinOf(phrase) is { } twin && Accepts(twin.Kind)) return [twin];
             if (Topic(phrase, sense) is { } topic) return Things(clause, sense, topic with { At = phrase.At });
             if (phrase.Text == "it" && _from is { } source && Accepts(ThingKind.Part) && Spoken.Last.All(t => t is Joint { Count: > 1 } || t is Joint && sense is Sense.Off && Spoken.IsOff(t) is true))
             {
@@ -713,6 +714,19 @@ public sealed partial class SentenceReader
         var assumed = _refer.Assume(phrase, kind.Value, comes, owner, ownerId);
         Spoken.Name(assumed);
         return [assumed];
+    }
+
+    // "The negative lead off first, then the positive one": of the same sort as what was told apart before by such a word.
+    private Thing? TwinOf(NounPhrase phrase) =>
+        _actions.FindLast(a => a.Target is { } t && _refer.Find(t) is { } like && NameIndex.NamesOf(like)[0].Any(Trade.Distinct.Contains)) is { Target: { } id } && _refer.Find(id) is { } done ? TwinOf(phrase, done) : null;
+
+    private Thing? TwinOf(NounPhrase phrase, Thing done)
+    {
+        var stems = NameIndex.NamesOf(done)[0];
+        if (!stems.Any(Trade.Distinct.Contains) || phrase.Distinct.All(stems.Contains)) return null;
+        var name = string.Join(' ', [.. phrase.Distinct, stems[^1]]);
+        var named = phrase with { IsPronoun = false, Name = name, Text = name, Stems = [.. phrase.Distinct, stems[^1]], Distinct = [] };
+        return _refer.Known(named, k => k == done.Kind) ?? _refer.Assume(named, done.Kind, false, null, null);
     }
 
     // "Tray: bolts out, slide it off": it is what the sentence is about, while nothing of its kind was named since.
