@@ -40,9 +40,8 @@ public sealed partial class SentenceReader
 
         var stuff = what is null ? null : _refer.Known(what) as Consumable ?? (what.After is null or "of" or "with" or "in" ? _refer.Assume(what, ThingKind.Consumable, false, null, null) : null);
         if (stuff is not null) Use(stuff);
-        var onto = treated.Exists(t => t.After is not null and not "of" and not "in") && what is null && treated.Exists(t => t.After is null) ? treated : treated;
         var hand = new List<Thing>();
-        foreach (var phrase in onto)
+        foreach (var phrase in treated)
         {
             var things = phrase.IsPronoun ? [.. _refer.Meant(phrase, k => k is ThingKind.Joint or ThingKind.Part or ThingKind.Connection)] : _refer.Known(phrase, k => k is ThingKind.Joint or ThingKind.Part) is { } one ? [one] : (IReadOnlyList<Thing>)[];
             var changed = things.Where(t => t.Kind is ThingKind.Joint or ThingKind.Part or ThingKind.Connection).ToList();

@@ -145,7 +145,7 @@ public sealed partial class SentenceReader
                 && reader._actions is [.., { Verb: Verb.Fit or Verb.Connect, Target: { } fitted }] && reader._refer.Find(fitted) is { } bearer)
             {
                 var own = bearer is Part part ? reader.FastenersOf(part) : null;
-                var name = $"{own?.Name ?? $"{bearer.Name} {phrase.Name}"}";
+                var name = own?.Name ?? $"{bearer.Name} {phrase.Name}";
                 if (own is null || NameIndex.NamesOf(own)[0][^1] == phrase.Head) phrase = phrase with { Name = name, Text = name.ToLowerInvariant(), Stems = NameIndex.StemsOf(name) };
             }
 
