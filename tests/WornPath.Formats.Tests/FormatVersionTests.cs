@@ -25,7 +25,7 @@ public class FormatVersionTests
         read.Sheet.Steps.Count(s => s.Actions.Length > 0).ShouldBeGreaterThan(25);
         WalkSet.Run(read.Sheet, new Workshop()).Findings.ShouldAllBe(f => f.Severity < Severity.Stop);
         var written = JsonNode.Parse(ProcedureFileText.Write(read).Value)!;
-        ((int)written["version"]!, (int)written["sheet"]!["reader"]!).ShouldBe((3, 1));
+        ((int)written["version"]!, (int)written["sheet"]!["reader"]!).ShouldBe((4, 1));
     }
 
     [Fact]
@@ -38,6 +38,18 @@ public class FormatVersionTests
         read.Sheet.Steps.Count(s => s.Actions.Length > 0).ShouldBeGreaterThan(15);
         // Nothing it carried is lost: what differs is told, and both stand beside each other.
         read.Sheet.Steps.Where(s => s.SentenceSays is not null).ShouldAllBe(s => s.Actions.Length > 0);
+    }
+
+    [Fact]
+    public void A_file_of_the_second_reader_keeps_what_it_carries_and_says_where_its_sentences_are_read_otherwise_now()
+    {
+        var read = ProcedureFileText.Read(Fixture("procedure-version-3.json")).Value;
+        read.Sheet.Reader.ShouldBe(2);
+        var later = read.Sheet.Steps.Single(s => s.Text.StartsWith("After fifty miles", StringComparison.Ordinal));
+        later.Actions.ShouldHaveSingleItem().If.ShouldBeNull();
+        later.SentenceSays.ShouldNotBeNull().ShouldEndWith(", After fifty miles");
+        read.Sheet.Steps.Single(s => s.Text.StartsWith("Undo the two guard bolts", StringComparison.Ordinal)).SentenceSays.ShouldBeNull();
+        ((int)JsonNode.Parse(ProcedureFileText.Write(read).Value)!["version"]!).ShouldBe(4);
     }
 
     [Fact]

@@ -103,6 +103,30 @@ public sealed class FormerDatabaseTests : IDisposable
     }
 
     [Fact]
+    public async Task Drafts_of_the_second_reader_are_read_by_the_third_once_and_their_authors_are_shown_what_differs()
+    {
+        var file = Former("shop-talk");
+        await using (var db = Open(file))
+        {
+            await StoreSetup.MigrateAsync(db);
+            (await RestoredSheets.ReadByNewReaderAsync(db, new DateTime(2026, 11, 26, 12, 0, 0, DateTimeKind.Utc))).ShouldBeGreaterThan(0);
+            (await RestoredSheets.ReadByNewReaderAsync(db, new DateTime(2026, 11, 26, 12, 1, 0, DateTimeKind.Utc))).ShouldBe(0);
+        }
+
+        await using var again = Open(file);
+        (await again.Snapshots.AsNoTracking().SingleAsync(s => s.RevisionId == 5)).Format.ShouldBe(SheetFormat.Newest);
+        var sheet = (await new DraftLog(again).LoadAsync(5))!.Sheet;
+        sheet.Reader.ShouldBe(Core.Reading.SentenceReader.Version);
+        Core.Sheets.Step Of(string text) => sheet.Steps.Single(s => s.Text == text);
+        // What it carries stays; what the sentence says now stands beside it.
+        Of("Undo the two guard bolts and lift the guard off.").SentenceSays.ShouldBeNull();
+        Of("Remove and discard the gasket.").Actions.Select(a => a.Verb).ShouldBe([Verb.Remove]);
+        Of("Remove and discard the gasket.").SentenceSays.ShouldBe("remove P2 gasket, discard P2 gasket");
+        Of("After fifty miles, retorque the guard bolts to 22 N·m.").SentenceSays.ShouldBe("retorque J1 guard bolts to 22 N·m, After fifty miles");
+        sheet.Joints.Select(j => j.Name).ShouldBe(["guard bolts"]);
+    }
+
+    [Fact]
     public async Task A_former_database_that_is_brought_up_twice_is_the_same_and_takes_edits()
     {
         var file = Former();

@@ -6,19 +6,20 @@ namespace WornPath.Core.Sheets;
 /// <summary>
 /// The form sheets and deltas have as JSON, by version: every stored sheet, delta and file says its own, and is brought up
 /// step by step when it is read. Version 1 is what had none; version 2 says which reader read the sheet; version 3 has controls, what
-/// was assumed from sentences, and the verbs of the second reader. What the names of a
-/// version are is held by docs/formats/names-VERSION.txt, whatever the program calls its properties.
+/// was assumed from sentences, and the verbs of the second reader; version 4 says when an action is done that is done after the job,
+/// and comes with the third reader. What the names of a version are is held by docs/formats/names-VERSION.txt, whatever the program calls its properties.
 /// </summary>
 public static class SheetFormat
 {
     /// <summary>The version that is written.</summary>
-    public const int Newest = 3;
+    public const int Newest = 4;
 
     // The step at n brings version n + 1 to the next: a sheet, and the values of a field in a delta.
     private static readonly Action<JsonObject>[] Sheets =
     [
         sheet => sheet["reader"] = 1,
-        // What is new in version 3 is empty where it is missing.
+        // What is new in versions 3 and 4 is empty where it is missing.
+        _ => { },
         _ => { },
     ];
 
