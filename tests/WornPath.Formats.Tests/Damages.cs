@@ -69,7 +69,8 @@ public sealed partial class Damages(string name, Sheet whole)
     {
         foreach (var step in _steps)
         {
-            Damage? Written(string kind, string text, IEnumerable<StepAction> about) => text != step.Text && Editor.Apply(whole, new WriteStep(step.Id, step.Text, text)) is { IsGood: true } done
+            Damage? Written(string kind, string text, IEnumerable<StepAction> about) => text != step.Text
+                && Editor.Apply(whole, new WriteStep(step.Id, step.Text, text)) is { IsGood: true } done
                 ? Of(kind, $"{Number(step)} “{text.ReplaceLineEndings(" / ")}”", done.Value.Sheet, Number(step), ThingsOf(about)) : null;
             var told = step.Actions.Where(a => a.Verb != Verb.Wait && Matters.Contains(a.Verb)).ToList();
             var done = new List<Damage?>();
@@ -90,7 +91,8 @@ public sealed partial class Damages(string name, Sheet whole)
             foreach (var torque in told.Where(a => a is { Verb: Verb.Torque, Target: not null }))
             {
                 done.Add(Written("snug instead of torque", Tightening().Replace(step.Text, "Snug ${what}", 1), [torque]));
-                if (whole.Joints.FirstOrDefault(j => j.Id != torque.Target && j.Torque is not null) is { } another) done.Add(Written("another joint torqued", step.Text.Replace(whole.Find(torque.Target!)!.Name, another.Name, StringComparison.Ordinal), [torque]));
+                if (whole.Joints.FirstOrDefault(j => j.Id != torque.Target
+                    && j.Torque is not null) is { } another) done.Add(Written("another joint torqued", step.Text.Replace(whole.Find(torque.Target!)!.Name, another.Name, StringComparison.Ordinal), [torque]));
             }
 
             if (told.Exists(a => a.Verb == Verb.InsertPin)) done.Add(Written("an old pin goes in", step.Text.Replace("a new cotter pin", "the old cotter pin", StringComparison.Ordinal), told));

@@ -49,7 +49,8 @@ public static class Editor
         var before = new Spoken();
         Step Held(Step step)
         {
-            var held = unread.Contains(step.Id) || Rereading.Of(sheet, names, step, new Spoken(before)) is var says && says == step.SentenceSays ? step : step with { SentenceSays = says };
+            var held = unread.Contains(step.Id) || Rereading.Of(sheet, names, step, new Spoken(before)) is var says
+                && says == step.SentenceSays ? step : step with { SentenceSays = says };
             before.Take(step, names);
             return held;
         }

@@ -78,6 +78,9 @@ internal sealed class Clause(Mood mood, int from, int to)
 
     /// <summary>What it consists of, in order.</summary>
     public List<Piece> Pieces { get; } = [];
+
+    /// <summary>The noun phrases in it, in order.</summary>
+    public IEnumerable<NounPhrase> Nouns => Pieces.Select(p => p.Noun).OfType<NounPhrase>();
 }
 
 /// <summary>A part of a clause: a noun phrase, a way, a value.</summary>
@@ -148,6 +151,9 @@ internal sealed record NounPhrase(Span At, string Text, IReadOnlyList<string> St
 
     /// <summary>A size said before it: "24 mm", "M8", "T40".</summary>
     public string Size { get; init; } = "";
+
+    /// <summary>True where a noun of the trade names it that is most likely of a kind, whatever the sheet calls so.</summary>
+    public bool Is(ThingKind kind) => Trade.NounOf(Stems) is { Kinds: [var likeliest, ..] } && likeliest == kind;
 
     /// <summary>The last word's stem; empty for a pronoun.</summary>
     public string Head => Stems.Count > 0 ? Stems[^1] : "";

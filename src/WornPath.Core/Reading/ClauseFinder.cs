@@ -68,10 +68,12 @@ internal sealed class ClauseFinder
             }
 
             // "Flange nuts: with a socket take two of them off": what follows a colon begins anew.
-            if (open is { Mood: Mood.Fragment } && at > start && Colon(at - 1) && _tokens[at].Kind == TokenKind.Word && Trade.Prepositions.Contains(_tokens[at].Text)) open = null;
+            if (open is { Mood: Mood.Fragment } && at > start && Colon(at - 1) && _tokens[at].Kind == TokenKind.Word
+                && Trade.Prepositions.Contains(_tokens[at].Text)) open = null;
 
             // "On the left post the bolts are removed": where, then what.
-            if (open is null && (at == i || Colon(at - 1)) && _tokens[at].Kind == TokenKind.Word && Trade.Prepositions.Contains(_tokens[at].Text) && !Trade.Temporals.Contains(_tokens[at].Text) && !IsPurposeAt(at)
+            if (open is null && (at == i || Colon(at - 1)) && _tokens[at].Kind == TokenKind.Word && Trade.Prepositions.Contains(_tokens[at].Text)
+                && !Trade.Temporals.Contains(_tokens[at].Text) && !IsPurposeAt(at)
                 && _nouns.Read(at + 1, end, _tokens[at].Text) is { } where && where.Next < end)
             {
                 var beside = new Clause(Mood.Beside, at, where.Next) { IsRemark = true };
@@ -100,11 +102,17 @@ internal sealed class ClauseFinder
                 }
                 else if (open is null)
                 {
-                    open = new Clause(Mood.Declarative, at, NextBoundary(at)) { IsRemark = !Commands(at) && Tells(at, NextBoundary(at)), IsUnknown = Commands(at) };
+                    open = new Clause(Mood.Declarative, at, NextBoundary(at))
+                    {
+                        IsRemark = !Commands(at)
+                        && Tells(at, NextBoundary(at)),
+                        IsUnknown = Commands(at)
+                    };
                     Add(open);
                 }
 
-                else if (at > start && IsBoundary(at - 1) && Commands(at) && Trade.VerbsOf(_tokens[at].Text).Length == 0 && Trade.NounOf([Stem.Of(_tokens[at].Text)]) is null && !_tokens[at].Text.EndsWith("ing", StringComparison.Ordinal))
+                else if (at > start && IsBoundary(at - 1) && Commands(at) && Trade.VerbsOf(_tokens[at].Text).Length == 0
+                    && Trade.NounOf([Stem.Of(_tokens[at].Text)]) is null && !_tokens[at].Text.EndsWith("ing", StringComparison.Ordinal))
                 {
                     // "… and frob the nut loose": told to do what nobody knows, and not passed over.
                     open = new Clause(Mood.Declarative, at, NextBoundary(at)) { IsUnknown = true };
@@ -120,7 +128,8 @@ internal sealed class ClauseFinder
             if (next.Proviso is null && next.Mood != Mood.Beside) next.Proviso = _proviso;
             Add(next);
             // "Leak at the joint: shut down and tighten it": a sign for what follows.
-            if (next is { Mood: Mood.Fragment } && next.To < end && Colon(next.To) && (Trade.Trouble.Contains(_tokens[at].Text) || _tokens[at].Text is "too" or "still"))
+            if (next is { Mood: Mood.Fragment } && next.To < end && Colon(next.To)
+                && (Trade.Trouble.Contains(_tokens[at].Text) || _tokens[at].Text is "too" or "still"))
             {
                 _proviso = new Proviso(Words(at, next.To), false, Place(at, next.To));
                 next.Proviso = null;
@@ -179,7 +188,8 @@ internal sealed class ClauseFinder
         if (Purpose(at, open) is { } purpose) return purpose;
         if (Subordinate(at, open) is { } sub) return sub;
         // "All the way down, stand out".
-        if (word is "all-the-way" or "right" && Is(at + 1, "down") && (at + 2 >= _end || _tokens[at + 2].Kind == TokenKind.Mark) && IsBoundary(at - 1)) return new Clause(Mood.Imperative, at, at + 2) { VerbAt = at, Verb = Trade.VerbsOf("lower")[0].Verb };
+        if (word is "all-the-way" or "right" && Is(at + 1, "down") && (at + 2 >= _end || _tokens[at + 2].Kind == TokenKind.Mark)
+            && IsBoundary(at - 1)) return new Clause(Mood.Imperative, at, at + 2) { VerbAt = at, Verb = Trade.VerbsOf("lower")[0].Verb };
         if (word is "otherwise" or "else")
         {
             _proviso = new Proviso("otherwise", true, _tokens[at].At);
@@ -207,7 +217,9 @@ internal sealed class ClauseFinder
     }
 
     private bool IsPurposeAt(int at) => Is(at, "to") && at + 2 < _end && _tokens[at + 1].Kind == TokenKind.Word && Trade.IsBase(_tokens[at + 1].Text)
-        && (_tokens[at + 2].Kind == TokenKind.Word && (Trade.Determiners.Contains(_tokens[at + 2].Text) || Trade.Pronouns.Contains(_tokens[at + 2].Text)) || !Trade.IsAlsoNoun(_tokens[at + 1].Text) && _tokens[at + 2].Kind == TokenKind.Word && !Trade.IsSmall(_tokens[at + 2].Text));
+        && (_tokens[at + 2].Kind == TokenKind.Word && (Trade.Determiners.Contains(_tokens[at + 2].Text)
+            || Trade.Pronouns.Contains(_tokens[at + 2].Text)) || !Trade.IsAlsoNoun(_tokens[at + 1].Text) && _tokens[at + 2].Kind == TokenKind.Word
+            && !Trade.IsSmall(_tokens[at + 2].Text));
 
     // "Or lift it off with a hoist": another way to do what stands before.
     private Proviso? Otherwise(int from, int at, Clause? open)
@@ -228,7 +240,8 @@ internal sealed class ClauseFinder
             || word == "should" && (open is null || _tokens[Math.Max(0, at - 1)].Kind == TokenKind.Mark)
             || word == "in" && Is(at + 1, "case")
             || word == "as" && at + 1 < _end && _tokens[at + 1].Text is "needed" or "necessary" or "required"
-            || word == "where" && (at + 1 < _end && Trade.Trouble.Contains(_tokens[at + 1].Text) || Has(at + 1, Math.Min(_end, at + 4), i => Trade.Trouble.Contains(_tokens[i].Text)))
+            || word == "where" && (at + 1 < _end && Trade.Trouble.Contains(_tokens[at + 1].Text)
+                || Has(at + 1, Math.Min(_end, at + 4), i => Trade.Trouble.Contains(_tokens[i].Text)))
             || (word == "when" || word == "where" && IsBoundary(at - 1)) && SpeaksOfTrouble(at + 1, SubordinateEnd(at));
         var temporal = IsTemporalAt(at) || word == "so" && Is(at + 1, "that") || word == "in" && Is(at + 1, "order");
         if (Trade.Relatives.Contains(word) && open is not null && (word != "that" || at + 1 < _end && IsFinite(at + 1))) temporal = true;
@@ -241,7 +254,8 @@ internal sealed class ClauseFinder
         {
             var upTo = _tokens[at + 1].Kind == TokenKind.Time ? at + 2 : _nouns.Read(at + 1, _end, word)?.Next ?? end;
             while (upTo < end && _tokens[upTo].Kind == TokenKind.Time) upTo++;
-            if (upTo < end && upTo > at + 1 && open is null && _tokens[upTo].Kind == TokenKind.Word && Trade.Determiners.Contains(_tokens[upTo].Text)) end = upTo;
+            if (upTo < end && upTo > at + 1 && open is null && _tokens[upTo].Kind == TokenKind.Word
+                && Trade.Determiners.Contains(_tokens[upTo].Text)) end = upTo;
             if (upTo < end && _tokens[upTo].Kind == TokenKind.Word && Trade.IsBase(_tokens[upTo].Text)) end = upTo;
         }
 
@@ -266,7 +280,8 @@ internal sealed class ClauseFinder
         else
         {
             // "Topping it up if it is low": done under that condition alone.
-            if (_clauses[^1] is { Mood: Mood.Beside, Verb: not null } trailing && Trade.Changes(trailing.Verb) && trailing.From > open!.From && IsBoundary(trailing.From - 1))
+            if (_clauses[^1] is { Mood: Mood.Beside, Verb: not null } trailing && Trade.Changes(trailing.Verb) && trailing.From > open!.From
+                && IsBoundary(trailing.From - 1))
             {
                 _clauses[^1] = new Clause(Mood.Imperative, trailing.From, trailing.To) { VerbAt = trailing.VerbAt, Verb = trailing.Verb, Proviso = proviso };
                 return Condition(at, end);
@@ -365,7 +380,8 @@ internal sealed class ClauseFinder
         if (!IsImperativeAt(at, at == 0 || open is null || !Trade.Conjunctions.Contains(_tokens[at - 1].Text))) return null;
         var verb = Trade.VerbsOf(_tokens[at].Text).First(f => f.Form == Form.Base).Verb;
         // "Remove and discard the gasket".
-        if (Is(at + 1, "and") && at + 3 < _end && _tokens[at + 2].Kind == TokenKind.Word && Trade.IsBase(_tokens[at + 2].Text) && IsImperativeAt(at + 2, afterMark: true) && _nouns.Read(at + 3, _end, null) is not null)
+        if (Is(at + 1, "and") && at + 3 < _end && _tokens[at + 2].Kind == TokenKind.Word && Trade.IsBase(_tokens[at + 2].Text)
+            && IsImperativeAt(at + 2, afterMark: true) && _nouns.Read(at + 3, _end, null) is not null)
             return new Clause(Mood.Imperative, at, at + 1) { VerbAt = at, Verb = verb, Shares = true, Proviso = Otherwise(from, at, open) };
         // "Let it never be the tube": said, not done.
         var not = Has(at + 1, Math.Min(_end, at + 4), i => _tokens[i].Text is "never" or "not") && !Has(at + 1, Math.Min(_end, at + 3), i => _tokens[i].Kind == TokenKind.Mark);
@@ -377,7 +393,9 @@ internal sealed class ClauseFinder
     private Clause? Causative(int at)
     {
         // "Get both bolts started", "have the battery disconnected".
-        if (_tokens[at].Text is "get" or "have" && _nouns.Read(at + 1, _end, null) is var (what, then) && then < _end && _tokens[then].Kind == TokenKind.Word && Trade.NounOf(what.Stems)?.Role is null or NounRole.Thing && Trade.VerbsOf(_tokens[then].Text).FirstOrDefault(f => f.Form == Form.Ed) is { Verb: { } done })
+        if (_tokens[at].Text is "get" or "have" && _nouns.Read(at + 1, _end, null) is var (what, then) && then < _end
+            && _tokens[then].Kind == TokenKind.Word && Trade.NounOf(what.Stems)?.Role is null or NounRole.Thing
+            && Trade.VerbsOf(_tokens[then].Text).FirstOrDefault(f => f.Form == Form.Ed) is { Verb: { } done })
             return new Clause(Mood.Passive, at + 1, NextBoundary(then + 1)) { VerbAt = then, Verb = done };
         if (_tokens[at].Text is not ("have" or "get" or "ask" or "let") || _nouns.Read(at + 1, _end, null) is not var (person, next) || Trade.NounOf(person.Stems) is not { Role: NounRole.Person }) return null;
         if (Is(next, "to")) next++;
@@ -400,11 +418,15 @@ internal sealed class ClauseFinder
         }
 
         // "Top two first": which, not what is done; but "top up".
-        if (Trade.Distinct.Contains(token.Text) && !(next.Kind == TokenKind.Word && (Trade.Paths.Contains(next.Text) || Trade.Determiners.Contains(next.Text) || Trade.Pronouns.Contains(next.Text) && next.Text != "one" || next.Text is "both" || token.Text == "lower" && next.Text is not ("first" or "last" or "next") && NumberWords.Parse(next.Text ?? "") is null))) return false;
+        if (Trade.Distinct.Contains(token.Text) && !(next.Kind == TokenKind.Word
+            && (Trade.Paths.Contains(next.Text) || Trade.Determiners.Contains(next.Text) || Trade.Pronouns.Contains(next.Text) && next.Text != "one"
+            || next.Text is "both" || token.Text == "lower" && next.Text is not ("first" or "last" or "next")
+            && NumberWords.Parse(next.Text ?? "") is null))) return false;
         if (next.Kind == TokenKind.Number && next.Text is not null && _names.IsNumbered(stem, next.Text)) return false;
         if (Headed(at)) return false;
         // "…, flush to 0.5 mm below the face": how, not what is done.
-        if (Trade.Adverbs.Contains(token.Text) && next.Text is not null && (next.Kind is TokenKind.Number or TokenKind.Mark || next.Text is "to" or "with" or "against")) return false;
+        if (Trade.Adverbs.Contains(token.Text) && next.Text is not null
+            && (next.Kind is TokenKind.Number or TokenKind.Mark || next.Text is "to" or "with" or "against")) return false;
         if (next.Text is null) return at == 0 || !Trade.IsAlsoNoun(token.Text);
         if (next.Kind == TokenKind.Mark && next.Text == ":" && Trade.IsAlsoNoun(token.Text)) return false;
         // "Spring clip", "pump oil: …": a noun where nothing follows that a verb takes.
@@ -427,8 +449,10 @@ internal sealed class ClauseFinder
             var after = past < _end ? _tokens[past] : default;
             // "Start up, …" tells; "bolt in, …" is a bolt.
             var thing = Trade.NounOf([stem]) is { Role: NounRole.Thing, Kinds: not [ThingKind.Control, ..] };
-            if (!thing && (after.Text is null || after.Kind == TokenKind.Mark || after.Kind == TokenKind.Word && Trade.Conjunctions.Contains(after.Text)) && IsBoundary(at - 1)) return true;
-            if (thing && after.Kind == TokenKind.Word && (Trade.Adverbs.Contains(after.Text!) || Trade.Conjunctions.Contains(after.Text) || after.Text is "with" or "by") || thing && after.Kind is TokenKind.Torque) return false;
+            if (!thing && (after.Text is null || after.Kind == TokenKind.Mark || after.Kind == TokenKind.Word
+                && Trade.Conjunctions.Contains(after.Text)) && IsBoundary(at - 1)) return true;
+            if (thing && after.Kind == TokenKind.Word && (Trade.Adverbs.Contains(after.Text!) || Trade.Conjunctions.Contains(after.Text)
+                || after.Text is "with" or "by") || thing && after.Kind is TokenKind.Torque) return false;
             return after.Text is not null && after.Kind != TokenKind.Mark && !(after.Kind == TokenKind.Word && Trade.Conjunctions.Contains(after.Text));
         }
 
@@ -456,12 +480,15 @@ internal sealed class ClauseFinder
         if (token.Kind != TokenKind.Word || !token.Text.EndsWith("ing", StringComparison.Ordinal)) return null;
         if (open is null && !Trade.VerbsOf(token.Text).Any(f => f.Form == Form.Ing)) return null;
         // "Locking plate on with its bolt": the first word of a name.
-        if (open is null && at + 1 < _end && _tokens[at + 1].Kind == TokenKind.Word && !Trade.IsSmall(_tokens[at + 1].Text) && !Trade.Adverbs.Contains(_tokens[at + 1].Text) && Trade.NounOf([Stem.Of(_tokens[at + 1].Text)]) is { Role: NounRole.Thing }) return null;
+        if (open is null && at + 1 < _end && _tokens[at + 1].Kind == TokenKind.Word && !Trade.IsSmall(_tokens[at + 1].Text)
+            && !Trade.Adverbs.Contains(_tokens[at + 1].Text) && Trade.NounOf([Stem.Of(_tokens[at + 1].Text)]) is { Role: NounRole.Thing }) return null;
         if (!Trade.VerbsOf(token.Text).Any(f => f.Form == Form.Ing) && !(token.Text.Length > 5 && IsBoundary(at - 1) && !_nouns.IsThingAt(at))) return null;
-        if (_nouns.IsThingAt(at) || Trade.NounOf([Stem.Of(token.Text)]) is not null || at + 1 < _end && Trade.IsCompound(Stem.Of(token.Text), Stem.Of(_tokens[at + 1].Text))) return null;
+        if (_nouns.IsThingAt(at) || Trade.NounOf([Stem.Of(token.Text)]) is not null || at + 1 < _end
+            && Trade.IsCompound(Stem.Of(token.Text), Stem.Of(_tokens[at + 1].Text))) return null;
         var doing = Trade.VerbsOf(token.Text).FirstOrDefault(f => f.Form == Form.Ing).Verb;
         // "Drain it by taking out the plug": taken out.
-        if (doing is not null && open?.Verb?.Lemma == "drain" && at > 0 && Is(at - 1, "by")) return new Clause(Mood.Imperative, at, NextBoundary(at + 1)) { VerbAt = at, Verb = doing };
+        if (doing is not null && open?.Verb?.Lemma == "drain" && at > 0
+            && Is(at - 1, "by")) return new Clause(Mood.Imperative, at, NextBoundary(at + 1)) { VerbAt = at, Verb = doing };
         // "Catching the bearing as it comes": it comes off.
         if (doing?.Lemma == "catch") return new Clause(Mood.Imperative, at, NextBoundary(at + 1)) { VerbAt = at, Verb = doing };
         var clause = new Clause(Mood.Beside, at, NextBoundary(at + 1)) { VerbAt = at, IsRemark = true, Verb = doing };
@@ -506,14 +533,18 @@ internal sealed class ClauseFinder
         }
 
         // "… or the studs pull out": what comes of it.
-        if (at > 0 && Is(at - 1, "or") && open is not null && next < _end && _tokens[next].Kind == TokenKind.Word && Has(at, next, IsDetermined) && Trade.VerbsOf(_tokens[next].Text).Any(f => f.Form is Form.Base or Form.S) && !Trade.Paths.Contains(_tokens[next].Text))
+        if (at > 0 && Is(at - 1, "or") && open is not null && next < _end && _tokens[next].Kind == TokenKind.Word && Has(at, next, IsDetermined)
+            && Trade.VerbsOf(_tokens[next].Text).Any(f => f.Form is Form.Base or Form.S) && !Trade.Paths.Contains(_tokens[next].Text))
             return new Clause(Mood.Declarative, at, NextBoundary(next)) { IsRemark = true };
         // "It saves the threads", "they matter": whoever it is, nothing is told.
         if (subjects.TrueForAll(s => s.IsPronoun) && next < _end && _tokens[next].Kind == TokenKind.Word && !Trade.IsSmall(_tokens[next].Text) && Trade.VerbsOf(_tokens[next].Text).Length == 0 && !Trade.Adverbs.Contains(_tokens[next].Text) && subjects[0].Text is "it" or "they" or "this" or "you" or "that")
             return new Clause(Mood.Declarative, at, NextBoundary(next)) { IsRemark = true };
         var adverb = next;
         while (adverb < _end && _tokens[adverb].Kind == TokenKind.Word && (Trade.Adverbs.Contains(_tokens[adverb].Text) && !Trade.Paths.Contains(_tokens[adverb].Text) || _tokens[adverb].Text.EndsWith("ly", StringComparison.Ordinal))) adverb++;
-        var person = (Trade.NounOf(subjects[0].Stems) is { Role: NounRole.Person } || subjects[0].IsPronoun && subjects[0].Text is "it" or "they" or "you" or "we" || subjects[0].IsPlural && adverb < _end && _tokens[adverb].Text is "go" or "come" or "fit" or "sit") && adverb < _end && Trade.VerbsOf(_tokens[adverb].Text).Any(f => f.Form is Form.Base or Form.S);
+        var person = (Trade.NounOf(subjects[0].Stems) is { Role: NounRole.Person } || subjects[0].IsPronoun
+            && subjects[0].Text is "it" or "they" or "you" or "we" || subjects[0].IsPlural && adverb < _end
+            && _tokens[adverb].Text is "go" or "come" or "fit" or "sit") && adverb < _end
+            && Trade.VerbsOf(_tokens[adverb].Text).Any(f => f.Form is Form.Base or Form.S);
         if (adverb < _end && _tokens[adverb].Kind == TokenKind.Word && (person || IsFinite(adverb)) && !(open is { Mood: Mood.Imperative } && from > 0 && Is(from, "and") && !Trade.Auxiliaries.Contains(_tokens[adverb].Text) && !Has(at, adverb, IsDetermined)))
             return Finite(at, adverb, subjects, open, from);
         return Fragment(at, next, adverb, subjects, open, from);
@@ -539,7 +570,8 @@ internal sealed class ClauseFinder
     {
         if (_tokens[i].Kind != TokenKind.Word) return false;
         var word = _tokens[i].Text;
-        return Trade.Auxiliaries.Contains(word) || Trade.VerbsOf(word).Length > 0 && !Trade.Paths.Contains(word) && !Trade.Adverbs.Contains(word) && !_nouns.IsThingAt(i) && !(Trade.IsAlsoNoun(word) && Trade.VerbsOf(word).All(f => f.Form is Form.Base or Form.S));
+        return Trade.Auxiliaries.Contains(word) || Trade.VerbsOf(word).Length > 0 && !Trade.Paths.Contains(word) && !Trade.Adverbs.Contains(word)
+            && !_nouns.IsThingAt(i) && !(Trade.IsAlsoNoun(word) && Trade.VerbsOf(word).All(f => f.Form is Form.Base or Form.S));
     }
 
     private Clause Finite(int at, int verbAt, List<NounPhrase> subjects, Clause? open, int from)
@@ -586,9 +618,19 @@ internal sealed class ClauseFinder
         var plain = forms.FirstOrDefault(f => f.Form is Form.S or Form.Base);
         if (plain.Verb is not null && !past && (!aux || modal is " should" or " can" or " must" or " will" or " may"))
         {
-            if (you) return new Clause(Mood.Imperative, at, to) { VerbAt = i, Verb = plain.Verb, Negated = negated, IsRemark = aux && modal is not (" can" or " may" or " must" or " should"), People = persons ? Math.Max(1, subjects[0].Count ?? 1) : 0 };
+            if (you) return new Clause(Mood.Imperative, at, to)
+            {
+                VerbAt = i,
+                Verb = plain.Verb,
+                Negated = negated,
+                IsRemark = aux
+                && modal is not (" can" or " may" or " must" or " should"),
+                People = persons ? Math.Max(1, subjects[0].Count ?? 1) : 0
+            };
             // "It cuts the hose": what something does to another is no instruction.
-            var does = i + 1 < _end && _tokens[i + 1].Kind == TokenKind.Word && !Trade.Paths.Contains(_tokens[i + 1].Text) && !Trade.Prepositions.Contains(_tokens[i + 1].Text) && _nouns.Read(i + 1, _end, null) is { Phrase: var hit } && (hit.IsPronoun || Trade.NounOf(hit.Stems) is { Role: NounRole.Thing });
+            var does = i + 1 < _end && _tokens[i + 1].Kind == TokenKind.Word && !Trade.Paths.Contains(_tokens[i + 1].Text)
+                && !Trade.Prepositions.Contains(_tokens[i + 1].Text) && _nouns.Read(i + 1, _end, null) is { Phrase: var hit }
+                && (hit.IsPronoun || Trade.NounOf(hit.Stems) is { Role: NounRole.Thing });
             return new Clause(Mood.Declarative, at, to) { VerbAt = i, Verb = plain.Verb, Negated = negated, IsRemark = does };
         }
 
@@ -604,13 +646,14 @@ internal sealed class ClauseFinder
         // "Ribs up", "posts to the rear", "closed end leading": how what is named before it stands.
         if (open is not null && IsBoundary(at - 1) && _nouns.Stands(subjects[0], next, _end)) return null;
         // "Then oil to the upper mark".
-        value |= follows.Kind == TokenKind.Word && follows.Text == "to" && subjects.Count == 1 && Trade.NounOf(subjects[0].Stems) is { Kinds: [ThingKind.Fluid, ..] };
+        value |= follows.Kind == TokenKind.Word && follows.Text == "to" && subjects.Count == 1 && subjects[0].Is(ThingKind.Fluid);
         if (open is { Mood: Mood.Imperative } or { Mood: Mood.Passive or Mood.Declarative, IsRemark: false, IsFull: true })
         {
             // "… and the disc off": goes on with the verb; ", bolts in with a dab of threadlocker": a clause of its own.
             var afterAnd = from < at && Enumerable.Range(from, at - from).Any(i => _tokens[i].Kind == TokenKind.Word && _tokens[i].Text is "and" or "or");
             // "…, line up the slot, new split pin".
-            if (!way && !value && subjects is [{ IsNew: true, IsPronoun: false }] && ends && at > 0 && _tokens[at - 1] is { Kind: TokenKind.Mark, Text: "," }) return new Clause(Mood.Fragment, at, next);
+            if (!way && !value && subjects is [{ IsNew: true, IsPronoun: false }] && ends && at > 0
+                && _tokens[at - 1] is { Kind: TokenKind.Mark, Text: "," }) return new Clause(Mood.Fragment, at, next);
             if (!way && !value) return null;
             if (afterAnd && !value && !(way && Opposes(open, follows.Text!))) return null;
             if (way)
@@ -750,7 +793,8 @@ internal sealed class ClauseFinder
                 continue;
             }
 
-            if (token.Kind == TokenKind.Word && (Contractions.Contains(token.Text) || Trade.Auxiliaries.Contains(token.Text) || Trade.Conjunctions.Contains(token.Text) || Trade.Negations.Contains(token.Text)))
+            if (token.Kind == TokenKind.Word && (Contractions.Contains(token.Text) || Trade.Auxiliaries.Contains(token.Text)
+                || Trade.Conjunctions.Contains(token.Text) || Trade.Negations.Contains(token.Text)))
             {
                 i++;
                 continue;
@@ -770,11 +814,14 @@ internal sealed class ClauseFinder
                 var comma = i > from && _tokens[i - 1].Kind == TokenKind.Mark && _tokens[i - 1].Text == ",";
                 var stands = noun.Next < to && _tokens[noun.Next].Kind == TokenKind.Word && (Trade.Stances.Contains(_tokens[noun.Next].Text) || _tokens[noun.Next].Text == "and" && Is(noun.Next + 1, "all"));
                 stands = stands && comma || i > from && IsBoundary(i - 1) && _nouns.Stands(noun.Phrase, noun.Next, to);
-                var phrase = explains ? noun.Phrase with { After = "beside" } : stands && clause.Pieces.Count > 0 && (clause.Mood != Mood.Fragment || _nouns.Stands(noun.Phrase, noun.Next, to)) ? noun.Phrase with { After = "beside" } : noun.Phrase;
+                var phrase = explains ? noun.Phrase with { After = "beside" } : stands && clause.Pieces.Count > 0
+                    && (clause.Mood != Mood.Fragment || _nouns.Stands(noun.Phrase, noun.Next, to)) ? noun.Phrase with { After = "beside" } : noun.Phrase;
                 clause.Pieces.Add(new Piece(phrase.At) { Noun = phrase });
                 i = Math.Max(noun.Next, i + 1);
                 // "A few turns each".
-                if (i < to && _tokens[i] is { Kind: TokenKind.Word, Text: "each" or "apiece" } && (i + 1 >= to || _tokens[i + 1].Kind != TokenKind.Word || Trade.IsSmall(_tokens[i + 1].Text) && _tokens[i + 1].Text != "of")) i++;
+                if (i < to && _tokens[i] is { Kind: TokenKind.Word, Text: "each" or "apiece" }
+                    && (i + 1 >= to || _tokens[i + 1].Kind != TokenKind.Word || Trade.IsSmall(_tokens[i + 1].Text)
+                    && _tokens[i + 1].Text != "of")) i++;
                 if (phrase.After == "beside" && !explains && _nouns.Stands(noun.Phrase, noun.Next, to))
                     while (i < to && _tokens[i].Kind == TokenKind.Word) i++;
                 if (phrase.After == "beside" && i + 1 < to && _tokens[i].Text == "and" && _tokens[i + 1].Text == "all") i += 2;

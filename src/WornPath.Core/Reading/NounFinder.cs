@@ -19,8 +19,10 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
     public bool Stands(NounPhrase phrase, int next, int to)
     {
         // "Screw where you can get at it".
-        if (next < tokens.Count && tokens[next] is { Kind: TokenKind.Word, Text: "where" } && phrase is { IsPronoun: false, IsNew: false, IsIndefinite: true, IsPlural: false, Count: null }) return true;
-        if (next >= to || tokens[next].Kind != TokenKind.Word || phrase.IsPronoun || phrase.IsNew || !phrase.IsIndefinite || phrase.Count is not null) return false;
+        if (next < tokens.Count && tokens[next] is { Kind: TokenKind.Word, Text: "where" }
+            && phrase is { IsPronoun: false, IsNew: false, IsIndefinite: true, IsPlural: false, Count: null }) return true;
+        if (next >= to || tokens[next].Kind != TokenKind.Word || phrase.IsPronoun || phrase.IsNew || !phrase.IsIndefinite
+            || phrase.Count is not null) return false;
         var place = Trade.PlacesOn.Contains(phrase.Head) || Trade.Relational.Contains(phrase.Head) || phrase.Head is "side" or "face";
         if (!place && (Trade.NounOf(phrase.Stems) is not (null or { Role: NounRole.Words }) || names.Resolve(phrase.Stems).One is not null)) return false;
         var word = tokens[next].Text;
@@ -30,7 +32,7 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
     }
 
     /// <summary>True where the phrase names fasteners.</summary>
-    public bool IsFastener(NounPhrase phrase) => names.Resolve(phrase.Stems).One is Joint || Trade.NounOf(phrase.Stems) is { Kinds: [ThingKind.Joint, ..] };
+    public bool IsFastener(NounPhrase phrase) => names.Resolve(phrase.Stems).One is Joint || phrase.Is(ThingKind.Joint);
 
     /// <summary>True where a name of the sheet or of the trade begins with the word at a place and goes on with the next.</summary>
     public bool IsNameWith(int at)
@@ -188,7 +190,8 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
             }
 
             // "Pull the fronts", "leave the rears".
-            if (determined && stems.Count == 0 && word.EndsWith('s') && Trade.Distinct.Contains(word[..^1]) && !Continues(i + 1, to) && !names.IsHead(Stem.Of(word))) return (Pronoun(from, i + 1, after, "them", true, rest, count, all, isNew) with { Distinct = [Stem.Of(word[..^1])] }, i + 1);
+            if (determined && stems.Count == 0 && word.EndsWith('s') && Trade.Distinct.Contains(word[..^1]) && !Continues(i + 1, to)
+                && !names.IsHead(Stem.Of(word))) return (Pronoun(from, i + 1, after, "them", true, rest, count, all, isNew) with { Distinct = [Stem.Of(word[..^1])] }, i + 1);
             // "The back end", "the back plate".
             if (word == "back" && determined && stems.Count == 0 && i + 1 < to && IsContent(i + 1))
             {
@@ -198,8 +201,10 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
             }
 
             // "Jack the back up".
-            if (word == "back" && determined && stems.Count == 0 && Word(i + 1) == "of" && depth < 2 && Read(i + 2, to, after, depth + 1) is { Phrase.Stems.Count: > 0 } behind) return behind;
-            if (word == "back" && determined && stems.Count == 0 && !Continues(i + 1, to)) return (new NounPhrase(token.At, word, [word]) { After = after, Name = word }, i + 1);
+            if (word == "back" && determined && stems.Count == 0 && Word(i + 1) == "of" && depth < 2
+                && Read(i + 2, to, after, depth + 1) is { Phrase.Stems.Count: > 0 } behind) return behind;
+            if (word == "back" && determined && stems.Count == 0
+                && !Continues(i + 1, to)) return (new NounPhrase(token.At, word, [word]) { After = after, Name = word }, i + 1);
             if (word is "her" && !Continues(i + 1, to)) break;
             if (Sized(word) && Continues(i + 1, to))
             {
@@ -302,7 +307,9 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
             if (token.Kind != TokenKind.Word || !IsContent(i)) break;
             var word = token.Text;
             // "The pump's two mounting bolts".
-            if (stems.Count > 0 && NumberWords.Parse(word) is { } many && (tokens[i - 1].Text.EndsWith("'s", StringComparison.Ordinal) || tokens[i - 1].Text.EndsWith("’s", StringComparison.Ordinal)) && many is > 0 and < 200)
+            if (stems.Count > 0 && NumberWords.Parse(word) is { } many
+                && (tokens[i - 1].Text.EndsWith("'s", StringComparison.Ordinal) || tokens[i - 1].Text.EndsWith("’s", StringComparison.Ordinal))
+                && many is > 0 and < 200)
             {
                 count = (int)many;
                 continue;
@@ -318,7 +325,8 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
             if (stems.Count > 0 && Trade.Adverbs.Contains(word) && !names.IsHead(Stem.Of(word))) break;
             if (stems.Count > 0 && Trade.New.Contains(word)) break;
             // "Let blade and spacer drop".
-            if (stems.Count > 0 && Trade.IsBase(word) && Trade.NounOf([Stem.Of(word)]) is { Role: NounRole.Words } && Trade.NounOf(stems) is { Role: NounRole.Thing } && (i + 1 >= to || tokens[i + 1].Kind == TokenKind.Mark)) break;
+            if (stems.Count > 0 && Trade.IsBase(word) && Trade.NounOf([Stem.Of(word)]) is { Role: NounRole.Words }
+                && Trade.NounOf(stems) is { Role: NounRole.Thing } && (i + 1 >= to || tokens[i + 1].Kind == TokenKind.Mark)) break;
             if (first < 0) first = i;
             last = i;
             stems.Add(Stem.Of(word));
@@ -327,10 +335,16 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
         // "Seal's next": the seal is.
         if (stems.Count > 0 && last >= 0 && Bare(tokens[last].Text) is var spoken && spoken != tokens[last].Text) stems[^1] = Stem.Of(spoken);
         // "A wet one", "the rusty ones": told by how it is.
-        if (stems.Count is 1 or 2 && Word(i) is "one" or "ones" && Word(i + 1) is not ("at" or "by") && Trade.NounOf(stems) is not { Role: NounRole.Thing } && !names.IsHead(stems[^1]))
+        if (stems.Count is 1 or 2 && Word(i) is "one" or "ones" && Word(i + 1) is not ("at" or "by")
+            && Trade.NounOf(stems) is not { Role: NounRole.Thing } && !names.IsHead(stems[^1]))
         {
             var how = new Span(tokens[first].At.Start, tokens[i].At.End - tokens[first].At.Start).Of(text).ToLowerInvariant();
-            var such = Pronoun(from, i + 1, after, Word(i), Word(i) == "ones", rest, count, all, isNew) with { Distinct = stems, Sign = (indefinite || !determined) && Enumerable.Range(first, last - first + 1).Any(k => Trade.Trouble.Contains(tokens[k].Text)) ? how : "" };
+            var such = Pronoun(from, i + 1, after, Word(i), Word(i) == "ones", rest, count, all, isNew) with
+            {
+                Distinct = stems,
+                Sign = (indefinite
+                || !determined) && Enumerable.Range(first, last - first + 1).Any(k => Trade.Trouble.Contains(tokens[k].Text)) ? how : ""
+            };
             return (such, i + 1);
         }
 
@@ -338,14 +352,20 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
         {
             // "All four", "both", "the other two", "the last": who they are was said before.
             // "Remove these".
-            if (pointing.Length > 0 && stems.Count == 0 && count is null && (i >= to || tokens[i].Kind == TokenKind.Mark || Trade.Conjunctions.Contains(Word(i)) || Trade.Paths.Contains(Word(i)))) return (Pronoun(from, i, after, pointing is "these" or "those" ? "them" : "it", pointing is "these" or "those", rest, null, all, isNew), i);
-            if (!(all || rest || sign.Length > 0 && i < to && Trade.Relatives.Contains(Word(i)) || some is not null && some != 0 || count is not null && determined) || i == from) return null;
+            if (pointing.Length > 0 && stems.Count == 0 && count is null
+                && (i >= to || tokens[i].Kind == TokenKind.Mark || Trade.Conjunctions.Contains(Word(i))
+                || Trade.Paths.Contains(Word(i)))) return (Pronoun(from, i, after, pointing is "these" or "those" ? "them" : "it", pointing is "these" or "those", rest, null, all, isNew), i);
+            if (!(all || rest || sign.Length > 0 && i < to && Trade.Relatives.Contains(Word(i)) || some is not null && some != 0 || count is not null
+                && determined) || i == from) return null;
             return (Pronoun(from, i, after, "them", count is null or > 1, rest, count, all, isNew) with { Some = some, Distinct = distinct, IsOld = isOld }, i);
         }
 
         // "Peened or glued up", "the number of turns you counted": a verb alone is no thing.
         if (!determined && !isNew && stems.Count > 1 && Enumerable.Range(first, last - first + 1).All(k => Trade.IsBase(tokens[k].Text) && Trade.NounOf([Stem.Of(tokens[k].Text)]) is null) && !names.IsHead(stems[^1])) return null;
-        if (!determined && !isNew && stems.Count == 1 && !names.IsHead(stems[0]) && Trade.NounOf(stems) is null && !Trade.NounsInIng.Contains(tokens[last].Text) && Trade.VerbsOf(tokens[last].Text) is { Length: > 0 } verbs && (verbs.All(v => v.Form is Form.Ed or Form.Ing) || after is null && verbs.All(v => v.Form is Form.Base or Form.Ed or Form.S))) return null;
+        if (!determined && !isNew && stems.Count == 1 && !names.IsHead(stems[0]) && Trade.NounOf(stems) is null
+            && !Trade.NounsInIng.Contains(tokens[last].Text) && Trade.VerbsOf(tokens[last].Text) is { Length: > 0 } verbs
+            && (verbs.All(v => v.Form is Form.Ed or Form.Ing) || after is null
+            && verbs.All(v => v.Form is Form.Base or Form.Ed or Form.S))) return null;
         if (named >= 0 && stems.Count > 0 && stems.TrueForAll(distinct.Contains))
         {
             // "The upper", "the lower pair": told apart, the name was said before.
@@ -371,7 +391,8 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
             owner = [.. Enumerable.Range(first, k - first + 1).Select(x => Stem.Of(Bare(tokens[x].Text)))];
             ownerName = string.Join(' ', Enumerable.Range(first, k - first + 1).Select(x => Bare(Written(x))));
             nameFrom = count is not null && k + 2 <= last && NumberWords.Parse(tokens[k + 1].Text) is not null ? k + 2 : k + 1;
-            stems = [.. Enumerable.Range(k + 1, last - k).Where(x => !Trade.Neutral.Contains(tokens[x].Text) && !(x == k + 1 && count is not null && NumberWords.Parse(tokens[x].Text) is not null)).Select(x => Stem.Of(tokens[x].Text))];
+            stems = [.. Enumerable.Range(k + 1, last - k).Where(x => !Trade.Neutral.Contains(tokens[x].Text)
+                && !(x == k + 1 && count is not null && NumberWords.Parse(tokens[x].Text) is not null)).Select(x => Stem.Of(tokens[x].Text))];
             // "The tray's slots", "the cover's edge": a place on it is the thing itself.
             if (Trade.NounOf(stems) is { Role: NounRole.Words } || Trade.PlacesOn.Contains(stems[^1]) || Trade.Relational.Contains(stems[^1]))
             {
@@ -389,7 +410,8 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
             last--;
         }
 
-        if (its && stems.Count <= 2 && (Trade.PlacesOn.Contains(stems[^1]) || stems is ["end"]) || determined && count is null && stems.Count == 1 && Trade.PlacesOn.Contains(stems[0]) && !names.IsHead(stems[0]) && Word(i) != "of")
+        if (its && stems.Count <= 2 && (Trade.PlacesOn.Contains(stems[^1]) || stems is ["end"]) || determined && count is null && stems.Count == 1
+            && Trade.PlacesOn.Contains(stems[0]) && !names.IsHead(stems[0]) && Word(i) != "of")
             return (Pronoun(from, i, after, "it", plural: false, rest: false, null, false, false), i);
         var head = Bare(tokens[last].Text);
         plural |= head.EndsWith('s') && !head.EndsWith("ss", StringComparison.Ordinal) && stems[^1] != head;
@@ -401,17 +423,21 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
         if (depth < 2 && Word(i) == "of" && i + 1 < to && Read(i + 1, to, "of", depth + 1) is { Phrase: { IsPronoun: false } of, Next: var ofNext } && of.Stems.Count > 0)
         {
             // "A length of chain", "a loop of wire": what it is of.
-            if (stems[^1] is "length" or "loop" or "piece" or "strip" or "bit" or "turn" && !names.IsHead(stems[^1])) return (of with { After = after, IsIndefinite = true }, ofNext);
+            if (stems[^1] is "length" or "loop" or "piece" or "strip" or "bit" or "turn"
+                && !names.IsHead(stems[^1])) return (of with { After = after, IsIndefinite = true }, ofNext);
             var place = Trade.NounOf(stems) is { Role: NounRole.Place or NounRole.Words } || stems[^1] is "ring" or "length" or "line";
             if (Trade.Relational.Contains(stems[^1]) || Trade.PlacesOn.Contains(stems[^1])) return (of with { After = after }, ofNext);
-            if (place && Trade.NounOf(of.Stems) is { Kinds: [ThingKind.Consumable, ..] } or { Kinds: [ThingKind.Fluid, ..] }) return (of with { After = after }, ofNext);
+            if (place && (of.Is(ThingKind.Consumable) || of.Is(ThingKind.Fluid))) return (of with { After = after }, ofNext);
             if (!place)
             {
                 (owner, ownerName) = ([.. of.Stems], of.Name);
                 next = ofNext;
             }
         }
-        else if (owner.Count == 0 && (Word(i) is "on" or "off" or "from" or "at" or "holding" or "securing" || Word(i) == "in" && Word(i + 1) is "the" or "its") && Trade.NounOf(stems) is { Kinds: [ThingKind.Joint, ..] } && depth < 2 && Read(i + 1, to, Word(i), depth + 1) is { Phrase: { IsPronoun: false } on } && on.Stems.Count > 0 && Trade.NounOf(on.Stems)?.Role is not (NounRole.Place or NounRole.Words or NounRole.Person))
+        else if (owner.Count == 0 && (Word(i) is "on" or "off" or "from" or "at" or "holding" or "securing" || Word(i) == "in"
+            && Word(i + 1) is "the" or "its") && Trade.NounOf(stems) is { Kinds: [ThingKind.Joint, ..] } && depth < 2
+            && Read(i + 1, to, Word(i), depth + 1) is { Phrase: { IsPronoun: false } on } && on.Stems.Count > 0
+            && Trade.NounOf(on.Stems)?.Role is not (NounRole.Place or NounRole.Words or NounRole.Person))
         {
             // "The nuts off three of the bolts": the bolts, as many as are said.
             if (Word(i) == "off" && IsFastener(on)) return (on with { After = after, At = new Span(tokens[nameFrom].At.Start, on.At.End - tokens[nameFrom].At.Start) }, i + 1 < to ? Read(i + 1, to, "off", depth + 1)!.Value.Next : i);
@@ -420,7 +446,9 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
         }
 
         // "The bolts that hold the guard".
-        if (owner.Count == 0 && depth < 2 && Word(i) is "that" or "which" && Word(i + 1) is "hold" or "holds" or "secure" or "secures" or "retain" or "retains" or "fix" or "fixes" && Read(i + 2, to, "of", depth + 1) is { Phrase: { IsPronoun: false } held, Next: var past } && held.Stems.Count > 0)
+        if (owner.Count == 0 && depth < 2 && Word(i) is "that" or "which"
+            && Word(i + 1) is "hold" or "holds" or "secure" or "secures" or "retain" or "retains" or "fix" or "fixes"
+            && Read(i + 2, to, "of", depth + 1) is { Phrase: { IsPronoun: false } held, Next: var past } && held.Stems.Count > 0)
             (owner, ownerName, next) = ([.. held.Stems], held.Name, past);
         var phrase = new NounPhrase(at, at.Of(text).ToLowerInvariant(), stems)
         {
@@ -463,12 +491,20 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
         var noun = Trade.NounOf([Stem.Of(word)]) is { Kinds.Length: > 0 };
         if (forms.Any(f => f.Form is Form.Ed or Form.Ing) && !noun) return next.Text is null || next.Kind != TokenKind.Word || Trade.IsSmall(next.Text) || Trade.Adverbs.Contains(next.Text);
         if (forms.Any(f => f.Form is Form.S) && !noun && !Trade.IsAlsoNoun(Stem.Of(word)) && (next.Text is null || next.Kind == TokenKind.Mark)) return true;
-        if (forms.Any(f => f.Form is Form.S) && !noun && next.Text is not null && next.Kind is TokenKind.Number or TokenKind.Angle or TokenKind.Torque or TokenKind.Time) return true;
-        if (forms.Any(f => f.Form is Form.S) && !noun) return next.Text is not null && next.Kind == TokenKind.Word && (Trade.IsSmall(next.Text) || Trade.Adverbs.Contains(next.Text)) && !Trade.Conjunctions.Contains(next.Text) && (!Trade.IsAlsoNoun(Stem.Of(word)) || next.Text is not ("of" or "in" or "on" or "from" or "with" or "at"));
+        if (forms.Any(f => f.Form is Form.S) && !noun && next.Text is not null
+            && next.Kind is TokenKind.Number or TokenKind.Angle or TokenKind.Torque or TokenKind.Time) return true;
+        if (forms.Any(f => f.Form is Form.S) && !noun) return next.Text is not null && next.Kind == TokenKind.Word
+            && (Trade.IsSmall(next.Text) || Trade.Adverbs.Contains(next.Text)) && !Trade.Conjunctions.Contains(next.Text)
+            && (!Trade.IsAlsoNoun(Stem.Of(word)) || next.Text is not ("of" or "in" or "on" or "from" or "with" or "at"));
         // "With a deep socket take two of them off".
-        if (forms.Any(f => f.Form is Form.Base) && !noun && !Trade.IsAlsoNoun(word) && next.Text is not null && (next.Kind == TokenKind.Number || next.Kind == TokenKind.Word && (Trade.Determiners.Contains(next.Text) || Trade.Pronouns.Contains(next.Text) || NumberWords.Parse(next.Text) is not null))) return true;
+        if (forms.Any(f => f.Form is Form.Base) && !noun && !Trade.IsAlsoNoun(word) && next.Text is not null
+            && (next.Kind == TokenKind.Number || next.Kind == TokenKind.Word
+            && (Trade.Determiners.Contains(next.Text) || Trade.Pronouns.Contains(next.Text)
+            || NumberWords.Parse(next.Text) is not null))) return true;
         // "Half the bolts turn on": a base form behind a plural.
-        return i > 0 && tokens[i - 1].Text.EndsWith('s') && !noun && next.Text is not null && next.Kind == TokenKind.Word && (Trade.Paths.Contains(next.Text) || Trade.Determiners.Contains(next.Text) || forms.Any(f => f.Form == Form.Base) && next.Text is "behind" or "under" or "beside" or "between" or "against");
+        return i > 0 && tokens[i - 1].Text.EndsWith('s') && !noun && next.Text is not null && next.Kind == TokenKind.Word
+            && (Trade.Paths.Contains(next.Text) || Trade.Determiners.Contains(next.Text) || forms.Any(f => f.Form == Form.Base)
+            && next.Text is "behind" or "under" or "beside" or "between" or "against");
     }
 
     private bool Continues(int i, int to) => i < to && (IsContent(i) || tokens[i].Kind == TokenKind.Number && i + 1 < to && IsContent(i + 1) || tokens[i].Kind == TokenKind.Word && NumberWords.Parse(tokens[i].Text) is not null);
@@ -493,7 +529,8 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
         for (var i = from; i <= to; i++)
         {
             // "Front two bolts": the number is none of the name.
-            if (i > from && i < to && tokens[i - 1].Kind == TokenKind.Word && Trade.Distinct.Contains(tokens[i - 1].Text) && NumberWords.Parse(tokens[i].Text) is not null) continue;
+            if (i > from && i < to && tokens[i - 1].Kind == TokenKind.Word && Trade.Distinct.Contains(tokens[i - 1].Text)
+                && NumberWords.Parse(tokens[i].Text) is not null) continue;
             if (tokens[i].Kind == TokenKind.Word && (Trade.Neutral.Contains(tokens[i].Text) || Trade.Conjunctions.Contains(tokens[i].Text)) && i < to) continue;
             if (name.Length > 0) name.Append(' ');
             name.Append(i == to ? Bare(Written(i)) : Written(i));

@@ -36,7 +36,8 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
         if (phrase.Stems.Count == 1 && names.Find(phrase.Stems[0]) is { } byId) return byId;
         List<string> full = [.. phrase.Owner.Where(o => !phrase.Stems.Contains(o)), .. phrase.Stems];
         // Who is spelled to the letter is meant; of ten thousand bolts the others are not looked at.
-        if (phrase.Size.Length == 0 && names.Spelled(full) is { } spelled && !OnlyUsed(spelled, phrase) && !_fresh.Exists(t => NameIndex.NamesOf(t)[0].SequenceEqual(full))) return spelled;
+        if (phrase.Size.Length == 0 && names.Spelled(full) is { } spelled && !OnlyUsed(spelled, phrase)
+            && !_fresh.Exists(t => NameIndex.NamesOf(t)[0].SequenceEqual(full))) return spelled;
         var scored = new List<(Thing Thing, int Score, bool Whole)>();
         foreach (var (thing, score) in Scored(phrase, full))
         {
@@ -63,15 +64,19 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
         }
 
         // "The castle nut" is the one whose pin was pulled.
-        if (phrase.Head == "nut" && phrase.Stems is ["castle" or "castellated" or "slotted", _] && spoken.Pinned is { } pinned && !scored.Exists(s => s.Whole)) return pinned;
+        if (phrase.Head == "nut" && phrase.Stems is ["castle" or "castellated" or "slotted", _] && spoken.Pinned is { } pinned
+            && !scored.Exists(s => s.Whole)) return pinned;
         if (scored.Count == 0) return null;
         var top = scored.Max(s => s.Score);
         // A bare or shortened name means what was spoken of last; a whole name is what it says.
-        var good = (scored.Exists(s => s.Whole) ? scored.Where(s => s.Whole && s.Score == scored.Where(w => w.Whole).Max(w => w.Score)) : scored.Where(s => s.Score >= Math.Max(20, top - 20))).Select(s => s.Thing).ToList();
+        var good = (scored.Exists(s => s.Whole) ? scored.Where(s => s.Whole
+            && s.Score == scored.Where(w => w.Whole).Max(w => w.Score)) : scored.Where(s => s.Score >= Math.Max(20, top - 20))).Select(s => s.Thing).ToList();
         if (accepts is not null && good.Exists(t => accepts(t.Kind))) good = good.FindAll(t => accepts(t.Kind));
         if (good.Count == 1) return good[0];
         // "The hose bracket bolt … the bracket": what the fastener in hand holds or is named by.
-        if (good.FindAll(t => t is Part && spoken.Last.Any(j => j is Joint joint && (joint.Holds.Contains(t.Id) || NameIndex.NamesOf(joint)[0] is [.. var held, _] && held.SequenceEqual(NameIndex.NamesOf(t)[0])))) is [var inHand]) return inHand;
+        if (good.FindAll(t => t is Part && spoken.Last.Any(j => j is Joint joint
+            && (joint.Holds.Contains(t.Id) || NameIndex.NamesOf(joint)[0] is [.. var held, _]
+            && held.SequenceEqual(NameIndex.NamesOf(t)[0])))) is [var inHand]) return inHand;
         if (spoken.Nearest(good) is { } near) return near;
         var first = scored.Where(s => s.Score == top).Select(s => s.Thing).ToList();
         if (first.Count == 1) return first[0];
@@ -80,7 +85,8 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
     }
 
     // "Lift the bar away", where a bar was only used for prying: another bar.
-    private bool OnlyUsed(Thing thing, NounPhrase phrase) => thing is Tool && phrase.After is null && spoken.IsOff(thing) is null && Trade.NounOf(phrase.Stems) is { } noun && noun.Kinds.Contains(ThingKind.Part);
+    private bool OnlyUsed(Thing thing, NounPhrase phrase) => thing is Tool && phrase.After is null && spoken.IsOff(thing) is null
+        && Trade.NounOf(phrase.Stems) is { } noun && noun.Kinds.Contains(ThingKind.Part);
 
     // How well each thing meets a phrase does not change while nothing new is named.
     private List<(Thing Thing, int Score)> Scored(NounPhrase phrase, List<string> full)
@@ -142,7 +148,8 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
     public IReadOnlyList<Thing> Meant(NounPhrase phrase, Predicate<ThingKind> accepts)
     {
         if (phrase.IsRest && spoken.Partly is { } partly && accepts(partly.Kind)) return [partly];
-        if (phrase is { IsRest: false, Some: null, Count: > 2 and var all } && accepts(ThingKind.Joint) && Together(all) is { Count: > 0 } together) return together;
+        if (phrase is { IsRest: false, Some: null, Count: > 2 and var all } && accepts(ThingKind.Joint)
+            && Together(all) is { Count: > 0 } together) return together;
         // "It" is one: the bolts before last are passed over for what they held.
         var one = phrase.Text == "it" && accepts(ThingKind.Part) && spoken.Last.Concat(spoken.Earlier).Any(t => accepts(t.Kind) && !IsMany(t));
         foreach (var hand in (IReadOnlyList<Thing>[])[spoken.Last, spoken.Earlier])
@@ -152,7 +159,8 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
             if (fitting.Count == 0 || phrase.Text == "it" && accepts(ThingKind.Part) && fitting.TrueForAll(t => t is Joint { Count: > 1 })) continue;
             if (phrase.Distinct.Count > 0 && fitting.Find(t => NameIndex.NamesOf(t).Any(n => phrase.Distinct.All(n.Contains))) is { } told) return [told];
             // "Undo them" is not said of one flange.
-            if (phrase.Text is "them" or "they" && fitting is [var lone] && lone is Part or Connection && !IsMany(lone) && phrase.Count is null && !phrase.IsRest) continue;
+            if (phrase.Text is "them" or "they" && fitting is [var lone] && lone is Part or Connection && !IsMany(lone) && phrase.Count is null
+                && !phrase.IsRest) continue;
             if (phrase.IsPlural || fitting.Count == 1) return fitting;
             // "It" of several: the one that is one.
             var single = fitting.FindAll(t => t is not Joint { Count: > 1 } && !t.Name.EndsWith('s'));
@@ -217,7 +225,8 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
     private static string One(string owner)
     {
         var last = owner.LastIndexOf(' ') + 1;
-        return owner.EndsWith('s') && !owner.EndsWith("ss", StringComparison.Ordinal) && Trade.NounOf([Stem.Of(owner[last..].ToLowerInvariant())]) is not null ? owner[..last] + Stem.Of(owner[last..]) : owner;
+        return owner.EndsWith('s') && !owner.EndsWith("ss", StringComparison.Ordinal)
+            && Trade.NounOf([Stem.Of(owner[last..].ToLowerInvariant())]) is not null ? owner[..last] + Stem.Of(owner[last..]) : owner;
     }
 
     private static string Clean(string name)

@@ -18,9 +18,10 @@ public sealed partial class SentenceReader
         var fastened = false;
         foreach (var piece in clause.Pieces)
         {
-            if (piece.Noun is not { IsPronoun: false } phrase || !(phrase.After is "with" or "using" or "by" || phrase is { After: "over" or "on", IsNew: true })) continue;
+            if (piece.Noun is not { IsPronoun: false } phrase
+                || !(phrase.After is "with" or "using" or "by" || phrase is { After: "over" or "on", IsNew: true })) continue;
             var found = Settled(phrase.Text) is { Length: > 0 } settled ? _refer.Find(settled) : ItsOwn(phrase) ?? _refer.Known(phrase);
-            if (found is null && sense is not Sense.Place && Settled(phrase.Text) is null && Trade.NounOf(phrase.Stems) is { Kinds: [ThingKind.Joint, ..] })
+            if (found is null && sense is not Sense.Place && Settled(phrase.Text) is null && phrase.Is(ThingKind.Joint))
             {
                 var part = targets.OfType<Part>().LastOrDefault();
                 found = _refer.Assume(phrase, ThingKind.Joint, true, phrase.Stems.Count == 1 ? part?.Name : null, part?.Id);
@@ -36,7 +37,7 @@ public sealed partial class SentenceReader
                 case Part part when (phrase.IsNew || phrase is { After: "with", IsIndefinite: true }) && !targets.Contains(part):
                     Add(Verb.Fit, part, phrase.At, a => a with { New = true });
                     break;
-                case null when phrase.IsNew && Trade.NounOf(phrase.Stems) is { Kinds: [ThingKind.Part, ..] } && _refer.Doubtful.Count == 0:
+                case null when phrase.IsNew && phrase.Is(ThingKind.Part) && _refer.Doubtful.Count == 0:
                     Add(Verb.Fit, _refer.Assume(phrase, ThingKind.Part, true, null, null), phrase.At, a => a with { New = true });
                     break;
                 case Aid aid:
@@ -74,7 +75,7 @@ public sealed partial class SentenceReader
         foreach (var piece in clause.Pieces)
             if (piece.Noun is { IsPronoun: false, After: not (null or "under" or "behind") } phrase) UseNamed(phrase);
         // "Two strokes of the grease gun".
-        foreach (var owner in clause.Pieces.Select(p => p.Noun).OfType<NounPhrase>().Where(n => n.Owner.Count > 0)) UseNamed(new NounPhrase(owner.At, owner.OwnerName.ToLowerInvariant(), owner.Owner) { Name = owner.OwnerName });
+        foreach (var owner in clause.Nouns.Where(n => n.Owner.Count > 0)) UseNamed(new NounPhrase(owner.At, owner.OwnerName.ToLowerInvariant(), owner.Owner) { Name = owner.OwnerName });
     }
 
     private void Aside(Clause clause)
@@ -83,14 +84,16 @@ public sealed partial class SentenceReader
         if (clause.Pieces.Exists(p => p.Noun is { IsPronoun: false } n && IsCotter(n))) Spoken.Pin = true;
         // "Remove the hoop, which is held by two bolts": they come out with it.
         if (clause.Mood == Mood.Beside && Has(clause, "held", "secured", "retained") && _actions is [.., { Verb: Verb.Remove } removed])
-            foreach (var by in clause.Pieces.Where(p => p.Noun is { After: "by", IsPronoun: false } n && Trade.NounOf(n.Stems) is { Kinds: [ThingKind.Joint, ..] }))
+            foreach (var by in clause.Pieces.Where(p => p.Noun is { After: "by", IsPronoun: false } n && n.Is(ThingKind.Joint)))
             {
                 var part = removed.Target is { } id ? _refer.Find(id) : null;
                 if ((_refer.Known(by.Noun!) ?? _refer.Assume(by.Noun!, ThingKind.Joint, false, part?.Name, part?.Id)) is Joint joint) Add(Verb.TakeOut, joint, by.At);
             }
 
         // "The cluster is held by three screws; remove these".
-        if (!clause.Negated && clause.Verb?.Lemma is "hold" or "secure" or "fasten" or "retain" or "fix" or "bolt" && clause.Mood is Mood.Passive or Mood.Declarative && clause.Pieces.Find(p => p.Noun is { After: "by" or "with", IsPronoun: false } n && Trade.NounOf(n.Stems) is { Kinds: [ThingKind.Joint, ..] })?.Noun is { } fastener)
+        if (!clause.Negated && clause.Verb?.Lemma is "hold" or "secure" or "fasten" or "retain" or "fix" or "bolt"
+            && clause.Mood is Mood.Passive or Mood.Declarative
+            && clause.Pieces.Find(p => p.Noun is { After: "by" or "with", IsPronoun: false } n && n.Is(ThingKind.Joint))?.Noun is { } fastener)
         {
             var what = clause.Pieces.Find(p => p.Noun is { After: null, IsPronoun: false })?.Noun;
             _from = what;
@@ -104,14 +107,17 @@ public sealed partial class SentenceReader
         // "If the clip breaks, renew it".
         if (clause.IsProviso)
         {
-            if (clause.Pieces.Find(p => p.Noun is { After: null }) is not { Noun: { IsPronoun: false } subject } || Trade.NounOf(subject.Stems)?.Role is not (null or NounRole.Thing)) return;
+            if (clause.Pieces.Find(p => p.Noun is { After: null }) is not { Noun: { IsPronoun: false } subject }
+                || Trade.NounOf(subject.Stems)?.Role is not (null or NounRole.Thing)) return;
             if (_refer.Known(subject) is { } about) Spoken.Hand([about]);
             else if (Trade.NounOf(subject.Stems) is not null) _unnamed = subject;
             return;
         }
 
         // "Note which way round the bush sits, then press it out".
-        if (_actions.Count == 0 && Has(clause, "how", "where", "which") && (clause.Mood == Mood.Beside || clause.Verb?.Lemma is "note" or "record" or "remember" or "see" or "write" or "sketch" or "photograph") && clause.Pieces.FindLast(p => p.Noun is { IsPronoun: false } n && Trade.NounOf(n.Stems) is { Role: NounRole.Thing })?.Noun is { } noted)
+        if (_actions.Count == 0 && Has(clause, "how", "where", "which")
+            && (clause.Mood == Mood.Beside || clause.Verb?.Lemma is "note" or "record" or "remember" or "see" or "write" or "sketch" or "photograph")
+            && clause.Pieces.FindLast(p => p.Noun is { IsPronoun: false } n && Trade.NounOf(n.Stems) is { Role: NounRole.Thing })?.Noun is { } noted)
         {
             if (_refer.Known(noted) is { } known) Spoken.Hand([known]);
             else _unnamed = noted with { After = null };
@@ -119,9 +125,13 @@ public sealed partial class SentenceReader
         }
 
         // "While one of you feeds the loom in, the other draws it through".
-        if (clause.Mood == Mood.Beside && _finder.Tokens[clause.From].Text is "while" or "as" && _actions.Count == 0 && clause.Pieces.Find(p => p.Noun is { After: null, IsPronoun: false } n && Trade.NounOf(n.Stems) is { Role: NounRole.Thing })?.Noun is { } meanwhile && _refer.Known(meanwhile) is null) _unnamed = meanwhile;
+        if (clause.Mood == Mood.Beside && _finder.Tokens[clause.From].Text is "while" or "as" && _actions.Count == 0
+            && clause.Pieces.Find(p => p.Noun is { After: null, IsPronoun: false } n
+            && Trade.NounOf(n.Stems) is { Role: NounRole.Thing })?.Noun is { } meanwhile && _refer.Known(meanwhile) is null) _unnamed = meanwhile;
         // "Keeping hold of the shaft, lower it".
-        if (_actions.Count == 0 && clause is { Mood: Mood.Beside, Verb.Lemma: "hold" or "keep" or "support" or "steady" } && clause.Pieces.Find(p => p.Noun is { IsPronoun: false, After: null or "of" } n && Trade.NounOf(n.Stems)?.Role is null or NounRole.Thing)?.Noun is { } held)
+        if (_actions.Count == 0 && clause is { Mood: Mood.Beside, Verb.Lemma: "hold" or "keep" or "support" or "steady" }
+            && clause.Pieces.Find(p => p.Noun is { IsPronoun: false, After: null or "of" } n
+            && Trade.NounOf(n.Stems)?.Role is null or NounRole.Thing)?.Noun is { } held)
         {
             if (_refer.Known(held) is { } inHand) Spoken.Hand([inHand]);
             else _unnamed = held;
@@ -137,19 +147,26 @@ public sealed partial class SentenceReader
         }
 
         // "Begin with the left lamp: …": what the sentence is about.
-        if (clause.Verb?.Lemma is "begin" or "start" && EndsWithColon(clause) && clause.Pieces.Find(p => p.Noun is { IsPronoun: false, After: "with" or "on" or "at" } n && Trade.NounOf(n.Stems)?.Role is null or NounRole.Thing)?.Noun is { } topic) _topic = topic;
+        if (clause.Verb?.Lemma is "begin" or "start" && EndsWithColon(clause)
+            && clause.Pieces.Find(p => p.Noun is { IsPronoun: false, After: "with" or "on" or "at" } n
+            && Trade.NounOf(n.Stems)?.Role is null or NounRole.Thing)?.Noun is { } topic) _topic = topic;
         // "Keep the disc clean": nothing is done, but "it" afterwards is the disc.
         if (named.Count > 0 && !clause.Negated && clause.Mood != Mood.Beside) Spoken.Hand(named);
-        else if (clause is { Mood: Mood.Imperative or Mood.Declarative, Negated: false } && clause.Pieces.Find(p => p.Noun is { After: null, IsPronoun: false } n && Trade.NounOf(n.Stems)?.Role is null or NounRole.Thing) is { Noun: { } unknown }) _unnamed = unknown;
+        else if (clause is { Mood: Mood.Imperative or Mood.Declarative, Negated: false }
+            && clause.Pieces.Find(p => p.Noun is { After: null, IsPronoun: false } n
+            && Trade.NounOf(n.Stems)?.Role is null or NounRole.Thing) is { Noun: { } unknown }) _unnamed = unknown;
     }
 
     // A control said to be in a position, behind "make sure", "check that", "with".
     private bool States(Clause clause)
     {
-        var told = clause.Verb?.Lemma is "make" or "ensure" ? clause : _clauses.TakeWhile(c => c != clause).LastOrDefault(c => c.Mood != Mood.Beside || c.Verb is not null);
+        var told = clause.Verb?.Lemma is "make" or "ensure" ? clause : _clauses.TakeWhile(c => c != clause).LastOrDefault(c => c.Mood != Mood.Beside
+            || c.Verb is not null);
         if (told?.Verb?.Lemma is not ("make" or "ensure" or "check" or "verify" or "confirm" or "see" or "be") || clause.Mood == Mood.Beside) return false;
-        var controls = clause.Pieces.Select(p => p.Noun).OfType<NounPhrase>().Where(n => n is { IsPronoun: false, After: null } && (_refer.Known(n) is Control || _refer.Known(n) is null && Trade.NounOf(n.Stems) is { Kinds: [ThingKind.Control, ..] })).ToList();
-        if (controls.Count == 0 || !Has(clause, "is", "are", "stands") || !Has(clause, "on", "off", "out", "in", "applied", "released", "locked", "shut", "closed", "open", "neutral", "park", "down", "up", "disengaged", "engaged", "stopped")) return false;
+        var controls = clause.Nouns.Where(n => n is { IsPronoun: false, After: null }
+            && (_refer.Known(n) is Control || _refer.Known(n) is null && n.Is(ThingKind.Control))).ToList();
+        if (controls.Count == 0 || !Has(clause, "is", "are", "stands")
+            || !Has(clause, "on", "off", "out", "in", "applied", "released", "locked", "shut", "closed", "open", "neutral", "park", "down", "up", "disengaged", "engaged", "stopped")) return false;
         SetControl(clause, controls);
         return true;
     }
@@ -166,7 +183,8 @@ public sealed partial class SentenceReader
         if (phrase is { IsIndefinite: true, After: "with", Head: "lever" }) Use(_refer.Assume(phrase, ThingKind.Tool, false, null, null));
         // "A 6 mm key": no key of the ignition.
         else if (phrase is { Size.Length: > 0, Head: "key" or "bit" or "ring" }) Use(_refer.Assume(phrase, ThingKind.Tool, false, null, null));
-        else if (_refer.Doubtful.Count == 0 && Settled(phrase.Text) is null && Trade.NounOf(phrase.Stems) is { Kinds: [ThingKind.Tool or ThingKind.Consumable, ..] } noun) Use(_refer.Assume(phrase, noun.Kinds[0], false, null, null));
+        else if (_refer.Doubtful.Count == 0 && Settled(phrase.Text) is null
+            && Trade.NounOf(phrase.Stems) is { Kinds: [ThingKind.Tool or ThingKind.Consumable, ..] } noun) Use(_refer.Assume(phrase, noun.Kinds[0], false, null, null));
     }
 
     private void Use(Thing thing) => _uses.Add(thing.Id);
@@ -179,8 +197,10 @@ public sealed partial class SentenceReader
         // "With the parking brake applied and the gear lever in neutral".
         if (!clause.Negated && clause.Mood is Mood.Imperative or Mood.Passive)
             foreach (var piece in clause.Pieces)
-                if (piece.Noun is { After: "with", IsPronoun: false, IsIndefinite: false, Size: "" } with && _refer.Known(with) is not Tool && Trade.NounOf(with.Stems) is { Kinds: [ThingKind.Control, ..] })
-                    SetControl(clause, [.. clause.Pieces.SkipWhile(p => p != piece).Where(p => p.Noun is { IsPronoun: false } n && Trade.NounOf(n.Stems) is { Kinds: [ThingKind.Control, ..] }).Select(p => p.Noun!)]);
+                if (piece.Noun is { After: "with", IsPronoun: false, IsIndefinite: false, Size: "" } with && _refer.Known(with) is not Tool
+                    && with.Is(ThingKind.Control))
+                    SetControl(clause, [.. clause.Pieces.SkipWhile(p => p != piece).Where(p => p.Noun is { IsPronoun: false } n
+                        && n.Is(ThingKind.Control)).Select(p => p.Noun!)]);
         foreach (var piece in clause.Pieces)
         {
             if (piece.Noun is not { IsPronoun: false } phrase || Trade.NounOf(phrase.Stems) is not { Role: NounRole.Person }) continue;
@@ -196,7 +216,9 @@ public sealed partial class SentenceReader
         {
             if (piece.Noun is not { After: "with" or "from" or "by" or "on" or "using" or "in" or "into", IsPronoun: false } phrase) continue;
             var thing = Settled(phrase.Text) is { Length: > 0 } s ? _refer.Find(s) : _refer.Known(phrase);
-            if (thing is null && Trade.NounOf(phrase.Stems) is { } noun && (noun.Kinds is [ThingKind.Aid, ..] || phrase.After == "with" && noun.Kinds.Contains(ThingKind.Aid)) && _refer.Doubtful.Count == 0) thing = _refer.Assume(phrase, ThingKind.Aid, false, null, null);
+            if (thing is null && Trade.NounOf(phrase.Stems) is { } noun
+                && (noun.Kinds is [ThingKind.Aid, ..] || phrase.After == "with" && noun.Kinds.Contains(ThingKind.Aid))
+                && _refer.Doubtful.Count == 0) thing = _refer.Assume(phrase, ThingKind.Aid, false, null, null);
             if (thing is Aid aid) return aid;
         }
 
@@ -209,7 +231,8 @@ public sealed partial class SentenceReader
         if (clause.Negated || clause.Mood == Mood.Beside) return false;
         var repeats = clause.Verb?.Lemma is "repeat" or "redo"
             || Has(clause, "same") && (Has(clause, "do", "again", "way", "manner", "routine", "likewise", "goes") || clause.Mood == Mood.Fragment && Has(clause, "on", "with", "for")) && !Values(clause).Any(v => v.Kind == TokenKind.Torque) && (clause.Verb?.Lemma is null or "do" or "be" or "fish")
-            || Has(clause, "again", "more") && Has(clause, "all", "lot", "everything", "whole") && Has(clause, "this", "that", "lot", "everything") && clause.Verb is null
+            || Has(clause, "again", "more") && Has(clause, "all", "lot", "everything", "whole") && Has(clause, "this", "that", "lot", "everything")
+                && clause.Verb is null
             || Has(clause, "likewise") && Has(clause, "do", "deal", "treat")
             || clause.Verb is null && clause.Mood is Mood.Fragment or Mood.Declarative && PlaceOf(clause).Of(_text).ToLowerInvariant() is { Length: < 40 } short_ && (short_.EndsWith("the other one", StringComparison.Ordinal) || short_.EndsWith("the other side", StringComparison.Ordinal))
             || clause.Verb?.Lemma is "do" && Has(clause, "like") || clause.Verb?.Lemma is "do" && Has(clause, "side") && Has(clause, "other")
@@ -235,7 +258,8 @@ public sealed partial class SentenceReader
         }
 
         // What it is done to may be "it" in what follows.
-        _unnamed = clause.Pieces.Find(p => p.Noun is { After: null, IsPronoun: false } n && Trade.NounOf(n.Stems)?.Role is null or NounRole.Thing)?.Noun ?? _unnamed;
+        _unnamed = clause.Pieces.Find(p => p.Noun is { After: null, IsPronoun: false } n
+            && Trade.NounOf(n.Stems)?.Role is null or NounRole.Thing)?.Noun ?? _unnamed;
         _residue.Add(at);
         var things = clause.Pieces.Where(p => p.Noun is { IsPronoun: false }).Select(p => _refer.Known(p.Noun!)).OfType<Thing>().Distinct().Take(3);
         Ask(new Question { Kind = QuestionKind.Unclear, Phrase = key, At = at, Candidates = [.. things.Select(t => t.Id)] });

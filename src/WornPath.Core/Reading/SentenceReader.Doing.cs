@@ -29,7 +29,7 @@ public sealed partial class SentenceReader
             }
 
             if (!phrase.IsPronoun && Trade.NounOf(phrase.Stems) is { Role: NounRole.Words or NounRole.Person }) continue;
-            if (!phrase.IsPronoun && Trade.NounOf(phrase.Stems) is { Kinds: [ThingKind.Tool, ..] })
+            if (!phrase.IsPronoun && phrase.Is(ThingKind.Tool))
             {
                 UseNamed(phrase);
                 continue;
@@ -45,7 +45,7 @@ public sealed partial class SentenceReader
         {
             var things = phrase.IsPronoun ? [.. _refer.Meant(phrase, k => k is ThingKind.Joint or ThingKind.Part or ThingKind.Connection)] : _refer.Known(phrase, k => k is ThingKind.Joint or ThingKind.Part) is { } one ? [one] : (IReadOnlyList<Thing>)[];
             var changed = things.Where(t => t.Kind is ThingKind.Joint or ThingKind.Part or ThingKind.Connection).ToList();
-            if (changed.Count == 0 && !phrase.IsPronoun && Trade.NounOf(phrase.Stems) is { Kinds: [ThingKind.Joint, ..] })
+            if (changed.Count == 0 && !phrase.IsPronoun && phrase.Is(ThingKind.Joint))
             {
                 var (owner, ownerId) = OwnerOf(clause, phrase);
                 changed = [_refer.Assume(phrase, ThingKind.Joint, true, owner, ownerId)];
@@ -65,8 +65,8 @@ public sealed partial class SentenceReader
         Beside(clause);
     }
 
-    private bool IsStuff(NounPhrase phrase) => _refer.Known(phrase) is Consumable || Trade.NounOf(phrase.Stems) is { Kinds: [ThingKind.Consumable, ..] } && _refer.Known(phrase) is null
-        || phrase.After is "with" or "in" && Trade.NounOf(phrase.Stems) is { Kinds: [ThingKind.Fluid, ..] };
+    private bool IsStuff(NounPhrase phrase) => _refer.Known(phrase) is Consumable || phrase.Is(ThingKind.Consumable) && _refer.Known(phrase) is null
+        || phrase.After is "with" or "in" && phrase.Is(ThingKind.Fluid);
 
     // "The split pin", "the cotter", and "it" after one.
     private bool IsCotter(NounPhrase phrase) => phrase.IsPronoun ? phrase.Text is "it" or "them" && Spoken.Pin
@@ -86,7 +86,7 @@ public sealed partial class SentenceReader
         }
 
         // "Plug the ports with the caps": said with what.
-        var with = clause.Pieces.Where(p => p.Noun is { After: "with" or "using", IsPronoun: false }).Select(p => p.Noun!).Select(n => _refer.Known(n) is Aid known ? known : Trade.NounOf(n.Stems) is { Kinds: [ThingKind.Aid, ..] } && _refer.Known(n) is null ? _refer.Assume(n, ThingKind.Aid, false, null, null) : null).OfType<Aid>().FirstOrDefault();
+        var with = clause.Pieces.Where(p => p.Noun is { After: "with" or "using", IsPronoun: false }).Select(p => p.Noun!).Select(n => _refer.Known(n) is Aid known ? known : n.Is(ThingKind.Aid) && _refer.Known(n) is null ? _refer.Assume(n, ThingKind.Aid, false, null, null) : null).OfType<Aid>().FirstOrDefault();
         var name = $"{where.Stems[^1]} {verb}{(where.IsPlural || verb is "chock" or "block" ? "s" : "")}";
         var own = with ?? Spoken.Nearest(aid) ?? aid.FirstOrDefault() ?? _refer.Assume(where with { Name = name, Stems = NameIndex.StemsOf(name), Count = null, Some = null, Size = "" }, ThingKind.Aid, false, null, null);
         Add(Verb.Place, own, where.At);
@@ -96,11 +96,26 @@ public sealed partial class SentenceReader
 
     private string NameOfLast(string verb) => Spoken.Last.Count > 0 ? $"{NameIndex.NamesOf(Spoken.Last[0])[0][^1]} {verb}s" : verb + "s";
 
+    // "Unbolt the bracket": its bolts come out, and it comes off.
+    private void Unbolt(Clause clause, List<NounPhrase> objects)
+    {
+        foreach (var phrase in objects)
+            foreach (var thing in Things(clause, Sense.Off, phrase))
+            {
+                if (thing is Part part && !_actions.Exists(a => a.Verb == Verb.TakeOut)) Add(Verb.TakeOut, FastenersOf(part) ?? AssumeBolts(part, phrase), phrase.At);
+                Act(clause, Sense.Off, thing, phrase);
+                Spoken.Hand([thing]);
+            }
+
+        Beside(clause);
+    }
+
     // "Uncap the pipe": the cap that is on it, or the one that was put on last.
     private void TakeOwn(Clause clause)
     {
-        var caps = _refer.Things.OfType<Aid>().Where(a => NameIndex.NamesOf(a)[0][^1] is "cap" or "plug" or "bung" or "cover" && Spoken.IsOff(a) is false).ToList();
-        var whose = clause.Pieces.Select(p => p.Noun).OfType<NounPhrase>().Where(n => !n.IsPronoun).SelectMany(n => n.Stems).ToHashSet();
+        var caps = _refer.Things.OfType<Aid>().Where(a => NameIndex.NamesOf(a)[0][^1] is "cap" or "plug" or "bung" or "cover"
+            && Spoken.IsOff(a) is false).ToList();
+        var whose = clause.Nouns.Where(n => !n.IsPronoun).SelectMany(n => n.Stems).ToHashSet();
         if ((caps.Find(c => NameIndex.NamesOf(c)[0].Any(whose.Contains)) ?? Spoken.Nearest(caps)) is { } cap) Add(Verb.TakeAway, cap, PlaceOf(clause));
         else Unclear(clause);
     }
@@ -108,7 +123,8 @@ public sealed partial class SentenceReader
     // "Drain the hydraulic tank": what is in it.
     private NounPhrase DrainedFrom(NounPhrase phrase)
     {
-        if (phrase.IsPronoun || _refer.Known(phrase) is Fluid || Trade.NounOf(phrase.Stems) is null or { Kinds: [ThingKind.Fluid, ..] } or { Role: NounRole.Words }) return phrase;
+        if (phrase.IsPronoun || _refer.Known(phrase) is Fluid
+            || Trade.NounOf(phrase.Stems) is null or { Kinds: [ThingKind.Fluid, ..] } or { Role: NounRole.Words }) return phrase;
         var name = _refer.Things.OfType<Fluid>().ToList() is [var only] ? only.Name
             : phrase.Stems.Any(s => s is "radiator" or "coolant" or "cooling") ? "coolant" : phrase.Stems.Contains("fuel") ? "fuel" : phrase.Stems.Contains("hydraulic") ? "hydraulic oil" : phrase.Stems.Contains("brake") ? "brake fluid"
             : $"{phrase.Name} oil";
@@ -142,7 +158,8 @@ public sealed partial class SentenceReader
     {
         var verb = sense switch { Sense.Lock => Verb.Lock, Sense.Unlock => Verb.Unlock, _ => Verb.Stake };
         // "One tang over a flat of the outer nut and another over a flat of the inner": what they are bent over.
-        var bent = clause.Pieces.Where(p => p.Noun is { IsPronoun: false, After: "over" or "against" or "of" or "onto" or "to" or "on" } n && !objects.Contains(n)).SelectMany(p => Every(p.Noun!, k => k == ThingKind.Joint)).OfType<Joint>().Distinct().ToList();
+        var bent = clause.Pieces.Where(p => p.Noun is { IsPronoun: false, After: "over" or "against" or "of" or "onto" or "to" or "on" } n
+            && !objects.Contains(n)).SelectMany(p => Every(p.Noun!, k => k == ThingKind.Joint)).OfType<Joint>().Distinct().ToList();
         foreach (var joint in bent) Add(verb, joint, PlaceOf(clause));
         if (bent.Count > 0)
         {
@@ -204,9 +221,9 @@ public sealed partial class SentenceReader
     {
         if (what.Owner.Count > 0 && _refer.Known(new NounPhrase(what.At, what.OwnerName, what.Owner), k => k == ThingKind.Joint) is Joint owned) return owned;
         // "The tab washers on the flange": its nuts.
-        foreach (var place in clause.Pieces.Select(p => p.Noun).OfType<NounPhrase>().Where(n => n is { IsPronoun: false, After: "on" or "of" or "at" or "under" }))
+        foreach (var place in clause.Nouns.Where(n => n is { IsPronoun: false, After: "on" or "of" or "at" or "under" }))
             if (_refer.Things.OfType<Joint>().Where(j => NameIndex.NamesOf(j)[0] is [.., var held, _] && held == place.Head).ToList() is [var its]) return its;
-        if (FastenerBeside(clause, what, noun => Trade.NounOf(noun.Stems) is { Kinds: [ThingKind.Joint, ..] }) is { } beside) return beside;
+        if (FastenerBeside(clause, what, noun => noun.Is(ThingKind.Joint)) is { } beside) return beside;
         return Spoken.Last.Concat(Spoken.Earlier).OfType<Joint>().FirstOrDefault();
     }
 
@@ -251,7 +268,8 @@ public sealed partial class SentenceReader
         if (FastenerBeside(clause, pin, noun => noun.Head == "nut" && (isCotter || noun.Stems.Contains("castle"))) is { } beside) return beside;
         if (Spoken.Pin && Spoken.Pinned is Joint pulled) return pulled;
         if (pin.OwnerName.Length > 0 && _refer.Things.OfType<Joint>().FirstOrDefault(j => NameIndex.NamesOf(j)[0].Intersect(pin.Owner).Any()) is { } owned) return owned;
-        bool Pinned(Joint j) => j.Locking == Locking.CotterPin || j.Count == 1 && !j.Name.EndsWith('s') && NameIndex.NamesOf(j)[0] is [.., "nut"] name && !name.Any(n => n is "lock" or "jam" or "wheel" or "lug" or "swivel" or "flare");
+        bool Pinned(Joint j) => j.Locking == Locking.CotterPin || j.Count == 1 && !j.Name.EndsWith('s') && NameIndex.NamesOf(j)[0] is [.., "nut"] name
+            && !name.Any(n => n is "lock" or "jam" or "wheel" or "lug" or "swivel" or "flare");
         if (Spoken.Last.Concat(Spoken.Earlier).OfType<Joint>().FirstOrDefault(Pinned) is { } inHand) return inHand;
         var all = _refer.Things.OfType<Joint>().Where(j => j.Locking == Locking.CotterPin).ToList();
         if (all.Count == 0) all = [.. _refer.Things.OfType<Joint>().Where(Pinned)];

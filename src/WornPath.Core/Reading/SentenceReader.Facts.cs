@@ -33,7 +33,10 @@ public sealed partial class SentenceReader
             Looks.Head => Objects.Exists(o => o.Head == what || o.IsPronoun && _reader.Spoken.Last.Any(t => NameIndex.NamesOf(t)[0][^1] == what)),
             Looks.Kind => what == "thing" ? Kind() is not ("vehicle" or "none" or "words") : Kind() == what,
             Looks.Value => Values(_clause).Any(v => what switch { "torque" => v.Kind == TokenKind.Torque, "angle" => v.Kind == TokenKind.Angle, "time" => v.Kind == TokenKind.Time, _ => _reader.Has(_clause, what) }),
-            Looks.Rest => _clause.Pieces.Exists(p => p.Noun is { After: "against" or "on" or "onto" or "in" or "into" or "to" or "over" or "with" } n && (n.After != "with" || n.Head == "scrap") && (Trade.NounOf(n.Stems) is { Role: NounRole.Place } || n is { After: "in" or "into", Head: "tray" or "bucket" or "box" or "bag", IsPronoun: false } && Kind() != "fluid") && n.Head is not ("bottom" or "top" or "middle" or "inside" or "outside" or "place")),
+            Looks.Rest => _clause.Pieces.Exists(p => p.Noun is { After: "against" or "on" or "onto" or "in" or "into" or "to" or "over" or "with" } n
+                && (n.After != "with" || n.Head == "scrap") && (Trade.NounOf(n.Stems) is { Role: NounRole.Place }
+                || n is { After: "in" or "into", Head: "tray" or "bucket" or "box" or "bag", IsPronoun: false } && Kind() != "fluid")
+                && n.Head is not ("bottom" or "top" or "middle" or "inside" or "outside" or "place")),
             _ => throw new ArgumentOutOfRangeException(nameof(looks)),
         };
 
@@ -55,12 +58,15 @@ public sealed partial class SentenceReader
             }
 
             // "Offer up the plate", "take off the cover, the gasket and the seal".
-            if (_clause.Pieces is [{ Way: { } way }, { Noun: { } near }, ..] && near.After == way && way is "off" or "out" or "up" or "down" or "back" or "away") found.Add(near);
+            if (_clause.Pieces is [{ Way: { } way }, { Noun: { } near }, ..] && near.After == way
+                && way is "off" or "out" or "up" or "down" or "back" or "away") found.Add(near);
             // "Slide on the slice, then the cover".
-            else if (_clause.Pieces is [{ Way: "on" or "in" }, { Noun: { After: "on" or "in" } first }, { Noun.After: null } next, ..] && _reader._text[first.At.End..next.At.Start].Trim() is ['a', 'n', 'd', ..] or [',', ..]) found.Add(first);
+            else if (_clause.Pieces is [{ Way: "on" or "in" }, { Noun: { After: "on" or "in" } first }, { Noun.After: null } next, ..]
+                && _reader._text[first.At.End..next.At.Start].Trim() is ['a', 'n', 'd', ..] or [',', ..]) found.Add(first);
             foreach (var piece in _clause.Pieces)
                 if (piece.Noun is { After: null } direct) found.Add(direct);
-            if (found.Exists(o => o.IsPronoun || !Trade.IsNoObject(o))) return [.. found.Where(o => o.IsPronoun || !Trade.IsNoObject(o) || _reader._refer.Known(o) is not null)];
+            if (found.Exists(o => o.IsPronoun || !Trade.IsNoObject(o))) return [.. found.Where(o => o.IsPronoun || !Trade.IsNoObject(o)
+                || _reader._refer.Known(o) is not null)];
             // "Tap round the cover": no other than that.
             if (found.Count == 0 && _clause.Pieces is [{ Noun: { After: "round" or "around" or "along" } about }, ..]) return [about];
             // "Take off the wheel", "go over the nuts": what stands behind the particle of the verb.
@@ -91,7 +97,8 @@ public sealed partial class SentenceReader
         {
             var way = _reader.Way(_clause);
             // "Wiggle the battery down past the loom": what is off goes down to where it belongs.
-            if (way == "off" && !_clause.Pieces.Exists(p => p.Way is { } w && StrongOff.Contains(w) || p.Noun?.After == "from") && Objects is [{ IsPronoun: false } one] && _reader._refer.Known(one) is Part off && _reader.Spoken.IsOff(off) is true) return "on";
+            if (way == "off" && !_clause.Pieces.Exists(p => p.Way is { } w && StrongOff.Contains(w) || p.Noun?.After == "from")
+                && Objects is [{ IsPronoun: false } one] && _reader._refer.Known(one) is Part off && _reader.Spoken.IsOff(off) is true) return "on";
             return way == "off" && Kind() == "joint" && _clause.Pieces.Exists(p => p.Way == "down") && !_clause.Pieces.Exists(p => p.Way is { } w && StrongOff.Contains(w)) ? "on" : way;
         }
 
@@ -119,7 +126,8 @@ public sealed partial class SentenceReader
                 if (phrase is { Distinct.Count: > 0, After: "on" or "at" or "from" or "to" or "in" }) return "words";
                 // What is turned by an angle or to a torque is a fastener.
                 if (Values(_clause).Any(v => v.Kind is TokenKind.Torque or TokenKind.Angle) && _reader._refer.Meant(phrase, k => k == ThingKind.Joint).Count > 0) return "joint";
-                if (phrase.Text is "it" or "them" or "one" or "ones" && _reader._unnamed is { } said && Trade.NounOf(said.Stems) is { Kinds: [var of, ..] }) return of.ToString().ToLowerInvariant();
+                if (phrase.Text is "it" or "them" or "one" or "ones" && _reader._unnamed is { } said
+                    && Trade.NounOf(said.Stems) is { Kinds: [var of, ..] }) return of.ToString().ToLowerInvariant();
                 if (phrase.Text is "it" && (_reader.Spoken.Vehicle || _reader.Spoken.Last.Count == 0)) return "vehicle";
                 return _reader._refer.Meant(phrase, _ => true) is { Count: > 0 } meant ? meant[0].Kind.ToString().ToLowerInvariant() : "none";
             }
@@ -141,11 +149,13 @@ public sealed partial class SentenceReader
     private static readonly HashSet<string> WeakOn = ["over", "back", "up", "around", "round", "under", "forward"];
 
     // "The pair in the yoke come out": where the subject is, not where it goes.
-    private bool OfSubject(Clause clause, int i) => clause.Mood is Mood.Passive or Mood.Declarative && clause.VerbAt >= 0 && clause.Pieces[i].At.Start < _finder.Tokens[clause.VerbAt].At.Start;
+    private bool OfSubject(Clause clause, int i) => clause.Mood is Mood.Passive or Mood.Declarative && clause.VerbAt >= 0
+        && clause.Pieces[i].At.Start < _finder.Tokens[clause.VerbAt].At.Start;
 
     // "The clip on the tube": no way, but which clip.
     private static bool TellsWhose(Clause clause, int i) =>
-        i > 0 && i + 1 < clause.Pieces.Count && clause.Pieces[i].Way is "on" or "in" or "over" or "under" && clause.Pieces[i].Way is { } way && clause.Pieces[i + 1].Noun is { IsPronoun: false } place && place.After == way
+        i > 0 && i + 1 < clause.Pieces.Count && clause.Pieces[i].Way is "on" or "in" or "over" or "under" && clause.Pieces[i].Way is { } way
+            && clause.Pieces[i + 1].Noun is { IsPronoun: false } place && place.After == way
         && clause.Pieces[i - 1].Noun is { IsPronoun: false } noun && noun.OwnerName == place.Name;
 
     /// <summary>Whether a clause tells of coming off or going on: by its first plain word of the way, else by a weaker one.</summary>
@@ -163,7 +173,9 @@ public sealed partial class SentenceReader
 
         if (weak == "off" && clause.Pieces.Exists(p => p.Noun is { After: "over" or "to" or "onto" })) return "on";
         // "Tap it through from the front" tells where one stands.
-        if (weak.Length == 0 && clause.Pieces.Exists(p => p.Noun is { After: "from" } n && !(n.IsPronoun || n.Distinct.Count > 0 && n.Stems.Count == n.Distinct.Count || Trade.NounOf(n.Stems) is { Role: NounRole.Place or NounRole.Vehicle }))) return "off";
+        if (weak.Length == 0 && clause.Pieces.Exists(p => p.Noun is { After: "from" } n
+            && !(n.IsPronoun || n.Distinct.Count > 0 && n.Stems.Count == n.Distinct.Count
+            || Trade.NounOf(n.Stems) is { Role: NounRole.Place or NounRole.Vehicle }))) return "off";
         if (weak.Length == 0 && clause.Pieces.Exists(p => p.Noun is { After: "to" or "against" or "behind" })) return "on";
         return weak.Length > 0 ? weak : "none";
     }

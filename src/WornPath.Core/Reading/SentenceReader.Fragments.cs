@@ -31,7 +31,7 @@ public sealed partial class SentenceReader
                 if (phrase.After is "beside" or "with" or "using" or "by" or "for" or "of" or "from" or "at" or "than" or "under" or "behind" or "between" or "before" or "beneath" or "against" or "to" or "in" or "on" or "over" or "out" or "off" or "into" or "onto" && !(phrase.After is "in" or "on" or "off" or "out" && objects.Count == 0)) continue;
                 if (!phrase.IsPronoun && Trade.NounOf(phrase.Stems) is { Role: NounRole.Words or NounRole.Place or NounRole.Person }) continue;
                 // "Castle nut off, 27 mm ring spanner": with it.
-                if (objects.Count > 0 && !phrase.IsPronoun && Trade.NounOf(phrase.Stems) is { Kinds: [ThingKind.Tool, ..] } && reader._refer.Known(phrase) is null or Tool)
+                if (objects.Count > 0 && !phrase.IsPronoun && phrase.Is(ThingKind.Tool) && reader._refer.Known(phrase) is null or Tool)
                 {
                     reader.UseNamed(phrase);
                     continue;
@@ -87,7 +87,8 @@ public sealed partial class SentenceReader
             if (objects is [{ IsPronoun: false } about] && reader.EndsWithColon(clause)) reader._topic = about;
             reader.Spoken.Hand([.. objects.Where(o => !o.IsPronoun).Select(o => reader._refer.Known(o)).OfType<Thing>()]);
             // "Two bolts on the back of the caliper; pull them", "seal's next, pry it out".
-            if (objects is [{ IsPronoun: false } spoken] && reader._refer.Known(spoken) is null && Trade.NounOf(spoken.Stems) is { Role: NounRole.Thing }) reader._unnamed = spoken;
+            if (objects is [{ IsPronoun: false } spoken] && reader._refer.Known(spoken) is null
+                && Trade.NounOf(spoken.Stems) is { Role: NounRole.Thing }) reader._unnamed = spoken;
 
             // "Distance between the brackets: 712 ± 2 mm": measured.
             if (Values(clause).Any(v => v.Kind == TokenKind.Number) && Limits.Find(reader.PlaceOf(clause).Of(reader._text)) is { } limits)
@@ -105,14 +106,18 @@ public sealed partial class SentenceReader
         // "Then the positive", "negative last": the same done to it as to what stands before.
         private bool Gapped(List<NounPhrase> objects)
         {
-            if (objects is not [var what] || reader._only is not null || clause.Proviso is not null || Values(clause).Any() || clause.Pieces.Exists(p => p.Way is not null || p.Noun is { After: not null })) return false;
+            if (objects is not [var what] || reader._only is not null || clause.Proviso is not null || Values(clause).Any()
+                || clause.Pieces.Exists(p => p.Way is not null || p.Noun is { After: not null })) return false;
             if (!reader.IsLedIn(clause) && !reader.Has(clause, "last", "next", "first")) return false;
             // Of two things told apart by the same words, the other one.
-            var former = what.Distinct.Count > 0 && reader._actions.FindLast(a => a.Target is { } t && reader._refer.Find(t) is { } like && NameIndex.NamesOf(like)[0].Any(Trade.Distinct.Contains)) is { } alike ? alike
+            var former = what.Distinct.Count > 0 && reader._actions.FindLast(a => a.Target is { } t && reader._refer.Find(t) is { } like
+                && NameIndex.NamesOf(like)[0].Any(Trade.Distinct.Contains)) is { } alike ? alike
                 : reader._actions.Count > 0 ? reader._actions[^1] : reader.Before is { Actions: [.., var last] } ? last : null;
-            if (former is not { Target: { } id } || !IsMotion(former.Verb) && former.Verb is not (Verb.Snug or Verb.BreakLoose) || reader._refer.Find(id) is not { } done) return false;
+            if (former is not { Target: { } id } || !IsMotion(former.Verb) && former.Verb is not (Verb.Snug or Verb.BreakLoose)
+                || reader._refer.Find(id) is not { } done) return false;
             var meant = what.IsPronoun ? reader._refer.Meant(what, k => k == done.Kind) is { Count: > 0 } and [var one, ..] ? one : null : reader._refer.Known(what, k => k == done.Kind);
-            if (what.IsPronoun && what.Distinct.Count > 0 && (meant is null || !NameIndex.NamesOf(meant).Any(n => what.Distinct.All(n.Contains)))) meant = reader.TwinOf(what, done);
+            if (what.IsPronoun && what.Distinct.Count > 0 && (meant is null
+                || !NameIndex.NamesOf(meant).Any(n => what.Distinct.All(n.Contains)))) meant = reader.TwinOf(what, done);
             if (meant is null || meant.Kind != done.Kind || !what.Distinct.All(NameIndex.NamesOf(meant)[0].Contains)) return false;
             reader.Add(former.Verb, meant, what.At, a => a with { Rest = what.IsRest, New = what.IsNew });
             reader.Spoken.Hand([meant]);
@@ -127,7 +132,8 @@ public sealed partial class SentenceReader
                 if (clause.Pieces[i].Way is not { } way) continue;
                 if (StrongOff.Contains(way)) return "off";
                 // "Bar over them".
-                if (way == "over" && i > 0 && i + 1 < clause.Pieces.Count && clause.Pieces[i + 1].Noun?.After == "over" && clause.Pieces[i - 1].Noun is { After: null }) return "on";
+                if (way == "over" && i > 0 && i + 1 < clause.Pieces.Count && clause.Pieces[i + 1].Noun?.After == "over"
+                    && clause.Pieces[i - 1].Noun is { After: null }) return "on";
                 // "Pin centre on the old bar" tells where; "gasket into the groove" and "new bolts in" go on.
                 var where = way is "in" or "on" && i + 1 < clause.Pieces.Count && clause.Pieces[i + 1].Noun?.After == way;
                 if (!where && (StrongOn.Contains(way) || way is "up" or "back" or "through")) return "on";
@@ -139,9 +145,10 @@ public sealed partial class SentenceReader
         private void One(NounPhrase phrase, string way, bool loose)
         {
             // "Transfer the drive gear: gear off …".
-            if (phrase is { IsPronoun: false, Stems.Count: 1 } && reader._refer.Known(phrase) is null && reader.MentionOf(clause, phrase) is { } whole) phrase = phrase with { Name = whole, Text = whole.ToLowerInvariant(), Stems = NameIndex.StemsOf(whole) };
+            if (phrase is { IsPronoun: false, Stems.Count: 1 } && reader._refer.Known(phrase) is null
+                && reader.MentionOf(clause, phrase) is { } whole) phrase = phrase with { Name = whole, Text = whole.ToLowerInvariant(), Stems = NameIndex.StemsOf(whole) };
             // "Sensor in, bolt 8 N·m": the bolt of what was just fitted.
-            if (phrase is { IsPronoun: false, IsIndefinite: true, IsNew: false, Count: null, Stems.Count: 1, Owner.Count: 0 } && Trade.NounOf(phrase.Stems) is { Kinds: [ThingKind.Joint, ..] }
+            if (phrase is { IsPronoun: false, IsIndefinite: true, IsNew: false, Count: null, Stems.Count: 1, Owner.Count: 0 } && phrase.Is(ThingKind.Joint)
                 && reader._actions is [.., { Verb: Verb.Fit or Verb.Connect, Target: { } fitted }] && reader._refer.Find(fitted) is { } bearer)
             {
                 var own = bearer is Part part ? reader.FastenersOf(part) : null;
@@ -149,7 +156,7 @@ public sealed partial class SentenceReader
                 if (own is null || NameIndex.NamesOf(own)[0][^1] == phrase.Head) phrase = phrase with { Name = name, Text = name.ToLowerInvariant(), Stems = NameIndex.StemsOf(name) };
             }
 
-            var fastens = !phrase.IsPronoun && (reader._refer.Known(phrase) is Joint || Trade.NounOf(phrase.Stems) is { Kinds: [ThingKind.Joint, ..] });
+            var fastens = !phrase.IsPronoun && (reader._refer.Known(phrase) is Joint || phrase.Is(ThingKind.Joint));
             var sense = reader.Has(clause, "snug") && (fastens || phrase.IsPronoun) ? Sense.Snug : way switch { "off" => Sense.Off, "on" => Sense.On, _ => loose ? Sense.BreakLoose : phrase.IsNew ? Sense.On : Sense.Say };
             if (!phrase.IsPronoun && phrase.Head is "pin" or "cotter" && sense is Sense.On or Sense.Off && !(reader._refer.Known(phrase) is Part))
             {
@@ -159,7 +166,7 @@ public sealed partial class SentenceReader
             }
 
             var known = phrase.IsPronoun ? null : reader._refer.Known(phrase, k => sense != Sense.Say || k == ThingKind.Joint);
-            var isControl = known is Control || known is null && !phrase.IsPronoun && reader._refer.Doubtful.Count == 0 && Trade.NounOf(phrase.Stems) is { Kinds: [ThingKind.Control, ..] };
+            var isControl = known is Control || known is null && !phrase.IsPronoun && reader._refer.Doubtful.Count == 0 && phrase.Is(ThingKind.Control);
             if (isControl)
             {
                 reader.SetControl(clause, [phrase]);
@@ -168,7 +175,8 @@ public sealed partial class SentenceReader
             }
 
             // "Chocks behind the rear wheels", "stand under the axle".
-            if (sense == Sense.Say && !phrase.IsPronoun && Trade.NounOf(phrase.Stems) is { Kinds: [ThingKind.Aid, ..] } && clause.Pieces.Exists(p => p.Noun is { After: "behind" or "under" or "beneath" or "between" }))
+            if (sense == Sense.Say && !phrase.IsPronoun && phrase.Is(ThingKind.Aid)
+                && clause.Pieces.Exists(p => p.Noun is { After: "behind" or "under" or "beneath" or "between" }))
             {
                 if (phrase.Head == "stand" && reader.Spoken.Raised) reader.Add(Verb.SetOnStands, null, phrase.At);
                 else reader.DoTo(clause, Sense.Place, phrase);
@@ -176,7 +184,8 @@ public sealed partial class SentenceReader
                 return;
             }
 
-            if (sense == Sense.Say && !phrase.IsPronoun && reader.Has(clause, "to") && (reader._refer.Known(phrase) is Fluid || Trade.NounOf(phrase.Stems) is { Kinds: [ThingKind.Fluid, ..] } && reader._refer.Known(phrase) is null))
+            if (sense == Sense.Say && !phrase.IsPronoun && reader.Has(clause, "to")
+                && (reader._refer.Known(phrase) is Fluid || phrase.Is(ThingKind.Fluid) && reader._refer.Known(phrase) is null))
             {
                 // "Then oil to the upper mark".
                 foreach (var thing in reader.DoTo(clause, Sense.Fill, phrase)) _hand.Add((thing, phrase));

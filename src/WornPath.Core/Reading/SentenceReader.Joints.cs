@@ -9,7 +9,7 @@ public sealed partial class SentenceReader
 {
     private void Tighten(Clause clause, Sense sense, List<NounPhrase> objects)
     {
-        foreach (var bad in Values(clause).Where(v => v.Kind == TokenKind.Torque && !v.Torque.IsGood)) AskValue(bad.Text, bad.At, bad.Torque.Problem!.ToString());
+        AskBadValues(clause);
         var group = new List<(Thing Thing, NounPhrase Phrase)>();
         var values = new List<Token>();
         var any = false;
@@ -85,13 +85,61 @@ public sealed partial class SentenceReader
     {
         foreach (var near in _clauses.Where(c => c == clause || c.Mood == Mood.Beside && c.To <= clause.From))
             for (var i = near.From; i < near.To; i++)
-                if (_finder.Tokens[i] is { Kind: TokenKind.Word, Text: "after" } && Enumerable.Range(i, near.To - i).Any(k => _finder.Tokens[k] is { Kind: TokenKind.Time, Number: >= 60 } || _finder.Tokens[k].Text is "mile" or "miles" or "km" or "kilometres" or "kilometers" or "hours" or "days" or "weeks" or "drive" or "ride"))
+                if (_finder.Tokens[i] is { Kind: TokenKind.Word, Text: "after" }
+                    && Enumerable.Range(i, near.To - i).Any(k => _finder.Tokens[k] is { Kind: TokenKind.Time, Number: >= 60 }
+                    || _finder.Tokens[k].Text is "mile" or "miles" or "km" or "kilometres" or "kilometers" or "hours" or "days" or "weeks" or "drive" or "ride"))
                 {
                     var end = Enumerable.Range(i, near.To - i).TakeWhile(k => _finder.Tokens[k].Kind != TokenKind.Mark).Last();
                     return new Span(_finder.Tokens[i].At.Start, _finder.Tokens[end].At.End - _finder.Tokens[i].At.Start).Of(_text);
                 }
 
         return null;
+    }
+
+    // "Bracket back on, 12 N·m": its fasteners get the value.
+    private void TightenWhat(Clause clause, List<NounPhrase> joints, List<Thing> hand)
+    {
+        if (joints.Count > 0 || hand.Count == 0 || hand.Exists(t => t is not (Part or Joint)))
+        {
+            Tighten(clause, Sense.Torque, joints);
+            return;
+        }
+
+        var holding = hand.OfType<Joint>().ToList();
+        if (holding.Count == 0 && hand is [.., Part part] && !_actions.Exists(a => a.Target is { } id && _refer.Find(id) is Joint))
+        {
+            if (FastenersOf(part) is { } holds) holding.Add(holds);
+            else if (Spoken.Last.Concat(Spoken.Earlier).All(t => t is not Joint)) holding.Add(AssumeBolts(part, Bare(clause)));
+        }
+
+        if (holding.Count == 0)
+        {
+            Tighten(clause, Sense.Torque, joints);
+            return;
+        }
+
+        AskBadValues(clause);
+        List<Token> values = [.. Values(clause).Where(v => v is { Kind: TokenKind.Torque, Torque.IsGood: true } or { Kind: TokenKind.Angle })];
+        foreach (var joint in holding.Distinct()) Tightened(clause, Sense.Torque, joint, Bare(clause), values, Has(clause, "slot", "slots"));
+        Spoken.Hand([.. holding.Distinct()]);
+    }
+
+    // The fasteners in hand, said or not: of a part just fitted its own, and no others that were spoken of before it.
+    private IReadOnlyList<Thing> JointsInHand(NounPhrase phrase)
+    {
+        if (Spoken.Last is [.., Part part] && Spoken.Last.All(t => t is Part) && _actions is [.., { Verb: Verb.Fit, Target: { } fitted }] && fitted == part.Id)
+        {
+            if (FastenersOf(part) is { } own) return [own];
+            if (!Spoken.Earlier.Any(t => t is Joint && _actions.Exists(a => a.Target == t.Id))) return [];
+        }
+
+        return _refer.Meant(phrase, k => k == ThingKind.Joint);
+    }
+
+    private void AskBadValues(Clause clause)
+    {
+        foreach (var bad in Values(clause).Where(v => v.Kind == TokenKind.Torque
+            && !v.Torque.IsGood)) AskValue(bad.Text, bad.At, bad.Torque.Problem!.ToString());
     }
 
     private void Tightened(Clause clause, Sense sense, Thing thing, NounPhrase phrase, List<Token> values, bool slot)
@@ -154,7 +202,8 @@ public sealed partial class SentenceReader
 
         var again = sense == Sense.Retorque || final is null && sense == Sense.Torque && Has(clause, "again", "once-more");
         // "Shield on, four screws at 70 lbf·in": what was out goes in first.
-        if (!again && clause.Mood == Mood.Fragment && Spoken.IsOff(joint) is true && _actions.Exists(a => a.Verb is Verb.Fit or Verb.Connect)) Add(Verb.Start, joint, phrase.At, Of);
+        if (!again && clause.Mood == Mood.Fragment && Spoken.IsOff(joint) is true
+            && _actions.Exists(a => a.Verb is Verb.Fit or Verb.Connect)) Add(Verb.Start, joint, phrase.At, Of);
         Add(again ? Verb.Retorque : Verb.Torque, joint, phrase.At, a => Of(a) with { Torque = final, Passes = TorquePasses.Of(torques.SkipLast(1).Select(t => t.Spec)) });
         if (final is not null && !again) Compare(joint, TorqueSpec.Create(final.Low, final.High, final.Unit, angle) is { IsGood: true } whole && angle is not null ? whole.Value : final, torques[^1].Token);
         if (angle is not null) Add(Verb.TurnOn, joint, phrase.At, a => Of(a) with { Angle = angle });

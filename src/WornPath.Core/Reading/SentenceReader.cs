@@ -130,7 +130,8 @@ public sealed partial class SentenceReader
         foreach (var clause in finder.Find().Where(c => c.Mood is Mood.Declarative or Mood.Imperative && !c.Negated))
         {
             finder.Fill(clause);
-            if (clause.Pieces.Find(p => p.Noun is { After: null, IsPronoun: false })?.Noun is not { } noun || Trade.NounOf(noun.Stems) is not { Role: NounRole.Thing }) continue;
+            if (clause.Pieces.Find(p => p.Noun is { After: null, IsPronoun: false })?.Noun is not { } noun
+                || Trade.NounOf(noun.Stems) is not { Role: NounRole.Thing }) continue;
             if (_refer.Known(noun) is { } known) Spoken.Hand([known]);
             else _unnamed = noun;
             return;
@@ -167,7 +168,8 @@ public sealed partial class SentenceReader
         if (clause.Proviso is { } proviso && _branch == 0) _branch = BranchOf(proviso);
         _finder.Fill(clause);
         // "A wet one gets another 15°", "any implement comes off first": only such a one.
-        if (clause is { Proviso: null, Mood: not Mood.Beside } && _branch == 0 && clause.Pieces is [{ Noun: { Sign.Length: > 0 } such }, ..] && (clause.Mood != Mood.Imperative || such.IsPronoun)) _branch = BranchOf(new Proviso(such.Sign, false, such.At));
+        if (clause is { Proviso: null, Mood: not Mood.Beside } && _branch == 0 && clause.Pieces is [{ Noun: { Sign.Length: > 0 } such }, ..]
+            && (clause.Mood != Mood.Imperative || such.IsPronoun)) _branch = BranchOf(new Proviso(such.Sign, false, such.At));
         Read(clause);
         if (_actions.Count == from)
         {
@@ -274,10 +276,13 @@ public sealed partial class SentenceReader
         }
 
         // Whatever is said of a fastener beside a torque: that is its torque.
-        if (sense == Sense.Say && clause.Mood == Mood.Imperative && facts.Has(Looks.Value, "torque") && facts.Has(Looks.Kind, "joint") && clause.Verb.Lemma is not ("loosen" or "hold")) sense = Sense.Torque;
+        if (sense == Sense.Say && clause.Mood == Mood.Imperative && facts.Has(Looks.Value, "torque") && facts.Has(Looks.Kind, "joint")
+            && clause.Verb.Lemma is not ("loosen" or "hold")) sense = Sense.Torque;
         Trace(clause, sense);
         // Who moves of itself is said, unless it moves on or off.
-        if (clause.Mood == Mood.Declarative && sense is Sense.Off or Sense.On or Sense.Disconnect or Sense.Connect && !clause.Pieces.Exists(p => p.Way is { } way && (StrongOff.Contains(way) || StrongOn.Contains(way) || way is "back" or "up" or "through" or "over" || way == "down" && clause.Verb.Lemma is "drop" or "fall"))) sense = Sense.Say;
+        if (clause.Mood == Mood.Declarative && sense is Sense.Off or Sense.On or Sense.Disconnect or Sense.Connect
+            && !clause.Pieces.Exists(p => p.Way is { } way && (StrongOff.Contains(way) || StrongOn.Contains(way)
+            || way is "back" or "up" or "through" or "over" || way == "down" && clause.Verb.Lemma is "drop" or "fall"))) sense = Sense.Say;
         if (clause.Mood == Mood.Declarative && sense is not (Sense.Off or Sense.On or Sense.Place or Sense.Torque or Sense.TurnOn or Sense.Disconnect or Sense.Connect)) sense = Sense.Say;
         var (actions, questions) = (_actions.Count, _questions.Count);
         if (control is not null) SetNamed(clause, control);
@@ -290,13 +295,16 @@ public sealed partial class SentenceReader
 
     // Done already by another motion of the sentence, or settled to be just words.
     private bool IsDone(Clause clause, Sense sense) =>
-        _actions.Exists(a => IsMotion(a.Verb)) || clause.Pieces.Exists(p => p.Noun is { IsPronoun: false } n && (Settled(n.Text) is "" || _refer.Known(n) is Aid or Tool or Consumable)) || Settled(clause.Verb?.Lemma ?? "") is not null || sense is Sense.Support or Sense.MoveSay;
+        _actions.Exists(a => IsMotion(a.Verb)) || clause.Pieces.Exists(p => p.Noun is { IsPronoun: false } n
+            && (Settled(n.Text) is "" || _refer.Known(n) is Aid or Tool or Consumable)) || Settled(clause.Verb?.Lemma ?? "") is not null
+            || sense is Sense.Support or Sense.MoveSay;
 
     private void Do(Clause clause, Sense sense, List<NounPhrase> objects)
     {
         _told = true;
         // "Do the fourth": what was just done to the others.
-        if (clause.Verb?.Lemma == "do" && objects is [{ IsPronoun: true } again] && (again.IsRest || again.Distinct.Count > 0) && _actions.FindLast(a => a.Target is not null && IsMotion(a.Verb)) is { } done && _refer.Find(done.Target!) is { } same)
+        if (clause.Verb?.Lemma == "do" && objects is [{ IsPronoun: true } again] && (again.IsRest || again.Distinct.Count > 0)
+            && _actions.FindLast(a => a.Target is not null && IsMotion(a.Verb)) is { } done && _refer.Find(done.Target!) is { } same)
         {
             Add(done.Verb, same, again.At, a => a with { Rest = true });
             return;
@@ -315,7 +323,8 @@ public sealed partial class SentenceReader
                 return;
             case Sense.JackDown:
                 // A jack that was put under a part comes away; else the vehicle comes down with it.
-                if (objects.Select(o => _refer.Known(o)).OfType<Aid>().FirstOrDefault(a => Spoken.IsOff(a) is false && Spoken.Lately(a) > Spoken.RaisedAt) is { } jack)
+                if (objects.Select(o => _refer.Known(o)).OfType<Aid>().FirstOrDefault(a => Spoken.IsOff(a) is false
+                    && Spoken.Lately(a) > Spoken.RaisedAt) is { } jack)
                 {
                     Add(Verb.TakeAway, jack, PlaceOf(clause));
                     Spoken.Hand([jack]);
@@ -324,22 +333,26 @@ public sealed partial class SentenceReader
                 else Aside(clause);
                 return;
             // "Then hang the panels": what is off goes on again.
-            case Sense.Hang when AidIn(clause) is null && !Has(clause, "from", "aside", "clear", "up") && objects is [{ IsPronoun: false } panel] && _refer.Known(panel) is Part off && Spoken.IsOff(off) is true:
+            case Sense.Hang when AidIn(clause) is null && !Has(clause, "from", "aside", "clear", "up") && objects is [{ IsPronoun: false } panel]
+                && _refer.Known(panel) is Part off && Spoken.IsOff(off) is true:
                 DoEach(clause, Sense.On, objects);
                 return;
-            case Sense.Level when !objects.Exists(o => o.IsPronoun || _refer.Known(o) is Fluid || Trade.NounOf(o.Stems) is { Kinds: [ThingKind.Fluid, ..] }):
+            case Sense.Level when !objects.Exists(o => o.IsPronoun || _refer.Known(o) is Fluid || o.Is(ThingKind.Fluid)):
                 if (Spoken.Nearest(_refer.Things.Where(t => t is Fluid)) is { } fluid) Add(Verb.CheckLevel, fluid, PlaceOf(clause));
                 else goto default;
                 return;
             // "Top up the axle": with its oil.
-            case Sense.Fill when objects.Count > 0 && objects.TrueForAll(o => !o.IsPronoun && _refer.Known(o) is not Fluid && Trade.NounOf(o.Stems) is not { Kinds: [ThingKind.Fluid, ..] }) && _refer.Things.Any(t => t is Fluid):
+            case Sense.Fill when objects.Count > 0 && objects.TrueForAll(o => !o.IsPronoun && _refer.Known(o) is not Fluid && !o.Is(ThingKind.Fluid))
+                && _refer.Things.Any(t => t is Fluid):
                 var fluids = _refer.Things.OfType<Fluid>().ToList();
                 var its = fluids.Find(l => NameIndex.NamesOf(l)[0].Intersect(objects[0].Stems).Any()) ?? Spoken.Nearest(fluids) ?? fluids[0];
                 Add(Verb.Fill, its, PlaceOf(clause));
                 Spoken.Hand([its]);
                 return;
             // No oil that is known: named by what it is in.
-            case Sense.Fill when objects is [{ IsPronoun: false } filled] && _refer.Known(filled) is null && Trade.NounOf(filled.Stems) is not { Kinds: [ThingKind.Fluid or ThingKind.Consumable, ..] } && Trade.NounOf(filled.Stems)?.Role is not NounRole.Words && clause.Verb?.Lemma == "top":
+            case Sense.Fill when objects is [{ IsPronoun: false } filled] && _refer.Known(filled) is null
+                && Trade.NounOf(filled.Stems) is not { Kinds: [ThingKind.Fluid or ThingKind.Consumable, ..] }
+                && Trade.NounOf(filled.Stems)?.Role is not NounRole.Words && clause.Verb?.Lemma == "top":
                 Add(Verb.Fill, _refer.Assume(filled with { Name = $"{filled.Name} oil", Text = $"{filled.Text} oil", Stems = [.. filled.Stems, "oil"] }, ThingKind.Fluid, false, null, null), PlaceOf(clause));
                 return;
             case Sense.Unbolt:
@@ -410,53 +423,13 @@ public sealed partial class SentenceReader
         // "Put the plug in, 30 pounds": no unit of torque, and not passed over.
         if (things.OfType<Joint>().Any() && clause.Pieces.Find(p => p.Noun is { IsPronoun: false, Count: not null, Head: "pound" or "lb" or "newton" or "kilo" })?.Noun is { } odd)
             AskValue($"{odd.Count} {odd.Text}", odd.At, $"“{odd.Text}” is no unit of torque. Write N·m, lbf·ft or lbf·in.");
-        _from = clause.Pieces.Find(p => p.Noun is { IsPronoun: false, After: "off" or "from" } n && Trade.NounOf(n.Stems) is null or { Role: NounRole.Thing, Kinds: [ThingKind.Part, ..] })?.Noun
-            ?? objects.Where(o => o.Owner.Count > 0 && Trade.NounOf(o.Stems) is { Kinds: [ThingKind.Joint, ..] }).Select(o => new NounPhrase(o.At, o.OwnerName.ToLowerInvariant(), o.Owner) { Name = o.OwnerName }).FirstOrDefault()
+        _from = clause.Pieces.Find(p => p.Noun is { IsPronoun: false, After: "off" or "from" } n
+            && Trade.NounOf(n.Stems) is null or { Role: NounRole.Thing, Kinds: [ThingKind.Part, ..] })?.Noun
+            ?? objects.Where(o => o.Owner.Count > 0 && o.Is(ThingKind.Joint)).Select(o => new NounPhrase(o.At, o.OwnerName.ToLowerInvariant(), o.Owner) { Name = o.OwnerName }).FirstOrDefault()
             ?? (objects.TrueForAll(o => o.IsPronoun) ? _from : null);
         // "Fit the plug, 20 N·m": the value makes it a tightening, too.
-        if (sense is Sense.On or Sense.Start or Sense.Secure or Sense.Snug or Sense.Connect or Sense.Replace && Values(clause).Any(v => v.Kind == TokenKind.Torque)) TightenWhat(clause, [], things);
-    }
-
-    // "Bracket back on, 12 N·m": its fasteners get the value.
-    private void TightenWhat(Clause clause, List<NounPhrase> joints, List<Thing> hand)
-    {
-        if (joints.Count > 0 || hand.Count == 0 || hand.Exists(t => t is not (Part or Joint)))
-        {
-            Tighten(clause, Sense.Torque, joints);
-            return;
-        }
-
-        var holding = hand.OfType<Joint>().ToList();
-        if (holding.Count == 0 && hand is [.., Part part] && !_actions.Exists(a => a.Target is { } id && _refer.Find(id) is Joint))
-        {
-            if (FastenersOf(part) is { } holds) holding.Add(holds);
-            else if (Spoken.Last.Concat(Spoken.Earlier).All(t => t is not Joint)) holding.Add(AssumeBolts(part, Bare(clause)));
-        }
-
-        if (holding.Count == 0)
-        {
-            Tighten(clause, Sense.Torque, joints);
-            return;
-        }
-
-        foreach (var bad in Values(clause).Where(v => v.Kind == TokenKind.Torque && !v.Torque.IsGood)) AskValue(bad.Text, bad.At, bad.Torque.Problem!.ToString());
-        List<Token> values = [.. Values(clause).Where(v => v is { Kind: TokenKind.Torque, Torque.IsGood: true } or { Kind: TokenKind.Angle })];
-        foreach (var joint in holding.Distinct()) Tightened(clause, Sense.Torque, joint, Bare(clause), values, Has(clause, "slot", "slots"));
-        Spoken.Hand([.. holding.Distinct()]);
-    }
-
-    // "Unbolt the bracket": its bolts come out, and it comes off.
-    private void Unbolt(Clause clause, List<NounPhrase> objects)
-    {
-        foreach (var phrase in objects)
-            foreach (var thing in Things(clause, Sense.Off, phrase))
-            {
-                if (thing is Part part && !_actions.Exists(a => a.Verb == Verb.TakeOut)) Add(Verb.TakeOut, FastenersOf(part) ?? AssumeBolts(part, phrase), phrase.At);
-                Act(clause, Sense.Off, thing, phrase);
-                Spoken.Hand([thing]);
-            }
-
-        Beside(clause);
+        if (sense is Sense.On or Sense.Start or Sense.Secure or Sense.Snug or Sense.Connect or Sense.Replace
+            && Values(clause).Any(v => v.Kind == TokenKind.Torque)) TightenWhat(clause, [], things);
     }
 
     // Whatever a verb is done to where the sentence does not say: what was in hand.
@@ -576,18 +549,6 @@ public sealed partial class SentenceReader
         else Unclear(clause);
     }
 
-    // The fasteners in hand, said or not: of a part just fitted its own, and no others that were spoken of before it.
-    private IReadOnlyList<Thing> JointsInHand(NounPhrase phrase)
-    {
-        if (Spoken.Last is [.., Part part] && Spoken.Last.All(t => t is Part) && _actions is [.., { Verb: Verb.Fit, Target: { } fitted }] && fitted == part.Id)
-        {
-            if (FastenersOf(part) is { } own) return [own];
-            if (!Spoken.Earlier.Any(t => t is Joint && _actions.Exists(a => a.Target == t.Id))) return [];
-        }
-
-        return _refer.Meant(phrase, k => k == ThingKind.Joint);
-    }
-
     /// <summary>What a phrase means for a sense: things of the sheet, one named anew, or none; asks where it cannot tell.</summary>
     private List<Thing> Things(Clause clause, Sense sense, NounPhrase phrase)
     {
@@ -602,16 +563,19 @@ public sealed partial class SentenceReader
             }
 
             // "Set the compressors on the coil and wind them in": the tools, which no sheet keeps count of.
-            if (phrase.Text is "it" or "them" && _actions is [.., { Verb: Verb.Place, Target: { } placed }] && _refer.Find(placed) is Tool && !Accepts(ThingKind.Tool)) return [];
+            if (phrase.Text is "it" or "them" && _actions is [.., { Verb: Verb.Place, Target: { } placed }] && _refer.Find(placed) is Tool
+                && !Accepts(ThingKind.Tool)) return [];
             if (phrase is { Distinct.Count: > 0, IsRest: false } && TwinOf(phrase) is { } twin && Accepts(twin.Kind)) return [twin];
             if (Topic(phrase, sense) is { } topic) return Things(clause, sense, topic with { At = phrase.At });
-            if (phrase.Text == "it" && _from is { } source && Accepts(ThingKind.Part) && Spoken.Last.All(t => t is Joint { Count: > 1 } || t is Joint && sense is Sense.Off && Spoken.IsOff(t) is true))
+            if (phrase.Text == "it" && _from is { } source && Accepts(ThingKind.Part)
+                && Spoken.Last.All(t => t is Joint { Count: > 1 } || t is Joint && sense is Sense.Off && Spoken.IsOff(t) is true))
             {
                 _from = null;
                 return Things(clause, sense, source with { At = phrase.At, After = null });
             }
 
-            var meant = phrase.Stems.Count == 0 && phrase.Name.Length == 0 && row.ByKind.Keys.All(k => k == ThingKind.Joint) ? JointsInHand(phrase) : _refer.Meant(phrase, Accepts);
+            var meant = phrase.Stems.Count == 0 && phrase.Name.Length == 0
+                && row.ByKind.Keys.All(k => k == ThingKind.Joint) ? JointsInHand(phrase) : _refer.Meant(phrase, Accepts);
             if (meant.Count > 0) return [.. meant];
             if (!row.IsSoft) AskObject(clause, sense, phrase);
             return [];
@@ -631,13 +595,17 @@ public sealed partial class SentenceReader
 
         if (ItsOwn(phrase) is { } its) return [its];
         // "Pull the plug of the speed lead": the lead.
-        if (phrase.Owner.Count > 0 && phrase.Head is "plug" or "connector" or "end" or "socket" && _refer.Known(new NounPhrase(phrase.At, phrase.OwnerName.ToLowerInvariant(), phrase.Owner)) is Connection plugged && Accepts(ThingKind.Connection)) return [plugged];
+        if (phrase.Owner.Count > 0 && phrase.Head is "plug" or "connector" or "end" or "socket"
+            && _refer.Known(new NounPhrase(phrase.At, phrase.OwnerName.ToLowerInvariant(), phrase.Owner)) is Connection plugged
+            && Accepts(ThingKind.Connection)) return [plugged];
         // "Sensor bracket: bolt out": its bolt.
-        if (_topic is { } about && phrase is { Stems.Count: 1, Owner.Count: 0 } && Trade.NounOf(phrase.Stems) is { Kinds: [ThingKind.Joint, ..] } && _refer.Known(about) is Part fastened && FastenersOf(fastened) is { } holding && NameIndex.NamesOf(holding)[0][^1] == phrase.Head) return [holding];
+        if (_topic is { } about && phrase is { Stems.Count: 1, Owner.Count: 0 } && phrase.Is(ThingKind.Joint) && _refer.Known(about) is Part fastened
+            && FastenersOf(fastened) is { } holding && NameIndex.NamesOf(holding)[0][^1] == phrase.Head) return [holding];
         // "The left and right lines".
         if (phrase.Distinct.Count == 2 && phrase.IsPlural && !phrase.Distinct.All(phrase.Stems.Contains) && phrase.Distinct.Select(d => _refer.Known(phrase with { Stems = [d, .. phrase.Stems.Where(s => !phrase.Distinct.Contains(s))], Distinct = [d], Text = $"{d} {phrase.Text}", Count = null, IsPlural = false })).ToList() is [{ } left, { } right] && left != right) return [left, right];
         // "Spin a nut onto each bolt": the bolt's nut.
-        if (phrase.Head == "nut" && sense is Sense.On or Sense.Start or Sense.Off or Sense.Snug && clause.Pieces.Find(p => p.Noun is { IsPronoun: false, After: "on" or "onto" or "off" or "from", Head: "bolt" or "stud" or "screw" })?.Noun is { } bolt && _refer.Known(bolt) is Joint nutted) return [nutted];
+        if (phrase.Head == "nut" && sense is Sense.On or Sense.Start or Sense.Off or Sense.Snug
+            && clause.Pieces.Find(p => p.Noun is { IsPronoun: false, After: "on" or "onto" or "off" or "from", Head: "bolt" or "stud" or "screw" })?.Noun is { } bolt && _refer.Known(bolt) is Joint nutted) return [nutted];
         if (phrase is { IsAll: true, Stems.Count: 1 } && Every(phrase, Accepts) is { Count: > 1 } every) return every;
         if (_refer.Known(phrase, Accepts) is { } known && (Accepts(known.Kind) || !(Trade.NounOf(phrase.Stems)?.Kinds.Any(Accepts) ?? false)))
         {
@@ -673,14 +641,19 @@ public sealed partial class SentenceReader
         }
 
         var kinds = noun?.Kinds ?? [];
-        if (kinds is [ThingKind.Control, ThingKind.Part] && !(phrase.Head == "key" && !clause.Pieces.Exists(p => p.Noun is { After: "of" or "from" or "out" })) && sense is Sense.Off or Sense.On or Sense.Move && clause.Mood == Mood.Imperative) kinds = [ThingKind.Part];
+        if (kinds is [ThingKind.Control, ThingKind.Part] && !(phrase.Head == "key"
+            && !clause.Pieces.Exists(p => p.Noun is { After: "of" or "from" or "out" })) && sense is Sense.Off or Sense.On or Sense.Move
+            && clause.Mood == Mood.Imperative) kinds = [ThingKind.Part];
         if (phrase.IsNew && kinds.Contains(ThingKind.Part) && kinds[0] == ThingKind.Aid) kinds = [ThingKind.Part];
         // What comes off and was never put there is a part: "remove the strap".
         if (sense == Sense.Off && kinds.Contains(ThingKind.Part) && kinds[0] == ThingKind.Aid) kinds = [ThingKind.Part];
         // "Roll a floor jack in under the sump": it stays there.
-        if (sense is Sense.On && phrase.Head == "jack" && kinds is [ThingKind.Tool, ..] && clause.Pieces.Exists(p => p.Noun is { After: "under" or "beneath" or "below" })) kinds = [ThingKind.Aid];
+        if (sense is Sense.On && phrase.Head == "jack" && kinds is [ThingKind.Tool, ..]
+            && clause.Pieces.Exists(p => p.Noun is { After: "under" or "beneath" or "below" })) kinds = [ThingKind.Aid];
         if (sense is Sense.Off or Sense.Away && kinds is [ThingKind.Tool, ThingKind.Part]) kinds = [ThingKind.Part];
-        ThingKind? kind = kinds is [ThingKind.Control, ThingKind.Part] && sense is Sense.Off or Sense.On ? ThingKind.Control : kinds.Length > 0 ? Array.Find(kinds, Accepts) is var fit && kinds.Any(Accepts) ? fit : kinds[0] : null;
+        ThingKind? kind = kinds is [ThingKind.Control, ThingKind.Part]
+            && sense is Sense.Off or Sense.On ? ThingKind.Control : kinds.Length > 0 ? Array.Find(kinds, Accepts) is var fit
+            && kinds.Any(Accepts) ? fit : kinds[0] : null;
         if (kind is ThingKind.Tool or ThingKind.Consumable or ThingKind.Aid && !Accepts(kind.Value) || kind is ThingKind.Tool or ThingKind.Consumable)
         {
             var used = _refer.Assume(phrase, kind.Value, false, null, null);
@@ -705,7 +678,8 @@ public sealed partial class SentenceReader
         }
 
         // "The clamp on the intake hose … work the hose off": the intake hose.
-        if (phrase is { Stems.Count: 1, IsNew: false, IsIndefinite: false } && kind is not ThingKind.Joint && MentionOf(clause, phrase) is { } whole) phrase = phrase with { Name = whole, Text = whole.ToLowerInvariant(), Stems = NameIndex.StemsOf(whole) };
+        if (phrase is { Stems.Count: 1, IsNew: false, IsIndefinite: false } && kind is not ThingKind.Joint
+            && MentionOf(clause, phrase) is { } whole) phrase = phrase with { Name = whole, Text = whole.ToLowerInvariant(), Stems = NameIndex.StemsOf(whole) };
         kind ??= Likely(sense);
         if (kind == ThingKind.Control) return [ControlOf(phrase)];
         if (!Accepts(kind.Value) && kind == ThingKind.Part && Accepts(ThingKind.Joint) && row.ByKind.Count == 1 && noun is null) kind = ThingKind.Joint;
@@ -718,7 +692,9 @@ public sealed partial class SentenceReader
 
     // "The negative lead off first, then the positive one": of the same sort as what was told apart before by such a word.
     private Thing? TwinOf(NounPhrase phrase) =>
-        _actions.FindLast(a => a.Target is { } t && _refer.Find(t) is { } like && NameIndex.NamesOf(like)[0].Any(Trade.Distinct.Contains)) is { Target: { } id } && _refer.Find(id) is { } done ? TwinOf(phrase, done) : null;
+        _actions.FindLast(a => a.Target is { } t && _refer.Find(t) is { } like
+            && NameIndex.NamesOf(like)[0].Any(Trade.Distinct.Contains)) is { Target: { } id }
+            && _refer.Find(id) is { } done ? TwinOf(phrase, done) : null;
 
     private Thing? TwinOf(NounPhrase phrase, Thing done)
     {
@@ -734,14 +710,15 @@ public sealed partial class SentenceReader
     {
         if (_topic is not { } topic || phrase.Text != "it") return null;
         var kind = _refer.Known(topic)?.Kind ?? (Trade.NounOf(topic.Stems) switch { { Role: NounRole.Thing, Kinds: [var first, ..] } => first, null => ThingKind.Part, _ => (ThingKind?)null });
-        return kind is { } of && Trade.Of(sense).ByKind.ContainsKey(of) && !_actions.Exists(a => a.At.Start > topic.At.Start && a.Target is { } id && _refer.Find(id)?.Kind == of) ? topic : null;
+        return kind is { } of && Trade.Of(sense).ByKind.ContainsKey(of)
+            && !_actions.Exists(a => a.At.Start > topic.At.Start && a.Target is { } id && _refer.Find(id)?.Kind == of) ? topic : null;
     }
 
     // The whole name of what is called by its last word, where the step named it so before.
     private string? MentionOf(Clause clause, NounPhrase phrase)
     {
         for (var i = _clauses.IndexOf(clause) - 1; i >= 0; i--)
-            foreach (var noun in _clauses[i].Pieces.Select(p => p.Noun).OfType<NounPhrase>().Where(n => !n.IsPronoun))
+            foreach (var noun in _clauses[i].Nouns.Where(n => !n.IsPronoun))
             {
                 if (noun.Stems.Count > 1 && noun.Head == phrase.Head) return noun.Name;
                 if (noun.Owner.Count > 1 && noun.Owner[^1] == phrase.Head) return noun.OwnerName;
@@ -753,15 +730,20 @@ public sealed partial class SentenceReader
     // "Its bolt": the one of what was spoken of just before, known or named so now; "their nuts" are those of the bolts in hand.
     private Joint? ItsOwn(NounPhrase phrase)
     {
-        if (!phrase.IsIts || phrase.Stems.Count != 1 || Trade.NounOf(phrase.Stems) is not { Kinds: [ThingKind.Joint, ..] }) return null;
+        if (!phrase.IsIts || phrase.Stems.Count != 1 || !phrase.Is(ThingKind.Joint)) return null;
         var last = Spoken.Last.Count > 0 ? Spoken.Last[^1] : null;
-        if (_unnamed is null && Topic(phrase with { Text = "it" }, Sense.Off) is null && last is Joint bolted) return NameIndex.NamesOf(bolted)[0][^1] == phrase.Head || phrase.Head == "nut" ? bolted : null;
+        if (_unnamed is null && Topic(phrase with { Text = "it" }, Sense.Off) is null
+            && last is Joint bolted) return NameIndex.NamesOf(bolted)[0][^1] == phrase.Head || phrase.Head == "nut" ? bolted : null;
         var owner = Topic(phrase with { Text = "it" }, Sense.Off)?.Name ?? _unnamed?.Name ?? (last as Part)?.Name ?? (last as Connection)?.Name;
         if (owner is not { Length: > 0 }) return null;
         var stems = NameIndex.StemsOf(owner);
         // Who holds it, or bears its whole name, comes before who shares its last word.
-        if (_refer.Things.OfType<Joint>().Where(j => NameIndex.NamesOf(j)[0][^1] == phrase.Head && (last is not null && _unnamed is null && j.Holds.Contains(last.Id) || stems.All(NameIndex.NamesOf(j)[0].Contains))).ToList() is [var whole]) return whole;
-        var own = _refer.Things.OfType<Joint>().Where(j => NameIndex.NamesOf(j)[0][^1] == phrase.Head && (last is not null && _unnamed is null && j.Holds.Contains(last.Id) || NameIndex.NamesOf(j)[0].Contains(stems[^1]) && (stems.Length == 1 || NameIndex.NamesOf(j)[0][..^1].All(stems.Contains)))).ToList();
+        if (_refer.Things.OfType<Joint>().Where(j => NameIndex.NamesOf(j)[0][^1] == phrase.Head
+            && (last is not null && _unnamed is null && j.Holds.Contains(last.Id)
+            || stems.All(NameIndex.NamesOf(j)[0].Contains))).ToList() is [var whole]) return whole;
+        var own = _refer.Things.OfType<Joint>().Where(j => NameIndex.NamesOf(j)[0][^1] == phrase.Head
+            && (last is not null && _unnamed is null && j.Holds.Contains(last.Id) || NameIndex.NamesOf(j)[0].Contains(stems[^1])
+            && (stems.Length == 1 || NameIndex.NamesOf(j)[0][..^1].All(stems.Contains)))).ToList();
         return own.Count == 1 ? own[0] : own.Count > 1 ? Spoken.Nearest(own) as Joint : _refer.Assume(phrase, ThingKind.Joint, false, owner, _unnamed is null ? (last as Part)?.Id : null) as Joint;
     }
 
@@ -798,13 +780,15 @@ public sealed partial class SentenceReader
                 if (Trade.NounOf(noun.Stems) is { } known && (known.Role != NounRole.Thing || known.Kinds is not ([ThingKind.Part, ..] or []))) continue;
                 var part = _refer.Known(noun, k => k == ThingKind.Part);
                 if (part is Part) return (part.Name, part.Id);
-                if (part is null && Trade.NounOf(noun.Stems) is null or { Kinds: [ThingKind.Part, ..] } && !noun.IsIndefinite && _refer.Doubtful.Count == 0) return (noun.Name, null);
+                if (part is null && Trade.NounOf(noun.Stems) is null or { Kinds: [ThingKind.Part, ..] } && !noun.IsIndefinite
+                    && _refer.Doubtful.Count == 0) return (noun.Name, null);
             }
         }
 
         // "Transfer the gear: nut off …": what the step spoke of before.
         for (var i = at - 1; i >= 0; i--)
-            if (_clauses[i].Pieces.Find(p => p.Noun is { IsPronoun: false, After: null } n && Trade.NounOf(n.Stems) is { Role: NounRole.Thing, Kinds: [ThingKind.Part, ..] })?.Noun is { } before) return ((_refer.Known(before) as Part)?.Name ?? before.Name, (_refer.Known(before) as Part)?.Id);
+            if (_clauses[i].Pieces.Find(p => p.Noun is { IsPronoun: false, After: null } n
+                && Trade.NounOf(n.Stems) is { Role: NounRole.Thing, Kinds: [ThingKind.Part, ..] })?.Noun is { } before) return ((_refer.Known(before) as Part)?.Name ?? before.Name, (_refer.Known(before) as Part)?.Id);
         if (_topic is { } topic && Trade.NounOf(topic.Stems) is null or { Role: NounRole.Thing, Kinds: [ThingKind.Part, ..] }) return (topic.Name, (_refer.Known(topic) as Part)?.Id);
         return Spoken.Last.OfType<Part>().LastOrDefault() is { } last ? (last.Name, last.Id) : (null, null);
     }

@@ -36,7 +36,8 @@ internal static partial class Tokenizer
             }
 
             // "Scrape the face down to bright iron": the face.
-            if (found == 0 || joined.StartsWith("face", StringComparison.Ordinal) && i + found + 1 < tokens.Count && tokens[i + found + 1].Text is "to" or "until" or "with") continue;
+            if (found == 0 || joined.StartsWith("face", StringComparison.Ordinal) && i + found + 1 < tokens.Count
+                && tokens[i + found + 1].Text is "to" or "until" or "with") continue;
             var last = tokens[i + found].At;
             tokens[i] = new Token(TokenKind.Word, string.Join('-', tokens.Skip(i).Take(found + 1).Select(t => t.Text)), new Span(tokens[i].At.Start, last.End - tokens[i].At.Start));
             tokens.RemoveRange(i + 1, found);

@@ -85,7 +85,8 @@ internal static class Trade
     public static bool OpensPhrase(string word) => PhraseStarts.Contains(word);
 
     /// <summary>True for a verb that is as often a noun: by its own list, or because a thing is called so.</summary>
-    public static bool IsAlsoNoun(string word) => AlsoNouns.Contains(word) || Nouns.TryGetValue(Stem.Of(word), out var noun) && noun.Role is NounRole.Thing && VerbsOf(word).Length > 0;
+    public static bool IsAlsoNoun(string word) => AlsoNouns.Contains(word) || Nouns.TryGetValue(Stem.Of(word), out var noun)
+        && noun.Role is NounRole.Thing && VerbsOf(word).Length > 0;
 
     private static readonly WordSet AlsoNouns = Set("alsoNoun");
 
@@ -93,7 +94,8 @@ internal static class Trade
     public static bool IsBase(string word) => VerbsOf(word).Any(f => f.Form == Form.Base);
 
     /// <summary>True for a verb one of whose senses changes the state: "holding", "turning" beside what is done tell how.</summary>
-    public static bool Changes(TradeVerb verb) => verb.Frames[^1].Sense is var sense && sense is not (Sense.Say or Sense.Support or Sense.Seat) && (!Of(sense).IsSoft || sense is Sense.Fill);
+    public static bool Changes(TradeVerb verb) => verb.Frames[^1].Sense is var sense && sense is not (Sense.Say or Sense.Support or Sense.Seat)
+        && (!Of(sense).IsSoft || sense is Sense.Fill);
 
     /// <summary>What a sense comes to.</summary>
     public static SenseRow Of(Sense sense) => Senses[sense];
