@@ -46,10 +46,7 @@ public static partial class ProcedureFileText
         ProcedureFile? file;
         try
         {
-            file = JsonSerializer.Deserialize<ProcedureFile>(bytes.Span, Taken);
-            // What an earlier version means is brought up; where it cannot be read at all, the line is the file's own.
-            if (file is not null && version.Value < ProcedureFile.NewestVersion)
-                file = file with { Version = ProcedureFile.NewestVersion, Sheet = SheetFormat.Read(JsonSerializer.SerializeToUtf8Bytes(JsonNode.Parse(bytes.Span, documentOptions: Lenient)!["sheet"] ?? new JsonObject()), version.Value) };
+            file = version.Value < ProcedureFile.NewestVersion ? ReadFormer(bytes.Span, version.Value) : JsonSerializer.Deserialize<ProcedureFile>(bytes.Span, Taken);
         }
         catch (JsonException e)
         {
@@ -58,6 +55,22 @@ public static partial class ProcedureFileText
 
         if (file is null) return new Problem("The file holds nothing.", "Choose a procedure file.");
         return Check(file).At("The file");
+    }
+
+    // What an earlier version means is brought up. Where it cannot be read even so, the line that is told is the file's own.
+    private static ProcedureFile? ReadFormer(ReadOnlySpan<byte> bytes, int version)
+    {
+        var whole = JsonNode.Parse(bytes, documentOptions: Lenient);
+        if (whole?["sheet"] is JsonObject sheet) SheetFormat.BringUp(sheet, version);
+        try
+        {
+            return whole.Deserialize<ProcedureFile>(Taken) is { } file ? file with { Version = ProcedureFile.NewestVersion } : null;
+        }
+        catch (JsonException)
+        {
+            _ = JsonSerializer.Deserialize<ProcedureFile>(bytes, Taken);
+            throw;
+        }
     }
 
     // Format and version are looked at before anything else: a later version may hold what this one cannot read.
@@ -132,7 +145,7 @@ public static partial class ProcedureFileText
         {
             number++;
             if (!steps.Add(step.Id)) return new Problem($"The step id {step.Id} stands twice.", "Give each step its own.");
-            foreach (var id in step.Actions.SelectMany(a => new[] { a.Target, a.With }).OfType<string>())
+            foreach (var id in step.Actions.Concat(step.Said.SelectMany(s => s.Actions)).SelectMany(a => new[] { a.Target, a.With }).OfType<string>())
                 if (!ids.Contains(id)) return new Problem($"Step {number} does something to {id}, which is not on the sheet.", "Add it or take the action out.");
         }
 

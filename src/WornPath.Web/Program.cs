@@ -112,6 +112,7 @@ api.MapShelf();
 api.MapRevisions();
 api.MapValues();
 api.MapTables();
+api.MapMending();
 api.MapBuilding();
 api.MapWalk();
 api.MapPrint();

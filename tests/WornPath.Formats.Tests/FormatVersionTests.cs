@@ -25,7 +25,7 @@ public class FormatVersionTests
         read.Sheet.Steps.Count(s => s.Actions.Length > 0).ShouldBeGreaterThan(25);
         WalkSet.Run(read.Sheet, new Workshop()).Findings.ShouldAllBe(f => f.Severity < Severity.Stop);
         var written = JsonNode.Parse(ProcedureFileText.Write(read).Value)!;
-        ((int)written["version"]!, (int)written["sheet"]!["reader"]!).ShouldBe((4, 1));
+        ((int)written["version"]!, (int)written["sheet"]!["reader"]!).ShouldBe((5, 1));
     }
 
     [Fact]
@@ -49,7 +49,33 @@ public class FormatVersionTests
         later.Actions.ShouldHaveSingleItem().If.ShouldBeNull();
         later.SentenceSays.ShouldNotBeNull().ShouldEndWith(", After fifty miles");
         read.Sheet.Steps.Single(s => s.Text.StartsWith("Undo the two guard bolts", StringComparison.Ordinal)).SentenceSays.ShouldBeNull();
-        ((int)JsonNode.Parse(ProcedureFileText.Write(read).Value)!["version"]!).ShouldBe(4);
+        ((int)JsonNode.Parse(ProcedureFileText.Write(read).Value)!["version"]!).ShouldBe(5);
+    }
+
+    [Fact]
+    public void A_file_of_the_third_reader_keeps_its_authors_word_on_what_was_not_understood()
+    {
+        var read = ProcedureFileText.Read(Fixture("procedure-version-4.json")).Value;
+        read.Sheet.Reader.ShouldBe(3);
+        var said = read.Sheet.Steps.Single(s => s.Text.StartsWith("Frob", StringComparison.Ordinal));
+        said.Settled.ShouldBeEmpty();
+        said.Said.ShouldHaveSingleItem().Words.ShouldBe("frob the plate gently");
+        // It is read as before: the word holds.
+        said.SentenceSays.ShouldBeNull();
+        WornPath.Core.Editing.Editor.Apply(read.Sheet, new WornPath.Core.Editing.ReadSentence(said.Id)).Value.Sheet.FindStep(said.Id)!.Actions
+            .Select(a => (a.Verb, a.Target, a.IsSaid)).ShouldBe([(Verb.Remove, "P1", true)]);
+    }
+
+    // The edit as version 4 logged it, and its undo.
+    [Fact]
+    public void An_edit_of_version_4_that_settled_what_a_clause_means_is_read_as_the_authors_word()
+    {
+        var delta = SheetFormat.ReadDelta("""{"changes":[{"slot":"step","id":"s1","field":"settled","before":[{"phrase":"it","target":""}],"after":[{"phrase":"it","target":""},{"phrase":"frob it","target":"P1","verb":"remove"}]}]}"""u8, 4);
+        var sheet = Sheet.Empty with { Phases = [new Phase { Id = "h", Name = "Work", Steps = [new Step { Id = "s1", Text = "Frob it.", Settled = [new Settlement("it", "")] }] }] };
+        var after = delta.ApplyTo(sheet).Value;
+        after.FindStep("s1")!.Settled.ShouldHaveSingleItem();
+        after.FindStep("s1")!.Said.ShouldHaveSingleItem().Actions.ShouldHaveSingleItem().Verb.ShouldBe(Verb.Remove);
+        delta.Inverse().ApplyTo(after).Value.FindStep("s1")!.Said.ShouldBeEmpty();
     }
 
     [Fact]

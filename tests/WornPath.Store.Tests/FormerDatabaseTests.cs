@@ -127,6 +127,29 @@ public sealed class FormerDatabaseTests : IDisposable
     }
 
     [Fact]
+    public async Task Drafts_of_the_third_reader_are_read_by_the_fourth_and_keep_what_their_authors_said()
+    {
+        var file = Former("authors-word");
+        await using (var db = Open(file))
+        {
+            await StoreSetup.MigrateAsync(db);
+            // The log as it was, with the edit that said what a clause means, and the snapshot it leads to.
+            var logged = (await new DraftLog(db).LoadAsync(5))!.Sheet;
+            logged.Steps.Single(s => s.Text == "Frob the plate gently.").Said.ShouldHaveSingleItem();
+            (await RestoredSheets.ReadByNewReaderAsync(db, new DateTime(2026, 11, 26, 12, 0, 0, DateTimeKind.Utc))).ShouldBeGreaterThan(0);
+        }
+
+        await using var again = Open(file);
+        (await again.Snapshots.AsNoTracking().SingleAsync(s => s.RevisionId == 5)).Format.ShouldBe(SheetFormat.Newest);
+        var sheet = (await new DraftLog(again).LoadAsync(5))!.Sheet;
+        sheet.Reader.ShouldBe(Core.Reading.SentenceReader.Version);
+        var said = sheet.Steps.Single(s => s.Text == "Frob the plate gently.");
+        said.Actions.ShouldHaveSingleItem().Target.ShouldBe("P1");
+        said.SentenceSays.ShouldBeNull();
+        said.Said.ShouldHaveSingleItem().Words.ShouldBe("frob the plate gently");
+    }
+
+    [Fact]
     public async Task A_former_database_that_is_brought_up_twice_is_the_same_and_takes_edits()
     {
         var file = Former();

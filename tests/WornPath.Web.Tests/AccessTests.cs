@@ -41,6 +41,7 @@ public sealed partial class AccessTests(Workshop workshop) : IClassFixture<Works
         GET     /api/revisions/{id:int}/mirror                     .-yyyyyy
         GET     /api/revisions/{id:int}/blocks                     .-yyyyyy
         GET     /api/revisions/{id:int}/chart                      .-yyyyyy
+        GET     /api/revisions/{id:int}/steps/{step}/mending       .xyyyxxx
         GET     /api/revisions/{id:int}/ready                      .-yyyyyy
         PUT     /api/revisions/{id:int}/ready                      .-yyyyyy
         GET     /api/revisions/{id:int}/values                     .-yyyyyy

@@ -109,6 +109,62 @@ test('a procedure of ten steps is written by keyboard, cleared, released by a se
   await expect(tilde.getByRole('textbox')).toHaveCount(0);
 });
 
+test('whatever was read wrong is put right where it stands, by keys, and stays so while the words stand', async ({ enter }) => {
+  const page = await enter(/Ines Aldaro/);
+  await begin(page, 'OT-172', 'Last word');
+  const keys = page.keyboard;
+  const chips = page.locator('.step.active .chip');
+  const mend = page.getByRole('group', { name: /^Mend: / });
+  await keys.type('Zip the two pump bolts out and lift the pump off, minding the spring.');
+  await kept(page);
+  await expect(chips).toHaveCount(2);
+
+  // Two strokes from the text: what stands nearest the caret is struck out.
+  await keys.press('Alt+Enter');
+  await expect(mend).toContainText('remove P1 pump');
+  await keys.press('2');
+  await expect(chips).toHaveCount(1);
+  await expect(page.getByRole('textbox', { name: 'Step 1', exact: true })).toBeFocused();
+
+  // In full: how many of them, and only if.
+  await keys.press('Alt+Enter');
+  await expect(mend).toContainText('take out J1 pump bolts');
+  await keys.press('0');
+  await page.getByLabel('How many').selectOption('1 of them');
+  await page.getByLabel('Only if').fill('the bracket stays on');
+  await keys.press('Enter');
+  await expect(chips).toHaveText([/take out 1 of J1 pump bolts, the bracket stays on\s*your word/]);
+
+  // One more from the words, to something the sheet does not have; refused where it cannot be, with all that was chosen still there.
+  await page.getByRole('button', { name: 'Say what else is done' }).press('Enter');
+  await page.getByLabel('From the words').selectOption('minding the spring');
+  await page.getByLabel('To what').selectOption('something new …');
+  await page.getByLabel('It is').selectOption('a part');
+  await page.getByLabel('called').fill('spring');
+  await page.getByLabel('What is done').selectOption('remove');
+  await keys.press('Tab');
+  await page.getByRole('button', { name: 'Add it' }).press('Enter');
+  await expect(chips).toHaveCount(2);
+  await expect(chips.nth(1)).toContainText('remove P2 spring');
+
+  // It holds while its words stand, over other writing and a reload; when they go, it is told, and what was said is not lost.
+  const text = page.getByRole('textbox', { name: 'Step 1', exact: true });
+  await text.fill('First of all, zip the two pump bolts out and lift the pump off, minding the spring.');
+  await kept(page);
+  await page.reload();
+  await page.locator('.step').first().click();
+  await expect(chips).toHaveCount(2);
+  await text.fill('Zip the two pump bolts out and lift the pump off.');
+  await expect(page.locator('.step.active')).toContainText('Your word on “minding the spring” no longer holds');
+  await page.getByRole('button', { name: 'Forget it' }).click();
+  await expect(page.locator('.step.active')).not.toContainText('no longer holds');
+
+  // Taken back: as it was read.
+  await page.getByRole('button', { name: /take out 1 of J1/ }).click();
+  await page.getByRole('button', { name: 'Take my word back' }).click();
+  await expect(chips.first()).toHaveText(/^take out J1 pump bolts/);
+});
+
 test('new names are taken up, mended on the chip and in the list, and go with their sentence', async ({ enter }) => {
   const page = await enter(/Ines Aldaro/);
   await begin(page, 'OT-171', 'Names');

@@ -13,6 +13,7 @@ const keys: [string, string][] = [
   ['Tab, Shift + Tab', 'move the step to the next phase, or the one before'],
   ['Esc', 'leave the text; Tab then goes on through the page'],
   ['Alt + 1 … 9', 'answer the first question of the step'],
+  ['Alt + Enter', 'mend what was read nearest the cursor; then a digit, or 0 to say it in full'],
   ['F8, Shift + F8', 'next finding, the one before'],
   ['Ctrl + .', 'apply its fix, or go to its answers'],
   ['Ctrl + Z, Ctrl + Y', 'undo, redo, also after a reload'],

@@ -122,6 +122,7 @@ export const useDraft = defineStore('draft', () => {
     cautions: [],
     dropped: [],
     residue: [],
+    lost: [],
     fields: {},
   });
 

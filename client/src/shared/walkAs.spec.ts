@@ -14,6 +14,7 @@ const step = (id: string, branches: { key: string; says: string }[] = []): StepV
   cautions: [],
   dropped: [],
   residue: [],
+  lost: [],
   fields: {},
 });
 

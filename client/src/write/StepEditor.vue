@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { computed, nextTick, onMounted, ref, watch } from 'vue';
-import type { Edit } from '../shared/api/client';
+import { api, take, type Edit } from '../shared/api/client';
 import CautionPanel from '../shared/CautionPanel.vue';
 import { useCursor } from '../shared/cursor';
 import { useDraft } from '../shared/draft';
 import FindingLine from '../shared/FindingLine.vue';
 import SeverityMark from '../shared/SeverityMark.vue';
+import MendPanel from './MendPanel.vue';
 import StepExtras from './StepExtras.vue';
 
 /** One step: its sentence, edited in place; under it what was read from it, what is asked, and what was found. */
@@ -28,8 +29,8 @@ const residue = computed(() => {
   const asked = (step.value?.questions ?? []).map((q) => q.ask.toLowerCase());
   return (step.value?.residue ?? []).filter((w) => !asked.some((a) => a.includes(w.trim().toLowerCase().slice(0, 60))));
 });
-/** The chip whose ways to mend it stand open. */
-const mending = ref<number | null>(null);
+/** The chip whose ways to mend it stand open; null in it where something more is said, of certain words. */
+const mending = ref<{ chip: number | null; words?: string } | null>(null);
 const refusal = computed(() => draft.refusals.get(props.id));
 
 function fit(): void {
@@ -79,16 +80,38 @@ function split(area: HTMLTextAreaElement): void {
   cursor.goTo(draft.insertAfter(props.id, phase.id, tail), 'start');
 }
 
-async function mend(index: number): Promise<void> {
-  mending.value = mending.value === index ? null : index;
-  if (mending.value === null) return;
-  await nextTick();
-  root.value?.querySelector<HTMLButtonElement>('.mend .answer')?.focus();
+function mend(chip: number | null, words?: string): void {
+  draft.flush(props.id);
+  const same = mending.value !== null && mending.value.chip === chip && mending.value.words === words;
+  mending.value = same ? null : { chip, words };
 }
 
-function mended(edit: Edit): void {
+function mended(): void {
   mending.value = null;
-  answer(edit);
+  cursor.goTo(props.id);
+}
+
+/** Opens what was read nearest the caret to be mended; where nothing was, what is done there is said. */
+function mendAt(caret: number): void {
+  const chips = step.value?.chips ?? [];
+  let nearest: number | null = null;
+  const far = (i: number): number =>
+    Math.max((chips[i]?.at.start ?? 0) - caret, caret - (chips[i]?.at.start ?? 0) - (chips[i]?.at.length ?? 0), 0);
+  for (let i = 0; i < chips.length; i++) if (nearest === null || far(i) < far(nearest)) nearest = i;
+  mend(nearest);
+}
+
+const wordsOf = (at: { start?: number; length?: number }): string => text.value.slice(at.start ?? 0, (at.start ?? 0) + (at.length ?? 0));
+
+/** One of the answers to the first new name, without opening it. */
+async function answerNew(chip: number, choice: number): Promise<void> {
+  const view = await take(
+    api.GET('/api/revisions/{id}/steps/{step}/mending', {
+      params: { path: { id: draft.revision?.id ?? 0, step: props.id }, query: { chip } },
+    }),
+  );
+  const chosen = view.answers[choice];
+  if (chosen) answer(chosen.edit);
 }
 
 function answer(edit: Edit): void {
@@ -102,12 +125,17 @@ function key(event: KeyboardEvent): void {
   if (event.isComposing) return;
   if (event.altKey && /^[1-9]$/.test(event.key)) {
     // What is asked first; where nothing is, the first new name.
-    const asked = step.value?.questions[0]?.answers ?? step.value?.chips.find((c) => c.isNew)?.mend;
-    const choice = asked?.[Number(event.key) - 1];
-    if (choice) {
-      event.preventDefault();
-      answer(choice.edit);
-    }
+    const [asked, chosen] = [step.value?.questions[0]?.answers, Number(event.key) - 1];
+    const named = step.value?.chips.findIndex((c) => c.isNew) ?? -1;
+    if (asked?.[chosen]) answer(asked[chosen].edit);
+    else if (!asked && named >= 0) void answerNew(named, chosen);
+    else return;
+    event.preventDefault();
+    return;
+  }
+  if (event.altKey && event.key === 'Enter') {
+    event.preventDefault();
+    mendAt(area.selectionStart);
     return;
   }
   if (event.altKey && (event.key === 'ArrowUp' || event.key === 'ArrowDown')) {
@@ -234,17 +262,23 @@ function leaveRoot(event: KeyboardEvent): void {
       <p v-if="refusal" :id="`refusal-${id}`" class="refusal" role="alert">
         <strong>{{ refusal.title }}</strong> {{ refusal.detail }}
       </p>
-      <ul v-if="step?.chips.length" class="chips" aria-label="Read as">
-        <li v-for="(chip, i) in step.chips" :key="i" class="chip" :class="chip.kind ?? 'vehicle'">
+      <ul v-if="step && (step.chips.length || (active && draft.canEdit && text))" class="chips" aria-label="Read as">
+        <li v-for="(chip, i) in step.chips" :key="i" class="chip" :class="[chip.kind ?? 'vehicle', { said: chip.isSaid }]">
           <button
-            v-if="draft.canEdit && chip.mend.length"
+            v-if="draft.canEdit"
             type="button"
             class="word"
-            :aria-expanded="mending === i"
-            :title="chip.isNew ? 'Not on the sheet before: taken from this sentence. Press to look at it.' : 'Press to mend what was read'"
+            :aria-expanded="mending?.chip === i"
+            :title="
+              chip.isNew
+                ? 'Not on the sheet before: taken from this sentence. Press to look at it.'
+                : chip.isSaid
+                  ? 'Your word: it holds as long as these words stand. Press to change it or take it back.'
+                  : 'Press to mend what was read (Alt+Enter)'
+            "
             @click.stop="mend(i)"
           >
-            {{ chip.text }}<b v-if="chip.isNew" class="new">new</b>
+            {{ chip.text }}<b v-if="chip.isNew" class="new">new</b><b v-if="chip.isSaid" class="yours">your word</b>
           </button>
           <template v-else>{{ chip.text }}<b v-if="chip.isNew" class="new">new</b></template>
           <button
@@ -258,32 +292,33 @@ function leaveRoot(event: KeyboardEvent): void {
             ×
           </button>
         </li>
-      </ul>
-      <div
-        v-if="mending !== null && step?.chips[mending]"
-        class="question mend"
-        role="group"
-        :aria-label="`Mend: ${step.chips[mending]?.text}`"
-        @keydown.esc.stop="
-          mending = null;
-          cursor.goTo(id);
-        "
-      >
-        <span class="ask">{{ step.chips[mending]?.text }}:</span>
-        <span class="answers">
+        <li v-if="active && draft.canEdit" class="more">
           <button
-            v-for="choice in step.chips[mending]?.mend ?? []"
-            :key="choice.label"
             type="button"
-            class="answer"
-            @click="mended(choice.edit)"
+            class="word"
+            aria-label="Say what else is done"
+            title="Something is done here that was not read"
+            @click.stop="mend(null)"
           >
-            {{ choice.label }}
+            + more
           </button>
-        </span>
-      </div>
+        </li>
+      </ul>
+      <MendPanel
+        v-if="mending"
+        :id="id"
+        :key="`${mending.chip} ${mending.words}`"
+        :chip="mending.chip"
+        :words="mending.words"
+        @done="mended"
+      />
+      <p v-for="words in step?.lost ?? []" :key="words" class="residue">
+        Your word on “{{ words }}” no longer holds: these words are gone.
+        <button v-if="draft.canEdit" type="button" class="link" @click="answer({ do: 'unsay', step: id, words })">Forget it</button>
+      </p>
       <p v-for="words in residue" :key="words" class="residue">
         Not understood: <span :title="`Nobody understood “${words}”: it is kept as it is written and changes nothing.`">{{ words }}</span>
+        <button v-if="draft.canEdit" type="button" class="link" @click.stop="mend(null, words)">say what is done</button>
       </p>
       <div v-for="question in step?.questions ?? []" :key="question.key" class="question">
         <span class="ask"><b aria-hidden="true">?</b> {{ question.ask }}</span>
@@ -298,6 +333,7 @@ function leaveRoot(event: KeyboardEvent): void {
           >
             {{ choice.label }}
           </button>
+          <button type="button" class="link" @click.stop="mend(null, wordsOf(question.at))">say what is done</button>
         </span>
       </div>
       <StepExtras v-if="active && draft.canEdit" :id="id" />
@@ -418,6 +454,37 @@ textarea::placeholder {
   color: var(--ochre);
   background: var(--ochre-pale);
   border-radius: 3px;
+}
+
+.yours {
+  margin-left: 5px;
+  padding: 0 4px;
+  font-size: 11px;
+  font-weight: 600;
+  color: var(--ink);
+  background: var(--sheet);
+  border-radius: 3px;
+}
+
+.more {
+  font-size: 12.5px;
+  line-height: 18px;
+  padding: 0 7px;
+  border-radius: 9px;
+  color: var(--ink-soft);
+  background: none;
+  box-shadow: inset 0 0 0 1px var(--line-strong);
+}
+
+.link {
+  font: inherit;
+  font-size: 13px;
+  color: var(--slate);
+  background: none;
+  border: 0;
+  padding: 0 2px;
+  text-decoration: underline;
+  cursor: pointer;
 }
 
 .residue {

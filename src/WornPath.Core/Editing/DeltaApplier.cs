@@ -70,7 +70,7 @@ internal static class DeltaApplier
         if (change.Field is null)
         {
             var now = JsonSerializer.SerializeToElement(list[at], type, SheetJson.Options);
-            if (change.Before is { } was && !JsonElement.DeepEquals(now, was))
+            if (change.Before is { } was && !JsonElement.DeepEquals(now, was) && !JsonElement.DeepEquals(now, InFull(was, type)))
                 return new Problem($"{label(list[at])} was changed since.", "Look at it before you take it away. Nothing was changed.");
             list.RemoveAt(at);
             return null;
@@ -87,9 +87,10 @@ internal static class DeltaApplier
     {
         var json = JsonSerializer.SerializeToNode(thing, thing.GetType(), SheetJson.Options)!.AsObject();
         var now = json[change.Field!];
-        if (!Same(now, change.After))
+        var type = FieldType(thing.GetType(), change.Field!);
+        if (!Same(now, change.After, type))
         {
-            if (!Same(now, change.Before))
+            if (!Same(now, change.Before, type))
             {
                 return new Problem($"{label}: {change.Field} was changed since.", "Look at it and change it by hand. Nothing was changed.")
                 {
@@ -106,8 +107,14 @@ internal static class DeltaApplier
 
     private static int Number(string id) => int.TryParse(id.AsSpan(1), out var number) ? number : int.MaxValue;
 
-    private static bool Same(JsonNode? node, JsonElement? element) =>
-        element is { } e ? node is not null && JsonNode.DeepEquals(node, JsonNode.Parse(e.GetRawText())) : node is null;
+    private static bool Same(JsonNode? node, JsonElement? element, Type? type) =>
+        element is not { } e ? node is null : node is not null && (JsonNode.DeepEquals(node, JsonNode.Parse(e.GetRawText()))
+            || type is not null && JsonNode.DeepEquals(node, JsonNode.Parse(InFull(e, type).GetRawText())));
+
+    // A value as it is written now: one that was logged before a member came has not got it.
+    private static JsonElement InFull(JsonElement logged, Type type) => JsonSerializer.SerializeToElement(logged.Deserialize(type, SheetJson.Options), type, SheetJson.Options);
+
+    private static Type? FieldType(Type owner, string field) => SheetJson.Options.GetTypeInfo(owner).Properties.FirstOrDefault(p => p.Name == field)?.PropertyType;
 
     private static string Show(JsonNode? node) => node?.ToString() ?? "";
 
@@ -120,7 +127,8 @@ internal static class DeltaApplier
         var phases = sheet.Phases.Select(p => p with { Steps = [] }).ToList();
         var steps = sheet.Steps.ToList();
         var placed = sheet.Phases.ToDictionary(p => p.Id, p => p.Steps.Select(s => s.Id).ToList());
-        foreach (var change in relevant)
+        // Where two met, it is their words that are shown, not what was read from them.
+        foreach (var change in relevant.OrderByDescending(c => c.Field == "text"))
         {
             var problem = change.Slot == Slots.Phase
                 ? ChangeList(phases, phases.FindIndex(p => p.Id == change.Id), change, p => $"Phase “{p.Name}”", typeof(Phase))

@@ -16,6 +16,8 @@ namespace WornPath.Core.Editing;
 [JsonDerivedType(typeof(WriteStep), "writeStep")]
 [JsonDerivedType(typeof(SettleQuestion), "settleQuestion")]
 [JsonDerivedType(typeof(SettleMeaning), "settleMeaning")]
+[JsonDerivedType(typeof(SayAction), "sayAction")]
+[JsonDerivedType(typeof(Unsay), "unsay")]
 [JsonDerivedType(typeof(LookedAt), "lookedAt")]
 [JsonDerivedType(typeof(SetKind), "setKind")]
 [JsonDerivedType(typeof(SettleAsNew), "settleAsNew")]
@@ -51,8 +53,22 @@ public sealed record WriteStep(string Id, string Before, string Text) : Edit;
 /// <summary>Settles a question: the phrase means <paramref name="Target"/>, or (empty) is just words.</summary>
 public sealed record SettleQuestion(string Step, string Phrase, string Target) : Edit;
 
-/// <summary>Settles what a clause means that was not understood: this is done to <paramref name="Target"/>.</summary>
+/// <summary>What was sent for a clause that was not understood before there was <see cref="SayAction"/>; a page may still hold one.</summary>
 public sealed record SettleMeaning(string Step, string Phrase, Verb Verb, string Target) : Edit;
+
+/// <summary>
+/// The author's word on a clause of a step, kept while it stands: what is said <paramref name="Now"/> in the place of what was
+/// read, or nothing (null: it is not done); a place behind the last is one more that is done there.
+/// </summary>
+/// <param name="Step">Id of the step.</param>
+/// <param name="Words">The clause, as it stands in the text.</param>
+/// <param name="Place">Which of the clause's actions, from 0.</param>
+/// <param name="Before">What the author saw there, as its chip says it; empty for one more.</param>
+/// <param name="Now">What is done; null where nothing is.</param>
+public sealed record SayAction(string Step, string Words, int Place, string Before, Saying? Now) : Edit;
+
+/// <summary>The author's word on a clause is taken back, and the clause is read again.</summary>
+public sealed record Unsay(string Step, string Words) : Edit;
 
 /// <summary>Things that were assumed from a sentence are right as they are.</summary>
 public sealed record LookedAt(ImmutableArray<string> Ids) : Edit;

@@ -65,7 +65,9 @@ public static class Editor
         MoveStep e => Move(sheet, e),
         WriteStep e => Write(sheet, e),
         SettleQuestion e => Settle(sheet, e),
-        SettleMeaning e => OnStep(sheet, e.Step, step => sheet.Find(e.Target) is null ? Gone(e.Target) : ReRead(sheet, step with { Settled = step.Settled.RemoveAll(s => s.Phrase == e.Phrase).Add(new Settlement(e.Phrase, e.Target, e.Verb)) })),
+        SettleMeaning e => Say(sheet, new SayAction(e.Step, e.Phrase, 0, "", new Saying { Verb = e.Verb, Target = e.Target })),
+        SayAction e => Say(sheet, e),
+        Unsay e => OnStep(sheet, e.Step, step => ReRead(sheet, step with { Said = step.Said.RemoveAll(s => s.Words.Equals(e.Words, StringComparison.OrdinalIgnoreCase)) })),
         LookedAt e => Looked(sheet, e),
         SetKind e => OfKind(sheet, e),
         SettleAsNew e => SettleNew(sheet, e),
@@ -188,6 +190,9 @@ public static class Editor
 
     // After things came, went or changed their names, the steps that name them or still ask are read again; what is settled stays as it is.
     private static Sheet ReadOthers(Sheet before, Sheet sheet) => StepReading.ReadNaming(sheet, StepReading.HeadsChanged(before, sheet));
+
+    private static Outcome<Sheet> Say(Sheet sheet, SayAction edit) => OnStep(sheet, edit.Step, step =>
+        Sayings.Say(sheet, step, edit, (s, kind, name) => Add(s, kind, name, false)).Map(said => ReadOthers(sheet, ReRead(said, said.FindStep(step.Id)!))));
 
     private static Step WithSettled(Step step, string phrase, string target) =>
         step with { Settled = step.Settled.RemoveAll(s => s.Phrase == phrase).Add(new Settlement(phrase, target)) };
@@ -338,8 +343,16 @@ public static class Editor
         (sheet, var id) = added.Value;
         var count = thing switch { Joint j => j.Count, Part p => p.Quantity, _ => 1 };
         sheet = Slots.Put(sheet, sheet.Find(id) switch { Joint j => j with { Count = count, AlsoCalled = thing.AlsoCalled }, Part p => p with { Quantity = count, AlsoCalled = thing.AlsoCalled }, var other => other! with { AlsoCalled = thing.AlsoCalled } });
-        foreach (var step in sheet.Steps.Where(s => s.Settled.Any(x => x.Target == thing.Id)).ToList())
-            sheet = StepReading.PutStep(sheet, step with { Settled = [.. step.Settled.Select(x => x.Target == thing.Id ? x with { Target = id } : x)] });
+        string? Now(string? target) => target == thing.Id ? id : target;
+        foreach (var step in sheet.Steps.Where(s => s.Settled.Any(x => x.Target == thing.Id) || s.Said.Any(x => x.Actions.Any(a => a.Target == thing.Id || a.With == thing.Id))).ToList())
+        {
+            sheet = StepReading.PutStep(sheet, step with
+            {
+                Settled = [.. step.Settled.Select(x => x with { Target = Now(x.Target)! })],
+                Said = [.. step.Said.Select(x => x with { Actions = [.. x.Actions.Select(a => a with { Target = Now(a.Target), With = Now(a.With) })] })],
+            });
+        }
+
         return ReadOthers(before, sheet);
     }
 
@@ -412,6 +425,8 @@ public static class Editor
             WriteStep e => $"text of step {Number(e.Id)}",
             SettleQuestion e => $"“{NumberText.Excerpt(e.Phrase)}” in step {Number(e.Step)}",
             SettleMeaning e => $"“{NumberText.Excerpt(e.Phrase)}” in step {Number(e.Step)}",
+            SayAction e => $"what “{NumberText.Excerpt(e.Words)}” comes to in step {Number(e.Step)}",
+            Unsay e => $"“{NumberText.Excerpt(e.Words)}” read again in step {Number(e.Step)}",
             LookedAt e => e.Ids.Length == 1 ? $"{Name(e.Ids[0])} looked at" : $"{e.Ids.Length} new names looked at",
             SetKind e => $"{Name(e.Id)} is a {e.Kind.ToString().ToLowerInvariant()}",
             SettleAsNew e => $"new {e.Kind.ToString().ToLowerInvariant()} “{NumberText.Excerpt(e.Name)}”",

@@ -82,9 +82,14 @@ public static class Asking
 
         if (question.Kind == QuestionKind.Unclear)
         {
+            Edit Say(Saying said) => new SayAction(step.Id, question.At.Of(step.Text), 0, "", said);
             foreach (var thing in question.Candidates.Select(sheet.Find).OfType<Thing>())
-                foreach (var verb in MeaningsFor(thing))
-                    yield return ($"{Sentences.Capital(Of(verb))} {thing.Label}", new SettleMeaning(step.Id, question.Phrase, verb, thing.Id));
+                foreach (var verb in MeaningsFor(thing.Kind))
+                    yield return ($"{Sentences.Capital(Of(verb))} {thing.Label}", Say(new Saying { Verb = verb, Target = thing.Id }));
+            foreach (var name in question.Names.Where(n => !sheet.Things.Any(t => t.Name.Equals(n, StringComparison.OrdinalIgnoreCase))))
+                foreach (var kind in question.NewKinds)
+                    foreach (var verb in MeaningsFor(kind).Take(2))
+                        yield return ($"{Sentences.Capital(Of(verb))} {name}, a new {kind.ToString().ToLowerInvariant()}", Say(new Saying { Verb = verb, NewName = name, NewKind = kind }));
             yield return words;
             yield break;
         }
@@ -104,25 +109,8 @@ public static class Asking
         yield return words;
     }
 
-    /// <summary>What an author may say of an action that was read, the likeliest first, each with the edit that does it.</summary>
-    public static IEnumerable<(string Label, Edit Edit)> Mending(StepAction action, Step step, Sheet sheet)
-    {
-        var phrase = action.At.Of(step.Text).ToLowerInvariant();
-        if (action.Target is not { } id || sheet.Find(id) is not { } thing || phrase.Length == 0) yield break;
-        if (thing.Assumed)
-        {
-            yield return ("It is right", new LookedAt([id]));
-            foreach (var kind in KindsBeside(thing.Kind)) yield return ($"It is {(kind == ThingKind.Aid ? "an" : "a")} {kind.ToString().ToLowerInvariant()}", new SetKind(id, kind));
-        }
-
-        yield return ("Just words", new SettleQuestion(step.Id, phrase, ""));
-    }
-
-    private static IEnumerable<ThingKind> KindsBeside(ThingKind kind) =>
-        new[] { ThingKind.Part, ThingKind.Joint, ThingKind.Connection, ThingKind.Aid, ThingKind.Fluid, ThingKind.Tool, ThingKind.Control }.Where(k => k != kind);
-
     // What is most often done to a thing of a kind, off first.
-    private static Verb[] MeaningsFor(Thing thing) => thing.Kind switch
+    internal static Verb[] MeaningsFor(ThingKind kind) => kind switch
     {
         ThingKind.Joint => [Verb.TakeOut, Verb.Start, Verb.Loosen, Verb.Snug],
         ThingKind.Part => [Verb.Remove, Verb.Fit, Verb.Inspect],

@@ -24,7 +24,7 @@ public static class Rereading
     public static string Carried(Step step, Sheet sheet) =>
         string.Join(", ", step.Actions.Select(a => Asking.Of(a, sheet)).Concat(step.Questions.Select(q => $"asks: {Asking.Of(q, sheet)}"))) is { Length: > 0 } carried ? carried : "nothing that is done";
 
-    private static StepAction Bare(StepAction action) => action with { At = default };
+    private static StepAction Bare(StepAction action) => action with { At = default, In = default, IsSaid = false };
 
     private static Branch Bare(Branch branch) => branch with { At = default };
 

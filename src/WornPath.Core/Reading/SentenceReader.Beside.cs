@@ -251,17 +251,20 @@ public sealed partial class SentenceReader
         var key = at.Of(_text).Trim().ToLowerInvariant();
         if (key.Length > 60) key = key[..60];
         _told = true;
-        if (_step.Settled.FirstOrDefault(s => s.Phrase == key) is { } settled)
-        {
-            if (settled.Verb is { } verb && _refer.Find(settled.Target) is { } meant) Add(verb, meant, at);
-            return;
-        }
+        if (Settled(key) is not null) return;
 
         // What it is done to may be "it" in what follows.
         _unnamed = clause.Pieces.Find(p => p.Noun is { After: null, IsPronoun: false } n
             && Trade.NounOf(n.Stems)?.Role is null or NounRole.Thing)?.Noun ?? _unnamed;
         _residue.Add(at);
-        var things = clause.Pieces.Where(p => p.Noun is { IsPronoun: false }).Select(p => _refer.Known(p.Noun!)).OfType<Thing>().Distinct().Take(3);
-        Ask(new Question { Kind = QuestionKind.Unclear, Phrase = key, At = at, Candidates = [.. things.Select(t => t.Id)] });
+        var nouns = clause.Pieces.Where(p => p.Noun is { IsPronoun: false }).Select(p => p.Noun!).ToList();
+        var things = nouns.Select(n => _refer.Known(n)).OfType<Thing>().Distinct().Take(3);
+        // A thing the sheet does not have, where the noun may be one at all, and is not the verb nobody knows.
+        var named = nouns.FindLast(n => n.After is null && n.At.Start > at.Start && n.Name.Length is > 0 and < 60 && _refer.Known(n) is null && Trade.NounOf(n.Stems)?.Role is null or NounRole.Thing);
+        Ask(new Question { Kind = QuestionKind.Unclear, Phrase = key, At = at, Candidates = [.. things.Select(t => t.Id)], Names = named is null ? [] : [named.Name], NewKinds = named is null ? [] : KindsOf(named) });
     }
+
+    // What a noun names that the sheet does not have: as the trade takes it, else a part or a set of fasteners.
+    private static ImmutableArray<ThingKind> KindsOf(NounPhrase noun) =>
+        Trade.NounOf(noun.Stems) is { Kinds: [var kind, ..] } ? [kind] : noun.IsPlural ? [ThingKind.Joint, ThingKind.Part] : [ThingKind.Part, ThingKind.Joint];
 }

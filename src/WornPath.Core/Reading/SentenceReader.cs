@@ -33,7 +33,7 @@ public sealed record Reading(ImmutableArray<StepAction> Actions, ImmutableArray<
 public sealed partial class SentenceReader
 {
     /// <summary>One more whenever the same words may be read otherwise than before.</summary>
-    public const int Version = 3;
+    public const int Version = 4;
 
     private readonly Sheet _sheet;
     private readonly Step _step;
@@ -101,6 +101,13 @@ public sealed partial class SentenceReader
         return reader._trace;
     }
 
+    /// <summary>Where the clauses of a text stand.</summary>
+    internal static List<Span> ClausesOf(Sheet sheet, string text)
+    {
+        var finder = new ClauseFinder(text, NameIndex.Of(sheet));
+        return [.. finder.Find().Select(c => PlaceOf(c, finder.Tokens))];
+    }
+
     private Spoken Spoken => _refer.Spoken;
 
     private void Trace(Clause clause, Sense? sense = null)
@@ -142,6 +149,7 @@ public sealed partial class SentenceReader
     {
         TakeMentions();
         foreach (var clause in _clauses) Placed(clause);
+        SayElsewhere();
         if (_actions.Count > 0 || _questions.Count > 0 || _told || string.IsNullOrWhiteSpace(_text)) return;
         var whole = _text.Trim().ToLowerInvariant();
         var key = whole.Length <= 60 ? whole : whole[..60];
@@ -166,6 +174,14 @@ public sealed partial class SentenceReader
         var from = _actions.Count;
         var branches = _branches.Count;
         if (clause.Proviso is { } proviso && _branch == 0) _branch = BranchOf(proviso);
+        if (SaidOf(at) is { } said)
+        {
+            Say(said, at);
+            if (said.Actions.IsEmpty) Speak(clause);
+            if (_branches.Count > branches && _actions.TrueForAll(a => a.Branch <= branches)) _branches.RemoveAt(branches);
+            return;
+        }
+
         _finder.Fill(clause);
         // "A wet one gets another 15°", "any implement comes off first": only such a one.
         if (clause is { Proviso: null, Mood: not Mood.Beside } && _branch == 0 && clause.Pieces is [{ Noun: { Sign.Length: > 0 } such }, ..]
@@ -180,13 +196,12 @@ public sealed partial class SentenceReader
         // "15 N·m; 30 N·m; 45 N·m": what stood before was a pass.
         if (clause.Mood == Mood.Fragment && _actions.Count == from + 1 && former is { Verb: Verb.Torque, Torque: { } pass } && _actions[from] is { Verb: Verb.Torque, Torque: { } last } final && final.Target == former.Target && clause.Pieces.TrueForAll(p => p.Noun is null) && last.Target.NewtonMetres > pass.Target.NewtonMetres)
         {
-            _actions[from - 1] = final with { At = former.At, Passes = TorquePasses.Of([.. former.Passes?.Torques ?? [], pass, .. final.Passes?.Torques ?? []]) };
+            _actions[from - 1] = final with { At = former.At, In = former.In, Passes = TorquePasses.Of([.. former.Passes?.Torques ?? [], pass, .. final.Passes?.Torques ?? []]) };
             _actions.RemoveAt(from);
             return;
         }
 
-        if (_only is null && _branch == 0) return;
-        for (var i = from; i < _actions.Count; i++) _actions[i] = _actions[i] with { Only = _only, Branch = _branch };
+        for (var i = from; i < _actions.Count; i++) _actions[i] = _actions[i] with { Only = _only, Branch = _branch, In = at };
     }
 
     // A proviso within a sentence is a branch of the step like one on a line of its own.
@@ -225,9 +240,10 @@ public sealed partial class SentenceReader
         }
     }
 
-    private Span PlaceOf(Clause clause)
+    private Span PlaceOf(Clause clause) => PlaceOf(clause, _finder.Tokens);
+
+    private static Span PlaceOf(Clause clause, IReadOnlyList<Token> tokens)
     {
-        var tokens = _finder.Tokens;
         var first = tokens[clause.From].At;
         var last = tokens[Math.Max(clause.From, Math.Min(clause.To, tokens.Count) - 1)].At;
         return new Span(first.Start, Math.Max(first.Length, last.End - first.Start));

@@ -7,12 +7,12 @@ namespace WornPath.Core.Sheets;
 /// The form sheets and deltas have as JSON, by version: every stored sheet, delta and file says its own, and is brought up
 /// step by step when it is read. Version 1 is what had none; version 2 says which reader read the sheet; version 3 has controls, what
 /// was assumed from sentences, and the verbs of the second reader; version 4 says when an action is done that is done after the job,
-/// and comes with the third reader. What the names of a version are is held by docs/formats/names-VERSION.txt, whatever the program calls its properties.
+/// and comes with the third reader; version 5 keeps the author's word with the clauses it is about. What the names of a version are is held by docs/formats/names-VERSION.txt, whatever the program calls its properties.
 /// </summary>
 public static class SheetFormat
 {
     /// <summary>The version that is written.</summary>
-    public const int Newest = 4;
+    public const int Newest = 5;
 
     // The step at n brings version n + 1 to the next: a sheet, and the values of a field in a delta.
     private static readonly Action<JsonObject>[] Sheets =
@@ -21,6 +21,35 @@ public static class SheetFormat
         // What is new in versions 3 and 4 is empty where it is missing.
         _ => { },
         _ => { },
+        sheet =>
+        {
+            foreach (var phase in sheet["phases"] as JsonArray ?? [])
+                foreach (var step in phase?["steps"] as JsonArray ?? []) if (step is JsonObject own) SayInFull(own);
+        },
+    ];
+
+    // What was said of a clause that was not understood stood among the settled phrases; it is the author's word on the clause now.
+    private static void SayInFull(JsonObject step)
+    {
+        if (step["settled"] is not JsonArray settled || SaidIn(settled) is not { Count: > 0 } said) return;
+        step["settled"] = Phrases(settled);
+        step["said"] = said;
+    }
+
+    private static JsonArray Phrases(JsonArray settled) => [.. settled.Where(s => s?["verb"] is null).Select(s => s?.DeepClone())];
+
+    private static JsonArray SaidIn(JsonArray settled) =>
+    [
+        .. settled.Where(s => s?["verb"] is not null).Select(s => new JsonObject
+        {
+            ["words"] = (string?)s!["phrase"],
+            ["actions"] = new JsonArray(new JsonObject
+            {
+                ["verb"] = (string?)s["verb"],
+                ["target"] = (string?)s["target"],
+                ["at"] = new JsonObject { ["start"] = 0, ["length"] = ((string?)s["phrase"])?.Length ?? 0 },
+            }),
+        }),
     ];
 
     /// <summary>A sheet from its JSON of a version. Throws <see cref="JsonException"/> where it is none, <see cref="NewerFormatException"/> where a later program wrote it.</summary>
@@ -29,15 +58,39 @@ public static class SheetFormat
         Check(version);
         if (version == Newest) return SheetJson.Read(json);
         var sheet = JsonNode.Parse(json)?.AsObject() ?? throw new JsonException("The sheet is null.");
-        for (var v = version; v < Newest; v++) Sheets[v - 1](sheet);
+        BringUp(sheet, version);
         return sheet.Deserialize<Sheet>(SheetJson.Options)!;
     }
 
-    /// <summary>A delta from its JSON of a version; no version so far has changed what a delta holds. Throws like <see cref="Read"/>.</summary>
+    /// <summary>Brings a sheet's JSON of a version up to the newest.</summary>
+    public static void BringUp(JsonObject sheet, int version)
+    {
+        Check(version);
+        for (var v = version; v < Newest; v++) Sheets[v - 1](sheet);
+    }
+
+    /// <summary>A delta from its JSON of a version. Throws like <see cref="Read"/>.</summary>
     public static Editing.Delta ReadDelta(ReadOnlySpan<byte> json, int version)
     {
         Check(version);
-        return JsonSerializer.Deserialize<Editing.Delta>(json, SheetJson.Options) ?? throw new JsonException("The edit is null.");
+        const string Empty = "The edit is null.";
+        if (version >= 5) return JsonSerializer.Deserialize<Editing.Delta>(json, SheetJson.Options) ?? throw new JsonException(Empty);
+        var delta = JsonNode.Parse(json) as JsonObject ?? throw new JsonException(Empty);
+        if (delta["changes"] is JsonArray changes)
+            foreach (var change in changes.OfType<JsonObject>().ToList()) BringUp(change, changes);
+        return delta.Deserialize<Editing.Delta>(SheetJson.Options)!;
+    }
+
+    // A step that came or went whole, or what was settled in one.
+    private static void BringUp(JsonObject change, JsonArray changes)
+    {
+        foreach (var side in new[] { "before", "after" })
+            if (change[side] is JsonObject step) SayInFull(step);
+        if ((string?)change["field"] != "settled" || change["before"] is not JsonArray before || change["after"] is not JsonArray after) return;
+        var (was, now) = (SaidIn(before), SaidIn(after));
+        if (was.Count + now.Count == 0) return;
+        (change["before"], change["after"]) = (Phrases(before), Phrases(after));
+        changes.Add(new JsonObject { ["slot"] = (string?)change["slot"], ["id"] = (string?)change["id"], ["field"] = "said", ["before"] = was, ["after"] = now });
     }
 
     private static void Check(int version)

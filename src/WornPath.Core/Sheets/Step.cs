@@ -48,6 +48,9 @@ public sealed record Step : IRemembers
     /// <summary>What the author settled, kept for every later reading of this step.</summary>
     public ImmutableArray<Settlement> Settled { get; init; } = [];
 
+    /// <summary>What the author says certain words come to, in place of what is read from them.</summary>
+    public ImmutableArray<AuthorsWord> Said { get; init; } = [];
+
     /// <summary>Hands-on minutes as the author timed them; null where they are reckoned from what is done.</summary>
     public decimal? Minutes { get; init; }
 
@@ -196,6 +199,14 @@ public sealed record StepAction
 
     /// <summary>Where the words of the object stand in the step's text.</summary>
     public Span At { get; init; }
+
+    /// <summary>Where the clause stands that says it; empty in what was read before clauses were kept.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingDefault)]
+    public Span In { get; init; }
+
+    /// <summary>True where it is what the author said, and not what was read.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingDefault)]
+    public bool IsSaid { get; init; }
 }
 
 /// <summary>A place in a step's text.</summary>
@@ -272,6 +283,9 @@ public sealed record Question
     /// <summary>The torque asked about.</summary>
     public TorqueSpec? Torque { get; init; }
 
+    /// <summary>What a clause that was not understood names and the sheet does not have.</summary>
+    public ImmutableArray<string> Names { get; init; } = [];
+
     /// <summary>The reason, where the words and the kind do not say it all.</summary>
     public string? Because { get; init; }
 }
@@ -279,8 +293,18 @@ public sealed record Question
 /// <summary>The author's word on a phrase of this step: the thing it means, or nothing for "just words".</summary>
 /// <param name="Phrase">The phrase, lower case.</param>
 /// <param name="Target">The id meant; empty where the phrase is no thing.</param>
-/// <param name="Verb">What is done to it, where the phrase is a clause that was not understood; null else.</param>
-public sealed record Settlement(string Phrase, string Target, Verb? Verb = null);
+public sealed record Settlement(string Phrase, string Target);
+
+/// <summary>
+/// The author's word on what a clause comes to. It holds in every later reading as long as the clause stands in the text, letter
+/// for letter but for capitals.
+/// </summary>
+/// <param name="Words">The clause.</param>
+/// <param name="Actions">
+/// All that is done there; none where nothing is. Their places count from the first letter of the clause; a branch above 0 is the
+/// one the clause stands in.
+/// </param>
+public sealed record AuthorsWord(string Words, ImmutableArray<StepAction> Actions);
 
 /// <summary>Signal words, as ANSI Z535.6 defines them.</summary>
 public enum SignalWord

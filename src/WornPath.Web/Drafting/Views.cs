@@ -17,8 +17,8 @@ namespace WornPath.Web.Drafting;
 /// <param name="At">Where its words stand.</param>
 /// <param name="Again">The edit that takes back what the author settled here; null where nothing was settled.</param>
 /// <param name="IsNew">True where it is done to something that was assumed from a sentence and that nobody has looked at.</param>
-/// <param name="Mend">What the author may say of it.</param>
-public sealed record ChipView(string Text, ThingKind? Kind, string? Target, Span At, Edit? Again, bool IsNew, ImmutableArray<AnswerView> Mend);
+/// <param name="IsSaid">True where it is the author's word, and not what was read.</param>
+public sealed record ChipView(string Text, ThingKind? Kind, string? Target, Span At, Edit? Again, bool IsNew, bool IsSaid);
 
 /// <summary>One answer to a question.</summary>
 public sealed record AnswerView(string Label, Edit Edit);
@@ -35,7 +35,8 @@ public sealed record TurnView(string Key, string Says);
 /// <param name="Only">The variants and sides all of it is for; empty for every vehicle, or where its sentences differ.</param>
 /// <param name="Branches">What it may turn into: how the walk names each turn, and its sign.</param>
 /// <param name="Residue">Words nobody understood.</param>
-public sealed record StepView(string Id, string Text, string Only, ImmutableArray<TurnView> Branches, ImmutableArray<ChipView> Chips, ImmutableArray<QuestionView> Questions, ImmutableArray<Caution> Cautions, ImmutableArray<DroppedCaution> Dropped, ImmutableArray<string> Residue, IReadOnlyDictionary<string, string> Fields);
+/// <param name="Lost">Words the author said something of that do not stand in the text any more.</param>
+public sealed record StepView(string Id, string Text, string Only, ImmutableArray<TurnView> Branches, ImmutableArray<ChipView> Chips, ImmutableArray<QuestionView> Questions, ImmutableArray<Caution> Cautions, ImmutableArray<DroppedCaution> Dropped, ImmutableArray<string> Residue, ImmutableArray<string> Lost, IReadOnlyDictionary<string, string> Fields);
 
 /// <summary>A phase and the order of its steps.</summary>
 public sealed record PhaseView(string Id, string Name, ImmutableArray<string> Steps);
@@ -149,7 +150,7 @@ public static class SheetViews
     private static bool SameActions(List<Step> a, List<Step> b)
     {
         for (var i = 0; i < b.Count; i++)
-            if (!ReferenceEquals(a[i], b[i]) && !a[i].Actions.Select(x => x with { At = default }).SequenceEqual(b[i].Actions.Select(x => x with { At = default }))) return false;
+            if (!ReferenceEquals(a[i], b[i]) && !a[i].Actions.Select(x => x with { At = default, In = default }).SequenceEqual(b[i].Actions.Select(x => x with { At = default, In = default }))) return false;
         return true;
     }
 
@@ -169,6 +170,7 @@ public static class SheetViews
         cautions,
         step.Dropped,
         [.. step.Residue.Select(r => r.Of(step.Text)).Where(w => w.Length > 0)],
+        Mending.Lost(step),
         step is { Minutes: null, People: null } ? NoFields : Fields.Step.ToDictionary(f => f.Name, f => f.Get(step)));
 
     // Most steps have nothing but their text: they share what is empty.
@@ -179,7 +181,7 @@ public static class SheetViews
         var phrase = action.At.Of(step.Text).ToLowerInvariant();
         var again = step.Settled.Any(s => s.Phrase == phrase && s.Target == action.Target) ? new AskAgain(step.Id, phrase) : null;
         var turn = action.Branch > 0 && action.Branch <= step.Branches.Length ? step.Branches[action.Branch - 1].Instead ? "or: " : "if: " : "";
-        return new ChipView(turn + Asking.Of(action, sheet), action.Target is { } id ? sheet.Find(id)?.Kind : null, action.Target, action.At, again, action.Target is { } named && sheet.Find(named)?.Assumed == true, [.. Asking.Mending(action, step, sheet).Select(m => new AnswerView(m.Label, m.Edit))]);
+        return new ChipView(turn + Asking.Of(action, sheet), action.Target is { } id ? sheet.Find(id)?.Kind : null, action.Target, action.At, again, action.Target is { } named && sheet.Find(named)?.Assumed == true, action.IsSaid);
     }
 
     private static ThingView Of(Thing thing, ILookup<string, int> usedBy) => new(
