@@ -30,6 +30,7 @@ public readonly record struct Angle(decimal Degrees)
     {
         var bare = words.Replace("another", "a", StringComparison.Ordinal).Replace("one ", "a ", StringComparison.Ordinal).Replace('-', ' ');
         if (bare.EndsWith(" of a", StringComparison.Ordinal)) bare = bare[..^5];
+        if (bare.StartsWith("a three", StringComparison.Ordinal)) bare = bare[2..];
         return bare switch
         {
             "half" or "a half" or "half a" => 0.5m,

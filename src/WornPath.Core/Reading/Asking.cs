@@ -84,11 +84,11 @@ public static class Asking
         {
             Edit Say(Saying said) => new SayAction(step.Id, question.At.Of(step.Text), 0, "", said);
             foreach (var thing in question.Candidates.Select(sheet.Find).OfType<Thing>())
-                foreach (var verb in MeaningsFor(thing.Kind))
+                foreach (var verb in MeaningsFor(thing.Kind).OrderByDescending(v => PutsOn(v) == PutsOn(question.Verb)))
                     yield return ($"{Sentences.Capital(Of(verb))} {thing.Label}", Say(new Saying { Verb = verb, Target = thing.Id }));
             foreach (var name in question.Names.Where(n => !sheet.Things.Any(t => t.Name.Equals(n, StringComparison.OrdinalIgnoreCase))))
                 foreach (var kind in question.NewKinds)
-                    foreach (var verb in MeaningsFor(kind).Take(2))
+                    foreach (var verb in MeaningsFor(kind).Take(2).OrderByDescending(v => PutsOn(v) == PutsOn(question.Verb)))
                         yield return ($"{Sentences.Capital(Of(verb))} {name}, a new {kind.ToString().ToLowerInvariant()}", Say(new Saying { Verb = verb, NewName = name, NewKind = kind }));
             yield return words;
             yield break;
@@ -108,6 +108,8 @@ public static class Asking
             if (sheet.Find(id) is { } thing) yield return ($"{(question.Kind == QuestionKind.PartOf ? "All of" : "It is")} {thing.Label}", new SettleQuestion(step.Id, question.Phrase, id));
         yield return words;
     }
+
+    private static bool PutsOn(Verb? verb) => verb is Verb.Start or Verb.Fit or Verb.Connect or Verb.Place or Verb.Fill or Verb.Snug or Verb.Torque;
 
     // What is most often done to a thing of a kind, off first.
     internal static Verb[] MeaningsFor(ThingKind kind) => kind switch

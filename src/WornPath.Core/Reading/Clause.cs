@@ -67,6 +67,9 @@ internal sealed class Clause(Mood mood, int from, int to)
     /// <summary>Known to say and change nothing: a reason, a time, a remark.</summary>
     public bool IsRemark { get; init; }
 
+    /// <summary>"Having first slackened the bolts": done before what the clause before it tells.</summary>
+    public bool ComesFirst { get; init; }
+
     /// <summary>"Remove and discard the gasket": what it is done to stands in the clause behind it.</summary>
     public bool Shares { get; init; }
 

@@ -74,7 +74,8 @@ internal sealed class ClauseFinder
             // "On the left post the bolts are removed": where, then what.
             if (open is null && (at == i || Colon(at - 1)) && _tokens[at].Kind == TokenKind.Word && Trade.Prepositions.Contains(_tokens[at].Text)
                 && !Trade.Temporals.Contains(_tokens[at].Text) && !IsPurposeAt(at)
-                && _nouns.Read(at + 1, end, _tokens[at].Text) is { } where && where.Next < end)
+                && _nouns.Read(at + 1, end, _tokens[at].Text) is { } where && where.Next < end
+                && !(Is(at, "with") && Trade.VerbsOf(_tokens[where.Next].Text).Any(f => f.Form == Form.Ed)))
             {
                 var beside = new Clause(Mood.Beside, at, where.Next) { IsRemark = true };
                 Fill(beside, at, where.Next);
@@ -102,12 +103,7 @@ internal sealed class ClauseFinder
                 }
                 else if (open is null)
                 {
-                    open = new Clause(Mood.Declarative, at, NextBoundary(at))
-                    {
-                        IsRemark = !Commands(at)
-                        && Tells(at, NextBoundary(at)),
-                        IsUnknown = Commands(at)
-                    };
+                    open = Commands(at) ? Unknown(at) : new Clause(Mood.Declarative, at, NextBoundary(at)) { IsRemark = Tells(at, NextBoundary(at)) };
                     Add(open);
                 }
 
@@ -115,7 +111,7 @@ internal sealed class ClauseFinder
                     && Trade.NounOf([Stem.Of(_tokens[at].Text)]) is null && !_tokens[at].Text.EndsWith("ing", StringComparison.Ordinal))
                 {
                     // "… and frob the nut loose": told to do what nobody knows, and not passed over.
-                    open = new Clause(Mood.Declarative, at, NextBoundary(at)) { IsUnknown = true };
+                    open = Unknown(at);
                     Add(open);
                 }
 
@@ -185,6 +181,7 @@ internal sealed class ClauseFinder
         if (Contractions.Contains(word)) return new Clause(Mood.Declarative, at, NextBoundary(at + 1)) { IsRemark = true };
         // "Off with the four nuts", "on with the cover".
         if (word is "off" or "out" or "on" or "away" && Is(at + 1, "with") && at + 2 < _end) return new Clause(Mood.Imperative, at, NextBoundary(at + 2)) { VerbAt = at + 1, Verb = Trade.VerbsOf(word == "on" ? "fit" : "remove")[0].Verb };
+        if (IsByDoing(at) && Participle(at + 1, open, from) is { } means) return means;
         if (Purpose(at, open) is { } purpose) return purpose;
         if (Subordinate(at, open) is { } sub) return sub;
         // "All the way down, stand out".
@@ -343,7 +340,8 @@ internal sealed class ClauseFinder
     {
         var word = _tokens[at].Text;
         var verb = word is "don't" or "don’t" or "never" ? at + 1 : word is "do" && Is(at + 1, "not") ? at + 2 : word == "not" ? at + 1 : -1;
-        if (verb < 0 || word == "not" && !(verb < _end && Trade.VerbsOf(_tokens[verb].Text).Length > 0)) return null;
+        if (verb < 0 || word == "not" && !(verb < _end && _tokens[verb].Kind == TokenKind.Word
+            && (Trade.VerbsOf(_tokens[verb].Text).Length > 0 || _tokens[verb].Text.EndsWith("ing", StringComparison.Ordinal)))) return null;
         // "Don't forget to fit the washer", "don't forget the chocks": told to.
         if (verb < _end && _tokens[verb].Text == "forget")
         {
@@ -448,11 +446,11 @@ internal sealed class ClauseFinder
             while (past < _end && _tokens[past].Kind == TokenKind.Word && Trade.Paths.Contains(_tokens[past].Text)) past++;
             var after = past < _end ? _tokens[past] : default;
             // "Start up, …" tells; "bolt in, …" is a bolt.
-            var thing = Trade.NounOf([stem]) is { Role: NounRole.Thing, Kinds: not [ThingKind.Control, ..] };
+            var thing = Trade.NounOf([stem]) is { Role: NounRole.Thing, Kinds: not [ThingKind.Control] };
             if (!thing && (after.Text is null || after.Kind == TokenKind.Mark || after.Kind == TokenKind.Word
                 && Trade.Conjunctions.Contains(after.Text)) && IsBoundary(at - 1)) return true;
             if (thing && after.Kind == TokenKind.Word && (Trade.Adverbs.Contains(after.Text!) || Trade.Conjunctions.Contains(after.Text)
-                || after.Text is "with" or "by") || thing && after.Kind is TokenKind.Torque) return false;
+                || Trade.Prepositions.Contains(after.Text!) && !Trade.Paths.Contains(after.Text!)) || thing && after.Kind is TokenKind.Torque) return false;
             return after.Text is not null && after.Kind != TokenKind.Mark && !(after.Kind == TokenKind.Word && Trade.Conjunctions.Contains(after.Text));
         }
 
@@ -467,7 +465,7 @@ internal sealed class ClauseFinder
         for (var i = at + 1; i < _end && i < at + 5; i++)
         {
             if (_tokens[i].Kind == TokenKind.Mark) return _tokens[i].Text == ":" && i > at;
-            if (_tokens[i].Kind != TokenKind.Word || Trade.IsSmall(_tokens[i].Text)) return false;
+            if (_tokens[i].Kind is not (TokenKind.Word or TokenKind.Number) || Trade.IsSmall(_tokens[i].Text)) return false;
         }
 
         return false;
@@ -478,17 +476,27 @@ internal sealed class ClauseFinder
     {
         var token = _tokens[at];
         if (token.Kind != TokenKind.Word || !token.Text.EndsWith("ing", StringComparison.Ordinal)) return null;
+        // "Having first slackened its adjuster": that is done before.
+        if (token.Text == "having")
+        {
+            var then = at + 1;
+            while (then < _end && _tokens[then].Kind == TokenKind.Word && Trade.Adverbs.Contains(_tokens[then].Text)) then++;
+            if (then < _end && _tokens[then].Kind == TokenKind.Word && Trade.VerbsOf(_tokens[then].Text).FirstOrDefault(f => f.Form == Form.Ed) is { Verb: { } before })
+                return new Clause(Mood.Imperative, at, NextBoundary(then + 1)) { VerbAt = then, Verb = before, ComesFirst = open is not null };
+        }
+
         if (open is null && !Trade.VerbsOf(token.Text).Any(f => f.Form == Form.Ing)) return null;
         // "Locking plate on with its bolt": the first word of a name.
         if (open is null && at + 1 < _end && _tokens[at + 1].Kind == TokenKind.Word && !Trade.IsSmall(_tokens[at + 1].Text)
             && !Trade.Adverbs.Contains(_tokens[at + 1].Text) && Trade.NounOf([Stem.Of(_tokens[at + 1].Text)]) is { Role: NounRole.Thing }) return null;
         if (!Trade.VerbsOf(token.Text).Any(f => f.Form == Form.Ing) && !(token.Text.Length > 5 && IsBoundary(at - 1) && !_nouns.IsThingAt(at))) return null;
-        if (_nouns.IsThingAt(at) || Trade.NounOf([Stem.Of(token.Text)]) is not null || at + 1 < _end
+        if (!IsByDoing(at - 1) && (_nouns.IsThingAt(at) || Trade.NounOf([Stem.Of(token.Text)]) is not null) || at + 1 < _end
             && Trade.IsCompound(Stem.Of(token.Text), Stem.Of(_tokens[at + 1].Text))) return null;
         var doing = Trade.VerbsOf(token.Text).FirstOrDefault(f => f.Form == Form.Ing).Verb;
         // "Drain it by taking out the plug": taken out.
-        if (doing is not null && open?.Verb?.Lemma == "drain" && at > 0
-            && Is(at - 1, "by")) return new Clause(Mood.Imperative, at, NextBoundary(at + 1)) { VerbAt = at, Verb = doing };
+        // "Remove the duct by loosening its clamps": that is done first.
+        if (doing is not null && at > 0 && Is(at - 1, "by") && (open?.Verb?.Lemma == "drain" || open is { Mood: Mood.Imperative, Verb: { } whole } && Trade.Changes(whole) && Trade.MayChange(doing)))
+            return new Clause(Mood.Imperative, at, NextBoundary(at + 1)) { VerbAt = at, Verb = doing, ComesFirst = open?.Verb?.Lemma != "drain" };
         // "Catching the bearing as it comes": it comes off.
         if (doing?.Lemma == "catch") return new Clause(Mood.Imperative, at, NextBoundary(at + 1)) { VerbAt = at, Verb = doing };
         var clause = new Clause(Mood.Beside, at, NextBoundary(at + 1)) { VerbAt = at, IsRemark = true, Verb = doing };
@@ -510,6 +518,13 @@ internal sealed class ClauseFinder
             {
                 subjects.Add(more.Phrase);
                 next = more.Next;
+                continue;
+            }
+
+            // "The blade, its washer and the spacer come off".
+            if (_tokens[next] is { Kind: TokenKind.Mark, Text: "," } && ListTo(next, subjects) is { } past)
+            {
+                next = past;
                 continue;
             }
 
@@ -543,11 +558,33 @@ internal sealed class ClauseFinder
         while (adverb < _end && _tokens[adverb].Kind == TokenKind.Word && (Trade.Adverbs.Contains(_tokens[adverb].Text) && !Trade.Paths.Contains(_tokens[adverb].Text) || _tokens[adverb].Text.EndsWith("ly", StringComparison.Ordinal))) adverb++;
         var person = (Trade.NounOf(subjects[0].Stems) is { Role: NounRole.Person } || subjects[0].IsPronoun
             && subjects[0].Text is "it" or "they" or "you" or "we" || subjects[0].IsPlural && adverb < _end
-            && _tokens[adverb].Text is "go" or "come" or "fit" or "sit") && adverb < _end
+            && (_tokens[adverb].Text is "go" or "come" or "fit" or "sit" || NounFinder.Holds.Contains(_tokens[adverb].Text)
+            && adverb + 1 < _end && IsDetermined(adverb + 1))) && adverb < _end
             && Trade.VerbsOf(_tokens[adverb].Text).Any(f => f.Form is Form.Base or Form.S);
         if (adverb < _end && _tokens[adverb].Kind == TokenKind.Word && (person || IsFinite(adverb)) && !(open is { Mood: Mood.Imperative } && from > 0 && Is(from, "and") && !Trade.Auxiliaries.Contains(_tokens[adverb].Text) && !Has(at, adverb, IsDetermined)))
             return Finite(at, adverb, subjects, open, from);
         return Fragment(at, next, adverb, subjects, open, from);
+    }
+
+    // The end of a list that goes on with a comma and closes with "and", where a verb or a way follows that holds for all of it.
+    private int? ListTo(int comma, List<NounPhrase> subjects)
+    {
+        var more = new List<NounPhrase>();
+        for (var i = comma; i < _end;)
+        {
+            var and = _tokens[i] is { Kind: TokenKind.Word, Text: "and" } || _tokens[i] is { Kind: TokenKind.Mark, Text: "," } && Is(i + 1, "and");
+            if (!and && _tokens[i] is not { Kind: TokenKind.Mark, Text: "," }) return null;
+            var from = _tokens[i].Kind == TokenKind.Mark && and ? i + 2 : i + 1;
+            if (from >= _end || _nouns.Read(from, _end, null) is not { } noun || noun.Phrase.IsPronoun || IsImperativeAt(from, true)) return null;
+            more.Add(noun.Phrase);
+            i = noun.Next;
+            if (!and) continue;
+            if (i >= _end || _tokens[i].Kind != TokenKind.Word || !IsFinite(i) && !(Trade.Paths.Contains(_tokens[i].Text) && (i + 1 >= _end || _tokens[i + 1].Kind == TokenKind.Mark))) return null;
+            subjects.AddRange(more);
+            return i;
+        }
+
+        return null;
     }
 
     // The verb of the sentence behind a relative clause: the first auxiliary after the relative's own verb.
@@ -642,6 +679,8 @@ internal sealed class ClauseFinder
         var follows = adverb < _end ? _tokens[adverb] : default;
         var way = follows.Kind == TokenKind.Word && Trade.Paths.Contains(follows.Text ?? "");
         var value = Colon(next) || follows.Kind is TokenKind.Torque or TokenKind.Angle || follows.Kind == TokenKind.Word && follows.Text is "to" or "at" && adverb + 1 < _end && _tokens[adverb + 1].Kind is TokenKind.Torque;
+        // "Wheel on, lugs snug in a star".
+        value |= follows.Kind == TokenKind.Word && follows.Text is "snug" or "finger-tight" or "hand-tight" && _nouns.IsFastener(subjects[0]);
         var ends = adverb >= _end || follows.Kind == TokenKind.Mark;
         // "Ribs up", "posts to the rear", "closed end leading": how what is named before it stands.
         if (open is not null && IsBoundary(at - 1) && _nouns.Stands(subjects[0], next, _end)) return null;
@@ -703,6 +742,8 @@ internal sealed class ClauseFinder
         return next.Kind == TokenKind.Word && (Trade.Determiners.Contains(next.Text) || Trade.Pronouns.Contains(next.Text) && next.Text is "it" or "them");
     }
 
+    private Clause Unknown(int at) => new(Mood.Imperative, at, NextBoundary(at + 1)) { VerbAt = at, IsUnknown = true };
+
     private bool Tells(int from, int to) => Has(from, to, i => _tokens[i].Kind == TokenKind.Word && Trade.Auxiliaries.Contains(_tokens[i].Text));
 
     // --- marks
@@ -718,11 +759,18 @@ internal sealed class ClauseFinder
             if (t is { Kind: TokenKind.Mark, Text: "(" } && i + 1 < _end && _tokens[i + 1].Kind == TokenKind.Word && _nouns.Read(i + 1, _end, null) is { Phrase.IsPronoun: true }) return i;
             if (t.Kind != TokenKind.Word) continue;
             if (Trade.Conjunctions.Contains(t.Text) && i > from || i > from && IsPurposeAt(i)) return i;
+            if (i > from && IsByDoing(i)) return i;
+            // "The bolts that hold the guard": which bolts.
+            if (i > from && t.Text is "that" or "which" && i + 1 < _end && NounFinder.Holds.Contains(_tokens[i + 1].Text)) continue;
             if (i > from && (Trade.Conditionals.Contains(t.Text) || Trade.Relatives.Contains(t.Text) && (t.Text != "that" || i + 1 < _end && IsFinite(i + 1)) || IsTemporalAt(i) || t.Text == "so" && Is(i + 1, "that"))) return i;
         }
 
         return _end;
     }
+
+    // "By loosening its clamps".
+    private bool IsByDoing(int i) => Is(i, "by") && i + 2 < _end && _tokens[i + 1].Kind == TokenKind.Word && _tokens[i + 1].Text.EndsWith("ing", StringComparison.Ordinal)
+        && !Trade.NounsInIng.Contains(_tokens[i + 1].Text) && Trade.VerbsOf(_tokens[i + 1].Text).Any(f => f.Form == Form.Ing && Trade.MayChange(f.Verb));
 
     private bool Is(int i, string word) => i >= 0 && i < _tokens.Count && _tokens[i].Kind == TokenKind.Word && _tokens[i].Text == word;
 
@@ -785,7 +833,7 @@ internal sealed class ClauseFinder
                     continue;
             }
 
-            if (token.Kind == TokenKind.Word && (Trade.Prepositions.Contains(token.Text) || Trade.Paths.Contains(token.Text)))
+            if (token.Kind == TokenKind.Word && (Trade.Prepositions.Contains(token.Text) || Trade.Paths.Contains(token.Text) || token.Text is "after" or "before"))
             {
                 if (Trade.Paths.Contains(token.Text)) clause.Pieces.Add(new Piece(token.At) { Way = token.Text });
                 after = token.Text == "of" && after is not null ? after : token.Text;
@@ -813,6 +861,9 @@ internal sealed class ClauseFinder
                 // "Tapped bosses outward", "shaft and all": how it stands, no further object.
                 var comma = i > from && _tokens[i - 1].Kind == TokenKind.Mark && _tokens[i - 1].Text == ",";
                 var stands = noun.Next < to && _tokens[noun.Next].Kind == TokenKind.Word && (Trade.Stances.Contains(_tokens[noun.Next].Text) || _tokens[noun.Next].Text == "and" && Is(noun.Next + 1, "all"));
+                // "The tails through the grommet, the longer one to the right".
+                stands |= noun.Phrase is { IsPronoun: true, IsRest: false, Distinct.Count: > 0 } && noun.Next < to
+                    && _tokens[noun.Next].Text is "to" or "at" or "on" or "in" && clause.Mood != Mood.Fragment;
                 stands = stands && comma || i > from && IsBoundary(i - 1) && _nouns.Stands(noun.Phrase, noun.Next, to);
                 var phrase = explains ? noun.Phrase with { After = "beside" } : stands && clause.Pieces.Count > 0
                     && (clause.Mood != Mood.Fragment || _nouns.Stands(noun.Phrase, noun.Next, to)) ? noun.Phrase with { After = "beside" } : noun.Phrase;

@@ -61,6 +61,9 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
     /// <summary>The noun phrase that begins at a token and the token behind it; null where none does.</summary>
     public (NounPhrase Phrase, int Next)? Read(int from, int to, string? after) => Read(from, Math.Min(to, from + Longest), after, 0);
 
+    /// <summary>"The bolts that hold the guard": what fasteners do to what they are of.</summary>
+    public static readonly HashSet<string> Holds = ["hold", "holds", "secure", "secures", "retain", "retains", "fix", "fixes", "fasten", "fastens", "attach", "attaches", "clamp", "clamps"];
+
     // No name of the trade has more words; what is longer is read in pieces, so that any text takes time in proportion to its length.
     private const int Longest = 24;
 
@@ -132,10 +135,10 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
                 continue;
             }
 
-            if (word is "pair" && determined && !Continues(i + 1, to) && Word(i + 1) != "of")
+            if (word is "pair" && (determined || distinct.Count > 0 && stems.TrueForAll(distinct.Contains)) && !Continues(i + 1, to) && Word(i + 1) != "of")
             {
                 i++;
-                return (Pronoun(from, i, after, "them", true, rest, 2, all, isNew), i);
+                return (Pronoun(from, i, after, "them", true, rest, 2, all, isNew) with { Distinct = distinct }, i);
             }
 
             if (word is "pair" or "couple" or "rest" or "remainder" or "set" && Word(i + 1) == "of" || word is "rest" or "remainder")
@@ -316,6 +319,9 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
             }
 
             if (stems.Count > 0 && NumberWords.Parse(word) is not null) break;
+            // "If the rotor's rusted on": it is.
+            if (stems.Count > 0 && Bare(tokens[i - 1].Text) != tokens[i - 1].Text && (Trade.Trouble.Contains(word)
+                || Trade.NounOf([Stem.Of(word)]) is null && Trade.VerbsOf(word).Any(f => f.Form == Form.Ed) && !(i + 1 < to && IsContent(i + 1)))) break;
             if (stems.Count > 0 && Ends(i, to, determined)) break;
             if (stems.Count > 0 && Trade.Results.Contains(word) && !(i + 1 < to && IsContent(i + 1)) && !names.IsHead(Stem.Of(word))) break;
             // "A helper pump …", "the other two follow …": who does it, and the verb.
@@ -403,8 +409,9 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
             break;
         }
 
-        // "The oil level" is the oil's.
-        if (stems.Count > 1 && stems[^1] is "level" or "function" or "operation")
+        // "The oil level" is the oil's, "the wheel nut torque" the nuts'.
+        if (stems.Count > 1 && (stems[^1] is "level" or "function" or "operation"
+            || tokens[last].Text is "torque" or "torques" or "tightness" && Trade.NounOf([.. stems[..^1]]) is { Kinds: [ThingKind.Joint, ..] }))
         {
             stems.RemoveAt(stems.Count - 1);
             last--;
@@ -434,8 +441,9 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
                 next = ofNext;
             }
         }
-        else if (owner.Count == 0 && (Word(i) is "on" or "off" or "from" or "at" or "holding" or "securing" || Word(i) == "in"
-            && Word(i + 1) is "the" or "its") && Trade.NounOf(stems) is { Kinds: [ThingKind.Joint, ..] } && depth < 2
+        else if (owner.Count == 0 && (Word(i) is "on" or "off" or "from" or "at" or "holding" or "securing" or "retaining" or "attaching" or "fixing" or "fastening" || Word(i) == "in"
+            && Word(i + 1) is "the" or "its") && Trade.NounOf(stems) is { Kinds: [ThingKind.Joint or ThingKind.Part, ..] } likely
+            && (likely.Kinds[0] == ThingKind.Joint || Word(i).EndsWith("ing", StringComparison.Ordinal)) && depth < 2
             && Read(i + 1, to, Word(i), depth + 1) is { Phrase: { IsPronoun: false } on } && on.Stems.Count > 0
             && Trade.NounOf(on.Stems)?.Role is not (NounRole.Place or NounRole.Words or NounRole.Person))
         {
@@ -443,11 +451,15 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
             if (Word(i) == "off" && IsFastener(on)) return (on with { After = after, At = new Span(tokens[nameFrom].At.Start, on.At.End - tokens[nameFrom].At.Start) }, i + 1 < to ? Read(i + 1, to, "off", depth + 1)!.Value.Next : i);
             // Whose it is, but still read as a place of its own.
             (owner, ownerName) = ([.. on.Stems], on.Name);
+            // "The bolts attaching the valve to the bracket": told of the bolts, and nothing is done to it.
+            if (Word(i).EndsWith("ing", StringComparison.Ordinal)) next = Read(i + 1, to, Word(i), depth + 1)!.Value.Next;
         }
 
+        // "Four bolts a side".
+        if (Word(next) is "a" or "per" or "each" && Word(next + 1) is "side" or "end" or "corner" && next + 2 <= to) next += 2;
         // "The bolts that hold the guard".
         if (owner.Count == 0 && depth < 2 && Word(i) is "that" or "which"
-            && Word(i + 1) is "hold" or "holds" or "secure" or "secures" or "retain" or "retains" or "fix" or "fixes"
+            && Holds.Contains(Word(i + 1))
             && Read(i + 2, to, "of", depth + 1) is { Phrase: { IsPronoun: false } held, Next: var past } && held.Stems.Count > 0)
             (owner, ownerName, next) = ([.. held.Stems], held.Name, past);
         var phrase = new NounPhrase(at, at.Of(text).ToLowerInvariant(), stems)
@@ -485,7 +497,8 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
         var word = tokens[i].Text;
         var forms = Trade.VerbsOf(word);
         // "The fluid stands between the marks".
-        if (forms.Any(f => f.Form == Form.S) && Trade.NounOf([Stem.Of(tokens[i - 1].Text)]) is { Kinds: [ThingKind.Fluid, ..] }) return true;
+        if (forms.Any(f => f.Form == Form.S || f.Form == Form.Base && (i + 1 >= to || tokens[i + 1].Kind != TokenKind.Word || Trade.IsSmall(tokens[i + 1].Text)))
+            && Trade.NounOf([Stem.Of(tokens[i - 1].Text)]) is { Kinds: [ThingKind.Fluid, ..] }) return true;
         if (forms.Length == 0 || names.IsHead(Stem.Of(word)) || Trade.NounsInIng.Contains(word)) return false;
         var next = i + 1 < to ? tokens[i + 1] : default;
         var noun = Trade.NounOf([Stem.Of(word)]) is { Kinds.Length: > 0 };

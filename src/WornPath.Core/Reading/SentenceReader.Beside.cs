@@ -20,6 +20,8 @@ public sealed partial class SentenceReader
         {
             if (piece.Noun is not { IsPronoun: false } phrase
                 || !(phrase.After is "with" or "using" or "by" || phrase is { After: "over" or "on", IsNew: true })) continue;
+            // "Fit the clamp with its bolt": the clamp's.
+            if (phrase.IsIts && targets.Count > 0) Spoken.Hand([targets[^1]]);
             var found = Settled(phrase.Text) is { Length: > 0 } settled ? _refer.Find(settled) : ItsOwn(phrase) ?? _refer.Known(phrase);
             if (found is null && sense is not Sense.Place && Settled(phrase.Text) is null && phrase.Is(ThingKind.Joint))
             {
@@ -98,6 +100,14 @@ public sealed partial class SentenceReader
             var what = clause.Pieces.Find(p => p.Noun is { After: null, IsPronoun: false })?.Noun;
             _from = what;
             _unnamed = what is null || fastener.Stems.Count > 1 ? fastener : fastener with { Owner = what.Stems, OwnerName = what.Name };
+            return;
+        }
+
+        // "Four bolts hold the frame; all four out".
+        if (clause is { Negated: false, Mood: Mood.Declarative } && clause.Verb?.Lemma is "hold" or "secure" or "fasten" or "retain" or "fix" or "attach" or "clamp"
+            && clause.Pieces is [{ Noun: { IsPronoun: false, Stems.Count: 1 } bolts }, .., { Noun: { IsPronoun: false, After: null } holds }] && bolts.Is(ThingKind.Joint))
+        {
+            _unnamed = bolts with { Owner = holds.Stems, OwnerName = holds.Name };
             return;
         }
 
@@ -245,7 +255,7 @@ public sealed partial class SentenceReader
     }
 
     // --- what is not understood
-    private void Unclear(Clause clause)
+    private void Unclear(Clause clause, Verb? likely = null)
     {
         var at = PlaceOf(clause);
         var key = at.Of(_text).Trim().ToLowerInvariant();
@@ -259,9 +269,9 @@ public sealed partial class SentenceReader
         _residue.Add(at);
         var nouns = clause.Pieces.Where(p => p.Noun is { IsPronoun: false }).Select(p => p.Noun!).ToList();
         var things = nouns.Select(n => _refer.Known(n)).OfType<Thing>().Distinct().Take(3);
-        // A thing the sheet does not have, where the noun may be one at all, and is not the verb nobody knows.
-        var named = nouns.FindLast(n => n.After is null && n.At.Start > at.Start && n.Name.Length is > 0 and < 60 && _refer.Known(n) is null && Trade.NounOf(n.Stems)?.Role is null or NounRole.Thing);
-        Ask(new Question { Kind = QuestionKind.Unclear, Phrase = key, At = at, Candidates = [.. things.Select(t => t.Id)], Names = named is null ? [] : [named.Name], NewKinds = named is null ? [] : KindsOf(named) });
+        // A thing the sheet does not have, where the noun may be one at all.
+        var named = nouns.FindLast(n => n.After is null && n.Name.Length is > 0 and < 60 && _refer.Known(n) is null && Trade.NounOf(n.Stems)?.Role is null or NounRole.Thing);
+        Ask(new Question { Kind = QuestionKind.Unclear, Phrase = key, At = at, Verb = likely, Candidates = [.. things.Select(t => t.Id)], Names = named is null ? [] : [named.Name], NewKinds = named is null ? [] : KindsOf(named) });
     }
 
     // What a noun names that the sheet does not have: as the trade takes it, else a part or a set of fasteners.

@@ -41,8 +41,10 @@ public sealed partial class SentenceReader
         var stuff = what is null ? null : _refer.Known(what) as Consumable ?? (what.After is null or "of" or "with" or "in" ? _refer.Assume(what, ThingKind.Consumable, false, null, null) : null);
         if (stuff is not null) Use(stuff);
         var hand = new List<Thing>();
-        foreach (var phrase in treated)
+        foreach (var named in treated)
         {
+            // "Clean the posts and coat them": what is no thing of the sheet.
+            var phrase = named is { IsPronoun: true, Text: "it" or "them" } && _unnamed is { } spoken && _actions is [.., { Target: null }] ? spoken with { At = named.At } : named;
             var things = phrase.IsPronoun ? [.. _refer.Meant(phrase, k => k is ThingKind.Joint or ThingKind.Part or ThingKind.Connection)] : _refer.Known(phrase, k => k is ThingKind.Joint or ThingKind.Part) is { } one ? [one] : (IReadOnlyList<Thing>)[];
             var changed = things.Where(t => t.Kind is ThingKind.Joint or ThingKind.Part or ThingKind.Connection).ToList();
             if (changed.Count == 0 && !phrase.IsPronoun && phrase.Is(ThingKind.Joint))
@@ -287,12 +289,14 @@ public sealed partial class SentenceReader
         var position = PlaceOf(clause).Of(_text);
         foreach (var phrase in objects)
         {
-            if (phrase.IsPronoun || Trade.NounOf(phrase.Stems) is { Role: not NounRole.Thing }) continue;
-            var control = _refer.Known(phrase, k => k == ThingKind.Control);
+            if (!phrase.IsPronoun && Trade.NounOf(phrase.Stems) is { Role: not NounRole.Thing }) continue;
+            var control = phrase.IsPronoun ? _refer.Meant(phrase, k => k == ThingKind.Control) is [var meant, ..] ? meant : null : _refer.Known(phrase, k => k == ThingKind.Control);
             if (control is not Control) control = Trade.NounOf(phrase.Stems) is { } noun && noun.Kinds.Contains(ThingKind.Control) ? ControlOf(phrase) : null;
-            if (control is null) continue;
+            // "Open the bonnet and prop it": open as it is.
+            if (control is null || phrase.IsPronoun && clause.Verb?.Lemma is "prop" or "hold" or "keep" or "leave") continue;
             if (_actions is [.., { Verb: Verb.Set } last] && last.Target == control.Id && clause.Mood == Mood.Fragment && Has(clause, "pocket", "hand")) continue;
             Add(Verb.Set, control, phrase.At, a => a with { Position = Short(position) });
+            Spoken.Hand([control]);
         }
     }
 

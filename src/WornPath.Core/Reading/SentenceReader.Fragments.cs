@@ -15,6 +15,9 @@ public sealed partial class SentenceReader
 
         public void Read()
         {
+            // "First thing, the seat: four nuts underneath, lift it off": what stands before a colon is what follows is about.
+            if (clause.Pieces.Find(p => p.Noun is { IsPronoun: false, After: null } n && reader._text.AsSpan(n.At.End).TrimStart().StartsWith(":"))?.Noun is { } head
+                && clause.Pieces.Exists(p => p.Noun is { } n && n.At.Start > head.At.End) && !Values(clause).Any()) reader._topic = head;
             var way = PlainWay();
             var loose = reader.Has(clause, "loose");
             var objects = new List<NounPhrase>();
@@ -28,7 +31,7 @@ public sealed partial class SentenceReader
                     continue;
                 }
 
-                if (phrase.After is "beside" or "with" or "using" or "by" or "for" or "of" or "from" or "at" or "than" or "under" or "behind" or "between" or "before" or "beneath" or "against" or "to" or "in" or "on" or "over" or "out" or "off" or "into" or "onto" && !(phrase.After is "in" or "on" or "off" or "out" && objects.Count == 0)) continue;
+                if (phrase.After is "beside" or "with" or "using" or "by" or "for" or "of" or "from" or "at" or "than" or "under" or "behind" or "between" or "before" or "beneath" or "against" or "to" or "in" or "on" or "over" or "round" or "around" or "across" or "out" or "off" or "into" or "onto" && !(phrase.After is "in" or "on" or "off" or "out" && objects.Count == 0)) continue;
                 if (!phrase.IsPronoun && Trade.NounOf(phrase.Stems) is { Role: NounRole.Words or NounRole.Place or NounRole.Person }) continue;
                 // "Castle nut off, 27 mm ring spanner": with it.
                 if (objects.Count > 0 && !phrase.IsPronoun && phrase.Is(ThingKind.Tool) && reader._refer.Known(phrase) is null or Tool)
@@ -77,6 +80,9 @@ public sealed partial class SentenceReader
                 _any = true;
             }
 
+            // "Seat on, nuts to 28": a value without a unit is asked about.
+            if (_hand.Exists(h => h.Thing is Joint) && !Values(clause).Any(v => v.Kind == TokenKind.Torque)
+                && Values(clause).FirstOrDefault(v => v.Kind == TokenKind.Number && reader.StandsAlone(v) && reader.ValueWithoutUnit(v)) is { Kind: TokenKind.Number } bare) reader.AskUnit(bare);
             if (_any)
             {
                 reader._told = true;
@@ -95,6 +101,13 @@ public sealed partial class SentenceReader
             {
                 reader._actions.Add(new StepAction { Verb = Verb.Measure, Words = Short(objects.FirstOrDefault()?.Text ?? reader.PlaceOf(clause).Of(reader._text)), Limits = limits, At = reader.PlaceOf(clause) });
                 reader._told = true;
+                return;
+            }
+
+            // "210 on the M16s": a value, and nothing came of it.
+            if (Values(clause).FirstOrDefault(v => v.Kind == TokenKind.Number && reader.StandsAlone(v)) is { Kind: TokenKind.Number } && clause.Pieces.Exists(p => p.Noun is { After: "on" or "for", IsPronoun: false }))
+            {
+                reader.Unclear(clause, Verb.Remove);
                 return;
             }
 
@@ -156,6 +169,8 @@ public sealed partial class SentenceReader
                 if (own is null || NameIndex.NamesOf(own)[0][^1] == phrase.Head) phrase = phrase with { Name = name, Text = name.ToLowerInvariant(), Stems = NameIndex.StemsOf(name) };
             }
 
+            // "Plate down, six screws": what is off goes on.
+            if (way == "none" && !phrase.IsPronoun && reader.Has(clause, "down") && reader._refer.Known(phrase) is Part down && reader.Spoken.IsOff(down) is true) way = "on";
             var fastens = !phrase.IsPronoun && (reader._refer.Known(phrase) is Joint || phrase.Is(ThingKind.Joint));
             var sense = reader.Has(clause, "snug") && (fastens || phrase.IsPronoun) ? Sense.Snug : way switch { "off" => Sense.Off, "on" => Sense.On, _ => loose ? Sense.BreakLoose : phrase.IsNew ? Sense.On : Sense.Say };
             if (!phrase.IsPronoun && phrase.Head is "pin" or "cotter" && sense is Sense.On or Sense.Off && !(reader._refer.Known(phrase) is Part))
@@ -176,7 +191,7 @@ public sealed partial class SentenceReader
 
             // "Chocks behind the rear wheels", "stand under the axle".
             if (sense == Sense.Say && !phrase.IsPronoun && phrase.Is(ThingKind.Aid)
-                && clause.Pieces.Exists(p => p.Noun is { After: "behind" or "under" or "beneath" or "between" }))
+                && clause.Pieces.Exists(p => p.Noun is { After: "behind" or "under" or "beneath" or "between" or "round" or "around" or "across" }))
             {
                 if (phrase.Head == "stand" && reader.Spoken.Raised) reader.Add(Verb.SetOnStands, null, phrase.At);
                 else reader.DoTo(clause, Sense.Place, phrase);

@@ -193,6 +193,13 @@ public sealed partial class SentenceReader
             return;
         }
 
+        // "Turn the adjusting screw until it drags".
+        if (torques.Count == 0 && sense == Sense.TurnOn)
+        {
+            Add(Verb.Adjust, joint, phrase.At, Of);
+            return;
+        }
+
         var final = torques.Count > 0 ? torques[^1].Spec : null;
         if (sense != Sense.Retorque && PassNamed(clause) is { } pass && torques.Count < 2)
         {
@@ -204,6 +211,8 @@ public sealed partial class SentenceReader
         // "Shield on, four screws at 70 lbf·in": what was out goes in first.
         if (!again && clause.Mood == Mood.Fragment && Spoken.IsOff(joint) is true
             && _actions.Exists(a => a.Verb is Verb.Fit or Verb.Connect)) Add(Verb.Start, joint, phrase.At, Of);
+        // "The same figure once more": the joint's own.
+        if (again && final is null && Has(clause, "same") && Has(clause, "figure", "figures", "value", "values", "torque", "torques", "setting")) final = joint.Torque;
         Add(again ? Verb.Retorque : Verb.Torque, joint, phrase.At, a => Of(a) with { Torque = final, Passes = TorquePasses.Of(torques.SkipLast(1).Select(t => t.Spec)) });
         if (final is not null && !again) Compare(joint, TorqueSpec.Create(final.Low, final.High, final.Unit, angle) is { IsGood: true } whole && angle is not null ? whole.Value : final, torques[^1].Token);
         if (angle is not null) Add(Verb.TurnOn, joint, phrase.At, a => Of(a) with { Angle = angle });

@@ -263,7 +263,10 @@ public sealed partial class SentenceReader
 
         if (clause.IsUnknown)
         {
-            Unclear(clause);
+            // A verb nobody knows and a plain way: "wheel the deck out", "jiggle the pin back in".
+            var done = _actions.Count;
+            if (ByItsWay(clause) is { } moved) DoEach(clause, moved, new Facts(this, clause).Objects);
+            if (_actions.Count == done) Unclear(clause);
             return;
         }
 
@@ -292,26 +295,44 @@ public sealed partial class SentenceReader
         }
 
         // Whatever is said of a fastener beside a torque: that is its torque.
-        if (sense == Sense.Say && clause.Mood == Mood.Imperative && facts.Has(Looks.Value, "torque") && facts.Has(Looks.Kind, "joint")
+        if (sense == Sense.Say && clause.Mood is Mood.Imperative or Mood.Declarative && facts.Has(Looks.Value, "torque") && facts.Has(Looks.Kind, "joint")
             && clause.Verb.Lemma is not ("loosen" or "hold")) sense = Sense.Torque;
+        // "It is located by two dowels": how it sits, and nothing is done.
+        if (clause is { Mood: Mood.Passive, IsFull: true } && sense is Sense.On or Sense.Secure or Sense.Start or Sense.Hang
+            && clause.Pieces.Exists(p => p.Noun is { After: "by", IsPronoun: false } n && Trade.NounOf(n.Stems) is null or { Role: NounRole.Thing, Kinds: not [ThingKind.Tool, ..] })) sense = Sense.Say;
         Trace(clause, sense);
         // Who moves of itself is said, unless it moves on or off.
         if (clause.Mood == Mood.Declarative && sense is Sense.Off or Sense.On or Sense.Disconnect or Sense.Connect
             && !clause.Pieces.Exists(p => p.Way is { } way && (StrongOff.Contains(way) || StrongOn.Contains(way)
             || way is "back" or "up" or "through" or "over" || way == "down" && clause.Verb.Lemma is "drop" or "fall"))) sense = Sense.Say;
-        if (clause.Mood == Mood.Declarative && sense is not (Sense.Off or Sense.On or Sense.Place or Sense.Torque or Sense.TurnOn or Sense.Disconnect or Sense.Connect)) sense = Sense.Say;
+        if (clause.Mood == Mood.Declarative && sense is not (Sense.Off or Sense.On or Sense.Place or Sense.Snug or Sense.Torque or Sense.TurnOn or Sense.Disconnect or Sense.Connect)) sense = Sense.Say;
         var (actions, questions) = (_actions.Count, _questions.Count);
         if (control is not null) SetNamed(clause, control);
         else Do(clause, sense, objects);
         // "Slide off the hub, catching the bearing as it comes": the bearing is out first.
-        if (clause.Verb.Lemma == "catch" && actions > 0 && _actions.Count == actions + 1) _actions.Reverse(actions - 1, 2);
+        if ((clause.Verb.Lemma == "catch" || clause.ComesFirst) && actions > 0 && _actions.Count == actions + 1) _actions.Reverse(actions - 1, 2);
         // Told to do what changes the state, and nothing came of it: shown and asked.
-        if (!Trade.Of(sense).IsSoft && _actions.Count == actions && _questions.Count == questions && !IsDone(clause, sense)) Unclear(clause);
+        if (!Trade.Of(sense).IsSoft && _actions.Count == actions && _questions.Count == questions && !IsDone(clause, sense)) Unclear(clause, VerbOf(sense));
+    }
+
+    // What a motion comes to that is told by its way alone, where somebody is told to do it to something.
+    private static Sense? ByItsWay(Clause clause)
+    {
+        if (!clause.Pieces.Exists(p => p.Noun is { After: null })) return null;
+        for (var i = 0; i < clause.Pieces.Count; i++)
+        {
+            if (clause.Pieces[i].Way is not { } way) continue;
+            if (StrongOff.Contains(way)) return Sense.Off;
+            var leads = i + 1 < clause.Pieces.Count && clause.Pieces[i + 1].Noun?.After == way;
+            if (way is "into" or "onto" or "home" || StrongOn.Contains(way) && !leads) return Sense.On;
+        }
+
+        return null;
     }
 
     // Done already by another motion of the sentence, or settled to be just words.
     private bool IsDone(Clause clause, Sense sense) =>
-        _actions.Exists(a => IsMotion(a.Verb)) || clause.Pieces.Exists(p => p.Noun is { IsPronoun: false } n
+        _actions.Exists(a => IsMotion(a.Verb)) && !clause.Pieces.Exists(p => p.Noun is { IsPronoun: false, IsIts: false, After: null } n && !Trade.IsNoObject(n)) || clause.Pieces.Exists(p => p.Noun is { IsPronoun: false } n
             && (Settled(n.Text) is "" || _refer.Known(n) is Aid or Tool or Consumable)) || Settled(clause.Verb?.Lemma ?? "") is not null
             || sense is Sense.Support or Sense.MoveSay;
 
@@ -617,6 +638,10 @@ public sealed partial class SentenceReader
         // "Sensor bracket: bolt out": its bolt.
         if (_topic is { } about && phrase is { Stems.Count: 1, Owner.Count: 0 } && phrase.Is(ThingKind.Joint) && _refer.Known(about) is Part fastened
             && FastenersOf(fastened) is { } holding && NameIndex.NamesOf(holding)[0][^1] == phrase.Head) return [holding];
+        if (_topic is { Owner.Count: 0 } whose && phrase is { Stems.Count: 1, Owner.Count: 0, IsIts: false, Distinct.Count: 0 } && phrase.Is(ThingKind.Joint) && Accepts(ThingKind.Joint)
+            && whose.Is(ThingKind.Part) && _refer.Known(phrase with { Stems = [.. whose.Stems, phrase.Head] }, k => k == ThingKind.Joint) is null
+            && !_actions.Exists(a => a.Target is { } id && _refer.Find(id) is Joint))
+            return [_refer.Assume(phrase, ThingKind.Joint, false, whose.Name, (_refer.Known(whose) as Part)?.Id)];
         // "The left and right lines".
         if (phrase.Distinct.Count == 2 && phrase.IsPlural && !phrase.Distinct.All(phrase.Stems.Contains) && phrase.Distinct.Select(d => _refer.Known(phrase with { Stems = [d, .. phrase.Stems.Where(s => !phrase.Distinct.Contains(s))], Distinct = [d], Text = $"{d} {phrase.Text}", Count = null, IsPlural = false })).ToList() is [{ } left, { } right] && left != right) return [left, right];
         // "Spin a nut onto each bolt": the bolt's nut.
@@ -659,7 +684,7 @@ public sealed partial class SentenceReader
         var kinds = noun?.Kinds ?? [];
         if (kinds is [ThingKind.Control, ThingKind.Part] && !(phrase.Head == "key"
             && !clause.Pieces.Exists(p => p.Noun is { After: "of" or "from" or "out" })) && sense is Sense.Off or Sense.On or Sense.Move
-            && clause.Mood == Mood.Imperative) kinds = [ThingKind.Part];
+            && clause.Mood is Mood.Imperative or Mood.Declarative) kinds = [ThingKind.Part];
         if (phrase.IsNew && kinds.Contains(ThingKind.Part) && kinds[0] == ThingKind.Aid) kinds = [ThingKind.Part];
         // What comes off and was never put there is a part: "remove the strap".
         if (sense == Sense.Off && kinds.Contains(ThingKind.Part) && kinds[0] == ThingKind.Aid) kinds = [ThingKind.Part];
@@ -687,7 +712,8 @@ public sealed partial class SentenceReader
 
         if (row.ByKind.Count == 0) return [];
         // A word that is no noun of the trade and has no "the": asked, not made a thing.
-        if (kind is null && !axle && phrase is { IsIndefinite: true, IsNew: false, Count: null })
+        if (kind is null && !axle && phrase is { IsIndefinite: true, IsNew: false, Count: null } && !(clause.Mood == Mood.Fragment && clause.Pieces.TrueForAll(p => p.Noun?.After is null))
+            && clause.Pieces.Count(p => p.Noun is { After: null }) < 2)
         {
             Ask(new Question { Kind = QuestionKind.UnknownName, Phrase = phrase.Text, At = phrase.At, Verb = VerbOf(sense), NewKinds = [Likely(sense)] });
             return [];
@@ -724,6 +750,9 @@ public sealed partial class SentenceReader
     // "Tray: bolts out, slide it off": it is what the sentence is about, while nothing of its kind was named since.
     private NounPhrase? Topic(NounPhrase phrase, Sense sense)
     {
+        // "Pins: pull both lower ones".
+        if (_topic is { } set && phrase is { Text: "one" or "ones", Distinct.Count: > 0, Some: null, IsAll: false })
+            return set with { Stems = [.. phrase.Distinct, .. set.Stems], Name = $"{string.Join(' ', phrase.Distinct)} {set.Name}", Text = $"{string.Join(' ', phrase.Distinct)} {set.Text}", Distinct = phrase.Distinct, Count = phrase.Count };
         if (_topic is not { } topic || phrase.Text != "it") return null;
         var kind = _refer.Known(topic)?.Kind ?? (Trade.NounOf(topic.Stems) switch { { Role: NounRole.Thing, Kinds: [var first, ..] } => first, null => ThingKind.Part, _ => (ThingKind?)null });
         return kind is { } of && Trade.Of(sense).ByKind.ContainsKey(of)
@@ -792,7 +821,7 @@ public sealed partial class SentenceReader
             foreach (var piece in other.Pieces)
             {
                 if (piece.Noun is not { IsPronoun: false } noun || noun.At == phrase.At || noun.Stems.Count == 0) continue;
-                if (other == clause && noun.After is "with" or "using" or "by" or "for") continue;
+                if (other == clause && noun.After is "with" or "using" or "by" or "for" or "through" or "from" or "past") continue;
                 if (Trade.NounOf(noun.Stems) is { } known && (known.Role != NounRole.Thing || known.Kinds is not ([ThingKind.Part, ..] or []))) continue;
                 var part = _refer.Known(noun, k => k == ThingKind.Part);
                 if (part is Part) return (part.Name, part.Id);

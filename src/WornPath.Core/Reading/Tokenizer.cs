@@ -7,8 +7,8 @@ namespace WornPath.Core.Reading;
 /// <summary>Cuts a step's text into tokens; values with units come out whole.</summary>
 internal static partial class Tokenizer
 {
-    [GeneratedRegex(@"(?<time>(?:\d+(?:[.,]\d+)?|half an?|a quarter of an|three[- ]quarters of an|an?|one|two|three|four|five|six|seven|eight|nine|ten|twelve|fifteen|twenty|thirty|forty|sixty)\s*(?<tu>seconds?|secs?|minutes?|mins?|min\.|hours?|hrs?|h)(?![A-Za-z]))|" +
-        @"(?<angle>(?:\d+(?:[.,]\d+)?|\d+/\d+|half a|(?:an?|another|one)\s+(?:half|third|quarter|fifth|sixth|eighth|twelfth)(?:\s+of\s+a)?|(?:a |another )?(?:third|quarter|sixth|eighth|twelfth) of a|three[- ]quarters of a|two[- ]thirds of a|three-quarter|another|one|two|three|four)\s*(?:°|deg(?:rees?)?(?![A-Za-z])|flats?(?![A-Za-z])|turns?(?![A-Za-z])))|" +
+    [GeneratedRegex(@"(?<time>(?:\d+(?:[.,]\d+)?|half an?|a quarter of an|three[- ]quarters of an|an?|one|two|three|four|five|six|seven|eight|nine|ten|twelve|fifteen|twenty|thirty|forty|sixty)\s*(?<tu>seconds|second(?!\s+[a-z])|secs?|minutes?|mins?|min\.|hours?|hrs?|h)(?![A-Za-z]))|" +
+        @"(?<angle>(?:\d+(?:[.,]\d+)?|\d+/\d+|half a|(?:an?|another|one)\s+(?:half|third|quarter|fifth|sixth|eighth|twelfth)(?:\s+of\s+a)?|(?:a |another )?(?:third|quarter|sixth|eighth|twelfth) of a|(?:another |a )?three[- ]quarters of a|two[- ]thirds of a|three-quarter|another|one|two|three|four)\s*(?:°|deg(?:rees?)?(?![A-Za-z])|flats?(?![A-Za-z])|turns?(?![A-Za-z])))|" +
         @"(?<num>\d+(?:[.,/]\d+)*(?![\w]))|(?<word>[\p{L}#](?:[\p{L}\d'’\-]*[\p{L}\d])?|\d[\w.×/]*\w)|(?<stop>[.!?;\n]+)|(?<mark>[,:()–—%+])",
         RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex Pattern();

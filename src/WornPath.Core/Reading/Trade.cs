@@ -97,6 +97,9 @@ internal static class Trade
     public static bool Changes(TradeVerb verb) => verb.Frames[^1].Sense is var sense && sense is not (Sense.Say or Sense.Support or Sense.Seat)
         && (!Of(sense).IsSoft || sense is Sense.Fill);
 
+    /// <summary>True where a verb changes the state of something in one of its senses.</summary>
+    public static bool MayChange(TradeVerb verb) => verb.Frames.Any(f => f.Sense is not (Sense.Say or Sense.Support or Sense.Seat) && !Of(f.Sense).IsSoft);
+
     /// <summary>What a sense comes to.</summary>
     public static SenseRow Of(Sense sense) => Senses[sense];
 
