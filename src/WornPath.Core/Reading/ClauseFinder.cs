@@ -96,7 +96,7 @@ internal sealed class ClauseFinder
             if (next is null)
             {
                 // Goes on with what is open; a sentence that begins with nothing known is said.
-                if (open is null && Has(at, end, i => _tokens[i].Kind is TokenKind.Torque or TokenKind.Angle) && !Commands(at) && !Has(at, Math.Min(end, at + 2), i => _tokens[i].Kind == TokenKind.Word && Trade.Auxiliaries.Contains(_tokens[i].Text)))
+                if (open is null && (Has(at, end, i => _tokens[i].Kind is TokenKind.Torque or TokenKind.Angle) || _tokens[NextBoundary(at) - 1].Kind == TokenKind.Number) && !Commands(at) && !Has(at, Math.Min(end, at + 2), i => _tokens[i].Kind == TokenKind.Word && Trade.Auxiliaries.Contains(_tokens[i].Text)))
                 {
                     open = new Clause(Mood.Fragment, i, NextBoundary(at)) { Proviso = _proviso };
                     Add(open);
@@ -378,8 +378,9 @@ internal sealed class ClauseFinder
         if (!IsImperativeAt(at, at == 0 || open is null || !Trade.Conjunctions.Contains(_tokens[at - 1].Text))) return null;
         var verb = Trade.VerbsOf(_tokens[at].Text).First(f => f.Form == Form.Base).Verb;
         // "Remove and discard the gasket".
-        if (Is(at + 1, "and") && at + 3 < _end && _tokens[at + 2].Kind == TokenKind.Word && Trade.IsBase(_tokens[at + 2].Text)
-            && IsImperativeAt(at + 2, afterMark: true) && _nouns.Read(at + 3, _end, null) is not null)
+        var second = SkipLead(at + 1);
+        if (Is(at + 1, "and") && second + 1 < _end && _tokens[second].Kind == TokenKind.Word && Trade.IsBase(_tokens[second].Text)
+            && IsImperativeAt(second, afterMark: true) && _nouns.Read(second + 1, _end, null) is not null)
             return new Clause(Mood.Imperative, at, at + 1) { VerbAt = at, Verb = verb, Shares = true, Proviso = Otherwise(from, at, open) };
         // "Let it never be the tube": said, not done.
         var not = Has(at + 1, Math.Min(_end, at + 4), i => _tokens[i].Text is "never" or "not") && !Has(at + 1, Math.Min(_end, at + 3), i => _tokens[i].Kind == TokenKind.Mark);

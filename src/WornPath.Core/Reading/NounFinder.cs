@@ -254,7 +254,8 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
             }
 
             if (Trade.Distinct.Contains(word) && !determined && Trade.Adverbs.Contains(word) && !Continues(i + 1, to)) break;
-            if (Trade.Distinct.Contains(word) && (Continues(i + 1, to) || Word(i + 1) is "one" or "ones" || determined && (i + 1 >= to || !IsContent(i + 1))))
+            if (Trade.Distinct.Contains(word) && (Continues(i + 1, to) || Word(i + 1) is "one" or "ones" || determined && (i + 1 >= to || !IsContent(i + 1))
+                || stems.Count == 0 && !Trade.Adverbs.Contains(word) && Word(i + 1) is "last" or "next"))
             {
                 distinct.Add(Stem.Of(word));
                 if (first < 0) first = i;
@@ -372,7 +373,7 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
             && !Trade.NounsInIng.Contains(tokens[last].Text) && Trade.VerbsOf(tokens[last].Text) is { Length: > 0 } verbs
             && (verbs.All(v => v.Form is Form.Ed or Form.Ing) || after is null
             && verbs.All(v => v.Form is Form.Base or Form.Ed or Form.S))) return null;
-        if (named >= 0 && stems.Count > 0 && stems.TrueForAll(distinct.Contains))
+        if (named >= 0 && stems.Count > 0 && stems.TrueForAll(distinct.Contains) && !names.IsHead(stems[^1]))
         {
             // "The upper", "the lower pair": told apart, the name was said before.
             return (Pronoun(from, i, after, Word(last), count > 1 || plural, rest, count, all, isNew) with { Some = some, Distinct = distinct, Text = new Span(tokens[first].At.Start, tokens[last].At.End - tokens[first].At.Start).Of(text).ToLowerInvariant() }, i);

@@ -40,6 +40,13 @@ public sealed partial class SentenceReader
                     continue;
                 }
 
+                // "Pan bolts out, all but the corners": some of what stands before, and which, nobody knows.
+                if (phrase is { IsPronoun: true, Some: < 0 } && objects.Count > 0)
+                {
+                    reader.Unclear(clause);
+                    return;
+                }
+
                 objects.Add(phrase);
             }
 
@@ -80,9 +87,16 @@ public sealed partial class SentenceReader
                 _any = true;
             }
 
-            // "Seat on, nuts to 28": a value without a unit is asked about.
-            if (_hand.Exists(h => h.Thing is Joint) && !Values(clause).Any(v => v.Kind == TokenKind.Torque)
-                && Values(clause).FirstOrDefault(v => v.Kind == TokenKind.Number && reader.StandsAlone(v) && reader.ValueWithoutUnit(v)) is { Kind: TokenKind.Number } bare) reader.AskUnit(bare);
+            // "Seat on, nuts to 28", "drain plug 40": a value without a unit is asked about.
+            if (!Values(clause).Any(v => v.Kind == TokenKind.Torque)
+                && Values(clause).FirstOrDefault(v => v.Kind == TokenKind.Number && reader.StandsAlone(v)) is { Kind: TokenKind.Number } bare
+                && (_hand.Exists(h => h.Thing is Joint) && reader.ValueWithoutUnit(bare)
+                    || clause.Pieces is [.., { Noun: { IsPronoun: false } last }, { Value: { } end }] && end == bare && (last.Is(ThingKind.Joint) || reader._refer.Known(last) is Joint)))
+            {
+                reader.AskUnit(bare);
+                _any = true;
+            }
+
             if (_any)
             {
                 reader._told = true;
@@ -125,7 +139,7 @@ public sealed partial class SentenceReader
             // Of two things told apart by the same words, the other one.
             var former = what.Distinct.Count > 0 && reader._actions.FindLast(a => a.Target is { } t && reader._refer.Find(t) is { } like
                 && NameIndex.NamesOf(like)[0].Any(Trade.Distinct.Contains)) is { } alike ? alike
-                : reader._actions.Count > 0 ? reader._actions[^1] : reader.Before is { Actions: [.., var last] } ? last : null;
+                : reader._actions.Count > 0 ? reader._actions[^1] : reader.Before?.Actions.LastOrDefault(a => IsMotion(a.Verb));
             if (former is not { Target: { } id } || !IsMotion(former.Verb) && former.Verb is not (Verb.Snug or Verb.BreakLoose)
                 || reader._refer.Find(id) is not { } done) return false;
             var meant = what.IsPronoun ? reader._refer.Meant(what, k => k == done.Kind) is { Count: > 0 } and [var one, ..] ? one : null : reader._refer.Known(what, k => k == done.Kind);

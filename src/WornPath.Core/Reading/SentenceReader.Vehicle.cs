@@ -22,6 +22,9 @@ public sealed partial class SentenceReader
                 return;
             }
 
+            // What comes next may be done to it: "lower the column and take it out".
+            _unnamed = thing is null ? phrase : null;
+            if (thing is not null) Spoken.Hand([thing]);
             if (sense is Sense.VehicleMoves or Sense.Raise or Sense.Lower or Sense.Stands)
                 Ask(new Question { Kind = QuestionKind.VehicleMoves, Phrase = phrase.Text, At = phrase.At, Verb = VerbOf(sense) });
             return;

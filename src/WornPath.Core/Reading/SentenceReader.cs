@@ -149,11 +149,30 @@ public sealed partial class SentenceReader
     {
         TakeMentions();
         foreach (var clause in _clauses) Placed(clause);
+        AskUnbound();
         SayElsewhere();
         if (_actions.Count > 0 || _questions.Count > 0 || _told || string.IsNullOrWhiteSpace(_text)) return;
         var whole = _text.Trim().ToLowerInvariant();
         var key = whole.Length <= 60 ? whole : whole[..60];
         if (Settled(key) is null) Ask(new Question { Kind = QuestionKind.NoVerb, Phrase = key, At = new Span(0, _text.Length) });
+    }
+
+    // A torque that was read and went nowhere is asked about: "wait ten minutes, then 10 N·m".
+    private void AskUnbound()
+    {
+        foreach (var clause in _clauses.Where(c => !c.Negated && !c.IsRemark && c.Mood != Mood.Beside))
+        {
+            var at = PlaceOf(clause);
+            if (_step.Said.Length > 0 && SaidOf(at) is not null || _questions.Exists(q => Within(q.At, at)) || _residue.Exists(r => Within(r, at))) continue;
+            foreach (var value in Values(clause).Where(v => v is { Kind: TokenKind.Torque, Torque.IsGood: true }))
+            {
+                var torque = value.Torque.Value;
+                if (_passages.Exists(p => p.IsAdvice && p.Start <= at.Start && at.Start < p.End)) continue;
+                if (_actions.Exists(a => a.Torque is { } t && SameSaidTwice(t, torque) || a.Passes is { } passes && passes.Torques.Any(t => SameSaidTwice(t, torque)))) continue;
+                Unclear(clause, Verb.Torque);
+                break;
+            }
+        }
     }
 
     // --- where a clause stands: for which variants, in which branch
@@ -685,6 +704,10 @@ public sealed partial class SentenceReader
         if (kinds is [ThingKind.Control, ThingKind.Part] && !(phrase.Head == "key"
             && !clause.Pieces.Exists(p => p.Noun is { After: "of" or "from" or "out" })) && sense is Sense.Off or Sense.On or Sense.Move
             && clause.Mood is Mood.Imperative or Mood.Declarative) kinds = [ThingKind.Part];
+        // "Pan up", where the sheet has pan bolts: what is fastened is a part.
+        if (kinds is [ThingKind.Aid or ThingKind.Tool, ..] && _refer.Things.Any(t => t is Joint && NameIndex.NamesOf(t)[0][..^1].SequenceEqual(phrase.Stems))) kinds = [ThingKind.Part];
+        // "Unplug the horn switch": its plug.
+        if (sense is Sense.Disconnect or Sense.Connect && kinds is [ThingKind.Control, ..]) kinds = [ThingKind.Connection];
         if (phrase.IsNew && kinds.Contains(ThingKind.Part) && kinds[0] == ThingKind.Aid) kinds = [ThingKind.Part];
         // What comes off and was never put there is a part: "remove the strap".
         if (sense == Sense.Off && kinds.Contains(ThingKind.Part) && kinds[0] == ThingKind.Aid) kinds = [ThingKind.Part];
