@@ -1,4 +1,5 @@
 using WornPath.Core.Editing;
+using WornPath.Core.Quantities;
 using WornPath.Core.Sheets;
 
 namespace WornPath.Core.Reading;
@@ -14,6 +15,7 @@ public static class Asking
         QuestionKind.NoObject => $"“{question.Phrase}”: what?",
         QuestionKind.WrongKind => $"{question.Because}: what is “{question.Phrase}” here?",
         QuestionKind.OtherValue => OtherValue(question, sheet),
+        QuestionKind.BadValue when question.Torque is not null => $"“{question.Phrase}” has no unit. Is it a torque?",
         QuestionKind.BadValue => $"“{question.Phrase}” cannot be taken as a torque: {question.Because}",
         QuestionKind.VehicleMoves => $"Does the vehicle move with “{question.Phrase}”?",
         QuestionKind.PartOf => $"“{question.Phrase}”: {List(question.Candidates.Select(id => sheet.Find(id)?.Label ?? id))} are kept as one. All of them, or some that need a name of their own?",
@@ -80,6 +82,15 @@ public static class Asking
                 yield break;
         }
 
+        if (question is { Kind: QuestionKind.BadValue, Torque: { } likely } && JointOf(question, step, sheet) is { } joint)
+        {
+            // In the unit of the sheet first, then in the others people write.
+            foreach (var unit in new[] { likely.Unit, TorqueUnit.NewtonMetre, TorqueUnit.PoundForceFoot, TorqueUnit.PoundForceInch }.Distinct())
+                if (TorqueSpec.Create(likely.Low, likely.High, unit) is { IsGood: true } meant) yield return ($"It is {meant.Value} on {joint.Label}", TightenTo(question, step, sheet, joint, meant.Value));
+            yield return words;
+            yield break;
+        }
+
         if (question.Kind == QuestionKind.Unclear)
         {
             Edit Say(Saying said) => new SayAction(step.Id, question.At.Of(step.Text), 0, "", said);
@@ -107,6 +118,23 @@ public static class Asking
         foreach (var id in question.Candidates)
             if (sheet.Find(id) is { } thing) yield return ($"{(question.Kind == QuestionKind.PartOf ? "All of" : "It is")} {thing.Label}", new SettleQuestion(step.Id, question.Phrase, id));
         yield return words;
+    }
+
+    // The joint a value without a unit is for: as asked, else the one its clause tightens.
+    private static Joint? JointOf(Question question, Step step, Sheet sheet) =>
+        (question.Candidates is [var id, ..] ? sheet.Find(id) : step.Actions.FirstOrDefault(a => a is { Verb: Verb.Torque or Verb.TorquePass or Verb.Retorque or Verb.Start, Target: not null } && Within(question.At, a.In))?.Target is { } target ? sheet.Find(target) : null) as Joint;
+
+    private static bool Within(Span one, Span other) => one.Start >= other.Start && one.End <= other.End;
+
+    // Said in the place of the tightening that has no value, else as one more.
+    private static SayAction TightenTo(Question question, Step step, Sheet sheet, Joint joint, TorqueSpec torque)
+    {
+        var words = SentenceReader.ClausesOf(sheet, step.Text).FirstOrDefault(c => Within(question.At, c)) is { Length: > 0 } clause ? clause.Of(step.Text) : question.At.Of(step.Text);
+        var there = Sayings.Of(step, words);
+        var place = there.FindIndex(a => a.Target == joint.Id && a is { Verb: Verb.Torque or Verb.TorquePass or Verb.Retorque, Torque: null });
+        return place >= 0
+            ? new SayAction(step.Id, words, place, Of(there[place], sheet), Saying.Of(there[place], step) with { Torque = torque.ToString() })
+            : new SayAction(step.Id, words, there.Count, "", new Saying { Verb = Verb.Torque, Target = joint.Id, Torque = torque.ToString() });
     }
 
     private static bool PutsOn(Verb? verb) => verb is Verb.Start or Verb.Fit or Verb.Connect or Verb.Place or Verb.Fill or Verb.Snug or Verb.Torque;

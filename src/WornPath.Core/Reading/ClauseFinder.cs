@@ -190,7 +190,8 @@ internal sealed class ClauseFinder
         if (word is "otherwise" or "else")
         {
             _proviso = new Proviso("otherwise", true, _tokens[at].At);
-            return null;
+            // "…, otherwise the drum won't come": a clause of its own.
+            return open is not null && at + 1 < _end && SkipLead(at + 1) < _end ? Begin(SkipLead(at + 1), null, at) : null;
         }
 
         if (Negative(at) is { } not) return not;
@@ -200,7 +201,7 @@ internal sealed class ClauseFinder
         return Said(at, open, from);
     }
 
-    private static readonly HashSet<string> Contractions = ["it's", "it’s", "that's", "that’s", "there's", "there’s", "they're", "they’re", "you're", "you’re", "you'll", "you’ll", "you've", "he's", "she's", "what's", "here's", "who's", "i've", "i'm", "we're", "we'll"];
+    private static readonly HashSet<string> Contractions = ["it'll", "it’ll", "they'll", "they’ll", "that'll", "that’ll", "it's", "it’s", "that's", "that’s", "there's", "there’s", "they're", "they’re", "you're", "you’re", "you'll", "you’ll", "you've", "he's", "she's", "what's", "here's", "who's", "i've", "i'm", "we're", "we'll"];
 
     // "To settle them", "to protect the threads": why; "to drain the oil": it runs out.
     private Clause? Purpose(int at, Clause? open)
@@ -451,7 +452,7 @@ internal sealed class ClauseFinder
             if (!thing && (after.Text is null || after.Kind == TokenKind.Mark || after.Kind == TokenKind.Word
                 && Trade.Conjunctions.Contains(after.Text)) && IsBoundary(at - 1)) return true;
             if (thing && after.Kind == TokenKind.Word && (Trade.Adverbs.Contains(after.Text!) || Trade.Conjunctions.Contains(after.Text)
-                || Trade.Prepositions.Contains(after.Text!) && !Trade.Paths.Contains(after.Text!)) || thing && after.Kind is TokenKind.Torque) return false;
+                || (Trade.Prepositions.Contains(after.Text!) || Trade.Temporals.Contains(after.Text!)) && !Trade.Paths.Contains(after.Text!)) || thing && after.Kind is TokenKind.Torque) return false;
             return after.Text is not null && after.Kind != TokenKind.Mark && !(after.Kind == TokenKind.Word && Trade.Conjunctions.Contains(after.Text));
         }
 
@@ -529,7 +530,7 @@ internal sealed class ClauseFinder
                 continue;
             }
 
-            if (_tokens[next].Kind == TokenKind.Word && Trade.Prepositions.Contains(_tokens[next].Text) && _nouns.Read(next + 1, _end, _tokens[next].Text) is { } placed && placed.Next < _end && _tokens[placed.Next].Kind == TokenKind.Word && IsFinite(placed.Next))
+            if (_tokens[next].Kind == TokenKind.Word && Trade.Prepositions.Contains(_tokens[next].Text) && _nouns.Read(next + 1, _end, _tokens[next].Text) is { } placed && placed.Next < _end && _tokens[placed.Next].Kind == TokenKind.Word && (IsFinite(placed.Next) || NounFinder.Holds.Contains(_tokens[placed.Next].Text)))
             {
                 next = placed.Next;
                 continue;
@@ -682,6 +683,8 @@ internal sealed class ClauseFinder
         var value = Colon(next) || follows.Kind is TokenKind.Torque or TokenKind.Angle || follows.Kind == TokenKind.Word && follows.Text is "to" or "at" && adverb + 1 < _end && _tokens[adverb + 1].Kind is TokenKind.Torque;
         // "Wheel on, lugs snug in a star".
         value |= follows.Kind == TokenKind.Word && follows.Text is "snug" or "finger-tight" or "hand-tight" && _nouns.IsFastener(subjects[0]);
+        // "Key out, chocks at the back wheels".
+        value |= open is { Mood: Mood.Fragment } && follows.Kind == TokenKind.Word && follows.Text is "at" or "behind" or "under" or "beneath" or "between" && subjects is [{ IsPronoun: false } aid] && aid.Is(ThingKind.Aid);
         var ends = adverb >= _end || follows.Kind == TokenKind.Mark;
         // "Ribs up", "posts to the rear", "closed end leading": how what is named before it stands.
         if (open is not null && IsBoundary(at - 1) && _nouns.Stands(subjects[0], next, _end)) return null;
@@ -738,7 +741,7 @@ internal sealed class ClauseFinder
     private bool Commands(int at)
     {
         var token = _tokens[at];
-        if (token.Kind != TokenKind.Word || Trade.IsSmall(token.Text) || Trade.Adverbs.Contains(token.Text) || at + 1 >= _end) return false;
+        if (token.Kind != TokenKind.Word || Trade.IsSmall(token.Text) || Trade.Adverbs.Contains(token.Text) || at + 1 >= _end || NumberWords.Parse(token.Text) is not null) return false;
         var next = _tokens[at + 1];
         return next.Kind == TokenKind.Word && (Trade.Determiners.Contains(next.Text) || Trade.Pronouns.Contains(next.Text) && next.Text is "it" or "them");
     }
@@ -759,6 +762,9 @@ internal sealed class ClauseFinder
             if (t.Kind == TokenKind.Mark && t.Text is not ("%" or "+" or "(" or ")")) return i;
             if (t is { Kind: TokenKind.Mark, Text: "(" } && i + 1 < _end && _tokens[i + 1].Kind == TokenKind.Word && _nouns.Read(i + 1, _end, null) is { Phrase.IsPronoun: true }) return i;
             if (t.Kind != TokenKind.Word) continue;
+            // "Straight up and out": one way.
+            if (t.Text == "and" && i > from && i + 1 < _end && _tokens[i - 1].Kind == TokenKind.Word && _tokens[i + 1].Kind == TokenKind.Word && Trade.Paths.Contains(_tokens[i - 1].Text) && Trade.Paths.Contains(_tokens[i + 1].Text)
+                && (i + 2 >= _end || _tokens[i + 2].Kind == TokenKind.Mark || _tokens[i + 2].Text is "of" or "from")) continue;
             if (Trade.Conjunctions.Contains(t.Text) && i > from || i > from && IsPurposeAt(i)) return i;
             if (i > from && IsByDoing(i)) return i;
             // "The bolts that hold the guard": which bolts.
@@ -797,6 +803,19 @@ internal sealed class ClauseFinder
         }
     }
 
+    // A list that goes on behind a comma, to an "and" with nothing but nouns before it.
+    private bool Lists(int comma, int to)
+    {
+        for (var i = comma; i < to && _tokens[i] is { Kind: TokenKind.Mark, Text: "," };)
+        {
+            if (_nouns.Read(i + 1, to, null) is not { } noun || noun.Phrase.IsPronoun) return false;
+            i = noun.Next;
+            if (Is(i, "and")) return _nouns.Read(i + 1, to, null) is { Phrase.IsPronoun: false };
+        }
+
+        return false;
+    }
+
     private void Fill(Clause clause, int from, int to)
     {
         if (clause.Pieces.Count > 0) return;
@@ -827,7 +846,9 @@ internal sealed class ClauseFinder
                     i++;
                     continue;
                 case TokenKind.Mark:
-                    if (token.Text is "," or ":" or "(" or ")" or "–" or "—") after = null;
+                    // "Round the crank, the pump and the fan".
+                    if (token.Text is ":" or "(" or ")" or "–" or "—" || token.Text == "," && !(clause.Pieces is [.., { Noun.After: "round" or "around" or "between" }] && Lists(i, to))) after = null;
+                    else if (token.Text == ",") after = clause.Pieces[^1].Noun!.After;
                     // What follows a colon explains ("inspect the stub: no scoring"); it is no further object.
                     if (token.Text == ":" && clause.Mood == Mood.Imperative) explains = true;
                     i++;
@@ -859,6 +880,8 @@ internal sealed class ClauseFinder
 
             if (_nouns.Read(i, to, after) is { } noun)
             {
+                // "The one line to the pump and the other to the valve": what is led in anew is done to.
+                if (after is "to" or "onto" or "into" or "in" or "on" && i > from && Is(i - 1, "and") && Is(noun.Next, after) && noun.Next + 1 < to) noun = (noun.Phrase with { After = null }, noun.Next);
                 // "Tapped bosses outward", "shaft and all": how it stands, no further object.
                 var comma = i > from && _tokens[i - 1].Kind == TokenKind.Mark && _tokens[i - 1].Text == ",";
                 var stands = noun.Next < to && _tokens[noun.Next].Kind == TokenKind.Word && (Trade.Stances.Contains(_tokens[noun.Next].Text) || _tokens[noun.Next].Text == "and" && Is(noun.Next + 1, "all"));

@@ -449,7 +449,7 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
             && Trade.NounOf(on.Stems)?.Role is not (NounRole.Place or NounRole.Words or NounRole.Person))
         {
             // "The nuts off three of the bolts": the bolts, as many as are said.
-            if (Word(i) == "off" && IsFastener(on)) return (on with { After = after, At = new Span(tokens[nameFrom].At.Start, on.At.End - tokens[nameFrom].At.Start) }, i + 1 < to ? Read(i + 1, to, "off", depth + 1)!.Value.Next : i);
+            if (Word(i) == "off" && IsFastener(on) && (on.Some is not null || on.Count is not null || on.IsAll)) return (on with { After = after, At = new Span(tokens[nameFrom].At.Start, on.At.End - tokens[nameFrom].At.Start) }, i + 1 < to ? Read(i + 1, to, "off", depth + 1)!.Value.Next : i);
             // Whose it is, but still read as a place of its own.
             (owner, ownerName) = ([.. on.Stems], on.Name);
             // "The bolts attaching the valve to the bracket": told of the bolts, and nothing is done to it.
@@ -512,7 +512,7 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
             && (!Trade.IsAlsoNoun(Stem.Of(word)) || next.Text is not ("of" or "in" or "on" or "from" or "with" or "at"));
         // "With a deep socket take two of them off".
         if (forms.Any(f => f.Form is Form.Base) && !noun && !Trade.IsAlsoNoun(word) && next.Text is not null
-            && (next.Kind == TokenKind.Number || next.Kind == TokenKind.Word
+            && (next.Kind is TokenKind.Number or TokenKind.Torque or TokenKind.Angle || next.Kind == TokenKind.Word
             && (Trade.Determiners.Contains(next.Text) || Trade.Pronouns.Contains(next.Text)
             || NumberWords.Parse(next.Text) is not null))) return true;
         // "Half the bolts turn on": a base form behind a plural.

@@ -36,7 +36,7 @@ public sealed partial class SentenceReader
                     targets.Add(joint);
                     fastened = true;
                     break;
-                case Part part when (phrase.IsNew || phrase is { After: "with", IsIndefinite: true }) && !targets.Contains(part):
+                case Part part when (phrase.IsNew || phrase.IsIts && Spoken.IsOff(part) is true || phrase is { After: "with", IsIndefinite: true }) && !targets.Contains(part):
                     Add(Verb.Fit, part, phrase.At, a => a with { New = true });
                     break;
                 case null when phrase.IsNew && phrase.Is(ThingKind.Part) && _refer.Doubtful.Count == 0:
@@ -105,9 +105,9 @@ public sealed partial class SentenceReader
 
         // "Four bolts hold the frame; all four out".
         if (clause is { Negated: false, Mood: Mood.Declarative } && clause.Verb?.Lemma is "hold" or "secure" or "fasten" or "retain" or "fix" or "attach" or "clamp"
-            && clause.Pieces is [{ Noun: { IsPronoun: false, Stems.Count: 1 } bolts }, .., { Noun: { IsPronoun: false, After: null } holds }] && bolts.Is(ThingKind.Joint))
+            && clause.Pieces is [{ Noun: { IsPronoun: false } bolts }, .., { Noun: { IsPronoun: false, After: null } holds }] && bolts.Is(ThingKind.Joint))
         {
-            _unnamed = bolts with { Owner = holds.Stems, OwnerName = holds.Name };
+            _unnamed = bolts.Stems.Count > 1 ? bolts : bolts with { Owner = holds.Stems, OwnerName = holds.Name };
             return;
         }
 

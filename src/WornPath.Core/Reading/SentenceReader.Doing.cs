@@ -57,7 +57,7 @@ public sealed partial class SentenceReader
             hand.AddRange(changed);
             if (changed.Count > 0 || phrase.IsPronoun || (phrase.Head == "brake" && phrase.After is null)) continue;
             _actions.Add(new StepAction { Verb = Verb.Treat, With = stuff?.Id, Words = phrase.Text, At = phrase.At });
-            _unnamed = phrase;
+            if (!phrase.IsIts) _unnamed = phrase;
         }
 
         if (treated.Count == 0 && what is not null)
@@ -292,8 +292,7 @@ public sealed partial class SentenceReader
             if (!phrase.IsPronoun && Trade.NounOf(phrase.Stems) is { Role: not NounRole.Thing }) continue;
             var control = phrase.IsPronoun ? _refer.Meant(phrase, k => k == ThingKind.Control) is [var meant, ..] ? meant : null : _refer.Known(phrase, k => k == ThingKind.Control);
             if (control is not Control) control = Trade.NounOf(phrase.Stems) is { } noun && noun.Kinds.Contains(ThingKind.Control) ? ControlOf(phrase) : null;
-            // "Open the bonnet and prop it": open as it is.
-            if (control is null || phrase.IsPronoun && clause.Verb?.Lemma is "prop" or "hold" or "keep" or "leave") continue;
+            if (control is null) continue;
             if (_actions is [.., { Verb: Verb.Set } last] && last.Target == control.Id && clause.Mood == Mood.Fragment && Has(clause, "pocket", "hand")) continue;
             Add(Verb.Set, control, phrase.At, a => a with { Position = Short(position) });
             Spoken.Hand([control]);

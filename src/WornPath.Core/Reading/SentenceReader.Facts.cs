@@ -65,6 +65,13 @@ public sealed partial class SentenceReader
                 && _reader._text[first.At.End..next.At.Start].Trim() is ['a', 'n', 'd', ..] or [',', ..]) found.Add(first);
             foreach (var piece in _clause.Pieces)
                 if (piece.Noun is { After: null } direct) found.Add(direct);
+            // "Run the bolt out, 30 mm socket and a long bar": with them.
+            if (found.Count > 1 && !found[0].IsPronoun && !found[0].Is(ThingKind.Tool))
+                foreach (var tool in found.Skip(1).Where(o => !o.IsPronoun && o.Is(ThingKind.Tool) && _reader._refer.Known(o) is null or Tool).ToList())
+                {
+                    found.Remove(tool);
+                    _reader.UseNamed(tool);
+                }
             if (found.Exists(o => o.IsPronoun || !Trade.IsNoObject(o))) return [.. found.Where(o => o.IsPronoun || !Trade.IsNoObject(o)
                 || _reader._refer.Known(o) is not null)];
             // "Tap round the cover": no other than that.
@@ -131,8 +138,8 @@ public sealed partial class SentenceReader
                 if (phrase.Text is "it" && _reader._topic is { } topic && _reader._actions.Count == 0)
                     return (_reader._refer.Known(topic)?.Kind ?? (Trade.NounOf(topic.Stems) is { Kinds: [var sort, ..] } ? sort : ThingKind.Part)).ToString().ToLowerInvariant();
                 // "Wheel on. Drop it down": the vehicle, where what is in hand is on again.
-                if (phrase.Text is "it" && _reader.Spoken.Raised && _clause.Verb?.Lemma is "drop" or "lower" or "let" && _reader.Has(_clause, "down")
-                    && _reader._actions.Count == 0 && _reader.Spoken.Last.All(t => _reader.Spoken.IsOff(t) is false)) return "vehicle";
+                if (phrase.Text is "it" && _reader.Spoken.Raised && _clause.Verb?.Lemma is "drop" or "lower" or "let" && (_reader.Has(_clause, "down") && _reader._actions.Count == 0
+                    || !_clause.Pieces.Exists(p => p.Way is not null) && _reader._actions is [.., { Verb: Verb.Snug or Verb.Start }]) && _reader.Spoken.Last.All(t => _reader.Spoken.IsOff(t) is false)) return "vehicle";
                 if (phrase.Text is "it" && (_reader.Spoken.Vehicle || _reader.Spoken.Last.Count == 0)) return "vehicle";
                 return _reader._refer.Meant(phrase, _ => true) is { Count: > 0 } meant ? meant[0].Kind.ToString().ToLowerInvariant() : "none";
             }
@@ -151,7 +158,7 @@ public sealed partial class SentenceReader
 
     private static readonly HashSet<string> StrongOff = ["off", "out", "away", "free", "apart"];
     private static readonly HashSet<string> StrongOn = ["in", "into", "on", "onto", "home", "together"];
-    private static readonly HashSet<string> WeakOn = ["over", "back", "up", "around", "round", "under", "forward"];
+    private static readonly HashSet<string> WeakOn = ["over", "back", "up", "around", "round", "under"];
 
     // "The pair in the yoke come out": where the subject is, not where it goes.
     private bool OfSubject(Clause clause, int i) => clause.Mood is Mood.Passive or Mood.Declarative && clause.VerbAt >= 0

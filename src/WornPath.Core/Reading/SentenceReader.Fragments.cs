@@ -58,6 +58,14 @@ public sealed partial class SentenceReader
                 _any = true;
             }
 
+            // "Stand away, jack down".
+            if (objects is [{ Head: "jack" }] && reader.Has(clause, "down") && reader.Spoken.Raised)
+            {
+                reader.Add(Verb.Lower, null, reader.PlaceOf(clause));
+                reader._told = true;
+                return;
+            }
+
             if (!Gapped(objects))
                 foreach (var phrase in objects) One(phrase, way, loose);
             if (stuff is not null && _hand.Count > 0)
@@ -205,7 +213,7 @@ public sealed partial class SentenceReader
 
             // "Chocks behind the rear wheels", "stand under the axle".
             if (sense == Sense.Say && !phrase.IsPronoun && phrase.Is(ThingKind.Aid)
-                && clause.Pieces.Exists(p => p.Noun is { After: "behind" or "under" or "beneath" or "between" or "round" or "around" or "across" }))
+                && clause.Pieces.Exists(p => p.Noun is { After: "at" or "behind" or "under" or "beneath" or "between" or "round" or "around" or "across" }))
             {
                 if (phrase.Head == "stand" && reader.Spoken.Raised) reader.Add(Verb.SetOnStands, null, phrase.At);
                 else reader.DoTo(clause, Sense.Place, phrase);

@@ -16,6 +16,8 @@ public sealed partial class SentenceReader
         var slot = Has(clause, "slot", "slots", "castellation", "castellations");
         var unit = Values(clause).Where(v => v is { Kind: TokenKind.Torque, Torque.IsGood: true }).Select(v => v.Torque.Value.Unit).FirstOrDefault();
         var hasTorque = Values(clause).Any(v => v is { Kind: TokenKind.Torque, Torque.IsGood: true });
+        // "The bolt to 190 N·m, then the locknut to 120": the unit is said once.
+        if (!hasTorque && UnitBefore(clause) is { } shared) (unit, hasTorque) = (shared, true);
         void Flush()
         {
             if (group.Count == 0 && values.Count == 0 && !((slot || sense == Sense.Align) && objects.Count == 0 && !any)) return;
@@ -248,7 +250,20 @@ public sealed partial class SentenceReader
     private bool StandsAlone(Token number)
     {
         var rest = _text[number.At.End..].TrimStart();
+        if (new[] { "crosswise", "diagonally", "evenly", "all round", "while ", "with ", "by " }.Any(w => rest.StartsWith(w, StringComparison.OrdinalIgnoreCase))) return true;
         return rest.Length == 0 || !(char.IsLetter(rest[0]) && !rest.StartsWith("and", StringComparison.OrdinalIgnoreCase) && !rest.StartsWith("then", StringComparison.OrdinalIgnoreCase) && !rest.StartsWith("on ", StringComparison.OrdinalIgnoreCase) && !rest.StartsWith("in ", StringComparison.OrdinalIgnoreCase) && !rest.StartsWith("first", StringComparison.OrdinalIgnoreCase) && !rest.StartsWith("for ", StringComparison.OrdinalIgnoreCase)) && !rest.StartsWith('%') && !rest.StartsWith('°');
+    }
+
+    // The unit of the torque last said in the sentence before a clause.
+    private TorqueUnit? UnitBefore(Clause clause)
+    {
+        for (var i = _clauses.IndexOf(clause) - 1; i >= 0; i--)
+        {
+            if (Enumerable.Range(_clauses[i].From, Math.Max(0, clause.From - _clauses[i].From)).Any(t => _finder.Tokens[t].Kind == TokenKind.Stop)) return null;
+            if (Values(_clauses[i]).LastOrDefault(v => v is { Kind: TokenKind.Torque, Torque.IsGood: true }) is { Kind: TokenKind.Torque } torque) return torque.Torque.Value.Unit;
+        }
+
+        return null;
     }
 
     // A number right behind "to" and before no noun of the sheet: meant as a value.
@@ -258,10 +273,12 @@ public sealed partial class SentenceReader
         return before.EndsWith(" to", StringComparison.OrdinalIgnoreCase) && !_text[number.At.End..].TrimStart().StartsWith('%');
     }
 
-    private void AskUnit(Token bare)
+    private void AskUnit(Token bare, Joint? joint = null)
     {
         var unit = UnitAfter(bare);
-        AskValue(bare.Text + (unit.Length > 0 ? " " + unit : ""), bare.At, unit.Length > 0 ? TorqueText.ParseUnit(unit).Problem!.ToString() : "The value has no unit. Write N·m, lbf·ft, lbf·in, kgf·m or kgf·cm after the number.");
+        if (Trade.IsSmall(unit.ToLowerInvariant()) || Trade.Adverbs.Contains(unit.ToLowerInvariant())) unit = "";
+        var because = unit.Length > 0 ? TorqueText.ParseUnit(unit).Problem!.ToString() : "The value has no unit. Write N·m, lbf·ft, lbf·in, kgf·m or kgf·cm after the number.";
+        AskValue(bare.Text + (unit.Length > 0 ? " " + unit : ""), bare.At, because, joint, unit.Length == 0 && TorqueText.Parse(bare.Text, _sheet.Header.Unit) is { IsGood: true } read ? read.Value : null);
     }
 
     private string UnitAfter(Token number)

@@ -172,7 +172,19 @@ public sealed partial class SentenceReader
                 Unclear(clause, Verb.Torque);
                 break;
             }
+
+            AskBare(clause, at);
         }
+    }
+
+    // "Give the nuts 250 in a star", "then 130 crosswise": a number with a fastener and without a unit.
+    private void AskBare(Clause clause, Span at)
+    {
+        if (Values(clause).Any(v => v.Kind is TokenKind.Torque or TokenKind.Angle or TokenKind.Time) || _actions.Exists(a => a.In == at && (a.Limits is not null || a.Verb is Verb.Set or Verb.Measure))) return;
+        if (Values(clause).FirstOrDefault(v => v.Kind == TokenKind.Number && NumberText.Parse(v.Text) is { IsGood: true, Value: >= 5 and <= 2000 } && StandsAlone(v) && !IsNumbered(v)) is not { Kind: TokenKind.Number } bare) return;
+        var named = clause.Nouns.Where(n => n.After is null or "on" or "for").Select(n => n.IsPronoun ? _refer.Meant(n, k => k == ThingKind.Joint).FirstOrDefault() : _refer.Known(n, k => k == ThingKind.Joint)).OfType<Joint>().FirstOrDefault();
+        var joint = named ?? (clause.Nouns.Any(n => !n.IsPronoun && !Trade.IsNoObject(n)) ? null : _actions.FindLast(a => a.At.Start < at.End && a.Target is { } id && _refer.Find(id) is Joint)?.Target is { } last ? _refer.Find(last) as Joint : null);
+        if (joint is not null) AskUnit(bare, joint);
     }
 
     // --- where a clause stands: for which variants, in which branch
@@ -328,6 +340,14 @@ public sealed partial class SentenceReader
         var (actions, questions) = (_actions.Count, _questions.Count);
         if (control is not null) SetNamed(clause, control);
         else Do(clause, sense, objects);
+        // "Fill the filter with oil and spin it on": the filter.
+        if (sense == Sense.Fill && objects.Count > 0 && clause.Pieces.Find(p => p.Noun is { After: null, IsPronoun: false } n && !objects.Contains(n))?.Noun is { } filled
+            && Trade.NounOf(filled.Stems)?.Role is null or NounRole.Thing)
+        {
+            if (_refer.Known(filled) is { } vessel) Spoken.Hand([vessel]);
+            else _unnamed = filled;
+        }
+
         // "Slide off the hub, catching the bearing as it comes": the bearing is out first.
         if ((clause.Verb.Lemma == "catch" || clause.ComesFirst) && actions > 0 && _actions.Count == actions + 1) _actions.Reverse(actions - 1, 2);
         // Told to do what changes the state, and nothing came of it: shown and asked.
@@ -408,7 +428,8 @@ public sealed partial class SentenceReader
             // No oil that is known: named by what it is in.
             case Sense.Fill when objects is [{ IsPronoun: false } filled] && _refer.Known(filled) is null
                 && Trade.NounOf(filled.Stems) is not { Kinds: [ThingKind.Fluid or ThingKind.Consumable, ..] }
-                && Trade.NounOf(filled.Stems)?.Role is not NounRole.Words && clause.Verb?.Lemma == "top":
+                && Trade.NounOf(filled.Stems)?.Role is not NounRole.Words && (clause.Verb?.Lemma == "top"
+                    || filled.Head is "reservoir" or "sump" or "gearbox" or "axle" or "transmission" or "crankcase" or "case" or "housing"):
                 Add(Verb.Fill, _refer.Assume(filled with { Name = $"{filled.Name} oil", Text = $"{filled.Text} oil", Stems = [.. filled.Stems, "oil"] }, ThingKind.Fluid, false, null, null), PlaceOf(clause));
                 return;
             case Sense.Unbolt:
@@ -547,6 +568,8 @@ public sealed partial class SentenceReader
             return;
         }
 
+        // "Take out the screws and set the grille aside": off, and then aside.
+        if (sense == Sense.Aside && thing is Part loose && Spoken.IsOff(loose) is not true && FastenersOf(loose) is { } fast && _actions.Exists(a => a.Verb == Verb.TakeOut && a.Target == fast.Id && a.Some is null)) Add(Verb.Remove, thing, phrase.At);
         if (verb == Verb.HangAside && AidIn(clause) is { } hook && Spoken.IsOff(hook) is not false) Add(Verb.Place, hook, phrase.At);
         Add(verb.Value, thing, phrase.At, a => Detailed(a, clause, phrase));
     }
@@ -612,7 +635,7 @@ public sealed partial class SentenceReader
         bool Accepts(ThingKind kind) => row.ByKind.ContainsKey(kind);
         if (phrase.IsPronoun)
         {
-            if (_unnamed is { } said && !row.IsSoft && phrase.Text is "it" or "them" or "one" or "ones" or "these" or "those")
+            if (_unnamed is { } said && !row.IsSoft && sense is not (Sense.Level or Sense.Drain or Sense.Fill) && phrase.Text is "it" or "them" or "one" or "ones" or "these" or "those")
             {
                 _unnamed = null;
                 return Things(clause, sense, said with { At = phrase.At, IsNew = phrase.IsNew, IsIndefinite = said.IsIndefinite && !phrase.IsNew });
@@ -631,7 +654,7 @@ public sealed partial class SentenceReader
             }
 
             var meant = phrase.Stems.Count == 0 && phrase.Name.Length == 0
-                && row.ByKind.Keys.All(k => k == ThingKind.Joint) ? JointsInHand(phrase) : _refer.Meant(phrase, Accepts);
+                && row.ByKind.Keys.All(k => k == ThingKind.Joint) ? JointsInHand(phrase) : _refer.Meant(phrase, k => Accepts(k) && k != ThingKind.Tool);
             if (meant.Count > 0) return [.. meant];
             if (!row.IsSoft) AskObject(clause, sense, phrase);
             return [];
@@ -661,6 +684,9 @@ public sealed partial class SentenceReader
             && whose.Is(ThingKind.Part) && _refer.Known(phrase with { Stems = [.. whose.Stems, phrase.Head] }, k => k == ThingKind.Joint) is null
             && !_actions.Exists(a => a.Target is { } id && _refer.Find(id) is Joint))
             return [_refer.Assume(phrase, ThingKind.Joint, false, whose.Name, (_refer.Known(whose) as Part)?.Id)];
+        // "Wheels on, nuts snug": those of what was just fitted.
+        if (phrase is { IsIndefinite: true, IsNew: false, Count: null, Stems.Count: 1, Owner.Count: 0 } && Accepts(ThingKind.Joint) && phrase.Is(ThingKind.Joint)
+            && _actions is [.., { Verb: Verb.Fit, Target: { } justOn }] && _refer.Find(justOn) is Part bearer && FastenersOf(bearer) is { } own && NameIndex.NamesOf(own)[0][^1] == phrase.Head) return [own];
         // "The left and right lines".
         if (phrase.Distinct.Count == 2 && phrase.IsPlural && !phrase.Distinct.All(phrase.Stems.Contains) && phrase.Distinct.Select(d => _refer.Known(phrase with { Stems = [d, .. phrase.Stems.Where(s => !phrase.Distinct.Contains(s))], Distinct = [d], Text = $"{d} {phrase.Text}", Count = null, IsPlural = false })).ToList() is [{ } left, { } right] && left != right) return [left, right];
         // "Spin a nut onto each bolt": the bolt's nut.
@@ -691,7 +717,7 @@ public sealed partial class SentenceReader
         var noun = Trade.NounOf(phrase.Stems);
         // "Push the axle out of the hub": here no end of the vehicle.
         if (noun is { Role: NounRole.Place } && !Trade.IsNoObject(phrase)) noun = null;
-        var axle = noun is { Role: NounRole.Vehicle } && sense is Sense.Off or Sense.On or Sense.Move or Sense.MoveOff;
+        var axle = noun is { Role: NounRole.Vehicle } && phrase.Head is "axle" or "end" or "corner" or "chassis" && sense is Sense.Off or Sense.On or Sense.Move or Sense.MoveOff;
         if (axle) noun = null;
         if (noun is { Role: not NounRole.Thing })
         {
@@ -735,7 +761,7 @@ public sealed partial class SentenceReader
 
         if (row.ByKind.Count == 0) return [];
         // A word that is no noun of the trade and has no "the": asked, not made a thing.
-        if (kind is null && !axle && phrase is { IsIndefinite: true, IsNew: false, Count: null } && !(clause.Mood == Mood.Fragment && clause.Pieces.TrueForAll(p => p.Noun?.After is null))
+        if (kind is null && !axle && phrase is { IsIndefinite: true, IsNew: false, Count: null } && !(clause.Mood == Mood.Fragment && clause.Pieces.TrueForAll(p => p.Noun?.After is null or "from"))
             && clause.Pieces.Count(p => p.Noun is { After: null }) < 2)
         {
             Ask(new Question { Kind = QuestionKind.UnknownName, Phrase = phrase.Text, At = phrase.At, Verb = VerbOf(sense), NewKinds = [Likely(sense)] });
@@ -888,10 +914,10 @@ public sealed partial class SentenceReader
         return Limits.Find(end < 0 ? _text[at.End..] : _text[at.End..end]);
     }
 
-    private void AskValue(string phrase, Span at, string because)
+    private void AskValue(string phrase, Span at, string because, Joint? joint = null, TorqueSpec? likely = null)
     {
         var key = phrase.ToLowerInvariant();
-        if (Settled(key) is null) Ask(new Question { Kind = QuestionKind.BadValue, Phrase = key, At = at, Verb = Verb.Torque, Because = because });
+        if (Settled(key) is null) Ask(new Question { Kind = QuestionKind.BadValue, Phrase = key, At = at, Verb = Verb.Torque, Because = because, Candidates = joint is null ? [] : [joint.Id], Torque = likely });
     }
 
     private void Add(Verb verb, Thing? thing, Span at, Func<StepAction, StepAction>? more = null)

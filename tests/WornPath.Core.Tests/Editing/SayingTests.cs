@@ -42,20 +42,20 @@ public class SayingTests
     [Fact]
     public void The_word_holds_while_the_clause_stands_whatever_is_written_beside_it_and_is_told_of_when_the_clause_is_gone()
     {
-        var sheet = Say(Of("Knock the pin out and lift the arm off."), "s1", 1, _ => null);
+        var sheet = Say(Of("Knock the pin out and lift the cover off."), "s1", 1, _ => null);
         Chips(sheet, "s1").ShouldBe(["remove P1 pin"]);
         var text = sheet.FindStep("s1")!.Text;
-        foreach (var next in new[] { "Wait. " + text, "First knock the pin out and lift the arm off.", "Knock the pin out and lift the arm off. Clean the arm.", "Knock the pin out, then lift the arm off." })
+        foreach (var next in new[] { "Wait. " + text, "First knock the pin out and lift the cover off.", "Knock the pin out and lift the cover off. Clean the cover.", "Knock the pin out, then lift the cover off." })
         {
             sheet = Do(sheet, new WriteStep("s1", sheet.FindStep("s1")!.Text, next));
             Chips(sheet, "s1").ShouldNotContain(c => c.StartsWith("remove P2", StringComparison.Ordinal), next);
             Mending.Lost(sheet.FindStep("s1")!).ShouldBeEmpty(next);
         }
 
-        sheet = Do(sheet, new WriteStep("s1", sheet.FindStep("s1")!.Text, "Knock the pin out and lift the arm clear off."));
-        Chips(sheet, "s1").ShouldContain(c => c.StartsWith("remove", StringComparison.Ordinal) && c.EndsWith("arm", StringComparison.Ordinal));
-        Mending.Lost(sheet.FindStep("s1")!).ShouldBe(["lift the arm off"]);
-        sheet = Do(sheet, new Unsay("s1", "lift the arm off"));
+        sheet = Do(sheet, new WriteStep("s1", sheet.FindStep("s1")!.Text, "Knock the pin out and lift the cover right off."));
+        Chips(sheet, "s1").ShouldContain(c => c.StartsWith("remove", StringComparison.Ordinal) && c.EndsWith("cover", StringComparison.Ordinal));
+        Mending.Lost(sheet.FindStep("s1")!).ShouldBe(["lift the cover off"]);
+        sheet = Do(sheet, new Unsay("s1", "lift the cover off"));
         sheet.FindStep("s1")!.Said.ShouldBeEmpty();
     }
 

@@ -12,6 +12,7 @@ public class CorpusTests
     [Theory]
     [InlineData("corpus", "all 521", 521)]
     [InlineData("second-corpus", "second, 155", 155)]
+    [InlineData("third-corpus", "third, 160", 160)]
     public void The_score_of_the_corpus_does_not_fall(string folder, string row, int count)
     {
         double Least(string column) => Figure(row, column) - 0.05;
@@ -38,7 +39,7 @@ public class CorpusTests
     [Fact]
     public void No_clause_of_the_corpus_ends_without_actions_known_words_a_question_or_residue()
     {
-        foreach (var line in Directory.EnumerateFiles(Folder("corpus"), "*.jsonl").Concat(Directory.EnumerateFiles(Folder("second-corpus"), "*.jsonl")).SelectMany(f => File.ReadLines(f).Skip(1)))
+        foreach (var line in Directory.EnumerateFiles(Folder("corpus"), "*.jsonl").Concat(Directory.EnumerateFiles(Folder("second-corpus"), "*.jsonl")).Concat(Directory.EnumerateFiles(Folder("third-corpus"), "*.jsonl")).SelectMany(f => File.ReadLines(f).Skip(1)))
         {
             var text = System.Text.Json.JsonDocument.Parse(line).RootElement.GetProperty("text").GetString()!;
             var sheet = new Written().Steps(text);
@@ -58,6 +59,7 @@ public class CorpusTests
     [Theory]
     [InlineData("corpus", 8)]
     [InlineData("second-corpus", 2)]
+    [InlineData("third-corpus", 6)]
     public void A_sheet_read_anew_says_what_it_said(string folder, int butFor)
     {
         var other = CorpusScore.Sheets(Folder(folder))
