@@ -124,6 +124,9 @@ public static partial class ProcedureFileText
         if (string.IsNullOrWhiteSpace(file.Number) || file.Number.Length > 40) return new Problem("The number is empty or longer than 40 characters.", "Give it one.");
         var sheet = file.Sheet;
         if (SheetSize.Check(sheet) is { } large) return large;
+        if (sheet.Header.Words.Length > HouseWord.Most) return new Problem($"{sheet.Header.Words.Length:N0} words are taught.", $"A sheet learns at most {HouseWord.Most}.");
+        foreach (var word in sheet.Header.Words)
+            if (HouseWord.Check(word) is { IsGood: false } taught) return taught.Problem;
         var ids = new HashSet<string>();
         var parts = sheet.Parts.Select(p => p.Id).ToHashSet();
         foreach (var thing in sheet.Things)

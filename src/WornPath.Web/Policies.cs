@@ -18,6 +18,9 @@ public static class Policies
     /// <summary>Whoever keeps the crib and answers for the house rules.</summary>
     public const string WorkshopKeeper = "workshop-keeper";
 
+    /// <summary>Whoever may take back a word the workshop taught.</summary>
+    public const string Teacher = "teacher";
+
     public static void Add(AuthorizationOptions options)
     {
         options.AddPolicy(Author, p => p.RequireRole(Roles.Author));
@@ -26,6 +29,7 @@ public static class Policies
         options.AddPolicy(Administrator, p => p.RequireRole(Roles.Administrator));
         options.AddPolicy(Workshop, p => p.RequireRole(Roles.Author, Roles.Reviewer, Roles.Approver, Roles.Administrator));
         options.AddPolicy(WorkshopKeeper, p => p.RequireRole(Roles.Approver, Roles.Administrator));
+        options.AddPolicy(Teacher, p => p.RequireRole(Roles.Author, Roles.Approver, Roles.Administrator));
         // An endpoint that says nothing is for nobody who is not signed in.
         options.FallbackPolicy = new AuthorizationPolicyBuilder().RequireAuthenticatedUser().Build();
     }

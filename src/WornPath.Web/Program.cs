@@ -71,12 +71,21 @@ builder.Services.AddProblemDetails();
 builder.Services.AddExceptionHandler<Faults>();
 builder.Services.Configure<RouteHandlerOptions>(options => options.ThrowOnBadRequest = true);
 builder.Services.AddSignalR().AddJsonProtocol(options => SheetJson.Configure(options.PayloadSerializerOptions));
-builder.Services.AddOpenApi(options => options.AddSchemaTransformer((schema, context, _) =>
-{
-    // Every edit says what it does; without the word it is none.
-    if (schema.Properties?.ContainsKey("do") == true) schema.Required = new HashSet<string>(schema.Required ?? new HashSet<string>()) { "do" };
-    return Task.CompletedTask;
-}));
+builder.Services.AddOpenApi(options => options
+    .AddSchemaTransformer((schema, context, _) =>
+    {
+        // Every edit says what it does; without the word it is none.
+        if (schema.Properties?.ContainsKey("do") == true) schema.Required = new HashSet<string>(schema.Required ?? new HashSet<string>()) { "do" };
+        return Task.CompletedTask;
+    })
+    .AddDocumentTransformer((document, context, _) =>
+    {
+        // Where a word may be missing its place says so; the words themselves are none of them null.
+        foreach (var schema in document.Components?.Schemas?.Values ?? [])
+            if (schema.Enum is { } words)
+                foreach (var none in words.Where(w => w is null || w.GetValueKind() == System.Text.Json.JsonValueKind.Null).ToList()) words.Remove(none);
+        return Task.CompletedTask;
+    }));
 builder.Services.AddResponseCompression(options => options.EnableForHttps = true);
 builder.WebHost.ConfigureKestrel(options => options.Limits.MaxRequestBodySize = largestBody);
 

@@ -67,6 +67,8 @@ public sealed partial class AccessTests(Workshop workshop) : IClassFixture<Works
         PUT     /api/workshop/rules                                .xxxxxyy
         PUT     /api/workshop/blocks                               .xxxxxyy
         PUT     /api/workshop/documents                            .xxxxxyy
+        POST    /api/workshop/words                                .xyyyxxx
+        DELETE  /api/workshop/words/{word}                         .xyyyxyy
         POST    /api/workshop/rules/touched                        .xxxxxyy
         GET     /api/calculators                                   .yyyyyyy
         POST    /api/calculators/{id}                              .yyyyyyy

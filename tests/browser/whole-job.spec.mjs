@@ -165,6 +165,31 @@ test('whatever was read wrong is put right where it stands, by keys, and stays s
   await expect(chips.first()).toHaveText(/^take out J1 pump bolts/);
 });
 
+test('a word that was settled once is kept for all sheets, and taken back under Workshop', async ({ enter }) => {
+  const page = await enter(/Ines Aldaro/);
+  await begin(page, 'OT-173', 'Words');
+  const words = page.getByRole('region', { name: 'House words' });
+  await page.keyboard.type('Frob the gland off the shaft and frob the seal.');
+  await kept(page);
+  await expect(page.locator('.question')).toContainText('frob the seal');
+  await page.getByRole('button', { name: 'Remove seal, a new part' }).click();
+  await page.getByRole('button', { name: /remove P\d seal/ }).click();
+  await page.getByRole('button', { name: 'Always: “frob” means remove' }).click();
+  await words.getByRole('button', { name: 'keep it for all sheets' }).click();
+  await expect(words).toContainText('every new sheet knows it now');
+
+  // Another sheet knows it; forgotten there, it is offered again.
+  await page.goto('/');
+  await begin(page, 'OT-174', 'Other words');
+  await page.keyboard.type('Frob the cover.');
+  await kept(page);
+  await expect(page.locator('.step.active .chip')).toContainText('remove P1 cover');
+
+  await page.goto('/workshop');
+  await page.getByRole('button', { name: 'Take back: “frob” means remove' }).click();
+  await expect(page.getByText('None yet.')).toBeVisible();
+});
+
 test('new names are taken up, mended on the chip and in the list, and go with their sentence', async ({ enter }) => {
   const page = await enter(/Ines Aldaro/);
   await begin(page, 'OT-171', 'Names');

@@ -10,6 +10,7 @@ import {
   take,
   type Edit,
   type Factor,
+  type WordView,
   type Finding,
   type JointView,
   type PhaseView,
@@ -41,6 +42,7 @@ export const useDraft = defineStore('draft', () => {
   const findings = shallowRef<Finding[]>([]);
   const header = shallowRef<Record<string, string>>({});
   const factors = shallowRef<Factor[]>([]);
+  const words = shallowRef<WordView[]>([]);
   const seq = ref(0);
   const undoLabel = ref<string | null>(null);
   const redoLabel = ref<string | null>(null);
@@ -131,6 +133,7 @@ export const useDraft = defineStore('draft', () => {
     if (whole || view.seq <= seq.value + 1) seq.value = Math.max(view.seq, whole ? view.seq : seq.value);
     if (view.header) header.value = view.header;
     if (view.factors) factors.value = view.factors;
+    if (view.words) words.value = view.words;
     for (const step of view.steps) steps.set(step.id, step);
     if (view.phases) {
       serverPhases = view.phases;
@@ -401,6 +404,7 @@ export const useDraft = defineStore('draft', () => {
     findings,
     header,
     factors,
+    words,
     seq,
     undoLabel,
     redoLabel,

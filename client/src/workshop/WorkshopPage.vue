@@ -8,6 +8,7 @@ import BackupForm from './BackupForm.vue';
 import BlocksForm from './BlocksForm.vue';
 import DocumentsForm from './DocumentsForm.vue';
 import RulesForm from './RulesForm.vue';
+import WordsForm from './WordsForm.vue';
 import TroubleNote from '../shared/TroubleNote.vue';
 
 /** The workshop: the wrench crib every value is held against, the house rules, the source documents, and the blocks. */
@@ -54,6 +55,9 @@ const keepDocuments = (documents: SourceDocument[]): Promise<void> =>
     () => take(api.PUT('/api/workshop/documents', { body: { version: version.value, documents } })),
     'The source documents are kept.',
   );
+
+const takeWordBack = (word: string): Promise<void> =>
+  attempt(() => take(api.DELETE('/api/workshop/words/{word}', { params: { path: { word } } })), `“${word}” is taken back.`);
 
 function add(): void {
   rows.value.push({ ...Object.fromEntries(columns.value.map((c) => [c, ''])), unit: 'N·m', step: '1', drive: '1/2 in', cycles: '0' });
@@ -144,6 +148,7 @@ async function readFile(event: Event): Promise<void> {
       </section>
       <RulesForm :workshop="workshop" @keep="keepRules" />
       <DocumentsForm :workshop="workshop" @keep="keepDocuments" />
+      <WordsForm :workshop="workshop" :may-take-back="workshop.mayChange || session.is('author')" @take-back="takeWordBack" />
       <BlocksForm :workshop="workshop" @keep="keepBlocks" />
       <BackupForm v-if="session.is('administrator')" />
     </template>

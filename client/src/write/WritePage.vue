@@ -6,6 +6,7 @@ import BenchColumn from './BenchColumn.vue';
 import RouteColumn from './RouteColumn.vue';
 import BlockDialog from './BlockDialog.vue';
 import JobHeader from './JobHeader.vue';
+import HouseWords from './HouseWords.vue';
 import NewNames from './NewNames.vue';
 import ArrangeDialog from './ArrangeDialog.vue';
 import PhaseName from './PhaseName.vue';
@@ -51,6 +52,7 @@ watch(
     <section class="sheet" aria-label="Sheet" tabindex="0">
       <JobHeader />
       <NewNames />
+      <HouseWords />
       <div v-for="phase in draft.phases" :key="phase.id" class="phase">
         <h2>
           <PhaseName v-if="draft.canEdit" :phase="phase" />

@@ -18,6 +18,8 @@ namespace WornPath.Core.Editing;
 [JsonDerivedType(typeof(SettleMeaning), "settleMeaning")]
 [JsonDerivedType(typeof(SayAction), "sayAction")]
 [JsonDerivedType(typeof(Unsay), "unsay")]
+[JsonDerivedType(typeof(LearnWords), "learnWords")]
+[JsonDerivedType(typeof(ForgetWord), "forgetWord")]
 [JsonDerivedType(typeof(LookedAt), "lookedAt")]
 [JsonDerivedType(typeof(SetKind), "setKind")]
 [JsonDerivedType(typeof(SettleAsNew), "settleAsNew")]
@@ -69,6 +71,12 @@ public sealed record SayAction(string Step, string Words, int Place, string Befo
 
 /// <summary>The author's word on a clause is taken back, and the clause is read again.</summary>
 public sealed record Unsay(string Step, string Words) : Edit;
+
+/// <summary>Words the sheet is read with from now on, besides those it has; steps that say them are read again.</summary>
+public sealed record LearnWords(ImmutableArray<HouseWord> Words) : Edit;
+
+/// <summary>A word the sheet is no longer read with.</summary>
+public sealed record ForgetWord(string Word) : Edit;
 
 /// <summary>Things that were assumed from a sentence are right as they are.</summary>
 public sealed record LookedAt(ImmutableArray<string> Ids) : Edit;

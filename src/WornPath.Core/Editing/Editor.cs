@@ -68,6 +68,8 @@ public static class Editor
         SettleMeaning e => Say(sheet, new SayAction(e.Step, e.Phrase, 0, "", new Saying { Verb = e.Verb, Target = e.Target })),
         SayAction e => Say(sheet, e),
         Unsay e => OnStep(sheet, e.Step, step => ReRead(sheet, step with { Said = step.Said.RemoveAll(s => s.Words.Equals(e.Words, StringComparison.OrdinalIgnoreCase)) })),
+        LearnWords e => Learn(sheet, e),
+        ForgetWord e => WithWords(sheet, sheet.Header.Words.RemoveAll(w => w.Word == e.Word)),
         LookedAt e => Looked(sheet, e),
         SetKind e => OfKind(sheet, e),
         SettleAsNew e => SettleNew(sheet, e),
@@ -320,6 +322,28 @@ public static class Editor
         return sheet;
     }
 
+    private static Outcome<Sheet> Learn(Sheet sheet, LearnWords edit)
+    {
+        if (sheet.Header.Words.Length + edit.Words.Length > HouseWord.Most) return new Problem($"{HouseWord.Most} words are as many as a sheet learns.", "Forget some that are not needed.");
+        var good = new List<HouseWord>();
+        foreach (var word in edit.Words)
+        {
+            var read = HouseWord.Check(word);
+            if (!read.IsGood) return read.Problem;
+            if (read.Value.Verb is { } verb && !SentenceReader.CanBeTaught(verb)) return new Problem($"“{Asking.Of(verb)}” cannot be what a word always means.", "Say it of the sentence instead.");
+            good.Add(read.Value);
+        }
+
+        return WithWords(sheet, HouseWord.Together(sheet.Header.Words, good));
+    }
+
+    // What a word comes to changes what its sentences say.
+    private static Sheet WithWords(Sheet sheet, ImmutableArray<HouseWord> words)
+    {
+        var changed = sheet.Header.Words.Except(words).Concat(words.Except(sheet.Header.Words)).Select(w => w.Word.Split(' ')[0]).ToHashSet();
+        return changed.Count == 0 ? sheet : StepReading.ReadNaming(sheet with { Header = sheet.Header with { Words = words } }, changed);
+    }
+
     private static Outcome<Sheet> Looked(Sheet sheet, LookedAt edit)
     {
         if (edit.Ids.Length > SheetSize.MostThings) return new Problem($"{edit.Ids.Length:N0} things at once are too many.", "Look at them in parts.");
@@ -427,6 +451,8 @@ public static class Editor
             SettleMeaning e => $"“{NumberText.Excerpt(e.Phrase)}” in step {Number(e.Step)}",
             SayAction e => $"what “{NumberText.Excerpt(e.Words)}” comes to in step {Number(e.Step)}",
             Unsay e => $"“{NumberText.Excerpt(e.Words)}” read again in step {Number(e.Step)}",
+            LearnWords e => e.Words.Length == 1 ? $"“{NumberText.Excerpt(e.Words[0].Word)}” learnt" : $"{e.Words.Length} words learnt",
+            ForgetWord e => $"“{NumberText.Excerpt(e.Word)}” forgotten",
             LookedAt e => e.Ids.Length == 1 ? $"{Name(e.Ids[0])} looked at" : $"{e.Ids.Length} new names looked at",
             SetKind e => $"{Name(e.Id)} is a {e.Kind.ToString().ToLowerInvariant()}",
             SettleAsNew e => $"new {e.Kind.ToString().ToLowerInvariant()} “{NumberText.Excerpt(e.Name)}”",

@@ -39,7 +39,23 @@ public sealed record Mending(string Words, int Place, string Before, bool IsSaid
             if (action.At.Of(step.Text).ToLowerInvariant() is { Length: > 0 } phrase && !action.IsSaid) answers.Add(("Just words", new SettleQuestion(step.Id, phrase, "")));
         }
 
+        answers.AddRange(Teaching(sheet, action, thing, words).Select(w => ($"Always: {Says(w)}", (Edit)new LearnWords([w]))));
         return new Mending(words, place, before, action.IsSaid, answers.ToImmutable(), now);
+    }
+
+    /// <summary>A word that was taught, in words: "“cowl” is a part", "“nip” means snug".</summary>
+    public static string Says(HouseWord word) =>
+        word.Kind is { } kind ? $"“{word.Word}” is {(kind == ThingKind.Aid ? "an" : "a")} {kind.ToString().ToLowerInvariant()}" : $"“{word.Word}” means {Asking.Of(word.Verb!.Value)}";
+
+    // What the sheet may learn from an action: a noun the trade does not take so, and the verb of a clause the author had to say.
+    private static IEnumerable<HouseWord> Teaching(Sheet sheet, StepAction action, Thing? thing, string words)
+    {
+        bool IsNew(HouseWord word) => HouseWord.Check(word).IsGood && !sheet.Header.Words.Contains(word);
+        if (thing is not null && !(Trade.NounOf(NameIndex.StemsOf(thing.Name)) is { Kinds: [var usual, ..] } && usual == thing.Kind)
+            && new HouseWord(thing.Name.ToLowerInvariant(), thing.Kind, null) is var noun && IsNew(noun)) yield return noun;
+        var verb = words.Split(' ', ',')[0].ToLowerInvariant();
+        if (action.IsSaid && SentenceReader.CanBeTaught(action.Verb) && !Trade.IsSmall(verb) && Trade.NounOf([Stem.Of(verb)]) is null
+            && new HouseWord(verb, null, action.Verb) is var said && IsNew(said)) yield return said;
     }
 
     /// <summary>The verbs that are done to a kind of thing; to the vehicle, or to nothing the sheet keeps, where it is null.</summary>

@@ -145,6 +145,7 @@ public sealed partial class SentenceReader
             }
 
             if (_reader._refer.Known(phrase) is { } known) return known.Kind.ToString().ToLowerInvariant();
+            if (_reader.HouseKind(phrase) is { } taught) return taught.ToString().ToLowerInvariant();
             if (_reader._refer.Doubtful.Count > 0) return _reader._refer.Doubtful[0].Kind.ToString().ToLowerInvariant();
             return Trade.NounOf(phrase.Stems) switch
             {

@@ -247,10 +247,12 @@ public sealed partial class SentenceReader
         return Array.Exists(["pass", "stage", "step", "round", "no.", "no", "figure", "fig.", "page"], w => before.EndsWith(w, StringComparison.Ordinal));
     }
 
+    private static readonly string[] BehindValue = ["crosswise", "diagonally", "evenly", "all round", "while ", "with ", "by "];
+
     private bool StandsAlone(Token number)
     {
         var rest = _text[number.At.End..].TrimStart();
-        if (new[] { "crosswise", "diagonally", "evenly", "all round", "while ", "with ", "by " }.Any(w => rest.StartsWith(w, StringComparison.OrdinalIgnoreCase))) return true;
+        if (BehindValue.Any(w => rest.StartsWith(w, StringComparison.OrdinalIgnoreCase))) return true;
         return rest.Length == 0 || !(char.IsLetter(rest[0]) && !rest.StartsWith("and", StringComparison.OrdinalIgnoreCase) && !rest.StartsWith("then", StringComparison.OrdinalIgnoreCase) && !rest.StartsWith("on ", StringComparison.OrdinalIgnoreCase) && !rest.StartsWith("in ", StringComparison.OrdinalIgnoreCase) && !rest.StartsWith("first", StringComparison.OrdinalIgnoreCase) && !rest.StartsWith("for ", StringComparison.OrdinalIgnoreCase)) && !rest.StartsWith('%') && !rest.StartsWith('°');
     }
 

@@ -182,7 +182,7 @@ public sealed partial class SentenceReader
     {
         if (Values(clause).Any(v => v.Kind is TokenKind.Torque or TokenKind.Angle or TokenKind.Time) || _actions.Exists(a => a.In == at && (a.Limits is not null || a.Verb is Verb.Set or Verb.Measure))) return;
         if (Values(clause).FirstOrDefault(v => v.Kind == TokenKind.Number && NumberText.Parse(v.Text) is { IsGood: true, Value: >= 5 and <= 2000 } && StandsAlone(v) && !IsNumbered(v)) is not { Kind: TokenKind.Number } bare) return;
-        var named = clause.Nouns.Where(n => n.After is null or "on" or "for").Select(n => n.IsPronoun ? _refer.Meant(n, k => k == ThingKind.Joint).FirstOrDefault() : _refer.Known(n, k => k == ThingKind.Joint)).OfType<Joint>().FirstOrDefault();
+        var named = clause.Nouns.Where(n => n.After is null or "on" or "for").Select(n => n.IsPronoun ? _refer.Meant(n, k => k == ThingKind.Joint) is [var one, ..] ? one : null : _refer.Known(n, k => k == ThingKind.Joint)).OfType<Joint>().FirstOrDefault();
         var joint = named ?? (clause.Nouns.Any(n => !n.IsPronoun && !Trade.IsNoObject(n)) ? null : _actions.FindLast(a => a.At.Start < at.End && a.Target is { } id && _refer.Find(id) is Joint)?.Target is { } last ? _refer.Find(last) as Joint : null);
         if (joint is not null) AskUnit(bare, joint);
     }
@@ -296,7 +296,7 @@ public sealed partial class SentenceReader
         {
             // A verb nobody knows and a plain way: "wheel the deck out", "jiggle the pin back in".
             var done = _actions.Count;
-            if (ByItsWay(clause) is { } moved) DoEach(clause, moved, new Facts(this, clause).Objects);
+            if ((HouseSense(clause) ?? ByItsWay(clause)) is { } moved) Do(clause, moved, new Facts(this, clause).Objects);
             if (_actions.Count == done) Unclear(clause);
             return;
         }
@@ -328,6 +328,7 @@ public sealed partial class SentenceReader
         // Whatever is said of a fastener beside a torque: that is its torque.
         if (sense == Sense.Say && clause.Mood is Mood.Imperative or Mood.Declarative && facts.Has(Looks.Value, "torque") && facts.Has(Looks.Kind, "joint")
             && clause.Verb.Lemma is not ("loosen" or "hold")) sense = Sense.Torque;
+        if (HouseSense(clause) is { } taught) (sense, control) = (taught, null);
         // "It is located by two dowels": how it sits, and nothing is done.
         if (clause is { Mood: Mood.Passive, IsFull: true } && sense is Sense.On or Sense.Secure or Sense.Start or Sense.Hang
             && clause.Pieces.Exists(p => p.Noun is { After: "by", IsPronoun: false } n && Trade.NounOf(n.Stems) is null or { Role: NounRole.Thing, Kinds: not [ThingKind.Tool, ..] })) sense = Sense.Say;
@@ -714,7 +715,7 @@ public sealed partial class SentenceReader
         if (sense == Sense.BreakLoose && Trade.NounOf(phrase.Stems) is null) return [];
         // "Its stud", "their threads": a part of what is in hand and no thing of its own.
         if (phrase.IsIts && phrase.Head is "stud" or "thread" or "shank" or "end" or "lip" or "collar" or "tip") return [];
-        var noun = Trade.NounOf(phrase.Stems);
+        var noun = HouseKind(phrase) is { } taught ? new Noun([taught], NounRole.Thing) : Trade.NounOf(phrase.Stems);
         // "Push the axle out of the hub": here no end of the vehicle.
         if (noun is { Role: NounRole.Place } && !Trade.IsNoObject(phrase)) noun = null;
         var axle = noun is { Role: NounRole.Vehicle } && phrase.Head is "axle" or "end" or "corner" or "chassis" && sense is Sense.Off or Sense.On or Sense.Move or Sense.MoveOff;

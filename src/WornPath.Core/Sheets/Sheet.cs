@@ -113,4 +113,7 @@ public sealed record SheetHeader
 
     /// <summary>The unit the sheet states torque in; a bare number in a torque cell is taken in it.</summary>
     public TorqueUnit Unit { get; init; } = TorqueUnit.NewtonMetre;
+
+    /// <summary>The words its sentences are read with besides those of the trade.</summary>
+    public ImmutableArray<HouseWord> Words { get; init; } = [];
 }

@@ -22,6 +22,9 @@ public sealed record Workshop
     /// <summary>The documents values are taken from, each with the edition in force.</summary>
     public ImmutableArray<SourceDocument> Documents { get; init; } = [];
 
+    /// <summary>The words the workshop taught; a new sheet begins with them.</summary>
+    public ImmutableArray<Sheets.HouseWord> Words { get; init; } = [];
+
     /// <summary>The values of the sheet as second persons have read them; null while nobody is asked to (a draft, a file).</summary>
     [System.Text.Json.Serialization.JsonIgnore]
     public ImmutableArray<ValueCheck>? Checks { get; init; }

@@ -20,6 +20,14 @@ namespace WornPath.Web.Drafting;
 /// <param name="IsSaid">True where it is the author's word, and not what was read.</param>
 public sealed record ChipView(string Text, ThingKind? Kind, string? Target, Span At, Edit? Again, bool IsNew, bool IsSaid);
 
+/// <summary>A word that was taught.</summary>
+/// <param name="Word">The word, and what it is.</param>
+/// <param name="Says">The same in words.</param>
+public sealed record WordView(HouseWord Word, string Says)
+{
+    public static WordView Of(HouseWord word) => new(word, Mending.Says(word));
+}
+
 /// <summary>One answer to a question.</summary>
 public sealed record AnswerView(string Label, Edit Edit);
 
@@ -86,6 +94,9 @@ public sealed record SheetView
     /// <summary>The ways in which the vehicles differ, to walk as one of them.</summary>
     public ImmutableArray<Factor>? Factors { get; init; }
 
+    /// <summary>The words the sheet is read with besides those of the trade.</summary>
+    public ImmutableArray<WordView>? Words { get; init; }
+
     public ImmutableArray<PhaseView>? Phases { get; init; }
 
     /// <summary>Steps that are new or changed; all of them in a whole view.</summary>
@@ -135,6 +146,7 @@ public static class SheetViews
         {
             Seq = now.Seq,
             Header = before is null || !ReferenceEquals(before.Header, sheet.Header) ? Fields.Header.ToDictionary(f => f.Name, f => f.Get(sheet.Header)) : null,
+            Words = before is null || before.Header.Words != sheet.Header.Words ? [.. sheet.Header.Words.Select(WordView.Of)] : null,
             Factors = before is null || !ReferenceEquals(before.Header, sheet.Header) ? sheet.Header.Variants : null,
             Phases = phases ? [.. sheet.Phases.Select(p => new PhaseView(p.Id, p.Name, [.. p.Steps.Select(s => s.Id)]))] : null,
             Steps = steps.ToImmutable(),

@@ -54,10 +54,10 @@ public static class ShelfEndpoints
         return TypedResults.Ok(newest);
     }
 
-    private static async Task<Results<Ok<Opened>, ProblemHttpResult>> CreateAsync(NewProcedure form, Procedures procedures, ClaimsPrincipal me)
+    private static async Task<Results<Ok<Opened>, ProblemHttpResult>> CreateAsync(NewProcedure form, Procedures procedures, WorkshopBook book, ClaimsPrincipal me)
     {
-        // A blank page begins with the phases nearly every job has.
-        var sheet = Sheet.Empty;
+        // A blank page begins with the phases nearly every job has, and the words the workshop taught.
+        var sheet = Sheet.Empty with { Header = new SheetHeader { Words = (await book.NowAsync()).Workshop.Words } };
         foreach (var name in (string[])["Make safe", "Removal", "Refit", "Close up and prove"])
             sheet = Editor.Apply(sheet, new InsertPhase(null, sheet.Phases.LastOrDefault()?.Id, name)).Value.Sheet;
         sheet = Editor.Apply(sheet, new InsertStep(null, sheet.Phases[0].Id, null, "")).Value.Sheet;

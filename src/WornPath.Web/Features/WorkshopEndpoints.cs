@@ -11,6 +11,7 @@ using WornPath.Core.Editing;
 using WornPath.Core.Findings;
 using WornPath.Core.Quantities;
 using WornPath.Core.Revisions;
+using WornPath.Core.Sheets;
 using WornPath.Core.Tightening;
 using WornPath.Core.Walking;
 using WornPath.Core.Workshops;
@@ -37,7 +38,7 @@ public static class WorkshopEndpoints
     public sealed record SchoolView(string Key, string Question, string Chosen, ImmutableArray<Way> Ways);
 
     /// <summary>The workshop.</summary>
-    public sealed record WorkshopView(int Version, HouseRules Rules, ImmutableArray<WrenchView> Crib, IReadOnlyList<string> Columns, ImmutableArray<SchoolView> Schools, ImmutableArray<RuleView> Catalogue, ImmutableArray<Block> Blocks, ImmutableArray<UsualBlockView> Usual, ImmutableArray<SourceDocument> Documents, bool MayChange);
+    public sealed record WorkshopView(int Version, HouseRules Rules, ImmutableArray<WrenchView> Crib, IReadOnlyList<string> Columns, ImmutableArray<SchoolView> Schools, ImmutableArray<RuleView> Catalogue, ImmutableArray<Block> Blocks, ImmutableArray<UsualBlockView> Usual, ImmutableArray<SourceDocument> Documents, ImmutableArray<WordView> Words, bool MayChange);
 
     /// <summary>A block every workshop has to begin with, and how it reads.</summary>
     public sealed record UsualBlockView(Block Block, string Reads);
@@ -52,6 +53,9 @@ public static class WorkshopEndpoints
 
     /// <summary>The documents values are taken from, written anew.</summary>
     public sealed record DocumentsForm(int Version, [property: Required, MaxLength(SourceDocument.Most)] IReadOnlyList<SourceDocument> Documents);
+
+    /// <summary>Words to be kept for all sheets.</summary>
+    public sealed record WordsForm([property: Required, MaxLength(50)] IReadOnlyList<HouseWord> Words);
 
     /// <summary>A crib written anew, its tools as cells.</summary>
     public sealed record CribForm(int Version, [property: Required, MaxLength(CribCsv.MostTools)] IReadOnlyList<IReadOnlyDictionary<string, string>> Wrenches);
@@ -72,8 +76,37 @@ public static class WorkshopEndpoints
         workshop.MapPut("/rules", (RulesForm form, WorkshopBook book, ClaimsPrincipal me) => PutAsync(book, me, form.Version, HouseRules.Check(form.Rules), (w, rules) => w with { Rules = rules })).RequireAuthorization(Policies.WorkshopKeeper).WithName("PutRules");
         workshop.MapPut("/blocks", (BlocksForm form, WorkshopBook book, ClaimsPrincipal me) => PutAsync(book, me, form.Version, BlocksOf(form), (w, blocks) => w with { Blocks = blocks })).RequireAuthorization(Policies.WorkshopKeeper).WithName("PutBlocks");
         workshop.MapPut("/documents", (DocumentsForm form, WorkshopBook book, ClaimsPrincipal me) => PutAsync(book, me, form.Version, DocumentsOf(form), (w, documents) => w with { Documents = documents })).RequireAuthorization(Policies.WorkshopKeeper).WithName("PutDocuments");
+        // Whoever writes teaches; whoever writes or keeps the workshop takes back.
+        workshop.MapPost("/words", TeachAsync).RequireAuthorization(Policies.Author).WithName("TeachWords");
+        workshop.MapDelete("/words/{word}", ForgetAsync).RequireAuthorization(Policies.Teacher).WithName("TakeWordBack");
         // Nothing is changed by it.
         workshop.MapPost("/rules/touched", TouchedAsync).RequireAuthorization(Policies.WorkshopKeeper).WithName("GetTouched");
+    }
+
+    private static async Task<Results<Ok<WorkshopView>, ProblemHttpResult>> TeachAsync(WordsForm form, WorkshopBook book, ClaimsPrincipal me)
+    {
+        var words = Each(form.Words, HouseWord.Check, w => w.Word, "Teach each word once.");
+        if (!words.IsGood) return words.Problem.ToHttp();
+        return await WithWordsAsync(book, me, was => HouseWord.Together(was, words.Value));
+    }
+
+    private static Task<Results<Ok<WorkshopView>, ProblemHttpResult>> ForgetAsync(string word, WorkshopBook book, ClaimsPrincipal me) =>
+        WithWordsAsync(book, me, was => was.RemoveAll(w => w.Word == word));
+
+    // Two who teach at once both teach: what one adds does not hang on what the other saw.
+    private static async Task<Results<Ok<WorkshopView>, ProblemHttpResult>> WithWordsAsync(WorkshopBook book, ClaimsPrincipal me, Func<ImmutableArray<HouseWord>, ImmutableArray<HouseWord>> change)
+    {
+        Problem? problem = null;
+        for (var tries = 0; tries < 5; tries++)
+        {
+            var page = await book.NowAsync();
+            var words = change(page.Workshop.Words);
+            if (words.Length > HouseWord.Most) return new Problem($"{HouseWord.Most} words are as many as a workshop teaches.", "Take some back that are not needed.").ToHttp();
+            problem = await book.WriteAsync(w => w with { Words = words }, page.Version, me.Id());
+            if (problem is null) return TypedResults.Ok(View(await book.NowAsync(), me));
+        }
+
+        return Problems.Refused(problem!);
     }
 
     private static Outcome<ImmutableArray<Block>> BlocksOf(BlocksForm form) => Each(form.Blocks, Block.Check, b => b.Name, "Give each block its own name.");
@@ -149,5 +182,6 @@ public static class WorkshopEndpoints
         page.Workshop.Blocks,
         [.. Block.Usual.Select(b => new UsualBlockView(b, string.Join(' ', b.Cut().Select(s => string.Concat(s.Select(w => w.Text))))))],
         page.Workshop.Documents,
+        [.. page.Workshop.Words.Select(WordView.Of)],
         me.IsInRole(Roles.Administrator) || me.IsInRole(Roles.Approver));
 }

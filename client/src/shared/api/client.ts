@@ -41,6 +41,7 @@ export type ThingKind = Schemas['ThingKind'];
 export type ThingView = Schemas['ThingView'];
 export type TouchedView = Schemas['TouchedView'];
 export type ToolLine = Schemas['ToolLine'];
+export type WordView = Schemas['WordView'];
 export type WorkshopView = Schemas['WorkshopView'];
 
 /** What went wrong, as the server says it: what happened and what to do; both values where two people met. */
