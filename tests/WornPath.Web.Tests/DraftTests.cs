@@ -26,7 +26,9 @@ public sealed class DraftTests(Workshop workshop) : IClassFixture<Workshop>
         // The name is assumed and shown as new; another kind and back, one word each; then it is looked at.
         var chip = view.Steps.Single().Chips.Single();
         (chip.Text, chip.IsNew).ShouldBe(("take out J1 strap bolts", true));
-        view = await ines.EditAsync(id, chip.Mend.First(m => m.Label == "It is a part").Edit);
+        var mending = await ines.GetAsync<MendingEndpoints.MendingView>($"/api/revisions/{id}/steps/{first}/mending?chip=0");
+        (mending.Words, mending.Before, mending.Now!.Verb).ShouldBe(("Remove the strap bolts", "take out J1 strap bolts", Verb.TakeOut));
+        view = await ines.EditAsync(id, mending.Answers.First(m => m.Label == "It is a part").Edit);
         view.Steps.Single().Chips.Single().Text.ShouldBe("remove P1 strap bolts");
         view = await ines.EditAsync(id, new SetKind("P1", ThingKind.Joint));
         view.Steps.Single(s => s.Id == first).Chips.Single().Text.ShouldBe("take out J2 strap bolts");
