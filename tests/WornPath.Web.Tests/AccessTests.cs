@@ -177,6 +177,8 @@ public sealed partial class AccessTests(Workshop workshop) : IClassFixture<Works
         "{id}" => "units",
         "{joint}" => "J1",
         "{part}" => "P1",
+        "{step}" => "S1",
+        "{word}" => "frob",
         _ => throw new ArgumentException(m.Value),
     }) + (pattern.EndsWith("/bench") ? "?step=1" : pattern.EndsWith("/changes") ? "?since=0" : pattern.Contains("refit") || pattern.Contains("sort") || pattern.Contains("mirror") ? "?phase=H1" : "");
 
@@ -185,6 +187,7 @@ public sealed partial class AccessTests(Workshop workshop) : IClassFixture<Works
         "edits" => new { clientId = Guid.NewGuid().ToString(), edit = new { @do = "addThing", kind = "part", name = $"part {Guid.NewGuid():N}", fromKit = false } },
         "undo" or "redo" => new { clientId = Guid.NewGuid().ToString() },
         "ready" => new { key = "P1", inHand = true },
+        "words" => new { words = new[] { new { word = "frob", kind = "part" } } },
         "authors" or "owner" => new { person = author },
         "session" => new { userName = "nobody-here", password = "x" },
         _ => new { },

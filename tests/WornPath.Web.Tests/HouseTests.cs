@@ -72,7 +72,7 @@ public sealed class HouseTests(Workshop workshop) : IClassFixture<Workshop>
         await ines.EditAsync(1, edit);
         (await ines.TextsAsync(1))[..2].ShouldBe(["Mark the rear wheel and one stud.", "Remove the wheel nuts and the rear wheel."]);
         await ines.BackAsync(1, "undo");
-        (await ines.TextsAsync(1))[0].ShouldBe("Loosen the wheel nuts.");
+        (await ines.TextsAsync(1))[0].ShouldBe("Crack the wheel nuts loose.");
     }
 
     [Fact]

@@ -59,7 +59,9 @@ public sealed partial class SentenceReader
 
             // "Offer up the plate", "take off the cover, the gasket and the seal".
             if (_clause.Pieces is [{ Way: { } way }, { Noun: { } near }, ..] && near.After == way
-                && way is "off" or "out" or "up" or "down" or "back" or "away") found.Add(near);
+                && way is "off" or "out" or "up" or "down" or "back" or "away")
+                // "Take out the bolts and the pads": both.
+                found.AddRange(_clause.Pieces.Skip(1).TakeWhile(p => p.Noun?.After == way).Select(p => p.Noun!));
             // "Slide on the slice, then the cover".
             else if (_clause.Pieces is [{ Way: "on" or "in" }, { Noun: { After: "on" or "in" } first }, { Noun.After: null } next, ..]
                 && _reader._text[first.At.End..next.At.Start].Trim() is ['a', 'n', 'd', ..] or [',', ..]) found.Add(first);
