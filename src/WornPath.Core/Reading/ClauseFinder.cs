@@ -194,7 +194,7 @@ internal sealed class ClauseFinder
             return open is not null && at + 1 < _end && SkipLead(at + 1) < _end ? Begin(SkipLead(at + 1), null, at) : null;
         }
 
-        if (Negative(at) is { } not) return not;
+        if (Negative(at, open) is { } not) return not;
         if (Causative(at) is { } caused) return caused;
         if (Imperative(at, open, from) is { } told) return told;
         if (Participle(at, open, from) is { } beside) return beside;
@@ -337,7 +337,7 @@ internal sealed class ClauseFinder
     }
 
     // --- do not, never
-    private Clause? Negative(int at)
+    private Clause? Negative(int at, Clause? open)
     {
         var word = _tokens[at].Text;
         var verb = word is "don't" or "don’t" or "never" ? at + 1 : word is "do" && Is(at + 1, "not") ? at + 2 : word == "not" ? at + 1 : -1;
@@ -351,7 +351,10 @@ internal sealed class ClauseFinder
         }
 
         // A comma ends it: "don't pull the wheel: turn one sleeve out" goes on with what is done.
-        var clause = new Clause(Mood.Imperative, at, NegativeEnd(verb)) { Negated = true, VerbAt = Math.Min(verb, _end - 1) };
+        var end = NegativeEnd(verb);
+        // "Loosen, but do not remove, the six bolts": what is loosened stands behind it.
+        if (open is { Mood: Mood.Imperative } && open.To == open.VerbAt + 1 && Enumerable.Range(verb, end - verb).FirstOrDefault(i => _tokens[i] is { Kind: TokenKind.Mark, Text: "," }) is var comma and > 0) end = comma;
+        var clause = new Clause(Mood.Imperative, at, end) { Negated = true, VerbAt = Math.Min(verb, _end - 1) };
         Fill(clause, verb + 1, clause.To);
         return clause;
     }
@@ -648,6 +651,8 @@ internal sealed class ClauseFinder
         // "One of you feeds the loom in, the other draws it through".
         persons |= subjects is [{ IsPronoun: true, IsRest: true }] && _nouns.Read(i + 1, _end, null) is { Phrase: { IsPronoun: true, Text: "it" or "them" } };
         var you = persons || subjects.TrueForAll(s => s.IsPronoun && s.Text is "you" or "we" or "i" or "he" or "she");
+        // "Some fuel will run out": what comes of it.
+        if (modal is " will" && subjects.TrueForAll(s => s.Is(ThingKind.Fluid))) return new Clause(Mood.Declarative, at, to) { VerbAt = verbAt, IsRemark = true };
         var passive = forms.FirstOrDefault(f => f.Form == Form.Ed);
         if (aux && passive.Verb is not null && !past && !you)
             return new Clause(Mood.Passive, at, to) { VerbAt = i, Verb = passive.Verb, Negated = negated, IsFull = true, Proviso = Otherwise(from, at, open) };

@@ -67,7 +67,7 @@ public sealed partial class SentenceReader
         {
             if (piece.Noun is not { IsPronoun: false } phrase || phrase.After is null or "of") continue;
             var thing = _refer.Known(phrase);
-            if (thing is null && phrase.Is(ThingKind.Aid)) thing = _refer.Assume(phrase, ThingKind.Aid, false, null, null);
+            if (thing is null && (phrase.Is(ThingKind.Aid) || phrase.Head == "jack")) thing = _refer.Assume(phrase, ThingKind.Aid, false, null, null);
             if (thing is Aid) Add(Verb.Place, thing, phrase.At);
         }
     }

@@ -655,7 +655,7 @@ public sealed partial class SentenceReader
             }
 
             var meant = phrase.Stems.Count == 0 && phrase.Name.Length == 0
-                && row.ByKind.Keys.All(k => k == ThingKind.Joint) ? JointsInHand(phrase) : _refer.Meant(phrase, k => Accepts(k) && k != ThingKind.Tool);
+                && row.ByKind.Keys.All(k => k == ThingKind.Joint) ? JointsInHand(phrase) : _refer.Meant(phrase, k => Accepts(k) && k != ThingKind.Tool && (k != ThingKind.Control || phrase.Text == "it"));
             if (meant.Count > 0) return [.. meant];
             if (!row.IsSoft) AskObject(clause, sense, phrase);
             return [];
@@ -718,7 +718,7 @@ public sealed partial class SentenceReader
         var noun = HouseKind(phrase) is { } taught ? new Noun([taught], NounRole.Thing) : Trade.NounOf(phrase.Stems);
         // "Push the axle out of the hub": here no end of the vehicle.
         if (noun is { Role: NounRole.Place } && !Trade.IsNoObject(phrase)) noun = null;
-        var axle = noun is { Role: NounRole.Vehicle } && phrase.Head is "axle" or "end" or "corner" or "chassis" && sense is Sense.Off or Sense.On or Sense.Move or Sense.MoveOff;
+        var axle = noun is { Role: NounRole.Vehicle } && phrase.Head is not ("tractor" or "machine" or "vehicle" or "truck" or "car" or "bike" or "rig" or "lorry" or "van" or "buggy" or "quad") && sense is Sense.Off or Sense.On or Sense.Move or Sense.MoveOff;
         if (axle) noun = null;
         if (noun is { Role: not NounRole.Thing })
         {
