@@ -332,6 +332,10 @@ public sealed partial class SentenceReader
         // "It is located by two dowels": how it sits, and nothing is done.
         if (clause is { Mood: Mood.Passive, IsFull: true } && sense is Sense.On or Sense.Secure or Sense.Start or Sense.Hang
             && clause.Pieces.Exists(p => p.Noun is { After: "by", IsPronoun: false } n && Trade.NounOf(n.Stems) is null or { Role: NounRole.Thing, Kinds: not [ThingKind.Tool, ..] })) sense = Sense.Say;
+        // "The alternator is mounted with two bolts": what holds it.
+        if (clause is { Mood: Mood.Passive, IsFull: true } && sense is Sense.On or Sense.Secure or Sense.BoltTorque && clause.Verb.Lemma is "mount" or "attach" or "secure" or "fasten" or "bolt"
+            && !Has(clause, "then", "now", "again", "back") && !Values(clause).Any(v => v.Kind == TokenKind.Torque)
+            && clause.Pieces.Exists(p => p.Noun is { After: "with" or "by", IsPronoun: false, Count: not null } n && n.Is(ThingKind.Joint))) sense = Sense.Say;
         Trace(clause, sense);
         // Who moves of itself is said, unless it moves on or off.
         if (clause.Mood == Mood.Declarative && sense is Sense.Off or Sense.On or Sense.Disconnect or Sense.Connect
