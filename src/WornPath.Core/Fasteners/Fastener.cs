@@ -20,6 +20,11 @@ public enum FastenerForm
     CastleNut,
     BanjoBolt,
     Fitting,
+    SetScrew,
+    Plug,
+    CarriageBolt,
+    WheelNut,
+    WheelBolt,
 }
 
 /// <summary>The kind of engagement between head and tool.</summary>
@@ -45,6 +50,9 @@ public enum DriveKind
 
     /// <summary>Slot, by blade width.</summary>
     Slot,
+
+    /// <summary>Triple square, by the size of the bit.</summary>
+    TripleSquare,
 }
 
 /// <summary>The drive of a head and its size as the tool is called: "17 mm", "9/16 in", "T30", "E12", "PH2".</summary>
@@ -60,6 +68,7 @@ public sealed record Drive(DriveKind Kind, string Size)
         DriveKind.TwelvePoint => $"{Size} twelve-point socket",
         DriveKind.CrossRecess => $"{Size} screwdriver",
         DriveKind.Slot => $"{Size} blade screwdriver",
+        DriveKind.TripleSquare => $"{Size} triple-square bit",
         _ => throw new InvalidOperationException(),
     };
 
@@ -68,6 +77,7 @@ public sealed record Drive(DriveKind Kind, string Size)
         DriveKind.HexSocket => $"hex socket {Size}",
         DriveKind.TwelvePoint => $"12-point {Size}",
         DriveKind.Slot => $"slot {Size}",
+        DriveKind.TripleSquare => $"triple square {Size}",
         _ => Size,
     };
 }
@@ -93,6 +103,9 @@ public sealed record Fastener
     public string? NutClass { get; init; }
 
     public Drive? Drive { get; init; }
+
+    /// <summary>True where it is tightened counterclockwise.</summary>
+    public bool LeftHand { get; init; }
 
     /// <summary>Proof load in kN, null until thread and class are known.</summary>
     public double? ProofLoadKn() => Thread is { } t && Class is { } c ? PropertyClass.ProofLoadKn(c, t) : null;

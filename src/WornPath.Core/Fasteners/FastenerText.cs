@@ -13,9 +13,10 @@ public static partial class FastenerText
         ("button head screw", FastenerForm.ButtonHeadScrew), ("button screw", FastenerForm.ButtonHeadScrew),
         ("countersunk screw", FastenerForm.CountersunkScrew), ("pan head screw", FastenerForm.PanHeadScrew), ("pan screw", FastenerForm.PanHeadScrew),
         ("prevailing-torque nut", FastenerForm.LockNut), ("lock nut", FastenerForm.LockNut), ("locknut", FastenerForm.LockNut),
+        ("set screw", FastenerForm.SetScrew), ("carriage bolt", FastenerForm.CarriageBolt), ("wheel nut", FastenerForm.WheelNut), ("wheel bolt", FastenerForm.WheelBolt),
         ("castle nut", FastenerForm.CastleNut), ("flange nut", FastenerForm.FlangeNut), ("hex nut", FastenerForm.Nut), ("nut", FastenerForm.Nut),
         ("banjo bolt", FastenerForm.BanjoBolt), ("hex bolt", FastenerForm.Bolt), ("bolt", FastenerForm.Bolt), ("screw", FastenerForm.Screw),
-        ("stud", FastenerForm.Stud), ("fitting", FastenerForm.Fitting),
+        ("stud", FastenerForm.Stud), ("fitting", FastenerForm.Fitting), ("plug", FastenerForm.Plug),
     ];
 
     // The longer names stand before the shorter ones they hold: at one place the first that fits is taken.
@@ -36,13 +37,33 @@ public static partial class FastenerText
     [GeneratedRegex(@"(?<!\w)(?:(?<kind>hex socket|hexagon socket|allen|12-point|12 point|twelve-point|slot)\s*)?(?:(?<t>[TE]\d{1,3}|PH\d)|(?<mm>\d{1,2}(?:\.\d)?)\s*mm|(?<in>(?:\d[ \-])?\d{1,2}/\d{1,2}|\d)\s*(?:in\b|""|″))(?!\w)", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex DrivePattern();
 
+    [GeneratedRegex(@"(?<!\w)left-hand(?!\w)", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    private static partial Regex LeftHand();
+
+    // "Nut of class 8": what is turned is the nut itself.
+    [GeneratedRegex(@"(?<=nut)\s+of\s+class\s+(?<n>\d{1,2})(?![\w.])", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    private static partial Regex OwnClass();
+
+    [GeneratedRegex(@"(?<!\w)triple[\s-]square\s+(?:M\s?)?(?<n>\d{1,2})(?!\w)", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    private static partial Regex TripleSquare();
+
+    [GeneratedRegex(@"(?<!\w)(?:zinc|plated|galvani[sz]ed|phosphated|black|coated|yellow)(?!\w)", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    private static partial Regex Finish();
+
     /// <summary>Reads a cell. What is left over is named, not dropped.</summary>
     public static Outcome<Fastener> Parse(string text)
     {
         if (text.Length > 200)
             return new Problem($"“{NumberText.Excerpt(text)}” is too long for a fastener.", "Write thread, length, class, head and drive, such as M8x30 8.8 flange bolt, 13 mm.");
-        var rest = text.Trim();
+        // Most cells are written plainly; only what is not is brought into the plain way.
+        var plain = ParsePlain(text, text.Trim());
+        return plain.IsGood || FastenerSpellings.Plain(text.Trim()) is var spelled && spelled == text.Trim() ? plain : ParsePlain(text, spelled);
+    }
+
+    private static Outcome<Fastener> ParsePlain(string text, string rest)
+    {
         var fastener = new Fastener();
+        if (Take(LeftHand(), ref rest) is not null) fastener = fastener with { LeftHand = true };
         if (Take(Metric(), ref rest) is { } metric)
         {
             var (thread, length) = ThreadText.FromMetric(metric);
@@ -56,7 +77,7 @@ public static partial class FastenerText
             fastener = fastener with { Thread = thread.Value, Length = length };
         }
 
-        if (Take(NutPattern(), ref rest) is { } nut)
+        if ((Take(OwnClass(), ref rest) ?? Take(NutPattern(), ref rest)) is { } nut)
         {
             var name = nut.Groups["n"].Value;
             if (!NutClass.Exists(name)) return new Problem($"There is no nut of class {name}.", $"Write one of {string.Join(", ", NutClass.All)}, such as with nut 8.");
@@ -73,11 +94,14 @@ public static partial class FastenerText
             fastener = fastener with { Class = read.Value };
         }
 
-        if (Take(DrivePattern(), ref rest) is { } drive) fastener = fastener with { Drive = ReadDrive(drive) };
+        if (Take(TripleSquare(), ref rest) is { } square) fastener = fastener with { Drive = new Drive(DriveKind.TripleSquare, square.Groups["n"].Value) };
+        else if (Take(DrivePattern(), ref rest) is { } drive) fastener = fastener with { Drive = ReadDrive(drive) };
         if (Take(FormPattern, ref rest) is { } named)
             fastener = fastener with { Form = Forms.First(f => f.Words.Equals(named.Groups["form"].Value, StringComparison.OrdinalIgnoreCase)).Form };
 
         var left = rest.Trim(' ', ',', ';', '.');
+        if (Finish().IsMatch(left)) return new Problem($"“{NumberText.Excerpt(left)}” is the finish.", "Leave it out: thread, length, class, head and drive are read here.");
+        if (left.StartsWith("triple", StringComparison.OrdinalIgnoreCase)) return new Problem("The size of the triple square is missing.", "Write it behind, such as triple square 10.");
         return left.Length == 0
             ? fastener
             : new Problem($"“{NumberText.Excerpt(left)}” is not understood in “{NumberText.Excerpt(text.Trim())}”.",
@@ -91,7 +115,9 @@ public static partial class FastenerText
         if (thread is not null && fastener.Length is { } length)
             thread += length.InInches ? $" × {Fraction.Show(length.Amount)} in" : $"×{length.Amount:0.##}";
         var first = string.Join(' ', new[] { thread, fastener.Class, FormName(fastener.Form) }.Where(s => s is not null));
-        if (fastener.NutClass is { } nut) first += first.Length == 0 ? $"with nut {nut}" : $" with nut {nut}";
+        if (fastener.LeftHand) first += first.Length == 0 ? "left-hand" : " left-hand";
+        if (fastener is { NutClass: { } own, Form: FastenerForm.Nut or FastenerForm.FlangeNut or FastenerForm.LockNut or FastenerForm.CastleNut or FastenerForm.WheelNut }) first = $"{first.Replace(" left-hand", "", StringComparison.Ordinal)} of class {own}{(fastener.LeftHand ? " left-hand" : "")}";
+        else if (fastener.NutClass is { } nut) first += first.Length == 0 ? $"with nut {nut}" : $" with nut {nut}";
         return fastener.Drive is null ? first : first.Length == 0 ? fastener.Drive.ToString() : $"{first}, {fastener.Drive}";
     }
 

@@ -24,7 +24,7 @@ public static partial class TorqueText
         @"(?:newton[\s\-]?met(?:re|er)s?|foot[\s\-]?(?:pounds?|lbs?)|inch[\s\-]?(?:pounds?|lbs?)|pounds?[\s\-]?(?:foot|feet|inch(?:es)?)|kilogram[\s\-]?met(?:re|er)s?|" +
         @"N\s?[·.⋅•∙*\-]?\s?m|ft\.?\s?[·.⋅\-/*]?\s?lbs?f?\.?|lbs?f?\.?\s?[·.⋅\-/*]?\s?ft\.?|in\.?\s?[·.⋅\-/*]?\s?lbs?f?\.?|lbs?f?\.?\s?[·.⋅\-/*]?\s?in\.?|kgf?\s?[·.⋅\-*]?\s?c?m|c?m\s?[·.⋅\-*]?\s?kgf?|kpm)";
 
-    private const string Number = @"[\-−]?\d[\d.,]*\d|[\-−]?\d";
+    private const string Number = @"[\-−]?(?:\d[\d.,]*\d|\d)(?:\s?[½¼¾⅓⅔⅛⅜⅝⅞]|\s\d{1,2}/\d{1,2}(?![\d/]))?";
 
     [GeneratedRegex(@"(?<![\w.,/])(?<low>" + Number + @")\s*(?<u1>" + UnitPattern + @"(?![A-Za-z]))?\s*(?:(?:–|—|-|\bto\b|(?<=\bbetween\s[\d.,\s]{1,12})\band\b)\s*(?<high>" + Number + @"))?\s*(?<unit>" + UnitPattern + @")?(?![A-Za-z])(?:\s*(?:\+|,?\s*then|,?\s*plus|and\s+(?:a\s+)?further)\s*(?<angle>" + Number + @")\s*(?:°|deg(?:rees?)?\b))?",
         RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
@@ -56,6 +56,9 @@ public static partial class TorqueText
     /// <summary>Reads a unit by its letters, in any of the usual ways of writing it.</summary>
     public static Outcome<TorqueUnit> ParseUnit(string text)
     {
+        // A unit is letters and the marks people put between them: "9⁵ Nm" is no 9, "12½" no 12.
+        if (text.FirstOrDefault(c => !(char.IsLetter(c) || char.IsWhiteSpace(c) || ".·⋅•∙*-/".Contains(c))) is var odd and not '\0')
+            return new Problem($"“{odd}” is not understood in “{NumberText.Excerpt(text.Trim())}”.", "Write a number and a unit, such as 12.5 N·m.");
         var letters = new string([.. text.Where(char.IsLetter).Select(char.ToLowerInvariant)]);
         if (Units.TryGetValue(letters, out var unit)) return unit;
         return letters.Length == 0
@@ -68,6 +71,8 @@ public static partial class TorqueText
     {
         if (text.Length > 200)
             return new Problem($"“{NumberText.Excerpt(text)}” is too long for a torque.", "Write a value and a unit, such as 45 N·m.");
+        // "90...100 N·m".
+        if (text.Contains("..", StringComparison.Ordinal)) return Parse(text.Replace("...", "–", StringComparison.Ordinal).Replace("..", "–", StringComparison.Ordinal), fallback);
         if (SlotPattern().Match(text) is { Success: true } slot && slot.Index > 0)
         {
             decimal? within = null;
@@ -97,11 +102,10 @@ public static partial class TorqueText
 
         if (TolerancePattern().Match(text) is { Success: true } tolerance) return FromTolerance(tolerance, fallback);
         var match = CellPattern().Match(text);
-        if (!match.Success)
-            return new Problem($"“{NumberText.Excerpt(text.Trim())}” cannot be read as a torque.", "Write a value and a unit, such as 45 N·m, 22–28 N·m or 40 N·m + 90°.");
-        var unit = UnitOf(match.Groups["unit"].Value, fallback);
-        if (!unit.IsGood) return unit.Problem;
-        return FromMatch(match, unit.Value);
+        var unit = match.Success ? UnitOf(match.Groups["unit"].Value, fallback) : default;
+        if (match.Success && unit.IsGood) return FromMatch(match, unit.Value);
+        // Most cells are written plainly; only what is not is tried in the other ways people write it.
+        return TorqueSpellings.Read(text, fallback) ?? (match.Success ? unit.Problem! : TorqueSpellings.Refused(text));
     }
 
     /// <summary>Finds every number followed by a unit of torque. Numbers without one (sizes, counts, angles alone) are passed over.</summary>

@@ -24,6 +24,9 @@ public sealed partial record Untorqued(decimal? Flats, string? Contact)
     [GeneratedRegex(@"^(?<n>.+?)\s*flats?\s+(?:past|from|after)\s+(?:hand|finger)[\s-]?tight$", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex FlatsPattern();
 
+    [GeneratedRegex(@"^(?:snug|hand[\s-]tight|finger[\s-]tight)\s*(?:\+|,?\s*plus|,?\s*then|\band\b)\s*(?:a\s+further\s+|another\s+)?(?<turn>.+)$", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    private static partial Regex TurnedPattern();
+
     [GeneratedRegex(@"^to\s+contact\s*(?::\s*(?<what>.+))?$", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex ContactPattern();
 
@@ -31,7 +34,7 @@ public sealed partial record Untorqued(decimal? Flats, string? Contact)
     public static bool IsMeant(string text)
     {
         var trimmed = text.Trim();
-        return trimmed.Equals("snug", StringComparison.OrdinalIgnoreCase) || FlatsPattern().IsMatch(trimmed) || ContactPattern().IsMatch(trimmed);
+        return trimmed.Equals("snug", StringComparison.OrdinalIgnoreCase) || TurnedPattern().IsMatch(trimmed) || FlatsPattern().IsMatch(trimmed) || ContactPattern().IsMatch(trimmed);
     }
 
     /// <summary>Reads "snug", "2 flats past hand-tight", "to contact: bushing on the washer".</summary>
@@ -39,6 +42,11 @@ public sealed partial record Untorqued(decimal? Flats, string? Contact)
     {
         var trimmed = text.Trim();
         if (trimmed.Equals("snug", StringComparison.OrdinalIgnoreCase)) return Snug;
+        // "Snug + 60°", "hand-tight plus a quarter turn": so many flats of sixty degrees.
+        if (TurnedPattern().Match(trimmed) is { Success: true } turned)
+            return Angle.Parse(turned.Groups["turn"].Value) is { IsGood: true } angle && angle.Value.Degrees <= 12 * Angle.Flat
+                ? new Untorqued(Math.Round(angle.Value.Degrees / Angle.Flat, 2), null)
+                : new Problem($"“{NumberText.Excerpt(turned.Groups["turn"].Value)}” is no turn past hand-tight.", "Write degrees, flats or turns, such as hand-tight + 60°.");
         if (FlatsPattern().Match(trimmed) is { Success: true } flats)
         {
             return NumberWords.Parse(flats.Groups["n"].Value) is { } n and > 0 and <= 12

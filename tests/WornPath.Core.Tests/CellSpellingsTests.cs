@@ -1,0 +1,98 @@
+using WornPath.Core.Fasteners;
+using WornPath.Core.Quantities;
+
+namespace WornPath.Core.Tests;
+
+/// <summary>What a mechanic understands at sight in a cell of the joint table is read; what is refused says what would be; no number is read wrong in silence.</summary>
+public class CellSpellingsTests
+{
+    [Theory]
+    [InlineData("22 to 28 Nm", "22–28 N·m")]
+    [InlineData("22 Nm to 28 Nm", "22–28 N·m")]
+    [InlineData("22 Nm - 28 Nm", "22–28 N·m")]
+    [InlineData("between 90 and 100 Nm", "90–100 N·m")]
+    [InlineData("90...100 Nm", "90–100 N·m")]
+    [InlineData("95 Nm +5/-0", "95–100 N·m")]
+    [InlineData("95 (+5/-2) Nm", "93–100 N·m")]
+    [InlineData("12½ lb-ft", "12.5 lbf·ft")]
+    [InlineData("12 1/2 lb-ft", "12.5 lbf·ft")]
+    [InlineData("8¼–9¾ Nm", "8.25–9.75 N·m")]
+    [InlineData("95,5 Nm", "95.5 N·m")]
+    [InlineData("40 Nm + 2 x 90°", "40 N·m + 180°")]
+    [InlineData("40 Nm + 90° + 90°", "40 N·m + 180°")]
+    [InlineData("40 Nm + 1/4 turn", "40 N·m + 90°")]
+    [InlineData("40 Nm, then a quarter turn", "40 N·m + 90°")]
+    [InlineData("95 Nm and 60 degrees", "95 N·m + 60°")]
+    [InlineData("95 Nm/60°", "95 N·m + 60°")]
+    [InlineData("25 ± 3 Nm + 1 flat", "25 ± 3 N·m + 60°")]
+    [InlineData("95 Nm (70 lb-ft)", "95 N·m")]
+    [InlineData("70 lb-ft / 95 Nm", "70 lbf·ft")]
+    public void A_torque_is_read_as_it_is_written(string cell, string read)
+    {
+        TorqueText.Parse(cell).Value.ToString().ShouldBe(read);
+        TorqueText.Parse(read).Value.ShouldBe(TorqueText.Parse(cell).Value);
+    }
+
+    [Theory]
+    [InlineData("9⁵ Nm", "not understood")]
+    [InlineData("95 Nm (50 lb-ft)", "not the same torque")]
+    [InlineData("22 Nm to 28 lb-ft", "two units")]
+    [InlineData("45 Nm dry", "stands under treatment")]
+    [InlineData("min 95 Nm", "both ends")]
+    [InlineData("50 Nm, 100 Nm, 150 Nm", "Write the last, 150 Nm")]
+    [InlineData("1,100 Nm", "two ways")]
+    public void A_torque_that_says_more_or_two_things_is_refused_with_what_to_write(string cell, string says) => TorqueText.Parse(cell).Problem!.ToString().ShouldContain(says);
+
+    [Theory]
+    [InlineData("snug + 60°", "1 flat past hand-tight")]
+    [InlineData("hand-tight plus 1/4 turn", "1.5 flats past hand-tight")]
+    public void A_turn_past_snug_is_so_many_flats(string cell, string read)
+    {
+        Untorqued.IsMeant(cell).ShouldBeTrue();
+        Untorqued.Parse(cell).Value.ToString().ShouldBe(read);
+    }
+
+    [Theory]
+    [InlineData("M10x40-10.9", "M10×40 10.9")]
+    [InlineData("M10 x 1.25 - 8.8", "M10×1.25 8.8")]
+    [InlineData("M10 grade 8.8", "M10 8.8")]
+    [InlineData("1/2 in UNF gr 8", "1/2-20 UNF grade 8")]
+    [InlineData("1/2\"-20 x 2\" grade 8", "1/2-20 UNF × 2 in grade 8")]
+    [InlineData("#10-32", "#10-32 UNF")]
+    [InlineData("M6 x 20 SHCS 12.9", "M6×20 12.9 cap screw")]
+    [InlineData("M8 TX40", "M8, T40")]
+    [InlineData("M8 T-40", "M8, T40")]
+    [InlineData("M8 12-pt 13 mm", "M8, 12-point 13 mm")]
+    [InlineData("M8 nut 8", "M8 nut of class 8")]
+    [InlineData("M10 class 10 nut", "M10 nut of class 10")]
+    [InlineData("M8 8.8 bolt with nut 8", "M8 8.8 bolt with nut 8")]
+    [InlineData("M10 stud with nut", "M10 stud")]
+    [InlineData("M10 stud and nut 8", "M10 stud with nut 8")]
+    [InlineData("M8 nut with nylon insert", "M8 lock nut")]
+    [InlineData("M20x1.5 castellated nut", "M20×1.5 castle nut")]
+    [InlineData("M6 grub screw", "M6 set screw")]
+    [InlineData("M14x1.5 drain plug", "M14×1.5 plug")]
+    [InlineData("M12x1.5 wheel nut, 19 mm", "M12×1.5 wheel nut, 19 mm")]
+    [InlineData("M10 triple square 10", "M10, triple square 10")]
+    [InlineData("M16x1.5 LH nut", "M16×1.5 nut left-hand")]
+    [InlineData("M16x1.5 left-hand nut 8", "M16×1.5 nut of class 8 left-hand")]
+    [InlineData("M10 A/F 17", "M10, 17 mm")]
+    [InlineData("M8 stainless A4-80", "M8 A4-80")]
+    public void A_fastener_is_read_as_it_is_written(string cell, string read)
+    {
+        FastenerText.Parse(cell).Value.ToString().ShouldBe(read);
+        FastenerText.Parse(read).Value.ShouldBe(FastenerText.Parse(cell).Value);
+    }
+
+    [Theory]
+    [InlineData("M10 zinc plated 8.8", "finish")]
+    [InlineData("M10 triple square", "size")]
+    [InlineData("M10 frobbed", "“frobbed” is not understood")]
+    public void A_fastener_that_says_what_no_cell_keeps_is_refused_by_its_word(string cell, string says) => FastenerText.Parse(cell).Problem!.ToString().ShouldContain(says);
+
+    // Both ways of a whole number and a part, in a sentence as in a cell.
+    [Theory]
+    [InlineData("Torque the plug to 12½ lb-ft.")]
+    [InlineData("Torque the plug to 12 1/2 lb-ft.")]
+    public void A_part_of_a_number_is_not_lost_in_a_sentence(string sentence) => TorqueText.FindAll(sentence).ShouldHaveSingleItem().Spec.Value.Low.ShouldBe(12.5m);
+}
