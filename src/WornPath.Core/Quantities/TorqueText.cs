@@ -57,7 +57,7 @@ public static partial class TorqueText
     public static Outcome<TorqueUnit> ParseUnit(string text)
     {
         // A unit is letters and the marks people put between them: "9⁵ Nm" is no 9, "12½" no 12.
-        if (text.FirstOrDefault(c => !(char.IsLetter(c) || char.IsWhiteSpace(c) || ".·⋅•∙*-/".Contains(c))) is var odd and not '\0')
+        if (text.FirstOrDefault(c => !(char.IsLetter(c) || char.IsWhiteSpace(c) || ".·⋅•∙*-/()[],".Contains(c))) is var odd and not '\0')
             return new Problem($"“{odd}” is not understood in “{NumberText.Excerpt(text.Trim())}”.", "Write a number and a unit, such as 12.5 N·m.");
         var letters = new string([.. text.Where(char.IsLetter).Select(char.ToLowerInvariant)]);
         if (Units.TryGetValue(letters, out var unit)) return unit;
