@@ -137,11 +137,11 @@ test('a removal is sorted, and a phase written for the other side', async ({ ent
   await page.getByRole('button', { name: 'Sort the removal of Removal' }).click();
   await expect(page.getByRole('dialog')).toContainText('Step 6 goes to 5: P2 right guard is held by J2 right guard screws.');
   await page.getByRole('button', { name: 'Move 1 step' }).click();
-  await expect(page.getByRole('textbox', { name: 'Step 5', exact: true })).toHaveValue('Remove the right guard screws.');
+  await expect(page.getByRole('textbox', { name: 'Step 5', exact: true })).toHaveValue('Run the right guard screws out.');
   await page.keyboard.press('Control+z');
-  await expect(page.getByRole('textbox', { name: 'Step 5', exact: true })).toHaveValue('Remove the right guard.');
+  await expect(page.getByRole('textbox', { name: 'Step 5', exact: true })).toHaveValue('Lift the right guard off.');
   await page.getByRole('button', { name: 'Write Removal for the other side' }).click();
-  await expect(page.getByRole('dialog')).toContainText('Remove the four right guard screws and the right guard.');
+  await expect(page.getByRole('dialog')).toContainText('Back the four right guard screws out.');
   await page.keyboard.press('Escape');
   await expect(page.getByRole('dialog')).toHaveCount(0);
 });

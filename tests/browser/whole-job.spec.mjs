@@ -136,7 +136,7 @@ test('whatever was read wrong is put right where it stands, by keys, and stays s
   await expect(chips).toHaveText([/take out 1 of J1 pump bolts, the bracket stays on\s*your word/]);
 
   // One more from the words, to something the sheet does not have; refused where it cannot be, with all that was chosen still there.
-  await page.getByRole('button', { name: 'Say what else is done' }).press('Enter');
+  await page.getByRole('button', { name: '+ more' }).press('Enter');
   await page.getByLabel('From the words').selectOption('minding the spring');
   await page.getByLabel('To what').selectOption('something new …');
   await page.getByLabel('It is').selectOption('a part');

@@ -41,7 +41,7 @@ const learn = (): void => void draft.send({ do: 'learnWords', words: more.value.
     <p v-for="word in own" :key="word.says">
       On this sheet <b>{{ word.says }}</b>.
       <button type="button" class="link" @click="keep(word)">keep it for all sheets</button>
-      <button type="button" class="link" :aria-label="`Forget: ${word.says}`" @click="forget(word)">forget it</button>
+      <button type="button" class="link" :aria-label="`forget it: ${word.says}`" @click="forget(word)">forget it</button>
     </p>
     <p v-if="more.length">
       The workshop has taught

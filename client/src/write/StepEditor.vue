@@ -296,7 +296,7 @@ function leaveRoot(event: KeyboardEvent): void {
           <button
             type="button"
             class="word"
-            aria-label="Say what else is done"
+            aria-label="+ more: say what else is done"
             title="Something is done here that was not read"
             @click.stop="mend(null)"
           >
