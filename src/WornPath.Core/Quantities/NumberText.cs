@@ -7,7 +7,15 @@ public static class NumberText
 {
     private static readonly Dictionary<char, decimal> Vulgar = new()
     {
-        ['½'] = 0.5m, ['¼'] = 0.25m, ['¾'] = 0.75m, ['⅓'] = 1m / 3, ['⅔'] = 2m / 3, ['⅛'] = 0.125m, ['⅜'] = 0.375m, ['⅝'] = 0.625m, ['⅞'] = 0.875m,
+        ['½'] = 0.5m,
+        ['¼'] = 0.25m,
+        ['¾'] = 0.75m,
+        ['⅓'] = 1m / 3,
+        ['⅔'] = 2m / 3,
+        ['⅛'] = 0.125m,
+        ['⅜'] = 0.375m,
+        ['⅝'] = 0.625m,
+        ['⅞'] = 0.875m,
     };
 
     /// <summary>Reads one number: digits with an optional point or decimal comma, an optional sign.</summary>
