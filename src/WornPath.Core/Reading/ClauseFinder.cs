@@ -571,11 +571,14 @@ internal sealed class ClauseFinder
         return Fragment(at, next, adverb, subjects, open, from);
     }
 
+    // Nobody does one thing to more things in one breath; what is longer is read in pieces, in time in proportion to its length.
+    private const int LongestList = 12;
+
     // The end of a list that goes on with a comma and closes with "and", where a verb or a way follows that holds for all of it.
     private int? ListTo(int comma, List<NounPhrase> subjects)
     {
         var more = new List<NounPhrase>();
-        for (var i = comma; i < _end;)
+        for (var i = comma; i < _end && more.Count < LongestList;)
         {
             var and = _tokens[i] is { Kind: TokenKind.Word, Text: "and" } || _tokens[i] is { Kind: TokenKind.Mark, Text: "," } && Is(i + 1, "and");
             if (!and && _tokens[i] is not { Kind: TokenKind.Mark, Text: "," }) return null;
@@ -811,7 +814,7 @@ internal sealed class ClauseFinder
     // A list that goes on behind a comma, to an "and" with nothing but nouns before it.
     private bool Lists(int comma, int to)
     {
-        for (var i = comma; i < to && _tokens[i] is { Kind: TokenKind.Mark, Text: "," };)
+        for (var (i, many) = (comma, 0); i < to && many < LongestList && _tokens[i] is { Kind: TokenKind.Mark, Text: "," }; many++)
         {
             if (_nouns.Read(i + 1, to, null) is not { } noun || noun.Phrase.IsPronoun) return false;
             i = noun.Next;

@@ -8,7 +8,7 @@ public class AnyTextTests
     private static readonly string[] Bits =
     [
         "remove", "Torque", "the", "cover", "cover bolts", "to", "22 N·m", "95", "and", "then", ",", ".", ":", ";", "\n", "\nOr, if it sits fast:", "\nIf it is worn:", "\nShould a bolt snap:", "Left:", "With cast wheels,", "| a | b |", "| 1–2 mm | x |", "|", "left", "right",
-        "it", "them", "new", "first pass", "90°", "half a turn", "10 minutes", "don't", "not", "until", "with the rag", "Hang", "draw", "knock", "break", "loose", "measure", "at least 9.0 mm", "“", "<b>", "&", "🛠", "—", "1/2", "%", "é", "J1", "P99", "(", ")", "  ", "–", "cotter pin", "insert", "retorque", "raise", "lower", "tractor",
+        "it", "them", "new", "first pass", "90°", "half a turn", "10 minutes", "don't", "not", "until", "with the rag", "Hang", "draw", "knock", "break", "loose", "measure", "at least 9.0 mm", "“", "<b>", "&", "🛠", "—", "1/2", "%", "é", "J1", "P99", "(", ")", "  ", "–", "cotter pin", "insert", "retorque", "raise", "lower", "tractor", "by loosening", "having loosened", "Frob", "12½", "120", "the nuts", "otherwise", "that hold", "but do not", "off",
     ];
 
     private static readonly Gen<string> Texts = Gen.Select(Gen.Int[0, Bits.Length - 1], Gen.Bool).Array[0, 30].Select(parts => string.Concat(parts.Select(p => Bits[p.Item1] + (p.Item2 ? " " : ""))));
@@ -25,6 +25,7 @@ public class AnyTextTests
         {
             action.At.Start.ShouldBeInRange(0, text.Length);
             action.At.End.ShouldBeLessThanOrEqualTo(text.Length);
+            action.In.Of(text).Length.ShouldBe(action.In.Length);
             action.Branch.ShouldBeInRange(0, step.Branches.Length);
             if (action.Target is { } id) sheet.Sheet.Find(id).ShouldNotBeNull();
         }
@@ -45,4 +46,21 @@ public class AnyTextTests
             foreach (var (label, edit) in Core.Reading.Asking.Answers(question.Question, question.Step, sheet.Sheet))
                 Editor.Apply(sheet.Sheet, edit).Problem?.What.ShouldNotBeNullOrEmpty(label);
     }, iter: 250);
+
+    // Whatever was read, each answer on its chip does what it says, or says why not; struck out, it is gone, and the word taken back brings it again.
+    [Fact]
+    public void Whatever_is_read_of_any_text_can_be_mended() => Texts.Sample(text =>
+    {
+        var sheet = Start().Do(new InsertStep("s1", "h1", null, text)).Sheet;
+        var step = sheet.FindStep("s1")!;
+        for (var i = 0; i < step.Actions.Length; i++)
+        {
+            var mending = Core.Reading.Mending.Of(sheet, step, i)!;
+            mending.Words.ShouldNotBeEmpty($"{text}: {step.Actions[i].Verb}");
+            foreach (var (label, edit) in mending.Answers) Editor.Apply(sheet, edit).Problem?.What.ShouldNotBeNullOrEmpty(label);
+            var struck = Editor.Apply(sheet, new SayAction("s1", mending.Words, mending.Place, mending.Before, null)).Value.Sheet;
+            struck.FindStep("s1")!.Said.ShouldHaveSingleItem();
+            Editor.Apply(struck, new Unsay("s1", mending.Words)).Value.Sheet.FindStep("s1")!.Actions.Length.ShouldBe(step.Actions.Length);
+        }
+    }, iter: 400);
 }
