@@ -233,6 +233,8 @@ public sealed partial class SentenceReader
         }
 
         for (var i = from; i < _actions.Count; i++) _actions[i] = _actions[i] with { Only = _only, Branch = _branch, In = at };
+        // "Slide off the hub, catching the bearing as it comes", "having first loosened …": that is done before.
+        if ((clause.Verb?.Lemma == "catch" || clause.ComesFirst) && from > 0 && _actions.Count == from + 1) _actions.Reverse(from - 1, 2);
     }
 
     // A proviso within a sentence is a branch of the step like one on a line of its own.
@@ -353,8 +355,6 @@ public sealed partial class SentenceReader
             else _unnamed = filled;
         }
 
-        // "Slide off the hub, catching the bearing as it comes": the bearing is out first.
-        if ((clause.Verb.Lemma == "catch" || clause.ComesFirst) && actions > 0 && _actions.Count == actions + 1) _actions.Reverse(actions - 1, 2);
         // Told to do what changes the state, and nothing came of it: shown and asked.
         if (!Trade.Of(sense).IsSoft && _actions.Count == actions && _questions.Count == questions && !IsDone(clause, sense)) Unclear(clause, VerbOf(sense));
     }
