@@ -53,16 +53,6 @@ strong {
   margin-right: 0.4em;
 }
 
-.link {
-  font: inherit;
-  color: var(--moss);
-  background: none;
-  border: 0;
-  padding: 0;
-  text-decoration: underline;
-  cursor: pointer;
-}
-
 @media print {
   .standing {
     display: none;

@@ -178,12 +178,6 @@ dd :deep(select) {
 }
 
 .link {
-  font: inherit;
   color: var(--clay);
-  background: none;
-  border: 0;
-  padding: 0;
-  text-decoration: underline;
-  cursor: pointer;
 }
 </style>

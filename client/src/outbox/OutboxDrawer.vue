@@ -106,16 +106,6 @@ function drop(w: Waiting): void {
   border-left: 3px solid var(--ochre-mark);
 }
 
-.link {
-  font: inherit;
-  color: var(--moss);
-  background: none;
-  border: 0;
-  padding: 0;
-  text-decoration: underline;
-  cursor: pointer;
-}
-
 h3 {
   margin: 18px 0 4px;
   font-size: 19px;

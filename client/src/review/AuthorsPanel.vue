@@ -116,13 +116,6 @@ li {
 }
 
 .link {
-  font: inherit;
-  font-size: 14px;
-  color: var(--moss);
-  background: none;
-  border: 0;
-  padding: 0 0 0 8px;
-  text-decoration: underline;
-  cursor: pointer;
+  padding-left: 8px;
 }
 </style>

@@ -89,14 +89,4 @@ section {
   background: var(--ochre-pale);
   border-left: 3px solid var(--ochre-mark);
 }
-
-.link {
-  font: inherit;
-  color: var(--moss);
-  background: none;
-  border: 0;
-  padding: 0;
-  text-decoration: underline;
-  cursor: pointer;
-}
 </style>

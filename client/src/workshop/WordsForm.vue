@@ -42,14 +42,4 @@ td {
   padding: 3px 22px 3px 0;
   border-bottom: 1px solid var(--line);
 }
-
-.link {
-  font: inherit;
-  color: var(--moss);
-  background: none;
-  border: 0;
-  padding: 0;
-  text-decoration: underline;
-  cursor: pointer;
-}
 </style>

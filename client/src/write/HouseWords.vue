@@ -1,13 +1,14 @@
 <script setup lang="ts">
-import { computed, onMounted, ref } from 'vue';
-import { api, take, type WordView } from '../shared/api/client';
+import { computed, ref, watch } from 'vue';
+import { api, take, type Trouble, type WordView } from '../shared/api/client';
 import { troubleOf } from '../shared/api/trouble';
 import { useDraft } from '../shared/draft';
+import TroubleNote from '../shared/TroubleNote.vue';
 
 /** The words this sheet taught and the workshop does not know, and those the workshop taught since the sheet was begun. */
 const draft = useDraft();
 const workshop = ref<WordView[]>([]);
-const trouble = ref('');
+const trouble = ref<Trouble | null>(null);
 const said = ref('');
 
 const same = (one: WordView, other: WordView): boolean => one.says === other.says;
@@ -16,17 +17,23 @@ const own = computed(() => draft.words.filter((w) => !workshop.value.some((o) =>
 const more = computed(() => workshop.value.filter((w) => !draft.words.some((o) => o.word.word === w.word.word)));
 
 async function attempt(work: () => Promise<{ words: WordView[] }>, done = ''): Promise<void> {
-  trouble.value = '';
+  trouble.value = null;
   try {
     workshop.value = (await work()).words;
     said.value = done;
   } catch (error) {
-    const { title, detail } = troubleOf(error);
-    trouble.value = `${title} ${detail}`;
+    trouble.value = troubleOf(error);
   }
 }
 
-onMounted(() => void attempt(() => take(api.GET('/api/workshop'))));
+// Who only reads the sheet needs no words.
+watch(
+  () => draft.canEdit,
+  (may) => {
+    if (may) void attempt(() => take(api.GET('/api/workshop')));
+  },
+  { immediate: true },
+);
 
 const keep = (word: WordView): Promise<void> =>
   attempt(() => take(api.POST('/api/workshop/words', { body: { words: [word.word] } })), `${word.says}: every new sheet knows it now.`);
@@ -36,7 +43,7 @@ const learn = (): void => void draft.send({ do: 'learnWords', words: more.value.
 
 <template>
   <section v-if="draft.canEdit && (own.length || more.length || trouble || said)" class="words" aria-label="House words">
-    <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
+    <TroubleNote v-if="trouble" :trouble="trouble" />
     <p v-if="said" role="status">{{ said }} It stands under Workshop.</p>
     <p v-for="word in own" :key="word.says">
       On this sheet <b>{{ word.says }}</b>.
@@ -67,19 +74,5 @@ const learn = (): void => void draft.send({ do: 'learnWords', words: more.value.
 
 p {
   margin: 2px 0;
-}
-
-.link {
-  font: inherit;
-  color: var(--slate);
-  background: none;
-  border: 0;
-  padding: 0 4px;
-  text-decoration: underline;
-  cursor: pointer;
-}
-
-.trouble {
-  color: var(--clay);
 }
 </style>

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed, nextTick, onMounted, ref, watch } from 'vue';
-import { api, take, type Edit, type MendingView, type Saying, type ThingKind } from '../shared/api/client';
-import { useDraft } from '../shared/draft';
+import { api, take, type Edit, type MendingView, type Saying, type ThingKind, type Trouble } from '../shared/api/client';
 import { troubleOf } from '../shared/api/trouble';
+import { useDraft } from '../shared/draft';
+import TroubleNote from '../shared/TroubleNote.vue';
 
 /**
  * The author's word on one thing that was read, or on one that was not: the likeliest answers first, each a key away; behind them
@@ -13,7 +14,7 @@ const emit = defineEmits<{ done: [] }>();
 const draft = useDraft();
 const root = ref<HTMLElement | null>(null);
 const mending = ref<MendingView | null>(null);
-const trouble = ref('');
+const trouble = ref<Trouble | null>(null);
 /** What is being said in full; null while only the answers stand open. */
 const saying = ref<Saying | null>(null);
 /** What it is done to: an id, "vehicle", or "new". */
@@ -38,23 +39,24 @@ async function load(words?: string): Promise<void> {
     mending.value = await take(
       api.GET('/api/revisions/{id}/steps/{step}/mending', { params: { path: { id: draft.revision?.id ?? 0, step: props.id }, query } }),
     );
-    if (isMore.value) say();
+    // Other words chosen: what was said of them so far stays.
+    if (isMore.value && !saying.value) say();
   } catch (error) {
-    const { title, detail } = troubleOf(error);
-    trouble.value = `${title} ${detail}`;
+    trouble.value = troubleOf(error);
     return;
   }
-  await nextTick();
-  root.value?.querySelector<HTMLElement>(isMore.value ? 'select' : '.answer')?.focus();
 }
 
-onMounted(() => void load(props.words));
+onMounted(async () => {
+  await load(props.words);
+  await nextTick();
+  root.value?.querySelector<HTMLElement>(isMore.value ? 'select' : '.answer')?.focus();
+});
 
 function say(): void {
   const now = mending.value?.now;
-  saying.value = now
-    ? { ...now }
-    : { verb: 'remove', target: undefined, rest: false, new: false, torque: '', angle: '', position: '', if: '' };
+  const blank: Saying = { verb: 'remove', rest: false, new: false, torque: '', angle: '', position: '', if: '' };
+  saying.value = { ...blank, ...now, newKind: 'part' };
   target.value = now ? (now.target ?? 'vehicle') : (things.value[0]?.id ?? 'new');
   some.value = now?.rest ? 'rest' : now?.some ? String(now.some) : 'all';
   void nextTick(() => root.value?.querySelector<HTMLElement>('form select')?.focus());
@@ -66,7 +68,7 @@ watch(verbs, (now) => {
 });
 
 async function send(edit: Edit): Promise<void> {
-  trouble.value = '';
+  trouble.value = null;
   if (await draft.sendAndSettle(edit)) emit('done');
 }
 
@@ -128,7 +130,7 @@ function key(event: KeyboardEvent): void {
     :aria-label="isMore ? 'Say what else is done' : `Mend: ${mending?.before ?? ''}`"
     @keydown="key"
   >
-    <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
+    <TroubleNote v-if="trouble" :trouble="trouble" />
     <template v-if="mending && !saying">
       <p class="about">
         <b>{{ mending.before }}</b> <span v-if="mending.words" class="words">from “{{ mending.words }}”</span>
@@ -222,14 +224,9 @@ function key(event: KeyboardEvent): void {
   color: var(--ink-soft);
 }
 
-.answers,
 .form {
   display: flex;
   flex-wrap: wrap;
-  gap: 5px;
-}
-
-.form {
   gap: 6px 12px;
   align-items: end;
 }
@@ -252,25 +249,6 @@ function key(event: KeyboardEvent): void {
   align-self: center;
 }
 
-.answer {
-  font: inherit;
-  font-size: 13px;
-  color: var(--ink);
-  background: var(--sheet);
-  border: 1px solid var(--ochre);
-  border-radius: 3px;
-  padding: 1px 8px;
-  cursor: pointer;
-}
-
-.answer:first-child {
-  font-weight: 700;
-}
-
-.answer:hover {
-  background: #fff;
-}
-
 kbd {
   font: inherit;
   font-size: 11.5px;
@@ -281,10 +259,5 @@ kbd {
 .acts {
   display: flex;
   gap: 6px;
-}
-
-.trouble {
-  margin: 0 0 4px;
-  color: var(--clay);
 }
 </style>

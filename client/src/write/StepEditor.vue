@@ -105,13 +105,18 @@ const wordsOf = (at: { start?: number; length?: number }): string => text.value.
 
 /** One of the answers to the first new name, without opening it. */
 async function answerNew(chip: number, choice: number): Promise<void> {
-  const view = await take(
-    api.GET('/api/revisions/{id}/steps/{step}/mending', {
-      params: { path: { id: draft.revision?.id ?? 0, step: props.id }, query: { chip } },
-    }),
-  );
-  const chosen = view.answers[choice];
-  if (chosen) answer(chosen.edit);
+  try {
+    const view = await take(
+      api.GET('/api/revisions/{id}/steps/{step}/mending', {
+        params: { path: { id: draft.revision?.id ?? 0, step: props.id }, query: { chip } },
+      }),
+    );
+    const chosen = view.answers[choice];
+    if (chosen) answer(chosen.edit);
+  } catch {
+    // Opened, it says what is in the way.
+    mend(chip);
+  }
 }
 
 function answer(edit: Edit): void {
@@ -313,7 +318,7 @@ function leaveRoot(event: KeyboardEvent): void {
         @done="mended"
       />
       <p v-for="words in step?.lost ?? []" :key="words" class="residue">
-        Your word on “{{ words }}” no longer holds: these words are gone.
+        Your word on “{{ words }}” no longer holds: the words, or what was said of them, are gone.
         <button v-if="draft.canEdit" type="button" class="link" @click="answer({ do: 'unsay', step: id, words })">Forget it</button>
       </p>
       <p v-for="words in residue" :key="words" class="residue">
@@ -476,17 +481,6 @@ textarea::placeholder {
   box-shadow: inset 0 0 0 1px var(--line-strong);
 }
 
-.link {
-  font: inherit;
-  font-size: 13px;
-  color: var(--slate);
-  background: none;
-  border: 0;
-  padding: 0 2px;
-  text-decoration: underline;
-  cursor: pointer;
-}
-
 .residue {
   margin: 4px 0 0;
   font-size: 14px;
@@ -524,31 +518,6 @@ textarea::placeholder {
   font-family: var(--heading);
   font-size: 17px;
   color: var(--ochre);
-}
-
-.answers {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 5px;
-}
-
-.answer {
-  font: inherit;
-  font-size: 13px;
-  color: var(--ink);
-  background: var(--sheet);
-  border: 1px solid var(--ochre);
-  border-radius: 3px;
-  padding: 1px 8px;
-  cursor: pointer;
-}
-
-.answer:first-child {
-  font-weight: 700;
-}
-
-.answer:hover {
-  background: #fff;
 }
 
 .found {

@@ -114,12 +114,14 @@ public static partial class FastenerText
         var thread = fastener.Thread?.Designation;
         if (thread is not null && fastener.Length is { } length)
             thread += length.InInches ? $" × {Fraction.Show(length.Amount)} in" : $"×{length.Amount:0.##}";
-        var first = string.Join(' ', new[] { thread, fastener.Class, FormName(fastener.Form) }.Where(s => s is not null));
-        if (fastener.LeftHand) first += first.Length == 0 ? "left-hand" : " left-hand";
-        if (fastener is { NutClass: { } own, Form: FastenerForm.Nut or FastenerForm.FlangeNut or FastenerForm.LockNut or FastenerForm.CastleNut or FastenerForm.WheelNut }) first = $"{first.Replace(" left-hand", "", StringComparison.Ordinal)} of class {own}{(fastener.LeftHand ? " left-hand" : "")}";
-        else if (fastener.NutClass is { } nut) first += first.Length == 0 ? $"with nut {nut}" : $" with nut {nut}";
+        var nut = fastener.NutClass is not { } name ? null : IsNut(fastener.Form) ? $"of class {name}" : $"with nut {name}";
+        var first = string.Join(' ', new[] { thread, fastener.Class, FormName(fastener.Form), nut, fastener.LeftHand ? "left-hand" : null }.Where(s => s is not null));
         return fastener.Drive is null ? first : first.Length == 0 ? fastener.Drive.ToString() : $"{first}, {fastener.Drive}";
     }
+
+    // A nut has its class itself; anything else goes into one of it.
+    private static bool IsNut(FastenerForm? form) =>
+        form is FastenerForm.Nut or FastenerForm.FlangeNut or FastenerForm.LockNut or FastenerForm.CastleNut or FastenerForm.WheelNut;
 
     private static string? FormName(FastenerForm? form)
     {

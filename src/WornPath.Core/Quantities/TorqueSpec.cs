@@ -96,6 +96,9 @@ public sealed record TorqueSpec
     }
 
     /// <summary>The same value given as a value with a tolerance.</summary>
+    /// <summary>The same torque in another unit, within 4 %: there it is printed in whole numbers (common practice, no source).</summary>
+    internal bool SaysTheSameAs(TorqueSpec other) => Math.Abs(Target.NewtonMetres - other.Target.NewtonMetres) <= 0.04 * Target.NewtonMetres;
+
     internal TorqueSpec AsTolerance() => this with { IsTolerance = IsRange };
 
     /// <summary>The same value with a bearing seated before it, or the nut backed off after it.</summary>

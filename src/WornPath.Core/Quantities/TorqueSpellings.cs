@@ -73,17 +73,10 @@ internal static partial class TorqueSpellings
     // "95 +5/-0 N·m" is from 95 to 100.
     private static Outcome<TorqueSpec> FromLopsided(Match match, TorqueUnit? fallback)
     {
-        decimal[] numbers = new decimal[3];
-        foreach (var (name, at) in new[] { ("mid", 0), ("up", 1), ("down", 2) })
-        {
-            var number = NumberText.Parse(match.Groups[name].Value);
-            if (!number.IsGood) return number.Problem;
-            numbers[at] = number.Value;
-        }
-
-        var unit = match.Groups["u2"].Value.Trim().Length > 0 ? match.Groups["u2"].Value : match.Groups["u1"].Value;
-        string Show(decimal n) => n.ToString("0.####", CultureInfo.InvariantCulture);
-        return TorqueText.Parse($"{Show(numbers[0] - numbers[2])}–{Show(numbers[0] + numbers[1])} {unit}", fallback);
+        Outcome<decimal> middle = NumberText.Parse(match.Groups["mid"].Value), up = NumberText.Parse(match.Groups["up"].Value), down = NumberText.Parse(match.Groups["down"].Value);
+        if ((middle.Problem ?? up.Problem ?? down.Problem) is { } problem) return problem;
+        var unit = match.Groups["u2"].Value.Trim() is { Length: > 0 } behind ? behind : match.Groups["u1"].Value;
+        return TorqueText.Parse(string.Create(CultureInfo.InvariantCulture, $"{middle.Value - down.Value:0.####}–{middle.Value + up.Value:0.####} {unit}"), fallback);
     }
 
     // "2 x 90°", "90° + 90°", "1/4 turn": the whole of it.
@@ -112,8 +105,7 @@ internal static partial class TorqueSpellings
         var first = TorqueText.Parse(match.Groups["first"].Value, fallback);
         var second = TorqueText.Parse(match.Groups["second"].Value);
         if (!first.IsGood || !second.IsGood) return null;
-        var (a, b) = (first.Value.Target.NewtonMetres, second.Value.Target.NewtonMetres);
-        return Math.Abs(a - b) <= 0.04 * a
+        return first.Value.SaysTheSameAs(second.Value)
             ? first
             : new Problem($"{first.Value} and {second.Value} are not the same torque.", "Check both in the source, and write the one that is right.");
     }

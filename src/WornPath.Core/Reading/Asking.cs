@@ -24,6 +24,9 @@ public static class Asking
         _ => throw new ArgumentOutOfRangeException(nameof(question)),
     };
 
+    /// <summary>A kind of thing with its article: "a joint", "an aid".</summary>
+    public static string A(ThingKind kind) => $"{(kind == ThingKind.Aid ? "an" : "a")} {kind.ToString().ToLowerInvariant()}";
+
     /// <summary>The verb of a chip, as the trade says it.</summary>
     public static string Of(Verb verb) => verb switch
     {
@@ -122,14 +125,12 @@ public static class Asking
 
     // The joint a value without a unit is for: as asked, else the one its clause tightens.
     private static Joint? JointOf(Question question, Step step, Sheet sheet) =>
-        (question.Candidates is [var id, ..] ? sheet.Find(id) : step.Actions.FirstOrDefault(a => a is { Verb: Verb.Torque or Verb.TorquePass or Verb.Retorque or Verb.Start, Target: not null } && Within(question.At, a.In))?.Target is { } target ? sheet.Find(target) : null) as Joint;
-
-    private static bool Within(Span one, Span other) => one.Start >= other.Start && one.End <= other.End;
+        (question.Candidates is [var id, ..] ? sheet.Find(id) : step.Actions.FirstOrDefault(a => a is { Verb: Verb.Torque or Verb.TorquePass or Verb.Retorque or Verb.Start, Target: not null } && a.In.Begins(question.At))?.Target is { } target ? sheet.Find(target) : null) as Joint;
 
     // Said in the place of the tightening that has no value, else as one more.
     private static SayAction TightenTo(Question question, Step step, Sheet sheet, Joint joint, TorqueSpec torque)
     {
-        var words = SentenceReader.ClausesOf(sheet, step.Text).FirstOrDefault(c => Within(question.At, c)) is { Length: > 0 } clause ? clause.Of(step.Text) : question.At.Of(step.Text);
+        var words = SentenceReader.ClausesOf(sheet, step.Text).FirstOrDefault(c => c.Begins(question.At)) is { Length: > 0 } clause ? clause.Of(step.Text) : question.At.Of(step.Text);
         var there = Sayings.Of(step, words);
         var place = there.FindIndex(a => a.Target == joint.Id && a is { Verb: Verb.Torque or Verb.TorquePass or Verb.Retorque, Torque: null });
         return place >= 0

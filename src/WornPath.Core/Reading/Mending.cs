@@ -35,7 +35,7 @@ public sealed record Mending(string Words, int Place, string Before, bool IsSaid
             foreach (var verb in Asking.MeaningsFor(thing.Kind).Where(v => v != action.Verb).Take(2)) Say($"No: {Asking.Of(verb)}", now with { Verb = verb });
             foreach (var other in Beside(sheet, thing).Take(3)) Say($"No: {other.Label}", now with { Target = other.Id });
             if (thing.Assumed)
-                foreach (var kind in KindsBeside(thing.Kind)) answers.Add(($"It is {(kind == ThingKind.Aid ? "an" : "a")} {kind.ToString().ToLowerInvariant()}", new SetKind(thing.Id, kind)));
+                foreach (var kind in KindsBeside(thing.Kind)) answers.Add(($"It is {Asking.A(kind)}", new SetKind(thing.Id, kind)));
             if (action.At.Of(step.Text).ToLowerInvariant() is { Length: > 0 } phrase && !action.IsSaid) answers.Add(("Just words", new SettleQuestion(step.Id, phrase, "")));
         }
 
@@ -45,7 +45,7 @@ public sealed record Mending(string Words, int Place, string Before, bool IsSaid
 
     /// <summary>A word that was taught, in words: "“cowl” is a part", "“nip” means snug".</summary>
     public static string Says(HouseWord word) =>
-        word.Kind is { } kind ? $"“{word.Word}” is {(kind == ThingKind.Aid ? "an" : "a")} {kind.ToString().ToLowerInvariant()}" : $"“{word.Word}” means {Asking.Of(word.Verb!.Value)}";
+        word.Kind is { } kind ? $"“{word.Word}” is {Asking.A(kind)}" : $"“{word.Word}” means {Asking.Of(word.Verb!.Value)}";
 
     // What the sheet may learn from an action: a noun the trade does not take so, and the verb of a clause the author had to say.
     private static IEnumerable<HouseWord> Teaching(Sheet sheet, StepAction action, Thing? thing, string words)
@@ -73,9 +73,9 @@ public sealed record Mending(string Words, int Place, string Before, bool IsSaid
     /// <summary>The clauses of a step, as they stand in its text.</summary>
     public static ImmutableArray<string> ClausesOf(Sheet sheet, Step step) => [.. SentenceReader.ClausesOf(sheet, step.Text).Select(at => at.Of(step.Text)).Distinct()];
 
-    /// <summary>Words the author said something of that do not stand in the step any more.</summary>
-    public static ImmutableArray<string> Lost(Step step) =>
-        step.Said.IsEmpty ? [] : [.. step.Said.Where(s => !step.Text.Contains(s.Words, StringComparison.OrdinalIgnoreCase)).Select(s => s.Words)];
+    /// <summary>Words the author said something of that does not hold any more: they are gone from the step, or what was said of them is gone from the sheet.</summary>
+    public static ImmutableArray<string> Lost(Sheet sheet, Step step) =>
+        step.Said.IsEmpty ? [] : [.. step.Said.Where(s => !step.Text.Contains(s.Words, StringComparison.OrdinalIgnoreCase) || !s.Stands(sheet)).Select(s => s.Words)];
 
     private static IEnumerable<ThingKind> KindsBeside(ThingKind kind) =>
         new[] { ThingKind.Part, ThingKind.Joint, ThingKind.Connection, ThingKind.Aid, ThingKind.Fluid, ThingKind.Tool, ThingKind.Control }.Where(k => k != kind);

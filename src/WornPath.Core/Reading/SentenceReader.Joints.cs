@@ -176,7 +176,7 @@ public sealed partial class SentenceReader
 
             var spec = value.Torque.Value;
             // The same in another unit: said twice, meant once.
-            if (torques.Count > 0 && torques[^1].Spec.Unit != spec.Unit && SameSaidTwice(torques[^1].Spec, spec)) continue;
+            if (torques.Count > 0 && torques[^1].Spec.Unit != spec.Unit && torques[^1].Spec.SaysTheSameAs(spec)) continue;
             if (spec.ThenAngle is { } then) angle = then;
             torques.Add((Plain(spec), value));
         }
@@ -225,9 +225,6 @@ public sealed partial class SentenceReader
 
     private static TorqueSpec WithTurn(StepAction torque, ImmutableArray<StepAction> actions) =>
         actions.FirstOrDefault(a => a.Verb == Verb.TurnOn && a.Target == torque.Target)?.Angle is { } angle && TorqueSpec.Create(torque.Torque!.Low, torque.Torque.High, torque.Torque.Unit, angle) is { IsGood: true } whole ? whole.Value : torque.Torque!;
-
-    // Within 4 %: the other unit is printed in whole numbers.
-    private static bool SameSaidTwice(TorqueSpec a, TorqueSpec b) => Math.Abs(a.Target.NewtonMetres - b.Target.NewtonMetres) <= 0.04 * a.Target.NewtonMetres;
 
     private static readonly string[] Ordinals = ["first", "second", "third", "fourth"];
 

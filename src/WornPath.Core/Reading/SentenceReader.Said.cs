@@ -12,10 +12,8 @@ public sealed partial class SentenceReader
     {
         if (_step.Said.IsEmpty) return null;
         var words = at.Of(_text);
-        return _step.Said.FirstOrDefault(s => words.Equals(s.Words, StringComparison.OrdinalIgnoreCase) && Stands(s));
+        return _step.Said.FirstOrDefault(s => words.Equals(s.Words, StringComparison.OrdinalIgnoreCase) && s.Stands(_sheet));
     }
-
-    private bool Stands(AuthorsWord said) => said.Actions.All(a => a.Target is null || _refer.Find(a.Target) is not null);
 
     private void Say(AuthorsWord said, Span at)
     {
@@ -49,14 +47,14 @@ public sealed partial class SentenceReader
     {
         foreach (var said in _step.Said)
         {
-            if (_said.Contains(said) || !Stands(said) || _text.IndexOf(said.Words, StringComparison.OrdinalIgnoreCase) is var start && start < 0) continue;
+            if (_said.Contains(said) || !said.Stands(_sheet) || _text.IndexOf(said.Words, StringComparison.OrdinalIgnoreCase) is var start && start < 0) continue;
             var at = new Span(start, said.Words.Length);
             var before = _actions.FindLastIndex(a => a.At.Start < at.Start);
-            var read = _actions.FindIndex(a => Within(a.At, at));
+            var read = _actions.FindIndex(a => at.Begins(a.At));
             (_only, _branch) = read >= 0 ? (_actions[read].Only, _actions[read].Branch) : (null, 0);
-            _actions.RemoveAll(a => Within(a.At, at));
-            _questions.RemoveAll(q => Within(q.At, at));
-            _residue.RemoveAll(r => Within(r, at));
+            _actions.RemoveAll(a => at.Begins(a.At));
+            _questions.RemoveAll(q => at.Begins(q.At));
+            _residue.RemoveAll(r => at.Begins(r));
             var from = _actions.Count;
             Say(said, at);
             var added = _actions[from..];
@@ -64,6 +62,4 @@ public sealed partial class SentenceReader
             _actions.InsertRange(Math.Min(before + 1, _actions.Count), added);
         }
     }
-
-    private static bool Within(Span one, Span other) => one.Start >= other.Start && one.Start < other.End;
 }

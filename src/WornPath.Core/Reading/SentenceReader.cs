@@ -163,12 +163,12 @@ public sealed partial class SentenceReader
         foreach (var clause in _clauses.Where(c => !c.Negated && !c.IsRemark && c.Mood != Mood.Beside))
         {
             var at = PlaceOf(clause);
-            if (_step.Said.Length > 0 && SaidOf(at) is not null || _questions.Exists(q => Within(q.At, at)) || _residue.Exists(r => Within(r, at))) continue;
+            if (_step.Said.Length > 0 && SaidOf(at) is not null || _questions.Exists(q => at.Begins(q.At)) || _residue.Exists(r => at.Begins(r))) continue;
             foreach (var value in Values(clause).Where(v => v is { Kind: TokenKind.Torque, Torque.IsGood: true }))
             {
                 var torque = value.Torque.Value;
                 if (_passages.Exists(p => p.IsAdvice && p.Start <= at.Start && at.Start < p.End)) continue;
-                if (_actions.Exists(a => a.Torque is { } t && SameSaidTwice(t, torque) || a.Passes is { } passes && passes.Torques.Any(t => SameSaidTwice(t, torque)))) continue;
+                if (_actions.Exists(a => a.Torque is { } t && t.SaysTheSameAs(torque) || a.Passes is { } passes && passes.Torques.Any(t => t.SaysTheSameAs(torque)))) continue;
                 Unclear(clause, Verb.Torque);
                 break;
             }
@@ -331,13 +331,7 @@ public sealed partial class SentenceReader
         if (sense == Sense.Say && clause.Mood is Mood.Imperative or Mood.Declarative && facts.Has(Looks.Value, "torque") && facts.Has(Looks.Kind, "joint")
             && clause.Verb.Lemma is not ("loosen" or "hold")) sense = Sense.Torque;
         if (HouseSense(clause) is { } taught) (sense, control) = (taught, null);
-        // "It is located by two dowels": how it sits, and nothing is done.
-        if (clause is { Mood: Mood.Passive, IsFull: true } && sense is Sense.On or Sense.Secure or Sense.Start or Sense.Hang
-            && clause.Pieces.Exists(p => p.Noun is { After: "by", IsPronoun: false } n && Trade.NounOf(n.Stems) is null or { Role: NounRole.Thing, Kinds: not [ThingKind.Tool, ..] })) sense = Sense.Say;
-        // "The alternator is mounted with two bolts": what holds it.
-        if (clause is { Mood: Mood.Passive, IsFull: true } && sense is Sense.On or Sense.Secure or Sense.BoltTorque && clause.Verb.Lemma is "mount" or "attach" or "secure" or "fasten" or "bolt"
-            && !Has(clause, "then", "now", "again", "back") && !Values(clause).Any(v => v.Kind == TokenKind.Torque)
-            && clause.Pieces.Exists(p => p.Noun is { After: "with" or "by", IsPronoun: false, Count: not null } n && n.Is(ThingKind.Joint))) sense = Sense.Say;
+        if (sense is Sense.On or Sense.Secure or Sense.Start or Sense.Hang or Sense.BoltTorque && TellsHowItIsHeld(clause)) sense = Sense.Say;
         Trace(clause, sense);
         // Who moves of itself is said, unless it moves on or off.
         if (clause.Mood == Mood.Declarative && sense is Sense.Off or Sense.On or Sense.Disconnect or Sense.Connect
@@ -357,6 +351,15 @@ public sealed partial class SentenceReader
 
         // Told to do what changes the state, and nothing came of it: shown and asked.
         if (!Trade.Of(sense).IsSoft && _actions.Count == actions && _questions.Count == questions && !IsDone(clause, sense)) Unclear(clause, VerbOf(sense));
+    }
+
+    // "It is located by two dowels", "the pump is mounted with two bolts": how it sits, and nothing is done.
+    private bool TellsHowItIsHeld(Clause clause)
+    {
+        if (clause is not { Mood: Mood.Passive, IsFull: true } || Values(clause).Any(v => v.Kind == TokenKind.Torque)) return false;
+        var holds = clause.Verb!.Lemma is "mount" or "attach" or "secure" or "fasten" or "bolt" && !Has(clause, "then", "now", "again", "back");
+        return clause.Pieces.Exists(p => p.Noun is { IsPronoun: false } by && (by.After == "by" && Trade.NounOf(by.Stems) is null or { Role: NounRole.Thing, Kinds: not [ThingKind.Tool, ..] }
+            || holds && by is { After: "with", Count: not null } && by.Is(ThingKind.Joint)));
     }
 
     // What a motion comes to that is told by its way alone, where somebody is told to do it to something.

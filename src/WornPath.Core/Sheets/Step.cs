@@ -218,6 +218,9 @@ public readonly record struct Span(int Start, int Length)
     [JsonIgnore]
     public int End => Start + Length;
 
+    /// <summary>True where another place begins in this one.</summary>
+    public bool Begins(Span other) => other.Start >= Start && other.Start < End;
+
     /// <summary>The words at this place.</summary>
     public string Of(string text) => Start >= 0 && End <= text.Length ? text.Substring(Start, Length) : "";
 }
@@ -304,7 +307,11 @@ public sealed record Settlement(string Phrase, string Target);
 /// All that is done there; none where nothing is. Their places count from the first letter of the clause; a branch above 0 is the
 /// one the clause stands in.
 /// </param>
-public sealed record AuthorsWord(string Words, ImmutableArray<StepAction> Actions);
+public sealed record AuthorsWord(string Words, ImmutableArray<StepAction> Actions)
+{
+    /// <summary>True where all it is about is on a sheet.</summary>
+    public bool Stands(Sheet sheet) => Actions.All(a => a.Target is null || sheet.Find(a.Target) is not null);
+}
 
 /// <summary>Signal words, as ANSI Z535.6 defines them.</summary>
 public enum SignalWord

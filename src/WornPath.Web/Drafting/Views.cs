@@ -43,7 +43,7 @@ public sealed record TurnView(string Key, string Says);
 /// <param name="Only">The variants and sides all of it is for; empty for every vehicle, or where its sentences differ.</param>
 /// <param name="Branches">What it may turn into: how the walk names each turn, and its sign.</param>
 /// <param name="Residue">Words nobody understood.</param>
-/// <param name="Lost">Words the author said something of that do not stand in the text any more.</param>
+/// <param name="Lost">Words the author said something of that does not hold any more.</param>
 public sealed record StepView(string Id, string Text, string Only, ImmutableArray<TurnView> Branches, ImmutableArray<ChipView> Chips, ImmutableArray<QuestionView> Questions, ImmutableArray<Caution> Cautions, ImmutableArray<DroppedCaution> Dropped, ImmutableArray<string> Residue, ImmutableArray<string> Lost, IReadOnlyDictionary<string, string> Fields);
 
 /// <summary>A phase and the order of its steps.</summary>
@@ -182,7 +182,7 @@ public static class SheetViews
         cautions,
         step.Dropped,
         [.. step.Residue.Select(r => r.Of(step.Text)).Where(w => w.Length > 0)],
-        Mending.Lost(step),
+        Mending.Lost(sheet, step),
         step is { Minutes: null, People: null } ? NoFields : Fields.Step.ToDictionary(f => f.Name, f => f.Get(step)));
 
     // Most steps have nothing but their text: they share what is empty.

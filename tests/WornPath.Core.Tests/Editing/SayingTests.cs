@@ -49,12 +49,12 @@ public class SayingTests
         {
             sheet = Do(sheet, new WriteStep("s1", sheet.FindStep("s1")!.Text, next));
             Chips(sheet, "s1").ShouldNotContain(c => c.StartsWith("remove P2", StringComparison.Ordinal), next);
-            Mending.Lost(sheet.FindStep("s1")!).ShouldBeEmpty(next);
+            Mending.Lost(sheet, sheet.FindStep("s1")!).ShouldBeEmpty(next);
         }
 
         sheet = Do(sheet, new WriteStep("s1", sheet.FindStep("s1")!.Text, "Knock the pin out and lift the cover right off."));
         Chips(sheet, "s1").ShouldContain(c => c.StartsWith("remove", StringComparison.Ordinal) && c.EndsWith("cover", StringComparison.Ordinal));
-        Mending.Lost(sheet.FindStep("s1")!).ShouldBe(["lift the cover off"]);
+        Mending.Lost(sheet, sheet.FindStep("s1")!).ShouldBe(["lift the cover off"]);
         sheet = Do(sheet, new Unsay("s1", "lift the cover off"));
         sheet.FindStep("s1")!.Said.ShouldBeEmpty();
     }
