@@ -533,7 +533,7 @@ internal sealed class ClauseFinder
                 continue;
             }
 
-            if (_tokens[next].Kind == TokenKind.Word && Trade.Prepositions.Contains(_tokens[next].Text) && _nouns.Read(next + 1, _end, _tokens[next].Text) is { } placed && placed.Next < _end && _tokens[placed.Next].Kind == TokenKind.Word && (IsFinite(placed.Next) || NounFinder.Holds.Contains(_tokens[placed.Next].Text)))
+            if (_tokens[next].Kind == TokenKind.Word && Trade.Prepositions.Contains(_tokens[next].Text) && _nouns.Read(next + 1, _end, _tokens[next].Text) is { } placed && placed.Next < _end && _tokens[placed.Next].Kind == TokenKind.Word && (IsFinite(placed.Next) || Trade.Holds.Contains(_tokens[placed.Next].Text)))
             {
                 next = placed.Next;
                 continue;
@@ -563,7 +563,7 @@ internal sealed class ClauseFinder
         while (adverb < _end && _tokens[adverb].Kind == TokenKind.Word && (Trade.Adverbs.Contains(_tokens[adverb].Text) && !Trade.Paths.Contains(_tokens[adverb].Text) || _tokens[adverb].Text.EndsWith("ly", StringComparison.Ordinal))) adverb++;
         var person = (Trade.NounOf(subjects[0].Stems) is { Role: NounRole.Person } || subjects[0].IsPronoun
             && subjects[0].Text is "it" or "they" or "you" or "we" || subjects[0].IsPlural && adverb < _end
-            && (_tokens[adverb].Text is "go" or "come" or "fit" or "sit" || NounFinder.Holds.Contains(_tokens[adverb].Text)
+            && (_tokens[adverb].Text is "go" or "come" or "fit" or "sit" || Trade.Holds.Contains(_tokens[adverb].Text)
             && adverb + 1 < _end && IsDetermined(adverb + 1))) && adverb < _end
             && Trade.VerbsOf(_tokens[adverb].Text).Any(f => f.Form is Form.Base or Form.S);
         if (adverb < _end && _tokens[adverb].Kind == TokenKind.Word && (person || IsFinite(adverb)) && !(open is { Mood: Mood.Imperative } && from > 0 && Is(from, "and") && !Trade.Auxiliaries.Contains(_tokens[adverb].Text) && !Has(at, adverb, IsDetermined)))
@@ -776,7 +776,7 @@ internal sealed class ClauseFinder
             if (Trade.Conjunctions.Contains(t.Text) && i > from || i > from && IsPurposeAt(i)) return i;
             if (i > from && IsByDoing(i)) return i;
             // "The bolts that hold the guard": which bolts.
-            if (i > from && t.Text is "that" or "which" && i + 1 < _end && NounFinder.Holds.Contains(_tokens[i + 1].Text)) continue;
+            if (i > from && t.Text is "that" or "which" && i + 1 < _end && Trade.Holds.Contains(_tokens[i + 1].Text)) continue;
             if (i > from && (Trade.Conditionals.Contains(t.Text) || Trade.Relatives.Contains(t.Text) && (t.Text != "that" || i + 1 < _end && IsFinite(i + 1)) || IsTemporalAt(i) || t.Text == "so" && Is(i + 1, "that"))) return i;
         }
 

@@ -61,9 +61,6 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
     /// <summary>The noun phrase that begins at a token and the token behind it; null where none does.</summary>
     public (NounPhrase Phrase, int Next)? Read(int from, int to, string? after) => Read(from, Math.Min(to, from + Longest), after, 0);
 
-    /// <summary>"The bolts that hold the guard": what fasteners do to what they are of.</summary>
-    public static readonly HashSet<string> Holds = ["hold", "holds", "secure", "secures", "retain", "retains", "fix", "fixes", "fasten", "fastens", "attach", "attaches", "clamp", "clamps"];
-
     // No name of the trade has more words; what is longer is read in pieces, so that any text takes time in proportion to its length.
     private const int Longest = 24;
 
@@ -460,7 +457,7 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
         if (Word(next) is "a" or "per" or "each" && Word(next + 1) is "side" or "end" or "corner" && next + 2 <= to) next += 2;
         // "The bolts that hold the guard".
         if (owner.Count == 0 && depth < 2 && Word(i) is "that" or "which"
-            && Holds.Contains(Word(i + 1))
+            && Trade.Holds.Contains(Word(i + 1))
             && Read(i + 2, to, "of", depth + 1) is { Phrase: { IsPronoun: false } held, Next: var past } && held.Stems.Count > 0)
             (owner, ownerName, next) = ([.. held.Stems], held.Name, past);
         var phrase = new NounPhrase(at, at.Of(text).ToLowerInvariant(), stems)

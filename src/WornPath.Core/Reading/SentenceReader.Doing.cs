@@ -194,7 +194,7 @@ public sealed partial class SentenceReader
             var all = _refer.Things.Where(t => accepts(t.Kind) && Spoken.Lately(t) > 0 && NameIndex.NamesOf(t)[0][^1] == phrase.Head).ToList();
             // "Wheels on, all the nuts by hand": those of what was just fitted.
             if (_actions.FindLast(a => a.Verb is Verb.Fit or Verb.Remove) is { Target: { } id } && _refer.Find(id) is Part part
-                && all.Where(t => NameIndex.NamesOf(t)[0].Contains(NameIndex.NamesOf(part)[0][^1])).ToList() is { Count: > 0 } its) all = its;
+                && all.Where(t => NameIndex.NamesOf(t)[0].Contains(NameIndex.NamesOf(part)[0][^1])).ToList() is { Count: > 0 } its) return its;
             if (phrase.Count is { } count) all = [.. all.OrderByDescending(Spoken.Lately).Take(count)];
             if (all.Count > 1 && all.TrueForAll(t => t is not (Joint { Count: > 1 } or Part { Quantity: > 1 }))) return all;
         }

@@ -244,13 +244,13 @@ public sealed partial class SentenceReader
         return Array.Exists(["pass", "stage", "step", "round", "no.", "no", "figure", "fig.", "page"], w => before.EndsWith(w, StringComparison.Ordinal));
     }
 
-    private static readonly string[] BehindValue = ["crosswise", "diagonally", "evenly", "all round", "while ", "with ", "by "];
-
+    // A number with nothing behind it that it could be a number of.
     private bool StandsAlone(Token number)
     {
         var rest = _text[number.At.End..].TrimStart();
-        if (BehindValue.Any(w => rest.StartsWith(w, StringComparison.OrdinalIgnoreCase))) return true;
-        return rest.Length == 0 || !(char.IsLetter(rest[0]) && !rest.StartsWith("and", StringComparison.OrdinalIgnoreCase) && !rest.StartsWith("then", StringComparison.OrdinalIgnoreCase) && !rest.StartsWith("on ", StringComparison.OrdinalIgnoreCase) && !rest.StartsWith("in ", StringComparison.OrdinalIgnoreCase) && !rest.StartsWith("first", StringComparison.OrdinalIgnoreCase) && !rest.StartsWith("for ", StringComparison.OrdinalIgnoreCase)) && !rest.StartsWith('%') && !rest.StartsWith('°');
+        if (rest.Length == 0) return true;
+        var word = new string([.. rest.TakeWhile(char.IsLetter)]).ToLowerInvariant();
+        return word.Length > 0 ? Trade.BehindValues.Contains(word) : rest[0] is not ('%' or '°');
     }
 
     // The unit of the torque last said in the sentence before a clause.

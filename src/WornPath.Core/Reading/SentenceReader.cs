@@ -437,7 +437,7 @@ public sealed partial class SentenceReader
             case Sense.Fill when objects is [{ IsPronoun: false } filled] && _refer.Known(filled) is null
                 && Trade.NounOf(filled.Stems) is not { Kinds: [ThingKind.Fluid or ThingKind.Consumable, ..] }
                 && Trade.NounOf(filled.Stems)?.Role is not NounRole.Words && (clause.Verb?.Lemma == "top"
-                    || filled.Head is "reservoir" or "sump" or "gearbox" or "axle" or "transmission" or "crankcase" or "case" or "housing"):
+                    || Trade.Vessels.Contains(filled.Head)):
                 Add(Verb.Fill, _refer.Assume(filled with { Name = $"{filled.Name} oil", Text = $"{filled.Text} oil", Stems = [.. filled.Stems, "oil"] }, ThingKind.Fluid, false, null, null), PlaceOf(clause));
                 return;
             case Sense.Unbolt:
@@ -700,7 +700,7 @@ public sealed partial class SentenceReader
         // "Spin a nut onto each bolt": the bolt's nut.
         if (phrase.Head == "nut" && sense is Sense.On or Sense.Start or Sense.Off or Sense.Snug
             && clause.Pieces.Find(p => p.Noun is { IsPronoun: false, After: "on" or "onto" or "off" or "from", Head: "bolt" or "stud" or "screw" })?.Noun is { } bolt && _refer.Known(bolt) is Joint nutted) return [nutted];
-        if (phrase is { IsAll: true, Stems.Count: 1 } && Every(phrase, Accepts) is { Count: > 1 } every) return every;
+        if (phrase is { IsAll: true, Stems.Count: 1 } && Every(phrase, Accepts) is { Count: > 0 } every) return every;
         if (_refer.Known(phrase, Accepts) is { } known && (Accepts(known.Kind) || !(Trade.NounOf(phrase.Stems)?.Kinds.Any(Accepts) ?? false)))
         {
             Spoken.Name(known);
@@ -725,7 +725,7 @@ public sealed partial class SentenceReader
         var noun = HouseKind(phrase) is { } taught ? new Noun([taught], NounRole.Thing) : Trade.NounOf(phrase.Stems);
         // "Push the axle out of the hub": here no end of the vehicle.
         if (noun is { Role: NounRole.Place } && !Trade.IsNoObject(phrase)) noun = null;
-        var axle = noun is { Role: NounRole.Vehicle } && phrase.Head is not ("tractor" or "machine" or "vehicle" or "truck" or "car" or "bike" or "rig" or "lorry" or "van" or "buggy" or "quad") && sense is Sense.Off or Sense.On or Sense.Move or Sense.MoveOff;
+        var axle = noun is { Role: NounRole.Vehicle } && !Trade.WholeVehicles.Contains(phrase.Head) && sense is Sense.Off or Sense.On or Sense.Move or Sense.MoveOff;
         if (axle) noun = null;
         if (noun is { Role: not NounRole.Thing })
         {

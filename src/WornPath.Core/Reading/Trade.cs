@@ -40,6 +40,11 @@ internal static class Trade
     public static readonly WordSet PlacesOn = Set("placeOn");
     public static readonly WordSet Trouble = Set("trouble");
     public static readonly WordSet Negations = Set("negation");
+    public static readonly WordSet Holds = Set("holds");
+    public static readonly WordSet WholeVehicles = Set("wholeVehicle");
+    public static readonly WordSet Vessels = Set("vessel");
+    public static readonly WordSet Rests = Set("rest");
+    public static readonly WordSet BehindValues = Set("behindValue");
 
     private static readonly FrozenDictionary<string, Noun> Nouns = LoadNouns();
 
