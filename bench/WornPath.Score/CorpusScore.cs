@@ -133,9 +133,13 @@ public static partial class CorpusScore
             sheet = Editor.Apply(sheet, new InsertStep(null, "h1", sheet.Steps.LastOrDefault()?.Id, sentence)).Value.Sheet;
             var step = sheet.Steps.Last();
             foreach (var line in SentenceReader.Explain(sheet, step, sentence)) Console.WriteLine($"      · {line}");
-            Console.WriteLine($"{sentence}\n   {string.Join("; ", step.Actions.Select(a => Asking.Of(a, sheet) + (a.Branch > 0 ? $" [if {step.Branches[a.Branch - 1].Sign}]" : "")))}{string.Concat(step.Questions.Select(q => $"\n   ? {Asking.Of(q, sheet)}"))}");
+            Console.WriteLine($"{sentence}\n   {Says(step, sheet)}{string.Concat(step.Questions.Select(q => $"\n   ? {Asking.Of(q, sheet)}"))}");
         }
     }
+
+    /// <summary>What a step says, as the page shows it, with the branch each part of it stands under.</summary>
+    public static string Says(Step step, Sheet sheet) =>
+        string.Join("; ", step.Actions.Select(a => Asking.Of(a, sheet) + (a.Branch > 0 ? $" [if {step.Branches[a.Branch - 1].Sign}]" : "")));
 
     /// <summary>The jobs of a folder as sheets, typed as an author would type them, first answers taken.</summary>
     public static IEnumerable<(string Job, Sheet Sheet)> Sheets(string folder) =>
