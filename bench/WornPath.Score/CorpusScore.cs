@@ -143,7 +143,8 @@ public static partial class CorpusScore
 
     /// <summary>The jobs of a folder as sheets, typed as an author would type them, first answers taken.</summary>
     public static IEnumerable<(string Job, Sheet Sheet)> Sheets(string folder) =>
-        Directory.EnumerateFiles(folder, "*.jsonl").Order(StringComparer.Ordinal).Select(file => (Path.GetFileNameWithoutExtension(file), Typed([.. Rows(file)]).Sheet));
+        Directory.EnumerateFiles(folder, "*.jsonl").Order(StringComparer.Ordinal)
+            .Select(file => (Path.GetFileNameWithoutExtension(file), Typed([.. Rows(file)]).Sheet));
 
     private static IEnumerable<JsonElement> Rows(string file) => File.ReadLines(file).Skip(1).Where(l => l.Length > 0).Select(l => JsonDocument.Parse(l).RootElement);
 

@@ -46,7 +46,8 @@ public static partial class ProcedureFileText
         ProcedureFile? file;
         try
         {
-            file = version.Value < ProcedureFile.NewestVersion ? ReadFormer(bytes.Span, version.Value) : JsonSerializer.Deserialize<ProcedureFile>(bytes.Span, Taken);
+            file = version.Value < ProcedureFile.NewestVersion ? ReadFormer(bytes.Span, version.Value)
+                : JsonSerializer.Deserialize<ProcedureFile>(bytes.Span, Taken);
         }
         catch (JsonException e)
         {
@@ -124,7 +125,8 @@ public static partial class ProcedureFileText
         if (string.IsNullOrWhiteSpace(file.Number) || file.Number.Length > 40) return new Problem("The number is empty or longer than 40 characters.", "Give it one.");
         var sheet = file.Sheet;
         if (SheetSize.Check(sheet) is { } large) return large;
-        if (sheet.Header.Words.Length > HouseWord.Most) return new Problem($"{sheet.Header.Words.Length:N0} words are taught.", $"A sheet learns at most {HouseWord.Most}.");
+        if (sheet.Header.Words.Length > HouseWord.Most) return new Problem($"{sheet.Header.Words.Length:N0} words are taught.",
+            $"A sheet learns at most {HouseWord.Most}.");
         foreach (var word in sheet.Header.Words)
             if (HouseWord.Check(word) is { IsGood: false } taught) return taught.Problem;
         var ids = new HashSet<string>();

@@ -3,7 +3,8 @@ using WornPath.Core.Quantities;
 
 namespace WornPath.Core.Tests;
 
-/// <summary>What a mechanic understands at sight in a cell of the joint table is read; what is refused says what would be; no number is read wrong in silence.</summary>
+/// <summary>What a mechanic understands at sight in a cell of the joint table is read; what is refused says what would be; no number is
+/// read wrong in silence.</summary>
 public class CellSpellingsTests
 {
     [Theory]
@@ -41,7 +42,8 @@ public class CellSpellingsTests
     [InlineData("min 95 Nm", "both ends")]
     [InlineData("50 Nm, 100 Nm, 150 Nm", "Write the last, 150 Nm")]
     [InlineData("1,100 Nm", "two ways")]
-    public void A_torque_that_says_more_or_two_things_is_refused_with_what_to_write(string cell, string says) => TorqueText.Parse(cell).Problem!.ToString().ShouldContain(says);
+    public void A_torque_that_says_more_or_two_things_is_refused_with_what_to_write(string cell, string says) =>
+        TorqueText.Parse(cell).Problem!.ToString().ShouldContain(says);
 
     [Theory]
     [InlineData("snug + 60°", "1 flat past hand-tight")]
@@ -88,11 +90,13 @@ public class CellSpellingsTests
     [InlineData("M10 zinc plated 8.8", "finish")]
     [InlineData("M10 triple square", "size")]
     [InlineData("M10 frobbed", "“frobbed” is not understood")]
-    public void A_fastener_that_says_what_no_cell_keeps_is_refused_by_its_word(string cell, string says) => FastenerText.Parse(cell).Problem!.ToString().ShouldContain(says);
+    public void A_fastener_that_says_what_no_cell_keeps_is_refused_by_its_word(string cell, string says) =>
+        FastenerText.Parse(cell).Problem!.ToString().ShouldContain(says);
 
     // Both ways of a whole number and a part, in a sentence as in a cell.
     [Theory]
     [InlineData("Torque the plug to 12½ lb-ft.")]
     [InlineData("Torque the plug to 12 1/2 lb-ft.")]
-    public void A_part_of_a_number_is_not_lost_in_a_sentence(string sentence) => TorqueText.FindAll(sentence).ShouldHaveSingleItem().Spec.Value.Low.ShouldBe(12.5m);
+    public void A_part_of_a_number_is_not_lost_in_a_sentence(string sentence) =>
+        TorqueText.FindAll(sentence).ShouldHaveSingleItem().Spec.Value.Low.ShouldBe(12.5m);
 }

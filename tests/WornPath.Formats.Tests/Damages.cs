@@ -92,7 +92,8 @@ public sealed partial class Damages(string name, Sheet whole)
             {
                 done.Add(Written("snug instead of torque", Tightening().Replace(step.Text, "Snug ${what}", 1), [torque]));
                 if (whole.Joints.FirstOrDefault(j => j.Id != torque.Target
-                    && j.Torque is not null) is { } another) done.Add(Written("another joint torqued", step.Text.Replace(whole.Find(torque.Target!)!.Name, another.Name, StringComparison.Ordinal), [torque]));
+                    && j.Torque is not null) is { } another) done.Add(Written("another joint torqued",
+                        step.Text.Replace(whole.Find(torque.Target!)!.Name, another.Name, StringComparison.Ordinal), [torque]));
             }
 
             if (told.Exists(a => a.Verb == Verb.InsertPin)) done.Add(Written("an old pin goes in", step.Text.Replace("a new cotter pin", "the old cotter pin", StringComparison.Ordinal), told));

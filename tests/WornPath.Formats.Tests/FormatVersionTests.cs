@@ -71,7 +71,11 @@ public class FormatVersionTests
     public void An_edit_of_version_4_that_settled_what_a_clause_means_is_read_as_the_authors_word()
     {
         var delta = SheetFormat.ReadDelta("""{"changes":[{"slot":"step","id":"s1","field":"settled","before":[{"phrase":"it","target":""}],"after":[{"phrase":"it","target":""},{"phrase":"frob it","target":"P1","verb":"remove"}]}]}"""u8, 4);
-        var sheet = Sheet.Empty with { Phases = [new Phase { Id = "h", Name = "Work", Steps = [new Step { Id = "s1", Text = "Frob it.", Settled = [new Settlement("it", "")] }] }] };
+        var sheet = Sheet.Empty with
+        {
+            Phases = [new Phase { Id = "h", Name = "Work",
+            Steps = [new Step { Id = "s1", Text = "Frob it.", Settled = [new Settlement("it", "")] }] }]
+        };
         var after = delta.ApplyTo(sheet).Value;
         after.FindStep("s1")!.Settled.ShouldHaveSingleItem();
         after.FindStep("s1")!.Said.ShouldHaveSingleItem().Actions.ShouldHaveSingleItem().Verb.ShouldBe(Verb.Remove);

@@ -112,9 +112,11 @@ internal static class DeltaApplier
             || type is not null && JsonNode.DeepEquals(node, JsonNode.Parse(InFull(e, type).GetRawText())));
 
     // A value as it is written now: one that was logged before a member came has not got it.
-    private static JsonElement InFull(JsonElement logged, Type type) => JsonSerializer.SerializeToElement(logged.Deserialize(type, SheetJson.Options), type, SheetJson.Options);
+    private static JsonElement InFull(JsonElement logged, Type type) =>
+        JsonSerializer.SerializeToElement(logged.Deserialize(type, SheetJson.Options), type, SheetJson.Options);
 
-    private static Type? FieldType(Type owner, string field) => SheetJson.Options.GetTypeInfo(owner).Properties.FirstOrDefault(p => p.Name == field)?.PropertyType;
+    private static Type? FieldType(Type owner, string field) =>
+        SheetJson.Options.GetTypeInfo(owner).Properties.FirstOrDefault(p => p.Name == field)?.PropertyType;
 
     private static string Show(JsonNode? node) => node?.ToString() ?? "";
 

@@ -67,7 +67,8 @@ public static class Editor
         SettleQuestion e => Settle(sheet, e),
         SettleMeaning e => Say(sheet, new SayAction(e.Step, e.Phrase, 0, "", new Saying { Verb = e.Verb, Target = e.Target })),
         SayAction e => Say(sheet, e),
-        Unsay e => OnStep(sheet, e.Step, step => ReRead(sheet, step with { Said = step.Said.RemoveAll(s => s.Words.Equals(e.Words, StringComparison.OrdinalIgnoreCase)) })),
+        Unsay e => OnStep(sheet, e.Step, step => ReRead(sheet,
+            step with { Said = step.Said.RemoveAll(s => s.Words.Equals(e.Words, StringComparison.OrdinalIgnoreCase)) })),
         LearnWords e => Learn(sheet, e),
         ForgetWord e => WithWords(sheet, sheet.Header.Words.RemoveAll(w => w.Word == e.Word)),
         LookedAt e => Looked(sheet, e),
@@ -324,13 +325,15 @@ public static class Editor
 
     private static Outcome<Sheet> Learn(Sheet sheet, LearnWords edit)
     {
-        if (sheet.Header.Words.Length + edit.Words.Length > HouseWord.Most) return new Problem($"{HouseWord.Most} words are as many as a sheet learns.", "Forget some that are not needed.");
+        if (sheet.Header.Words.Length + edit.Words.Length > HouseWord.Most)
+            return new Problem($"{HouseWord.Most} words are as many as a sheet learns.", "Forget some that are not needed.");
         var good = new List<HouseWord>();
         foreach (var word in edit.Words)
         {
             var read = HouseWord.Check(word);
             if (!read.IsGood) return read.Problem;
-            if (read.Value.Verb is { } verb && !SentenceReader.CanBeTaught(verb)) return new Problem($"“{Asking.Of(verb)}” cannot be what a word always means.", "Say it of the sentence instead.");
+            if (read.Value.Verb is { } verb && !SentenceReader.CanBeTaught(verb))
+                return new Problem($"“{Asking.Of(verb)}” cannot be what a word always means.", "Say it of the sentence instead.");
             good.Add(read.Value);
         }
 
@@ -368,7 +371,8 @@ public static class Editor
         var count = thing switch { Joint j => j.Count, Part p => p.Quantity, _ => 1 };
         sheet = Slots.Put(sheet, sheet.Find(id) switch { Joint j => j with { Count = count, AlsoCalled = thing.AlsoCalled }, Part p => p with { Quantity = count, AlsoCalled = thing.AlsoCalled }, var other => other! with { AlsoCalled = thing.AlsoCalled } });
         string? Now(string? target) => target == thing.Id ? id : target;
-        foreach (var step in sheet.Steps.Where(s => s.Settled.Any(x => x.Target == thing.Id) || s.Said.Any(x => x.Actions.Any(a => a.Target == thing.Id || a.With == thing.Id))).ToList())
+        foreach (var step in sheet.Steps.Where(s => s.Settled.Any(x => x.Target == thing.Id)
+            || s.Said.Any(x => x.Actions.Any(a => a.Target == thing.Id || a.With == thing.Id))).ToList())
         {
             sheet = StepReading.PutStep(sheet, step with
             {

@@ -16,7 +16,8 @@ internal static class Sayings
     public static ImmutableArray<Verb> VerbsFor(ThingKind? kind) => kind is { } k ? ByKind[k] : OnVehicle;
 
     private static readonly ImmutableArray<Verb> OnVehicle =
-        [Verb.Raise, Verb.SetOnStands, Verb.LowerToTouch, Verb.Lower, Verb.PumpBrakes, Verb.Wait, Verb.Inspect, Verb.Measure, Verb.Clean, Verb.Treat, Verb.FunctionCheck, Verb.Adjust];
+        [Verb.Raise, Verb.SetOnStands, Verb.LowerToTouch, Verb.Lower, Verb.PumpBrakes, Verb.Wait, Verb.Inspect, Verb.Measure, Verb.Clean,
+            Verb.Treat, Verb.FunctionCheck, Verb.Adjust];
 
     private static readonly Dictionary<ThingKind, ImmutableArray<Verb>> ByKind = Enum.GetValues<ThingKind>().ToDictionary(k => k, k =>
         Enum.GetValues<Sense>().SelectMany(s => Trade.Of(s).ByKind.TryGetValue(k, out var verb) && verb is { } v ? [v] : Array.Empty<Verb>())
@@ -29,8 +30,10 @@ internal static class Sayings
     /// <summary>Says what a clause comes to: another action in the place of one, one more behind the last, or one less.</summary>
     public static Outcome<Sheet> Say(Sheet sheet, Step step, SayAction edit, Func<Sheet, ThingKind, string, Outcome<(Sheet Sheet, string Id)>> add)
     {
-        if (string.IsNullOrWhiteSpace(edit.Words) || edit.Words.Length > SheetSize.LongestStep || !step.Text.Contains(edit.Words, StringComparison.OrdinalIgnoreCase))
-            return new Problem($"The words “{NumberText.Excerpt(edit.Words)}” do not stand in the step any more.", "Look at the step as it is, and say it again.");
+        if (string.IsNullOrWhiteSpace(edit.Words) || edit.Words.Length > SheetSize.LongestStep
+            || !step.Text.Contains(edit.Words, StringComparison.OrdinalIgnoreCase))
+            return new Problem($"The words “{NumberText.Excerpt(edit.Words)}” do not stand in the step any more.",
+                "Look at the step as it is, and say it again.");
         var actions = Of(step, edit.Words);
         if (edit.Place < 0 || edit.Place > actions.Count || edit.Place < actions.Count && Asking.Of(actions[edit.Place], sheet) != edit.Before)
             return new Problem("This clause was read otherwise a moment ago.", "Look at what it comes to now, and say it again.");
@@ -48,12 +51,14 @@ internal static class Sayings
         }
 
         var word = new AuthorsWord(edit.Words, [.. actions.Select(Kept)]);
-        sheet = StepReading.PutStep(sheet, step with { Said = step.Said.RemoveAll(s => s.Words.Equals(edit.Words, StringComparison.OrdinalIgnoreCase)).Add(word) });
+        sheet = StepReading.PutStep(sheet,
+            step with { Said = step.Said.RemoveAll(s => s.Words.Equals(edit.Words, StringComparison.OrdinalIgnoreCase)).Add(word) });
         // What the author speaks of, the author has looked at: it is not taken back with the sentence.
         foreach (var thing in actions.SelectMany(a => new[] { a.Target, a.With }).OfType<string>().Distinct().Select(sheet.Find).OfType<Thing>())
             if (thing.Assumed) sheet = Slots.Put(sheet, thing with { Assumed = false });
         foreach (var action in actions)
-            if (action is { Verb: Verb.Torque, Torque: { } torque, Target: { } id } && sheet.Find(id) is Joint { Torque: null } joint) sheet = Slots.Put(sheet, joint with { Torque = torque });
+            if (action is { Verb: Verb.Torque, Torque: { } torque, Target: { } id } && sheet.Find(id) is Joint { Torque: null } joint)
+                sheet = Slots.Put(sheet, joint with { Torque = torque });
         return sheet;
     }
 
@@ -67,13 +72,15 @@ internal static class Sayings
         Branch = action.Branch > 0 ? 1 : 0,
     };
 
-    private static Outcome<(Sheet Sheet, StepAction Action)> ActionOf(Sheet sheet, Step step, SayAction edit, StepAction? was, Func<Sheet, ThingKind, string, Outcome<(Sheet Sheet, string Id)>> add)
+    private static Outcome<(Sheet Sheet, StepAction Action)> ActionOf(Sheet sheet, Step step, SayAction edit, StepAction? was,
+        Func<Sheet, ThingKind, string, Outcome<(Sheet Sheet, string Id)>> add)
     {
         var now = edit.Now!;
         var target = now.Target;
         if (now.NewName is { Length: > 0 } name)
         {
-            if (now.NewKind is not { } kind) return new Problem($"It is not said what “{NumberText.Excerpt(name)}” is.", "Say whether it is a joint, a part, a tool …");
+            if (now.NewKind is not { } kind) return new Problem($"It is not said what “{NumberText.Excerpt(name)}” is.",
+                "Say whether it is a joint, a part, a tool …");
             var added = add(sheet, kind, name);
             if (!added.IsGood) return added.Problem;
             (sheet, target) = added.Value;
@@ -83,10 +90,12 @@ internal static class Sayings
         if (target is not null && thing is null) return new Problem($"{NumberText.Excerpt(target)} is no longer on the sheet.", "Choose something else.");
         if (!VerbsFor(thing?.Kind).Contains(now.Verb))
             return new Problem($"“{Sentences.Capital(Asking.Of(now.Verb))}” is nothing that is done to {(thing is null ? "the vehicle" : $"a {thing.Kind.ToString().ToLowerInvariant()}")}.", "Choose another verb, or another thing.");
-        if (now.With is { } with && sheet.Find(with) is not (Aid or Tool or Consumable)) return new Problem($"{NumberText.Excerpt(with)} is no aid, tool or consumable of the sheet.", "Choose one that is.");
+        if (now.With is { } with && sheet.Find(with) is not (Aid or Tool or Consumable))
+            return new Problem($"{NumberText.Excerpt(with)} is no aid, tool or consumable of the sheet.", "Choose one that is.");
         if (now.Some is < 1 or > 999) return new Problem($"{now.Some} of a set are none.", "Write how many, such as 2, or leave it empty for all.");
         if (now.Minutes is < 0 or > 10_000) return new Problem($"{now.Minutes} minutes is no time to wait.", "Write minutes, such as 20.");
-        Outcome<TorqueSpec?> torque = string.IsNullOrWhiteSpace(now.Torque) ? default : TorqueText.Parse(now.Torque, sheet.Header.Unit).Map(t => (TorqueSpec?)t);
+        Outcome<TorqueSpec?> torque = string.IsNullOrWhiteSpace(now.Torque) ? default
+            : TorqueText.Parse(now.Torque, sheet.Header.Unit).Map(t => (TorqueSpec?)t);
         if (!torque.IsGood) return torque.Problem;
         Outcome<decimal?> angle = string.IsNullOrWhiteSpace(now.Angle) ? default : Angle.Parse(now.Angle).Map(a => (decimal?)a.Degrees);
         if (!angle.IsGood) return angle.Problem;

@@ -15,7 +15,8 @@ internal static partial class FastenerSpellings
         // Heads.
         (Of(@"(?<!\w)SHCS(?!\w)"), "cap screw"), (Of(@"(?<!\w)BHCS(?!\w)"), "button head screw"), (Of(@"(?<!\w)FHCS(?!\w)"), "countersunk screw"),
         (Of(@"(?<!\w)socket\s+head(?!\s+(?:cap|screw))"), "cap screw"), (Of(@"(?<!\w)socket\s+head\s+screw"), "cap screw"),
-        (Of(@"(?<!\w)button\s+head(?!\s+screw)"), "button head screw"), (Of(@"(?<!\w)countersunk(?!\s+screw)"), "countersunk screw"), (Of(@"(?<!\w)pan\s+head(?!\s+screw)"), "pan head screw"),
+        (Of(@"(?<!\w)button\s+head(?!\s+screw)"), "button head screw"), (Of(@"(?<!\w)countersunk(?!\s+screw)"), "countersunk screw"),
+            (Of(@"(?<!\w)pan\s+head(?!\s+screw)"), "pan head screw"),
         (Of(@"(?<!\w)(?:grub\s+screw|setscrew)"), "set screw"),
         (Of(@"(?<!\w)(?:drain|filler|fill|level|sump)\s+plug"), "plug"),
         (Of(@"(?<!\w)castellated(?:\s+nut)?"), "castle nut"),
@@ -47,7 +48,8 @@ internal static partial class FastenerSpellings
     }
 
     // "1/2 UNF": the series tells the threads to the inch (ASME B1.1).
-    [GeneratedRegex(@"(?<![\w/.-])(?<s>#\d{1,2}|(?:\d[ \-])?\d{1,2}/\d{1,2}|1)\s*(?:""|″|in\.?)?\s*(?<f>UNC|UNF)(?![A-Za-z])", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    [GeneratedRegex(@"(?<![\w/.-])(?<s>#\d{1,2}|(?:\d[ \-])?\d{1,2}/\d{1,2}|1)\s*(?:""|″|in\.?)?\s*(?<f>UNC|UNF)(?![A-Za-z])",
+        RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex InchSeries();
 
     private static Regex Of(string pattern) => new(pattern, RegexOptions.IgnoreCase | RegexOptions.CultureInvariant | RegexOptions.Compiled);

@@ -13,7 +13,8 @@ public static partial class FastenerText
         ("button head screw", FastenerForm.ButtonHeadScrew), ("button screw", FastenerForm.ButtonHeadScrew),
         ("countersunk screw", FastenerForm.CountersunkScrew), ("pan head screw", FastenerForm.PanHeadScrew), ("pan screw", FastenerForm.PanHeadScrew),
         ("prevailing-torque nut", FastenerForm.LockNut), ("lock nut", FastenerForm.LockNut), ("locknut", FastenerForm.LockNut),
-        ("set screw", FastenerForm.SetScrew), ("carriage bolt", FastenerForm.CarriageBolt), ("wheel nut", FastenerForm.WheelNut), ("wheel bolt", FastenerForm.WheelBolt),
+        ("set screw", FastenerForm.SetScrew), ("carriage bolt", FastenerForm.CarriageBolt), ("wheel nut", FastenerForm.WheelNut),
+            ("wheel bolt", FastenerForm.WheelBolt),
         ("castle nut", FastenerForm.CastleNut), ("flange nut", FastenerForm.FlangeNut), ("hex nut", FastenerForm.Nut), ("nut", FastenerForm.Nut),
         ("banjo bolt", FastenerForm.BanjoBolt), ("hex bolt", FastenerForm.Bolt), ("bolt", FastenerForm.Bolt), ("screw", FastenerForm.Screw),
         ("stud", FastenerForm.Stud), ("fitting", FastenerForm.Fitting), ("plug", FastenerForm.Plug),
@@ -100,8 +101,10 @@ public static partial class FastenerText
             fastener = fastener with { Form = Forms.First(f => f.Words.Equals(named.Groups["form"].Value, StringComparison.OrdinalIgnoreCase)).Form };
 
         var left = rest.Trim(' ', ',', ';', '.');
-        if (Finish().IsMatch(left)) return new Problem($"“{NumberText.Excerpt(left)}” is the finish.", "Leave it out: thread, length, class, head and drive are read here.");
-        if (left.StartsWith("triple", StringComparison.OrdinalIgnoreCase)) return new Problem("The size of the triple square is missing.", "Write it behind, such as triple square 10.");
+        if (Finish().IsMatch(left)) return new Problem($"“{NumberText.Excerpt(left)}” is the finish.",
+            "Leave it out: thread, length, class, head and drive are read here.");
+        if (left.StartsWith("triple", StringComparison.OrdinalIgnoreCase))
+            return new Problem("The size of the triple square is missing.", "Write it behind, such as triple square 10.");
         return left.Length == 0
             ? fastener
             : new Problem($"“{NumberText.Excerpt(left)}” is not understood in “{NumberText.Excerpt(text.Trim())}”.",
@@ -115,7 +118,8 @@ public static partial class FastenerText
         if (thread is not null && fastener.Length is { } length)
             thread += length.InInches ? $" × {Fraction.Show(length.Amount)} in" : $"×{length.Amount:0.##}";
         var nut = fastener.NutClass is not { } name ? null : IsNut(fastener.Form) ? $"of class {name}" : $"with nut {name}";
-        var first = string.Join(' ', new[] { thread, fastener.Class, FormName(fastener.Form), nut, fastener.LeftHand ? "left-hand" : null }.Where(s => s is not null));
+        var first = string.Join(' ', new[] { thread, fastener.Class, FormName(fastener.Form), nut,
+            fastener.LeftHand ? "left-hand" : null }.Where(s => s is not null));
         return fastener.Drive is null ? first : first.Length == 0 ? fastener.Drive.ToString() : $"{first}, {fastener.Drive}";
     }
 

@@ -72,7 +72,8 @@ public static partial class TorqueText
         if (text.Length > 200)
             return new Problem($"“{NumberText.Excerpt(text)}” is too long for a torque.", "Write a value and a unit, such as 45 N·m.");
         // "90...100 N·m".
-        if (text.Contains("..", StringComparison.Ordinal)) return Parse(text.Replace("...", "–", StringComparison.Ordinal).Replace("..", "–", StringComparison.Ordinal), fallback);
+        if (text.Contains("..", StringComparison.Ordinal))
+            return Parse(text.Replace("...", "–", StringComparison.Ordinal).Replace("..", "–", StringComparison.Ordinal), fallback);
         if (SlotPattern().Match(text) is { Success: true } slot && slot.Index > 0)
         {
             decimal? within = null;

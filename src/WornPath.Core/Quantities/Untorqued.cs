@@ -34,7 +34,8 @@ public sealed partial record Untorqued(decimal? Flats, string? Contact)
     public static bool IsMeant(string text)
     {
         var trimmed = text.Trim();
-        return trimmed.Equals("snug", StringComparison.OrdinalIgnoreCase) || TurnedPattern().IsMatch(trimmed) || FlatsPattern().IsMatch(trimmed) || ContactPattern().IsMatch(trimmed);
+        return trimmed.Equals("snug", StringComparison.OrdinalIgnoreCase) || TurnedPattern().IsMatch(trimmed)
+            || FlatsPattern().IsMatch(trimmed) || ContactPattern().IsMatch(trimmed);
     }
 
     /// <summary>Reads "snug", "2 flats past hand-tight", "to contact: bushing on the washer".</summary>

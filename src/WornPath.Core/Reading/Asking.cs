@@ -89,7 +89,8 @@ public static class Asking
         {
             // In the unit of the sheet first, then in the others people write.
             foreach (var unit in new[] { likely.Unit, TorqueUnit.NewtonMetre, TorqueUnit.PoundForceFoot, TorqueUnit.PoundForceInch }.Distinct())
-                if (TorqueSpec.Create(likely.Low, likely.High, unit) is { IsGood: true } meant) yield return ($"It is {meant.Value} on {joint.Label}", TightenTo(question, step, sheet, joint, meant.Value));
+                if (TorqueSpec.Create(likely.Low, likely.High, unit) is { IsGood: true } meant)
+                    yield return ($"It is {meant.Value} on {joint.Label}", TightenTo(question, step, sheet, joint, meant.Value));
             yield return words;
             yield break;
         }
@@ -103,7 +104,8 @@ public static class Asking
             foreach (var name in question.Names.Where(n => !sheet.Things.Any(t => t.Name.Equals(n, StringComparison.OrdinalIgnoreCase))))
                 foreach (var kind in question.NewKinds)
                     foreach (var verb in MeaningsFor(kind).Take(2).OrderByDescending(v => PutsOn(v) == PutsOn(question.Verb)))
-                        yield return ($"{Sentences.Capital(Of(verb))} {name}, a new {kind.ToString().ToLowerInvariant()}", Say(new Saying { Verb = verb, NewName = name, NewKind = kind }));
+                        yield return ($"{Sentences.Capital(Of(verb))} {name}, a new {kind.ToString().ToLowerInvariant()}",
+                            Say(new Saying { Verb = verb, NewName = name, NewKind = kind }));
             yield return words;
             yield break;
         }
@@ -125,12 +127,15 @@ public static class Asking
 
     // The joint a value without a unit is for: as asked, else the one its clause tightens.
     private static Joint? JointOf(Question question, Step step, Sheet sheet) =>
-        (question.Candidates is [var id, ..] ? sheet.Find(id) : step.Actions.FirstOrDefault(a => a is { Verb: Verb.Torque or Verb.TorquePass or Verb.Retorque or Verb.Start, Target: not null } && a.In.Begins(question.At))?.Target is { } target ? sheet.Find(target) : null) as Joint;
+        (question.Candidates is [var id, ..] ? sheet.Find(id)
+            : step.Actions.FirstOrDefault(a => a is { Verb: Verb.Torque or Verb.TorquePass or Verb.Retorque or Verb.Start, Target: not null }
+            && a.In.Begins(question.At))?.Target is { } target ? sheet.Find(target) : null) as Joint;
 
     // Said in the place of the tightening that has no value, else as one more.
     private static SayAction TightenTo(Question question, Step step, Sheet sheet, Joint joint, TorqueSpec torque)
     {
-        var words = SentenceReader.ClausesOf(sheet, step.Text).FirstOrDefault(c => c.Begins(question.At)) is { Length: > 0 } clause ? clause.Of(step.Text) : question.At.Of(step.Text);
+        var words = SentenceReader.ClausesOf(sheet, step.Text).FirstOrDefault(c => c.Begins(question.At)) is { Length: > 0 } clause
+            ? clause.Of(step.Text) : question.At.Of(step.Text);
         var there = Sayings.Of(step, words);
         var place = there.FindIndex(a => a.Target == joint.Id && a is { Verb: Verb.Torque or Verb.TorquePass or Verb.Retorque, Torque: null });
         return place >= 0

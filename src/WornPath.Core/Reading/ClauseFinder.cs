@@ -96,7 +96,9 @@ internal sealed class ClauseFinder
             if (next is null)
             {
                 // Goes on with what is open; a sentence that begins with nothing known is said.
-                if (open is null && (Has(at, end, i => _tokens[i].Kind is TokenKind.Torque or TokenKind.Angle) || _tokens[NextBoundary(at) - 1].Kind == TokenKind.Number) && !Commands(at) && !Has(at, Math.Min(end, at + 2), i => _tokens[i].Kind == TokenKind.Word && Trade.Auxiliaries.Contains(_tokens[i].Text)))
+                if (open is null && (Has(at, end, i => _tokens[i].Kind is TokenKind.Torque or TokenKind.Angle)
+                    || _tokens[NextBoundary(at) - 1].Kind == TokenKind.Number) && !Commands(at)
+                    && !Has(at, Math.Min(end, at + 2), i => _tokens[i].Kind == TokenKind.Word && Trade.Auxiliaries.Contains(_tokens[i].Text)))
                 {
                     open = new Clause(Mood.Fragment, i, NextBoundary(at)) { Proviso = _proviso };
                     Add(open);
@@ -201,7 +203,9 @@ internal sealed class ClauseFinder
         return Said(at, open, from);
     }
 
-    private static readonly HashSet<string> Contractions = ["it'll", "it’ll", "they'll", "they’ll", "that'll", "that’ll", "it's", "it’s", "that's", "that’s", "there's", "there’s", "they're", "they’re", "you're", "you’re", "you'll", "you’ll", "you've", "he's", "she's", "what's", "here's", "who's", "i've", "i'm", "we're", "we'll"];
+    private static readonly HashSet<string> Contractions = ["it'll", "it’ll", "they'll", "they’ll", "that'll", "that’ll", "it's", "it’s",
+        "that's", "that’s", "there's", "there’s", "they're", "they’re", "you're", "you’re", "you'll", "you’ll", "you've", "he's", "she's",
+        "what's", "here's", "who's", "i've", "i'm", "we're", "we'll"];
 
     // "To settle them", "to protect the threads": why; "to drain the oil": it runs out.
     private Clause? Purpose(int at, Clause? open)
@@ -353,7 +357,8 @@ internal sealed class ClauseFinder
         // A comma ends it: "don't pull the wheel: turn one sleeve out" goes on with what is done.
         var end = NegativeEnd(verb);
         // "Loosen, but do not remove, the six bolts": what is loosened stands behind it.
-        if (open is { Mood: Mood.Imperative } && open.To == open.VerbAt + 1 && Enumerable.Range(verb, end - verb).FirstOrDefault(i => _tokens[i] is { Kind: TokenKind.Mark, Text: "," }) is var comma and > 0) end = comma;
+        if (open is { Mood: Mood.Imperative } && open.To == open.VerbAt + 1
+            && Enumerable.Range(verb, end - verb).FirstOrDefault(i => _tokens[i] is { Kind: TokenKind.Mark, Text: "," }) is var comma and > 0) end = comma;
         var clause = new Clause(Mood.Imperative, at, end) { Negated = true, VerbAt = Math.Min(verb, _end - 1) };
         Fill(clause, verb + 1, clause.To);
         return clause;
@@ -455,7 +460,8 @@ internal sealed class ClauseFinder
             if (!thing && (after.Text is null || after.Kind == TokenKind.Mark || after.Kind == TokenKind.Word
                 && Trade.Conjunctions.Contains(after.Text)) && IsBoundary(at - 1)) return true;
             if (thing && after.Kind == TokenKind.Word && (Trade.Adverbs.Contains(after.Text!) || Trade.Conjunctions.Contains(after.Text)
-                || (Trade.Prepositions.Contains(after.Text!) || Trade.Temporals.Contains(after.Text!)) && !Trade.Paths.Contains(after.Text!)) || thing && after.Kind is TokenKind.Torque) return false;
+                || (Trade.Prepositions.Contains(after.Text!) || Trade.Temporals.Contains(after.Text!)) && !Trade.Paths.Contains(after.Text!))
+                    || thing && after.Kind is TokenKind.Torque) return false;
             return after.Text is not null && after.Kind != TokenKind.Mark && !(after.Kind == TokenKind.Word && Trade.Conjunctions.Contains(after.Text));
         }
 
@@ -486,7 +492,8 @@ internal sealed class ClauseFinder
         {
             var then = at + 1;
             while (then < _end && _tokens[then].Kind == TokenKind.Word && Trade.Adverbs.Contains(_tokens[then].Text)) then++;
-            if (then < _end && _tokens[then].Kind == TokenKind.Word && Trade.VerbsOf(_tokens[then].Text).FirstOrDefault(f => f.Form == Form.Ed) is { Verb: { } before })
+            if (then < _end && _tokens[then].Kind == TokenKind.Word
+                && Trade.VerbsOf(_tokens[then].Text).FirstOrDefault(f => f.Form == Form.Ed) is { Verb: { } before })
                 return new Clause(Mood.Imperative, at, NextBoundary(then + 1)) { VerbAt = then, Verb = before, ComesFirst = open is not null };
         }
 
@@ -500,7 +507,8 @@ internal sealed class ClauseFinder
         var doing = Trade.VerbsOf(token.Text).FirstOrDefault(f => f.Form == Form.Ing).Verb;
         // "Drain it by taking out the plug": taken out.
         // "Remove the duct by loosening its clamps": that is done first.
-        if (doing is not null && at > 0 && Is(at - 1, "by") && (open?.Verb?.Lemma == "drain" || open is { Mood: Mood.Imperative, Verb: { } whole } && Trade.Changes(whole) && Trade.MayChange(doing)))
+        if (doing is not null && at > 0 && Is(at - 1, "by")
+            && (open?.Verb?.Lemma == "drain" || open is { Mood: Mood.Imperative, Verb: { } whole } && Trade.Changes(whole) && Trade.MayChange(doing)))
             return new Clause(Mood.Imperative, at, NextBoundary(at + 1)) { VerbAt = at, Verb = doing, ComesFirst = open?.Verb?.Lemma != "drain" };
         // "Catching the bearing as it comes": it comes off.
         if (doing?.Lemma == "catch") return new Clause(Mood.Imperative, at, NextBoundary(at + 1)) { VerbAt = at, Verb = doing };
@@ -533,7 +541,9 @@ internal sealed class ClauseFinder
                 continue;
             }
 
-            if (_tokens[next].Kind == TokenKind.Word && Trade.Prepositions.Contains(_tokens[next].Text) && _nouns.Read(next + 1, _end, _tokens[next].Text) is { } placed && placed.Next < _end && _tokens[placed.Next].Kind == TokenKind.Word && (IsFinite(placed.Next) || Trade.Holds.Contains(_tokens[placed.Next].Text)))
+            if (_tokens[next].Kind == TokenKind.Word && Trade.Prepositions.Contains(_tokens[next].Text)
+                && _nouns.Read(next + 1, _end, _tokens[next].Text) is { } placed && placed.Next < _end
+                && _tokens[placed.Next].Kind == TokenKind.Word && (IsFinite(placed.Next) || Trade.Holds.Contains(_tokens[placed.Next].Text)))
             {
                 next = placed.Next;
                 continue;
@@ -587,7 +597,8 @@ internal sealed class ClauseFinder
             more.Add(noun.Phrase);
             i = noun.Next;
             if (!and) continue;
-            if (i >= _end || _tokens[i].Kind != TokenKind.Word || !IsFinite(i) && !(Trade.Paths.Contains(_tokens[i].Text) && (i + 1 >= _end || _tokens[i + 1].Kind == TokenKind.Mark))) return null;
+            if (i >= _end || _tokens[i].Kind != TokenKind.Word || !IsFinite(i)
+                && !(Trade.Paths.Contains(_tokens[i].Text) && (i + 1 >= _end || _tokens[i + 1].Kind == TokenKind.Mark))) return null;
             subjects.AddRange(more);
             return i;
         }
@@ -655,7 +666,8 @@ internal sealed class ClauseFinder
         persons |= subjects is [{ IsPronoun: true, IsRest: true }] && _nouns.Read(i + 1, _end, null) is { Phrase: { IsPronoun: true, Text: "it" or "them" } };
         var you = persons || subjects.TrueForAll(s => s.IsPronoun && s.Text is "you" or "we" or "i" or "he" or "she");
         // "Some fuel will run out": what comes of it.
-        if (modal is " will" && subjects.TrueForAll(s => s.Is(ThingKind.Fluid))) return new Clause(Mood.Declarative, at, to) { VerbAt = verbAt, IsRemark = true };
+        if (modal is " will" && subjects.TrueForAll(s => s.Is(ThingKind.Fluid)))
+            return new Clause(Mood.Declarative, at, to) { VerbAt = verbAt, IsRemark = true };
         var passive = forms.FirstOrDefault(f => f.Form == Form.Ed);
         if (aux && passive.Verb is not null && !past && !you)
             return new Clause(Mood.Passive, at, to) { VerbAt = i, Verb = passive.Verb, Negated = negated, IsFull = true, Proviso = Otherwise(from, at, open) };
@@ -692,7 +704,8 @@ internal sealed class ClauseFinder
         // "Wheel on, lugs snug in a star".
         value |= follows.Kind == TokenKind.Word && follows.Text is "snug" or "finger-tight" or "hand-tight" && _nouns.IsFastener(subjects[0]);
         // "Key out, chocks at the back wheels".
-        value |= open is { Mood: Mood.Fragment } && follows.Kind == TokenKind.Word && follows.Text is "at" or "behind" or "under" or "beneath" or "between" && subjects is [{ IsPronoun: false } aid] && aid.Is(ThingKind.Aid);
+        value |= open is { Mood: Mood.Fragment } && follows.Kind == TokenKind.Word
+            && follows.Text is "at" or "behind" or "under" or "beneath" or "between" && subjects is [{ IsPronoun: false } aid] && aid.Is(ThingKind.Aid);
         var ends = adverb >= _end || follows.Kind == TokenKind.Mark;
         // "Ribs up", "posts to the rear", "closed end leading": how what is named before it stands.
         if (open is not null && IsBoundary(at - 1) && _nouns.Stands(subjects[0], next, _end)) return null;
@@ -749,7 +762,8 @@ internal sealed class ClauseFinder
     private bool Commands(int at)
     {
         var token = _tokens[at];
-        if (token.Kind != TokenKind.Word || Trade.IsSmall(token.Text) || Trade.Adverbs.Contains(token.Text) || at + 1 >= _end || NumberWords.Parse(token.Text) is not null) return false;
+        if (token.Kind != TokenKind.Word || Trade.IsSmall(token.Text) || Trade.Adverbs.Contains(token.Text) || at + 1 >= _end
+            || NumberWords.Parse(token.Text) is not null) return false;
         var next = _tokens[at + 1];
         return next.Kind == TokenKind.Word && (Trade.Determiners.Contains(next.Text) || Trade.Pronouns.Contains(next.Text) && next.Text is "it" or "them");
     }
@@ -771,7 +785,8 @@ internal sealed class ClauseFinder
             if (t is { Kind: TokenKind.Mark, Text: "(" } && i + 1 < _end && _tokens[i + 1].Kind == TokenKind.Word && _nouns.Read(i + 1, _end, null) is { Phrase.IsPronoun: true }) return i;
             if (t.Kind != TokenKind.Word) continue;
             // "Straight up and out": one way.
-            if (t.Text == "and" && i > from && i + 1 < _end && _tokens[i - 1].Kind == TokenKind.Word && _tokens[i + 1].Kind == TokenKind.Word && Trade.Paths.Contains(_tokens[i - 1].Text) && Trade.Paths.Contains(_tokens[i + 1].Text)
+            if (t.Text == "and" && i > from && i + 1 < _end && _tokens[i - 1].Kind == TokenKind.Word && _tokens[i + 1].Kind == TokenKind.Word
+                && Trade.Paths.Contains(_tokens[i - 1].Text) && Trade.Paths.Contains(_tokens[i + 1].Text)
                 && (i + 2 >= _end || _tokens[i + 2].Kind == TokenKind.Mark || _tokens[i + 2].Text is "of" or "from")) continue;
             if (Trade.Conjunctions.Contains(t.Text) && i > from || i > from && IsPurposeAt(i)) return i;
             if (i > from && IsByDoing(i)) return i;
@@ -784,7 +799,8 @@ internal sealed class ClauseFinder
     }
 
     // "By loosening its clamps".
-    private bool IsByDoing(int i) => Is(i, "by") && i + 2 < _end && _tokens[i + 1].Kind == TokenKind.Word && _tokens[i + 1].Text.EndsWith("ing", StringComparison.Ordinal)
+    private bool IsByDoing(int i) => Is(i, "by") && i + 2 < _end && _tokens[i + 1].Kind == TokenKind.Word
+        && _tokens[i + 1].Text.EndsWith("ing", StringComparison.Ordinal)
         && !Trade.NounsInIng.Contains(_tokens[i + 1].Text) && Trade.VerbsOf(_tokens[i + 1].Text).Any(f => f.Form == Form.Ing && Trade.MayChange(f.Verb));
 
     private bool Is(int i, string word) => i >= 0 && i < _tokens.Count && _tokens[i].Kind == TokenKind.Word && _tokens[i].Text == word;
@@ -855,7 +871,8 @@ internal sealed class ClauseFinder
                     continue;
                 case TokenKind.Mark:
                     // "Round the crank, the pump and the fan".
-                    if (token.Text is ":" or "(" or ")" or "–" or "—" || token.Text == "," && !(clause.Pieces is [.., { Noun.After: "round" or "around" or "between" }] && Lists(i, to))) after = null;
+                    if (token.Text is ":" or "(" or ")" or "–" or "—" || token.Text == ","
+                        && !(clause.Pieces is [.., { Noun.After: "round" or "around" or "between" }] && Lists(i, to))) after = null;
                     else if (token.Text == ",") after = clause.Pieces[^1].Noun!.After;
                     // What follows a colon explains ("inspect the stub: no scoring"); it is no further object.
                     if (token.Text == ":" && clause.Mood == Mood.Imperative) explains = true;
@@ -863,7 +880,8 @@ internal sealed class ClauseFinder
                     continue;
             }
 
-            if (token.Kind == TokenKind.Word && (Trade.Prepositions.Contains(token.Text) || Trade.Paths.Contains(token.Text) || token.Text is "after" or "before"))
+            if (token.Kind == TokenKind.Word && (Trade.Prepositions.Contains(token.Text) || Trade.Paths.Contains(token.Text)
+                || token.Text is "after" or "before"))
             {
                 if (Trade.Paths.Contains(token.Text)) clause.Pieces.Add(new Piece(token.At) { Way = token.Text });
                 after = token.Text == "of" && after is not null ? after : token.Text;
@@ -889,7 +907,8 @@ internal sealed class ClauseFinder
             if (_nouns.Read(i, to, after) is { } noun)
             {
                 // "The one line to the pump and the other to the valve": what is led in anew is done to.
-                if (after is "to" or "onto" or "into" or "in" or "on" && i > from && Is(i - 1, "and") && Is(noun.Next, after) && noun.Next + 1 < to) noun = (noun.Phrase with { After = null }, noun.Next);
+                if (after is "to" or "onto" or "into" or "in" or "on" && i > from && Is(i - 1, "and") && Is(noun.Next, after)
+                    && noun.Next + 1 < to) noun = (noun.Phrase with { After = null }, noun.Next);
                 // "Tapped bosses outward", "shaft and all": how it stands, no further object.
                 var comma = i > from && _tokens[i - 1].Kind == TokenKind.Mark && _tokens[i - 1].Text == ",";
                 var stands = noun.Next < to && _tokens[noun.Next].Kind == TokenKind.Word && (Trade.Stances.Contains(_tokens[noun.Next].Text) || _tokens[noun.Next].Text == "and" && Is(noun.Next + 1, "all"));

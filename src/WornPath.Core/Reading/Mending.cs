@@ -36,7 +36,8 @@ public sealed record Mending(string Words, int Place, string Before, bool IsSaid
             foreach (var other in Beside(sheet, thing).Take(3)) Say($"No: {other.Label}", now with { Target = other.Id });
             if (thing.Assumed)
                 foreach (var kind in KindsBeside(thing.Kind)) answers.Add(($"It is {Asking.A(kind)}", new SetKind(thing.Id, kind)));
-            if (action.At.Of(step.Text).ToLowerInvariant() is { Length: > 0 } phrase && !action.IsSaid) answers.Add(("Just words", new SettleQuestion(step.Id, phrase, "")));
+            if (action.At.Of(step.Text).ToLowerInvariant() is { Length: > 0 } phrase && !action.IsSaid)
+                answers.Add(("Just words", new SettleQuestion(step.Id, phrase, "")));
         }
 
         answers.AddRange(Teaching(sheet, action, thing, words).Select(w => ($"Always: {Says(w)}", (Edit)new LearnWords([w]))));
@@ -71,14 +72,18 @@ public sealed record Mending(string Words, int Place, string Before, bool IsSaid
     }
 
     /// <summary>The clauses of a step, as they stand in its text.</summary>
-    public static ImmutableArray<string> ClausesOf(Sheet sheet, Step step) => [.. SentenceReader.ClausesOf(sheet, step.Text).Select(at => at.Of(step.Text)).Distinct()];
+    public static ImmutableArray<string> ClausesOf(Sheet sheet, Step step) =>
+        [.. SentenceReader.ClausesOf(sheet, step.Text).Select(at => at.Of(step.Text)).Distinct()];
 
-    /// <summary>Words the author said something of that does not hold any more: they are gone from the step, or what was said of them is gone from the sheet.</summary>
+    /// <summary>Words the author said something of that does not hold any more: they are gone from the step, or what was said of them is
+    /// gone from the sheet.</summary>
     public static ImmutableArray<string> Lost(Sheet sheet, Step step) =>
-        step.Said.IsEmpty ? [] : [.. step.Said.Where(s => !step.Text.Contains(s.Words, StringComparison.OrdinalIgnoreCase) || !s.Stands(sheet)).Select(s => s.Words)];
+        step.Said.IsEmpty ? [] : [.. step.Said.Where(s => !step.Text.Contains(s.Words, StringComparison.OrdinalIgnoreCase)
+            || !s.Stands(sheet)).Select(s => s.Words)];
 
     private static IEnumerable<ThingKind> KindsBeside(ThingKind kind) =>
-        new[] { ThingKind.Part, ThingKind.Joint, ThingKind.Connection, ThingKind.Aid, ThingKind.Fluid, ThingKind.Tool, ThingKind.Control }.Where(k => k != kind);
+        new[] { ThingKind.Part, ThingKind.Joint, ThingKind.Connection, ThingKind.Aid, ThingKind.Fluid, ThingKind.Tool,
+            ThingKind.Control }.Where(k => k != kind);
 
     // Things of its kind that share a word with it.
     private static IEnumerable<Thing> Beside(Sheet sheet, Thing thing)

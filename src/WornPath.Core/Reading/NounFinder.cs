@@ -191,7 +191,8 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
 
             // "Pull the fronts", "leave the rears".
             if (determined && stems.Count == 0 && word.EndsWith('s') && Trade.Distinct.Contains(word[..^1]) && !Continues(i + 1, to)
-                && !names.IsHead(Stem.Of(word))) return (Pronoun(from, i + 1, after, "them", true, rest, count, all, isNew) with { Distinct = [Stem.Of(word[..^1])] }, i + 1);
+                && !names.IsHead(Stem.Of(word)))
+                return (Pronoun(from, i + 1, after, "them", true, rest, count, all, isNew) with { Distinct = [Stem.Of(word[..^1])] }, i + 1);
             // "The back end", "the back plate".
             if (word == "back" && determined && stems.Count == 0 && i + 1 < to && IsContent(i + 1))
             {
@@ -358,7 +359,12 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
             // "Remove these".
             if (pointing.Length > 0 && stems.Count == 0 && count is null
                 && (i >= to || tokens[i].Kind == TokenKind.Mark || Trade.Conjunctions.Contains(Word(i))
-                || Trade.Paths.Contains(Word(i)))) return (Pronoun(from, i, after, pointing is "these" or "those" ? "them" : "it", pointing is "these" or "those", rest, null, all, isNew), i);
+                || Trade.Paths.Contains(Word(i))))
+            {
+                var many = pointing is "these" or "those";
+                return (Pronoun(from, i, after, many ? "them" : "it", many, rest, null, all, isNew), i);
+            }
+
             if (!(all || rest || sign.Length > 0 && i < to && Trade.Relatives.Contains(Word(i)) || some is not null && some != 0 || count is not null
                 && determined) || i == from) return null;
             return (Pronoun(from, i, after, "them", count is null or > 1, rest, count, all, isNew) with { Some = some, Distinct = distinct, IsOld = isOld }, i);
@@ -446,7 +452,9 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
             && Trade.NounOf(on.Stems)?.Role is not (NounRole.Place or NounRole.Words or NounRole.Person))
         {
             // "The nuts off three of the bolts": the bolts, as many as are said.
-            if (Word(i) == "off" && IsFastener(on) && (on.Some is not null || on.Count is not null || on.IsAll)) return (on with { After = after, At = new Span(tokens[nameFrom].At.Start, on.At.End - tokens[nameFrom].At.Start) }, i + 1 < to ? Read(i + 1, to, "off", depth + 1)!.Value.Next : i);
+            if (Word(i) == "off" && IsFastener(on) && (on.Some is not null || on.Count is not null || on.IsAll))
+                return (on with { After = after, At = new Span(tokens[nameFrom].At.Start, on.At.End - tokens[nameFrom].At.Start) },
+                i + 1 < to ? Read(i + 1, to, "off", depth + 1)!.Value.Next : i);
             // Whose it is, but still read as a place of its own.
             (owner, ownerName) = ([.. on.Stems], on.Name);
             // "The bolts attaching the valve to the bracket": told of the bolts, and nothing is done to it.
@@ -495,7 +503,8 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
         var word = tokens[i].Text;
         var forms = Trade.VerbsOf(word);
         // "The fluid stands between the marks".
-        if (forms.Any(f => f.Form == Form.S || f.Form == Form.Base && (i + 1 >= to || tokens[i + 1].Kind != TokenKind.Word || Trade.IsSmall(tokens[i + 1].Text)))
+        if (forms.Any(f => f.Form == Form.S || f.Form == Form.Base
+            && (i + 1 >= to || tokens[i + 1].Kind != TokenKind.Word || Trade.IsSmall(tokens[i + 1].Text)))
             && Trade.NounOf([Stem.Of(tokens[i - 1].Text)]) is { Kinds: [ThingKind.Fluid, ..] }) return true;
         if (forms.Length == 0 || names.IsHead(Stem.Of(word)) || Trade.NounsInIng.Contains(word)) return false;
         var next = i + 1 < to ? tokens[i + 1] : default;

@@ -36,7 +36,8 @@ public sealed partial class SentenceReader
                     targets.Add(joint);
                     fastened = true;
                     break;
-                case Part part when (phrase.IsNew || phrase.IsIts && Spoken.IsOff(part) is true || phrase is { After: "with", IsIndefinite: true }) && !targets.Contains(part):
+                case Part part when (phrase.IsNew || phrase.IsIts && Spoken.IsOff(part) is true
+                    || phrase is { After: "with", IsIndefinite: true }) && !targets.Contains(part):
                     Add(Verb.Fit, part, phrase.At, a => a with { New = true });
                     break;
                 case null when phrase.IsNew && phrase.Is(ThingKind.Part) && _refer.Doubtful.Count == 0:
@@ -77,7 +78,8 @@ public sealed partial class SentenceReader
         foreach (var piece in clause.Pieces)
             if (piece.Noun is { IsPronoun: false, After: not (null or "under" or "behind") } phrase) UseNamed(phrase);
         // "Two strokes of the grease gun".
-        foreach (var owner in clause.Nouns.Where(n => n.Owner.Count > 0)) UseNamed(new NounPhrase(owner.At, owner.OwnerName.ToLowerInvariant(), owner.Owner) { Name = owner.OwnerName });
+        foreach (var owner in clause.Nouns.Where(n => n.Owner.Count > 0))
+            UseNamed(new NounPhrase(owner.At, owner.OwnerName.ToLowerInvariant(), owner.Owner) { Name = owner.OwnerName });
     }
 
     private void Aside(Clause clause)
@@ -104,7 +106,8 @@ public sealed partial class SentenceReader
         }
 
         // "Four bolts hold the frame; all four out".
-        if (clause is { Negated: false, Mood: Mood.Declarative } && clause.Verb?.Lemma is "hold" or "secure" or "fasten" or "retain" or "fix" or "attach" or "clamp"
+        if (clause is { Negated: false, Mood: Mood.Declarative }
+            && clause.Verb?.Lemma is "hold" or "secure" or "fasten" or "retain" or "fix" or "attach" or "clamp"
             && clause.Pieces is [{ Noun: { IsPronoun: false } bolts }, .., { Noun: { IsPronoun: false, After: null } holds }] && bolts.Is(ThingKind.Joint))
         {
             _unnamed = bolts.Stems.Count > 1 ? bolts : bolts with { Owner = holds.Stems, OwnerName = holds.Name };
@@ -176,7 +179,8 @@ public sealed partial class SentenceReader
         var controls = clause.Nouns.Where(n => n is { IsPronoun: false, After: null }
             && (_refer.Known(n) is Control || _refer.Known(n) is null && n.Is(ThingKind.Control))).ToList();
         if (controls.Count == 0 || !Has(clause, "is", "are", "stands")
-            || !Has(clause, "on", "off", "out", "in", "applied", "released", "locked", "shut", "closed", "open", "neutral", "park", "down", "up", "disengaged", "engaged", "stopped")) return false;
+            || !Has(clause, "on", "off", "out", "in", "applied", "released", "locked", "shut", "closed", "open", "neutral", "park", "down",
+                "up", "disengaged", "engaged", "stopped")) return false;
         SetControl(clause, controls);
         return true;
     }
@@ -194,7 +198,8 @@ public sealed partial class SentenceReader
         // "A 6 mm key": no key of the ignition.
         else if (phrase is { Size.Length: > 0, Head: "key" or "bit" or "ring" }) Use(_refer.Assume(phrase, ThingKind.Tool, false, null, null));
         else if (_refer.Doubtful.Count == 0 && Settled(phrase.Text) is null
-            && Trade.NounOf(phrase.Stems) is { Kinds: [ThingKind.Tool or ThingKind.Consumable, ..] } noun) Use(_refer.Assume(phrase, noun.Kinds[0], false, null, null));
+            && Trade.NounOf(phrase.Stems) is { Kinds: [ThingKind.Tool or ThingKind.Consumable, ..] } noun)
+            Use(_refer.Assume(phrase, noun.Kinds[0], false, null, null));
     }
 
     private void Use(Thing thing) => _uses.Add(thing.Id);
@@ -270,8 +275,18 @@ public sealed partial class SentenceReader
         var nouns = clause.Pieces.Where(p => p.Noun is { IsPronoun: false }).Select(p => p.Noun!).ToList();
         var things = nouns.Select(n => _refer.Known(n)).OfType<Thing>().Distinct().Take(3);
         // A thing the sheet does not have, where the noun may be one at all.
-        var named = nouns.FindLast(n => n.After is null && n.Name.Length is > 0 and < 60 && _refer.Known(n) is null && Trade.NounOf(n.Stems)?.Role is null or NounRole.Thing);
-        Ask(new Question { Kind = QuestionKind.Unclear, Phrase = key, At = at, Verb = likely, Candidates = [.. things.Select(t => t.Id)], Names = named is null ? [] : [named.Name], NewKinds = named is null ? [] : KindsOf(named) });
+        var named = nouns.FindLast(n => n.After is null && n.Name.Length is > 0 and < 60 && _refer.Known(n) is null
+            && Trade.NounOf(n.Stems)?.Role is null or NounRole.Thing);
+        Ask(new Question
+        {
+            Kind = QuestionKind.Unclear,
+            Phrase = key,
+            At = at,
+            Verb = likely,
+            Candidates = [.. things.Select(t => t.Id)],
+            Names = named is null ? [] : [named.Name],
+            NewKinds = named is null ? [] : KindsOf(named)
+        });
     }
 
     // What a noun names that the sheet does not have: as the trade takes it, else a part or a set of fasteners.

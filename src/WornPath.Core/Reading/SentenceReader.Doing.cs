@@ -44,7 +44,8 @@ public sealed partial class SentenceReader
         foreach (var named in treated)
         {
             // "Clean the posts and coat them": what is no thing of the sheet.
-            var phrase = named is { IsPronoun: true, Text: "it" or "them" } && _unnamed is { } spoken && _actions is [.., { Target: null }] ? spoken with { At = named.At } : named;
+            var phrase = named is { IsPronoun: true, Text: "it" or "them" } && _unnamed is { } spoken && _actions is [.., { Target: null }]
+                ? spoken with { At = named.At } : named;
             var things = phrase.IsPronoun ? [.. _refer.Meant(phrase, k => k is ThingKind.Joint or ThingKind.Part or ThingKind.Connection)] : _refer.Known(phrase, k => k is ThingKind.Joint or ThingKind.Part) is { } one ? [one] : (IReadOnlyList<Thing>)[];
             var changed = things.Where(t => t.Kind is ThingKind.Joint or ThingKind.Part or ThingKind.Connection).ToList();
             if (changed.Count == 0 && !phrase.IsPronoun && phrase.Is(ThingKind.Joint))
@@ -88,7 +89,9 @@ public sealed partial class SentenceReader
         }
 
         // "Plug the ports with the caps": said with what.
-        var with = clause.Pieces.Where(p => p.Noun is { After: "with" or "using", IsPronoun: false }).Select(p => p.Noun!).Select(n => _refer.Known(n) is Aid known ? known : n.Is(ThingKind.Aid) && _refer.Known(n) is null ? _refer.Assume(n, ThingKind.Aid, false, null, null) : null).OfType<Aid>().FirstOrDefault();
+        var with = clause.Pieces.Where(p => p.Noun is { After: "with" or "using", IsPronoun: false }).Select(p => p.Noun!)
+            .Select(n => _refer.Known(n) is Aid known ? known : n.Is(ThingKind.Aid) && _refer.Known(n) is null
+            ? _refer.Assume(n, ThingKind.Aid, false, null, null) : null).OfType<Aid>().FirstOrDefault();
         var name = $"{where.Stems[^1]} {verb}{(where.IsPlural || verb is "chock" or "block" ? "s" : "")}";
         var own = with ?? Spoken.Nearest(aid) ?? aid.FirstOrDefault() ?? _refer.Assume(where with { Name = name, Stems = NameIndex.StemsOf(name), Count = null, Some = null, Size = "" }, ThingKind.Aid, false, null, null);
         Add(Verb.Place, own, where.At);
@@ -104,7 +107,8 @@ public sealed partial class SentenceReader
         foreach (var phrase in objects)
             foreach (var thing in Things(clause, Sense.Off, phrase))
             {
-                if (thing is Part part && !_actions.Exists(a => a.Verb == Verb.TakeOut)) Add(Verb.TakeOut, FastenersOf(part) ?? AssumeBolts(part, phrase), phrase.At);
+                if (thing is Part part && !_actions.Exists(a => a.Verb == Verb.TakeOut))
+                    Add(Verb.TakeOut, FastenersOf(part) ?? AssumeBolts(part, phrase), phrase.At);
                 Act(clause, Sense.Off, thing, phrase);
                 Spoken.Hand([thing]);
             }
@@ -293,7 +297,8 @@ public sealed partial class SentenceReader
         foreach (var phrase in objects)
         {
             if (!phrase.IsPronoun && Trade.NounOf(phrase.Stems) is { Role: not NounRole.Thing }) continue;
-            var control = phrase.IsPronoun ? _refer.Meant(phrase, k => k == ThingKind.Control) is [var meant, ..] ? meant : null : _refer.Known(phrase, k => k == ThingKind.Control);
+            var control = phrase.IsPronoun ? _refer.Meant(phrase, k => k == ThingKind.Control) is [var meant, ..] ? meant : null
+                : _refer.Known(phrase, k => k == ThingKind.Control);
             if (control is not Control) control = Trade.NounOf(phrase.Stems) is { } noun && noun.Kinds.Contains(ThingKind.Control) ? ControlOf(phrase) : null;
             if (control is null) continue;
             if (_actions is [.., { Verb: Verb.Set } last] && last.Target == control.Id && clause.Mood == Mood.Fragment && Has(clause, "pocket", "hand")) continue;

@@ -34,7 +34,8 @@ public sealed partial class SentenceReader
             Looks.Kind => what == "thing" ? Kind() is not ("vehicle" or "none" or "words") : Kind() == what,
             Looks.Value => Values(_clause).Any(v => what switch { "torque" => v.Kind == TokenKind.Torque, "angle" => v.Kind == TokenKind.Angle, "time" => v.Kind == TokenKind.Time, _ => _reader.Has(_clause, what) }),
             Looks.Rest => _clause.Pieces.Exists(p => p.Noun is { After: "against" or "on" or "onto" or "in" or "into" or "to" or "over" or "with" } n
-                && (n.After != "with" || n.Head == "scrap") && (n is { After: "on" or "onto", IsIndefinite: true } && Trade.Rests.Contains(n.Head) || Trade.NounOf(n.Stems) is { Role: NounRole.Place }
+                && (n.After != "with" || n.Head == "scrap") && (n is { After: "on" or "onto", IsIndefinite: true }
+                    && Trade.Rests.Contains(n.Head) || Trade.NounOf(n.Stems) is { Role: NounRole.Place }
                 || n is { After: "in" or "into", Head: "tray" or "bucket" or "box" or "bag", IsPronoun: false } && Kind() != "fluid")
                 && n.Head is not ("bottom" or "top" or "middle" or "inside" or "outside" or "place" or "side")),
             _ => throw new ArgumentOutOfRangeException(nameof(looks)),
@@ -138,10 +139,13 @@ public sealed partial class SentenceReader
                 if (phrase.Text is "it" or "them" or "one" or "ones" && _reader._unnamed is { } said
                     && Trade.NounOf(said.Stems) is { Kinds: [var of, ..] }) return of.ToString().ToLowerInvariant();
                 if (phrase.Text is "it" && _reader._topic is { } topic && _reader._actions.Count == 0)
-                    return (_reader._refer.Known(topic)?.Kind ?? (Trade.NounOf(topic.Stems) is { Kinds: [var sort, ..] } ? sort : ThingKind.Part)).ToString().ToLowerInvariant();
+                    return (_reader._refer.Known(topic)?.Kind ?? (Trade.NounOf(topic.Stems) is { Kinds: [var sort, ..] } ? sort
+                        : ThingKind.Part)).ToString().ToLowerInvariant();
                 // "Wheel on. Drop it down": the vehicle, where what is in hand is on again.
-                if (phrase.Text is "it" && _reader.Spoken.Raised && _clause.Verb?.Lemma is "drop" or "lower" or "let" && (_reader.Has(_clause, "down") && _reader._actions.Count == 0
-                    || !_clause.Pieces.Exists(p => p.Way is not null) && _reader._actions is [.., { Verb: Verb.Snug or Verb.Start }]) && _reader.Spoken.Last.All(t => _reader.Spoken.IsOff(t) is false)) return "vehicle";
+                if (phrase.Text is "it" && _reader.Spoken.Raised && _clause.Verb?.Lemma is "drop" or "lower" or "let"
+                    && (_reader.Has(_clause, "down") && _reader._actions.Count == 0
+                    || !_clause.Pieces.Exists(p => p.Way is not null) && _reader._actions is [.., { Verb: Verb.Snug or Verb.Start }])
+                        && _reader.Spoken.Last.All(t => _reader.Spoken.IsOff(t) is false)) return "vehicle";
                 if (phrase.Text is "it" && (_reader.Spoken.Vehicle || _reader.Spoken.Last.Count == 0)) return "vehicle";
                 return _reader._refer.Meant(phrase, _ => true) is { Count: > 0 } meant ? meant[0].Kind.ToString().ToLowerInvariant() : "none";
             }

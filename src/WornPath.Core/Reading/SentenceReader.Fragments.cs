@@ -16,7 +16,8 @@ public sealed partial class SentenceReader
         public void Read()
         {
             // "First thing, the seat: four nuts underneath, lift it off": what stands before a colon is what follows is about.
-            if (clause.Pieces.Find(p => p.Noun is { IsPronoun: false, After: null } n && reader._text.AsSpan(n.At.End).TrimStart().StartsWith(":"))?.Noun is { } head
+            if (clause.Pieces.Find(p => p.Noun is { IsPronoun: false, After: null } n
+                && reader._text.AsSpan(n.At.End).TrimStart().StartsWith(":"))?.Noun is { } head
                 && clause.Pieces.Exists(p => p.Noun is { } n && n.At.Start > head.At.End) && !Values(clause).Any()) reader._topic = head;
             var way = PlainWay();
             var loose = reader.Has(clause, "loose");
@@ -99,7 +100,8 @@ public sealed partial class SentenceReader
             if (!Values(clause).Any(v => v.Kind == TokenKind.Torque)
                 && Values(clause).FirstOrDefault(v => v.Kind == TokenKind.Number && reader.StandsAlone(v)) is { Kind: TokenKind.Number } bare
                 && (_hand.Exists(h => h.Thing is Joint) && reader.ValueWithoutUnit(bare)
-                    || clause.Pieces is [.., { Noun: { IsPronoun: false } last }, { Value: { } end }] && end == bare && (last.Is(ThingKind.Joint) || reader._refer.Known(last) is Joint)))
+                    || clause.Pieces is [.., { Noun: { IsPronoun: false } last }, { Value: { } end }] && end == bare
+                        && (last.Is(ThingKind.Joint) || reader._refer.Known(last) is Joint)))
             {
                 reader.AskUnit(bare);
                 _any = true;
@@ -127,7 +129,8 @@ public sealed partial class SentenceReader
             }
 
             // "210 on the M16s": a value, and nothing came of it.
-            if (Values(clause).FirstOrDefault(v => v.Kind == TokenKind.Number && reader.StandsAlone(v)) is { Kind: TokenKind.Number } && clause.Pieces.Exists(p => p.Noun is { After: "on" or "for", IsPronoun: false }))
+            if (Values(clause).FirstOrDefault(v => v.Kind == TokenKind.Number && reader.StandsAlone(v)) is { Kind: TokenKind.Number }
+                && clause.Pieces.Exists(p => p.Noun is { After: "on" or "for", IsPronoun: false }))
             {
                 reader.Unclear(clause, Verb.Remove);
                 return;
@@ -181,7 +184,12 @@ public sealed partial class SentenceReader
         {
             // "Transfer the drive gear: gear off …".
             if (phrase is { IsPronoun: false, Stems.Count: 1 } && reader._refer.Known(phrase) is null
-                && reader.MentionOf(clause, phrase) is { } whole) phrase = phrase with { Name = whole, Text = whole.ToLowerInvariant(), Stems = NameIndex.StemsOf(whole) };
+                && reader.MentionOf(clause, phrase) is { } whole) phrase = phrase with
+                {
+                    Name = whole,
+                    Text = whole.ToLowerInvariant(),
+                    Stems = NameIndex.StemsOf(whole)
+                };
             // "Sensor in, bolt 8 N·m": the bolt of what was just fitted.
             if (phrase is { IsPronoun: false, IsIndefinite: true, IsNew: false, Count: null, Stems.Count: 1, Owner.Count: 0 } && phrase.Is(ThingKind.Joint)
                 && reader._actions is [.., { Verb: Verb.Fit or Verb.Connect, Target: { } fitted }] && reader._refer.Find(fitted) is { } bearer)
@@ -192,7 +200,8 @@ public sealed partial class SentenceReader
             }
 
             // "Plate down, six screws": what is off goes on.
-            if (way == "none" && !phrase.IsPronoun && reader.Has(clause, "down") && reader._refer.Known(phrase) is Part down && reader.Spoken.IsOff(down) is true) way = "on";
+            if (way == "none" && !phrase.IsPronoun && reader.Has(clause, "down") && reader._refer.Known(phrase) is Part down
+                && reader.Spoken.IsOff(down) is true) way = "on";
             var fastens = !phrase.IsPronoun && (reader._refer.Known(phrase) is Joint || phrase.Is(ThingKind.Joint));
             var sense = reader.Has(clause, "snug") && (fastens || phrase.IsPronoun) ? Sense.Snug : way switch { "off" => Sense.Off, "on" => Sense.On, _ => loose ? Sense.BreakLoose : phrase.IsNew ? Sense.On : Sense.Say };
             if (!phrase.IsPronoun && phrase.Head is "pin" or "cotter" && sense is Sense.On or Sense.Off && !(reader._refer.Known(phrase) is Part))

@@ -214,7 +214,8 @@ public sealed partial class SentenceReader
         if (!again && clause.Mood == Mood.Fragment && Spoken.IsOff(joint) is true
             && _actions.Exists(a => a.Verb is Verb.Fit or Verb.Connect)) Add(Verb.Start, joint, phrase.At, Of);
         // "The same figure once more": the joint's own.
-        if (again && final is null && Has(clause, "same") && Has(clause, "figure", "figures", "value", "values", "torque", "torques", "setting")) final = joint.Torque;
+        if (again && final is null && Has(clause, "same") && Has(clause, "figure", "figures", "value", "values", "torque", "torques",
+            "setting")) final = joint.Torque;
         Add(again ? Verb.Retorque : Verb.Torque, joint, phrase.At, a => Of(a) with { Torque = final, Passes = TorquePasses.Of(torques.SkipLast(1).Select(t => t.Spec)) });
         if (final is not null && !again) Compare(joint, TorqueSpec.Create(final.Low, final.High, final.Unit, angle) is { IsGood: true } whole && angle is not null ? whole.Value : final, torques[^1].Token);
         if (angle is not null) Add(Verb.TurnOn, joint, phrase.At, a => Of(a) with { Angle = angle });
@@ -259,7 +260,8 @@ public sealed partial class SentenceReader
         for (var i = _clauses.IndexOf(clause) - 1; i >= 0; i--)
         {
             if (Enumerable.Range(_clauses[i].From, Math.Max(0, clause.From - _clauses[i].From)).Any(t => _finder.Tokens[t].Kind == TokenKind.Stop)) return null;
-            if (Values(_clauses[i]).LastOrDefault(v => v is { Kind: TokenKind.Torque, Torque.IsGood: true }) is { Kind: TokenKind.Torque } torque) return torque.Torque.Value.Unit;
+            if (Values(_clauses[i]).LastOrDefault(v => v is { Kind: TokenKind.Torque, Torque.IsGood: true })
+                is { Kind: TokenKind.Torque } torque) return torque.Torque.Value.Unit;
         }
 
         return null;
@@ -276,8 +278,10 @@ public sealed partial class SentenceReader
     {
         var unit = UnitAfter(bare);
         if (Trade.IsSmall(unit.ToLowerInvariant()) || Trade.Adverbs.Contains(unit.ToLowerInvariant())) unit = "";
-        var because = unit.Length > 0 ? TorqueText.ParseUnit(unit).Problem!.ToString() : "The value has no unit. Write N·m, lbf·ft, lbf·in, kgf·m or kgf·cm after the number.";
-        AskValue(bare.Text + (unit.Length > 0 ? " " + unit : ""), bare.At, because, joint, unit.Length == 0 && TorqueText.Parse(bare.Text, _sheet.Header.Unit) is { IsGood: true } read ? read.Value : null);
+        var because = unit.Length > 0 ? TorqueText.ParseUnit(unit).Problem!.ToString()
+            : "The value has no unit. Write N·m, lbf·ft, lbf·in, kgf·m or kgf·cm after the number.";
+        AskValue(bare.Text + (unit.Length > 0 ? " " + unit : ""), bare.At, because, joint, unit.Length == 0
+            && TorqueText.Parse(bare.Text, _sheet.Header.Unit) is { IsGood: true } read ? read.Value : null);
     }
 
     private string UnitAfter(Token number)

@@ -22,7 +22,14 @@ public sealed partial class SentenceReader
         foreach (var action in said.Actions)
         {
             var thing = action.Target is { } id ? _refer.Find(id) : null;
-            _actions.Add(action with { At = action.At with { Start = at.Start + action.At.Start }, In = at, IsSaid = true, Only = _only, Branch = action.Branch > 0 ? _branch : 0 });
+            _actions.Add(action with
+            {
+                At = action.At with { Start = at.Start + action.At.Start },
+                In = at,
+                IsSaid = true,
+                Only = _only,
+                Branch = action.Branch > 0 ? _branch : 0
+            });
             if (thing is null) Spoken.Moved(action.Verb);
             else
             {
@@ -47,7 +54,8 @@ public sealed partial class SentenceReader
     {
         foreach (var said in _step.Said)
         {
-            if (_said.Contains(said) || !said.Stands(_sheet) || _text.IndexOf(said.Words, StringComparison.OrdinalIgnoreCase) is var start && start < 0) continue;
+            if (_said.Contains(said) || !said.Stands(_sheet) || _text.IndexOf(said.Words, StringComparison.OrdinalIgnoreCase) is var start
+                && start < 0) continue;
             var at = new Span(start, said.Words.Length);
             var before = _actions.FindLastIndex(a => a.At.Start < at.Start);
             var read = _actions.FindIndex(a => at.Begins(a.At));

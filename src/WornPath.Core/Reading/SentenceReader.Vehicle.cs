@@ -35,7 +35,8 @@ public sealed partial class SentenceReader
             if (piece.Noun is not { IsPronoun: false } phrase) continue;
             if (sense is Sense.Lower or Sense.Touch && phrase.After is null or "off" or "from") continue;
             var thing = _refer.Known(phrase);
-            if (thing is null && phrase.Is(ThingKind.Aid)) thing = _refer.Assume(phrase.Stems is ["stand"] ? phrase with { Name = "axle stands" } : phrase, ThingKind.Aid, false, null, null);
+            if (thing is null && phrase.Is(ThingKind.Aid)) thing = _refer.Assume(phrase.Stems is ["stand"]
+                ? phrase with { Name = "axle stands" } : phrase, ThingKind.Aid, false, null, null);
             if (thing is Aid && sense is not (Sense.Lower or Sense.Touch)) Add(Verb.Place, thing, phrase.At);
             else if (thing is Tool) Use(thing);
             else if (thing is null && phrase.Is(ThingKind.Tool)) Use(_refer.Assume(phrase, ThingKind.Tool, false, null, null));

@@ -168,7 +168,8 @@ public sealed partial class SentenceReader
             {
                 var torque = value.Torque.Value;
                 if (_passages.Exists(p => p.IsAdvice && p.Start <= at.Start && at.Start < p.End)) continue;
-                if (_actions.Exists(a => a.Torque is { } t && t.SaysTheSameAs(torque) || a.Passes is { } passes && passes.Torques.Any(t => t.SaysTheSameAs(torque)))) continue;
+                if (_actions.Exists(a => a.Torque is { } t && t.SaysTheSameAs(torque) || a.Passes is { } passes
+                    && passes.Torques.Any(t => t.SaysTheSameAs(torque)))) continue;
                 Unclear(clause, Verb.Torque);
                 break;
             }
@@ -180,10 +181,17 @@ public sealed partial class SentenceReader
     // "Give the nuts 250 in a star", "then 130 crosswise": a number with a fastener and without a unit.
     private void AskBare(Clause clause, Span at)
     {
-        if (Values(clause).Any(v => v.Kind is TokenKind.Torque or TokenKind.Angle or TokenKind.Time) || _actions.Exists(a => a.In == at && (a.Limits is not null || a.Verb is Verb.Set or Verb.Measure))) return;
-        if (Values(clause).FirstOrDefault(v => v.Kind == TokenKind.Number && NumberText.Parse(v.Text) is { IsGood: true, Value: >= 5 and <= 2000 } && StandsAlone(v) && !IsNumbered(v)) is not { Kind: TokenKind.Number } bare) return;
-        var named = clause.Nouns.Where(n => n.After is null or "on" or "for").Select(n => n.IsPronoun ? _refer.Meant(n, k => k == ThingKind.Joint) is [var one, ..] ? one : null : _refer.Known(n, k => k == ThingKind.Joint)).OfType<Joint>().FirstOrDefault();
-        var joint = named ?? (clause.Nouns.Any(n => !n.IsPronoun && !Trade.IsNoObject(n)) ? null : _actions.FindLast(a => a.At.Start < at.End && a.Target is { } id && _refer.Find(id) is Joint)?.Target is { } last ? _refer.Find(last) as Joint : null);
+        if (Values(clause).Any(v => v.Kind is TokenKind.Torque or TokenKind.Angle or TokenKind.Time)
+            || _actions.Exists(a => a.In == at && (a.Limits is not null || a.Verb is Verb.Set or Verb.Measure))) return;
+        if (Values(clause).FirstOrDefault(v => v.Kind == TokenKind.Number
+            && NumberText.Parse(v.Text) is { IsGood: true, Value: >= 5 and <= 2000 } && StandsAlone(v)
+            && !IsNumbered(v)) is not { Kind: TokenKind.Number } bare) return;
+        var named = clause.Nouns.Where(n => n.After is null or "on" or "for")
+            .Select(n => n.IsPronoun ? _refer.Meant(n, k => k == ThingKind.Joint) is [var one, ..] ? one : null
+            : _refer.Known(n, k => k == ThingKind.Joint)).OfType<Joint>().FirstOrDefault();
+        var joint = named ?? (clause.Nouns.Any(n => !n.IsPronoun && !Trade.IsNoObject(n)) ? null
+            : _actions.FindLast(a => a.At.Start < at.End && a.Target is { } id && _refer.Find(id) is Joint)?.Target is { } last
+            ? _refer.Find(last) as Joint : null);
         if (joint is not null) AskUnit(bare, joint);
     }
 
@@ -227,7 +235,12 @@ public sealed partial class SentenceReader
         // "15 N·m; 30 N·m; 45 N·m": what stood before was a pass.
         if (clause.Mood == Mood.Fragment && _actions.Count == from + 1 && former is { Verb: Verb.Torque, Torque: { } pass } && _actions[from] is { Verb: Verb.Torque, Torque: { } last } final && final.Target == former.Target && clause.Pieces.TrueForAll(p => p.Noun is null) && last.Target.NewtonMetres > pass.Target.NewtonMetres)
         {
-            _actions[from - 1] = final with { At = former.At, In = former.In, Passes = TorquePasses.Of([.. former.Passes?.Torques ?? [], pass, .. final.Passes?.Torques ?? []]) };
+            _actions[from - 1] = final with
+            {
+                At = former.At,
+                In = former.In,
+                Passes = TorquePasses.Of([.. former.Passes?.Torques ?? [], pass, .. final.Passes?.Torques ?? []])
+            };
             _actions.RemoveAt(from);
             return;
         }
@@ -342,7 +355,8 @@ public sealed partial class SentenceReader
         if (control is not null) SetNamed(clause, control);
         else Do(clause, sense, objects);
         // "Fill the filter with oil and spin it on": the filter.
-        if (sense == Sense.Fill && objects.Count > 0 && clause.Pieces.Find(p => p.Noun is { After: null, IsPronoun: false } n && !objects.Contains(n))?.Noun is { } filled
+        if (sense == Sense.Fill && objects.Count > 0 && clause.Pieces.Find(p => p.Noun is { After: null, IsPronoun: false } n
+            && !objects.Contains(n))?.Noun is { } filled
             && Trade.NounOf(filled.Stems)?.Role is null or NounRole.Thing)
         {
             if (_refer.Known(filled) is { } vessel) Spoken.Hand([vessel]);
@@ -358,7 +372,8 @@ public sealed partial class SentenceReader
     {
         if (clause is not { Mood: Mood.Passive, IsFull: true } || Values(clause).Any(v => v.Kind == TokenKind.Torque)) return false;
         var holds = clause.Verb!.Lemma is "mount" or "attach" or "secure" or "fasten" or "bolt" && !Has(clause, "then", "now", "again", "back");
-        return clause.Pieces.Exists(p => p.Noun is { IsPronoun: false } by && (by.After == "by" && Trade.NounOf(by.Stems) is null or { Role: NounRole.Thing, Kinds: not [ThingKind.Tool, ..] }
+        return clause.Pieces.Exists(p => p.Noun is { IsPronoun: false } by
+            && (by.After == "by" && Trade.NounOf(by.Stems) is null or { Role: NounRole.Thing, Kinds: not [ThingKind.Tool, ..] }
             || holds && by is { After: "with", Count: not null } && by.Is(ThingKind.Joint)));
     }
 
@@ -379,7 +394,8 @@ public sealed partial class SentenceReader
 
     // Done already by another motion of the sentence, or settled to be just words.
     private bool IsDone(Clause clause, Sense sense) =>
-        _actions.Exists(a => IsMotion(a.Verb)) && !clause.Pieces.Exists(p => p.Noun is { IsPronoun: false, IsIts: false, After: null } n && !Trade.IsNoObject(n)) || clause.Pieces.Exists(p => p.Noun is { IsPronoun: false } n
+        _actions.Exists(a => IsMotion(a.Verb)) && !clause.Pieces.Exists(p => p.Noun is { IsPronoun: false, IsIts: false, After: null } n
+            && !Trade.IsNoObject(n)) || clause.Pieces.Exists(p => p.Noun is { IsPronoun: false } n
             && (Settled(n.Text) is "" || _refer.Known(n) is Aid or Tool or Consumable)) || Settled(clause.Verb?.Lemma ?? "") is not null
             || sense is Sense.Support or Sense.MoveSay;
 
@@ -510,7 +526,8 @@ public sealed partial class SentenceReader
             AskValue($"{odd.Count} {odd.Text}", odd.At, $"“{odd.Text}” is no unit of torque. Write N·m, lbf·ft or lbf·in.");
         _from = clause.Pieces.Find(p => p.Noun is { IsPronoun: false, After: "off" or "from" } n
             && Trade.NounOf(n.Stems) is null or { Role: NounRole.Thing, Kinds: [ThingKind.Part, ..] })?.Noun
-            ?? objects.Where(o => o.Owner.Count > 0 && o.Is(ThingKind.Joint)).Select(o => new NounPhrase(o.At, o.OwnerName.ToLowerInvariant(), o.Owner) { Name = o.OwnerName }).FirstOrDefault()
+            ?? objects.Where(o => o.Owner.Count > 0 && o.Is(ThingKind.Joint))
+                .Select(o => new NounPhrase(o.At, o.OwnerName.ToLowerInvariant(), o.Owner) { Name = o.OwnerName }).FirstOrDefault()
             ?? (objects.TrueForAll(o => o.IsPronoun) ? _from : null);
         // "Fit the plug, 20 N·m": the value makes it a tightening, too.
         if (sense is Sense.On or Sense.Start or Sense.Secure or Sense.Snug or Sense.Connect or Sense.Replace
@@ -577,7 +594,8 @@ public sealed partial class SentenceReader
         }
 
         // "Take out the screws and set the grille aside": off, and then aside.
-        if (sense == Sense.Aside && thing is Part loose && Spoken.IsOff(loose) is not true && FastenersOf(loose) is { } fast && _actions.Exists(a => a.Verb == Verb.TakeOut && a.Target == fast.Id && a.Some is null)) Add(Verb.Remove, thing, phrase.At);
+        if (sense == Sense.Aside && thing is Part loose && Spoken.IsOff(loose) is not true && FastenersOf(loose) is { } fast
+            && _actions.Exists(a => a.Verb == Verb.TakeOut && a.Target == fast.Id && a.Some is null)) Add(Verb.Remove, thing, phrase.At);
         if (verb == Verb.HangAside && AidIn(clause) is { } hook && Spoken.IsOff(hook) is not false) Add(Verb.Place, hook, phrase.At);
         Add(verb.Value, thing, phrase.At, a => Detailed(a, clause, phrase));
     }
@@ -643,7 +661,8 @@ public sealed partial class SentenceReader
         bool Accepts(ThingKind kind) => row.ByKind.ContainsKey(kind);
         if (phrase.IsPronoun)
         {
-            if (_unnamed is { } said && !row.IsSoft && sense is not (Sense.Level or Sense.Drain or Sense.Fill) && phrase.Text is "it" or "them" or "one" or "ones" or "these" or "those")
+            if (_unnamed is { } said && !row.IsSoft && sense is not (Sense.Level or Sense.Drain or Sense.Fill)
+                && phrase.Text is "it" or "them" or "one" or "ones" or "these" or "those")
             {
                 _unnamed = null;
                 return Things(clause, sense, said with { At = phrase.At, IsNew = phrase.IsNew, IsIndefinite = said.IsIndefinite && !phrase.IsNew });
@@ -662,7 +681,8 @@ public sealed partial class SentenceReader
             }
 
             var meant = phrase.Stems.Count == 0 && phrase.Name.Length == 0
-                && row.ByKind.Keys.All(k => k == ThingKind.Joint) ? JointsInHand(phrase) : _refer.Meant(phrase, k => Accepts(k) && k != ThingKind.Tool && (k != ThingKind.Control || phrase.Text == "it"));
+                && row.ByKind.Keys.All(k => k == ThingKind.Joint) ? JointsInHand(phrase)
+                    : _refer.Meant(phrase, k => Accepts(k) && k != ThingKind.Tool && (k != ThingKind.Control || phrase.Text == "it"));
             if (meant.Count > 0) return [.. meant];
             if (!row.IsSoft) AskObject(clause, sense, phrase);
             return [];
@@ -688,18 +708,25 @@ public sealed partial class SentenceReader
         // "Sensor bracket: bolt out": its bolt.
         if (_topic is { } about && phrase is { Stems.Count: 1, Owner.Count: 0 } && phrase.Is(ThingKind.Joint) && _refer.Known(about) is Part fastened
             && FastenersOf(fastened) is { } holding && NameIndex.NamesOf(holding)[0][^1] == phrase.Head) return [holding];
-        if (_topic is { Owner.Count: 0 } whose && phrase is { Stems.Count: 1, Owner.Count: 0, IsIts: false, Distinct.Count: 0 } && phrase.Is(ThingKind.Joint) && Accepts(ThingKind.Joint)
+        if (_topic is { Owner.Count: 0 } whose && phrase is { Stems.Count: 1, Owner.Count: 0, IsIts: false, Distinct.Count: 0 }
+            && phrase.Is(ThingKind.Joint) && Accepts(ThingKind.Joint)
             && whose.Is(ThingKind.Part) && _refer.Known(phrase with { Stems = [.. whose.Stems, phrase.Head] }, k => k == ThingKind.Joint) is null
             && !_actions.Exists(a => a.Target is { } id && _refer.Find(id) is Joint))
             return [_refer.Assume(phrase, ThingKind.Joint, false, whose.Name, (_refer.Known(whose) as Part)?.Id)];
         // "Wheels on, nuts snug": those of what was just fitted.
-        if (phrase is { IsIndefinite: true, IsNew: false, Count: null, Stems.Count: 1, Owner.Count: 0 } && Accepts(ThingKind.Joint) && phrase.Is(ThingKind.Joint)
-            && _actions is [.., { Verb: Verb.Fit, Target: { } justOn }] && _refer.Find(justOn) is Part bearer && FastenersOf(bearer) is { } own && NameIndex.NamesOf(own)[0][^1] == phrase.Head) return [own];
+        if (phrase is { IsIndefinite: true, IsNew: false, Count: null, Stems.Count: 1, Owner.Count: 0 } && Accepts(ThingKind.Joint)
+            && phrase.Is(ThingKind.Joint)
+            && _actions is [.., { Verb: Verb.Fit, Target: { } justOn }] && _refer.Find(justOn) is Part bearer
+                && FastenersOf(bearer) is { } own && NameIndex.NamesOf(own)[0][^1] == phrase.Head) return [own];
         // "The left and right lines".
         if (phrase.Distinct.Count == 2 && phrase.IsPlural && !phrase.Distinct.All(phrase.Stems.Contains) && phrase.Distinct.Select(d => _refer.Known(phrase with { Stems = [d, .. phrase.Stems.Where(s => !phrase.Distinct.Contains(s))], Distinct = [d], Text = $"{d} {phrase.Text}", Count = null, IsPlural = false })).ToList() is [{ } left, { } right] && left != right) return [left, right];
         // "Spin a nut onto each bolt": the bolt's nut.
         if (phrase.Head == "nut" && sense is Sense.On or Sense.Start or Sense.Off or Sense.Snug
-            && clause.Pieces.Find(p => p.Noun is { IsPronoun: false, After: "on" or "onto" or "off" or "from", Head: "bolt" or "stud" or "screw" })?.Noun is { } bolt && _refer.Known(bolt) is Joint nutted) return [nutted];
+            && clause.Pieces.Find(p => p.Noun is
+            {
+                IsPronoun: false, After: "on" or "onto" or "off" or "from",
+                Head: "bolt" or "stud" or "screw"
+            })?.Noun is { } bolt && _refer.Known(bolt) is Joint nutted) return [nutted];
         if (phrase is { IsAll: true, Stems.Count: 1 } && Every(phrase, Accepts) is { Count: > 0 } every) return every;
         if (_refer.Known(phrase, Accepts) is { } known && (Accepts(known.Kind) || !(Trade.NounOf(phrase.Stems)?.Kinds.Any(Accepts) ?? false)))
         {
@@ -725,7 +752,8 @@ public sealed partial class SentenceReader
         var noun = HouseKind(phrase) is { } taught ? new Noun([taught], NounRole.Thing) : Trade.NounOf(phrase.Stems);
         // "Push the axle out of the hub": here no end of the vehicle.
         if (noun is { Role: NounRole.Place } && !Trade.IsNoObject(phrase)) noun = null;
-        var axle = noun is { Role: NounRole.Vehicle } && !Trade.WholeVehicles.Contains(phrase.Head) && sense is Sense.Off or Sense.On or Sense.Move or Sense.MoveOff;
+        var axle = noun is { Role: NounRole.Vehicle } && !Trade.WholeVehicles.Contains(phrase.Head)
+            && sense is Sense.Off or Sense.On or Sense.Move or Sense.MoveOff;
         if (axle) noun = null;
         if (noun is { Role: not NounRole.Thing })
         {
@@ -739,7 +767,8 @@ public sealed partial class SentenceReader
             && !clause.Pieces.Exists(p => p.Noun is { After: "of" or "from" or "out" })) && sense is Sense.Off or Sense.On or Sense.Move
             && clause.Mood is Mood.Imperative or Mood.Declarative) kinds = [ThingKind.Part];
         // "Pan up", where the sheet has pan bolts: what is fastened is a part.
-        if (kinds is [ThingKind.Aid or ThingKind.Tool, ..] && _refer.Things.Any(t => t is Joint && NameIndex.NamesOf(t)[0][..^1].SequenceEqual(phrase.Stems))) kinds = [ThingKind.Part];
+        if (kinds is [ThingKind.Aid or ThingKind.Tool, ..]
+            && _refer.Things.Any(t => t is Joint && NameIndex.NamesOf(t)[0][..^1].SequenceEqual(phrase.Stems))) kinds = [ThingKind.Part];
         // "Unplug the horn switch": its plug.
         if (sense is Sense.Disconnect or Sense.Connect && kinds is [ThingKind.Control, ..]) kinds = [ThingKind.Connection];
         if (phrase.IsNew && kinds.Contains(ThingKind.Part) && kinds[0] == ThingKind.Aid) kinds = [ThingKind.Part];
@@ -769,7 +798,8 @@ public sealed partial class SentenceReader
 
         if (row.ByKind.Count == 0) return [];
         // A word that is no noun of the trade and has no "the": asked, not made a thing.
-        if (kind is null && !axle && phrase is { IsIndefinite: true, IsNew: false, Count: null } && !(clause.Mood == Mood.Fragment && clause.Pieces.TrueForAll(p => p.Noun?.After is null or "from"))
+        if (kind is null && !axle && phrase is { IsIndefinite: true, IsNew: false, Count: null }
+            && !(clause.Mood == Mood.Fragment && clause.Pieces.TrueForAll(p => p.Noun?.After is null or "from"))
             && clause.Pieces.Count(p => p.Noun is { After: null }) < 2)
         {
             Ask(new Question { Kind = QuestionKind.UnknownName, Phrase = phrase.Text, At = phrase.At, Verb = VerbOf(sense), NewKinds = [Likely(sense)] });
@@ -809,7 +839,14 @@ public sealed partial class SentenceReader
     {
         // "Pins: pull both lower ones".
         if (_topic is { } set && phrase is { Text: "one" or "ones", Distinct.Count: > 0, Some: null, IsAll: false })
-            return set with { Stems = [.. phrase.Distinct, .. set.Stems], Name = $"{string.Join(' ', phrase.Distinct)} {set.Name}", Text = $"{string.Join(' ', phrase.Distinct)} {set.Text}", Distinct = phrase.Distinct, Count = phrase.Count };
+            return set with
+            {
+                Stems = [.. phrase.Distinct, .. set.Stems],
+                Name = $"{string.Join(' ', phrase.Distinct)} {set.Name}",
+                Text = $"{string.Join(' ', phrase.Distinct)} {set.Text}",
+                Distinct = phrase.Distinct,
+                Count = phrase.Count
+            };
         if (_topic is not { } topic || phrase.Text != "it") return null;
         var kind = _refer.Known(topic)?.Kind ?? (Trade.NounOf(topic.Stems) switch { { Role: NounRole.Thing, Kinds: [var first, ..] } => first, null => ThingKind.Part, _ => (ThingKind?)null });
         return kind is { } of && Trade.Of(sense).ByKind.ContainsKey(of)
@@ -890,7 +927,8 @@ public sealed partial class SentenceReader
         // "Transfer the gear: nut off …": what the step spoke of before.
         for (var i = at - 1; i >= 0; i--)
             if (_clauses[i].Pieces.Find(p => p.Noun is { IsPronoun: false, After: null } n
-                && Trade.NounOf(n.Stems) is { Role: NounRole.Thing, Kinds: [ThingKind.Part, ..] })?.Noun is { } before) return ((_refer.Known(before) as Part)?.Name ?? before.Name, (_refer.Known(before) as Part)?.Id);
+                && Trade.NounOf(n.Stems) is { Role: NounRole.Thing, Kinds: [ThingKind.Part, ..] })?.Noun is { } before)
+                return ((_refer.Known(before) as Part)?.Name ?? before.Name, (_refer.Known(before) as Part)?.Id);
         if (_topic is { } topic && Trade.NounOf(topic.Stems) is null or { Role: NounRole.Thing, Kinds: [ThingKind.Part, ..] }) return (topic.Name, (_refer.Known(topic) as Part)?.Id);
         return Spoken.Last.OfType<Part>().LastOrDefault() is { } last ? (last.Name, last.Id) : (null, null);
     }
@@ -925,7 +963,16 @@ public sealed partial class SentenceReader
     private void AskValue(string phrase, Span at, string because, Joint? joint = null, TorqueSpec? likely = null)
     {
         var key = phrase.ToLowerInvariant();
-        if (Settled(key) is null) Ask(new Question { Kind = QuestionKind.BadValue, Phrase = key, At = at, Verb = Verb.Torque, Because = because, Candidates = joint is null ? [] : [joint.Id], Torque = likely });
+        if (Settled(key) is null) Ask(new Question
+        {
+            Kind = QuestionKind.BadValue,
+            Phrase = key,
+            At = at,
+            Verb = Verb.Torque,
+            Because = because,
+            Candidates = joint is null ? [] : [joint.Id],
+            Torque = likely
+        });
     }
 
     private void Add(Verb verb, Thing? thing, Span at, Func<StepAction, StepAction>? more = null)

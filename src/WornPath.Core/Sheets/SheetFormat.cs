@@ -7,7 +7,8 @@ namespace WornPath.Core.Sheets;
 /// The form sheets and deltas have as JSON, by version: every stored sheet, delta and file says its own, and is brought up
 /// step by step when it is read. Version 1 is what had none; version 2 says which reader read the sheet; version 3 has controls, what
 /// was assumed from sentences, and the verbs of the second reader; version 4 says when an action is done that is done after the job,
-/// and comes with the third reader; version 5 keeps the author's word with the clauses it is about. What the names of a version are is held by docs/formats/names-VERSION.txt, whatever the program calls its properties.
+/// and comes with the third reader; version 5 keeps the author's word with the clauses it is about. What the names of a version are is held
+/// by docs/formats/names-VERSION.txt, whatever the program calls its properties.
 /// </summary>
 public static class SheetFormat
 {
@@ -90,7 +91,14 @@ public static class SheetFormat
         var (was, now) = (SaidIn(before), SaidIn(after));
         if (was.Count + now.Count == 0) return;
         (change["before"], change["after"]) = (Phrases(before), Phrases(after));
-        changes.Add(new JsonObject { ["slot"] = (string?)change["slot"], ["id"] = (string?)change["id"], ["field"] = "said", ["before"] = was, ["after"] = now });
+        changes.Add(new JsonObject
+        {
+            ["slot"] = (string?)change["slot"],
+            ["id"] = (string?)change["id"],
+            ["field"] = "said",
+            ["before"] = was,
+            ["after"] = now
+        });
     }
 
     private static void Check(int version)

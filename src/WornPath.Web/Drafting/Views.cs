@@ -44,7 +44,9 @@ public sealed record TurnView(string Key, string Says);
 /// <param name="Branches">What it may turn into: how the walk names each turn, and its sign.</param>
 /// <param name="Residue">Words nobody understood.</param>
 /// <param name="Lost">Words the author said something of that does not hold any more.</param>
-public sealed record StepView(string Id, string Text, string Only, ImmutableArray<TurnView> Branches, ImmutableArray<ChipView> Chips, ImmutableArray<QuestionView> Questions, ImmutableArray<Caution> Cautions, ImmutableArray<DroppedCaution> Dropped, ImmutableArray<string> Residue, ImmutableArray<string> Lost, IReadOnlyDictionary<string, string> Fields);
+public sealed record StepView(string Id, string Text, string Only, ImmutableArray<TurnView> Branches, ImmutableArray<ChipView> Chips,
+    ImmutableArray<QuestionView> Questions, ImmutableArray<Caution> Cautions, ImmutableArray<DroppedCaution> Dropped,
+    ImmutableArray<string> Residue, ImmutableArray<string> Lost, IReadOnlyDictionary<string, string> Fields);
 
 /// <summary>A phase and the order of its steps.</summary>
 public sealed record PhaseView(string Id, string Name, ImmutableArray<string> Steps);
@@ -162,7 +164,8 @@ public static class SheetViews
     private static bool SameActions(List<Step> a, List<Step> b)
     {
         for (var i = 0; i < b.Count; i++)
-            if (!ReferenceEquals(a[i], b[i]) && !a[i].Actions.Select(x => x with { At = default, In = default }).SequenceEqual(b[i].Actions.Select(x => x with { At = default, In = default }))) return false;
+            if (!ReferenceEquals(a[i], b[i]) && !a[i].Actions.Select(x => x with { At = default, In = default })
+                .SequenceEqual(b[i].Actions.Select(x => x with { At = default, In = default }))) return false;
         return true;
     }
 
@@ -193,7 +196,8 @@ public static class SheetViews
         var phrase = action.At.Of(step.Text).ToLowerInvariant();
         var again = step.Settled.Any(s => s.Phrase == phrase && s.Target == action.Target) ? new AskAgain(step.Id, phrase) : null;
         var turn = action.Branch > 0 && action.Branch <= step.Branches.Length ? step.Branches[action.Branch - 1].Instead ? "or: " : "if: " : "";
-        return new ChipView(turn + Asking.Of(action, sheet), action.Target is { } id ? sheet.Find(id)?.Kind : null, action.Target, action.At, again, action.Target is { } named && sheet.Find(named)?.Assumed == true, action.IsSaid);
+        return new ChipView(turn + Asking.Of(action, sheet), action.Target is { } id ? sheet.Find(id)?.Kind : null, action.Target, action.At,
+            again, action.Target is { } named && sheet.Find(named)?.Assumed == true, action.IsSaid);
     }
 
     private static ThingView Of(Thing thing, ILookup<string, int> usedBy) => new(

@@ -26,11 +26,13 @@ public static class MendingEndpoints
     /// <param name="Now">What is said now, to be changed.</param>
     /// <param name="Clauses">The clauses of the step, where one more is to be said.</param>
     /// <param name="Doing">What can be done to each kind of thing.</param>
-    public sealed record MendingView(string Words, int Place, string Before, bool IsSaid, ImmutableArray<AnswerView> Answers, Saying? Now, ImmutableArray<string> Clauses, ImmutableArray<DoingView> Doing);
+    public sealed record MendingView(string Words, int Place, string Before, bool IsSaid, ImmutableArray<AnswerView> Answers, Saying? Now,
+        ImmutableArray<string> Clauses, ImmutableArray<DoingView> Doing);
 
     private static readonly ImmutableArray<DoingView> Doing =
     [
-        .. Enum.GetValues<ThingKind>().Select(k => (ThingKind?)k).Append(null).Select(k => new DoingView(k, [.. Mending.VerbsFor(k).Select(v => new VerbView(v, Asking.Of(v)))])),
+        .. Enum.GetValues<ThingKind>().Select(k => (ThingKind?)k).Append(null)
+            .Select(k => new DoingView(k, [.. Mending.VerbsFor(k).Select(v => new VerbView(v, Asking.Of(v)))])),
     ];
 
     public static void MapMending(this IEndpointRouteBuilder api) =>
@@ -38,14 +40,16 @@ public static class MendingEndpoints
         api.MapGroup("/revisions/{id:int}/steps/{step}").WithTags("Revision").RequireAuthorization(Policies.Author)
             .MapGet("/mending", GetAsync).WithName("GetMending").WithMetadata(new BlindWay(BlindWay.Kind.Refused));
 
-    private static async Task<Results<Ok<MendingView>, ProblemHttpResult>> GetAsync(int id, string step, int? chip, string? words, RevisionEndpoints.Shelf shelf, Drafts drafts, ClaimsPrincipal me)
+    private static async Task<Results<Ok<MendingView>, ProblemHttpResult>> GetAsync(int id, string step, int? chip, string? words,
+        RevisionEndpoints.Shelf shelf, Drafts drafts, ClaimsPrincipal me)
     {
         if (await shelf.FindAsync(id, me) is null || await drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
         var sheet = draft.Now.Sheet;
         if (sheet.FindStep(step) is not { } own) return Problems.NotThere("This step");
         var mending = chip is { } index ? Mending.Of(sheet, own, index) : Mending.More(sheet, own, words);
         if (mending is null) return Problems.NotThere("This chip");
-        return TypedResults.Ok(new MendingView(mending.Words, mending.Place, mending.Before, mending.IsSaid, [.. mending.Answers.Select(a => new AnswerView(a.Label, a.Edit))], mending.Now,
+        return TypedResults.Ok(new MendingView(mending.Words, mending.Place, mending.Before, mending.IsSaid,
+            [.. mending.Answers.Select(a => new AnswerView(a.Label, a.Edit))], mending.Now,
             chip is null ? Mending.ClausesOf(sheet, own) : [], Doing));
     }
 }

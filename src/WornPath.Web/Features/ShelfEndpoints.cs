@@ -54,7 +54,8 @@ public static class ShelfEndpoints
         return TypedResults.Ok(newest);
     }
 
-    private static async Task<Results<Ok<Opened>, ProblemHttpResult>> CreateAsync(NewProcedure form, Procedures procedures, WorkshopBook book, ClaimsPrincipal me)
+    private static async Task<Results<Ok<Opened>, ProblemHttpResult>> CreateAsync(NewProcedure form, Procedures procedures,
+        WorkshopBook book, ClaimsPrincipal me)
     {
         // A blank page begins with the phases nearly every job has, and the words the workshop taught.
         var sheet = Sheet.Empty with { Header = new SheetHeader { Words = (await book.NowAsync()).Workshop.Words } };

@@ -38,7 +38,9 @@ public static class WorkshopEndpoints
     public sealed record SchoolView(string Key, string Question, string Chosen, ImmutableArray<Way> Ways);
 
     /// <summary>The workshop.</summary>
-    public sealed record WorkshopView(int Version, HouseRules Rules, ImmutableArray<WrenchView> Crib, IReadOnlyList<string> Columns, ImmutableArray<SchoolView> Schools, ImmutableArray<RuleView> Catalogue, ImmutableArray<Block> Blocks, ImmutableArray<UsualBlockView> Usual, ImmutableArray<SourceDocument> Documents, ImmutableArray<WordView> Words, bool MayChange);
+    public sealed record WorkshopView(int Version, HouseRules Rules, ImmutableArray<WrenchView> Crib, IReadOnlyList<string> Columns,
+        ImmutableArray<SchoolView> Schools, ImmutableArray<RuleView> Catalogue, ImmutableArray<Block> Blocks,
+        ImmutableArray<UsualBlockView> Usual, ImmutableArray<SourceDocument> Documents, ImmutableArray<WordView> Words, bool MayChange);
 
     /// <summary>A block every workshop has to begin with, and how it reads.</summary>
     public sealed record UsualBlockView(Block Block, string Reads);
@@ -94,14 +96,16 @@ public static class WorkshopEndpoints
         WithWordsAsync(book, me, was => was.RemoveAll(w => w.Word == word));
 
     // Two who teach at once both teach: what one adds does not hang on what the other saw.
-    private static async Task<Results<Ok<WorkshopView>, ProblemHttpResult>> WithWordsAsync(WorkshopBook book, ClaimsPrincipal me, Func<ImmutableArray<HouseWord>, ImmutableArray<HouseWord>> change)
+    private static async Task<Results<Ok<WorkshopView>, ProblemHttpResult>> WithWordsAsync(WorkshopBook book, ClaimsPrincipal me,
+        Func<ImmutableArray<HouseWord>, ImmutableArray<HouseWord>> change)
     {
         Problem? problem = null;
         for (var tries = 0; tries < 5; tries++)
         {
             var page = await book.NowAsync();
             var words = change(page.Workshop.Words);
-            if (words.Length > HouseWord.Most) return new Problem($"{HouseWord.Most} words are as many as a workshop teaches.", "Take some back that are not needed.").ToHttp();
+            if (words.Length > HouseWord.Most) return new Problem($"{HouseWord.Most} words are as many as a workshop teaches.",
+                "Take some back that are not needed.").ToHttp();
             problem = await book.WriteAsync(w => w with { Words = words }, page.Version, me.Id());
             if (problem is null) return TypedResults.Ok(View(await book.NowAsync(), me));
         }

@@ -45,7 +45,8 @@ public class SayingTests
         var sheet = Say(Of("Knock the pin out and lift the cover off."), "s1", 1, _ => null);
         Chips(sheet, "s1").ShouldBe(["remove P1 pin"]);
         var text = sheet.FindStep("s1")!.Text;
-        foreach (var next in new[] { "Wait. " + text, "First knock the pin out and lift the cover off.", "Knock the pin out and lift the cover off. Clean the cover.", "Knock the pin out, then lift the cover off." })
+        foreach (var next in new[] { "Wait. " + text, "First knock the pin out and lift the cover off.",
+            "Knock the pin out and lift the cover off. Clean the cover.", "Knock the pin out, then lift the cover off." })
         {
             sheet = Do(sheet, new WriteStep("s1", sheet.FindStep("s1")!.Text, next));
             Chips(sheet, "s1").ShouldNotContain(c => c.StartsWith("remove P2", StringComparison.Ordinal), next);
@@ -64,10 +65,12 @@ public class SayingTests
     {
         var sheet = Of("Frobnicate the hose bracket.");
         var question = sheet.FindStep("s1")!.Questions.ShouldHaveSingleItem();
-        Asking.Answers(question, sheet.FindStep("s1")!, sheet).Select(a => a.Label).ShouldBe(["Remove hose bracket, a new part", "Fit hose bracket, a new part", "Just words"]);
+        Asking.Answers(question, sheet.FindStep("s1")!, sheet)
+            .Select(a => a.Label).ShouldBe(["Remove hose bracket, a new part", "Fit hose bracket, a new part", "Just words"]);
         sheet = Do(sheet, Asking.Answers(question, sheet.FindStep("s1")!, sheet).First().Edit);
         Chips(sheet, "s1").ShouldBe(["remove P1 hose bracket"]);
-        sheet.FindStep("s1")!.ShouldSatisfyAllConditions(s => s.Questions.ShouldBeEmpty(), s => s.Residue.ShouldBeEmpty(), s => s.Actions[0].IsSaid.ShouldBeTrue());
+        sheet.FindStep("s1")!.ShouldSatisfyAllConditions(s => s.Questions.ShouldBeEmpty(), s => s.Residue.ShouldBeEmpty(),
+            s => s.Actions[0].IsSaid.ShouldBeTrue());
         // Later sentences speak of it; another kind of thing keeps what was said of it.
         sheet = Do(sheet, new InsertStep("s2", "h1", "s1", "Put it back."));
         Chips(sheet, "s2").ShouldBe(["fit P1 hose bracket"]);
@@ -92,7 +95,8 @@ public class SayingTests
     {
         var sheet = Of("Take out the two strap bolts.");
         var m = Chip(sheet, "s1", 0);
-        Editor.Apply(sheet, new SayAction("s1", m.Words, 0, m.Before, m.Now! with { Verb = verb, Target = target, Torque = torque })).Problem!.What.ShouldContain(why);
+        Editor.Apply(sheet, new SayAction("s1", m.Words, 0, m.Before,
+            m.Now! with { Verb = verb, Target = target, Torque = torque })).Problem!.What.ShouldContain(why);
         Editor.Apply(sheet, new SayAction("s1", m.Words, 0, "lift it", null)).Problem!.What.ShouldContain("read otherwise");
         Editor.Apply(sheet, new SayAction("s1", "other words", 0, "", null)).Problem!.What.ShouldContain("do not stand");
     }
@@ -101,8 +105,11 @@ public class SayingTests
     [Fact]
     public void Striking_out_anything_takes_that_alone_and_taking_the_word_back_brings_the_reading_again()
     {
-        var sheet = Of("Chock the rear wheels and raise the front.", "Crack the wheel nuts loose, then zip them off and pull the wheel.", "Take out the two caliper bolts, lift the caliper off and hang it from the spring with wire.",
-            "Pull the cotter pin, undo the castle nut and pop the ball joint.", "If the disc is scored, fit a new one.", "Fit the caliper, run the bolts in by hand and torque them to 95 N·m.", "Drain the oil, then put the plug back and tighten it to 30 N·m.");
+        var sheet = Of("Chock the rear wheels and raise the front.", "Crack the wheel nuts loose, then zip them off and pull the wheel.",
+            "Take out the two caliper bolts, lift the caliper off and hang it from the spring with wire.",
+            "Pull the cotter pin, undo the castle nut and pop the ball joint.", "If the disc is scored, fit a new one.",
+            "Fit the caliper, run the bolts in by hand and torque them to 95 N·m.",
+            "Drain the oil, then put the plug back and tighten it to 30 N·m.");
         var struck = 0;
         foreach (var step in sheet.Steps)
         {
@@ -114,7 +121,8 @@ public class SayingTests
                 after.FindStep(step.Id)!.Actions.ShouldAllBe(a => a.Branch == 0 || a.Branch <= after.FindStep(step.Id)!.Branches.Length);
                 // What was struck out may come back under another number.
                 Chips(Do(after, new Unsay(step.Id, m.Words)), step.Id).Select(Bare).ShouldBe(Chips(sheet, step.Id).Select(Bare));
-                Editor.Apply(sheet, new SayAction(step.Id, m.Words, m.Place, m.Before, null)).Value.Delta.Inverse().ApplyTo(after).Value.FindStep(step.Id)!.Said.ShouldBeEmpty();
+                Editor.Apply(sheet, new SayAction(step.Id, m.Words, m.Place, m.Before, null)).Value.Delta
+                    .Inverse().ApplyTo(after).Value.FindStep(step.Id)!.Said.ShouldBeEmpty();
                 struck++;
             }
         }

@@ -8,7 +8,10 @@ public class AnyTextTests
     private static readonly string[] Bits =
     [
         "remove", "Torque", "the", "cover", "cover bolts", "to", "22 N·m", "95", "and", "then", ",", ".", ":", ";", "\n", "\nOr, if it sits fast:", "\nIf it is worn:", "\nShould a bolt snap:", "Left:", "With cast wheels,", "| a | b |", "| 1–2 mm | x |", "|", "left", "right",
-        "it", "them", "new", "first pass", "90°", "half a turn", "10 minutes", "don't", "not", "until", "with the rag", "Hang", "draw", "knock", "break", "loose", "measure", "at least 9.0 mm", "“", "<b>", "&", "🛠", "—", "1/2", "%", "é", "J1", "P99", "(", ")", "  ", "–", "cotter pin", "insert", "retorque", "raise", "lower", "tractor", "by loosening", "having loosened", "Frob", "12½", "120", "the nuts", "otherwise", "that hold", "but do not", "off",
+        "it", "them", "new", "first pass", "90°", "half a turn", "10 minutes", "don't", "not", "until", "with the rag", "Hang", "draw",
+            "knock", "break", "loose", "measure", "at least 9.0 mm", "“", "<b>", "&", "🛠", "—", "1/2", "%", "é", "J1", "P99", "(", ")", "  ",
+            "–", "cotter pin", "insert", "retorque", "raise", "lower", "tractor", "by loosening", "having loosened", "Frob", "12½", "120",
+            "the nuts", "otherwise", "that hold", "but do not", "off",
     ];
 
     private static readonly Gen<string> Texts = Gen.Select(Gen.Int[0, Bits.Length - 1], Gen.Bool).Array[0, 30].Select(parts => string.Concat(parts.Select(p => Bits[p.Item1] + (p.Item2 ? " " : ""))));
@@ -48,7 +51,8 @@ public class AnyTextTests
     }, iter: 250);
 
     // Whatever was read, each answer on its chip does what it says, or says why not; struck out, the word stands alone, and taken back it
-    // leaves nothing of itself. (That real sentences are read as before is SayingTests' to show: of any text, things looked at meanwhile may be taken otherwise.)
+    // leaves nothing of itself. (That real sentences are read as before is SayingTests' to show: of any text, things looked at meanwhile
+    // may be taken otherwise.)
     [Fact]
     public void Whatever_is_read_of_any_text_can_be_mended() => Texts.Sample(text =>
     {

@@ -39,7 +39,9 @@ public class CorpusTests
     [Fact]
     public void No_clause_of_the_corpus_ends_without_actions_known_words_a_question_or_residue()
     {
-        foreach (var line in Directory.EnumerateFiles(Folder("corpus"), "*.jsonl").Concat(Directory.EnumerateFiles(Folder("second-corpus"), "*.jsonl")).Concat(Directory.EnumerateFiles(Folder("third-corpus"), "*.jsonl")).SelectMany(f => File.ReadLines(f).Skip(1)))
+        foreach (var line in Directory.EnumerateFiles(Folder("corpus"), "*.jsonl")
+            .Concat(Directory.EnumerateFiles(Folder("second-corpus"), "*.jsonl"))
+            .Concat(Directory.EnumerateFiles(Folder("third-corpus"), "*.jsonl")).SelectMany(f => File.ReadLines(f).Skip(1)))
         {
             var text = System.Text.Json.JsonDocument.Parse(line).RootElement.GetProperty("text").GetString()!;
             var sheet = new Written().Steps(text);

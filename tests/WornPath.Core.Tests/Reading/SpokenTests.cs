@@ -147,14 +147,16 @@ public class SpokenTests
     [InlineData("Run the cover screws in and hit them with 35 foot-pounds.", "start by hand J1 cover screws; torque J1 cover screws to 35 lbf·ft")]
     [InlineData("Don't forget to fit the washer.", "fit P1 washer")]
     [InlineData("Wrap the joint in sealing tape.", "apply joint with K1 sealing tape")]
-    [InlineData("Set the new board on the posts, start the nuts and torque them to 4 N·m.", "fit new P1 board; start by hand J1 board nuts; torque J1 board nuts to 4 N·m")]
+    [InlineData("Set the new board on the posts, start the nuts and torque them to 4 N·m.",
+        "fit new P1 board; start by hand J1 board nuts; torque J1 board nuts to 4 N·m")]
     [InlineData("Remove the heat shield. | Shield on, four screws at 8 N·m.", "fit P1 heat shield; torque J1 heat shield screws to 8 N·m")]
     public void What_goes_on(string said, string read) => Last(said).ShouldBe(read);
 
     [Theory]
     [InlineData("Make sure the parking brake is on.", "set L1 parking brake: Make sure the parking brake is on")]
     [InlineData("Take the key out and switch the lights off.", "set L1 ignition: Take the key out; set L2 lights: switch the lights off")]
-    [InlineData("Switch on the ignition and look at the lamp, then switch off again.", "set L1 ignition: Switch on the ignition; set L1 ignition: switch off again")]
+    [InlineData("Switch on the ignition and look at the lamp, then switch off again.",
+        "set L1 ignition: Switch on the ignition; set L1 ignition: switch off again")]
     [InlineData("Wind the jockey wheel down until it carries the drawbar.", "set L1 jockey wheel: Wind the jockey wheel down")]
     [InlineData("Point the wheels dead ahead.", "set L1 steering: Point the wheels dead ahead")]
     [InlineData("Roll a floor jack in under the gearbox.", "put in place A1 floor jack")]
@@ -180,7 +182,8 @@ public class SpokenTests
     }
 
     [Theory]
-    [InlineData("Undo the crossmember bolts. | Slacken the clutch cover bolts. | Remove the bolts, the cover and the plate.", "take out J2 clutch cover bolts; remove P1 cover; remove P2 plate")]
+    [InlineData("Undo the crossmember bolts. | Slacken the clutch cover bolts. | Remove the bolts, the cover and the plate.",
+        "take out J2 clutch cover bolts; remove P1 cover; remove P2 plate")]
     [InlineData("The two top bolts are easiest reached with a long extension. | Undo them.", "take out J1 top bolts")]
     [InlineData("Disconnect the negative lead. | Then the positive.", "disconnect C2 positive lead")]
     [InlineData("Undo the outer axle nut and the inner axle nut. | Bend one tab over each nut.", "lock J1 outer axle nut; lock J2 inner axle nut")]
