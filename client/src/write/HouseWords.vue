@@ -75,4 +75,8 @@ const learn = (): void => void draft.send({ do: 'learnWords', words: more.value.
 p {
   margin: 2px 0;
 }
+
+.link + .link {
+  margin-left: 14px;
+}
 </style>
