@@ -61,6 +61,20 @@ public class SayingTests
     }
 
     [Fact]
+    public void A_thing_the_author_spoke_of_is_kept_and_where_it_is_gone_all_the_same_its_word_is_told_of_and_the_sentence_read_by_itself()
+    {
+        var sheet = Do(Of("Knock the pin out and lift the cover off."), new AddThing(ThingKind.Part, "hose bracket", false));
+        var bracket = sheet.Things.Single(t => t.Name == "hose bracket");
+        sheet = Say(sheet, "s1", 1, now => now with { Target = bracket.Id });
+        Chips(sheet, "s1")[1].ShouldBe($"remove {bracket.Id} hose bracket");
+        Editor.Apply(sheet, new RemoveThing(bracket.Id)).Problem!.What.ShouldContain("is used by step 1");
+        sheet = sheet with { Parts = [.. sheet.Parts.Where(p => p.Id != bracket.Id)] };
+        sheet = Do(sheet, new WriteStep("s1", sheet.FindStep("s1")!.Text, "Knock the pin out and lift the cover off. Wipe it."));
+        Chips(sheet, "s1")[1].ShouldEndWith("cover");
+        Mending.Lost(sheet, sheet.FindStep("s1")!).ShouldBe(["lift the cover off"]);
+    }
+
+    [Fact]
     public void What_was_not_understood_is_said_in_full_and_its_thing_need_not_be_on_the_sheet()
     {
         var sheet = Of("Frobnicate the hose bracket.");
