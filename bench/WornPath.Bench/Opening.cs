@@ -52,6 +52,9 @@ internal static class Opening
     public static long Memory(Sheet sheet)
     {
         var json = SheetJson.Write(sheet);
+        // What earlier work left behind is gone before anything is counted.
+        GC.Collect();
+        GC.WaitForPendingFinalizers();
         var before = GC.GetTotalMemory(forceFullCollection: true);
         var held = Draft.Walked.Of(SheetJson.Read(json), 1, Workshop.Default, Draft.Reviewed.Not);
         var after = GC.GetTotalMemory(forceFullCollection: true);

@@ -51,7 +51,7 @@ public sealed class ToolList
             foreach (var walked in walk.Events) list.Add(walked);
             foreach (var tool in walk.Sheet.Tools)
                 for (var i = 0; i < walk.Steps.Count; i++)
-                    if (walk.Steps[i].Uses.Contains(tool.Id) || walk.Steps[i].Text.Contains(tool.Name, StringComparison.OrdinalIgnoreCase)) list.Put(tool.Name, 3, null, i + 1, "");
+                    if (walk.Steps[i].Uses.Contains(tool.Id)) list.Put(tool.Name, 3, null, i + 1, "");
         }
 
         return [.. list._lines.OrderBy(l => l.Value.Order).ThenBy(l => SizeOf(l.Key)).ThenBy(l => l.Key, StringComparer.Ordinal)

@@ -74,20 +74,25 @@ public static class AcrossFlats
 
     private static readonly FrozenSet<FastenerForm> Nuts = new[] { FastenerForm.Nut, FastenerForm.FlangeNut, FastenerForm.LockNut, FastenerForm.CastleNut, FastenerForm.Stud }.ToFrozenSet();
 
+    private static readonly FrozenDictionary<decimal, Flats[]> OfHeads = Ordered(flange: false);
+    private static readonly FrozenDictionary<decimal, Flats[]> OfFlanges = Ordered(flange: true);
+
     /// <summary>The widths a hexagon of this thread may have, the likeliest for its form first; empty for a thread outside the tables.</summary>
     public static IReadOnlyList<Flats> Of(Thread thread, FastenerForm? form = null)
     {
         switch (thread)
         {
-            case MetricThread metric when Metric.TryGetValue(metric.Diameter, out var row):
-                var all = Enumerable.Range(0, row.Length).Where(i => row[i] > 0).Select(i => new Flats(FormattableString.Invariant($"{row[i]:0.#} mm"), (FlatsHabit)i));
-                // A flange head is looked up under its own standard first.
-                var isFlange = form is FastenerForm.FlangeBolt or FastenerForm.FlangeNut;
-                return [.. all.OrderBy(f => isFlange && f.Habit == FlatsHabit.Flange ? -1 : (int)f.Habit).DistinctBy(f => f.Size)];
+            case MetricThread metric when Metric.ContainsKey(metric.Diameter):
+                return (form is FastenerForm.FlangeBolt or FastenerForm.FlangeNut ? OfFlanges : OfHeads)[metric.Diameter];
             case InchThread inch when Inch.TryGetValue(inch.Size, out var sizes):
                 return [new Flats((form is { } f && Nuts.Contains(f) ? sizes.Nut : sizes.Head) + " in", FlatsHabit.Standard)];
             default:
                 return [];
         }
     }
+
+    // Each width once, the likeliest first; a flange head is looked up under its own standard first.
+    private static FrozenDictionary<decimal, Flats[]> Ordered(bool flange) => Metric.ToFrozenDictionary(row => row.Key, row => Enumerable.Range(0, row.Value.Length).Where(i => row.Value[i] > 0)
+        .Select(i => new Flats(FormattableString.Invariant($"{row.Value[i]:0.#} mm"), (FlatsHabit)i))
+        .OrderBy(f => flange && f.Habit == FlatsHabit.Flange ? -1 : (int)f.Habit).DistinctBy(f => f.Size).ToArray());
 }

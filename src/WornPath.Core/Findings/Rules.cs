@@ -1,6 +1,8 @@
+using System.Collections.Concurrent;
 using System.Collections.Immutable;
 using WornPath.Core.Findings.Catalogue;
 using WornPath.Core.Sheets;
+using WornPath.Core.Tightening;
 using WornPath.Core.Walking;
 using WornPath.Core.Workshops;
 
@@ -118,13 +120,18 @@ public static class Rules
     private static readonly ImmutableArray<ThingRule<Part>> _ofParts = [.. All.OfType<ThingRule<Part>>()];
     private static readonly ImmutableArray<ThingRule<Thing>> _ofThings = [.. All.OfType<ThingRule<Thing>>()];
     private static readonly ImmutableArray<StepRule> _ofSteps = [.. All.OfType<StepRule>()];
-    private static readonly Memo<Step, HouseRules, StepRule[]> _concerned = new((step, rules) => [.. _ofSteps.Where(r => r.Concerns(step, rules))], ReferenceEquals);
+    private static readonly Memo<Step, HouseRules, StepRule[]> _concerned = new(ConcernedWith, ReferenceEquals);
+
+    // Most steps concern the same few rules: they share one list of them.
+    private static readonly ConcurrentDictionary<long, StepRule[]> _lists = new() { [0] = [] };
+
     private static readonly ImmutableArray<Rule> _others = [.. All.Where(r => r is not (ThingRule<Joint> or ThingRule<Part> or ThingRule<Thing> or StepRule))];
 
     /// <summary>What all rules find on a walk: in the order of the steps, the gravest first at each.</summary>
     public static ImmutableArray<Finding> Find(Walk walk)
     {
         var found = new Found();
+        Prepare(walk);
         foreach (var thing in walk.Sheet.Things)
         {
             foreach (var rule in _ofThings) rule.Find(walk, thing, found);
@@ -134,12 +141,26 @@ public static class Rules
                 foreach (var rule in _ofParts) rule.Find(walk, part, found);
         }
 
-        // Of a long sheet that is opened nothing is known yet: what concerns a step hangs on nothing else, so that all cores can find it.
-        if (walk.Steps.Count >= ManySteps && !_concerned.IsKnown(walk.Steps[^1], walk.Workshop.Rules)) Parallel.ForEach(walk.Steps, step => _concerned.Of(step, walk.Workshop.Rules));
         for (var i = 0; i < walk.Steps.Count; i++)
             foreach (var rule in _concerned.Of(walk.Steps[i], walk.Workshop.Rules)) rule.Find(walk, i, found);
         foreach (var rule in _others) found.Add(rule.Find(walk));
         return Sorted(found.Select(f => walk.Workshop.Rules.SeverityOf(f.Rule, f.Severity) is var own && own != f.Severity ? f with { Severity = own } : f));
+    }
+
+    // Of a long sheet that is opened nothing is known yet: what concerns a step, and how a joint is judged, hangs on nothing else, so that all cores can find it.
+    private static void Prepare(Walk walk)
+    {
+        if (walk.Steps.Count < ManySteps || _concerned.IsKnown(walk.Steps[^1], walk.Workshop.Rules)) return;
+        Parallel.ForEach(walk.Steps, step => _concerned.Of(step, walk.Workshop.Rules));
+        Parallel.ForEach(walk.Sheet.Joints, joint => JointJudgement.Of(joint, walk.Workshop));
+    }
+
+    private static StepRule[] ConcernedWith(Step step, HouseRules rules)
+    {
+        var which = 0L;
+        for (var i = 0; i < _ofSteps.Length; i++)
+            if (_ofSteps[i].Concerns(step, rules)) which |= 1L << i;
+        return _lists.TryGetValue(which, out var list) ? list : _lists.GetOrAdd(which, static w => [.. _ofSteps.Where((_, i) => (w & (1L << i)) != 0)]);
     }
 
     /// <summary>Findings in the order of the steps, the gravest first at each.</summary>

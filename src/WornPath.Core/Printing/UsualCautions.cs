@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using System.Runtime.CompilerServices;
+using WornPath.Core.Reading;
 using WornPath.Core.Sheets;
 
 namespace WornPath.Core.Printing;
@@ -58,32 +59,45 @@ public static class UsualCautions
         return cautions.IsEmpty ? [] : [.. cautions.Where(given.Add)];
     }
 
+    // What the words tell beside what is done, and the caution for it.
+    private static readonly (ClaimKind Said, Caution Caution)[] Told =
+    [
+        (ClaimKind.Solvent, Cleaner),
+        (ClaimKind.SpringLoad, Spring),
+        (ClaimKind.Heat, HeatGun),
+        (ClaimKind.Cold, Cold),
+        (ClaimKind.Press, Press),
+        (ClaimKind.BrakeDust, Dust),
+        (ClaimKind.Hammering, Hammer),
+    ];
+
     // They depend on the things the step names.
     private static readonly Memo<Step, Sheet, ImmutableArray<Caution>> Found = new(OfStep, (one, other) => ReferenceEquals(one, other) || one.SameThings(other));
 
     // The author's own, then the usual ones but those she took off.
     private static ImmutableArray<Caution> OfStep(Step step, Sheet sheet) =>
-        [.. step.Cautions.Concat(Proposed(step, sheet).Where(c => step.Dropped.All(d => d.Hazard != c.Hazard))).Distinct()];
+        Proposed(step, sheet) is var usual && usual.Count + step.Cautions.Length == 0 ? []
+        : [.. step.Cautions.Concat(usual.Where(c => step.Dropped.All(d => d.Hazard != c.Hazard))).Distinct()];
 
     /// <summary>The usual cautions for what a step does, whatever its author made of them.</summary>
-    public static IEnumerable<Caution> Proposed(Step step, Sheet sheet)
+    public static IReadOnlyCollection<Caution> Proposed(Step step, Sheet sheet)
     {
-        var found = new List<Caution>();
+        List<Caution> found = [];
         foreach (var action in step.Actions)
         {
-            var name = (action.Target is { } id ? sheet.Find(id)?.Name : action.Words)?.ToLowerInvariant() ?? "";
+            var name = (action.Target is { } id ? sheet.Find(id)?.Name : action.Words) ?? "";
             switch (action.Verb)
             {
                 case Verb.Raise or Verb.SetOnStands:
                     found.Add(Crush);
                     break;
-                case Verb.Drain or Verb.Disconnect when name.Contains("hydraulic") || name.Contains("valve line") || name.Contains("pressure"):
+                case Verb.Drain or Verb.Disconnect when name.Contains("hydraulic", StringComparison.OrdinalIgnoreCase) || name.Contains("valve line", StringComparison.OrdinalIgnoreCase) || name.Contains("pressure", StringComparison.OrdinalIgnoreCase):
                     found.Add(Pressure);
                     break;
                 case Verb.Drain:
                     found.Add(HotFluid);
                     break;
-                case Verb.Disconnect or Verb.Connect when name.Contains("battery"):
+                case Verb.Disconnect or Verb.Connect when name.Contains("battery", StringComparison.OrdinalIgnoreCase):
                     found.Add(Battery);
                     break;
             }
@@ -94,19 +108,13 @@ public static class UsualCautions
                 if (p.MassKg > HeaviestForOne && action.Verb is Verb.Remove or Verb.Fit) found.Add(Heavy);
             }
 
-            if (name.Contains("airbag")) found.Add(Airbag);
-            if (action.Verb is Verb.Disconnect or Verb.Drain && name.Contains("fuel")) found.Add(Fuel);
+            if (name.Contains("airbag", StringComparison.OrdinalIgnoreCase)) found.Add(Airbag);
+            if (action.Verb is Verb.Disconnect or Verb.Drain && name.Contains("fuel", StringComparison.OrdinalIgnoreCase)) found.Add(Fuel);
             if (Natures.IsProtective(name) && action.Verb is not (Verb.Inspect or Verb.Clean)) found.Add(Structure);
         }
 
-        var text = step.Text.ToLowerInvariant();
-        if (text.Contains("cleaner") || text.Contains("solvent") || text.Contains("thinner")) found.Add(Cleaner);
-        if (text.Contains("spring compressor") || text.Contains("compress the spring") || text.Contains("compress the coil")) found.Add(Spring);
-        if (text.Contains("heat gun") || text.Contains("heat the ") || text.Contains("warm the ") || text.Contains("torch")) found.Add(HeatGun);
-        if (text.Contains("freez") || text.Contains("dry ice") || text.Contains("cool the bearing")) found.Add(Cold);
-        if ((text.Contains("press the ") && (text.Contains("bearing") || text.Contains("bush"))) || text.Contains("hydraulic press")) found.Add(Press);
-        if (text.Contains("brake dust")) found.Add(Dust);
-        if (text.Contains("hammer") || text.Contains(" drift") || text.Contains("chisel")) found.Add(Hammer);
-        return found.Distinct();
+        foreach (var (said, caution) in Told)
+            if (Claims.Says(step, said)) found.Add(caution);
+        return found;
     }
 }

@@ -1,14 +1,10 @@
-using System.Text.RegularExpressions;
 using WornPath.Core.Sheets;
 
 namespace WornPath.Core.Reading;
 
 /// <summary>Where the sentences of a step stand. Rows of tables are none.</summary>
-internal static partial class Sentences
+internal static class Sentences
 {
-    [GeneratedRegex(@"[^\s.!?;\n|](?:[^.!?;\n]|[.!?](?=\S))*[.!?;]?", RegexOptions.CultureInvariant)]
-    private static partial Regex Sentence();
-
     [ThreadStatic]
     private static string? _lastText;
 
@@ -16,19 +12,36 @@ internal static partial class Sentences
     private static List<Span>? _last;
 
     /// <summary>The sentences of a text, in order, their marks included.</summary>
-    public static IReadOnlyList<Span> Of(string text)
+    public static List<Span> Of(string text)
     {
         // Rules of style look at one step after the other, each at the same step.
         if (ReferenceEquals(_lastText, text)) return _last!;
         List<Span> found = [];
-        foreach (var match in Sentence().EnumerateMatches(text))
+        for (var from = 0; from < text.Length;)
         {
-            var lineStart = text.LastIndexOf('\n', match.Index) + 1;
-            if (!text.AsSpan(lineStart).TrimStart().StartsWith("|")) found.Add(new Span(match.Index, match.Length));
+            var end = text.IndexOf('\n', from);
+            if (end < 0) end = text.Length;
+            if (!text.AsSpan(from, end - from).TrimStart().StartsWith("|")) OfLine(text, from, end, found);
+            from = end + 1;
         }
 
         (_lastText, _last) = (text, found);
         return found;
+    }
+
+    // A sentence ends at ";", and at ".", "!" or "?" before a blank; a dot within a number or a word ends none.
+    private static void OfLine(string text, int from, int to, List<Span> found)
+    {
+        var at = from;
+        while (at < to)
+        {
+            while (at < to && (char.IsWhiteSpace(text[at]) || text[at] is '.' or '!' or '?' or ';' or '|')) at++;
+            if (at == to) return;
+            var start = at;
+            while (at < to && text[at] != ';' && !(text[at] is '.' or '!' or '?' && (at + 1 == text.Length || char.IsWhiteSpace(text[at + 1])))) at++;
+            if (at < to) at++;
+            found.Add(new Span(start, at - start));
+        }
     }
 
     /// <summary>Where the sentence that holds a place begins.</summary>

@@ -115,6 +115,9 @@ internal static class Trade
 
     private static readonly int Small = Determiners.Bit | Prepositions.Bit | Paths.Bit | Conjunctions.Bit | Pronouns.Bit | Auxiliaries.Bit | Conditionals.Bit | Temporals.Bit | Relatives.Bit | Negations.Bit;
 
+    /// <summary>What words can say beside what is done: kinds and their patterns.</summary>
+    public static IEnumerable<(string Kind, string Pattern)> ClaimLines() => Lines("claims").Select(Cut);
+
     private static IEnumerable<string> Lines(string file)
     {
         using var stream = typeof(Trade).Assembly.GetManifestResourceStream($"Trade.{file}.txt") ?? throw new InvalidOperationException($"The word list {file} is missing.");

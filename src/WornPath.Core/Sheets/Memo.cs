@@ -11,7 +11,7 @@ internal sealed class Memo<TOwner, TGiven, T>(Func<TOwner, TGiven, T> workOut, F
 {
     private sealed record Known(TGiven Given, T Found);
 
-    private readonly int _slot = Memory.NewSlot();
+    private readonly int _slot = Memory.NewSlot(typeof(TOwner) == typeof(Step));
 
     // Most owners give the same ("nothing found"): they share one note of it, which stays in the cache.
     private Known? _last;

@@ -13,7 +13,8 @@ internal interface IRemembers
 /// </summary>
 internal struct Memory : IEquatable<Memory>
 {
-    private static int _slots;
+    private static int _stepSlots;
+    private static int _thingSlots;
 
     private Kept? _kept;
 
@@ -23,8 +24,8 @@ internal struct Memory : IEquatable<Memory>
         public object?[] Slots = [];
     }
 
-    /// <summary>A slot of its own.</summary>
-    public static int NewSlot() => Interlocked.Increment(ref _slots) - 1;
+    /// <summary>A slot of its own among those of steps, or of things.</summary>
+    public static int NewSlot(bool ofSteps) => (ofSteps ? Interlocked.Increment(ref _stepSlots) : Interlocked.Increment(ref _thingSlots)) - 1;
 
     /// <summary>What the owner keeps in a slot; null where nothing.</summary>
     public readonly object? Get(object owner, int slot) =>
@@ -37,7 +38,7 @@ internal struct Memory : IEquatable<Memory>
         // What a copy was made of stays with that.
         if (kept is null || !ReferenceEquals(kept.Owner, owner)) kept = new Kept(owner);
         var slots = kept.Slots;
-        if (slot >= slots.Length) Array.Resize(ref slots, Math.Max(_slots, slot + 1));
+        if (slot >= slots.Length) Array.Resize(ref slots, Math.Max(owner is Step ? _stepSlots : _thingSlots, slot + 1));
         slots[slot] = value;
         kept.Slots = slots;
         _kept = kept;

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using System.Runtime.InteropServices;
 using WornPath.Core.Editing;
 using WornPath.Core.Findings;
 using WornPath.Core.Printing;
@@ -120,6 +121,9 @@ public sealed record SheetView
 /// <summary>Makes views of a walked sheet.</summary>
 public static class SheetViews
 {
+    // Below this many steps, sharing the work out costs more than it brings.
+    private const int ManySteps = 500;
+
     /// <summary>The whole view.</summary>
     public static SheetView Whole(Draft.Walked now, string? undo, string? redo) => Changed(null, now, undo, redo);
 
@@ -133,13 +137,20 @@ public static class SheetViews
         // The cautions and the names on chips depend on more than the step: when things or order change, every step is shown anew.
         var all = things || phases || was is null;
         var given = new HashSet<Caution>();
-        var steps = ImmutableArray.CreateBuilder<StepView>();
+        var shown = new List<(Step Step, ImmutableArray<Caution> Cautions)>();
         List<Step> whole = [.. sheet.Steps], former = [.. before?.Steps ?? []];
         for (var i = 0; i < whole.Count; i++)
         {
+            // Given in order: each caution stands where it is first needed.
             var cautions = UsualCautions.For(whole[i], sheet, given);
-            if (all || !ReferenceEquals(former[i], whole[i])) steps.Add(Of(whole[i], sheet, cautions));
+            if (all || !ReferenceEquals(former[i], whole[i])) shown.Add((whole[i], cautions));
         }
+
+        var steps = new StepView[shown.Count];
+        if (shown.Count < ManySteps)
+            for (var i = 0; i < steps.Length; i++) steps[i] = Of(shown[i].Step, sheet, shown[i].Cautions);
+        else
+            Parallel.For(0, steps.Length, i => steps[i] = Of(shown[i].Step, sheet, shown[i].Cautions));
 
         // What steps use a thing, and how a joint ends, follows from the actions: the same actions, the same answers.
         var used = all || !ReferenceEquals(before!.Header, sheet.Header) || !SameActions(former, whole);
@@ -151,7 +162,7 @@ public static class SheetViews
             Words = before is null || before.Header.Words != sheet.Header.Words ? [.. sheet.Header.Words.Select(WordView.Of)] : null,
             Factors = before is null || !ReferenceEquals(before.Header, sheet.Header) ? sheet.Header.Variants : null,
             Phases = phases ? [.. sheet.Phases.Select(p => new PhaseView(p.Id, p.Name, [.. p.Steps.Select(s => s.Id)]))] : null,
-            Steps = steps.ToImmutable(),
+            Steps = ImmutableCollectionsMarshal.AsImmutableArray(steps),
             Things = usedBy is null ? null : [.. sheet.Things.Select(t => Of(t, usedBy))],
             Joints = used ? [.. sheet.Joints.Select(j => Of(j, now))] : null,
             Findings = was is not null && SameFindings(was.Findings, now.Findings) ? null : now.Findings,
@@ -170,7 +181,29 @@ public static class SheetViews
     }
 
     // The numbers of the steps that do something to a thing or with it, whatever they are walked as.
-    private static ILookup<string, int> StepsByThing(List<Step> steps) => steps.SelectMany((s, i) => s.Actions.SelectMany(a => new[] { a.Target, a.With }).Concat(s.Uses).OfType<string>().Distinct().Select(id => (Id: id, Number: i + 1))).ToLookup(u => u.Id, u => u.Number);
+    private static Dictionary<string, List<int>> StepsByThing(List<Step> steps)
+    {
+        var used = new Dictionary<string, List<int>>();
+        void Use(string? id, int number)
+        {
+            if (id is null) return;
+            if (!used.TryGetValue(id, out var numbers)) used[id] = numbers = [];
+            if (numbers.Count == 0 || numbers[^1] != number) numbers.Add(number);
+        }
+
+        for (var i = 0; i < steps.Count; i++)
+        {
+            foreach (var action in steps[i].Actions)
+            {
+                Use(action.Target, i + 1);
+                Use(action.With, i + 1);
+            }
+
+            foreach (var id in steps[i].Uses) Use(id, i + 1);
+        }
+
+        return used;
+    }
 
     private static bool SameFindings(ImmutableArray<Finding> a, ImmutableArray<Finding> b) =>
         a.Length == b.Length && a.Zip(b).All(p => p.First.Key == p.Second.Key && p.First.Message == p.Second.Message && p.First.StepNumber == p.Second.StepNumber && p.First.For == p.Second.For && p.First.Waiver == p.Second.Waiver && p.First.Severity == p.Second.Severity && p.First.Fixes.SequenceEqual(p.Second.Fixes));
@@ -178,35 +211,53 @@ public static class SheetViews
     private static StepView Of(Step step, Sheet sheet, ImmutableArray<Caution> cautions) => new(
         step.Id,
         step.Text,
-        step.Actions.Select(a => a.Only?.ToString() ?? "").Distinct().ToList() is [{ } only] ? only : "",
-        [.. step.Branches.Select((b, i) => new TurnView($"{step.Id}={i + 1}", $"{(b.Instead ? "or, if" : "if")} {b.Sign}"))],
-        [.. step.Actions.Select(a => Of(a, step, sheet))],
-        [.. step.Questions.Select(q => new QuestionView(q.Phrase, Asking.Of(q, sheet), q.At, [.. Asking.Answers(q, step, sheet).Select(a => new AnswerView(a.Label, a.Edit))]))],
+        OnlyOf(step),
+        step.Branches.IsEmpty ? [] : [.. step.Branches.Select((b, i) => new TurnView($"{step.Id}={i + 1}", $"{(b.Instead ? "or, if" : "if")} {b.Sign}"))],
+        ChipsOf(step, sheet),
+        step.Questions.IsEmpty ? [] : [.. step.Questions.Select(q => new QuestionView(q.Phrase, Asking.Of(q, sheet), q.At, [.. Asking.Answers(q, step, sheet).Select(a => new AnswerView(a.Label, a.Edit))]))],
         cautions,
         step.Dropped,
-        [.. step.Residue.Select(r => r.Of(step.Text)).Where(w => w.Length > 0)],
+        step.Residue.IsEmpty ? [] : [.. step.Residue.Select(r => r.Of(step.Text)).Where(w => w.Length > 0)],
         Mending.Lost(sheet, step),
         step is { Minutes: null, People: null } ? NoFields : Fields.Step.ToDictionary(f => f.Name, f => f.Get(step)));
+
+    // What all that is done in a step is for; nothing where its sentences differ.
+    private static string OnlyOf(Step step)
+    {
+        if (step.Actions.IsEmpty) return "";
+        var first = step.Actions[0].Only?.ToString() ?? "";
+        foreach (var action in step.Actions)
+            if ((action.Only?.ToString() ?? "") != first) return "";
+        return first;
+    }
+
+    private static ImmutableArray<ChipView> ChipsOf(Step step, Sheet sheet)
+    {
+        if (step.Actions.IsEmpty) return [];
+        var chips = ImmutableArray.CreateBuilder<ChipView>(step.Actions.Length);
+        foreach (var action in step.Actions) chips.Add(Of(action, step, sheet));
+        return chips.MoveToImmutable();
+    }
 
     // Most steps have nothing but their text: they share what is empty.
     private static readonly Dictionary<string, string> NoFields = Fields.Step.ToDictionary(f => f.Name, f => f.Get(new Step { Id = "" }));
 
     private static ChipView Of(StepAction action, Step step, Sheet sheet)
     {
-        var phrase = action.At.Of(step.Text).ToLowerInvariant();
-        var again = step.Settled.Any(s => s.Phrase == phrase && s.Target == action.Target) ? new AskAgain(step.Id, phrase) : null;
+        var phrase = step.Settled.IsEmpty ? "" : action.At.Of(step.Text).ToLowerInvariant();
+        var again = phrase.Length > 0 && step.Settled.Any(s => s.Phrase == phrase && s.Target == action.Target) ? new AskAgain(step.Id, phrase) : null;
         var turn = action.Branch > 0 && action.Branch <= step.Branches.Length ? step.Branches[action.Branch - 1].Instead ? "or: " : "if: " : "";
-        return new ChipView(turn + Asking.Of(action, sheet), action.Target is { } id ? sheet.Find(id)?.Kind : null, action.Target, action.At,
-            again, action.Target is { } named && sheet.Find(named)?.Assumed == true, action.IsSaid);
+        var thing = action.Target is { } id ? sheet.Find(id) : null;
+        return new ChipView(turn + Asking.Of(action, sheet), thing?.Kind, action.Target, action.At, again, thing?.Assumed == true, action.IsSaid);
     }
 
-    private static ThingView Of(Thing thing, ILookup<string, int> usedBy) => new(
+    private static ThingView Of(Thing thing, Dictionary<string, List<int>> usedBy) => new(
         thing.Id,
         thing.Kind,
         thing.Name,
         thing.Assumed,
         Fields.Of(thing.Kind).ToDictionary(f => f.Name, f => f.Get(thing)),
-        [.. usedBy[thing.Id]]);
+        usedBy.TryGetValue(thing.Id, out var steps) ? [.. steps] : []);
 
     private static JointView Of(Joint joint, Draft.Walked now)
     {

@@ -11,7 +11,7 @@ public class AnyTextTests
         "it", "them", "new", "first pass", "90°", "half a turn", "10 minutes", "don't", "not", "until", "with the rag", "Hang", "draw",
             "knock", "break", "loose", "measure", "at least 9.0 mm", "“", "<b>", "&", "🛠", "—", "1/2", "%", "é", "J1", "P99", "(", ")", "  ",
             "–", "cotter pin", "insert", "retorque", "raise", "lower", "tractor", "by loosening", "having loosened", "Frob", "12½", "120",
-            "the nuts", "otherwise", "that hold", "but do not", "off",
+            "the nuts", "otherwise", "that hold", "but do not", "off", "while you turn the hub", "move each", "lever", "caution", "good and tight",
     ];
 
     private static readonly Gen<string> Texts = Gen.Select(Gen.Int[0, Bits.Length - 1], Gen.Bool).Array[0, 30].Select(parts => string.Concat(parts.Select(p => Bits[p.Item1] + (p.Item2 ? " " : ""))));

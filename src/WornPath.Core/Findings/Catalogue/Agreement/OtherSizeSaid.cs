@@ -1,5 +1,5 @@
-using System.Text.RegularExpressions;
 using WornPath.Core.Fasteners;
+using WornPath.Core.Reading;
 using WornPath.Core.Sheets;
 using WornPath.Core.Walking;
 using WornPath.Core.Workshops;
@@ -7,26 +7,24 @@ using WornPath.Core.Workshops;
 namespace WornPath.Core.Findings.Catalogue;
 
 /// <summary>AGR003: a step names a socket, wrench or key of a size, and the joint's drive has another.</summary>
-public sealed partial class OtherSizeSaid : AgreementRule
+public sealed class OtherSizeSaid : AgreementRule
 {
     public override RuleInfo Info { get; } = new("AGR003", Severity.Warn, "Another size of tool than in Joints");
 
-    [GeneratedRegex(@"(?<![\w.,/])(?<size>\d{1,2}(?:\.5)?\s?mm|\d{1,2}/\d{1,2}\s?(?:in(?:ch)?|""|″)?|[TE]-?\d{1,2})(?:\s+(?:deep|long|thin|short|impact|hex(?:agon)?|lobed|12-point|six-point|swivel))*[\s-]+(?:socket|wrench|spanner|key|bit|crow-?foot|ring)", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
-    private static partial Regex Size();
-
-    protected internal override bool Concerns(Step step, HouseRules rules) => Size().IsMatch(step.Text);
+    protected internal override bool Concerns(Step step, HouseRules rules) => Claims.First(step, ClaimKind.ToolSize) is not null;
 
     protected override Said? Differs(Walk walk, Step step, StepAction action, Joint joint)
     {
         if (joint.Fastener?.Drive is not { } drive) return null;
         // A second size may hold the nut, or be another joint's.
-        var sizes = Size().Matches(step.Text).Select(m => m.Groups["size"]).ToList();
+        var sizes = Claims.All(step, ClaimKind.ToolSize).Select(c => c.At).ToList();
         if (sizes.Count != 1 || NamesSeveralJoints(walk, step)) return null;
-        if (joint.HeldBy.Contains(sizes[0].Value, StringComparison.OrdinalIgnoreCase) || Bare(sizes[0].Value) == Bare(drive.Size)) return null;
+        var size = sizes[0].Of(step.Text);
+        if (joint.HeldBy.Contains(size, StringComparison.OrdinalIgnoreCase) || Bare(size) == Bare(drive.Size)) return null;
         // "24 mm socket" is an external hexagon's, "6 mm key" a hexagon socket's: the same kind of drive, of another size.
-        var fastener = joint.Fastener with { Drive = drive with { Size = Spelled(sizes[0].Value) } };
+        var fastener = joint.Fastener with { Drive = drive with { Size = Spelled(size) } };
         var takes = FastenerText.Parse(fastener.ToString()).IsGood ? fastener.ToString() : "";
-        return new Said(new Span(sizes[0].Index, sizes[0].Length), sizes[0].Value, drive.Size, takes.Length > 0 ? "fastener" : "", takes, drive.Size);
+        return new Said(sizes[0], size, drive.Size, takes.Length > 0 ? "fastener" : "", takes, drive.Size);
     }
 
     // The size alone, to be compared: "13mm", "13 mm" and "9/16 in", "9/16".

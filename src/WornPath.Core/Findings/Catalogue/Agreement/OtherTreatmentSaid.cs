@@ -38,9 +38,7 @@ public sealed class OtherTreatmentSaid : AgreementRule
         if (action.Verb != Verb.Treat) return null;
         // What is put on stands with the action, or is the verb itself: "Oil the bolts".
         var with = $"{action.Words} {(action.With is { } id ? walk.Things.GetValueOrDefault(id)?.Name : "")}".Trim().ToLowerInvariant();
-        var lead = step.Text.TrimStart().ToLowerInvariant();
         var said = Words.FirstOrDefault(w => Has(with, w.Word));
-        if (said.Means is null) said = Words.FirstOrDefault(w => lead.StartsWith(w.Word + " ", StringComparison.Ordinal));
         if (said.Means is null || said.Means.Contains(joint.Treatment)) return null;
         return new Said(default, said.Word, joint.Treatment == Sheets.Treatment.None ? "" : Fields.WordOf(joint.Treatment), said.Means.Length == 1 ? "treatment" : "", Fields.WordOf(said.Means[0]), null);
     }

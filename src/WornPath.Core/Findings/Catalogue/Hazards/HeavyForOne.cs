@@ -1,5 +1,6 @@
 using WornPath.Core.Editing;
 using WornPath.Core.Printing;
+using WornPath.Core.Reading;
 using WornPath.Core.Sheets;
 using WornPath.Core.Walking;
 
@@ -8,8 +9,6 @@ namespace WornPath.Core.Findings.Catalogue;
 /// <summary>HAZ002: a part heavier than one person lifts comes off or goes on, and the step has one person and no hoist.</summary>
 public sealed class HeavyForOne : ThingRule<Part>
 {
-    private static readonly string[] Lifters = ["hoist", "crane", "jack", "lift table", "two people", "second person", "helper"];
-
     public override RuleInfo Info { get; } = new("HAZ002", Severity.Stop, "Heavy part and one person");
 
     protected internal override void Find(Walk walk, Part part, Found found)
@@ -18,7 +17,7 @@ public sealed class HeavyForOne : ThingRule<Part>
         foreach (var walked in walk.EventsOf(part.Id))
         {
             if (walked.Verb is not (Verb.Remove or Verb.Fit)) continue;
-            if ((walked.Step.People ?? walk.Sheet.Header.People) > 1 || Array.Exists(Lifters, l => walked.Step.Text.Contains(l, StringComparison.OrdinalIgnoreCase))) continue;
+            if ((walked.Step.People ?? walked.Step.Hands ?? walk.Sheet.Header.People) > 1 || Claims.Says(walked.Step, ClaimKind.Lifted)) continue;
             found.Add(At(walked, FormattableString.Invariant($"{part.Label} weighs {part.MassKg:0.#} kg, more than one person lifts ({UsualCautions.HeaviestForOne} kg, ISO 11228-1). Two people, or a hoist."), new Fix("Two people for this step", new SetField(walked.Step.Id, "people", walked.Step.People?.ToString(System.Globalization.CultureInfo.InvariantCulture) ?? "", "2"))));
         }
     }

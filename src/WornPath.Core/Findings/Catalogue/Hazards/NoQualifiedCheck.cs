@@ -1,4 +1,5 @@
 using WornPath.Core.Building;
+using WornPath.Core.Reading;
 using WornPath.Core.Sheets;
 using WornPath.Core.Walking;
 
@@ -16,7 +17,7 @@ public sealed class NoQualifiedCheck : Rule
             if (walk.EventsOf(thing.Id).LastOrDefault(e => e.Verb is Verb.Fit or Verb.Torque) is { } done && (last is null || done.Order > last.Order)) last = done;
         if (last is null) yield break;
         for (var i = last.StepIndex; i < walk.Steps.Count; i++)
-            if (walk.Steps[i].Text.Contains("qualified", StringComparison.OrdinalIgnoreCase) || walk.Steps[i].Text.Contains("second person", StringComparison.OrdinalIgnoreCase)) yield break;
+            if (Claims.Says(walk.Steps[i], ClaimKind.Qualified)) yield break;
         yield return At(last, $"People’s lives hang on {last.Thing!.Label}, and no step behind has it checked by a qualified person before the vehicle is used.", Fixes.InsertAtEnd(walk, "Have it checked at the end", TighteningSentence.HaveChecked(last.Thing)));
     }
 }

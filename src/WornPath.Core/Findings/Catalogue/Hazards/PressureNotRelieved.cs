@@ -1,4 +1,5 @@
 using System.Text.RegularExpressions;
+using WornPath.Core.Reading;
 using WornPath.Core.Sheets;
 using WornPath.Core.Walking;
 
@@ -12,9 +13,6 @@ public sealed partial class PressureNotRelieved : Rule
     [GeneratedRegex(@"\b(?:hydraulic|pressure line|pressure hose|fuel line|fuel hose|accumulator)\b", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex Pressed();
 
-    [GeneratedRegex(@"\brelie(?:ve|f)\b|\bpressure (?:off|down)\b|\bmove (?:each|every|all|both|the)\b[^.]*\blevers?\b|\bdepressuri[sz]e\b|\blet the pressure\b|\bdrain the (?:hydraulic|accumulator|fuel)", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
-    private static partial Regex Relieved();
-
     private static readonly Memo<Thing, bool> IsPressed = new(thing => Pressed().IsMatch(thing.Name));
 
     public override IEnumerable<Finding> Find(Walk walk)
@@ -22,7 +20,7 @@ public sealed partial class PressureNotRelieved : Rule
         var opened = walk.Doing(Verb.Disconnect, Verb.TakeOut).Where(e => e.Thing is Connection or Joint && IsPressed.Of(e.Thing)).MinBy(e => e.Order);
         if (opened is null) yield break;
         for (var i = 0; i <= opened.StepIndex; i++)
-            if (Relieved().IsMatch(walk.Steps[i].Text)) yield break;
+            if (Claims.Says(walk.Steps[i], ClaimKind.Relieved)) yield break;
         yield return At(opened, $"{opened.Thing!.Label} is opened here, and no step before lets the pressure off. A jet of oil goes through skin.", Fixes.InsertBefore(walk, opened.StepIndex, "Relieve the pressure first", "Stop the engine.", "Move every lever both ways to relieve the pressure."));
     }
 }

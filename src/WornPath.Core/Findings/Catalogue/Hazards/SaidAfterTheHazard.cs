@@ -1,4 +1,4 @@
-using System.Text.RegularExpressions;
+using WornPath.Core.Reading;
 using WornPath.Core.Sheets;
 using WornPath.Core.Walking;
 using WornPath.Core.Workshops;
@@ -6,21 +6,16 @@ using WornPath.Core.Workshops;
 namespace WornPath.Core.Findings.Catalogue;
 
 /// <summary>HAZ005: a step says to beware behind the step that it is for.</summary>
-public sealed partial class SaidAfterTheHazard : StepRule
+public sealed class SaidAfterTheHazard : StepRule
 {
     public override RuleInfo Info { get; } = new("HAZ005", Severity.Warn, "Warning behind the step it is for");
 
-    [GeneratedRegex(@"^\s*(?:\*\*)?(?:danger|warning|caution|beware|careful)\b[^.]*?\b(?:before|earlier|above|last step|previous step|when you (?:did|removed|took))\b|\b(?:you should have|should have been) (?:worn|wearing|put on|disconnected|supported)\b", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
-    private static partial Regex Late();
-
-    private static readonly Memo<Step, bool> IsLate = new(step => Late().IsMatch(step.Text));
-
-    protected internal override bool Concerns(Step step, HouseRules rules) => step.Cautions.Length > 0 || IsLate.Of(step);
+    protected internal override bool Concerns(Step step, HouseRules rules) => step.Cautions.Length > 0 || Claims.Says(step, ClaimKind.Late);
 
     protected internal override void Find(Walk walk, int stepIndex, Found found)
     {
         var step = walk.Steps[stepIndex];
-        if (IsLate.Of(step)) found.Add(At(step, stepIndex, null, "This warns of what a step before has already done. Say it as a caution before that step."));
+        if (Claims.Says(step, ClaimKind.Late)) found.Add(At(step, stepIndex, null, "This warns of what a step before has already done. Say it as a caution before that step."));
         // The author's own caution of a hazard that an earlier step has met.
         foreach (var caution in step.Cautions)
             if (Earlier(walk, stepIndex, caution) is { } first)

@@ -18,7 +18,7 @@ public sealed class EditionSuperseded : ThingRule<Joint>
     protected internal override void Find(Walk walk, Joint joint, Found found)
     {
         if (joint.Torque is null || Cited.Of(joint) is not { Edition: { } edition } cited) return;
-        if (Kept.Of(joint, walk.Workshop.Documents) is { } document)
+        if (!walk.Workshop.Documents.IsEmpty && Kept.Of(joint, walk.Workshop.Documents) is { } document)
         {
             if (Citation.EditionOf(document.Edition) is { } inForce && edition.IsBefore(inForce))
                 found.Add(AtTorque(walk, joint, $"The value of {joint.Label} is from the {edition} of “{document.Name}”; the workshop works by the {inForce}. Look it up there, and write its page."));

@@ -1,4 +1,5 @@
 using WornPath.Core.Building;
+using WornPath.Core.Reading;
 using WornPath.Core.Sheets;
 using WornPath.Core.Walking;
 
@@ -12,7 +13,7 @@ public sealed class NoRetorque : ThingRule<Joint>
     protected internal override void Find(Walk walk, Joint joint, Found found)
     {
         if (!Natures.HoldsAWheel(joint, walk.Things) || walk.EventsOf(joint.Id).LastOrDefault(e => e.Verb == Verb.Torque) is not { } torqued) return;
-        if (walk.Steps.Any(s => TorquedTwice.Retorque(s.Text))) return;
+        if (walk.Steps.Any(s => Claims.Says(s, ClaimKind.Again))) return;
         found.Add(At(torqued, $"{joint.Label} settle in the first use, and nothing says when they are torqued again.", Fixes.InsertAtEnd(walk, "Retorque after the first use", TighteningSentence.Again(joint, walk.Workshop.Rules))));
     }
 }

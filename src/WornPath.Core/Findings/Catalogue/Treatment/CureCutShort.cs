@@ -1,5 +1,6 @@
 using System.Text.RegularExpressions;
 using WornPath.Core.Editing;
+using WornPath.Core.Reading;
 using WornPath.Core.Sheets;
 using WornPath.Core.Tightening;
 using WornPath.Core.Walking;
@@ -17,7 +18,7 @@ public sealed partial class CureCutShort : Rule
     public override IEnumerable<Finding> Find(Walk walk)
     {
         // The longest cure that is said; where none is, THR009 says so.
-        var longest = walk.Doing(Verb.Wait).Where(e => e.Action.Minutes is not null && e.Step.Text.Contains("cure", StringComparison.OrdinalIgnoreCase)).MaxBy(e => e.Action.Minutes);
+        var longest = walk.Doing(Verb.Wait).Where(e => e.Action.Minutes is not null && Claims.Says(e.Step, ClaimKind.Cures)).MaxBy(e => e.Action.Minutes);
         if (longest is null) yield break;
         foreach (var joint in walk.Sheet.Joints)
         {

@@ -20,7 +20,7 @@ public sealed class TwoTreatments : ThingRule<Joint>
             if (walked.Verb != Verb.Treat) continue;
             var what = $"{walked.Action.Words} {(walked.Action.With is { } id ? walk.Things.GetValueOrDefault(id)?.Name : "")}";
             if (what.Contains("locker", StringComparison.OrdinalIgnoreCase) || what.Contains("retaining compound", StringComparison.OrdinalIgnoreCase)) locker = walked;
-            else if (Array.Exists(Slippery, s => what.Contains(s, StringComparison.OrdinalIgnoreCase)) || walked.Step.Text.TrimStart().StartsWith("oil ", StringComparison.OrdinalIgnoreCase) || walked.Step.Text.TrimStart().StartsWith("grease ", StringComparison.OrdinalIgnoreCase)) slippery = walked;
+            else if (Array.Exists(Slippery, s => what.Contains(s, StringComparison.OrdinalIgnoreCase))) slippery = walked;
             if (slippery is null || !(locker is not null || TreatmentAdvice.IsLocker(joint.Treatment))) continue;
             found.Add(At(walked, $"{joint.Label} gets both something slippery and threadlocker: on a greased thread it does not set. Clean the thread and use one of the two.", locker is null ? null : Fixes.InsertBefore(walk, locker.StepIndex, $"Clean {joint.Id} first", $"Clean the {joint.Name}.")));
             break;

@@ -1,3 +1,4 @@
+using System.Buffers;
 using System.Collections.Immutable;
 using System.Text.RegularExpressions;
 using WornPath.Core.Reading;
@@ -14,6 +15,11 @@ public sealed partial class ConditionAfter : SentenceRule
     private static partial Regex Behind();
 
     private static readonly string[] Asks = ["check", "see", "note", "look", "tell", "ask", "feel", "verify", "inspect", "measure"];
+
+    // Its words cannot stand first: a condition that does is where it belongs.
+    private static readonly SearchValues<string> Whens = SearchValues.Create([" if ", " when ", " once ", " only "], StringComparison.OrdinalIgnoreCase);
+
+    protected override bool MayConcern(ReadOnlySpan<char> sentence, ImmutableArray<Term> terms) => sentence.ContainsAny(Whens);
 
     protected override (string Message, string? Rewrite)? Look(string sentence, ImmutableArray<Term> terms)
     {

@@ -12,9 +12,10 @@ public sealed class LongSentence : SentenceRule
 
     public override RuleInfo Info { get; } = new("WRD003", Severity.Hint, "Long sentence");
 
+    protected override bool MayConcern(ReadOnlySpan<char> sentence, ImmutableArray<Term> terms) => sentence.Length >= MostWords * 2 && sentence.Count(' ') >= MostWords;
+
     protected override (string Message, string? Rewrite)? Look(string sentence, ImmutableArray<Term> terms)
     {
-        if (sentence.Length < MostWords * 2) return null;
         var words = sentence.Split(' ', StringSplitOptions.RemoveEmptyEntries).Count(w => w.Any(char.IsLetter));
         if (words <= MostWords) return null;
         return ($"A sentence of {words} words; twenty are what a reader keeps with a wrench in hand. Split it: one instruction a sentence.",

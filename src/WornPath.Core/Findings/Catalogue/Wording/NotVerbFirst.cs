@@ -1,3 +1,4 @@
+using System.Collections.Frozen;
 using System.Collections.Immutable;
 using System.Text.RegularExpressions;
 using WornPath.Core.Reading;
@@ -38,6 +39,13 @@ public sealed partial class NotVerbFirst : SentenceRule
         ["measured"] = "measure",
         ["snugged"] = "snug",
     };
+
+    // "The …" may be passive; anything else begins with a person or a filler.
+    private static readonly FrozenSet<string>.AlternateLookup<ReadOnlySpan<char>> Openings =
+        new[] { "the", "you", "we", "one", "now", "then", "next", "next,", "please", "so", "go" }.ToFrozenSet(StringComparer.OrdinalIgnoreCase).GetAlternateLookup<ReadOnlySpan<char>>();
+
+    protected override bool MayConcern(ReadOnlySpan<char> sentence, ImmutableArray<Term> terms) =>
+        sentence.IndexOfAny(' ', '\'') is var end and > 0 && Openings.Contains(sentence[..end]);
 
     protected override (string Message, string? Rewrite)? Look(string sentence, ImmutableArray<Term> terms)
     {

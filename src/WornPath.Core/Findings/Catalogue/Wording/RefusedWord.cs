@@ -1,3 +1,4 @@
+using System.Buffers;
 using System.Collections.Immutable;
 using WornPath.Core.Workshops;
 
@@ -7,6 +8,18 @@ namespace WornPath.Core.Findings.Catalogue;
 public sealed class RefusedWord : SentenceRule
 {
     public override RuleInfo Info { get; } = new("WRD008", Severity.Hint, "Word the workshop does not use");
+
+    // All refused words at once: most sentences have none.
+    private sealed record Search(ImmutableArray<Term> Terms, SearchValues<string> Words);
+
+    private Search? _search;
+
+    protected override bool MayConcern(ReadOnlySpan<char> sentence, ImmutableArray<Term> terms)
+    {
+        var search = _search;
+        if (search is null || search.Terms != terms) _search = search = new Search(terms, SearchValues.Create([.. terms.Select(t => t.Refused)], StringComparison.OrdinalIgnoreCase));
+        return sentence.ContainsAny(search.Words);
+    }
 
     protected override (string Message, string? Rewrite)? Look(string sentence, ImmutableArray<Term> terms)
     {

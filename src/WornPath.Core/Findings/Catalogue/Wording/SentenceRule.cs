@@ -21,7 +21,10 @@ public abstract class SentenceRule : StepRule
     /// <param name="terms">The words the workshop does not write.</param>
     protected abstract (string Message, string? Rewrite)? Look(string sentence, ImmutableArray<Term> terms);
 
-    protected internal sealed override bool Concerns(Step step, HouseRules rules) => _hits.Of(step, rules.Terms) is not null;
+    /// <summary>False where nothing can be wrong with a sentence, told at a glance.</summary>
+    protected abstract bool MayConcern(ReadOnlySpan<char> sentence, ImmutableArray<Term> terms);
+
+    protected internal sealed override bool Concerns(Step step, HouseRules rules) => MayConcern(step.Text, rules.Terms) && _hits.Of(step, rules.Terms) is not null;
 
     protected internal sealed override void Find(Walk walk, int stepIndex, Found found)
     {
@@ -30,11 +33,18 @@ public abstract class SentenceRule : StepRule
         found.Add(At(step, stepIndex, null, hit.Message, hit.Rewrite is null ? null : new Fix($"Write: {Short(hit.Rewrite)}", new WriteStep(step.Id, step.Text, step.Text[..hit.At.Start] + hit.Rewrite + step.Text[hit.At.End..]))));
     }
 
+    private bool MayConcern(string text, ImmutableArray<Term> terms)
+    {
+        foreach (var at in Sentences.Of(text))
+            if (MayConcern(text.AsSpan(at.Start, at.Length), terms)) return true;
+        return false;
+    }
+
     // One of a kind in a step is enough; the next shows when it is mended.
     private Hit? FirstIn(Step step, ImmutableArray<Term> terms)
     {
         foreach (var at in Sentences.Of(step.Text))
-            if (Look(at.Of(step.Text), terms) is var (message, rewrite)) return new Hit(at, message, rewrite);
+            if (MayConcern(step.Text.AsSpan(at.Start, at.Length), terms) && Look(at.Of(step.Text), terms) is var (message, rewrite)) return new Hit(at, message, rewrite);
         return null;
     }
 

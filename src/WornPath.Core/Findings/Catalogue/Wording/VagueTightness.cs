@@ -1,18 +1,15 @@
-using System.Text.RegularExpressions;
+using WornPath.Core.Reading;
 using WornPath.Core.Sheets;
 using WornPath.Core.Walking;
 
 namespace WornPath.Core.Findings.Catalogue;
 
 /// <summary>WRD001: "good and tight" is no value.</summary>
-public sealed partial class VagueTightness : PhraseRule
+public sealed class VagueTightness : PhraseRule
 {
     public override RuleInfo Info { get; } = new("WRD001", Severity.Warn, "Vague tightness");
 
-    [GeneratedRegex(@"\b(?:plenty|good and|nice and|real(?:ly)?|very|fairly|reasonably|pretty|extra|super|just) tight\b|\bnip(?:ped)? (?:it |them )?up\b|\btight enough\b|\bas tight as (?:you can|possible)\b|\bgive (?:it|them) (?:a )?(?:bit|good heave|tug|tweak)\b|\buntil (?:it is|they are) tight\b|\bsecurely tighten\b|\btighten (?:it |them )?(?:securely|firmly|well|fully|properly)\b", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
-    private static partial Regex Pattern();
-
-    protected override Regex Phrases => Pattern();
+    private protected override ClaimKind Way => ClaimKind.Vague;
 
     // Where the step tightens one joint, and its value is known, the value stands for the words.
     protected override string? Rewrite(string phrase, Walk walk, int stepIndex)

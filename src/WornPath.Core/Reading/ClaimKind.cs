@@ -1,0 +1,83 @@
+namespace WornPath.Core.Reading;
+
+/// <summary>What words can say beside what is done. The words for each stand in Reading/Trade/claims.txt.</summary>
+internal enum ClaimKind
+{
+    /// <summary>A bearing is turned.</summary>
+    Turning,
+
+    /// <summary>Something else is done while it turns.</summary>
+    WhileTurning,
+
+    /// <summary>With the tyres just touching the ground.</summary>
+    TyreTouching,
+
+    /// <summary>With the weight of the vehicle on its suspension.</summary>
+    SuspensionLoaded,
+
+    /// <summary>A compound sets.</summary>
+    Cures,
+
+    /// <summary>A qualified or a second person looks at it.</summary>
+    Qualified,
+
+    /// <summary>Pressure is let off.</summary>
+    Relieved,
+
+    /// <summary>A joint is torqued or checked again, on purpose.</summary>
+    Again,
+
+    /// <summary>What is done where a value is beyond its limits.</summary>
+    OnAFail,
+
+    /// <summary>Goes by what was measured or chosen before.</summary>
+    GoesBy,
+
+    /// <summary>Warns of what is done already.</summary>
+    Late,
+
+    /// <summary>A hoist, a jack or a second person takes the weight.</summary>
+    Lifted,
+
+    /// <summary>A tool that is not in every box.</summary>
+    SpecialTool,
+
+    /// <summary>"Good and tight".</summary>
+    Vague,
+
+    /// <summary>"This one here".</summary>
+    Pointing,
+
+    /// <summary>Left or right.</summary>
+    Sided,
+
+    /// <summary>From where left and right are seen.</summary>
+    SeenFrom,
+
+    /// <summary>A cleaner or a solvent is used.</summary>
+    Solvent,
+
+    /// <summary>A spring is compressed.</summary>
+    SpringLoad,
+
+    /// <summary>Something is heated.</summary>
+    Heat,
+
+    /// <summary>Something is cooled to shrink.</summary>
+    Cold,
+
+    /// <summary>Something is pressed.</summary>
+    Press,
+
+    /// <summary>Brake dust.</summary>
+    BrakeDust,
+
+    /// <summary>A hammer, a drift, a chisel is used.</summary>
+    Hammering,
+
+    /// <summary>The size of a socket, wrench or key.</summary>
+    ToolSize,
+
+    /// <summary>A property class or grade.</summary>
+    Class,
+}
