@@ -79,6 +79,12 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
         {
             var token = tokens[i];
             var word = token.Kind == TokenKind.Word ? token.Text : "";
+            if (token.Kind == TokenKind.Size && Continues(i + 1, to))
+            {
+                size = token.At.Of(text);
+                continue;
+            }
+
             // "A new one", "the upper one": no number.
             if (word == "one" && Word(i + 1) is "at" or "by" && Word(i + 2) is "a" or "one") return null;
             if (word == "one" && Word(i + 1) != "of" && !Continues(i + 1, to)) break;
@@ -294,6 +300,14 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
         for (; i < to; i++)
         {
             var token = tokens[i];
+            // "The bolts, M8 x 25": behind the name.
+            if (token.Kind == TokenKind.Size && stems.Count > 0 && size.Length == 0)
+            {
+                size = token.At.Of(text);
+                i++;
+                break;
+            }
+
             if (token.Kind == TokenKind.Number)
             {
                 if (stems.Count > 0 && names.IsNumbered(stems[^1], token.Text))
@@ -503,7 +517,7 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
         var word = tokens[i].Text;
         var forms = Trade.VerbsOf(word);
         // "The fluid stands between the marks".
-        if (forms.Any(f => f.Form == Form.S || f.Form == Form.Base
+        if (Trade.NounOf([Stem.Of(word)]) is not { Role: NounRole.Thing } && forms.Any(f => f.Form == Form.S || f.Form == Form.Base
             && (i + 1 >= to || tokens[i + 1].Kind != TokenKind.Word || Trade.IsSmall(tokens[i + 1].Text)))
             && Trade.NounOf([Stem.Of(tokens[i - 1].Text)]) is { Kinds: [ThingKind.Fluid, ..] }) return true;
         if (forms.Length == 0 || names.IsHead(Stem.Of(word)) || Trade.NounsInIng.Contains(word)) return false;
@@ -527,11 +541,11 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
             && next.Text is "behind" or "under" or "beside" or "between" or "against");
     }
 
-    private bool Continues(int i, int to) => i < to && (IsContent(i) || tokens[i].Kind == TokenKind.Number && i + 1 < to && IsContent(i + 1) || tokens[i].Kind == TokenKind.Word && NumberWords.Parse(tokens[i].Text) is not null);
+    private bool Continues(int i, int to) => i < to && (IsContent(i) || tokens[i].Kind is TokenKind.Number or TokenKind.Size && i + 1 < to && IsContent(i + 1) || tokens[i].Kind == TokenKind.Word && NumberWords.Parse(tokens[i].Text) is not null);
 
     private bool IsSizeUnit(int i, int to) => i < to && tokens[i].Kind == TokenKind.Word && tokens[i].Text is "mm" or "in" or "inch" or "-inch" or "\"" && i + 1 < to && IsContent(i + 1) && !Trade.IsSmall(tokens[i + 1].Text);
 
-    private static bool Sized(string word) => word.Length > 1 && (word[0] is 'm' or 't' or 'e' && char.IsAsciiDigit(word[1])) || word.Length > 1 && char.IsAsciiDigit(word[0]) && word.Any(c => c is '/' or 'x' or '×');
+    private static bool Sized(string word) => word.Length > 1 && (word[0] is 'm' or 't' or 'e' && char.IsAsciiDigit(word[1])) || word.Length > 1 && char.IsAsciiDigit(word[0]) && (word.EndsWith("mm", StringComparison.Ordinal) || word.Any(c => c is '/' or 'x' or '×'));
 
     private static string Bare(string word) => word.EndsWith("'s", StringComparison.Ordinal) || word.EndsWith("’s", StringComparison.Ordinal) ? word[..^2] : word;
 

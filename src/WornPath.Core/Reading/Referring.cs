@@ -1,3 +1,4 @@
+using WornPath.Core.Fasteners;
 using WornPath.Core.Sheets;
 
 namespace WornPath.Core.Reading;
@@ -6,7 +7,11 @@ namespace WornPath.Core.Reading;
 /// <param name="Id">The id it would get.</param>
 /// <param name="Holds">The part it holds, where it is a fastener named by it.</param>
 /// <param name="At">Where it is named.</param>
-public sealed record AssumedThing(ThingKind Kind, string Id, string Name, int Count, bool FromKit, string? Holds, Span At);
+public sealed record AssumedThing(ThingKind Kind, string Id, string Name, int Count, bool FromKit, string? Holds, Span At)
+{
+    /// <summary>What the words say the fastener is; null where they say nothing of it.</summary>
+    public Fastener? Fastener { get; init; }
+}
 
 /// <summary>Finds what noun phrases mean: within the sentence, then what was spoken of before, then by kind and by what holds what.</summary>
 internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Func<string, string?> settled)
@@ -52,9 +57,22 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
             if (thing.Kind == ThingKind.Tool && phrase.Size.Length > 0 && !thing.Name.Contains(phrase.Size, StringComparison.OrdinalIgnoreCase)) continue;
             // "The bar" is no long bar that was only used.
             if (thing.Kind is ThingKind.Tool && !whole && phrase.After is null && spoken.IsOff(thing) is null || OnlyUsed(thing, phrase)) continue;
+            // M8 bolts are no M10.
+            if (thing is Joint sized && FastenerSizes.Same(phrase.Size, sized) is { } same)
+            {
+                if (!same) continue;
+                best += 40;
+            }
+
             if (thing is Joint joint && phrase.Count is { } count && joint.Count == count && count > 1) best += 4;
             // "The nuts" is not the castle nut, nor "the nut" the wheel nuts, where both are there.
-            if (!whole && phrase.IsPlural != IsMany(thing)) best -= 25;
+            if (!whole && phrase.IsPlural != IsMany(thing))
+            {
+                // "The 15 mm bolt" is none of the six.
+                if (phrase.Size.Length > 0 && thing is Joint && phrase.Some is null) continue;
+                best -= 25;
+            }
+
             // Eight bolts are not the six; ten may be five on each side.
             if (!whole && thing is Joint { Count: > 1 } fewer && phrase.Count is { } all && all > fewer.Count && all != 2 * fewer.Count) continue;
             if (!whole && phrase.IsPlural && phrase.Count is null && thing is Joint { Count: 1 } && !IsMany(thing) && phrase.Stems.Count == 1) continue;
@@ -190,6 +208,8 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
         var bare = phrase.Stems.Count == 1;
         if (kind == ThingKind.Tool && phrase.Size.Length > 0) name = $"{phrase.Size} {name}";
         else if (kind is ThingKind.Joint && bare && owner is { Length: > 0 }) name = $"{One(owner)} {name}";
+        // "Two M8 x 25 bolts": told from others by their thread, as long as nothing else tells whose they are.
+        else if (kind is ThingKind.Joint && bare && phrase.Size.Length > 0) name = $"{FastenerSizes.Short(phrase.Size)} {name}";
         // "The two M10s" are bolts.
         if (kind == ThingKind.Joint && phrase.Head is ['m', >= '0' and <= '9', ..]) name = owner is { Length: > 0 } ? $"{owner} bolts" : $"{phrase.Head.ToUpperInvariant()} bolts";
         name = Clean(name);
@@ -217,7 +237,7 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
             _ => throw new ArgumentOutOfRangeException(nameof(kind)),
         };
         _fresh.Add(thing);
-        _assumed.Add(new AssumedThing(kind, id, name, count, fromKit, kind == ThingKind.Joint ? ownerId : null, phrase.At));
+        _assumed.Add(new AssumedThing(kind, id, name, count, fromKit, kind == ThingKind.Joint ? ownerId : null, phrase.At) { Fastener = kind == ThingKind.Joint ? FastenerSizes.Read(phrase) : null });
         return thing;
     }
 

@@ -654,6 +654,20 @@ public sealed partial class SentenceReader
         else Unclear(clause);
     }
 
+    // "Disconnect the battery", "unplug the alternator": its leads, its plug. The part itself stays where it is, and may come off later.
+    private List<Thing> LeadsOf(NounPhrase phrase, Sense sense)
+    {
+        var open = sense == Sense.Connect;
+        // "Reconnect the battery": its negative lead.
+        bool Pole(string[] name) => phrase.Head == "battery" && Array.Exists(name, n => n is "negative" or "positive" or "ground" or "earth");
+        var named = _refer.Things.OfType<Connection>().Where(c => !(c.Assumed && Spoken.Lately(c) == 0) && NameIndex.NamesOf(c)[0] is var name && (phrase.Stems.All(name.Contains) || Pole(name))).ToList<Thing>();
+        if (named.FindAll(c => Spoken.IsOff(c) == open) is { Count: > 0 } meant) return meant;
+        if (named.Count > 0) return named;
+        if (_refer.Things.Any(t => t is not Part && NameIndex.NamesOf(t)[0].SequenceEqual(phrase.Stems))) return [];
+        var name = $"{(phrase.IsPlural ? Stem.Of(phrase.Name) : phrase.Name)} {(phrase.Stems[^1] == "battery" ? "leads" : phrase.IsPlural ? "plugs" : "plug")}";
+        return [_refer.Assume(phrase with { Name = name, Text = name.ToLowerInvariant(), Stems = NameIndex.StemsOf(name) }, ThingKind.Connection, false, null, null)];
+    }
+
     /// <summary>What a phrase means for a sense: things of the sheet, one named anew, or none; asks where it cannot tell.</summary>
     private List<Thing> Things(Clause clause, Sense sense, NounPhrase phrase)
     {
@@ -661,6 +675,10 @@ public sealed partial class SentenceReader
         bool Accepts(ThingKind kind) => row.ByKind.ContainsKey(kind);
         if (phrase.IsPronoun)
         {
+            // "Sensor in, … plug it in".
+            if (sense is Sense.Connect or Sense.Disconnect && phrase.Text == "it" && Spoken.Last.Concat(Spoken.Earlier).OfType<Part>().FirstOrDefault() is { } wired
+                && NameIndex.NamesOf(wired)[0] is var ofPart && Trade.Wired.Contains(ofPart[^1])
+                && LeadsOf(phrase with { Stems = ofPart, Name = wired.Name }, sense) is { Count: > 0 } leadsOfIt) return leadsOfIt;
             if (_unnamed is { } said && !row.IsSoft && sense is not (Sense.Level or Sense.Drain or Sense.Fill)
                 && phrase.Text is "it" or "them" or "one" or "ones" or "these" or "those")
             {
@@ -728,6 +746,7 @@ public sealed partial class SentenceReader
                 Head: "bolt" or "stud" or "screw"
             })?.Noun is { } bolt && _refer.Known(bolt) is Joint nutted) return [nutted];
         if (phrase is { IsAll: true, Stems.Count: 1 } && Every(phrase, Accepts) is { Count: > 0 } every) return every;
+        if (sense is Sense.Disconnect or Sense.Connect && phrase.After is null && Trade.Wired.Contains(phrase.Head) && LeadsOf(phrase, sense) is { Count: > 0 } leads) return leads;
         if (_refer.Known(phrase, Accepts) is { } known && (Accepts(known.Kind) || !(Trade.NounOf(phrase.Stems)?.Kinds.Any(Accepts) ?? false)))
         {
             Spoken.Name(known);

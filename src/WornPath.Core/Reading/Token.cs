@@ -19,6 +19,9 @@ internal enum TokenKind
     /// <summary>A time: minutes, hours, seconds.</summary>
     Time,
 
+    /// <summary>What a fastener is by its numbers: "M8 x 25 mm", "3/8-16 x 1 1/4 in.", "M12 10.9".</summary>
+    Size,
+
     /// <summary>The end of a sentence.</summary>
     Stop,
 }

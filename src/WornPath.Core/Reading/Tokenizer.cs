@@ -7,11 +7,22 @@ namespace WornPath.Core.Reading;
 /// <summary>Cuts a step's text into tokens; values with units come out whole.</summary>
 internal static partial class Tokenizer
 {
-    [GeneratedRegex(@"(?<time>(?:\d+(?:[.,]\d+)?|half an?|a quarter of an|three[- ]quarters of an|an?|one|two|three|four|five|six|seven|eight|nine|ten|twelve|fifteen|twenty|thirty|forty|sixty)\s*(?<tu>seconds|second(?!\s+[a-z])|secs?|minutes?|mins?|min\.|hours?|hrs?|h)(?![A-Za-z]))|" +
+    // Length of an inch fastener, property class behind a metric one.
+    private const string InchLength = @"(?:\d{1,2}[ -]\d{1,2}/\d{1,2}|\d{1,2}/\d{1,2}|\d{1,3}(?:\.\d+)?)(?:\s*(?:""|”|″|in\.?(?![A-Za-z])|inch(?:es)?(?![A-Za-z])|mm(?!\w)))?";
+    private const string MetricClass = @"(?:\s*[-,]?\s*(?:4\.6|4\.8|5\.6|5\.8|6\.8|8\.8|9\.8|10\.9|12\.9)(?![\d.]))";
+
+    [GeneratedRegex(@"(?<size>(?<![\w/.])(?:M\d{1,2}(?:[.,]\d)?(?:\s?-\s?[0-3](?:[.,]\d{1,2})?(?=\s*[x×]))?(?:(?:\s*[x×]\s*\d+(?:[.,]\d+)?){1,2}(?:\s*mm(?!\w))?" + MetricClass + "?|" + MetricClass + @")(?!\w)|" +
+        @"(?:#\d{1,2}|(?:\d[ -])?\d{1,2}/\d{1,2})(?:-\d{1,2}(?![\d/.])(?:\s*(?:UNC|UNF|UNEF)(?!\w))?(?:\s*[x×]\s*" + InchLength + @")?|\s*(?:""|”|″|in\.?|inch)?\s*[x×]\s*" + InchLength + @")(?:\s*,?\s*grade\s*[258](?!\w))?))|" +
+        @"(?<aside>\(\s*(?:items?|ref\.?|fig(?:ure|s)?\.?|see|callouts?|pos\.?|page|p\.|step|steps|detail|view|key|table)\s[^()\n]{0,60}\))|\((?<many>\d{1,2})\)(?=\s*[\p{L}\d])|" +
+        @"(?<time>(?:\d+(?:[.,]\d+)?|half an?|a quarter of an|three[- ]quarters of an|an?|one|two|three|four|five|six|seven|eight|nine|ten|twelve|fifteen|twenty|thirty|forty|sixty)\s*(?<tu>seconds|second(?!\s+[a-z])|secs?|minutes?|mins?|min\.|hours?|hrs?|h)(?![A-Za-z]))|" +
         @"(?<angle>(?:\d+(?:[.,]\d+)?|\d+/\d+|half a|(?:an?|another|one)\s+(?:half|third|quarter|fifth|sixth|eighth|twelfth)(?:\s+of\s+a)?|(?:a |another )?(?:third|quarter|sixth|eighth|twelfth) of a|(?:another |a )?three[- ]quarters of a|two[- ]thirds of a|three-quarter|another|one|two|three|four)\s*(?:°|deg(?:rees?)?(?![A-Za-z])|flats?(?![A-Za-z])|turns?(?![A-Za-z])))|" +
         @"(?<num>\d+(?:[.,/]\d+)*(?![\w]))|(?<word>[\p{L}#](?:[\p{L}\d'’\-]*[\p{L}\d])?|\d[\w.×/]*\w)|(?<stop>[.!?;\n]+)|(?<mark>[,:()–—%+])",
         RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex Pattern();
+
+    // "3.", "Step 4:", "b)", "•": which line of a list it is.
+    [GeneratedRegex(@"\G[ \t]*(?:(?:step\s+)?\d{1,2}(?:\.\d{1,2})*[.):]|\(?[a-z]\)|\(\d{1,2}\)(?=\s+[A-Z][a-z]+\s+(?:the|all|both|each|any|an?)\b)|[-–•*·►])[ \t]+", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    private static partial Regex ListLead();
 
     /// <summary>The tokens of a text, in order.</summary>
     public static List<Token> Tokenize(string text)
@@ -53,6 +64,12 @@ internal static partial class Tokenizer
         var next = 0;
         for (var at = 0; at < text.Length;)
         {
+            if ((at == 0 || text[at - 1] == '\n') && ListLead().Match(text, at) is { Success: true } lead && (next >= torques.Count || torques[next].Start >= lead.Index + lead.Length))
+            {
+                at = lead.Index + lead.Length;
+                continue;
+            }
+
             if (next < torques.Count && torques[next].Start <= at)
             {
                 var found = torques[next++];
@@ -72,7 +89,16 @@ internal static partial class Tokenizer
             }
 
             at = match.Index + match.Length;
+            // "(item 4)", "(see figure 3)": where to look, and nothing that is done.
+            if (match.Groups["aside"].Success) continue;
             var token = Make(match);
+            // "… x 1 in. Fit …": the full stop of the unit ends the sentence, too, where one begins behind it.
+            if (token.Kind == TokenKind.Size && text[at - 1] == '.' && EndsSentence(text, at))
+            {
+                tokens.Add(token with { Text = token.Text[..^1], At = token.At with { Length = token.At.Length - 1 } });
+                token = new Token(TokenKind.Stop, ".", new Span(at - 1, 1));
+            }
+
             // "1/8 in. closer", "approx. 5 mm": the full stop belongs to the word.
             if (token is { Kind: TokenKind.Stop, Text: "." } && tokens.Count > 0 && IsAbbreviation(tokens) && !EndsSentence(text, at)) continue;
             tokens.Add(token);
@@ -110,7 +136,10 @@ internal static partial class Tokenizer
             return Angle.Parse(text) is { IsGood: true } angle
                 ? new Token(TokenKind.Angle, text, span) { Number = angle.Value.Degrees }
                 : new Token(TokenKind.Word, text, span);
-        var kind = match.Groups["num"].Success ? TokenKind.Number
+        // "(4) bolts": four of them.
+        if (match.Groups["many"] is { Success: true } many) return new Token(TokenKind.Number, many.Value, new Span(many.Index, many.Length));
+        var kind = match.Groups["size"].Success ? TokenKind.Size
+            : match.Groups["num"].Success ? TokenKind.Number
             : match.Groups["stop"].Success ? TokenKind.Stop
             : match.Groups["mark"].Success ? TokenKind.Mark
             : TokenKind.Word;

@@ -42,6 +42,7 @@ internal static class Trade
     public static readonly WordSet Negations = Set("negation");
     public static readonly WordSet Holds = Set("holds");
     public static readonly WordSet WholeVehicles = Set("wholeVehicle");
+    public static readonly WordSet Wired = Set("wired");
     public static readonly WordSet Vessels = Set("vessel");
     public static readonly WordSet Rests = Set("rest");
     public static readonly WordSet BehindValues = Set("behindValue");
