@@ -180,6 +180,9 @@ internal sealed class ClauseFinder
         if (word == "after" && Is(at + 1, "which") && at + 2 < _end) return Said(at + 2, null, at + 2);
         // "Then it's 48 N·m on the first round": a value is no remark.
         if (Contractions.Contains(word) && Has(at, NextBoundary(at + 1), i => _tokens[i].Kind == TokenKind.Torque)) return new Clause(Mood.Fragment, at, NextBoundary(at + 1));
+        // "Being careful not to spill it", "careful not to bend the tab": how, and to the end of the sentence.
+        if (word == "being" || word == "careful" && at > 0 && _tokens[at - 1].Kind == TokenKind.Mark)
+            return new Clause(Mood.Beside, at, SubordinateEnd(at)) { IsRemark = true };
         if (Contractions.Contains(word)) return new Clause(Mood.Declarative, at, NextBoundary(at + 1)) { IsRemark = true };
         // "Off with the four nuts", "on with the cover".
         if (word is "off" or "out" or "on" or "away" && Is(at + 1, "with") && at + 2 < _end) return new Clause(Mood.Imperative, at, NextBoundary(at + 2)) { VerbAt = at + 1, Verb = Trade.VerbsOf(word == "on" ? "fit" : "remove")[0].Verb };
@@ -212,11 +215,15 @@ internal sealed class ClauseFinder
     {
         if (!IsPurposeAt(at)) return null;
         var verb = Trade.VerbsOf(_tokens[at + 1].Text).First(f => f.Form == Form.Base).Verb;
-        if (verb.Lemma == "drain" || open?.Verb?.Lemma is "use" or "make" or "remember" or "take" or "need" or "be" or "try" || open is { Mood: Mood.Imperative } && Has(at + 2, NextBoundary(at + 2), i => _tokens[i].Text is "out" or "off")) return new Clause(Mood.Imperative, at, NextBoundary(at + 2)) { VerbAt = at + 1, Verb = verb };
+        if (verb.Lemma == "drain" || open?.Verb?.Lemma is "use" or "make" or "remember" or "take" or "need" or "be" or "try" || open is { Mood: Mood.Imperative }
+            && (Has(at + 2, NextBoundary(at + 2), i => _tokens[i].Text is "out" or "off") || Takes(verb) && (Is(at - 1, "enough") || Is(at + 2, "it") || Is(at + 2, "them")))) return new Clause(Mood.Imperative, at, NextBoundary(at + 2)) { VerbAt = at + 1, Verb = verb };
         var clause = new Clause(Mood.Beside, at, NextBoundary(at + 2)) { VerbAt = at + 1, IsRemark = true };
         Fill(clause, at + 2, clause.To);
         return clause;
     }
+
+    // "Turn it to remove it", "lower it just enough to take out the spring": done in the same go.
+    private static bool Takes(TradeVerb verb) => verb.Frames[^1].Sense is Sense.Off or Sense.On or Sense.Disconnect or Sense.Connect;
 
     private bool IsPurposeAt(int at) => Is(at, "to") && at + 2 < _end && _tokens[at + 1].Kind == TokenKind.Word && Trade.IsBase(_tokens[at + 1].Text)
         && (_tokens[at + 2].Kind == TokenKind.Word && (Trade.Determiners.Contains(_tokens[at + 2].Text)
@@ -507,7 +514,7 @@ internal sealed class ClauseFinder
         var doing = Trade.VerbsOf(token.Text).FirstOrDefault(f => f.Form == Form.Ing).Verb;
         // "Drain it by taking out the plug": taken out.
         // "Remove the duct by loosening its clamps": that is done first.
-        if (doing is not null && at > 0 && Is(at - 1, "by")
+        if (doing is not null && at > 0 && (Is(at - 1, "by") || Is(at - 1, "and") && open is { ComesFirst: true, From: > 0 } && Is(open.From - 1, "by"))
             && (open?.Verb?.Lemma == "drain" || open is { Mood: Mood.Imperative, Verb: { } whole } && Trade.Changes(whole) && Trade.MayChange(doing)))
             return new Clause(Mood.Imperative, at, NextBoundary(at + 1)) { VerbAt = at, Verb = doing, ComesFirst = open?.Verb?.Lemma != "drain" };
         // "Catching the bearing as it comes": it comes off.

@@ -169,6 +169,8 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
                 continue;
             }
 
+            // "Every 6 in.", "every 100 mm": how far apart.
+            if (word == "every" && i + 2 < tokens.Count && tokens[i + 1].Kind == TokenKind.Number && Word(i + 2) is "in" or "inch" or "inches" or "mm" or "cm" or "m" or "ft" or "feet") return null;
             if (word is "both" or "all" or "each" or "every")
             {
                 if (word == "all" && Word(i + 1) == "but")

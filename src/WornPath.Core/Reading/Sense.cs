@@ -48,6 +48,10 @@ internal enum Sense
     Aside,
     Discard,
     Replace,
+
+    /// <summary>From the old to the new: off where it is not off yet, and on.</summary>
+    Transfer,
+
     Mark,
     Look,
     Measure,

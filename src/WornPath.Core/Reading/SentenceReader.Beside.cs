@@ -14,7 +14,7 @@ public sealed partial class SentenceReader
         if (sense is Sense.Off or Sense.Discard && Has(clause, "together", "along", "complete"))
             foreach (var piece in clause.Pieces)
                 if (piece.Noun is { After: "with", IsPronoun: false } along && Trade.NounOf(along.Stems)?.Role is null or NounRole.Thing && Trade.NounOf(along.Stems) is not { Kinds: [ThingKind.Tool or ThingKind.Consumable, ..] }) targets.AddRange(DoTo(clause, sense, along));
-        if (sense is not (Sense.On or Sense.Secure or Sense.Start or Sense.Place)) return;
+        if (sense is not (Sense.On or Sense.Secure or Sense.Start or Sense.Place or Sense.Transfer)) return;
         var fastened = false;
         foreach (var piece in clause.Pieces)
         {
@@ -120,7 +120,10 @@ public sealed partial class SentenceReader
         // "If the clip breaks, renew it".
         if (clause.IsProviso)
         {
-            if (clause.Pieces.Find(p => p.Noun is { After: null }) is not { Noun: { IsPronoun: false } subject }
+            // "If equipped with a skid plate": the plate.
+            bool IsNoun(NounPhrase n) => !n.IsPronoun && (Trade.NounOf(n.Stems) is not null || _refer.Known(n) is not null);
+            if ((clause.Nouns.FirstOrDefault(n => n.After is null && (n.IsPronoun || IsNoun(n)))
+                ?? clause.Nouns.FirstOrDefault(n => n.After == "with" && IsNoun(n))) is not { IsPronoun: false } subject
                 || Trade.NounOf(subject.Stems)?.Role is not (null or NounRole.Thing)) return;
             if (_refer.Known(subject) is { } about) Spoken.Hand([about]);
             else if (Trade.NounOf(subject.Stems) is not null) _unnamed = subject;

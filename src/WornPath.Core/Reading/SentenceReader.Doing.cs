@@ -199,6 +199,8 @@ public sealed partial class SentenceReader
             // "Wheels on, all the nuts by hand": those of what was just fitted.
             if (_actions.FindLast(a => a.Verb is Verb.Fit or Verb.Remove) is { Target: { } id } && _refer.Find(id) is Part part
                 && all.Where(t => NameIndex.NamesOf(t)[0].Contains(NameIndex.NamesOf(part)[0][^1])).ToList() is { Count: > 0 } its) return its;
+            // "Each bolt" behind some that are in hand: those.
+            if (!phrase.IsPlural && all.FindAll(Spoken.Last.Contains) is { Count: > 0 } inHand) return inHand;
             if (phrase.Count is { } count) all = [.. all.OrderByDescending(Spoken.Lately).Take(count)];
             if (all.Count > 1 && all.TrueForAll(t => t is not (Joint { Count: > 1 } or Part { Quantity: > 1 }))) return all;
         }

@@ -540,6 +540,8 @@ public sealed partial class SentenceReader
     /// <summary>Does a sense to what a phrase names; returns the things.</summary>
     private List<Thing> DoTo(Clause clause, Sense sense, NounPhrase phrase)
     {
+        // "Pull the new stud through": what is new does not come off by a pull.
+        if (sense == Sense.Off && phrase.IsNew && clause.Verb is { Lemma: "pull" or "draw" or "haul" or "press" or "push" or "work" or "wind" or "feed" }) sense = Sense.On;
         var things = Things(clause, sense, phrase);
         // "Pop the lead out of its clip": the clip is what is opened; the lead is unplugged for itself.
         if (sense is Sense.Off or Sense.On && things is [Connection lead] && clause.Pieces.Find(p => p.Noun is { IsIts: true, Head: "clip" })?.Noun is { } clip)
@@ -626,6 +628,13 @@ public sealed partial class SentenceReader
         var off = Trade.Of(Sense.Off).ByKind.GetValueOrDefault(thing.Kind);
         var on = Trade.Of(Sense.On).ByKind.GetValueOrDefault(thing.Kind);
         if (off is null || on is null) return;
+        if (sense == Sense.Transfer)
+        {
+            if (Spoken.IsOff(thing) is not true) Add(off.Value, thing, phrase.At);
+            Add(on.Value, thing, phrase.At);
+            return;
+        }
+
         if (sense == Sense.Replace)
         {
             Add(off.Value, thing, phrase.At);
@@ -676,7 +685,8 @@ public sealed partial class SentenceReader
         if (phrase.IsPronoun)
         {
             // "Sensor in, … plug it in".
-            if (sense is Sense.Connect or Sense.Disconnect && phrase.Text == "it" && Spoken.Last.Concat(Spoken.Earlier).OfType<Part>().FirstOrDefault() is { } wired
+            if (sense is Sense.Connect or Sense.Disconnect && phrase.Text == "it" && !Spoken.Last.Any(t => t is Connection)
+                && Spoken.Last.Concat(Spoken.Earlier).OfType<Part>().FirstOrDefault() is { } wired
                 && NameIndex.NamesOf(wired)[0] is var ofPart && Trade.Wired.Contains(ofPart[^1])
                 && LeadsOf(phrase with { Stems = ofPart, Name = wired.Name }, sense) is { Count: > 0 } leadsOfIt) return leadsOfIt;
             if (_unnamed is { } said && !row.IsSoft && sense is not (Sense.Level or Sense.Drain or Sense.Fill)
@@ -1045,7 +1055,7 @@ public sealed partial class SentenceReader
         Sense.Touch => Verb.LowerToTouch,
         Sense.Lower or Sense.VehicleMoves => Verb.Lower,
         Sense.Off => Verb.Remove,
-        Sense.On or Sense.Replace => Verb.Fit,
+        Sense.On or Sense.Replace or Sense.Transfer => Verb.Fit,
         Sense.Look => Verb.Inspect,
         _ => Trade.Of(sense).ByKind.Values.FirstOrDefault(v => v is not null),
     };
