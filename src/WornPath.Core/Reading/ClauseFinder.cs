@@ -782,6 +782,8 @@ internal sealed class ClauseFinder
     // --- marks
     private bool IsBoundary(int i) => i < 0 || _tokens[i].Kind is TokenKind.Mark or TokenKind.Stop || _tokens[i].Kind == TokenKind.Word && Trade.Conjunctions.Contains(_tokens[i].Text);
 
+    private bool IsNumberAt(int i) => _tokens[i].Kind == TokenKind.Number || _tokens[i].Kind == TokenKind.Word && NumberWords.Parse(_tokens[i].Text) is not null;
+
     // The next place at which a clause may begin: a mark, "and", "or", "then", "but", or a word that leads in what is said beside it.
     private int NextBoundary(int from)
     {
@@ -791,6 +793,8 @@ internal sealed class ClauseFinder
             if (t.Kind == TokenKind.Mark && t.Text is not ("%" or "+" or "(" or ")")) return i;
             if (t is { Kind: TokenKind.Mark, Text: "(" } && i + 1 < _end && _tokens[i + 1].Kind == TokenKind.Word && _nouns.Read(i + 1, _end, null) is { Phrase.IsPronoun: true }) return i;
             if (t.Kind != TokenKind.Word) continue;
+            // "In two or three steps": about how many.
+            if (t.Text == "or" && i > from && i + 1 < _end && IsNumberAt(i - 1) && IsNumberAt(i + 1)) continue;
             // "Straight up and out": one way.
             if (t.Text == "and" && i > from && i + 1 < _end && _tokens[i - 1].Kind == TokenKind.Word && _tokens[i + 1].Kind == TokenKind.Word
                 && Trade.Paths.Contains(_tokens[i - 1].Text) && Trade.Paths.Contains(_tokens[i + 1].Text)
@@ -799,6 +803,8 @@ internal sealed class ClauseFinder
             if (i > from && IsByDoing(i)) return i;
             // "The bolts that hold the guard": which bolts.
             if (i > from && t.Text is "that" or "which" && i + 1 < _end && Trade.Holds.Contains(_tokens[i + 1].Text)) continue;
+            // "Replace if worn": the condition stands right behind the verb.
+            if (t.Text is "if" or "unless" || t.Text is "as" or "where" or "when" && i + 1 < _end && _tokens[i + 1].Text is "needed" or "required" or "necessary" or "fitted") return i;
             if (i > from && (Trade.Conditionals.Contains(t.Text) || Trade.Relatives.Contains(t.Text) && (t.Text != "that" || i + 1 < _end && IsFinite(i + 1)) || IsTemporalAt(i) || t.Text == "so" && Is(i + 1, "that"))) return i;
         }
 

@@ -450,7 +450,7 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
         if (depth < 2 && Word(i) == "of" && i + 1 < to && Read(i + 1, to, "of", depth + 1) is { Phrase: { IsPronoun: false } of, Next: var ofNext } && of.Stems.Count > 0)
         {
             // "A length of chain", "a loop of wire": what it is of.
-            if (stems[^1] is "length" or "loop" or "piece" or "strip" or "bit" or "turn"
+            if (stems[^1] is "mix" or "mixture" or "solution" or "length" or "loop" or "piece" or "strip" or "bit" or "turn"
                 && !names.IsHead(stems[^1])) return (of with { After = after, IsIndefinite = true }, ofNext);
             var place = Trade.NounOf(stems) is { Role: NounRole.Place or NounRole.Words } || stems[^1] is "ring" or "length" or "line";
             if (Trade.Relational.Contains(stems[^1]) || Trade.PlacesOn.Contains(stems[^1])) return (of with { After = after }, ofNext);

@@ -108,7 +108,7 @@ public sealed partial class SentenceReader
         // "Four bolts hold the frame; all four out".
         if (clause is { Negated: false, Mood: Mood.Declarative }
             && clause.Verb?.Lemma is "hold" or "secure" or "fasten" or "retain" or "fix" or "attach" or "clamp"
-            && clause.Pieces is [{ Noun: { IsPronoun: false } bolts }, .., { Noun: { IsPronoun: false, After: null } holds }] && bolts.Is(ThingKind.Joint))
+            && clause.Nouns.ToList() is [{ IsPronoun: false } bolts, .., { IsPronoun: false, After: null } holds] && bolts.Is(ThingKind.Joint))
         {
             _unnamed = bolts.Stems.Count > 1 ? bolts : bolts with { Owner = holds.Stems, OwnerName = holds.Name };
             return;
@@ -125,7 +125,12 @@ public sealed partial class SentenceReader
             if ((clause.Nouns.FirstOrDefault(n => n.After is null && (n.IsPronoun || IsNoun(n)))
                 ?? clause.Nouns.FirstOrDefault(n => n.After == "with" && IsNoun(n))) is not { IsPronoun: false } subject
                 || Trade.NounOf(subject.Stems)?.Role is not (null or NounRole.Thing)) return;
-            if (_refer.Known(subject) is { } about) Spoken.Hand([about]);
+            if (_refer.Known(subject) is { } about)
+            {
+                Spoken.Hand([about]);
+                // "If the hose is soft, renew it", of two hoses: one of them, and none of what was in hand before.
+                if (!subject.IsPlural) _unnamed = subject;
+            }
             else if (Trade.NounOf(subject.Stems) is not null) _unnamed = subject;
             return;
         }

@@ -560,6 +560,10 @@ public sealed partial class SentenceReader
     {
         if (thing.Kind is ThingKind.Tool or ThingKind.Consumable) Use(thing);
         var row = Trade.Of(sense);
+        // "Spin the nut on but leave it loose": it is.
+        if (sense == Sense.Loosen && clause.Verb?.Lemma == "leave" && _actions.FindLast(a => a.Target == thing.Id) is { Verb: Verb.Start }) return;
+        // "Fit the shaft. Secure with a new snap ring": it is on; the ring goes on.
+        if (sense == Sense.Secure && phrase.IsPronoun && thing is Part or Connection && Spoken.IsOff(thing) is false) return;
         if (thing is Control && sense is Sense.Off or Sense.On or Sense.Move or Sense.MoveOff or Sense.Place or Sense.Connect or Sense.Disconnect)
         {
             Add(Verb.Set, thing, phrase.At, a => a with { Position = Short(PlaceOf(clause).Of(_text)) });
@@ -690,7 +694,7 @@ public sealed partial class SentenceReader
                 && NameIndex.NamesOf(wired)[0] is var ofPart && Trade.Wired.Contains(ofPart[^1])
                 && LeadsOf(phrase with { Stems = ofPart, Name = wired.Name }, sense) is { Count: > 0 } leadsOfIt) return leadsOfIt;
             if (_unnamed is { } said && !row.IsSoft && sense is not (Sense.Level or Sense.Drain or Sense.Fill)
-                && phrase.Text is "it" or "them" or "one" or "ones" or "these" or "those")
+                && (phrase.Text is "it" or "them" or "one" or "ones" or "these" or "those" || sense == Sense.Replace && phrase.Text == clause.Verb?.Lemma))
             {
                 _unnamed = null;
                 return Things(clause, sense, said with { At = phrase.At, IsNew = phrase.IsNew, IsIndefinite = said.IsIndefinite && !phrase.IsNew });
