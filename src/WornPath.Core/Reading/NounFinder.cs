@@ -337,7 +337,7 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
             // "If the rotor's rusted on": it is.
             if (stems.Count > 0 && Bare(tokens[i - 1].Text) != tokens[i - 1].Text && (Trade.Trouble.Contains(word)
                 || Trade.NounOf([Stem.Of(word)]) is null && Trade.VerbsOf(word).Any(f => f.Form == Form.Ed) && !(i + 1 < to && IsContent(i + 1)))) break;
-            if (stems.Count > 0 && Ends(i, to, determined)) break;
+            if (stems.Count > 0 && (Ends(i, to, determined) || Trade.Told.Contains(word) && !(i + 1 < to && IsContent(i + 1)))) break;
             if (stems.Count > 0 && Trade.Results.Contains(word) && !(i + 1 < to && IsContent(i + 1)) && !names.IsHead(Stem.Of(word))) break;
             // "A helper pump …", "the other two follow …": who does it, and the verb.
             if (stems.Count > 0 && Trade.NounOf(stems) is { Role: NounRole.Person } && Trade.VerbsOf(word).Length > 0) break;
@@ -353,6 +353,7 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
             stems.Add(Stem.Of(word));
         }
 
+        while (stems.Count > 0 && i < to && Trade.Told.Contains(Word(i)) && !(i + 1 < to && IsContent(i + 1))) i++;
         // "Seal's next": the seal is.
         if (stems.Count > 0 && last >= 0 && Bare(tokens[last].Text) is var spoken && spoken != tokens[last].Text) stems[^1] = Stem.Of(spoken);
         // "A wet one", "the rusty ones": told by how it is.

@@ -667,6 +667,9 @@ public sealed partial class SentenceReader
         else Unclear(clause);
     }
 
+    // What comes with the job and stays.
+    private static bool Installs(Clause clause) => clause.Verb?.Lemma is "install" or "reinstall" or "mount" or "remount" or "attach" or "reattach" or "bolt" or "screw";
+
     // "Disconnect the battery", "unplug the alternator": its leads, its plug. The part itself stays where it is, and may come off later.
     private List<Thing> LeadsOf(NounPhrase phrase, Sense sense)
     {
@@ -732,6 +735,8 @@ public sealed partial class SentenceReader
             if (_refer.Find(settled) is { } chosen) return [chosen];
         }
 
+        // "… and the other end to the tank": of what goes on with the first.
+        if (phrase is { Head: "end", IsRest: true }) return [];
         if (ItsOwn(phrase) is { } its) return [its];
         // "Pull the plug of the speed lead": the lead.
         if (phrase.Owner.Count > 0 && phrase.Head is "plug" or "connector" or "end" or "socket"
@@ -810,7 +815,12 @@ public sealed partial class SentenceReader
         // "Roll a floor jack in under the sump": it stays there.
         if (sense is Sense.On && phrase.Head == "jack" && kinds is [ThingKind.Tool, ..]
             && clause.Pieces.Exists(p => p.Noun is { After: "under" or "beneath" or "below" })) kinds = [ThingKind.Aid];
-        if (sense is Sense.Off or Sense.Away && kinds is [ThingKind.Tool, ThingKind.Part]) kinds = [ThingKind.Part];
+        // "Install the winch": no tool is installed. "Attach the air line": a line, whatever else is called so.
+        if ((sense is Sense.Off or Sense.Away || sense == Sense.On && phrase.After is null && Installs(clause)) && kinds is [ThingKind.Tool, ThingKind.Part]) kinds = [ThingKind.Part];
+        if (sense is Sense.On or Sense.Connect or Sense.Disconnect && phrase.After is null && kinds is [ThingKind.Tool]
+            && Trade.NounOf([phrase.Head]) is { Kinds: [ThingKind.Connection, ..] }) kinds = [ThingKind.Connection];
+        // "Mount the switch in the panel".
+        if (sense == Sense.On && phrase.After is null && kinds is [ThingKind.Control] && Trade.Wired.Contains(phrase.Head) && Installs(clause)) kinds = [ThingKind.Part];
         ThingKind? kind = kinds is [ThingKind.Control, ThingKind.Part]
             && sense is Sense.Off or Sense.On ? ThingKind.Control : kinds.Length > 0 ? Array.Find(kinds, Accepts) is var fit
             && kinds.Any(Accepts) ? fit : kinds[0] : null;

@@ -43,6 +43,7 @@ internal static class Trade
     public static readonly WordSet Holds = Set("holds");
     public static readonly WordSet WholeVehicles = Set("wholeVehicle");
     public static readonly WordSet Wired = Set("wired");
+    public static readonly WordSet Told = Set("told");
     public static readonly WordSet Vessels = Set("vessel");
     public static readonly WordSet Rests = Set("rest");
     public static readonly WordSet BehindValues = Set("behindValue");
