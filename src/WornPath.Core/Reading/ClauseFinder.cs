@@ -432,6 +432,10 @@ internal sealed class ClauseFinder
                 return !Trade.Determiners.Contains(next.Text) && _names.Resolve([Stem.Of(next.Text)]).One is not null && afterMark && !_names.Begins(stem, Stem.Of(next.Text)) && !Trade.IsCompound(stem, Stem.Of(next.Text));
         }
 
+        // "Mark and remove the shaft": two verbs and one object.
+        if (next.Kind == TokenKind.Word && next.Text is "and" && IsBoundary(at - 1) && at + 3 < _end && _tokens[at + 2].Kind == TokenKind.Word
+            && Trade.IsBase(_tokens[at + 2].Text) && _tokens[at + 3].Kind == TokenKind.Word
+            && (Trade.Determiners.Contains(_tokens[at + 3].Text) || Trade.New.Contains(_tokens[at + 3].Text) || _tokens[at + 3].Text is "it" or "them")) return true;
         // "Top two first": which, not what is done; but "top up".
         if (Trade.Distinct.Contains(token.Text) && !(next.Kind == TokenKind.Word
             && (Trade.Paths.Contains(next.Text) || Trade.Determiners.Contains(next.Text) || Trade.Pronouns.Contains(next.Text) && next.Text != "one"

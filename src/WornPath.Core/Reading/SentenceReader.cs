@@ -59,6 +59,8 @@ public sealed partial class SentenceReader
     private Limit? _only;
     private int _branch;
     private bool _told;
+    // What a clause says was done by the words before it: "cut and remove the ties".
+    private bool _isDone;
     private List<string>? _trace;
 
     private SentenceReader(Sheet sheet, NameIndex names, Step step, string text, Spoken before)
@@ -352,6 +354,7 @@ public sealed partial class SentenceReader
             || way is "back" or "up" or "through" or "over" || way == "down" && clause.Verb.Lemma is "drop" or "fall"))) sense = Sense.Say;
         if (clause.Mood == Mood.Declarative && sense is not (Sense.Off or Sense.On or Sense.Place or Sense.Snug or Sense.Torque or Sense.TurnOn or Sense.Disconnect or Sense.Connect)) sense = Sense.Say;
         var (actions, questions) = (_actions.Count, _questions.Count);
+        _isDone = false;
         if (control is not null) SetNamed(clause, control);
         else Do(clause, sense, objects);
         // "Fill the filter with oil and spin it on": the filter.
@@ -364,13 +367,16 @@ public sealed partial class SentenceReader
         }
 
         // Told to do what changes the state, and nothing came of it: shown and asked.
-        if (!Trade.Of(sense).IsSoft && _actions.Count == actions && _questions.Count == questions && !IsDone(clause, sense)) Unclear(clause, VerbOf(sense));
+        if (!Trade.Of(sense).IsSoft && _actions.Count == actions && _questions.Count == questions && !_isDone && !IsDone(clause, sense)) Unclear(clause, VerbOf(sense));
     }
 
     // "It is located by two dowels", "the pump is mounted with two bolts": how it sits, and nothing is done.
     private bool TellsHowItIsHeld(Clause clause)
     {
         if (clause is not { Mood: Mood.Passive, IsFull: true } || Values(clause).Any(v => v.Kind == TokenKind.Torque)) return false;
+        // "Remove the nut; it is secured with threadlocker": how it was.
+        if (clause.Nouns.FirstOrDefault() is { IsPronoun: true } && clause.Verb!.Lemma is "secure" or "fasten" or "hold" or "retain" or "lock" or "glue" or "mount" or "attach"
+            && _actions is [.., { Verb: Verb.TakeOut or Verb.Remove or Verb.Disconnect or Verb.Loosen or Verb.BreakLoose }]) return true;
         var holds = clause.Verb!.Lemma is "mount" or "attach" or "secure" or "fasten" or "bolt" && !Has(clause, "then", "now", "again", "back");
         return clause.Pieces.Exists(p => p.Noun is { IsPronoun: false } by
             && (by.After == "by" && Trade.NounOf(by.Stems) is null or { Role: NounRole.Thing, Kinds: not [ThingKind.Tool, ..] }
@@ -1024,7 +1030,13 @@ public sealed partial class SentenceReader
         if (more is not null) action = more(action);
         action = action with { Only = _only, Branch = _branch };
         // Several motions of one taking-off are one.
-        if (thing is not null && IsMotion(verb) && _actions.FindLast(a => a.Target == thing.Id && IsMotion(a.Verb)) is { } former && former.Verb == verb && former.Some == action.Some && former.Rest == action.Rest && former.Branch == _branch && Equals(former.Only, _only)) return;
+        if (thing is not null && IsMotion(verb) && _actions.FindLast(a => a.Target == thing.Id && IsMotion(a.Verb)) is { } former && former.Verb == verb && former.Some == action.Some && former.Rest == action.Rest && former.Branch == _branch && Equals(former.Only, _only))
+        {
+            _isDone = true;
+            return;
+        }
+
+
         _actions.Add(action);
         _unnamed = null;
         if (thing is null) Spoken.Moved(verb);
