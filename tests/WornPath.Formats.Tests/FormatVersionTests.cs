@@ -25,7 +25,7 @@ public class FormatVersionTests
         read.Sheet.Steps.Count(s => s.Actions.Length > 0).ShouldBeGreaterThan(25);
         WalkSet.Run(read.Sheet, new Workshop()).Findings.ShouldAllBe(f => f.Severity < Severity.Stop);
         var written = JsonNode.Parse(ProcedureFileText.Write(read).Value)!;
-        ((int)written["version"]!, (int)written["sheet"]!["reader"]!).ShouldBe((5, 1));
+        ((int)written["version"]!, (int)written["sheet"]!["reader"]!).ShouldBe((6, 1));
     }
 
     [Fact]
@@ -49,7 +49,7 @@ public class FormatVersionTests
         later.Actions.ShouldHaveSingleItem().If.ShouldBeNull();
         later.SentenceSays.ShouldNotBeNull().ShouldEndWith(", After fifty miles");
         read.Sheet.Steps.Single(s => s.Text.StartsWith("Undo the two guard bolts", StringComparison.Ordinal)).SentenceSays.ShouldBeNull();
-        ((int)JsonNode.Parse(ProcedureFileText.Write(read).Value)!["version"]!).ShouldBe(5);
+        ((int)JsonNode.Parse(ProcedureFileText.Write(read).Value)!["version"]!).ShouldBe(6);
     }
 
     [Fact]
@@ -64,6 +64,20 @@ public class FormatVersionTests
         said.SentenceSays.ShouldBeNull();
         WornPath.Core.Editing.Editor.Apply(read.Sheet, new WornPath.Core.Editing.ReadSentence(said.Id)).Value.Sheet.FindStep(said.Id)!.Actions
             .Select(a => (a.Verb, a.Target, a.IsSaid)).ShouldBe([(Verb.Remove, "P1", true)]);
+    }
+
+    [Fact]
+    public void A_file_of_the_fourth_reader_keeps_what_it_carries_and_says_where_its_sentences_are_read_otherwise_now()
+    {
+        var read = ProcedureFileText.Read(Fixture("procedure-version-5.json")).Value;
+        read.Sheet.Reader.ShouldBe(4);
+        var battery = read.Sheet.Steps.Single(s => s.Text == "Disconnect the battery.");
+        battery.Actions.Select(a => a.Verb).ShouldBe([Verb.Remove]);
+        battery.SentenceSays.ShouldBe("disconnect C1 battery leads");
+        read.Sheet.Steps.Single(s => s.Text.StartsWith("Undo the two rail bolts", StringComparison.Ordinal)).SentenceSays.ShouldBeNull();
+        // Done only under its condition, and carried without it.
+        read.Sheet.Steps.Single(s => s.Text.StartsWith("Check the rail", StringComparison.Ordinal)).SentenceSays.ShouldNotBeNull();
+        ((int)JsonNode.Parse(ProcedureFileText.Write(read).Value)!["version"]!).ShouldBe(6);
     }
 
     // The edit as version 4 logged it, and its undo.

@@ -150,6 +150,29 @@ public sealed class FormerDatabaseTests : IDisposable
     }
 
     [Fact]
+    public async Task Drafts_of_the_fourth_reader_are_read_by_the_fifth_once_and_their_authors_are_shown_what_differs()
+    {
+        var file = Former("sizes");
+        await using (var db = Open(file))
+        {
+            await StoreSetup.MigrateAsync(db);
+            (await RestoredSheets.ReadByNewReaderAsync(db, new DateTime(2026, 11, 26, 20, 0, 0, DateTimeKind.Utc))).ShouldBeGreaterThan(0);
+            (await RestoredSheets.ReadByNewReaderAsync(db, new DateTime(2026, 11, 26, 20, 1, 0, DateTimeKind.Utc))).ShouldBe(0);
+        }
+
+        await using var again = Open(file);
+        (await again.Snapshots.AsNoTracking().SingleAsync(s => s.RevisionId == 5)).Format.ShouldBe(SheetFormat.Newest);
+        var sheet = (await new DraftLog(again).LoadAsync(5))!.Sheet;
+        sheet.Reader.ShouldBe(Core.Reading.SentenceReader.Version);
+        Core.Sheets.Step Of(string text) => sheet.Steps.Single(s => s.Text == text);
+        Of("Disconnect the battery.").Actions.Select(a => a.Verb).ShouldBe([Verb.Remove]);
+        Of("Disconnect the battery.").SentenceSays.ShouldBe("disconnect C1 battery leads");
+        Of("Install the winch using the supplied bolts.").SentenceSays.ShouldNotBeNull().ShouldContain("winch");
+        Of("Undo the two rail bolts and lift the rail off.").SentenceSays.ShouldBeNull();
+        sheet.Parts.Select(p => p.Name).ShouldContain("x");
+    }
+
+    [Fact]
     public async Task A_former_database_that_is_brought_up_twice_is_the_same_and_takes_edits()
     {
         var file = Former();

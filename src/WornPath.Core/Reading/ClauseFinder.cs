@@ -393,6 +393,15 @@ internal sealed class ClauseFinder
     {
         if (!IsImperativeAt(at, at == 0 || open is null || !Trade.Conjunctions.Contains(_tokens[at - 1].Text))) return null;
         var verb = Trade.VerbsOf(_tokens[at].Text).First(f => f.Form == Form.Base).Verb;
+        // "Loosen but do not remove the two bolts".
+        if (Is(at + 1, "but") && Is(at + 2, "do") && Is(at + 3, "not") && at + 5 < _end && _tokens[at + 4].Kind == TokenKind.Word && Trade.IsBase(_tokens[at + 4].Text)
+            && _nouns.Read(at + 5, _end, null) is not null)
+        {
+            var partly = new Clause(Mood.Imperative, at, NextBoundary(at + 5)) { VerbAt = at, Verb = verb, Proviso = Otherwise(from, at, open) };
+            partly.Gaps.Add((at + 1, at + 5));
+            return partly;
+        }
+
         // "Remove and discard the gasket".
         var second = SkipLead(at + 1);
         if (Is(at + 1, "and") && second + 1 < _end && _tokens[second].Kind == TokenKind.Word && Trade.IsBase(_tokens[second].Text)

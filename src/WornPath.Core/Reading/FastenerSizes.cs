@@ -36,8 +36,11 @@ internal static class FastenerSizes
     public static Fastener? Read(NounPhrase phrase)
     {
         if (phrase.Size.Length == 0 || KindOf(Short(phrase.Size)) is not ('M' or '/')) return null;
-        var bare = FastenerText.Parse($"{phrase.Size} {Stem.Of(phrase.Head)}");
-        return bare.IsGood && bare.Value.Thread is not null ? bare.Value : FastenerText.Parse(phrase.Size) is { IsGood: true, Value: { Thread: not null } alone } ? alone : null;
+        // A length in millimetres goes without its unit in a cell.
+        var size = phrase.Size[0] is 'm' or 'M' ? phrase.Size.Replace("mm", "", StringComparison.OrdinalIgnoreCase).Trim() : phrase.Size;
+        foreach (var text in new[] { $"{size} {Stem.Of(phrase.Head)}", size })
+            if (FastenerText.Parse(text) is { IsGood: true, Value: { Thread: not null } read }) return read;
+        return null;
     }
 
     // As its fastener has it, or as it is called.

@@ -215,6 +215,8 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
             if (word == "back" && determined && stems.Count == 0
                 && !Continues(i + 1, to)) return (new NounPhrase(token.At, word, [word]) { After = after, Name = word }, i + 1);
             if (word is "her" && !Continues(i + 1, to)) break;
+            // "…, T50, 45 N·m": the size of a tool, and no thing.
+            if (Sized(word) && stems.Count == 0 && !determined && !Continues(i + 1, to) && word[0] is 't' or 'e' && word.AsSpan(1).IndexOfAnyExceptInRange('0', '9') < 0) return null;
             if (Sized(word) && Continues(i + 1, to))
             {
                 // "M16 bolts", "M10 x 1.25 bolts", "T40 screws".
@@ -331,6 +333,14 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
             {
                 count = (int)many;
                 continue;
+            }
+
+            // "Cylinder bolts x2".
+            if (stems.Count > 0 && word.Length is 2 or 3 && word[0] == 'x' && int.TryParse(word.AsSpan(1), out var times))
+            {
+                count = times;
+                i++;
+                break;
             }
 
             if (stems.Count > 0 && NumberWords.Parse(word) is not null) break;
@@ -520,7 +530,7 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
         var word = tokens[i].Text;
         var forms = Trade.VerbsOf(word);
         // "The fluid stands between the marks".
-        if (Trade.NounOf([Stem.Of(word)]) is not { Role: NounRole.Thing } && forms.Any(f => f.Form == Form.S || f.Form == Form.Base
+        if (forms.Any(f => f.Form == Form.S || f.Form == Form.Base && Trade.NounOf([Stem.Of(word)]) is not { Role: NounRole.Thing }
             && (i + 1 >= to || tokens[i + 1].Kind != TokenKind.Word || Trade.IsSmall(tokens[i + 1].Text)))
             && Trade.NounOf([Stem.Of(tokens[i - 1].Text)]) is { Kinds: [ThingKind.Fluid, ..] }) return true;
         if (forms.Length == 0 || names.IsHead(Stem.Of(word)) || Trade.NounsInIng.Contains(word)) return false;

@@ -1,3 +1,4 @@
+using System.Text.RegularExpressions;
 using WornPath.Core.Sheets;
 
 namespace WornPath.Core.Reading;
@@ -17,6 +18,8 @@ public static class Rereading
             && reading.Branches.Select(Bare).SequenceEqual(step.Branches.Select(Bare))
             && Same(reading.Table, step.Table)) return null;
         var says = string.Join(", ", reading.Actions.Select(a => Asking.Of(a, sheet)).Concat(reading.Questions.Select(q => $"asks: {Asking.Of(q, sheet)}")));
+        // What the sentence would put on the sheet is not there yet: its name is said with its number.
+        foreach (var one in reading.Assumed) says = Regex.Replace(says, $@"\b{one.Id}\b", $"{one.Id} {one.Name.Replace("$", "$$", StringComparison.Ordinal)}", RegexOptions.CultureInvariant);
         return says.Length > 0 ? says : "nothing that is done";
     }
 

@@ -16,7 +16,7 @@ internal static partial class Tokenizer
         @"(?<aside>\(\s*(?:items?|ref\.?|fig(?:ure|s)?\.?|see|callouts?|pos\.?|page|p\.|step|steps|detail|view|key|table)\s[^()\n]{0,60}\))|\((?<many>\d{1,2})\)(?=\s*[\p{L}\d])|" +
         @"(?<time>(?:\d+(?:[.,]\d+)?|half an?|a quarter of an|three[- ]quarters of an|an?|one|two|three|four|five|six|seven|eight|nine|ten|twelve|fifteen|twenty|thirty|forty|sixty)\s*(?<tu>seconds|second(?!\s+[a-z])|secs?|minutes?|mins?|min\.|hours?|hrs?|h)(?![A-Za-z]))|" +
         @"(?<angle>(?:\d+(?:[.,]\d+)?|\d+/\d+|half a|(?:an?|another|one)\s+(?:half|third|quarter|fifth|sixth|eighth|twelfth)(?:\s+of\s+a)?|(?:a |another )?(?:third|quarter|sixth|eighth|twelfth) of a|(?:another |a )?three[- ]quarters of a|two[- ]thirds of a|three-quarter|another|one|two|three|four)\s*(?:°|deg(?:rees?)?(?![A-Za-z])|flats?(?![A-Za-z])|turns?(?![A-Za-z])))|" +
-        @"(?<num>\d+(?:[.,/]\d+)*(?![\w]))|(?<word>[\p{L}#](?:[\p{L}\d'’\-]*[\p{L}\d])?|\d[\w.×/]*\w)|(?<stop>[.!?;\n]+)|(?<mark>[,:()–—%+])",
+        @"(?<num>\d+(?:[.,/]\d+)*(?![\w]))|(?<word>[\p{L}#](?:[\p{L}\d'’\-]*[\p{L}\d])?|\d[\w.×/]*\w)|(?<stop>[.!?;\n]+)|(?<mark>[,:()–—%+]|(?<=\s)-(?=\s))",
         RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex Pattern();
 
@@ -118,7 +118,7 @@ internal static partial class Tokenizer
         var word = tokens[^1];
         if (word.Kind is TokenKind.Torque or TokenKind.Time or TokenKind.Angle) return true;
         if (word.Kind != TokenKind.Word) return false;
-        return word.Text is "approx" or "no" or "nos" or "max" or "min" or "e.g" or "i.e" or "fig" or "figs" or "incl" or "dia" or "assy" or "ca" or "vs" or "etc" or "g" or "e" || (word.Text is "in" or "ft" or "lb" or "oz" or "mm" && tokens.Count > 1 && tokens[^2].Kind == TokenKind.Number);
+        return word.Text is "approx" or "cyl" or "brg" or "res" or "hyd" or "no" or "nos" or "max" or "min" or "e.g" or "i.e" or "fig" or "figs" or "incl" or "dia" or "assy" or "ca" or "vs" or "etc" or "g" or "e" || (word.Text is "in" or "ft" or "lb" or "oz" or "mm" && tokens.Count > 1 && tokens[^2].Kind == TokenKind.Number);
     }
 
     private static Token Make(Match match)

@@ -7,13 +7,14 @@ namespace WornPath.Core.Sheets;
 /// The form sheets and deltas have as JSON, by version: every stored sheet, delta and file says its own, and is brought up
 /// step by step when it is read. Version 1 is what had none; version 2 says which reader read the sheet; version 3 has controls, what
 /// was assumed from sentences, and the verbs of the second reader; version 4 says when an action is done that is done after the job,
-/// and comes with the third reader; version 5 keeps the author's word with the clauses it is about. What the names of a version are is held
+/// and comes with the third reader; version 5 keeps the author's word with the clauses it is about; version 6
+/// comes with the fifth reader, and has no other names. What the names of a version are is held
 /// by docs/formats/names-VERSION.txt, whatever the program calls its properties.
 /// </summary>
 public static class SheetFormat
 {
     /// <summary>The version that is written.</summary>
-    public const int Newest = 5;
+    public const int Newest = 6;
 
     // The step at n brings version n + 1 to the next: a sheet, and the values of a field in a delta.
     private static readonly Action<JsonObject>[] Sheets =
@@ -27,6 +28,7 @@ public static class SheetFormat
             foreach (var phase in sheet["phases"] as JsonArray ?? [])
                 foreach (var step in phase?["steps"] as JsonArray ?? []) if (step is JsonObject own) SayInFull(own);
         },
+        _ => { },
     ];
 
     // What was said of a clause that was not understood stood among the settled phrases; it is the author's word on the clause now.

@@ -204,6 +204,101 @@ public class SpokenTests
     [InlineData("Pegs back up into the hangers.")]
     public void What_could_be_anything_is_asked(string said) => Sheet(said).Steps.Last().Questions.ShouldNotBeEmpty();
 
+    // --- fasteners by their size
+    [Theory]
+    [InlineData("Install two 3/8-16 x 1-1/4 in. bolts.", "start by hand J1 3/8 bolts", "3/8-16 UNC")]
+    [InlineData("Install the four M8 x 25 mm bolts with washers.", "start by hand J1 M8 bolts", "M8")]
+    [InlineData("Insert (2) M10x1.5x40 bolts.", "start by hand J1 M10 bolts", "M10")]
+    [InlineData("Bolt the bracket on using 1/4-20 x 3/4\" bolts.", "fit P1 bracket; start by hand J1 bracket bolts", "1/4-20")]
+    [InlineData("Fit new M12 10.9 flange bolts.", "start by hand new J1 flange bolts", "M12")]
+    [InlineData("Fasten the plate with three M6 x 16 socket head cap screws, 10 N·m.",
+        "fit P1 plate; start by hand J1 socket head cap screws; torque J1 socket head cap screws to 10 N·m", "M6")]
+    public void A_size_is_read_whole_and_reaches_the_table(string said, string read, string thread)
+    {
+        Last(said).ShouldBe(read);
+        Sheet(said).Joints.Single().Fastener!.Thread!.ToString()!.ShouldStartWith(thread.Split(' ')[0]);
+    }
+
+    [Theory]
+    [InlineData("Fit two M10 x 40 bolts. | Fit four M8 x 25 bolts. | Torque the M10 bolts to 45 N·m and the M8 bolts to 22 N·m.",
+        "torque J1 M10 bolts to 45 N·m; torque J2 M8 bolts to 22 N·m")]
+    [InlineData("Take out the six skid plate bolts. | Remove the 15 mm bolt at the top of the shock.", "take out J2 shock bolt")]
+    [InlineData("Remove the (6) 10 mm bolts holding the skid plate.", "take out J1 skid plate bolts")]
+    [InlineData("Fit the bolts (item 4) and the nuts (see figure 2) finger-tight.", "start by hand J1 bolts; start by hand J2 nuts")]
+    public void A_size_tells_fasteners_apart(string said, string read) => Last(said).ShouldBe(read);
+
+    [Theory]
+    [InlineData("1) Remove the cover.")]
+    [InlineData("2. Remove the cover.")]
+    [InlineData("b) Remove the cover.")]
+    [InlineData("(3) Remove the cover.")]
+    [InlineData("Step 4: Remove the cover.")]
+    [InlineData("• Remove the cover.")]
+    [InlineData("- Remove the cover.")]
+    public void The_number_of_a_line_is_none_of_its_words(string said) => Last(said).ShouldBe("remove P1 cover");
+
+    // --- what has leads
+    [Theory]
+    [InlineData("Disconnect the battery.", "disconnect C1 battery leads")]
+    [InlineData("Unplug the alternator.", "disconnect C1 alternator plug")]
+    [InlineData("Disconnect the battery. | Remove the battery.", "remove P1 battery")]
+    [InlineData("Disconnect the battery. | Remove the battery. | Fit the battery. | Reconnect the battery.", "connect C1 battery leads")]
+    [InlineData("Disconnect the negative battery cable. | Reconnect the battery.", "connect C1 negative battery cable")]
+    [InlineData("Refit the alternator and plug it in.", "fit P1 alternator; connect C1 alternator plug")]
+    [InlineData("Disconnect the fuel pump.", "remove P1 fuel pump")]
+    [InlineData("Plug the switch into the harness and snap it into the panel.", "connect C1 switch plug")]
+    [InlineData("Mount the switch in the panel.", "fit P1 switch")]
+    [InlineData("Unclip the wiring from the back of the panel.", "disconnect C1 wiring")]
+    public void What_has_leads_is_disconnected_by_them(string said, string read) => Last(said).ShouldBe(read);
+
+    // --- as makers of parts write
+    [Theory]
+    [InlineData("Install the winch using the supplied bolts.", "fit P1 winch; start by hand J1 winch bolts")]
+    [InlineData("Install the mirror with the bolts provided.", "fit P1 mirror; start by hand J1 mirror bolts")]
+    [InlineData("Fit the cover with the screws included in the kit.", "fit P1 cover; start by hand J1 cover screws")]
+    [InlineData("Attach the air line to the compressor and the other end to the tank fitting.", "connect C1 air line")]
+    [InlineData("Lower the axle just enough to remove the coil springs.", "lower; remove P1 coil springs")]
+    [InlineData("Remove the headlight by pulling it forward and unplugging the connector.", "disconnect C1 connector; remove P1 headlight")]
+    [InlineData("Remove the seat by lifting the front edge and sliding it forward.", "remove P1 seat")]
+    [InlineData("Locate the fuse box under the dash and remove its cover.", "remove P1 cover")]
+    [InlineData("Mark and remove the driveshaft.", "mark driveshaft; remove P1 driveshaft")]
+    [InlineData("Label and disconnect the hydraulic lines.", "mark hydraulic lines; disconnect C1 hydraulic lines")]
+    [InlineData("Cut and remove the zip ties.", "disconnect C1 zip ties")]
+    [InlineData("Transfer the pulley to the new alternator.", "remove P1 pulley; fit P1 pulley")]
+    [InlineData("Secure the harness every 6 in. with zip ties.", "connect C1 harness")]
+    [InlineData("Feed the harness through the grommet and route it along the frame rail.", "connect C1 harness")]
+    [InlineData("Fit the shaft. | Secure with a new snap ring.", "fit new P2 snap ring")]
+    [InlineData("Slide the hub onto the spindle, being careful not to damage the seal.", "fit P1 hub")]
+    [InlineData("Remove all traces of the old gasket from the flange.", "clean flange")]
+    [InlineData("Remove any rust from the hub.", "clean hub")]
+    [InlineData("Drill out the rivets.", "take out J1 rivets")]
+    [InlineData("Raise the rear wheels off the ground.", "raise")]
+    [InlineData("Remove the piston nut; it is secured with thread locker.", "take out J1 piston nut")]
+    [InlineData("Spin the nut on but leave it loose.", "start by hand J1 nut")]
+    [InlineData("Two bolts hold the cylinder on; take them out.", "take out J1 cylinder bolts")]
+    [InlineData("Throw the wheel on and run the nuts down.", "fit P1 wheel; start by hand J1 wheel nuts")]
+    [InlineData("Throw the old gasket away.", "discard P1 gasket")]
+    [InlineData("Pull the cable tight and tighten the pinch bolt.", "torque J1 pinch bolt")]
+    [InlineData("Jam the nut against the tube.", "snug J1 tube nut")]
+    [InlineData("Tighten the nuts evenly in two or three steps to 30 N·m.", "torque J1 nuts to 30 N·m")]
+    [InlineData("Start the cover bolts. | Tighten the bolts in the sequence shown to 10 N·m.", "torque J1 cover bolts to 10 N·m")]
+    [InlineData("Fit the loom bolts. | Fit the cover bolts. | Tighten each bolt to 18 N·m.", "torque J2 cover bolts to 18 N·m")]
+    public void As_makers_of_parts_write(string said, string read) => Last(said).ShouldBe(read);
+
+    [Theory]
+    [InlineData("Check the shaft for scoring; replace if worn beyond 24.90 mm.", "inspect shaft; remove P1 shaft; fit new P1 shaft", "worn beyond 24.90 mm")]
+    [InlineData("Inspect the boots and replace as needed.", "inspect boots; remove P1 boots; fit new P1 boots", "needed")]
+    [InlineData("Remove the hood. | If equipped with a skid plate, remove it now.", "remove P2 skid plate", "equipped with a skid plate")]
+    [InlineData("Fit the pipe. | Fit the two upper hoses. | Fit the pipe. | If the hose is soft, replace it.",
+        "disconnect C1 upper hoses; connect new C1 upper hoses", "the hose is soft")]
+    [InlineData("Fit the nut. | Tighten it, provided that the slot lines up.", "torque J1 nut", "that the slot lines up")]
+    public void What_is_done_under_a_condition_right_behind_it(string said, string read, string sign)
+    {
+        Last(said).ShouldBe(read);
+        Sheet(said).Steps.Last().Branches.Select(b => b.Sign).ShouldBe([sign]);
+        Sheet(said).Steps.Last().Actions[^1].Branch.ShouldBe(1);
+    }
+
     private static Written Written(string said) => new Written().Steps(said.Split(" | "));
 
     private static Sheet Sheet(string said) => Written(said).Sheet;
