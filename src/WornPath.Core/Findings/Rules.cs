@@ -155,6 +155,7 @@ public static class Rules
         Parallel.ForEach(walk.Sheet.Joints, joint => JointJudgement.Of(joint, walk.Workshop));
     }
 
+    // A bit each: there are fewer than 64.
     private static StepRule[] ConcernedWith(Step step, HouseRules rules)
     {
         var which = 0L;

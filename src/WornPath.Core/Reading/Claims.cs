@@ -127,8 +127,13 @@ internal static partial class Claims
             case ClaimForm.NotNext:
                 return at < words.Count && wanted.Is(words[at].Of(text)) ? null : End(elements, element + 1, text, words, at);
             case ClaimForm.Gap or ClaimForm.WideGap:
-                for (var next = at; next < words.Count && (wanted.Form == ClaimForm.WideGap ? next <= at + WidestWideGap && words[next].Sentence == words[at - 1].Sentence : next <= at + WidestGap && words[next].Clause == words[at - 1].Clause); next++)
+                var wide = wanted.Form == ClaimForm.WideGap;
+                for (var next = at; next < words.Count && next <= at + (wide ? WidestWideGap : WidestGap); next++)
+                {
+                    if (wide ? words[next].Sentence != words[at - 1].Sentence : words[next].Clause != words[at - 1].Clause) return null;
                     if (elements[element + 1].Is(words[next].Of(text)) && End(elements, element + 1, text, words, next) is { } end) return end;
+                }
+
                 return null;
             default:
                 return at < words.Count && (element == 0 || words[at].Sentence == words[at - 1].Sentence) && wanted.Is(words[at].Of(text)) ? End(elements, element + 1, text, words, at + 1) : null;
@@ -140,7 +145,8 @@ internal static partial class Claims
     {
         for (var i = at; i >= 0 && words[i].Clause == words[at].Clause; i--)
             if (Denials.Contains(words[i].Of(text))) return true;
-        bool Behind(int i, FrozenSet<string>.AlternateLookup<ReadOnlySpan<char>> set) => i < words.Count && words[i].Clause == words[end - 1].Clause && set.Contains(words[i].Of(text));
+        bool Behind(int i, FrozenSet<string>.AlternateLookup<ReadOnlySpan<char>> set) =>
+            i < words.Count && words[i].Clause == words[end - 1].Clause && set.Contains(words[i].Of(text));
         return Behind(end, DenyingVerbs) || (Behind(end, Verbs) && Behind(end + 1, Denials));
     }
 

@@ -527,7 +527,9 @@ internal sealed class ClauseFinder
         var doing = Trade.VerbsOf(token.Text).FirstOrDefault(f => f.Form == Form.Ing).Verb;
         // "Drain it by taking out the plug": taken out.
         // "Remove the duct by loosening its clamps": that is done first.
-        if (doing is not null && at > 0 && (Is(at - 1, "by") || Is(at - 1, "and") && open is { ComesFirst: true, From: > 0 } && Is(open.From - 1, "by") && !Is(at + 1, "it") && !Is(at + 1, "them"))
+        // "… by pulling it forward and unplugging the connector": both.
+        var alsoBy = Is(at - 1, "and") && open is { ComesFirst: true, From: > 0 } && Is(open.From - 1, "by") && !Is(at + 1, "it") && !Is(at + 1, "them");
+        if (doing is not null && at > 0 && (Is(at - 1, "by") || alsoBy)
             && (open?.Verb?.Lemma == "drain" || open is { Mood: Mood.Imperative, Verb: { } whole } && Trade.Changes(whole) && Trade.MayChange(doing)))
             return new Clause(Mood.Imperative, at, NextBoundary(at + 1)) { VerbAt = at, Verb = doing, ComesFirst = open?.Verb?.Lemma != "drain" };
         // "Catching the bearing as it comes": it comes off.
@@ -817,7 +819,8 @@ internal sealed class ClauseFinder
             // "The bolts that hold the guard": which bolts.
             if (i > from && t.Text is "that" or "which" && i + 1 < _end && Trade.Holds.Contains(_tokens[i + 1].Text)) continue;
             // "Replace if worn": the condition stands right behind the verb.
-            if (t.Text is "if" or "unless" || t.Text == "provided" && Is(i + 1, "that") || t.Text is "as" or "where" or "when" && i + 1 < _end && _tokens[i + 1].Text is "needed" or "required" or "necessary" or "fitted") return i;
+            if (t.Text is "if" or "unless" || t.Text == "provided" && Is(i + 1, "that")
+                || t.Text is "as" or "where" or "when" && i + 1 < _end && _tokens[i + 1].Text is "needed" or "required" or "necessary" or "fitted") return i;
             if (i > from && (Trade.Conditionals.Contains(t.Text) || Trade.Relatives.Contains(t.Text) && (t.Text != "that" || i + 1 < _end && IsFinite(i + 1)) || IsTemporalAt(i) || t.Text == "so" && Is(i + 1, "that"))) return i;
         }
 

@@ -170,7 +170,8 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
             }
 
             // "Every 6 in.", "every 100 mm": how far apart.
-            if (word == "every" && i + 2 < tokens.Count && tokens[i + 1].Kind == TokenKind.Number && Word(i + 2) is "in" or "inch" or "inches" or "mm" or "cm" or "m" or "ft" or "feet") return null;
+            if (word == "every" && i + 2 < tokens.Count && tokens[i + 1].Kind == TokenKind.Number
+                && Word(i + 2) is "in" or "inch" or "inches" or "mm" or "cm" or "m" or "ft" or "feet") return null;
             if (word is "both" or "all" or "each" or "every")
             {
                 if (word == "all" && Word(i + 1) == "but")
@@ -216,7 +217,8 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
                 && !Continues(i + 1, to)) return (new NounPhrase(token.At, word, [word]) { After = after, Name = word }, i + 1);
             if (word is "her" && !Continues(i + 1, to)) break;
             // "…, T50, 45 N·m": the size of a tool, and no thing.
-            if (Sized(word) && stems.Count == 0 && !determined && !Continues(i + 1, to) && word[0] is 't' or 'e' && word.AsSpan(1).IndexOfAnyExceptInRange('0', '9') < 0) return null;
+            if (Sized(word) && stems.Count == 0 && !determined && !Continues(i + 1, to) && word[0] is 't' or 'e'
+                && word.AsSpan(1).IndexOfAnyExceptInRange('0', '9') < 0) return null;
             if (Sized(word) && Continues(i + 1, to))
             {
                 // "M16 bolts", "M10 x 1.25 bolts", "T40 screws".

@@ -19,7 +19,8 @@ public static class Rereading
             && Same(reading.Table, step.Table)) return null;
         var says = string.Join(", ", reading.Actions.Select(a => Asking.Of(a, sheet)).Concat(reading.Questions.Select(q => $"asks: {Asking.Of(q, sheet)}")));
         // What the sentence would put on the sheet is not there yet: its name is said with its number.
-        foreach (var one in reading.Assumed) says = Regex.Replace(says, $@"\b{one.Id}\b", $"{one.Id} {one.Name.Replace("$", "$$", StringComparison.Ordinal)}", RegexOptions.CultureInvariant);
+        foreach (var one in reading.Assumed)
+            says = Regex.Replace(says, $@"\b{one.Id}\b", $"{one.Id} {one.Name.Replace("$", "$$", StringComparison.Ordinal)}", RegexOptions.CultureInvariant);
         return says.Length > 0 ? says : "nothing that is done";
     }
 

@@ -682,7 +682,8 @@ public sealed partial class SentenceReader
         var open = sense == Sense.Connect;
         // "Reconnect the battery": its negative lead.
         bool Pole(string[] name) => phrase.Head == "battery" && Array.Exists(name, n => n is "negative" or "positive" or "ground" or "earth");
-        var named = _refer.Things.OfType<Connection>().Where(c => !(c.Assumed && Spoken.Lately(c) == 0) && NameIndex.NamesOf(c)[0] is var name && (phrase.Stems.All(name.Contains) || Pole(name))).ToList<Thing>();
+        var named = _refer.Things.OfType<Connection>().Where(c => !(c.Assumed && Spoken.Lately(c) == 0)
+            && NameIndex.NamesOf(c)[0] is var name && (phrase.Stems.All(name.Contains) || Pole(name))).ToList<Thing>();
         if (named.FindAll(c => Spoken.IsOff(c) == open) is { Count: > 0 } meant) return meant;
         if (named.Count > 0) return named;
         if (_refer.Things.Any(t => t is not Part && NameIndex.NamesOf(t)[0].SequenceEqual(phrase.Stems))) return [];
