@@ -191,6 +191,10 @@ internal static class StepReading
         };
     }
 
+    /// <summary>The sheet with what a reading assumed.</summary>
+    public static Sheet With(Sheet sheet, ImmutableArray<AssumedThing> assumed) =>
+        assumed.IsEmpty ? sheet : With(sheet, assumed.Select(one => Make(one, one.Id)).ToList());
+
     private static Sheet With(Sheet sheet, List<Thing> things)
     {
         var issued = sheet.Issued;

@@ -92,7 +92,8 @@ public static class AcrossFlats
     }
 
     // Each width once, the likeliest first; a flange head is looked up under its own standard first.
-    private static FrozenDictionary<decimal, Flats[]> Ordered(bool flange) => Metric.ToFrozenDictionary(row => row.Key, row => Enumerable.Range(0, row.Value.Length).Where(i => row.Value[i] > 0)
+    private static FrozenDictionary<decimal, Flats[]> Ordered(bool flange) => Metric.ToFrozenDictionary(row => row.Key, row =>
+        Enumerable.Range(0, row.Value.Length).Where(i => row.Value[i] > 0)
         .Select(i => new Flats(FormattableString.Invariant($"{row.Value[i]:0.#} mm"), (FlatsHabit)i))
         .OrderBy(f => flange && f.Habit == FlatsHabit.Flange ? -1 : (int)f.Habit).DistinctBy(f => f.Size).ToArray());
 }

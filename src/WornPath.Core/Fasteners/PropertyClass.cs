@@ -7,6 +7,9 @@ namespace WornPath.Core.Fasteners;
 /// <summary>Property classes and grades of bolts and screws, with their proof strength.</summary>
 public static partial class PropertyClass
 {
+    /// <summary>The property classes of ISO 898-1 as a pattern, as they stand on a head.</summary>
+    internal const string MetricPattern = @"(?:4\.6|4\.8|5\.6|5\.8|6\.8|8\.8|9\.8|10\.9|12\.9)";
+
     private const double MegapascalPerKsi = 6.894757293; // NIST SP 811, appendix B.8
 
     /// <summary>One row of a strength table: proof and tensile strength that hold up to a nominal diameter.</summary>

@@ -113,9 +113,6 @@ public static class Rules
         new OtherConditionSaid(),
     ];
 
-    // Below this many steps, sharing the work out costs more than it brings.
-    private const int ManySteps = 500;
-
     private static readonly ImmutableArray<ThingRule<Joint>> _ofJoints = [.. All.OfType<ThingRule<Joint>>()];
     private static readonly ImmutableArray<ThingRule<Part>> _ofParts = [.. All.OfType<ThingRule<Part>>()];
     private static readonly ImmutableArray<ThingRule<Thing>> _ofThings = [.. All.OfType<ThingRule<Thing>>()];
@@ -147,10 +144,11 @@ public static class Rules
         return Sorted(found.Select(f => walk.Workshop.Rules.SeverityOf(f.Rule, f.Severity) is var own && own != f.Severity ? f with { Severity = own } : f));
     }
 
-    // Of a long sheet that is opened nothing is known yet: what concerns a step, and how a joint is judged, hangs on nothing else, so that all cores can find it.
+    // Of a long sheet that is opened nothing is known yet: what concerns a step, and how a joint is judged, hangs on nothing else, so
+    // that all cores can find it.
     private static void Prepare(Walk walk)
     {
-        if (walk.Steps.Count < ManySteps || _concerned.IsKnown(walk.Steps[^1], walk.Workshop.Rules)) return;
+        if (walk.Steps.Count < SheetSize.ManySteps || _concerned.IsKnown(walk.Steps[^1], walk.Workshop.Rules)) return;
         Parallel.ForEach(walk.Steps, step => _concerned.Of(step, walk.Workshop.Rules));
         Parallel.ForEach(walk.Sheet.Joints, joint => JointJudgement.Of(joint, walk.Workshop));
     }

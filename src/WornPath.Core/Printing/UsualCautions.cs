@@ -59,6 +59,8 @@ public static class UsualCautions
         return cautions.IsEmpty ? [] : [.. cautions.Where(given.Add)];
     }
 
+    private static readonly string[] Pressed = ["hydraulic", "valve line", "pressure"];
+
     // What the words tell beside what is done, and the caution for it.
     private static readonly (ClaimKind Said, Caution Caution)[] Told =
     [
@@ -91,7 +93,7 @@ public static class UsualCautions
                 case Verb.Raise or Verb.SetOnStands:
                     found.Add(Crush);
                     break;
-                case Verb.Drain or Verb.Disconnect when name.Contains("hydraulic", StringComparison.OrdinalIgnoreCase) || name.Contains("valve line", StringComparison.OrdinalIgnoreCase) || name.Contains("pressure", StringComparison.OrdinalIgnoreCase):
+                case Verb.Drain or Verb.Disconnect when Array.Exists(Pressed, p => name.Contains(p, StringComparison.OrdinalIgnoreCase)):
                     found.Add(Pressure);
                     break;
                 case Verb.Drain:

@@ -1,5 +1,6 @@
 using System.Collections.Frozen;
 using System.Text.RegularExpressions;
+using WornPath.Core.Fasteners;
 using WornPath.Core.Sheets;
 
 namespace WornPath.Core.Reading;
@@ -19,22 +20,28 @@ internal static partial class Claims
     private const int WidestGap = 3;
     private const int WidestWideGap = 24;
     private const int ShortestPrefix = 4;
-    private const string DenyingWords = "don't don’t doesn't doesn’t isn't isn’t aren't aren’t wasn't wasn’t needn't needn’t mustn't mustn’t shouldn't shouldn’t cannot can't can’t won't won’t";
+    private const string DenyingWords =
+        "don't don’t doesn't doesn’t isn't isn’t aren't aren’t wasn't wasn’t needn't needn’t mustn't mustn’t shouldn't shouldn’t cannot can't can’t won't won’t";
 
     private static readonly Memo<Step, Claim[]> Known = new(step => Find(step.Text));
 
     private static readonly FrozenDictionary<string, ClaimPattern[]> Patterns = Load();
-    private static readonly FrozenDictionary<string, ClaimPattern[]>.AlternateLookup<ReadOnlySpan<char>> ByWord = Patterns.GetAlternateLookup<ReadOnlySpan<char>>();
-    private static readonly FrozenSet<string>.AlternateLookup<ReadOnlySpan<char>> Breaks = Words("and but then or until before unless so").GetAlternateLookup<ReadOnlySpan<char>>();
-    private static readonly FrozenSet<string>.AlternateLookup<ReadOnlySpan<char>> Denials = Words("not never no without nobody " + DenyingWords).GetAlternateLookup<ReadOnlySpan<char>>();
-    private static readonly FrozenSet<string>.AlternateLookup<ReadOnlySpan<char>> DenyingVerbs = Words(DenyingWords).GetAlternateLookup<ReadOnlySpan<char>>();
-    private static readonly FrozenSet<string>.AlternateLookup<ReadOnlySpan<char>> Verbs = Words("is are was were be need needs do does has have must may should can will").GetAlternateLookup<ReadOnlySpan<char>>();
+    private static readonly FrozenDictionary<string, ClaimPattern[]>.AlternateLookup<ReadOnlySpan<char>> ByWord =
+        Patterns.GetAlternateLookup<ReadOnlySpan<char>>();
+    private static readonly FrozenSet<string>.AlternateLookup<ReadOnlySpan<char>> Breaks =
+        Words("and but then or until before unless so").GetAlternateLookup<ReadOnlySpan<char>>();
+    private static readonly FrozenSet<string>.AlternateLookup<ReadOnlySpan<char>> Denials =
+        Words("not never no without nobody " + DenyingWords).GetAlternateLookup<ReadOnlySpan<char>>();
+    private static readonly FrozenSet<string>.AlternateLookup<ReadOnlySpan<char>> DenyingVerbs =
+        Words(DenyingWords).GetAlternateLookup<ReadOnlySpan<char>>();
+    private static readonly FrozenSet<string>.AlternateLookup<ReadOnlySpan<char>> Verbs =
+        Words("is are was were be need needs do does has have must may should can will").GetAlternateLookup<ReadOnlySpan<char>>();
 
     // Sizes and classes are known by their shape. Property classes of ISO 898-1 as they stand on a head, grades of SAE J429 with the word before them.
     [GeneratedRegex(@"(?<![\w.,/])(?<size>\d{1,2}(?:\.5)?\s?mm|\d{1,2}/\d{1,2}\s?(?:in(?:ch)?|""|″)?|[TE]-?\d{1,2})(?:\s+(?:deep|long|thin|short|impact|hex(?:agon)?|lobed|12-point|six-point|swivel))*[\s-]+(?:socket|wrench|spanner|key|bit|crow-?foot|ring)", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex ToolSize();
 
-    [GeneratedRegex(@"(?<![\d.,])(?:4\.6|4\.8|5\.6|5\.8|6\.8|8\.8|9\.8|10\.9|12\.9)(?![\d.,]*\d)(?!\s*(?:mm|cm|m|in|N|lb|kg|bar|L|°|minutes?|min))|\bgrade\s+[1258]\b", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    [GeneratedRegex(@"(?<![\d.,])" + PropertyClass.MetricPattern + @"(?![\d.,]*\d)(?!\s*(?:mm|cm|m|in|N|lb|kg|bar|L|°|minutes?|min))|\bgrade\s+[1258]\b", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex Class();
 
     // A word of a text: where it stands, and which clause and sentence it belongs to.
@@ -78,12 +85,14 @@ internal static partial class Claims
         {
             var word = words[i].Of(text);
             if (ByWord.TryGetValue(word, out var whole)) Try(whole, text, words, i, ref found);
-            if (word.Length >= ShortestPrefix && ByWord.TryGetValue(word[..ShortestPrefix], out var prefixed) && !ReferenceEquals(whole, prefixed)) Try(prefixed, text, words, i, ref found);
+            if (word.Length >= ShortestPrefix && ByWord.TryGetValue(word[..ShortestPrefix], out var prefixed) && !ReferenceEquals(whole, prefixed))
+                Try(prefixed, text, words, i, ref found);
         }
 
         if (text.AsSpan().IndexOfAnyInRange('0', '9') >= 0)
         {
-            foreach (Match match in ToolSize().Matches(text)) Add(ref found, new Claim(ClaimKind.ToolSize, new Span(match.Groups["size"].Index, match.Groups["size"].Length), false));
+            foreach (Match match in ToolSize().Matches(text))
+                Add(ref found, new Claim(ClaimKind.ToolSize, new Span(match.Groups["size"].Index, match.Groups["size"].Length), false));
             foreach (Match match in Class().Matches(text)) Add(ref found, new Claim(ClaimKind.Class, new Span(match.Index, match.Length), false));
         }
 
@@ -136,7 +145,8 @@ internal static partial class Claims
 
                 return null;
             default:
-                return at < words.Count && (element == 0 || words[at].Sentence == words[at - 1].Sentence) && wanted.Is(words[at].Of(text)) ? End(elements, element + 1, text, words, at + 1) : null;
+                return at < words.Count && (element == 0 || words[at].Sentence == words[at - 1].Sentence)
+                    && wanted.Is(words[at].Of(text)) ? End(elements, element + 1, text, words, at + 1) : null;
         }
     }
 
@@ -161,14 +171,16 @@ internal static partial class Claims
             if (char.IsLetterOrDigit(c))
             {
                 var start = at++;
-                while (at < text.Length && (char.IsLetterOrDigit(text[at]) || (text[at] is '-' or '\'' or '’' && at + 1 < text.Length && char.IsLetter(text[at + 1])))) at++;
+                while (at < text.Length && (char.IsLetterOrDigit(text[at])
+                    || (text[at] is '-' or '\'' or '’' && at + 1 < text.Length && char.IsLetter(text[at + 1])))) at++;
                 if (Breaks.Contains(text.AsSpan(start, at - start))) clause++;
                 words.Add(new Word(start, at - start, clause, sentence, at < text.Length && text[at] is ',' or ':'));
                 continue;
             }
 
             if (c is ',' or ':' or '(' or ')' or '–' or '—') clause++;
-            else if (c is '\n' or ';' || (c is '.' or '!' or '?' && (at + 1 == text.Length || char.IsWhiteSpace(text[at + 1])))) (clause, sentence) = (clause + 1, sentence + 1);
+            else if (c is '\n' or ';' || (c is '.' or '!' or '?' && (at + 1 == text.Length || char.IsWhiteSpace(text[at + 1]))))
+                (clause, sentence) = (clause + 1, sentence + 1);
             at++;
         }
 

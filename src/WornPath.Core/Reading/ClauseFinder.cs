@@ -215,8 +215,10 @@ internal sealed class ClauseFinder
     {
         if (!IsPurposeAt(at)) return null;
         var verb = Trade.VerbsOf(_tokens[at + 1].Text).First(f => f.Form == Form.Base).Verb;
-        if (verb.Lemma == "drain" || open?.Verb?.Lemma is "use" or "make" or "remember" or "take" or "need" or "be" or "try" || open is { Mood: Mood.Imperative }
-            && (Has(at + 2, NextBoundary(at + 2), i => _tokens[i].Text is "out" or "off") || Takes(verb) && (Is(at - 1, "enough") || Is(at + 2, "it") || Is(at + 2, "them")))) return new Clause(Mood.Imperative, at, NextBoundary(at + 2)) { VerbAt = at + 1, Verb = verb };
+        if (verb.Lemma == "drain" || open?.Verb?.Lemma is "use" or "make" or "remember" or "take" or "need" or "be" or "try"
+            || open is { Mood: Mood.Imperative }
+            && (Has(at + 2, NextBoundary(at + 2), i => _tokens[i].Text is "out" or "off") || Takes(verb) && (Is(at - 1, "enough") || Is(at + 2, "it") || Is(at + 2, "them"))))
+            return new Clause(Mood.Imperative, at, NextBoundary(at + 2)) { VerbAt = at + 1, Verb = verb };
         var clause = new Clause(Mood.Beside, at, NextBoundary(at + 2)) { VerbAt = at + 1, IsRemark = true };
         Fill(clause, at + 2, clause.To);
         return clause;
@@ -394,7 +396,8 @@ internal sealed class ClauseFinder
         if (!IsImperativeAt(at, at == 0 || open is null || !Trade.Conjunctions.Contains(_tokens[at - 1].Text))) return null;
         var verb = Trade.VerbsOf(_tokens[at].Text).First(f => f.Form == Form.Base).Verb;
         // "Loosen but do not remove the two bolts".
-        if (Is(at + 1, "but") && Is(at + 2, "do") && Is(at + 3, "not") && at + 5 < _end && _tokens[at + 4].Kind == TokenKind.Word && Trade.IsBase(_tokens[at + 4].Text)
+        if (Is(at + 1, "but") && Is(at + 2, "do") && Is(at + 3, "not") && at + 5 < _end
+            && _tokens[at + 4].Kind == TokenKind.Word && Trade.IsBase(_tokens[at + 4].Text)
             && _nouns.Read(at + 5, _end, null) is not null)
         {
             var partly = new Clause(Mood.Imperative, at, NextBoundary(at + 5)) { VerbAt = at, Verb = verb, Proviso = Otherwise(from, at, open) };
@@ -444,7 +447,8 @@ internal sealed class ClauseFinder
         // "Mark and remove the shaft": two verbs and one object.
         if (next.Kind == TokenKind.Word && next.Text is "and" && IsBoundary(at - 1) && at + 3 < _end && _tokens[at + 2].Kind == TokenKind.Word
             && Trade.IsBase(_tokens[at + 2].Text) && _tokens[at + 3].Kind == TokenKind.Word
-            && (Trade.Determiners.Contains(_tokens[at + 3].Text) || Trade.New.Contains(_tokens[at + 3].Text) || _tokens[at + 3].Text is "it" or "them")) return true;
+            && (Trade.Determiners.Contains(_tokens[at + 3].Text) || Trade.New.Contains(_tokens[at + 3].Text) || _tokens[at + 3].Text is "it" or "them"))
+            return true;
         // "Top two first": which, not what is done; but "top up".
         if (Trade.Distinct.Contains(token.Text) && !(next.Kind == TokenKind.Word
             && (Trade.Paths.Contains(next.Text) || Trade.Determiners.Contains(next.Text) || Trade.Pronouns.Contains(next.Text) && next.Text != "one"
@@ -797,7 +801,8 @@ internal sealed class ClauseFinder
     // --- marks
     private bool IsBoundary(int i) => i < 0 || _tokens[i].Kind is TokenKind.Mark or TokenKind.Stop || _tokens[i].Kind == TokenKind.Word && Trade.Conjunctions.Contains(_tokens[i].Text);
 
-    private bool IsNumberAt(int i) => _tokens[i].Kind == TokenKind.Number || _tokens[i].Kind == TokenKind.Word && NumberWords.Parse(_tokens[i].Text) is not null;
+    private bool IsNumberAt(int i) =>
+        _tokens[i].Kind == TokenKind.Number || _tokens[i].Kind == TokenKind.Word && NumberWords.Parse(_tokens[i].Text) is not null;
 
     // The next place at which a clause may begin: a mark, "and", "or", "then", "but", or a word that leads in what is said beside it.
     private int NextBoundary(int from)

@@ -17,7 +17,8 @@ internal static class FastenerSizes
         var first = text[..end];
         if (first[0] is 'm' or 'M') return "M" + first[1..];
         // "1 1/4": the whole number belongs to it.
-        if (first.Length == 1 && end < text.Length && text[end] is ' ' or '-' && text.AsSpan(end + 1).IndexOf('/') is > 0 and < 3) return $"{first} {Short(text[(end + 1)..])}";
+        if (first.Length == 1 && end < text.Length && text[end] is ' ' or '-' && text.AsSpan(end + 1).IndexOf('/') is > 0 and < 3)
+            return $"{first} {Short(text[(end + 1)..])}";
         if (first.EndsWith("mm", StringComparison.OrdinalIgnoreCase)) return $"{first[..^2]} mm";
         return text.EndsWith("mm", StringComparison.OrdinalIgnoreCase) && first.All(char.IsAsciiDigit) ? $"{first} mm" : first;
     }
@@ -49,7 +50,8 @@ internal static class FastenerSizes
         if (joint.Fastener?.Thread is { } thread) yield return Short(thread.ToString()!);
         if (joint.Fastener?.Drive is { } drive) yield return Short(drive.Size);
         var space = joint.Name.LastIndexOf(' ');
-        if (space > 0 && (joint.Name[0] is '#' || char.IsAsciiDigit(joint.Name[0]) || (joint.Name[0] is 'M' && char.IsAsciiDigit(joint.Name[1])))) yield return Short(joint.Name[..space]);
+        if (space > 0 && (joint.Name[0] is '#' || char.IsAsciiDigit(joint.Name[0]) || (joint.Name[0] is 'M' && char.IsAsciiDigit(joint.Name[1]))))
+            yield return Short(joint.Name[..space]);
     }
 
     // Threads of one system are held against each other, and widths of heads.

@@ -237,7 +237,8 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
             _ => throw new ArgumentOutOfRangeException(nameof(kind)),
         };
         _fresh.Add(thing);
-        _assumed.Add(new AssumedThing(kind, id, name, count, fromKit, kind == ThingKind.Joint ? ownerId : null, phrase.At) { Fastener = kind == ThingKind.Joint ? FastenerSizes.Read(phrase) : null });
+        var joint = kind == ThingKind.Joint;
+        _assumed.Add(new AssumedThing(kind, id, name, count, fromKit, joint ? ownerId : null, phrase.At) { Fastener = joint ? FastenerSizes.Read(phrase) : null });
         return thing;
     }
 

@@ -1,4 +1,4 @@
-using System.Text.RegularExpressions;
+using WornPath.Core.Editing;
 using WornPath.Core.Sheets;
 
 namespace WornPath.Core.Reading;
@@ -17,10 +17,9 @@ public static class Rereading
             && Asked(reading.Questions).SetEquals(Asked(step.Questions))
             && reading.Branches.Select(Bare).SequenceEqual(step.Branches.Select(Bare))
             && Same(reading.Table, step.Table)) return null;
-        var says = string.Join(", ", reading.Actions.Select(a => Asking.Of(a, sheet)).Concat(reading.Questions.Select(q => $"asks: {Asking.Of(q, sheet)}")));
-        // What the sentence would put on the sheet is not there yet: its name is said with its number.
-        foreach (var one in reading.Assumed)
-            says = Regex.Replace(says, $@"\b{one.Id}\b", $"{one.Id} {one.Name.Replace("$", "$$", StringComparison.Ordinal)}", RegexOptions.CultureInvariant);
+        // With what the sentence would put on the sheet, so that it is said by name.
+        var told = StepReading.With(sheet, reading.Assumed);
+        var says = string.Join(", ", reading.Actions.Select(a => Asking.Of(a, told)).Concat(reading.Questions.Select(q => $"asks: {Asking.Of(q, told)}")));
         return says.Length > 0 ? says : "nothing that is done";
     }
 

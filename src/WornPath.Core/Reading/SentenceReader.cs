@@ -367,7 +367,8 @@ public sealed partial class SentenceReader
         }
 
         // Told to do what changes the state, and nothing came of it: shown and asked.
-        if (!Trade.Of(sense).IsSoft && _actions.Count == actions && _questions.Count == questions && !_isDone && !IsDone(clause, sense)) Unclear(clause, VerbOf(sense));
+        if (!Trade.Of(sense).IsSoft && _actions.Count == actions && _questions.Count == questions && !IsDone(clause, sense))
+            Unclear(clause, VerbOf(sense));
     }
 
     // "It is located by two dowels", "the pump is mounted with two bolts": how it sits, and nothing is done.
@@ -375,7 +376,7 @@ public sealed partial class SentenceReader
     {
         if (clause is not { Mood: Mood.Passive, IsFull: true } || Values(clause).Any(v => v.Kind == TokenKind.Torque)) return false;
         // "Remove the nut; it is secured with threadlocker": how it was.
-        if (clause.Nouns.FirstOrDefault() is { IsPronoun: true } && clause.Verb!.Lemma is "secure" or "fasten" or "hold" or "retain" or "lock" or "glue" or "mount" or "attach"
+        if (clause.Nouns.FirstOrDefault() is { IsPronoun: true } && (Trade.Holds.Contains(clause.Verb!.Lemma) || clause.Verb.Lemma is "lock" or "mount")
             && _actions is [.., { Verb: Verb.TakeOut or Verb.Remove or Verb.Disconnect or Verb.Loosen or Verb.BreakLoose }]) return true;
         var holds = clause.Verb!.Lemma is "mount" or "attach" or "secure" or "fasten" or "bolt" && !Has(clause, "then", "now", "again", "back");
         return clause.Pieces.Exists(p => p.Noun is { IsPronoun: false } by
@@ -399,8 +400,8 @@ public sealed partial class SentenceReader
     }
 
     // Done already by another motion of the sentence, or settled to be just words.
-    private bool IsDone(Clause clause, Sense sense) =>
-        _actions.Exists(a => IsMotion(a.Verb)) && !clause.Pieces.Exists(p => p.Noun is { IsPronoun: false, IsIts: false, After: null } n
+    private bool IsDone(Clause clause, Sense sense) => _isDone
+        || _actions.Exists(a => IsMotion(a.Verb)) && !clause.Pieces.Exists(p => p.Noun is { IsPronoun: false, IsIts: false, After: null } n
             && !Trade.IsNoObject(n)) || clause.Pieces.Exists(p => p.Noun is { IsPronoun: false } n
             && (Settled(n.Text) is "" || _refer.Known(n) is Aid or Tool or Consumable)) || Settled(clause.Verb?.Lemma ?? "") is not null
             || sense is Sense.Support or Sense.MoveSay;
@@ -547,7 +548,7 @@ public sealed partial class SentenceReader
     private List<Thing> DoTo(Clause clause, Sense sense, NounPhrase phrase)
     {
         // "Pull the new stud through": what is new does not come off by a pull.
-        if (sense == Sense.Off && phrase.IsNew && clause.Verb is { Lemma: "pull" or "draw" or "haul" or "press" or "push" or "work" or "wind" or "feed" }) sense = Sense.On;
+        if (sense == Sense.Off && phrase.IsNew && Trade.Moves.Contains(clause.Verb?.Lemma ?? "")) sense = Sense.On;
         var things = Things(clause, sense, phrase);
         // "Pop the lead out of its clip": the clip is what is opened; the lead is unplugged for itself.
         if (sense is Sense.Off or Sense.On && things is [Connection lead] && clause.Pieces.Find(p => p.Noun is { IsIts: true, Head: "clip" })?.Noun is { } clip)
@@ -674,7 +675,7 @@ public sealed partial class SentenceReader
     }
 
     // What comes with the job and stays.
-    private static bool Installs(Clause clause) => clause.Verb?.Lemma is "install" or "reinstall" or "mount" or "remount" or "attach" or "reattach" or "bolt" or "screw";
+    private static bool Installs(Clause clause) => Trade.Installs.Contains(clause.Verb?.Lemma ?? "");
 
     // "Disconnect the battery", "unplug the alternator": its leads, its plug. The part itself stays where it is, and may come off later.
     private List<Thing> LeadsOf(NounPhrase phrase, Sense sense)
@@ -688,7 +689,8 @@ public sealed partial class SentenceReader
         if (named.Count > 0) return named;
         if (_refer.Things.Any(t => t is not Part && NameIndex.NamesOf(t)[0].SequenceEqual(phrase.Stems))) return [];
         var name = $"{(phrase.IsPlural ? Stem.Of(phrase.Name) : phrase.Name)} {(phrase.Stems[^1] == "battery" ? "leads" : phrase.IsPlural ? "plugs" : "plug")}";
-        return [_refer.Assume(phrase with { Name = name, Text = name.ToLowerInvariant(), Stems = NameIndex.StemsOf(name) }, ThingKind.Connection, false, null, null)];
+        return [_refer.Assume(phrase with { Name = name, Text = name.ToLowerInvariant(), Stems = NameIndex.StemsOf(name) },
+            ThingKind.Connection, false, null, null)];
     }
 
     /// <summary>What a phrase means for a sense: things of the sheet, one named anew, or none; asks where it cannot tell.</summary>
@@ -772,7 +774,8 @@ public sealed partial class SentenceReader
                 Head: "bolt" or "stud" or "screw"
             })?.Noun is { } bolt && _refer.Known(bolt) is Joint nutted) return [nutted];
         if (phrase is { IsAll: true, Stems.Count: 1 } && Every(phrase, Accepts) is { Count: > 0 } every) return every;
-        if (sense is Sense.Disconnect or Sense.Connect && phrase.After is null && Trade.Wired.Contains(phrase.Head) && LeadsOf(phrase, sense) is { Count: > 0 } leads) return leads;
+        if (sense is Sense.Disconnect or Sense.Connect && phrase.After is null && Trade.Wired.Contains(phrase.Head)
+            && LeadsOf(phrase, sense) is { Count: > 0 } leads) return leads;
         if (_refer.Known(phrase, Accepts) is { } known && (Accepts(known.Kind) || !(Trade.NounOf(phrase.Stems)?.Kinds.Any(Accepts) ?? false)))
         {
             Spoken.Name(known);
@@ -823,11 +826,13 @@ public sealed partial class SentenceReader
         if (sense is Sense.On && phrase.Head == "jack" && kinds is [ThingKind.Tool, ..]
             && clause.Pieces.Exists(p => p.Noun is { After: "under" or "beneath" or "below" })) kinds = [ThingKind.Aid];
         // "Install the winch": no tool is installed. "Attach the air line": a line, whatever else is called so.
-        if ((sense is Sense.Off or Sense.Away || sense == Sense.On && phrase.After is null && Installs(clause)) && kinds is [ThingKind.Tool, ThingKind.Part]) kinds = [ThingKind.Part];
+        if ((sense is Sense.Off or Sense.Away || sense == Sense.On && phrase.After is null && Installs(clause))
+            && kinds is [ThingKind.Tool, ThingKind.Part]) kinds = [ThingKind.Part];
         if (sense is Sense.On or Sense.Connect or Sense.Disconnect && phrase.After is null && kinds is [ThingKind.Tool]
             && Trade.NounOf([phrase.Head]) is { Kinds: [ThingKind.Connection, ..] }) kinds = [ThingKind.Connection];
         // "Mount the switch in the panel".
-        if (sense == Sense.On && phrase.After is null && kinds is [ThingKind.Control] && Trade.Wired.Contains(phrase.Head) && Installs(clause)) kinds = [ThingKind.Part];
+        if (sense == Sense.On && phrase.After is null && kinds is [ThingKind.Control] && Trade.Wired.Contains(phrase.Head) && Installs(clause))
+            kinds = [ThingKind.Part];
         ThingKind? kind = kinds is [ThingKind.Control, ThingKind.Part]
             && sense is Sense.Off or Sense.On ? ThingKind.Control : kinds.Length > 0 ? Array.Find(kinds, Accepts) is var fit
             && kinds.Any(Accepts) ? fit : kinds[0] : null;
@@ -1031,7 +1036,8 @@ public sealed partial class SentenceReader
         if (more is not null) action = more(action);
         action = action with { Only = _only, Branch = _branch };
         // Several motions of one taking-off are one.
-        if (thing is not null && IsMotion(verb) && _actions.FindLast(a => a.Target == thing.Id && IsMotion(a.Verb)) is { } former && former.Verb == verb && former.Some == action.Some && former.Rest == action.Rest && former.Branch == _branch && Equals(former.Only, _only))
+        if (thing is not null && IsMotion(verb) && _actions.FindLast(a => a.Target == thing.Id && IsMotion(a.Verb)) is { } former
+            && former.Verb == verb && former.Some == action.Some && former.Rest == action.Rest && former.Branch == _branch && Equals(former.Only, _only))
         {
             _isDone = true;
             return;

@@ -1,4 +1,5 @@
 using System.Text.RegularExpressions;
+using WornPath.Core.Fasteners;
 using WornPath.Core.Quantities;
 using WornPath.Core.Sheets;
 
@@ -7,11 +8,11 @@ namespace WornPath.Core.Reading;
 /// <summary>Cuts a step's text into tokens; values with units come out whole.</summary>
 internal static partial class Tokenizer
 {
-    // Length of an inch fastener, property class behind a metric one.
+    // Written otherwise than in a cell: a sentence has ranges ("1-2 mm") and sizes without a pitch ("7/16 x 3"), and a bare "M8" is a word of a name.
     private const string InchLength = @"(?:\d{1,2}[ -]\d{1,2}/\d{1,2}|\d{1,2}/\d{1,2}|\d{1,3}(?:\.\d+)?)(?:\s*(?:""|”|″|in\.?(?![A-Za-z])|inch(?:es)?(?![A-Za-z])|mm(?!\w)))?";
-    private const string MetricClass = @"(?:\s*[-,]?\s*(?:4\.6|4\.8|5\.6|5\.8|6\.8|8\.8|9\.8|10\.9|12\.9)(?![\d.]))";
+    private const string MetricClass = @"(?:\s*[-,]?\s*" + PropertyClass.MetricPattern + @"(?![\d.]))";
 
-    [GeneratedRegex(@"(?<size>(?<![\w/.])(?:M\d{1,2}(?:[.,]\d)?(?:\s?-\s?[0-3](?:[.,]\d{1,2})?(?=\s*[x×]))?(?:(?:\s*[x×]\s*\d+(?:[.,]\d+)?){1,2}(?:\s*mm(?!\w))?" + MetricClass + "?|" + MetricClass + @")(?!\w)|" +
+    [GeneratedRegex(@"(?<size>(?:M\d{1,2}(?:[.,]\d)?(?:\s?-\s?[0-3](?:[.,]\d{1,2})?(?=\s*[x×]))?(?:(?:\s*[x×]\s*\d+(?:[.,]\d+)?){1,2}(?:\s*mm(?!\w))?" + MetricClass + "?|" + MetricClass + @")(?!\w)|" +
         @"(?:#\d{1,2}|(?:\d[ -])?\d{1,2}/\d{1,2})(?:-\d{1,2}(?![\d/.])(?:\s*(?:UNC|UNF|UNEF)(?!\w))?(?:\s*[x×]\s*" + InchLength + @")?|\s*(?:""|”|″|in\.?|inch)?\s*[x×]\s*" + InchLength + @")(?:\s*,?\s*grade\s*[258](?!\w))?))|" +
         @"(?<aside>\(\s*(?:items?|ref\.?|fig(?:ure|s)?\.?|see|callouts?|pos\.?|page|p\.|step|steps|detail|view|key|table)\s[^()\n]{0,60}\))|\((?<many>\d{1,2})\)(?=\s*[\p{L}\d])|" +
         @"(?<time>(?:\d+(?:[.,]\d+)?|half an?|a quarter of an|three[- ]quarters of an|an?|one|two|three|four|five|six|seven|eight|nine|ten|twelve|fifteen|twenty|thirty|forty|sixty)\s*(?<tu>seconds|second(?!\s+[a-z])|secs?|minutes?|mins?|min\.|hours?|hrs?|h)(?![A-Za-z]))|" +
@@ -21,7 +22,7 @@ internal static partial class Tokenizer
     private static partial Regex Pattern();
 
     // "3.", "Step 4:", "b)", "•": which line of a list it is.
-    [GeneratedRegex(@"\G[ \t]*(?:(?:step\s+)?\d{1,2}(?:\.\d{1,2})*[.):]|\(?[a-z]\)|\(\d{1,2}\)(?=\s+[A-Z][a-z]+\s+(?:the|all|both|each|any|an?)\b)|[-–•*·►])[ \t]+", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    [GeneratedRegex(@"\G[ \t]*(?:(?:step\s+)?\d{1,2}(?:\.\d{1,2})*[.):]|\(?[a-z]\)|\(\d{1,2}\)(?=\s+[a-z]+\s+(?:the|all|both|each|any|an?)\b)|[-–•*·►])[ \t]+", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex ListLead();
 
     /// <summary>The tokens of a text, in order.</summary>
@@ -64,7 +65,8 @@ internal static partial class Tokenizer
         var next = 0;
         for (var at = 0; at < text.Length;)
         {
-            if ((at == 0 || text[at - 1] == '\n') && ListLead().Match(text, at) is { Success: true } lead && (next >= torques.Count || torques[next].Start >= lead.Index + lead.Length))
+            if ((at == 0 || text[at - 1] == '\n') && ListLead().Match(text, at) is { Success: true } lead
+                && (next >= torques.Count || torques[next].Start >= lead.Index + lead.Length))
             {
                 at = lead.Index + lead.Length;
                 continue;
@@ -118,7 +120,8 @@ internal static partial class Tokenizer
         var word = tokens[^1];
         if (word.Kind is TokenKind.Torque or TokenKind.Time or TokenKind.Angle) return true;
         if (word.Kind != TokenKind.Word) return false;
-        return word.Text is "approx" or "cyl" or "brg" or "res" or "hyd" or "no" or "nos" or "max" or "min" or "e.g" or "i.e" or "fig" or "figs" or "incl" or "dia" or "assy" or "ca" or "vs" or "etc" or "g" or "e" || (word.Text is "in" or "ft" or "lb" or "oz" or "mm" && tokens.Count > 1 && tokens[^2].Kind == TokenKind.Number);
+        return Trade.Abbreviations.Contains(word.Text)
+            || (word.Text is "in" or "ft" or "lb" or "oz" or "mm" && tokens.Count > 1 && tokens[^2].Kind == TokenKind.Number);
     }
 
     private static Token Make(Match match)

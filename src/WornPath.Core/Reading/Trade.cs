@@ -14,8 +14,8 @@ internal static class Trade
     private static readonly string[] Order = [.. Classes.Keys.Order(StringComparer.Ordinal)];
 
     // Which classes a word is in, a bit each: one look-up tells all of them.
-    private static readonly FrozenDictionary<string, int> Bits = Order.SelectMany((c, i) => Classes[c].Select(w => (Word: w, Bit: 1 << i)))
-        .GroupBy(w => w.Word).ToFrozenDictionary(g => g.Key, g => g.Aggregate(0, (bits, w) => bits | w.Bit));
+    private static readonly FrozenDictionary<string, long> Bits = Order.SelectMany((c, i) => Classes[c].Select(w => (Word: w, Bit: BitOf(i))))
+        .GroupBy(w => w.Word).ToFrozenDictionary(g => g.Key, g => g.Aggregate(0L, (bits, w) => bits | w.Bit));
 
     public static readonly WordSet Determiners = Set("determiner");
     public static readonly WordSet Prepositions = Set("preposition");
@@ -26,7 +26,7 @@ internal static class Trade
     public static readonly WordSet Conditionals = Set("conditional");
     public static readonly WordSet Temporals = Set("temporal");
     public static readonly WordSet Relatives = Set("relative");
-    public static readonly WordSet Adverbs = new(Bits, (1 << Array.IndexOf(Order, "adverb")) | (1 << Array.IndexOf(Order, "phrase")));
+    public static readonly WordSet Adverbs = new(Bits, BitOf(Array.IndexOf(Order, "adverb")) | BitOf(Array.IndexOf(Order, "phrase")));
     private static readonly FrozenSet<string> PhraseStarts = Classes["phrase"].Select(p => p[..p.IndexOf('-', StringComparison.Ordinal)]).ToFrozenSet(StringComparer.Ordinal);
     public static readonly WordSet Neutral = Set("neutral");
     public static readonly WordSet New = Set("new");
@@ -44,6 +44,9 @@ internal static class Trade
     public static readonly WordSet WholeVehicles = Set("wholeVehicle");
     public static readonly WordSet Wired = Set("wired");
     public static readonly WordSet Told = Set("told");
+    public static readonly WordSet Abbreviations = Set("abbreviation");
+    public static readonly WordSet Installs = Set("installs");
+    public static readonly WordSet Moves = Set("moves");
     public static readonly WordSet Vessels = Set("vessel");
     public static readonly WordSet Rests = Set("rest");
     public static readonly WordSet BehindValues = Set("behindValue");
@@ -110,12 +113,15 @@ internal static class Trade
     /// <summary>What a sense comes to.</summary>
     public static SenseRow Of(Sense sense) => Senses[sense];
 
-    private static WordSet Set(string name) => new(Bits, 1 << Array.IndexOf(Order, name));
+    private static WordSet Set(string name) => new(Bits, BitOf(Array.IndexOf(Order, name)));
+
+    private static long BitOf(int place) => place is >= 0 and < 64 ? 1L << place
+        : throw new InvalidOperationException(place < 0 ? "A class of words is missing in words.txt." : "There are more than 64 classes of words: a long has no more bits.");
 
     /// <summary>True for the small words that no noun phrase holds.</summary>
     public static bool IsSmall(string word) => (Bits.GetValueOrDefault(word) & Small) != 0;
 
-    private static readonly int Small = Determiners.Bit | Prepositions.Bit | Paths.Bit | Conjunctions.Bit | Pronouns.Bit | Auxiliaries.Bit | Conditionals.Bit | Temporals.Bit | Relatives.Bit | Negations.Bit;
+    private static readonly long Small = Determiners.Bit | Prepositions.Bit | Paths.Bit | Conjunctions.Bit | Pronouns.Bit | Auxiliaries.Bit | Conditionals.Bit | Temporals.Bit | Relatives.Bit | Negations.Bit;
 
     /// <summary>What words can say beside what is done: kinds and their patterns.</summary>
     public static IEnumerable<(string Kind, string Pattern)> ClaimLines() => Lines("claims").Select(Cut);
@@ -206,9 +212,9 @@ internal static class Trade
 }
 
 /// <summary>A class of small words, as a bit of what is known of each.</summary>
-internal sealed class WordSet(FrozenDictionary<string, int> bits, int bit)
+internal sealed class WordSet(FrozenDictionary<string, long> bits, long bit)
 {
-    public int Bit { get; } = bit;
+    public long Bit { get; } = bit;
 
     public bool Contains(string? word) => word is not null && (bits.GetValueOrDefault(word) & Bit) != 0;
 }

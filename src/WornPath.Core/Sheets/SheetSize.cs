@@ -9,6 +9,9 @@ public static class SheetSize
     /// <summary>The most steps of a sheet.</summary>
     public const int MostSteps = 4000;
 
+    /// <summary>From so many steps on it pays to share work out over the cores.</summary>
+    public const int ManySteps = 500;
+
     /// <summary>The most things of one kind.</summary>
     public const int MostThings = 4000;
 

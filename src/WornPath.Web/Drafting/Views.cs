@@ -121,9 +121,6 @@ public sealed record SheetView
 /// <summary>Makes views of a walked sheet.</summary>
 public static class SheetViews
 {
-    // Below this many steps, sharing the work out costs more than it brings.
-    private const int ManySteps = 500;
-
     /// <summary>The whole view.</summary>
     public static SheetView Whole(Draft.Walked now, string? undo, string? redo) => Changed(null, now, undo, redo);
 
@@ -147,7 +144,7 @@ public static class SheetViews
         }
 
         var steps = new StepView[shown.Count];
-        if (shown.Count < ManySteps)
+        if (shown.Count < SheetSize.ManySteps)
             for (var i = 0; i < steps.Length; i++) steps[i] = Of(shown[i].Step, sheet, shown[i].Cautions);
         else
             Parallel.For(0, steps.Length, i => steps[i] = Of(shown[i].Step, sheet, shown[i].Cautions));
@@ -214,12 +211,15 @@ public static class SheetViews
         OnlyOf(step),
         step.Branches.IsEmpty ? [] : [.. step.Branches.Select((b, i) => new TurnView($"{step.Id}={i + 1}", $"{(b.Instead ? "or, if" : "if")} {b.Sign}"))],
         ChipsOf(step, sheet),
-        step.Questions.IsEmpty ? [] : [.. step.Questions.Select(q => new QuestionView(q.Phrase, Asking.Of(q, sheet), q.At, [.. Asking.Answers(q, step, sheet).Select(a => new AnswerView(a.Label, a.Edit))]))],
+        step.Questions.IsEmpty ? [] : [.. step.Questions.Select(q => Of(q, step, sheet))],
         cautions,
         step.Dropped,
         step.Residue.IsEmpty ? [] : [.. step.Residue.Select(r => r.Of(step.Text)).Where(w => w.Length > 0)],
         Mending.Lost(sheet, step),
         step is { Minutes: null, People: null } ? NoFields : Fields.Step.ToDictionary(f => f.Name, f => f.Get(step)));
+
+    private static QuestionView Of(Question question, Step step, Sheet sheet) =>
+        new(question.Phrase, Asking.Of(question, sheet), question.At, [.. Asking.Answers(question, step, sheet).Select(a => new AnswerView(a.Label, a.Edit))]);
 
     // What all that is done in a step is for; nothing where its sentences differ.
     private static string OnlyOf(Step step)

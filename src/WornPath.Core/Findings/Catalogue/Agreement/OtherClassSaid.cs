@@ -11,7 +11,7 @@ public sealed class OtherClassSaid : AgreementRule
 {
     public override RuleInfo Info { get; } = new("AGR002", Severity.Warn, "Another class than in Joints");
 
-    protected internal override bool Concerns(Step step, HouseRules rules) => Claims.First(step, ClaimKind.Class) is not null;
+    protected internal override bool Concerns(Step step, HouseRules rules) => Claims.Says(step, ClaimKind.Class);
 
     protected override Said? Differs(Walk walk, Step step, StepAction action, Joint joint)
     {

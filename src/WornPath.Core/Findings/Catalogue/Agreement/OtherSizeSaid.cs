@@ -11,7 +11,7 @@ public sealed class OtherSizeSaid : AgreementRule
 {
     public override RuleInfo Info { get; } = new("AGR003", Severity.Warn, "Another size of tool than in Joints");
 
-    protected internal override bool Concerns(Step step, HouseRules rules) => Claims.First(step, ClaimKind.ToolSize) is not null;
+    protected internal override bool Concerns(Step step, HouseRules rules) => Claims.Says(step, ClaimKind.ToolSize);
 
     protected override Said? Differs(Walk walk, Step step, StepAction action, Joint joint)
     {

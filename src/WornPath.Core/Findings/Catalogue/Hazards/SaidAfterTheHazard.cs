@@ -15,7 +15,8 @@ public sealed class SaidAfterTheHazard : StepRule
     protected internal override void Find(Walk walk, int stepIndex, Found found)
     {
         var step = walk.Steps[stepIndex];
-        if (Claims.Says(step, ClaimKind.Late)) found.Add(At(step, stepIndex, null, "This warns of what a step before has already done. Say it as a caution before that step."));
+        if (Claims.Says(step, ClaimKind.Late))
+            found.Add(At(step, stepIndex, null, "This warns of what a step before has already done. Say it as a caution before that step."));
         // The author's own caution of a hazard that an earlier step has met.
         foreach (var caution in step.Cautions)
             if (Earlier(walk, stepIndex, caution) is { } first)

@@ -12,7 +12,8 @@ public sealed class ReferredBeforeMeasured : StepRule
 
     // What is said of a measured value, and what it is of.
     private static IEnumerable<(string Said, string What)> References(Step step) =>
-        Claims.All(step, ClaimKind.GoesBy).Select(c => (Said: c.At.Of(step.Text), What: What(step.Text, c.At.End))).Where(r => r.What.Length > 2).Select(r => ($"{r.Said} {r.What}", r.What));
+        Claims.All(step, ClaimKind.GoesBy).Select(c => (Said: c.At.Of(step.Text), What: What(step.Text, c.At.End)))
+            .Where(r => r.What.Length > 2).Select(r => ($"{r.Said} {r.What}", r.What));
 
     private sealed record Known(int StepIndex, string[] Stems);
 

@@ -19,7 +19,8 @@ public sealed class LeftRightUndefined : StepRule
     {
         if (!found.IsFirst(this)) return;
         var header = walk.Sheet.Header;
-        if (Array.Exists(Claims.Find($"{header.Purpose}\n{header.Fits}\n{header.EntryCheck}"), c => c.Kind == ClaimKind.SeenFrom) || walk.Steps.Any(s => Claims.Says(s, ClaimKind.SeenFrom))) return;
+        if (Array.Exists(Claims.Find($"{header.Purpose}\n{header.Fits}\n{header.EntryCheck}"), c => c.Kind == ClaimKind.SeenFrom)
+            || walk.Steps.Any(s => Claims.Says(s, ClaimKind.SeenFrom))) return;
         found.Add(At(walk.Steps[stepIndex], stepIndex, null, "Left or right is said, and nowhere from where it is seen: who stands before the vehicle has them the other way round.", new Fix("Say it in the header: from the driver’s seat", new SetField("", "fits", header.Fits, $"{header.Fits} {Definition}".Trim()))));
     }
 }

@@ -12,7 +12,8 @@ public sealed class LongSentence : SentenceRule
 
     public override RuleInfo Info { get; } = new("WRD003", Severity.Hint, "Long sentence");
 
-    protected override bool MayConcern(ReadOnlySpan<char> sentence, ImmutableArray<Term> terms) => sentence.Length >= MostWords * 2 && sentence.Count(' ') >= MostWords;
+    protected override bool MayConcern(ReadOnlySpan<char> sentence, ImmutableArray<Term> terms) =>
+        sentence.Length >= MostWords * 2 && sentence.Count(' ') >= MostWords;
 
     protected override (string Message, string? Rewrite)? Look(string sentence, ImmutableArray<Term> terms)
     {

@@ -42,7 +42,8 @@ public sealed partial class NotVerbFirst : SentenceRule
 
     // "The …" may be passive; anything else begins with a person or a filler.
     private static readonly FrozenSet<string>.AlternateLookup<ReadOnlySpan<char>> Openings =
-        new[] { "the", "you", "we", "one", "now", "then", "next", "next,", "please", "so", "go" }.ToFrozenSet(StringComparer.OrdinalIgnoreCase).GetAlternateLookup<ReadOnlySpan<char>>();
+        new[] { "the", "you", "we", "one", "now", "then", "next", "next,", "please", "so", "go" }
+            .ToFrozenSet(StringComparer.OrdinalIgnoreCase).GetAlternateLookup<ReadOnlySpan<char>>();
 
     protected override bool MayConcern(ReadOnlySpan<char> sentence, ImmutableArray<Term> terms) =>
         sentence.IndexOfAny(' ', '\'') is var end and > 0 && Openings.Contains(sentence[..end]);

@@ -25,7 +25,8 @@ public abstract class PhraseRule : StepRule
         var step = walk.Steps[stepIndex];
         if (Claims.First(step, Way) is not { At: var at }) return;
         var phrase = at.Of(step.Text);
-        var fix = Rewrite(phrase, walk, stepIndex) is { } better ? new Fix($"Write “{better}”", new WriteStep(step.Id, step.Text, step.Text[..at.Start] + better + step.Text[at.End..])) : null;
+        var fix = Rewrite(phrase, walk, stepIndex) is { } better
+            ? new Fix($"Write “{better}”", new WriteStep(step.Id, step.Text, step.Text[..at.Start] + better + step.Text[at.End..])) : null;
         found.Add(At(step, stepIndex, null, Says(phrase), fix));
     }
 }

@@ -17,7 +17,8 @@ public sealed class RefusedWord : SentenceRule
     protected override bool MayConcern(ReadOnlySpan<char> sentence, ImmutableArray<Term> terms)
     {
         var search = _search;
-        if (search is null || search.Terms != terms) _search = search = new Search(terms, SearchValues.Create([.. terms.Select(t => t.Refused)], StringComparison.OrdinalIgnoreCase));
+        if (search is null || search.Terms != terms)
+            _search = search = new Search(terms, SearchValues.Create([.. terms.Select(t => t.Refused)], StringComparison.OrdinalIgnoreCase));
         return sentence.ContainsAny(search.Words);
     }
 

@@ -24,7 +24,8 @@ public abstract class SentenceRule : StepRule
     /// <summary>False where nothing can be wrong with a sentence, told at a glance.</summary>
     protected abstract bool MayConcern(ReadOnlySpan<char> sentence, ImmutableArray<Term> terms);
 
-    protected internal sealed override bool Concerns(Step step, HouseRules rules) => MayConcern(step.Text, rules.Terms) && _hits.Of(step, rules.Terms) is not null;
+    protected internal sealed override bool Concerns(Step step, HouseRules rules) =>
+        MayConcern(step.Text, rules.Terms) && _hits.Of(step, rules.Terms) is not null;
 
     protected internal sealed override void Find(Walk walk, int stepIndex, Found found)
     {
@@ -44,7 +45,8 @@ public abstract class SentenceRule : StepRule
     private Hit? FirstIn(Step step, ImmutableArray<Term> terms)
     {
         foreach (var at in Sentences.Of(step.Text))
-            if (MayConcern(step.Text.AsSpan(at.Start, at.Length), terms) && Look(at.Of(step.Text), terms) is var (message, rewrite)) return new Hit(at, message, rewrite);
+            if (MayConcern(step.Text.AsSpan(at.Start, at.Length), terms) && Look(at.Of(step.Text), terms) is var (message, rewrite))
+                return new Hit(at, message, rewrite);
         return null;
     }
 
