@@ -51,6 +51,7 @@ internal static class StepReading
     {
         if (words.Count == 0 && !sheet.Steps.Any(s => s.Questions.Length > 0)) return sheet;
         var before = new Spoken();
+        words = [.. words.SelectMany(Trade.WaysToWrite)];
         foreach (var step in sheet.Steps.ToList())
         {
             var reads = step.Id != exceptStep && (step.Questions.Any(q => q.Kind is not QuestionKind.NoVerb) || words.Any(w => step.Text.Contains(w, StringComparison.OrdinalIgnoreCase)));

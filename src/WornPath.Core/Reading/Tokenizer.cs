@@ -17,7 +17,7 @@ internal static partial class Tokenizer
         @"(?<aside>\(\s*(?:items?|ref\.?|fig(?:ure|s)?\.?|see|callouts?|pos\.?|page|p\.|step|steps|detail|view|key|table)\s[^()\n]{0,60}\))|\((?<many>\d{1,2})\)(?=\s*[\p{L}\d])|" +
         @"(?<time>(?:\d+(?:[.,]\d+)?|half an?|a quarter of an|three[- ]quarters of an|an?|one|two|three|four|five|six|seven|eight|nine|ten|twelve|fifteen|twenty|thirty|forty|sixty)\s*(?<tu>seconds|second(?!\s+[a-z])|secs?|minutes?|mins?|min\.|hours?|hrs?|h)(?![A-Za-z]))|" +
         @"(?<angle>(?:\d+(?:[.,]\d+)?|\d+/\d+|half a|(?:an?|another|one)\s+(?:half|third|quarter|fifth|sixth|eighth|twelfth)(?:\s+of\s+a)?|(?:a |another )?(?:third|quarter|sixth|eighth|twelfth) of a|(?:another |a )?three[- ]quarters of a|two[- ]thirds of a|three-quarter|another|one|two|three|four)\s*(?:°|deg(?:rees?)?(?![A-Za-z])|flats?(?![A-Za-z])|turns?(?![A-Za-z])))|" +
-        @"(?<num>\d+(?:[.,/]\d+)*(?![\w]))|(?<word>[\p{L}#](?:[\p{L}\d'’\-]*[\p{L}\d])?|\d[\w.×/]*\w)|(?<stop>[.!?;\n]+)|(?<mark>[,:()–—%+]|(?<=\s)-(?=\s))",
+        @"(?<num>\d+(?:[.,/]\d+)*(?![\w]))|(?<word>[wf]/o?(?![\w/])|[bgsh]/[a-z]+(?![\w/])|[\p{L}#](?:[\p{L}\d'’\-]*[\p{L}\d])?|\d[\w.×/]*\w)|(?<stop>[.!?;\n]+)|(?<mark>[,:()–—%+]|(?<=\s)-(?=\s))",
         RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex Pattern();
 
@@ -102,7 +102,7 @@ internal static partial class Tokenizer
             }
 
             // "1/8 in. closer", "approx. 5 mm": the full stop belongs to the word.
-            if (token is { Kind: TokenKind.Stop, Text: "." } && tokens.Count > 0 && IsAbbreviation(tokens) && !EndsSentence(text, at)) continue;
+            if (token is { Kind: TokenKind.Stop, Text: "." } && tokens.Count > 0 && IsAbbreviation(text, tokens) && !EndsSentence(text, at)) continue;
             tokens.Add(token);
         }
 
@@ -115,12 +115,12 @@ internal static partial class Tokenizer
         return at >= text.Length || text[at] is '\n' or '\r' || char.IsUpper(text[at]);
     }
 
-    private static bool IsAbbreviation(List<Token> tokens)
+    private static bool IsAbbreviation(string text, List<Token> tokens)
     {
         var word = tokens[^1];
         if (word.Kind is TokenKind.Torque or TokenKind.Time or TokenKind.Angle) return true;
         if (word.Kind != TokenKind.Word) return false;
-        return Trade.Abbreviations.Contains(word.Text)
+        return Trade.Abbreviations.Contains(word.Text) || Trade.InFull(word.At.Of(text).ToLowerInvariant()) is not null
             || (word.Text is "in" or "ft" or "lb" or "oz" or "mm" && tokens.Count > 1 && tokens[^2].Kind == TokenKind.Number);
     }
 
@@ -146,6 +146,6 @@ internal static partial class Tokenizer
             : match.Groups["stop"].Success ? TokenKind.Stop
             : match.Groups["mark"].Success ? TokenKind.Mark
             : TokenKind.Word;
-        return new Token(kind, text == "em" ? "them" : text, span);
+        return new Token(kind, kind == TokenKind.Word ? Trade.InFull(text) ?? (text == "em" ? "them" : text) : text, span);
     }
 }

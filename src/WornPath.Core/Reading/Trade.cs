@@ -58,6 +58,13 @@ internal static class Trade
     private static readonly FrozenDictionary<string, string> Controls = Lines("controls").Select(Cut)
         .SelectMany(l => l.Right.Split(',', StringSplitOptions.TrimEntries).Append(l.Left.ToLowerInvariant()).Distinct().Select(word => (word, name: l.Left))).ToFrozenDictionary(l => l.word, l => l.name);
 
+    // How a word is shortened, and the word.
+    private static readonly FrozenDictionary<string, string> Shorts = Lines("short").Select(Cut)
+        .SelectMany(l => l.Right.Split(' ').Select(way => (way, word: l.Left))).ToFrozenDictionary(l => l.way, l => l.word);
+
+    private static readonly FrozenDictionary<string, string[]> ShortenedTo = Shorts.GroupBy(s => s.Value, s => s.Key)
+        .ToFrozenDictionary(g => g.Key, g => g.ToArray());
+
     private static readonly FrozenDictionary<Sense, SenseRow> Senses = LoadSenses();
 
     /// <summary>What is known of a noun phrase by its last words: kinds, the likeliest first. A name of two words wins over its last word.</summary>
@@ -73,6 +80,12 @@ internal static class Trade
 
     /// <summary>The name a control has on every sheet, by any word for it; null where it has none but its own.</summary>
     public static string? ControlNamed(string words) => Controls.GetValueOrDefault(words);
+
+    /// <summary>The word that one is short for ("brg": bearing), in lower case; null where it is none of the trade's.</summary>
+    public static string? InFull(string word) => Shorts.GetValueOrDefault(word);
+
+    /// <summary>A word and the ways it is shortened.</summary>
+    public static IEnumerable<string> WaysToWrite(string word) => [word, .. ShortenedTo.GetValueOrDefault(word) ?? []];
 
     /// <summary>True where a verb is never done to what a phrase names: a turn, a person, the floor.</summary>
     public static bool IsNoObject(NounPhrase phrase) => NounOf(phrase.Stems) switch
