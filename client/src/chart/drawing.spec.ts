@@ -7,9 +7,9 @@ const row = (id: string, openAtEnd = false): ChartRow => ({
   kind: 'joint',
   name: `cover ${id} bolts`,
   bands: [
-    { from: 0, to: 3, mark: 'Tight', says: 'tight', open: false, glyph: { stage: 'tight', pass: 0, of: 0 } },
-    { from: 4, to: 9, mark: 'Out', says: 'out', open: true, glyph: { stage: 'out', pass: 0, of: 0 } },
-    { from: 10, to: 1000, mark: 'Torqued', says: 'torqued', open: openAtEnd, glyph: { stage: 'torqued', pass: 0, of: 0 } },
+    { from: 0, to: 3, mark: 'Tight', says: 'tight', open: false, glyph: { stage: 'tight', pass: 0, of: 0, some: false } },
+    { from: 4, to: 9, mark: 'Out', says: 'out', open: true, glyph: { stage: 'out', pass: 0, of: 0, some: false } },
+    { from: 10, to: 1000, mark: 'Torqued', says: 'torqued', open: openAtEnd, glyph: { stage: 'torqued', pass: 0, of: 0, some: false } },
   ],
   touched: [4, 10],
   openAtEnd,

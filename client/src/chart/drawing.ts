@@ -259,6 +259,13 @@ export function drawGlyph(ctx: CanvasRenderingContext2D, glyph: Glyph, x: number
     ctx.closePath();
     ctx.fill();
   };
+  if (glyph.some) {
+    ctx.beginPath();
+    ctx.moveTo(x + 8.4, y - 3.5);
+    ctx.lineTo(x + 8.4, y + 3.5);
+    ctx.stroke();
+  }
+
   ring(5.6);
   switch (glyph.stage) {
     case 'tight':

@@ -37,7 +37,7 @@ const keys: [string, string][] = [
         </template>
       </dl>
       <ul aria-label="Glyphs of a joint">
-        <li v-for="glyph in allGlyphs" :key="glyph.stage"><JointGlyph :glyph="glyph" silent /> {{ glyphName(glyph) }}</li>
+        <li v-for="glyph in allGlyphs" :key="glyphName(glyph)"><JointGlyph :glyph="glyph" silent /> {{ glyphName(glyph) }}</li>
       </ul>
     </div>
   </a-modal>

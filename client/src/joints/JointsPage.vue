@@ -188,7 +188,7 @@ function back(event: KeyboardEvent): void {
             >
               <td class="glyph-column">
                 <SeverityMark v-if="findingsOf(joint.id).length" :severity="findingsOf(joint.id)[0]?.severity ?? 'hint'" />
-                <JointGlyph v-else :glyph="computedOf(joint.id)?.end ?? { stage: 'tight', pass: 0, of: 0 }" />
+                <JointGlyph v-else :glyph="computedOf(joint.id)?.end ?? { stage: 'tight', pass: 0, of: 0, some: false }" />
               </td>
               <td v-for="column in columns" :key="column.name" :data-row="rowOf.get(joint.id)" :data-column="column.name">
                 <span v-if="column.name === 'name'" class="id figures">{{ joint.id }}</span>

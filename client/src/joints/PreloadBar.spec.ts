@@ -9,7 +9,7 @@ const joint = (low: number, target: number, high: number, verdict: Verdict): Joi
   counterpart: '',
   preload: { low, target, high, verdict },
   proofKn: 20,
-  end: { stage: 'torqued', pass: 0, of: 0 },
+  end: { stage: 'torqued', pass: 0, of: 0, some: false },
   wrench: null,
   pattern: null,
   check: null,

@@ -217,7 +217,7 @@ public sealed class ReverseBuilder
         var now = Then(joint.Id).Joint;
         switch (walked.Action.Verb)
         {
-            case Verb.TakeOut when now.IsOut && !HoldsOnlyWhatStaysOff(joint) && _started.Add(joint.Id):
+            case Verb.TakeOut when now.AnyOut && !HoldsOnlyWhatStaysOff(joint) && _started.Add(joint.Id):
                 foreach (var id in joint.Holds)
                     if (_walk.Things.GetValueOrDefault(id) is Part { Origin: not Origin.Vehicle } kit && Then(id).Part.Place == PartPlace.InBox) Fit(kit, sentences);
                 Start(joint, sentences);

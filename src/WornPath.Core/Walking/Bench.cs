@@ -7,7 +7,8 @@ namespace WornPath.Core.Walking;
 /// <param name="Stage">How far the joint is.</param>
 /// <param name="Pass">The pass last done; 0 outside the passes.</param>
 /// <param name="Of">How many passes there are.</param>
-public sealed record Glyph(JointStage Stage, int Pass = 0, int Of = 0);
+/// <param name="Some">True where only some of its fasteners are so, and the others are further.</param>
+public sealed record Glyph(JointStage Stage, int Pass = 0, int Of = 0, bool Some = false);
 
 /// <summary>One line of the bench.</summary>
 /// <param name="Id">The thing's id.</param>
@@ -88,13 +89,14 @@ public sealed record Bench(
     /// <summary>The glyph of a joint in a state.</summary>
     public static Glyph GlyphOf(Walk walk, Joint joint, JointState state)
     {
-        if (state.Stage != JointStage.Pass) return new Glyph(state.Stage);
+        if (state.Stage != JointStage.Pass) return new Glyph(state.Stage, Some: state.Counts is not null);
         var last = walk.EventsOf(joint.Id).Where(e => e.Action.Verb == Verb.TorquePass).Max(e => e.Action.Pass ?? 1);
-        return new Glyph(JointStage.Pass, state.Pass, last + 1);
+        return new Glyph(JointStage.Pass, state.Pass, last + 1, state.Counts is not null);
     }
 
     /// <summary>A joint's state in words.</summary>
-    internal static string Says(Joint joint, JointState state) => state.Stage switch
+    internal static string Says(Joint joint, JointState state) => state.Counts is { } counts
+        ? string.Join(", ", counts.Groups.Select(g => $"{g.Count} {Says(joint, g.State)}")) : state.Stage switch
     {
         JointStage.Tight => "tight",
         JointStage.BrokenLoose => "broken loose",

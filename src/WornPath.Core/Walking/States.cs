@@ -18,7 +18,7 @@ public enum JointStage : byte
     Marked,
 }
 
-/// <summary>State of a joint.</summary>
+/// <summary>State of a joint: of its fasteners, where they are not all alike of those furthest from done.</summary>
 /// <param name="Stage">How far it is.</param>
 /// <param name="Pass">The pass last done, where <paramref name="Stage"/> is <see cref="JointStage.Pass"/>.</param>
 /// <param name="Renewed">True once new fasteners are in since it was last taken out.</param>
@@ -27,11 +27,18 @@ public enum JointStage : byte
 /// <param name="PinIn">True while its cotter pin is in.</param>
 public readonly record struct JointState(JointStage Stage, byte Pass, bool Renewed, bool WasOut, bool Treated, bool PinIn)
 {
-    /// <summary>True where the joint holds nothing: out, or not yet put in.</summary>
-    public bool IsOut => Stage == JointStage.Out;
+    /// <summary>How many fasteners are in which state; null where all are alike.</summary>
+    public FastenerCounts? Counts { get; init; }
 
-    /// <summary>True where it is in but not at its final torque.</summary>
-    public bool IsSlack => Stage is JointStage.BrokenLoose or JointStage.BackedOut or JointStage.Started or JointStage.Snug or JointStage.Pass;
+    /// <summary>True where the joint holds nothing: every fastener out, or not yet put in.</summary>
+    public bool IsOut => Stage == JointStage.Out && Counts is null;
+
+    /// <summary>True where a fastener of it is out.</summary>
+    public bool AnyOut => Stage == JointStage.Out;
+
+    /// <summary>True where it is in, or some of it, and not all of it at the final torque.</summary>
+    public bool IsSlack => Stage is JointStage.BrokenLoose or JointStage.BackedOut or JointStage.Started or JointStage.Snug or JointStage.Pass
+        || Counts is not null && AnyOut;
 }
 
 /// <summary>Where a part is.</summary>

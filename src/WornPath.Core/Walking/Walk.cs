@@ -13,6 +13,9 @@ namespace WornPath.Core.Walking;
 /// <param name="After">State after.</param>
 public sealed record WalkEvent(int Order, int StepIndex, Step Step, StepAction Action, Thing? Thing, ThingState Before, ThingState After)
 {
+    /// <summary>The state before of those fasteners of a joint it was done to: "torque the other two".</summary>
+    public JointState Acted => Thing is Joint joint ? Walker.ActedOn(joint, Before.Joint, Action) : default;
+
     /// <summary>The action's verb, kept here because most rules look at nothing else.</summary>
     public Verb Verb { get; } = Action.Verb;
 }

@@ -94,7 +94,7 @@ public sealed class Walker
 
     private static ThingState Next(Thing thing, ThingState now, StepAction action) => thing.Kind switch
     {
-        ThingKind.Joint => now with { Joint = NextJoint((Joint)thing, now.Joint, action) },
+        ThingKind.Joint => now with { Joint = FastenerCounts.After((Joint)thing, now.Joint, action, one => NextJoint((Joint)thing, one, action)) },
         ThingKind.Part => now with { Part = NextPart(now.Part, action) },
         ThingKind.Connection => action.Verb switch
         {
@@ -117,6 +117,10 @@ public sealed class Walker
         },
         _ => now,
     };
+
+    /// <summary>The state of those fasteners of a joint an action is done to, before it.</summary>
+    internal static JointState ActedOn(Joint joint, JointState now, StepAction action) =>
+        FastenerCounts.ActedOn(joint, now, action, one => NextJoint(joint, one, action));
 
     private static JointState NextJoint(Joint joint, JointState now, StepAction action)
     {

@@ -14,15 +14,21 @@ public sealed class JointLeftSlack : ThingRule<Joint>
         var end = walk.AtEnd(joint.Id).Joint;
         if (!end.IsSlack || (end.Stage == JointStage.Snug && joint.Untorqued is not null)) return;
         var last = walk.EventsOf(joint.Id).Last(e => e.After.Joint != e.Before.Joint || e.Verb is Verb.Start or Verb.Snug);
-        var how = end.Stage switch
-        {
-            JointStage.Started => "hand-tight",
-            JointStage.Snug => "snug",
-            JointStage.Pass => $"at pass {end.Pass}",
-            _ => "loose",
-        };
-        found.Add(At(last, $"{joint.Label} {(joint.Count > 1 ? "are" : "is")} left {how} here and never tightened to {(joint.TighteningText is { Length: > 0 } text ? text : "a final torque")}.", Tighten(walk, joint, last.StepIndex)));
+        var to = joint.TighteningText is { Length: > 0 } text ? text : "a final torque";
+        var open = end.Counts?.Groups.Where(g => g.State.IsOut || g.State.IsSlack).ToList();
+        var left = open is null ? $"{joint.Label} {(joint.Count > 1 ? "are" : "is")} left {How(end)}"
+            : $"Of {joint.Label}, {joint.Count} in all, {string.Join(" and ", open.Select((g, i) => $"{g.Count}{(i > 0 ? "" : g.Count > 1 ? " are left" : " is left")} {How(g.State)}"))}";
+        found.Add(At(last, $"{left} here and never tightened to {to}.", Tighten(walk, joint, last.StepIndex)));
     }
+
+    private static string How(JointState state) => state.Stage switch
+    {
+        JointStage.Out => "out",
+        JointStage.Started => "hand-tight",
+        JointStage.Snug => "snug",
+        JointStage.Pass => $"at pass {state.Pass}",
+        _ => "loose",
+    };
 
     private static Fix? Tighten(Walk walk, Joint joint, int after) => Natures.HoldsAWheel(joint, walk.Things)
         ? Fixes.InsertAtEnd(walk, $"Tighten {joint.Id} at the end", TighteningSentence.Of(joint))

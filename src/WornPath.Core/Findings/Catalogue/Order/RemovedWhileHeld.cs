@@ -15,12 +15,15 @@ public sealed class RemovedWhileHeld : ThingRule<Part>
             if (walked.Verb is not (Verb.Remove or Verb.HangAside or Verb.SetAside) || walked.Before.Part.Place != PartPlace.On) continue;
             foreach (var joint in walk.HoldersOf(part.Id))
             {
-                if (walk.BeforeEvent(joint.Id, walked.Order).Joint.IsOut) continue;
+                var state = walk.BeforeEvent(joint.Id, walked.Order).Joint;
+                if (state.IsOut) continue;
                 var later = walk.EventsOf(joint.Id).FirstOrDefault(e => e.Order > walked.Order && e.Verb == Verb.TakeOut);
                 var fix = later is not null && later.StepIndex != walked.StepIndex
                     ? Fixes.MoveBefore(walk, later.Step, walked.Step)
                     : Fixes.InsertBefore(walk, walked.StepIndex, $"Remove {joint.Id} first", $"Remove {Fixes.The(joint)}.");
-                found.Add(At(walked, $"Taken off while {joint.Label} still {(joint.Count > 1 ? "hold" : "holds")} it: {part.Label}.", fix));
+                var left = state.Counts?.Groups.Where(g => !g.State.IsOut).Sum(g => g.Count);
+                var holding = left is { } many ? $"{many} of {joint.Count} {joint.Label}" : joint.Label;
+                found.Add(At(walked, $"Taken off while {holding} still {((left ?? joint.Count) > 1 ? "hold" : "holds")} it: {part.Label}.", fix));
             }
         }
     }

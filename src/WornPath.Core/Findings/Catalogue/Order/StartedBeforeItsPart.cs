@@ -11,7 +11,7 @@ public sealed class StartedBeforeItsPart : ThingRule<Joint>
     protected internal override void Find(Walk walk, Joint joint, Found found)
     {
         // The last time it goes in: what comes off again in between is taken out again, too.
-        if (walk.EventsOf(joint.Id).LastOrDefault(e => e.Verb is Verb.Start or Verb.Snug && e.Before.Joint.IsOut) is not { } started) return;
+        if (walk.EventsOf(joint.Id).LastOrDefault(e => e.Verb is Verb.Start or Verb.Snug && e.Acted.AnyOut) is not { } started) return;
         foreach (var id in joint.Holds)
         {
             if (walk.BeforeEvent(id, started.Order).Part.Place == PartPlace.On || walk.EventsOf(id).FirstOrDefault(e => e.Order > started.Order && e.Verb == Verb.Fit) is not { } fitted) continue;

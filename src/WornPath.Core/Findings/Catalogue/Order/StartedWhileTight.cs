@@ -11,7 +11,7 @@ public sealed class StartedWhileTight : Rule
     public override IEnumerable<Finding> Find(Walk walk)
     {
         foreach (var walked in walk.Doing(Verb.Start))
-            if (walked is { Thing: Joint joint, Before.Joint: { IsOut: false, IsSlack: false } })
+            if (walked is { Thing: Joint joint, Acted: { IsOut: false, IsSlack: false } })
                 yield return At(walked, $"{joint.Label} {(joint.Count > 1 ? "are" : "is")} tight, and started by hand here. Write where {(joint.Count > 1 ? "they come" : "it comes")} out; or another joint is meant.");
     }
 }
