@@ -91,6 +91,9 @@ public sealed partial class Damages(string name, Sheet whole)
             foreach (var torque in told.Where(a => a is { Verb: Verb.Torque, Target: not null }))
             {
                 done.Add(Written("snug instead of torque", Tightening().Replace(step.Text, "Snug ${what}", 1), [torque]));
+                if (whole.Find(torque.Target!) is Joint { Count: > 2 } set)
+                    done.Add(Written("one of the set forgotten", Tightening().Replace(step.Text,
+                        m => m.Value.Replace(m.Groups["what"].Value, $"{set.Count - 1} of {m.Groups["what"].Value}", StringComparison.Ordinal), 1), [torque]));
                 if (whole.Joints.FirstOrDefault(j => j.Id != torque.Target
                     && j.Torque is not null) is { } another) done.Add(Written("another joint torqued",
                         step.Text.Replace(whole.Find(torque.Target!)!.Name, another.Name, StringComparison.Ordinal), [torque]));
