@@ -731,7 +731,10 @@ internal sealed class ClauseFinder
         value |= follows.Kind == TokenKind.Word && follows.Text is "snug" or "finger-tight" or "hand-tight" && _nouns.IsFastener(subjects[0]);
         // "Key out, chocks at the back wheels".
         value |= open is { Mood: Mood.Fragment } && follows.Kind == TokenKind.Word
-            && follows.Text is "at" or "behind" or "under" or "beneath" or "between" && subjects is [{ IsPronoun: false } aid] && aid.Is(ThingKind.Aid);
+            && follows.Text is "at" or "behind" or "under" or "beneath" or "between" or "fore-and-aft" or "each" or "both" or "either" or "before"
+            && subjects is [{ IsPronoun: false } aid] && aid.Is(ThingKind.Aid);
+        // "Handbrake off, chocks fore and aft".
+        value |= _tokens[Math.Max(next, adverb - 1)].Text == "fore-and-aft" && adverb > next && subjects is [{ IsPronoun: false } wedged] && wedged.Is(ThingKind.Aid);
         var ends = adverb >= _end || follows.Kind == TokenKind.Mark;
         // "Ribs up", "posts to the rear", "closed end leading": how what is named before it stands.
         if (open is not null && IsBoundary(at - 1) && _nouns.Stands(subjects[0], next, _end)) return null;

@@ -560,7 +560,9 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
         || tokens[i].Kind is TokenKind.Number or TokenKind.Size && i + 1 < to && IsContent(i + 1)
         || tokens[i].Kind == TokenKind.Word && NumberWords.Parse(tokens[i].Text) is not null);
 
-    private bool IsSizeUnit(int i, int to) => i < to && tokens[i].Kind == TokenKind.Word && tokens[i].Text is "mm" or "in" or "inch" or "-inch" or "\"" && i + 1 < to && IsContent(i + 1) && !Trade.IsSmall(tokens[i + 1].Text);
+    private bool IsSizeUnit(int i, int to) => i < to && tokens[i].Kind == TokenKind.Word && tokens[i].Text is "mm" or "in" or "inch" or "-inch" or "\"" && i + 1 < to && IsContent(i + 1) && !Trade.IsSmall(tokens[i + 1].Text)
+        // "To 75 in two goes".
+        && !(tokens[i].Text == "in" && NumberWords.Parse(tokens[i + 1].Text) is not null);
 
     private static bool Sized(string word) => word.Length > 1 && (word[0] is 'm' or 't' or 'e' && char.IsAsciiDigit(word[1]))
         || word.Length > 1 && char.IsAsciiDigit(word[0]) && (word.EndsWith("mm", StringComparison.Ordinal) || word.Any(c => c is '/' or 'x' or '×'));

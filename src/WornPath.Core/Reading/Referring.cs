@@ -75,7 +75,7 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
 
             // Eight bolts are not the six; ten may be five on each side.
             if (!whole && thing is Joint { Count: > 1 } fewer && phrase.Count is { } all && all > fewer.Count && all != 2 * fewer.Count) continue;
-            if (!whole && phrase.IsPlural && phrase.Count is null && thing is Joint { Count: 1 } && !IsMany(thing) && phrase.Stems.Count == 1) continue;
+            if (!whole && phrase.IsPlural && phrase.Count is null or > 1 && thing is Joint { Count: 1 } && !IsMany(thing) && phrase.Stems.Count == 1) continue;
             // What was spoken of comes before what comes later.
             if (!whole && spoken.Lately(thing) == 0) best -= 12;
             scored.Add((thing, best, whole));

@@ -253,7 +253,7 @@ public sealed partial class SentenceReader
     {
         if (clause.Negated || clause.Mood == Mood.Beside) return false;
         var repeats = clause.Verb?.Lemma is "repeat" or "redo"
-            || Has(clause, "same") && (Has(clause, "do", "again", "way", "manner", "routine", "likewise", "goes") || clause.Mood == Mood.Fragment && Has(clause, "on", "with", "for")) && !Values(clause).Any(v => v.Kind == TokenKind.Torque) && (clause.Verb?.Lemma is null or "do" or "be" or "fish")
+            || Has(clause, "same") && (Has(clause, "do", "again", "way", "manner", "routine", "likewise", "goes") || clause.Mood == Mood.Fragment && Has(clause, "on", "with", "for", "side")) && !Values(clause).Any(v => v.Kind == TokenKind.Torque) && (clause.Verb?.Lemma is null or "do" or "be" or "fish")
             || Has(clause, "again", "more") && Has(clause, "all", "lot", "everything", "whole") && Has(clause, "this", "that", "lot", "everything")
                 && clause.Verb is null
             || Has(clause, "likewise") && Has(clause, "do", "deal", "treat")

@@ -25,14 +25,14 @@ public sealed partial class SentenceReader
             NounPhrase? stuff = null;
             foreach (var piece in clause.Pieces)
             {
-                if (piece.Noun is not { } phrase) continue;
+                if (piece.Noun is not { } phrase || IsDenied(phrase)) continue;
                 if (!phrase.IsPronoun && reader.IsStuff(phrase))
                 {
                     stuff ??= phrase;
                     continue;
                 }
 
-                if (phrase.After is "beside" or "with" or "using" or "by" or "for" or "of" or "from" or "at" or "than" or "under" or "behind" or "between" or "before" or "beneath" or "against" or "to" or "in" or "on" or "over" or "round" or "around" or "across" or "out" or "off" or "into" or "onto" && !(phrase.After is "in" or "on" or "off" or "out" && objects.Count == 0)) continue;
+                if (phrase.After is "beside" or "with" or "using" or "by" or "for" or "of" or "from" or "at" or "than" or "under" or "behind" or "between" or "before" or "beneath" or "against" or "to" or "in" or "on" or "over" or "round" or "around" or "across" or "out" or "off" or "into" or "onto" or "inside" or "outside" or "within" or "along" or "without" or "above" or "below" && !(phrase.After is "in" or "on" or "off" or "out" && objects.Count == 0)) continue;
                 if (!phrase.IsPronoun && Trade.NounOf(phrase.Stems) is { Role: NounRole.Words or NounRole.Place or NounRole.Person }) continue;
                 // "Castle nut off, 27 mm ring spanner": with it.
                 if (objects.Count > 0 && !phrase.IsPronoun && phrase.Is(ThingKind.Tool) && reader._refer.Known(phrase) is null or Tool)
@@ -180,6 +180,26 @@ public sealed partial class SentenceReader
             return "none";
         }
 
+        // "A smear of grease, not a handful".
+        private bool IsDenied(NounPhrase phrase)
+        {
+            for (var i = clause.From; i < clause.To && reader._finder.Tokens[i].At.Start < phrase.At.Start; i++)
+                if (reader._finder.Tokens[i].Text is "not" or "no" or "never" && !clause.Pieces.Exists(p => p.At.Start > reader._finder.Tokens[i].At.Start
+                    && p.At.End <= phrase.At.Start)) return true;
+            return false;
+        }
+
+        // Named with where it belongs, right behind it.
+        private bool Placed(NounPhrase phrase)
+        {
+            if (phrase.IsPronoun) return false;
+            var at = clause.Pieces.FindIndex(p => p.Noun == phrase);
+            return at >= 0 && at + 2 < clause.Pieces.Count && clause.Pieces[at + 1].Way is "in" or "on" or "over" or "under" or "through" or "up"
+                && clause.Pieces[at + 2].Noun is { IsPronoun: false } place && place.After == clause.Pieces[at + 1].Way
+                && (Trade.NounOf(place.Stems)?.Role is null or NounRole.Thing or NounRole.Vehicle || place.Head is "top" or "bottom" or "place")
+                && !phrase.IsOld;
+        }
+
         private void One(NounPhrase phrase, string way, bool loose)
         {
             // "Transfer the drive gear: gear off …".
@@ -191,7 +211,7 @@ public sealed partial class SentenceReader
                     Stems = NameIndex.StemsOf(whole)
                 };
             // "Sensor in, bolt 8 N·m": the bolt of what was just fitted.
-            if (phrase is { IsPronoun: false, IsIndefinite: true, IsNew: false, Count: null, Stems.Count: 1, Owner.Count: 0 } && phrase.Is(ThingKind.Joint)
+            if (phrase is { IsPronoun: false, IsIndefinite: true, Count: null, Stems.Count: 1, Owner.Count: 0 } && phrase.Is(ThingKind.Joint)
                 && reader._actions is [.., { Verb: Verb.Fit or Verb.Connect, Target: { } fitted }] && reader._refer.Find(fitted) is { } bearer)
             {
                 var own = bearer is Part part ? reader.FastenersOf(part) : null;
@@ -202,6 +222,9 @@ public sealed partial class SentenceReader
             // "Plate down, six screws": what is off goes on.
             if (way == "none" && !phrase.IsPronoun && reader.Has(clause, "down") && reader._refer.Known(phrase) is Part down
                 && reader.Spoken.IsOff(down) is true) way = "on";
+            // "Inner bearing in the drum, seal on top": what is off, or new, goes there.
+            if (way == "none" && Placed(phrase) && (phrase.IsNew || reader._refer.Known(phrase, k => k != ThingKind.Aid) is { } off
+                && reader.Spoken.IsOff(off) is true)) way = "on";
             var fastens = !phrase.IsPronoun && (reader._refer.Known(phrase) is Joint || phrase.Is(ThingKind.Joint));
             var sense = reader.Has(clause, "snug") && (fastens || phrase.IsPronoun) ? Sense.Snug : way switch { "off" => Sense.Off, "on" => Sense.On, _ => loose ? Sense.BreakLoose : phrase.IsNew ? Sense.On : Sense.Say };
             if (!phrase.IsPronoun && phrase.Head is "pin" or "cotter" && sense is Sense.On or Sense.Off && !(reader._refer.Known(phrase) is Part))
@@ -222,7 +245,10 @@ public sealed partial class SentenceReader
 
             // "Chocks behind the rear wheels", "stand under the axle".
             if (sense == Sense.Say && !phrase.IsPronoun && phrase.Is(ThingKind.Aid)
-                && clause.Pieces.Exists(p => p.Noun is { After: "at" or "behind" or "under" or "beneath" or "between" or "round" or "around" or "across" }))
+                && (reader.Has(clause, "fore-and-aft") || clause.Pieces.Exists(p => p.Noun is
+                {
+                    After: "at" or "behind" or "under" or "beneath" or "between" or "round" or "around" or "across" or "before" or "of"
+                })))
             {
                 if (phrase.Head == "stand" && reader.Spoken.Raised) reader.Add(Verb.SetOnStands, null, phrase.At);
                 else reader.DoTo(clause, Sense.Place, phrase);

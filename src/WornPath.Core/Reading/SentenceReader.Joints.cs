@@ -72,7 +72,7 @@ public sealed partial class SentenceReader
         Flush();
         if (any || _actions.Count > before || _questions.Count > 0) { Beside(clause); return; }
         // "Line up the gaps, then tighten": what is in hand.
-        if (objects.Count == 0 && sense is Sense.Torque or Sense.Retorque && JointsInHand(Bare(clause)) is { Count: > 0 } inHand)
+        if (objects.Count == 0 && sense is Sense.Torque or Sense.Retorque or Sense.BackOff && JointsInHand(Bare(clause)) is { Count: > 0 } inHand)
         {
             foreach (var joint in inHand) Tightened(clause, sense, joint, Bare(clause), [], false);
             return;

@@ -12,6 +12,8 @@ public sealed partial class SentenceReader
         foreach (var phrase in objects)
         {
             if (phrase.IsPronoun) continue;
+            // "A stand under the subframe", "support the frame rails with stands": where the vehicle is borne.
+            if (phrase.After is "under" or "beneath" or "below" || sense == Sense.Stands && Trade.Bears.Contains(phrase.Head)) continue;
             var thing = Settled(phrase.Text) is { Length: > 0 } s ? _refer.Find(s) : _refer.Known(phrase);
             if (thing is Aid or Tool || Trade.NounOf(phrase.Stems) is { Role: not NounRole.Thing } && thing is null || Settled(phrase.Text) is "" || phrase.Head is "wheel" or "stand" or "jack") continue;
             if (Settled(Question.OnlyThis + phrase.Text) is not null) return;
