@@ -127,8 +127,11 @@ public sealed partial class SentenceReader
     }
 
     // "Drain the hydraulic tank": what is in it.
-    private NounPhrase DrainedFrom(NounPhrase phrase)
+    private NounPhrase DrainedFrom(Clause clause, NounPhrase phrase)
     {
+        // "Drain about ten litres out of the transmission".
+        if (!phrase.IsPronoun && Trade.NounOf(phrase.Stems) is { Role: NounRole.Words }
+            && clause.Pieces.Find(p => p.Noun is { IsPronoun: false, After: "of" or "from" or "out" })?.Noun is { } vessel) phrase = vessel;
         if (phrase.IsPronoun || _refer.Known(phrase) is Fluid
             || Trade.NounOf(phrase.Stems) is null or { Kinds: [ThingKind.Fluid, ..] } or { Role: NounRole.Words }) return phrase;
         var name = _refer.Things.OfType<Fluid>().ToList() is [var only] ? only.Name

@@ -33,7 +33,8 @@ public sealed partial class SentenceReader
                 }
 
                 if (phrase.After is "beside" or "with" or "using" or "by" or "for" or "of" or "from" or "at" or "than" or "under" or "behind" or "between" or "before" or "beneath" or "against" or "to" or "in" or "on" or "over" or "round" or "around" or "across" or "out" or "off" or "into" or "onto" or "inside" or "outside" or "within" or "along" or "without" or "above" or "below" && !(phrase.After is "in" or "on" or "off" or "out" && objects.Count == 0)) continue;
-                if (!phrase.IsPronoun && Trade.NounOf(phrase.Stems) is { Role: NounRole.Words or NounRole.Place or NounRole.Person }) continue;
+                if (!phrase.IsPronoun && (Trade.NounOf(phrase.Stems) is { Role: NounRole.Words or NounRole.Place or NounRole.Person }
+                    || phrase is { Stems: ["end"], Owner.Count: 0 } && reader._refer.Known(phrase) is null)) continue;
                 // "Castle nut off, 27 mm ring spanner": with it.
                 if (objects.Count > 0 && !phrase.IsPronoun && phrase.Is(ThingKind.Tool) && reader._refer.Known(phrase) is null or Tool)
                 {
@@ -274,6 +275,8 @@ public sealed partial class SentenceReader
             }
 
             if (reader.Has(clause, "finger-tight", "hand-tight") && sense == Sense.On) sense = Sense.On;
+            // "Adjuster up till the drum drags".
+            if (!phrase.IsPronoun && phrase.Head == "adjuster") sense = Sense.Adjust;
             foreach (var thing in reader.DoTo(clause, sense, phrase))
             {
                 _hand.Add((thing, phrase));

@@ -338,6 +338,7 @@ public sealed partial class SentenceReader
         {
             if (!Array.TrueForAll(frame.Conditions, c => c.Holds(facts))) continue;
             (sense, control) = (frame.Sense, frame.Control);
+            if (IsOnlyHow(clause.Verb, frame, facts)) sense = Sense.Say;
             if (frame.Object is { } behind) objects = [.. clause.Pieces.Where(p => p.Noun?.After == behind).Select(p => p.Noun!)];
             break;
         }
@@ -370,6 +371,13 @@ public sealed partial class SentenceReader
         if (!Trade.Of(sense).IsSoft && _actions.Count == actions && _questions.Count == questions && !IsDone(clause, sense))
             Unclear(clause, VerbOf(sense));
     }
+
+    // "Old seal out of the drum, hook it": a motion of which no way is said does not undo what has just been done; it only tells how.
+    private bool IsOnlyHow(TradeVerb verb, Frame frame, Facts facts) => frame is { Sense: Sense.On or Sense.Off, Conditions: [] }
+        && verb.Frames.Any(f => f.Conditions.Any(c => Array.Exists(c.Tests, t => t.Looks == Looks.Way)))
+        && !facts.Has(Looks.Way, "on") && !facts.Has(Looks.Way, "off") && _unnamed is null && !Spoken.Pin
+        && facts.Objects is [{ IsPronoun: true, Text: "it" or "them" }]
+        && (frame.Sense == Sense.On ? _actions is [.., { Verb: Verb.Remove or Verb.TakeOut }] : _actions is [.., { Verb: Verb.Fit or Verb.Start }]);
 
     // "It is located by two dowels", "the pump is mounted with two bolts": how it sits, and nothing is done.
     private bool TellsHowItIsHeld(Clause clause)
@@ -467,7 +475,7 @@ public sealed partial class SentenceReader
                 Unbolt(clause, objects);
                 return;
             case Sense.Drain:
-                DoEach(clause, sense, [.. objects.Select(DrainedFrom)]);
+                DoEach(clause, sense, [.. objects.Select(o => DrainedFrom(clause, o))]);
                 PlaceAids(clause);
                 // "Drain it at the bottom plug": the plug comes out for that.
                 foreach (var plug in clause.Pieces.Where(p => p.Noun is { IsPronoun: false, Head: "plug", After: "at" or "through" or "from" or "by" }).Select(p => p.Noun!))
@@ -985,7 +993,8 @@ public sealed partial class SentenceReader
                 && Trade.NounOf(n.Stems) is { Role: NounRole.Thing, Kinds: [ThingKind.Part, ..] })?.Noun is { } before)
                 return ((_refer.Known(before) as Part)?.Name ?? before.Name, (_refer.Known(before) as Part)?.Id);
         if (_topic is { } topic && Trade.NounOf(topic.Stems) is null or { Role: NounRole.Thing, Kinds: [ThingKind.Part, ..] }) return (topic.Name, (_refer.Known(topic) as Part)?.Id);
-        return Spoken.Last.OfType<Part>().LastOrDefault() is { } last ? (last.Name, last.Id) : (null, null);
+        // A union or a nipple is no bolt of whatever was in hand.
+        return Trade.Plain.Contains(phrase.Head) && Spoken.Last.OfType<Part>().LastOrDefault() is { } last ? (last.Name, last.Id) : (null, null);
     }
 
     private static string HeadOf(string name)
