@@ -213,7 +213,7 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
             // "Jack the back up".
             if (word == "back" && determined && stems.Count == 0 && Word(i + 1) == "of" && depth < 2
                 && Read(i + 2, to, after, depth + 1) is { Phrase.Stems.Count: > 0 } behind) return behind;
-            if (word == "back" && determined && stems.Count == 0
+            if (word == "back" && determined && !all && count is null && stems.Count == 0
                 && !Continues(i + 1, to)) return (new NounPhrase(token.At, word, [word]) { After = after, Name = word }, i + 1);
             if (word is "her" && !Continues(i + 1, to)) break;
             // "…, T50, 45 N·m": the size of a tool, and no thing.
@@ -263,6 +263,9 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
                 continue;
             }
 
+            // "Crack all ten first".
+            if (word is "first" or "last" && all && count is not null && !(i + 1 < to && IsContent(i + 1)))
+                return (Pronoun(from, i, after, "them", true, rest, count, all, isNew), i);
             if (Trade.Distinct.Contains(word) && !determined && Trade.Adverbs.Contains(word) && !Continues(i + 1, to)) break;
             if (Trade.Distinct.Contains(word) && (Continues(i + 1, to) || Word(i + 1) is "one" or "ones" || determined && (i + 1 >= to || !IsContent(i + 1))
                 || stems.Count == 0 && !Trade.Adverbs.Contains(word) && Word(i + 1) is "last" or "next"))
@@ -394,7 +397,11 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
                 return (Pronoun(from, i, after, many ? "them" : "it", many, rest, null, all, isNew), i);
             }
 
-            if (!(all || rest || sign.Length > 0 && i < to && Trade.Relatives.Contains(Word(i)) || some is not null && some != 0 || count is not null
+            // "Take out eight and leave the others".
+            var alone = count is > 1 && i == from + 1 && tokens[from].Kind == TokenKind.Word && (after is null || Trade.Paths.Contains(after))
+                && (i >= tokens.Count || tokens[i].Kind is TokenKind.Mark or TokenKind.Stop || Word(i) is "and" or "then" or "but"
+                || Word(i) is "out" or "in" or "off" or "on" && (i + 1 >= tokens.Count || tokens[i + 1].Kind != TokenKind.Word || Trade.Conjunctions.Contains(Word(i + 1))));
+            if (!(all || rest || alone || sign.Length > 0 && i < to && Trade.Relatives.Contains(Word(i)) || some is not null && some != 0 || count is not null
                 && determined) || i == from) return null;
             return (Pronoun(from, i, after, "them", count is null or > 1, rest, count, all, isNew) with { Some = some, Distinct = distinct, IsOld = isOld }, i);
         }

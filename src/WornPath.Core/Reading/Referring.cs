@@ -73,8 +73,7 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
                 best -= 25;
             }
 
-            // Eight bolts are not the six; ten may be five on each side.
-            if (!whole && thing is Joint { Count: > 1 } fewer && phrase.Count is { } all && all > fewer.Count && all != 2 * fewer.Count) continue;
+            if (!whole && IsMore(phrase, thing)) continue;
             if (!whole && phrase.IsPlural && phrase.Count is null or > 1 && thing is Joint { Count: 1 } && !IsMany(thing) && phrase.Stems.Count == 1) continue;
             // What was spoken of comes before what comes later.
             if (!whole && spoken.Lately(thing) == 0) best -= 12;
@@ -173,7 +172,7 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
         foreach (var hand in (IReadOnlyList<Thing>[])[spoken.Last, spoken.Earlier])
         {
             if (one && hand.All(IsMany)) continue;
-            var fitting = hand.Where(t => accepts(t.Kind)).ToList();
+            var fitting = hand.Where(t => accepts(t.Kind) && !IsMore(phrase, t)).ToList();
             if (fitting.Count == 0 || phrase.Text == "it" && accepts(ThingKind.Part) && fitting.TrueForAll(t => t is Joint { Count: > 1 })) continue;
             if (phrase.Distinct.Count > 0 && fitting.Find(t => NameIndex.NamesOf(t).Any(n => phrase.Distinct.All(n.Contains))) is { } told) return [told];
             // "Undo them" is not said of one flange.
@@ -186,10 +185,13 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
         }
 
         if (phrase.Distinct.Count > 0) return [];
-        if (phrase.Text is "them" or "they" && spoken.Nearest(sheet.Things.Concat(_fresh).Where(t => accepts(t.Kind) && IsMany(t))) is { } many) return [many];
+        if (phrase.Text is "them" or "they" && spoken.Nearest(sheet.Things.Concat(_fresh).Where(t => accepts(t.Kind) && IsMany(t) && !IsMore(phrase, t))) is { } many) return [many];
         // Far away only where nothing else could be meant.
-        return sheet.Things.Concat(_fresh).Where(t => accepts(t.Kind) && spoken.Lately(t) > 0).Take(2).ToList() is [var only] ? [only] : [];
+        return sheet.Things.Concat(_fresh).Where(t => accepts(t.Kind) && spoken.Lately(t) > 0 && !IsMore(phrase, t)).Take(2).ToList() is [var only] ? [only] : [];
     }
+
+    // "All ten" are not the five wheel nuts, though they may be those of both sides.
+    private static bool IsMore(NounPhrase phrase, Thing thing) => thing is Joint { Count: > 1 and var there } && phrase.Count is { } said && said > there && said != 2 * there;
 
     // "All six": the four and the two that were spoken of last.
     private List<Thing> Together(int count)

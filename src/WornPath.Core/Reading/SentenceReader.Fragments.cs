@@ -114,6 +114,16 @@ public sealed partial class SentenceReader
                 return;
             }
 
+            // "Nuts again after the first hour": what was torqued is torqued once more then.
+            if (reader.Has(clause, "again", "once-more") && reader.Later(clause) is { } later)
+            {
+                var again = objects.Count > 0 ? objects.Where(o => !o.IsPronoun).Select(o => reader._refer.Known(o, k => k == ThingKind.Joint)).OfType<Joint>().ToList()
+                    : reader._actions is [.., { Verb: Verb.Torque, Target: { } done }] && reader._refer.Find(done) is Joint torqued ? [torqued] : [];
+                foreach (var joint in again) reader.Add(Verb.Retorque, joint, reader.PlaceOf(clause), a => a with { If = later });
+                reader._told |= again.Count > 0;
+                if (again.Count > 0) return;
+            }
+
             // "Rear pin: …", "old bolts in the scrap": what follows is about it.
             if (objects is [{ IsPronoun: false } about] && reader.EndsWithColon(clause)) reader._topic = about;
             reader.Spoken.Hand([.. objects.Where(o => !o.IsPronoun).Select(o => reader._refer.Known(o)).OfType<Thing>()]);

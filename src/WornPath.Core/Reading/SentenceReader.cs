@@ -193,7 +193,9 @@ public sealed partial class SentenceReader
             : _refer.Known(n, k => k == ThingKind.Joint)).OfType<Joint>().FirstOrDefault();
         var joint = named ?? (clause.Nouns.Any(n => !n.IsPronoun && !Trade.IsNoObject(n)) ? null
             : _actions.FindLast(a => a.At.Start < at.End && a.Target is { } id && _refer.Find(id) is Joint)?.Target is { } last
-            ? _refer.Find(last) as Joint : null);
+            ? _refer.Find(last) as Joint
+            // "Bring them down a bit at a time and finish at 28".
+            : Has(clause, "at", "to") ? Spoken.Last.OfType<Joint>().LastOrDefault() : null);
         if (joint is not null) AskUnit(bare, joint);
     }
 
@@ -326,6 +328,9 @@ public sealed partial class SentenceReader
 
         if (clause.Verb is null)
         {
+            // "Likewise the belt end", "again after 30 km": something is done, and nothing tells what.
+            if (_finder.Tokens[clause.From].Text is "likewise" or "ditto" or "again") new FragmentReader(this, clause).Read();
+            if (_finder.Tokens[clause.From].Text is "likewise" or "ditto" && clause.Nouns.Any(n => !n.IsPronoun)) Unclear(clause);
             _told = true;
             return;
         }
@@ -717,7 +722,13 @@ public sealed partial class SentenceReader
                 && (phrase.Text is "it" or "them" or "one" or "ones" or "these" or "those" || sense == Sense.Replace && phrase.Text == clause.Verb?.Lemma))
             {
                 _unnamed = null;
-                return Things(clause, sense, said with { At = phrase.At, IsNew = phrase.IsNew, IsIndefinite = said.IsIndefinite && !phrase.IsNew });
+                return Things(clause, sense, said with
+                {
+                    At = phrase.At,
+                    IsNew = phrase.IsNew,
+                    IsIndefinite = said.IsIndefinite && !phrase.IsNew,
+                    Count = phrase.IsAll ? phrase.Count ?? said.Count : said.Count
+                });
             }
 
             // "Set the compressors on the coil and wind them in": the tools, which no sheet keeps count of.
@@ -910,6 +921,9 @@ public sealed partial class SentenceReader
                 Distinct = phrase.Distinct,
                 Count = phrase.Count
             };
+        // "Housing bolts: crack all ten, then take out eight".
+        if (_topic is { } fasteners && phrase is { IsPronoun: true, Count: > 1 } && fasteners.Is(ThingKind.Joint) && Trade.Of(sense).ByKind.ContainsKey(ThingKind.Joint))
+            return fasteners with { Count = phrase.IsAll ? phrase.Count : null, IsPlural = true };
         if (_topic is not { } topic || phrase.Text != "it") return null;
         var kind = _refer.Known(topic)?.Kind ?? (Trade.NounOf(topic.Stems) switch { { Role: NounRole.Thing, Kinds: [var first, ..] } => first, null => ThingKind.Part, _ => (ThingKind?)null });
         return kind is { } of && Trade.Of(sense).ByKind.ContainsKey(of)
