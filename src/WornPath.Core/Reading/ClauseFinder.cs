@@ -257,7 +257,8 @@ internal sealed class ClauseFinder
         var temporal = IsTemporalAt(at) || word == "so" && Is(at + 1, "that") || word == "in" && Is(at + 1, "order");
         if (Trade.Relatives.Contains(word) && open is not null && (word != "that" || at + 1 < _end && IsFinite(at + 1))) temporal = true;
         if (word == "with" && open is null && !_nouns.IsThingAt(at + 1)) temporal = true;
-        if (word is "after" or "before" && open is not null && !IsBoundary(at - 1) && !Has(at, SubordinateEnd(at), IsFinite)) return null;
+        if (word is "after" or "before" && open is not null && !IsBoundary(at - 1) && !Has(at, SubordinateEnd(at), IsFinite)
+            && !(at + 1 < _end && _tokens[at + 1].Text is "you" or "anybody" or "anyone" or "they" or "we")) return null;
         if (!conditional && !temporal) return null;
         var end = SubordinateEnd(at);
         // "After 20 minutes go round once more": no more than the time.
@@ -581,7 +582,7 @@ internal sealed class ClauseFinder
         // "The bolts that hold the cover are removed", "any that are scored must be replaced": past what tells which ones.
         if (next < _end && _tokens[next].Kind == TokenKind.Word && Trade.Relatives.Contains(_tokens[next].Text) && MainVerbAfter(next) is { } main)
         {
-            var which = SpeaksOfTrouble(next, main) && subjects is [{ IsIndefinite: true } or { IsPronoun: true, Text: "one" or "ones" or "them" }] ? new Proviso(Words(at, main), false, Place(at, main)) : null;
+            var which = (SpeaksOfTrouble(next, main) || Is(at, "any")) && subjects is [{ IsIndefinite: true } or { IsPronoun: true, Text: "one" or "ones" or "them" }] ? new Proviso(Words(at, main), false, Place(at, main)) : null;
             var told = Finite(at, main, subjects, open, from);
             told.Gaps.Add((next, main));
             told.Proviso ??= which;

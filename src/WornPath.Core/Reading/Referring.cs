@@ -41,7 +41,7 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
         if (phrase.Stems.Count == 1 && names.Find(phrase.Stems[0]) is { } byId) return byId;
         List<string> full = [.. phrase.Owner.Where(o => !phrase.Stems.Contains(o)), .. phrase.Stems];
         // Who is spelled to the letter is meant; of ten thousand bolts the others are not looked at.
-        if (phrase.Size.Length == 0 && names.Spelled(full) is { } spelled && !OnlyUsed(spelled, phrase)
+        if (phrase.Size.Length == 0 && names.Spelled(full) is { } spelled && !OnlyUsed(spelled, phrase) && !IsLater(spelled, phrase, accepts)
             && !_fresh.Exists(t => NameIndex.NamesOf(t)[0].SequenceEqual(full))) return spelled;
         var scored = new List<(Thing Thing, int Score, bool Whole)>();
         foreach (var (thing, score) in Scored(phrase, full))
@@ -53,6 +53,7 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
             if (accepts is not null && accepts(thing.Kind) && thing.Kind != ThingKind.Tool) best += 8;
             // What a later step is the first to name is not meant by a shorter name before it.
             if (!whole && thing.Assumed && spoken.Lately(thing) == 0) continue;
+            if (IsLater(thing, phrase, accepts)) continue;
             // A 17 mm spanner is no 19.
             if (thing.Kind == ThingKind.Tool && phrase.Size.Length > 0 && !thing.Name.Contains(phrase.Size, StringComparison.OrdinalIgnoreCase)) continue;
             // "The bar" is no long bar that was only used.
@@ -100,6 +101,10 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
         Doubtful = good;
         return null;
     }
+
+    // "Key out" at the beginning is not the key that is picked out of its slot later.
+    private bool IsLater(Thing thing, NounPhrase phrase, Predicate<ThingKind>? accepts) => thing.Assumed && spoken.Lately(thing) == 0
+        && Trade.NounOf(phrase.Stems) is { Kinds: [var usual, _, ..] } && usual != thing.Kind && accepts?.Invoke(usual) != false;
 
     // "Lift the bar away", where a bar was only used for prying: another bar.
     private bool OnlyUsed(Thing thing, NounPhrase phrase) => thing is Tool && phrase.After is null && spoken.IsOff(thing) is null

@@ -414,7 +414,7 @@ public sealed partial class SentenceReader
 
     // Done already by another motion of the sentence, or settled to be just words.
     private bool IsDone(Clause clause, Sense sense) => _isDone
-        || _actions.Exists(a => IsMotion(a.Verb)) && !clause.Pieces.Exists(p => p.Noun is { IsPronoun: false, IsIts: false, After: null } n
+        || sense is not (Sense.Drain or Sense.Fill) && _actions.Exists(a => IsMotion(a.Verb)) && !clause.Pieces.Exists(p => p.Noun is { IsPronoun: false, IsIts: false, After: null } n
             && !Trade.IsNoObject(n)) || clause.Pieces.Exists(p => p.Noun is { IsPronoun: false } n
             && (Settled(n.Text) is "" || _refer.Known(n) is Aid or Tool or Consumable)) || Settled(clause.Verb?.Lemma ?? "") is not null
             || sense is Sense.Support or Sense.MoveSay;
