@@ -934,6 +934,15 @@ internal sealed class ClauseFinder
                 continue;
             }
 
+            // "With both thumbs holding the bearing in": what goes on beside.
+            if (after is null && clause.Mood == Mood.Imperative && token.Kind == TokenKind.Word && i > clause.VerbAt + 1
+                && clause.Pieces is [.., { Noun.After: "with" or "without" }] && token.Text.EndsWith("ing", StringComparison.Ordinal)
+                && !Trade.NounsInIng.Contains(token.Text) && Trade.VerbsOf(token.Text).Any(f => f.Form == Form.Ing))
+            {
+                while (i < to && _tokens[i].Kind != TokenKind.Mark) i++;
+                continue;
+            }
+
             // "Rather than hammer the shaft", "instead of a nut": not done.
             if (token.Kind == TokenKind.Word && (token.Text is "rather" && Is(i + 1, "than") || token.Text is "instead" && Is(i + 1, "of")))
             {

@@ -545,6 +545,9 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
         if (forms.Length == 0 || names.IsHead(Stem.Of(word)) || Trade.NounsInIng.Contains(word)) return false;
         var next = i + 1 < to ? tokens[i + 1] : default;
         var noun = Trade.NounOf([Stem.Of(word)]) is { Kinds.Length: > 0 };
+        // "The grease cap taps off": what is done with a tool of that name.
+        if (noun && forms.Any(f => f.Form == Form.S) && Trade.NounOf([Stem.Of(word)]) is { Kinds: [ThingKind.Tool, ..] }
+            && next.Kind == TokenKind.Word && next.Text is "off" or "out" or "in" or "on" or "home") return true;
         if (forms.Any(f => f.Form is Form.Ed or Form.Ing) && !noun) return next.Text is null || next.Kind != TokenKind.Word || Trade.IsSmall(next.Text) || Trade.Adverbs.Contains(next.Text);
         if (forms.Any(f => f.Form is Form.S) && !noun && !Trade.IsAlsoNoun(Stem.Of(word)) && (next.Text is null || next.Kind == TokenKind.Mark)) return true;
         if (forms.Any(f => f.Form is Form.S) && !noun && next.Text is not null

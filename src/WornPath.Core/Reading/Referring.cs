@@ -53,7 +53,7 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
             if (accepts is not null && accepts(thing.Kind) && thing.Kind != ThingKind.Tool) best += 8;
             // What a later step is the first to name is not meant by a shorter name before it.
             if (!whole && thing.Assumed && spoken.Lately(thing) == 0) continue;
-            if (IsLater(thing, phrase, accepts)) continue;
+            if (IsLater(thing, phrase, accepts) || !whole && IsAnother(thing, phrase)) continue;
             // A 17 mm spanner is no 19.
             if (thing.Kind == ThingKind.Tool && phrase.Size.Length > 0 && !thing.Name.Contains(phrase.Size, StringComparison.OrdinalIgnoreCase)) continue;
             // "The bar" is no long bar that was only used.
@@ -105,6 +105,11 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
     // "Key out" at the beginning is not the key that is picked out of its slot later.
     private bool IsLater(Thing thing, NounPhrase phrase, Predicate<ThingKind>? accepts) => thing.Assumed && spoken.Lately(thing) == 0
         && Trade.NounOf(phrase.Stems) is { Kinds: [var usual, _, ..] } && usual != thing.Kind && accepts?.Invoke(usual) != false;
+
+    // "The wheel" is no jockey wheel, a name of its own for something else, unless that is in hand.
+    private bool IsAnother(Thing thing, NounPhrase phrase) => thing is Control && !spoken.Last.Contains(thing) && !spoken.Earlier.Contains(thing)
+        && NameIndex.NamesOf(thing)[0] is [.., var first, var second] && Trade.IsCompound(first, second) && phrase.Stems.Count == 1
+        && Trade.NounOf(phrase.Stems) is { Role: NounRole.Thing } noun && !noun.Kinds.Contains(thing.Kind);
 
     // "Lift the bar away", where a bar was only used for prying: another bar.
     private bool OnlyUsed(Thing thing, NounPhrase phrase) => thing is Tool && phrase.After is null && spoken.IsOff(thing) is null

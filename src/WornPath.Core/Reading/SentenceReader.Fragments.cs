@@ -223,7 +223,8 @@ public sealed partial class SentenceReader
                 };
             // "Sensor in, bolt 8 N·m": the bolt of what was just fitted.
             if (phrase is { IsPronoun: false, IsIndefinite: true, Count: null, Stems.Count: 1, Owner.Count: 0 } && phrase.Is(ThingKind.Joint)
-                && reader._actions is [.., { Verb: Verb.Fit or Verb.Connect, Target: { } fitted }] && reader._refer.Find(fitted) is { } bearer)
+                && reader._actions is [.., { Verb: Verb.Fit or Verb.Connect, Target: { } fitted }] && reader._refer.Find(fitted) is { } bearer
+                && !Trade.Unfastened.Contains(NameIndex.NamesOf(bearer)[0][^1]))
             {
                 var own = bearer is Part part ? reader.FastenersOf(part) : null;
                 var name = own?.Name ?? $"{bearer.Name} {phrase.Name}";

@@ -619,6 +619,14 @@ public sealed partial class SentenceReader
             return;
         }
 
+        // "Slip a stand under": what is up is on it.
+        if (verb == Verb.Place && Spoken.Raised && thing is Aid && NameIndex.NamesOf(thing)[0] is ["stand"] or ["axle" or "jack" or "safety", "stand"])
+        {
+            Add(Verb.SetOnStands, null, phrase.At);
+            Spoken.Vehicle = true;
+            return;
+        }
+
         // "Take out the screws and set the grille aside": off, and then aside.
         if (sense == Sense.Aside && thing is Part loose && Spoken.IsOff(loose) is not true && FastenersOf(loose) is { } fast
             && _actions.Exists(a => a.Verb == Verb.TakeOut && a.Target == fast.Id && a.Some is null)) Add(Verb.Remove, thing, phrase.At);
@@ -994,6 +1002,7 @@ public sealed partial class SentenceReader
                 if (piece.Noun is not { IsPronoun: false } noun || noun.At == phrase.At || noun.Stems.Count == 0) continue;
                 if (other == clause && noun.After is "with" or "using" or "by" or "for" or "through" or "from" or "past") continue;
                 if (Trade.NounOf(noun.Stems) is { } known && (known.Role != NounRole.Thing || known.Kinds is not ([ThingKind.Part, ..] or []))) continue;
+                if (Trade.Unfastened.Contains(noun.Head)) continue;
                 var part = _refer.Known(noun, k => k == ThingKind.Part);
                 if (part is Part) return (part.Name, part.Id);
                 if (part is null && Trade.NounOf(noun.Stems) is null or { Kinds: [ThingKind.Part, ..] } && !noun.IsIndefinite
@@ -1003,12 +1012,13 @@ public sealed partial class SentenceReader
 
         // "Transfer the gear: nut off …": what the step spoke of before.
         for (var i = at - 1; i >= 0; i--)
-            if (_clauses[i].Pieces.Find(p => p.Noun is { IsPronoun: false, After: null } n
+            if (_clauses[i].Pieces.Find(p => p.Noun is { IsPronoun: false, After: null } n && !Trade.Unfastened.Contains(n.Head)
                 && Trade.NounOf(n.Stems) is { Role: NounRole.Thing, Kinds: [ThingKind.Part, ..] })?.Noun is { } before)
                 return ((_refer.Known(before) as Part)?.Name ?? before.Name, (_refer.Known(before) as Part)?.Id);
         if (_topic is { } topic && Trade.NounOf(topic.Stems) is null or { Role: NounRole.Thing, Kinds: [ThingKind.Part, ..] }) return (topic.Name, (_refer.Known(topic) as Part)?.Id);
         // A union or a nipple is no bolt of whatever was in hand.
-        return Trade.Plain.Contains(phrase.Head) && Spoken.Last.OfType<Part>().LastOrDefault() is { } last ? (last.Name, last.Id) : (null, null);
+        return Trade.Plain.Contains(phrase.Head) && Spoken.Last.OfType<Part>().LastOrDefault(p => !Trade.Unfastened.Contains(NameIndex.NamesOf(p)[0][^1])) is { } last
+            ? (last.Name, last.Id) : (null, null);
     }
 
     private static string HeadOf(string name)

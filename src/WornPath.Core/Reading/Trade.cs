@@ -51,6 +51,7 @@ internal static class Trade
     public static readonly WordSet Rests = Set("rest");
     public static readonly WordSet Bears = Set("bears");
     public static readonly WordSet Plain = Set("plain");
+    public static readonly WordSet Unfastened = Set("unfastened");
     public static readonly WordSet BehindValues = Set("behindValue");
 
     private static readonly FrozenDictionary<string, Noun> Nouns = LoadNouns();
