@@ -71,6 +71,15 @@ internal sealed class ClauseFinder
             if (open is { Mood: Mood.Fragment } && at > start && Colon(at - 1) && _tokens[at].Kind == TokenKind.Word
                 && Trade.Prepositions.Contains(_tokens[at].Text)) open = null;
 
+            if (Inverted(at) is { } inverted)
+            {
+                inverted.Proviso = _proviso;
+                Add(inverted);
+                open = inverted;
+                i = inverted.To;
+                continue;
+            }
+
             // "On the left post the bolts are removed": where, then what.
             if (open is null && (at == i || Colon(at - 1)) && _tokens[at].Kind == TokenKind.Word && Trade.Prepositions.Contains(_tokens[at].Text)
                 && !Trade.Temporals.Contains(_tokens[at].Text) && !IsPurposeAt(at)
@@ -142,6 +151,21 @@ internal sealed class ClauseFinder
         if (asked is not null && _clauses.Count > first && _clauses.Skip(first).All(c => c.Negated)) _carried = asked;
     }
 
+    private Clause? Inverted(int at)
+    {
+        // "Out they come", "on it goes again".
+        var word = _tokens[at].Text;
+        return _tokens[at].Kind == TokenKind.Word && word is "off" or "out" or "on" or "in" or "away" && at + 2 < _end && _tokens[at + 1].Text is "it" or "they"
+            && _tokens[at + 2].Text is "come" or "comes" or "go" or "goes" or "slide" or "slides" or "pop" or "pops" or "lift" or "lifts"
+            ? new Clause(Mood.Imperative, at, at + 3)
+            {
+                VerbAt = at,
+                Verb = Trade.VerbsOf(word is "on" or "in" ? "fit" : "remove")[0].Verb,
+                Gaps = { (at + 2, at + 3) },
+            }
+            : null;
+    }
+
     private int? Closing(int from)
     {
         for (var i = from; i < _end; i++)
@@ -179,11 +203,11 @@ internal sealed class ClauseFinder
         var word = _tokens[at].Kind == TokenKind.Word ? _tokens[at].Text : "";
         if (word == "after" && Is(at + 1, "which") && at + 2 < _end) return Said(at + 2, null, at + 2);
         // "Then it's 48 N·m on the first round": a value is no remark.
-        if (Contractions.Contains(word) && Has(at, NextBoundary(at + 1), i => _tokens[i].Kind == TokenKind.Torque)) return new Clause(Mood.Fragment, at, NextBoundary(at + 1));
+        if (Trade.Contractions.Contains(word) && Has(at, NextBoundary(at + 1), i => _tokens[i].Kind == TokenKind.Torque)) return new Clause(Mood.Fragment, at, NextBoundary(at + 1));
         // "Being careful not to spill it", "careful not to bend the tab": how, and to the end of the sentence.
         if (word == "being" || word == "careful" && at > 0 && _tokens[at - 1].Kind == TokenKind.Mark)
             return new Clause(Mood.Beside, at, SubordinateEnd(at)) { IsRemark = true };
-        if (Contractions.Contains(word)) return new Clause(Mood.Declarative, at, NextBoundary(at + 1)) { IsRemark = true };
+        if (Trade.Contractions.Contains(word)) return new Clause(Mood.Declarative, at, NextBoundary(at + 1)) { IsRemark = true };
         // "Off with the four nuts", "on with the cover".
         if (word is "off" or "out" or "on" or "away" && Is(at + 1, "with") && at + 2 < _end) return new Clause(Mood.Imperative, at, NextBoundary(at + 2)) { VerbAt = at + 1, Verb = Trade.VerbsOf(word == "on" ? "fit" : "remove")[0].Verb };
         if (IsByDoing(at) && Participle(at + 1, open, from) is { } means) return means;
@@ -205,10 +229,6 @@ internal sealed class ClauseFinder
         if (Participle(at, open, from) is { } beside) return beside;
         return Said(at, open, from);
     }
-
-    private static readonly HashSet<string> Contractions = ["it'll", "it’ll", "they'll", "they’ll", "that'll", "that’ll", "it's", "it’s",
-        "that's", "that’s", "there's", "there’s", "they're", "they’re", "you're", "you’re", "you'll", "you’ll", "you've", "he's", "she's",
-        "what's", "here's", "who's", "i've", "i'm", "we're", "we'll"];
 
     // "To settle them", "to protect the threads": why; "to drain the oil": it runs out.
     private Clause? Purpose(int at, Clause? open)
@@ -527,7 +547,11 @@ internal sealed class ClauseFinder
         if (open is null && at + 1 < _end && _tokens[at + 1].Kind == TokenKind.Word && !Trade.IsSmall(_tokens[at + 1].Text)
             && !Trade.Adverbs.Contains(_tokens[at + 1].Text) && Trade.NounOf([Stem.Of(_tokens[at + 1].Text)]) is { Role: NounRole.Thing }) return null;
         if (!Trade.VerbsOf(token.Text).Any(f => f.Form == Form.Ing) && !(token.Text.Length > 5 && IsBoundary(at - 1) && !_nouns.IsThingAt(at))) return null;
-        if (!IsByDoing(at - 1) && (_nouns.IsThingAt(at) || Trade.NounOf([Stem.Of(token.Text)]) is not null) || at + 1 < _end
+        // "…, marking which is which", "…, coupling them as they were".
+        var leads = open is not null && IsBoundary(at - 1) && at + 1 < _end && _tokens[at + 1].Kind == TokenKind.Word
+            && Trade.VerbsOf(token.Text).Any(f => f.Form == Form.Ing) && (Trade.Relatives.Contains(_tokens[at + 1].Text)
+            || Trade.Determiners.Contains(_tokens[at + 1].Text) || Trade.Pronouns.Contains(_tokens[at + 1].Text) || _tokens[at + 1].Text is "where" or "how");
+        if (!leads && !IsByDoing(at - 1) && (_nouns.IsThingAt(at) || Trade.NounOf([Stem.Of(token.Text)]) is not null) || at + 1 < _end
             && Trade.IsCompound(Stem.Of(token.Text), Stem.Of(_tokens[at + 1].Text))) return null;
         var doing = Trade.VerbsOf(token.Text).FirstOrDefault(f => f.Form == Form.Ing).Verb;
         // "Drain it by taking out the plug": taken out.
@@ -927,7 +951,7 @@ internal sealed class ClauseFinder
                 continue;
             }
 
-            if (token.Kind == TokenKind.Word && (Contractions.Contains(token.Text) || Trade.Auxiliaries.Contains(token.Text)
+            if (token.Kind == TokenKind.Word && (Trade.Contractions.Contains(token.Text) || Trade.Auxiliaries.Contains(token.Text)
                 || Trade.Conjunctions.Contains(token.Text) || Trade.Negations.Contains(token.Text)))
             {
                 i++;
@@ -956,6 +980,9 @@ internal sealed class ClauseFinder
                 // "The one line to the pump and the other to the valve": what is led in anew is done to.
                 if (after is "to" or "onto" or "into" or "in" or "on" && i > from && Is(i - 1, "and") && Is(noun.Next, after)
                     && noun.Next + 1 < to) noun = (noun.Phrase with { After = null }, noun.Next);
+                // "Pull the plug off the pump and the two hoses with it": they, too.
+                if (after is not null && i > from && Is(i - 1, "and") && Is(noun.Next, "with") && noun.Next + 1 < to
+                    && _tokens[noun.Next + 1].Text is "it" or "them") noun = (noun.Phrase with { After = null }, noun.Next);
                 // "Tapped bosses outward", "shaft and all": how it stands, no further object.
                 var comma = i > from && _tokens[i - 1].Kind == TokenKind.Mark && _tokens[i - 1].Text == ",";
                 var stands = noun.Next < to && _tokens[noun.Next].Kind == TokenKind.Word && (Trade.Stances.Contains(_tokens[noun.Next].Text) || _tokens[noun.Next].Text == "and" && Is(noun.Next + 1, "all"));

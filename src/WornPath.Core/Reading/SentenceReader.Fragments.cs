@@ -26,6 +26,9 @@ public sealed partial class SentenceReader
             foreach (var piece in clause.Pieces)
             {
                 if (piece.Noun is not { } phrase || IsDenied(phrase)) continue;
+                // "8 N·m each".
+                if (phrase is { IsPronoun: true, IsAll: true, Count: null } && clause.Pieces.IndexOf(piece) is > 0 and var own
+                    && clause.Pieces[own - 1].Value is not null) continue;
                 if (!phrase.IsPronoun && reader.IsStuff(phrase))
                 {
                     stuff ??= phrase;
@@ -74,7 +77,11 @@ public sealed partial class SentenceReader
             {
                 var known = reader._refer.Known(stuff) as Consumable ?? (Consumable)reader._refer.Assume(stuff, ThingKind.Consumable, false, null, null);
                 reader.Use(known);
-                foreach (var (thing, phrase) in _hand.Where(h => h.Thing.Kind is ThingKind.Joint or ThingKind.Part))
+                // "New gasket, screws in with a drop of threadlocker": on the screws.
+                var nearest = stuff.After is "with" or "in" ? _hand.FindLast(h => h.Phrase.At.Start < stuff.At.Start) : default;
+                foreach (var (thing, phrase) in _hand.Where(h => h.Thing.Kind is ThingKind.Joint or ThingKind.Part
+                    && (nearest.Thing is null || h.Phrase.At.End > nearest.Phrase.At.Start
+                        || h.Phrase.At.End < nearest.Phrase.At.Start && !reader._text[h.Phrase.At.End..nearest.Phrase.At.Start].Contains(','))))
                     reader._actions.Add(new StepAction { Verb = Verb.Treat, Target = thing.Id, With = known.Id, Words = stuff.Text, At = stuff.At });
                 _any = true;
             }

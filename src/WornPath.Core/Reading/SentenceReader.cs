@@ -727,7 +727,7 @@ public sealed partial class SentenceReader
                 && NameIndex.NamesOf(wired)[0] is var ofPart && Trade.Wired.Contains(ofPart[^1])
                 && LeadsOf(phrase with { Stems = ofPart, Name = wired.Name }, sense) is { Count: > 0 } leadsOfIt) return leadsOfIt;
             if (_unnamed is { } said && !row.IsSoft && sense is not (Sense.Level or Sense.Drain or Sense.Fill)
-                && (phrase.Text is "it" or "them" or "one" or "ones" or "these" or "those" || sense == Sense.Replace && phrase.Text == clause.Verb?.Lemma))
+                && (phrase.Text is "it" or "them" or "they" or "one" or "ones" or "these" or "those" || sense == Sense.Replace && phrase.Text == clause.Verb?.Lemma))
             {
                 _unnamed = null;
                 return Things(clause, sense, said with
@@ -771,6 +771,7 @@ public sealed partial class SentenceReader
             if (_refer.Find(settled) is { } chosen) return [chosen];
         }
 
+        phrase = WithSource(clause, sense, phrase);
         // "… and the other end to the tank": of what goes on with the first.
         if (phrase is { Head: "end", IsRest: true }) return [];
         if (ItsOwn(phrase) is { } its) return [its];
@@ -901,6 +902,17 @@ public sealed partial class SentenceReader
         return [assumed];
     }
 
+    // "Take the four screws out of the dash panel": the panel's.
+    private static NounPhrase WithSource(Clause clause, Sense sense, NounPhrase phrase)
+    {
+        if (sense is not (Sense.Off or Sense.BreakLoose or Sense.Loosen) || phrase is not { Stems.Count: 1, Owner.Count: 0, IsIts: false, After: null }
+            || !phrase.Is(ThingKind.Joint) || !Trade.Plain.Contains(phrase.Head)) return phrase;
+        var at = clause.Pieces.FindIndex(p => p.Noun == phrase);
+        var from = at < 0 ? null : clause.Pieces.Skip(at + 1).FirstOrDefault(p => p.Noun is not null)?.Noun;
+        return from is { IsPronoun: false, After: "of" or "from" or "out", IsIndefinite: false } && from.Is(ThingKind.Part)
+            && !Trade.Unfastened.Contains(from.Head) ? phrase with { Owner = from.Stems, OwnerName = from.Name } : phrase;
+    }
+
     // "The negative lead off first, then the positive one": of the same sort as what was told apart before by such a word.
     private Thing? TwinOf(NounPhrase phrase) =>
         _actions.FindLast(a => a.Target is { } t && _refer.Find(t) is { } like
@@ -997,6 +1009,7 @@ public sealed partial class SentenceReader
         foreach (var other in _clauses.Skip(at).Take(3))
         {
             _finder.Fill(other);
+            if (other.Mood == Mood.Beside) continue;
             foreach (var piece in other.Pieces)
             {
                 if (piece.Noun is not { IsPronoun: false } noun || noun.At == phrase.At || noun.Stems.Count == 0) continue;

@@ -23,6 +23,7 @@ internal static class Trade
     public static readonly WordSet Conjunctions = Set("conjunction");
     public static readonly WordSet Pronouns = Set("pronoun");
     public static readonly WordSet Auxiliaries = Set("aux");
+    public static readonly WordSet Contractions = Set("contraction");
     public static readonly WordSet Conditionals = Set("conditional");
     public static readonly WordSet Temporals = Set("temporal");
     public static readonly WordSet Relatives = Set("relative");
@@ -137,7 +138,7 @@ internal static class Trade
     /// <summary>True for the small words that no noun phrase holds.</summary>
     public static bool IsSmall(string word) => (Bits.GetValueOrDefault(word) & Small) != 0;
 
-    private static readonly long Small = Determiners.Bit | Prepositions.Bit | Paths.Bit | Conjunctions.Bit | Pronouns.Bit | Auxiliaries.Bit | Conditionals.Bit | Temporals.Bit | Relatives.Bit | Negations.Bit;
+    private static readonly long Small = Determiners.Bit | Prepositions.Bit | Paths.Bit | Conjunctions.Bit | Pronouns.Bit | Auxiliaries.Bit | Conditionals.Bit | Temporals.Bit | Relatives.Bit | Negations.Bit | Contractions.Bit;
 
     /// <summary>What words can say beside what is done: kinds and their patterns.</summary>
     public static IEnumerable<(string Kind, string Pattern)> ClaimLines() => Lines("claims").Select(Cut);
