@@ -548,6 +548,9 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
         // "The grease cap taps off": what is done with a tool of that name.
         if (noun && forms.Any(f => f.Form == Form.S) && Trade.NounOf([Stem.Of(word)]) is { Kinds: [ThingKind.Tool, ..] }
             && next.Kind == TokenKind.Word && next.Text is "off" or "out" or "in" or "on" or "home") return true;
+        // "Let the hose bundle hang".
+        if (forms.Any(f => f.Form == Form.Base) && !noun && !Trade.IsAlsoNoun(word) && Trade.NounOf([Stem.Of(tokens[i - 1].Text)]) is not { Role: NounRole.Words }
+            && (next.Text is null || next.Kind is TokenKind.Mark or TokenKind.Stop)) return true;
         if (forms.Any(f => f.Form is Form.Ed or Form.Ing) && !noun) return next.Text is null || next.Kind != TokenKind.Word || Trade.IsSmall(next.Text) || Trade.Adverbs.Contains(next.Text);
         if (forms.Any(f => f.Form is Form.S) && !noun && !Trade.IsAlsoNoun(Stem.Of(word)) && (next.Text is null || next.Kind == TokenKind.Mark)) return true;
         if (forms.Any(f => f.Form is Form.S) && !noun && next.Text is not null

@@ -461,6 +461,10 @@ public sealed partial class SentenceReader
                 if (Spoken.Nearest(_refer.Things.Where(t => t is Fluid)) is { } fluid) Add(Verb.CheckLevel, fluid, PlaceOf(clause));
                 else goto default;
                 return;
+            // "Stop it and top up": what is filled in this job.
+            case Sense.Fill when objects.Count == 0 && Spoken.Nearest(_refer.Things.Where(t => t is Fluid)) is Fluid filling:
+                Add(Verb.Fill, filling, PlaceOf(clause));
+                return;
             // "Top up the axle": with its oil.
             case Sense.Fill when objects.Count > 0 && objects.TrueForAll(o => !o.IsPronoun && _refer.Known(o) is not Fluid && !o.Is(ThingKind.Fluid))
                 && _refer.Things.Any(t => t is Fluid):
@@ -881,7 +885,7 @@ public sealed partial class SentenceReader
 
         if (row.ByKind.Count == 0) return [];
         // A word that is no noun of the trade and has no "the": asked, not made a thing.
-        if (kind is null && !axle && phrase is { IsIndefinite: true, IsNew: false, Count: null }
+        if (kind is null && !axle && sense != Sense.Fill && phrase is { IsIndefinite: true, IsNew: false, Count: null }
             && !(clause.Mood == Mood.Fragment && clause.Pieces.TrueForAll(p => p.Noun?.After is null or "from"))
             && clause.Pieces.Count(p => p.Noun is { After: null }) < 2)
         {

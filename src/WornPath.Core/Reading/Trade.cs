@@ -78,9 +78,14 @@ internal static class Trade
         // "The two M10s": fasteners by their size.
         if (stems[^1] is ['m', >= '0' and <= '9', ..]) return Nouns["bolt"];
         for (var take = Math.Min(3, stems.Count); take >= 1; take--)
-            if (Nouns.TryGetValue(take == 1 ? stems[^1] : string.Join(' ', stems.Skip(stems.Count - take)), out var noun)) return noun;
+            if (Nouns.TryGetValue(take == 1 ? stems[^1] : string.Join(' ', stems.Skip(stems.Count - take)), out var noun))
+                // "The valve block", "the battery tray": of a part, and none that is put there for a while.
+                return take == 1 && stems.Count > 1 && noun.Kinds is [ThingKind.Aid, ..] && Nouns.TryGetValue(stems[^2], out var of)
+                    && of.Kinds is [ThingKind.Part, ..] ? PartOrAid : noun;
         return null;
     }
+
+    private static readonly Noun PartOrAid = new([ThingKind.Part, ThingKind.Aid], NounRole.Thing);
 
     /// <summary>The name a control has on every sheet, by any word for it; null where it has none but its own.</summary>
     public static string? ControlNamed(string words) => Controls.GetValueOrDefault(words);
