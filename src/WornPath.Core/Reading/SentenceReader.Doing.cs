@@ -312,6 +312,16 @@ public sealed partial class SentenceReader
         }
     }
 
+    // "Turn the fuel off at the tap", "battery off at the isolator": that is set.
+    private bool SetAt(Clause clause)
+    {
+        if (!Has(clause, "off", "on") || clause.Pieces.Find(p => p.Noun is { IsPronoun: false, After: "at" })?.Noun is not { } at
+            || !(_refer.Known(at) is Control || _refer.Known(at) is null && at.Is(ThingKind.Control))) return false;
+        _told = true;
+        SetControl(clause, [at]);
+        return true;
+    }
+
     // "Shift into neutral", "switch off again": the control is not named; the one the step has just set, or the one it always is.
     private void SetNamed(Clause clause, string name)
     {

@@ -15,6 +15,7 @@ public sealed partial class SentenceReader
 
         public void Read()
         {
+            if (reader.SetAt(clause)) return;
             // "First thing, the seat: four nuts underneath, lift it off": what stands before a colon is what follows is about.
             if (clause.Pieces.Find(p => p.Noun is { IsPronoun: false, After: null } n
                 && reader._text.AsSpan(n.At.End).TrimStart().StartsWith(":"))?.Noun is { } head

@@ -148,6 +148,13 @@ public sealed partial class SentenceReader
     {
         if (thing is not Joint joint)
         {
+            // "Do up the brackets, 70 N·m": what holds them.
+            if (thing is Part held && sense is Sense.Torque or Sense.Retorque or Sense.TurnOn && FastenersOf(held) is { } fasteners)
+            {
+                Tightened(clause, sense, fasteners, phrase with { Count = null, Some = null }, values, slot);
+                return;
+            }
+
             if (sense == Sense.BoltTorque && thing is Part part)
             {
                 Add(Verb.Fit, part, phrase.At);

@@ -360,6 +360,7 @@ public sealed partial class SentenceReader
             || way is "back" or "up" or "through" or "over" || way == "down" && clause.Verb.Lemma is "drop" or "fall"))) sense = Sense.Say;
         if (clause.Mood == Mood.Declarative && sense is not (Sense.Off or Sense.On or Sense.Place or Sense.Snug or Sense.Torque or Sense.TurnOn or Sense.Disconnect or Sense.Connect)) sense = Sense.Say;
         var (actions, questions) = (_actions.Count, _questions.Count);
+        if (sense is Sense.Off or Sense.On or Sense.Set or Sense.Disconnect && SetAt(clause)) return;
         _isDone = false;
         if (control is not null) SetNamed(clause, control);
         else Do(clause, sense, objects);
@@ -806,7 +807,8 @@ public sealed partial class SentenceReader
                 Head: "bolt" or "stud" or "screw"
             })?.Noun is { } bolt && _refer.Known(bolt) is Joint nutted) return [nutted];
         if (phrase is { IsAll: true, Stems.Count: 1 } && Every(phrase, Accepts) is { Count: > 0 } every) return every;
-        if (sense is Sense.Disconnect or Sense.Connect && phrase.After is null && Trade.Wired.Contains(phrase.Head)
+        if (sense is Sense.Disconnect or Sense.Connect && phrase.After is null
+            && (Trade.Wired.Contains(phrase.Head) || clause.Verb?.Lemma is "plug" or "unplug" && (_refer.Known(phrase) is Part || phrase.Is(ThingKind.Part)))
             && LeadsOf(phrase, sense) is { Count: > 0 } leads) return leads;
         if (_refer.Known(phrase, Accepts) is { } known && (Accepts(known.Kind) || !(Trade.NounOf(phrase.Stems)?.Kinds.Any(Accepts) ?? false)))
         {
@@ -825,6 +827,9 @@ public sealed partial class SentenceReader
             return [];
         }
 
+        // "Then the pivots, 25 N·m": the pivot bolts.
+        if (sense is Sense.Torque or Sense.Retorque or Sense.Snug or Sense.Loosen or Sense.BreakLoose && Trade.NounOf(phrase.Stems) is null
+            && _refer.Things.OfType<Joint>().Where(j => NameIndex.NamesOf(j)[0][..^1].SequenceEqual(phrase.Stems)).ToList() is [var called]) return [called];
         // "Rap each ear": struck, and no fastener for that.
         if (sense == Sense.BreakLoose && Trade.NounOf(phrase.Stems) is null) return [];
         // "Its stud", "their threads": a part of what is in hand and no thing of its own.
