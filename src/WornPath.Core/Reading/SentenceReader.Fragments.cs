@@ -155,6 +155,14 @@ public sealed partial class SentenceReader
                 return;
             }
 
+            // "Earth tail under the stud": said where something goes, and not what is done.
+            if (objects is [{ IsPronoun: false } goes] && (Trade.NounOf(goes.Stems) is { Kinds: [ThingKind.Part or ThingKind.Joint or ThingKind.Connection, ..] } || reader._refer.Known(goes) is Part or Joint or Connection)
+                && Going(goes))
+            {
+                reader.Unclear(clause, Verb.Fit);
+                return;
+            }
+
             // "No grease", "lip inwards": words. A thing of the sheet named with nothing said of it is shown.
             if (objects.Exists(o => !o.IsPronoun && reader._refer.Known(o) is not null) || way != "none" && objects.Count > 0) reader._residue.Add(reader.PlaceOf(clause));
             else if (reader._clauses.Count > 1) reader._told = true;
@@ -197,6 +205,15 @@ public sealed partial class SentenceReader
             }
 
             return "none";
+        }
+
+        // Named with where it goes: "under the stud", "onto the post", "to the lower terminal".
+        private bool Going(NounPhrase phrase)
+        {
+            var at = clause.Pieces.FindIndex(p => p.Noun == phrase);
+            var place = at < 0 ? null : clause.Pieces.Skip(at + 1).FirstOrDefault(p => p.Noun is not null)?.Noun;
+            return place is { IsPronoun: false, After: "under" or "behind" or "in" or "on" or "over" or "between" or "to" or "into" or "onto" or "through" }
+                && (Trade.NounOf(place.Stems) is { Role: NounRole.Thing } || reader._refer.Known(place) is Part or Joint or Connection);
         }
 
         // "A smear of grease, not a handful".
