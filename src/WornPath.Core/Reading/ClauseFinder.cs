@@ -414,6 +414,10 @@ internal sealed class ClauseFinder
     // --- remove the bolts
     private Clause? Imperative(int at, Clause? open, int from)
     {
+        // "The faces are clean and free of paint", "until it is dry and clear".
+        if (Trade.Qualities.Contains(_tokens[at].Text) && (_tokens[at].Text is "free" or "clear" && at + 1 < _end && _tokens[at + 1].Text is "of" or "from"
+            || at > 1 && Is(at - 1, "and") && Trade.Qualities.Contains(_tokens[at - 2].Text) && open is not null
+                && Has(open.From, at, i => _tokens[i].Kind == TokenKind.Word && Trade.Auxiliaries.Contains(_tokens[i].Text)))) return null;
         if (!IsImperativeAt(at, at == 0 || open is null || !Trade.Conjunctions.Contains(_tokens[at - 1].Text))) return null;
         var verb = Trade.VerbsOf(_tokens[at].Text).First(f => f.Form == Form.Base).Verb;
         // "Loosen but do not remove the two bolts".
@@ -559,7 +563,8 @@ internal sealed class ClauseFinder
         // "… by pulling it forward and unplugging the connector": both.
         var alsoBy = Is(at - 1, "and") && open is { ComesFirst: true, From: > 0 } && Is(open.From - 1, "by") && !Is(at + 1, "it") && !Is(at + 1, "them");
         if (doing is not null && at > 0 && (Is(at - 1, "by") || alsoBy)
-            && (open?.Verb?.Lemma == "drain" || open is { Mood: Mood.Imperative, Verb: { } whole } && Trade.Changes(whole) && Trade.MayChange(doing)))
+            && (open?.Verb?.Lemma == "drain" || open is { Mood: Mood.Imperative, Verb: { } whole } && Trade.Changes(whole) && Trade.MayChange(doing)
+                || open is { Mood: Mood.Passive, IsFull: true, Verb: { } told } && Trade.Changes(told) && Trade.MayChange(doing)))
             return new Clause(Mood.Imperative, at, NextBoundary(at + 1)) { VerbAt = at, Verb = doing, ComesFirst = open?.Verb?.Lemma != "drain" };
         // "Catching the bearing as it comes": it comes off.
         if (doing?.Lemma == "catch") return new Clause(Mood.Imperative, at, NextBoundary(at + 1)) { VerbAt = at, Verb = doing };

@@ -22,6 +22,16 @@ public sealed partial class SentenceReader
                 || !(phrase.After is "with" or "using" or "by" || phrase is { After: "over" or "on", IsNew: true })) continue;
             // "Fit the clamp with its bolt": the clamp's.
             if (phrase.IsIts && targets.Count > 0) Spoken.Hand([targets[^1]]);
+            // "Refit the guard using the original hardware": with what held it.
+            if (phrase.Head is "hardware" or "fastener" or "fixing" && phrase.Owner.Count == 0 && _refer.Known(phrase) is null
+                && targets.OfType<Part>().LastOrDefault() is { } refitted && FastenersOf(refitted) is { } original)
+            {
+                Add(Verb.Start, original, phrase.At, a => a with { New = phrase.IsNew });
+                targets.Add(original);
+                fastened = true;
+                continue;
+            }
+
             var found = Settled(phrase.Text) is { Length: > 0 } settled ? _refer.Find(settled) : ItsOwn(phrase) ?? _refer.Known(phrase);
             if (found is null && sense is not Sense.Place && Settled(phrase.Text) is null && phrase.Is(ThingKind.Joint))
             {

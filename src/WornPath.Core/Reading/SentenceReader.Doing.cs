@@ -196,6 +196,9 @@ public sealed partial class SentenceReader
     // "Each nut", "both hoses": all of that name that were spoken of; else the one that is meant.
     private List<Thing> Every(NounPhrase phrase, Predicate<ThingKind> accepts)
     {
+        // "Retighten all fasteners".
+        if (phrase is { IsAll: true, Stems: ["fastener" or "fixing"], Owner.Count: 0, Count: null } && accepts(ThingKind.Joint)
+            && _refer.Things.Where(t => t is Joint && Spoken.IsOff(t) is not true && _sheet.Steps.Any(s => s.Actions.Any(a => a.Verb == Verb.Torque && a.Target == t.Id))).ToList() is { Count: > 1 } fasteners) return fasteners;
         if (phrase is { IsAll: true, Stems.Count: 1 })
         {
             var all = _refer.Things.Where(t => accepts(t.Kind) && Spoken.Lately(t) > 0 && NameIndex.NamesOf(t)[0][^1] == phrase.Head).ToList();

@@ -843,7 +843,7 @@ public sealed partial class SentenceReader
         if (noun is { Role: not NounRole.Thing })
         {
             // "Clean the threads": done, to nothing the sheet keeps count of.
-            if (row.IsSoft && noun.Role is NounRole.Words or NounRole.Place && VerbOf(sense) is { } soft && sense is not (Sense.Aside or Sense.Discard or Sense.Seat)) _actions.Add(new StepAction { Verb = soft, Words = phrase.Text, At = phrase.At, Limits = LimitsAt(soft, phrase.At) });
+            if (row.IsSoft && !Trade.Units.Contains(phrase.Head) && noun.Role is NounRole.Words or NounRole.Place && VerbOf(sense) is { } soft && sense is not (Sense.Aside or Sense.Discard or Sense.Seat)) _actions.Add(new StepAction { Verb = soft, Words = phrase.Text, At = phrase.At, Limits = LimitsAt(soft, phrase.At) });
             return [];
         }
 
