@@ -193,7 +193,9 @@ internal sealed class ClauseFinder
         var word = _tokens[i].Text;
         if (word.Length > 4 && word.EndsWith("ly", StringComparison.Ordinal) && Trade.VerbsOf(word).Length == 0 && word is not ("assembly" or "supply")) return true;
         // "First pass", "last bolt" belong to a noun; "first, …" leads in.
-        if (word is "first" or "last" or "next" or "finally") return i + 1 < _end && (_tokens[i + 1].Kind == TokenKind.Mark || Trade.IsBase(_tokens[i + 1].Text));
+        if (word is "first" or "last" or "next" or "finally") return i + 1 < _end && (_tokens[i + 1].Kind == TokenKind.Mark || Trade.IsBase(_tokens[i + 1].Text)
+            // "Last bolt out".
+            && !(Trade.NounOf([_tokens[i + 1].Text]) is { Kinds: [ThingKind.Joint, ..] } && i + 2 < _end && Trade.Paths.Contains(_tokens[i + 2].Text)));
         return word is "then" or "always" or "now" or "also" or "again" or "please" or "meanwhile" or "lastly" or "afterwards" or "just" or "only" or "so" or "here" or "either" or "both" && i + 1 < _end && (Trade.IsBase(_tokens[i + 1].Text) || word == "now" && _tokens[i + 1].Kind == TokenKind.Word && (Trade.Pronouns.Contains(_tokens[i + 1].Text) || Trade.Determiners.Contains(_tokens[i + 1].Text)));
     }
 
@@ -495,6 +497,8 @@ internal sealed class ClauseFinder
         if (next.Kind == TokenKind.Torque && Trade.NounOf([stem]) is { Role: NounRole.Thing, Kinds: [ThingKind.Joint, ..] }) return false;
         if (next.Kind is TokenKind.Number or TokenKind.Torque or TokenKind.Angle) return true;
         if (next.Kind == TokenKind.Mark) return at == 0 && next.Text != ":";
+        // "Drain about ten litres".
+        if (next.Text is "about" or "roughly" or "nearly" && at + 2 < _end && IsNumberAt(at + 2)) return true;
         if (Trade.Determiners.Contains(next.Text) || Trade.New.Contains(next.Text) || Trade.Pronouns.Contains(next.Text) || NumberWords.Parse(next.Text) is not null || next.Text is "old" || Trade.Distinct.Contains(next.Text)) return true;
         if (Trade.Auxiliaries.Contains(next.Text)) return false;
         if (Trade.Prepositions.Contains(next.Text) || Trade.Paths.Contains(next.Text))
@@ -764,7 +768,7 @@ internal sealed class ClauseFinder
             && follows.Text is "at" or "behind" or "under" or "beneath" or "between" or "fore-and-aft" or "each" or "both" or "either" or "before"
             && subjects is [{ IsPronoun: false } aid] && aid.Is(ThingKind.Aid);
         // "Handbrake off, chocks fore and aft".
-        value |= _tokens[Math.Max(next, adverb - 1)].Text == "fore-and-aft" && adverb > next && subjects is [{ IsPronoun: false } wedged] && wedged.Is(ThingKind.Aid);
+        value |= adverb > next && _tokens[adverb - 1].Text == "fore-and-aft" && subjects is [{ IsPronoun: false } wedged] && wedged.Is(ThingKind.Aid);
         var ends = adverb >= _end || follows.Kind == TokenKind.Mark;
         // "Ribs up", "posts to the rear", "closed end leading": how what is named before it stands.
         if (open is not null && IsBoundary(at - 1) && _nouns.Stands(subjects[0], next, _end)) return null;
@@ -849,6 +853,9 @@ internal sealed class ClauseFinder
             // "In two or three steps": about how many.
             if (t.Text == "or" && i > from && i + 1 < _end && IsNumberAt(i - 1) && IsNumberAt(i + 1)) continue;
             // "Straight up and out": one way.
+            // "Fully forward and fully back three times".
+            if (t.Text == "and" && i > from && i + 2 < _end && Is(i + 1, "fully") && _tokens[i - 1].Kind == TokenKind.Word
+                && Trade.Paths.Contains(_tokens[i - 1].Text)) continue;
             if (t.Text == "and" && i > from && i + 1 < _end && _tokens[i - 1].Kind == TokenKind.Word && _tokens[i + 1].Kind == TokenKind.Word
                 && Trade.Paths.Contains(_tokens[i - 1].Text) && Trade.Paths.Contains(_tokens[i + 1].Text)
                 && (i + 2 >= _end || _tokens[i + 2].Kind == TokenKind.Mark || _tokens[i + 2].Text is "of" or "from")) continue;
@@ -964,7 +971,7 @@ internal sealed class ClauseFinder
             }
 
             // "With both thumbs holding the bearing in": what goes on beside.
-            if (after is null && clause.Mood == Mood.Imperative && token.Kind == TokenKind.Word && i > clause.VerbAt + 1
+            if (after is null && clause.Mood is Mood.Imperative or Mood.Fragment && token.Kind == TokenKind.Word && i > clause.VerbAt + 1
                 && clause.Pieces is [.., { Noun.After: "with" or "without" }] && token.Text.EndsWith("ing", StringComparison.Ordinal)
                 && !Trade.NounsInIng.Contains(token.Text) && Trade.VerbsOf(token.Text).Any(f => f.Form == Form.Ing))
             {

@@ -251,7 +251,7 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
                 continue;
             }
 
-            if (word is "other" or "others" or "remaining" or "last" or "final" && determined || word is "others")
+            if (word is "other" or "others" or "remaining" or "last" or "final" && (determined || i == from && word is "last" or "remaining" && Continues(i + 1, to)) || word is "others")
             {
                 if (word is "others")
                 {

@@ -183,6 +183,8 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
         {
             if (one && hand.All(IsMany)) continue;
             var fitting = hand.Where(t => accepts(t.Kind) && !IsMore(phrase, t)).ToList();
+            // "Undo all nine" is not said of one wheel.
+            if (phrase.Count is > 1 and var said && fitting.Count < said && fitting.TrueForAll(t => !IsMany(t))) continue;
             if (fitting.Count == 0 || phrase.Text == "it" && accepts(ThingKind.Part) && fitting.TrueForAll(t => t is Joint { Count: > 1 })) continue;
             if (phrase.Distinct.Count > 0 && fitting.Find(t => NameIndex.NamesOf(t).Any(n => phrase.Distinct.All(n.Contains))) is { } told) return [told];
             // "Undo them" is not said of one flange.
@@ -197,7 +199,7 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
         if (phrase.Distinct.Count > 0) return [];
         if (phrase.Text is "them" or "they" && spoken.Nearest(sheet.Things.Concat(_fresh).Where(t => accepts(t.Kind) && IsMany(t) && !IsMore(phrase, t))) is { } many) return [many];
         // Far away only where nothing else could be meant.
-        return sheet.Things.Concat(_fresh).Where(t => accepts(t.Kind) && spoken.Lately(t) > 0 && !IsMore(phrase, t)).Take(2).ToList() is [var only] ? [only] : [];
+        return sheet.Things.Concat(_fresh).Where(t => accepts(t.Kind) && spoken.Lately(t) > 0 && !IsMore(phrase, t) && !(phrase.Count > 1 && !IsMany(t))).Take(2).ToList() is [var only] ? [only] : [];
     }
 
     // "All ten" are not the five wheel nuts, though they may be those of both sides.

@@ -319,8 +319,17 @@ public sealed partial class SentenceReader
     private bool SetAt(Clause clause)
     {
         if (!Has(clause, "off", "on") || clause.Pieces.Find(p => p.Noun is { IsPronoun: false, After: "at" })?.Noun is not { } at
-            || !(_refer.Known(at) is Control || _refer.Known(at) is null && at.Is(ThingKind.Control))) return false;
+            || !(_refer.Known(at) is Control || _refer.Known(at) is null && (at.Is(ThingKind.Control) || Trade.Taps.Contains(at.Head)))) return false;
         _told = true;
+        // "At the tap": the fuel tap, where nothing is called so yet.
+        if (_refer.Known(at) is null && at.Stems.Count == 1 && Trade.Taps.Contains(at.Head)
+            && clause.Pieces.Find(p => p.Noun is { IsPronoun: false, After: null })?.Noun is { } what)
+        {
+            var name = $"{what.Name} {at.Name}";
+            at = at with { Name = name, Text = name.ToLowerInvariant(), Stems = NameIndex.StemsOf(name) };
+            if (_refer.Known(at, k => k == ThingKind.Control) is not Control) _refer.Assume(at, ThingKind.Control, false, null, null);
+        }
+
         SetControl(clause, [at]);
         return true;
     }

@@ -380,7 +380,7 @@ public sealed partial class SentenceReader
 
     // "Old seal out of the drum, hook it": a motion of which no way is said does not undo what has just been done; it only tells how.
     private bool IsOnlyHow(TradeVerb verb, Frame frame, Facts facts) => frame is { Sense: Sense.On or Sense.Off, Conditions: [] }
-        && verb.Frames.Any(f => f.Conditions.Any(c => Array.Exists(c.Tests, t => t.Looks == Looks.Way)))
+        && verb.Frames.Any(f => f.Sense == (frame.Sense == Sense.On ? Sense.Off : Sense.On))
         && !facts.Has(Looks.Way, "on") && !facts.Has(Looks.Way, "off") && _unnamed is null && !Spoken.Pin
         && facts.Objects is [{ IsPronoun: true, Text: "it" or "them" }]
         && (frame.Sense == Sense.On ? _actions is [.., { Verb: Verb.Remove or Verb.TakeOut }] : _actions is [.., { Verb: Verb.Fit or Verb.Start }]);
@@ -627,6 +627,7 @@ public sealed partial class SentenceReader
         // "Slip a stand under": what is up is on it.
         if (verb == Verb.Place && Spoken.Raised && thing is Aid && NameIndex.NamesOf(thing)[0] is ["stand"] or ["axle" or "jack" or "safety", "stand"])
         {
+            Add(Verb.Place, thing, phrase.At);
             Add(Verb.SetOnStands, null, phrase.At);
             Spoken.Vehicle = true;
             return;

@@ -299,6 +299,49 @@ public class SpokenTests
         Sheet(said).Steps.Last().Actions[^1].Branch.ShouldBe(1);
     }
 
+    // --- shop notes, as short as they are written
+    [Theory]
+    [InlineData("Drum off, outer brg, washer.", "remove P1 drum; remove P2 outer bearing; remove P3 washer")]
+    [InlineData("Pull cyl. bolts, cyl. off.", "take out J1 cylinder bolts; remove P1 cylinder")]
+    [InlineData("Handbrake off, chocks fore and aft of the good wheel.", "set L1 parking brake: Handbrake off; put in place A1 chocks")]
+    [InlineData("Take the inner bearing out. | Inner brg in drum.", "fit P1 inner bearing")]
+    [InlineData("Pull the seal out. | Last bolt out, old seal in the scrap.", "take out the rest of J1 bolt")]
+    [InlineData("Jack it up, stand under the subframe.", "raise; on stands")]
+    [InlineData("Raise the front end. | Slip a stand under.", "put in place A1 stand; on stands")]
+    [InlineData("Old seal out of drum - hook it.", "remove P1 seal")]
+    [InlineData("Reconnect the stabilizer link; new nut, 55 ft-lb.", "fit P1 stabilizer link; start by hand new J1 stabilizer link nut; torque J1 stabilizer link nut to 55 lbf·ft")]
+    [InlineData("Fit the wheel with its five nuts. | Nuts 110 Nm. Again after 30 km.", "torque J1 wheel nuts to 110 N·m; retorque J1 wheel nuts to 110 N·m, after 30 km")]
+    [InlineData("Bell housing bolts: crack all ten first, then take out eight.", "break loose J1 bell housing bolts; take out 8 of J1 bell housing bolts")]
+    [InlineData("Undo the four rail bolts. | All four back in, snug two and torque the other two to 40 Nm.",
+        "start by hand J1 rail bolts; snug 2 of J1 rail bolts; torque the rest of J1 rail bolts to 40 N·m")]
+    [InlineData("Union in by hand 3 turns, then 16 Nm.", "start by hand J1 union; torque J1 union to 16 N·m")]
+    [InlineData("New gasket, new pump, screws in with a drop of medium threadlocker, 8 Nm each.",
+        "fit new P1 gasket; fit new P2 pump; start by hand J1 pump screws; apply J1 pump screws with K1 medium threadlocker; torque J1 pump screws to 8 N·m")]
+    [InlineData("The pump is held by two M6 screws; out they come, and the pump slides off.", "take out J1 pump screws; remove P1 pump")]
+    [InlineData("Take the four screws out of the dash panel and ease the panel toward you.", "take out J1 dash panel screws; remove P1 dash panel")]
+    [InlineData("Take out the pump screws. | Pull the plug off the pump and the two hoses with it, marking which is which.", "take out J2 pump plug; disconnect C1 hoses")]
+    [InlineData("Turn the fuel off at the tap.", "set L1 fuel tap: Turn the fuel off at the tap")]
+    [InlineData("Drain about ten litres out of the transmission.", "drain F1 transmission oil")]
+    [InlineData("Take the two bracket bolts out. | Fit the bracket. | Do up the bracket first, 70 Nm.", "torque J1 bracket bolts to 70 N·m")]
+    [InlineData("Fit the two pivot bolts. | Then do up the pivots, 25 Nm and no more.", "torque J1 pivot bolts to 25 N·m")]
+    [InlineData("Run the seat fully forward and fully back three times.", "check function seat")]
+    [InlineData("Let the hose bundle hang.", "hang aside P1 hose bundle")]
+    [InlineData("Ensure that the mating faces are clean and free of paint.", "")]
+    [InlineData("The blade carrier is removed by undoing its centre bolt.", "take out J1 centre bolt; remove P1 blade carrier")]
+    [InlineData("Undo the four guard bolts and take the guard off. | Refit the guard using the original hardware.", "fit P1 guard; start by hand J1 guard bolts")]
+    [InlineData("Swap the two plugs over.", "")]
+    [InlineData("Wind the castle nut off. | Outer bearing in, washer, nut up by hand.", "fit P1 outer bearing; fit P2 washer; start by hand J1 castle nut")]
+    [InlineData("Hub off the stub with both thumbs holding the bearing in.", "remove P1 hub")]
+    public void Shop_notes(string said, string read) => Last(said).ShouldBe(read);
+
+    // More than there are is not understood of those that are there.
+    [Theory]
+    [InlineData("Fit the wheel with its five nuts. | Crack all eight.")]
+    [InlineData("Take the belt off. | Likewise the guard on the left.")]
+    [InlineData("Earth lead under the stud.")]
+    [InlineData("Take the plug out and let about six litres run off.")]
+    public void What_may_be_meant_otherwise_is_asked(string said) => Sheet(said).Steps.Last().Questions.ShouldNotBeEmpty();
+
     private static Written Written(string said) => new Written().Steps(said.Split(" | "));
 
     private static Sheet Sheet(string said) => Written(said).Sheet;
