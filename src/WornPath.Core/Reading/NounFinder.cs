@@ -406,6 +406,8 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
             return (Pronoun(from, i, after, "them", count is null or > 1, rest, count, all, isNew) with { Some = some, Distinct = distinct, IsOld = isOld }, i);
         }
 
+        // "Go over the nuts again cold": how.
+        if (!determined && !isNew && stems.Count == 1 && tokens[last].Text is "cold" or "hot" or "warm" or "clean" or "fresh" && !names.IsHead(stems[0])) return null;
         // "Peened or glued up", "the number of turns you counted": a verb alone is no thing.
         if (!determined && !isNew && stems.Count > 1 && Enumerable.Range(first, last - first + 1).All(k => Trade.IsBase(tokens[k].Text) && Trade.NounOf([Stem.Of(tokens[k].Text)]) is null) && !names.IsHead(stems[^1])) return null;
         if (!determined && !isNew && stems.Count == 1 && !names.IsHead(stems[0]) && Trade.NounOf(stems) is null

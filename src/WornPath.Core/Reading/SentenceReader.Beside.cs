@@ -159,6 +159,15 @@ public sealed partial class SentenceReader
         if (clause.Mood == Mood.Beside && _finder.Tokens[clause.From].Text is "while" or "as" && _actions.Count == 0
             && clause.Pieces.Find(p => p.Noun is { After: null, IsPronoun: false } n
             && Trade.NounOf(n.Stems) is { Role: NounRole.Thing })?.Noun is { } meanwhile && _refer.Known(meanwhile) is null) _unnamed = meanwhile;
+        // "With the pipe resting in the strap, hook it over the stub".
+        if (_actions.Count == 0 && clause.Mood == Mood.Beside && _finder.Tokens[clause.From].Text == "with"
+            && clause.Nouns.FirstOrDefault() is { IsPronoun: false, IsIndefinite: false, Size: "" } resting && Trade.NounOf(resting.Stems)?.Role is null or NounRole.Thing
+            && !(Trade.NounOf(resting.Stems) is { Kinds: [ThingKind.Tool or ThingKind.Aid or ThingKind.Control or ThingKind.Consumable, ..] }))
+        {
+            if (_refer.Known(resting) is Part or Connection) Spoken.Hand([_refer.Known(resting)!]);
+            else if (_refer.Known(resting) is null && _refer.Doubtful.Count == 0) _unnamed = resting with { After = null };
+        }
+
         // "Keeping hold of the shaft, lower it".
         if (_actions.Count == 0 && clause is { Mood: Mood.Beside, Verb.Lemma: "hold" or "keep" or "support" or "steady" }
             && clause.Pieces.Find(p => p.Noun is { IsPronoun: false, After: null or "of" } n

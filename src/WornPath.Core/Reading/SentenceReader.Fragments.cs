@@ -18,7 +18,7 @@ public sealed partial class SentenceReader
             if (reader.SetAt(clause)) return;
             // "First thing, the seat: four nuts underneath, lift it off": what stands before a colon is what follows is about.
             if (clause.Pieces.Find(p => p.Noun is { IsPronoun: false, After: null } n
-                && reader._text.AsSpan(n.At.End).TrimStart().StartsWith(":"))?.Noun is { } head
+                && Heads(n))?.Noun is { } head
                 && clause.Pieces.Exists(p => p.Noun is { } n && n.At.Start > head.At.End) && !Values(clause).Any()) reader._topic = head;
             var way = PlainWay();
             var loose = reader.Has(clause, "loose");
@@ -205,6 +205,13 @@ public sealed partial class SentenceReader
             }
 
             return "none";
+        }
+
+        // "The seat: …", "heat shield first: …".
+        private bool Heads(NounPhrase phrase)
+        {
+            var colon = reader._text.IndexOf(':', phrase.At.End);
+            return colon >= 0 && reader._text[phrase.At.End..colon].Trim().ToLowerInvariant() is "" or "first" or "next" or "now" or "last" or "then";
         }
 
         // Named with where it goes: "under the stud", "onto the post", "to the lower terminal".
