@@ -357,6 +357,8 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
             // "A helper pump …", "the other two follow …": who does it, and the verb.
             if (stems.Count > 0 && Trade.NounOf(stems) is { Role: NounRole.Person } && Trade.VerbsOf(word).Length > 0) break;
             if (stems.Count == 0 && (rest || count is not null) && determined && Trade.VerbsOf(word).Any(v => v.Form is Form.Base or Form.S) && !IsThingAt(i) && i + 1 < to && Trade.IsSmall(Word(i + 1))) break;
+            // "Drain the sump hot".
+            if (stems.Count > 0 && word is "hot" or "cold" or "warm" && !(i + 1 < to && IsContent(i + 1))) break;
             // "Let the jack right down", "both nuts first": behind the name it is no part of it.
             if (stems.Count > 0 && Trade.Adverbs.Contains(word) && !names.IsHead(Stem.Of(word))) break;
             if (stems.Count > 0 && Trade.New.Contains(word)) break;

@@ -239,6 +239,7 @@ public sealed partial class SentenceReader
             var at = clause.Pieces.FindIndex(p => p.Noun == phrase);
             return at >= 0 && at + 2 < clause.Pieces.Count && clause.Pieces[at + 1].Way is "in" or "on" or "over" or "under" or "through" or "up"
                 && clause.Pieces[at + 2].Noun is { IsPronoun: false } place && place.After == clause.Pieces[at + 1].Way
+                && !(Trade.NounOf(place.Stems) is { Kinds: [ThingKind.Fluid or ThingKind.Consumable, ..] })
                 && (Trade.NounOf(place.Stems)?.Role is null or NounRole.Thing or NounRole.Vehicle || place.Head is "top" or "bottom" or "place")
                 && !phrase.IsOld;
         }
