@@ -73,6 +73,9 @@ internal sealed class Clause(Mood mood, int from, int to)
     /// <summary>"Remove and discard the gasket": what it is done to stands in the clause behind it.</summary>
     public bool Shares { get; init; }
 
+    /// <summary>"The pins are greased and fitted": the clause that names what it is done to; null where it names that itself.</summary>
+    public Clause? Of { get; init; }
+
     /// <summary>When it is done; null for always.</summary>
     public Proviso? Proviso { get; set; }
 

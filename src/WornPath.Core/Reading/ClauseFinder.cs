@@ -226,11 +226,19 @@ internal sealed class ClauseFinder
         }
 
         if (Negative(at, open) is { } not) return not;
+        // "The pins are greased and fitted", "… and, if worn, pressed out and replaced": more that is done to the same.
+        if (word.Length > 0 && IsBoundary(at - 1) && Subject(open) && !_nouns.IsThingAt(at)
+            && Trade.VerbsOf(word) is { Length: > 0 } done && Array.Find(done, f => f.Form == Form.Ed) is { Verb: { } also }
+            && !Array.Exists(done, f => f.Form == Form.Base) && !Trade.NounsInIng.Contains(word))
+            return new Clause(Mood.Passive, at, NextBoundary(at + 1)) { VerbAt = at, Verb = also, IsFull = true, Of = open!.Of ?? open };
         if (Causative(at) is { } caused) return caused;
         if (Imperative(at, open, from) is { } told) return told;
         if (Participle(at, open, from) is { } beside) return beside;
         return Said(at, open, from);
     }
+
+    // What has been said of somebody, in full: "the pins are greased".
+    private static bool Subject(Clause? open) => open is { Mood: Mood.Passive, IsFull: true, Negated: false };
 
     // "To settle them", "to protect the threads": why; "to drain the oil": it runs out.
     private Clause? Purpose(int at, Clause? open)

@@ -14,7 +14,7 @@ public sealed partial class SentenceReader
         if (sense is Sense.Off or Sense.Discard && Has(clause, "together", "along", "complete"))
             foreach (var piece in clause.Pieces)
                 if (piece.Noun is { After: "with", IsPronoun: false } along && Trade.NounOf(along.Stems)?.Role is null or NounRole.Thing && Trade.NounOf(along.Stems) is not { Kinds: [ThingKind.Tool or ThingKind.Consumable, ..] }) targets.AddRange(DoTo(clause, sense, along));
-        if (sense is not (Sense.On or Sense.Secure or Sense.Start or Sense.Place or Sense.Transfer)) return;
+        if (sense is not (Sense.On or Sense.Secure or Sense.Start or Sense.Place or Sense.Transfer or Sense.Connect)) return;
         var fastened = false;
         foreach (var piece in clause.Pieces)
         {

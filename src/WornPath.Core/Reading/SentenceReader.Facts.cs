@@ -50,7 +50,7 @@ public sealed partial class SentenceReader
                 var verbAt = _reader._finder.Tokens[_clause.VerbAt].At.Start;
                 foreach (var piece in _clause.Pieces)
                     if (piece.Noun is { After: null } subject && piece.At.Start < verbAt) found.Add(subject);
-                return found;
+                return found.Count == 0 && _clause.Of is { } named ? new Facts(_reader, named).Objects : found;
             }
 
             if (_clause.Shares && _reader._clauses.IndexOf(_clause) is var own && own + 1 < _reader._clauses.Count)
