@@ -350,6 +350,8 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
 
             if (stems.Count > 0 && NumberWords.Parse(word) is not null) break;
             // "If the rotor's rusted on": it is.
+            // "The cable's floppy enough".
+            if (stems.Count > 0 && Bare(tokens[i - 1].Text) != tokens[i - 1].Text && Word(i + 1) == "enough") break;
             if (stems.Count > 0 && Bare(tokens[i - 1].Text) != tokens[i - 1].Text && (Trade.Trouble.Contains(word)
                 || Trade.NounOf([Stem.Of(word)]) is null && Trade.VerbsOf(word).Any(f => f.Form == Form.Ed) && !(i + 1 < to && IsContent(i + 1)))) break;
             if (stems.Count > 0 && (Ends(i, to, determined) || Trade.Told.Contains(word) && !(i + 1 < to && IsContent(i + 1)))) break;

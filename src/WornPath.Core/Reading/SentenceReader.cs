@@ -136,13 +136,15 @@ public sealed partial class SentenceReader
 
         if (Before is not { Actions.IsEmpty: true, Text: { Length: > 0 and < 400 } before }) return;
         var finder = new ClauseFinder(before, NameIndex.Of(_sheet));
-        foreach (var clause in finder.Find().Where(c => c.Mood is Mood.Declarative or Mood.Imperative && !c.Negated))
+        foreach (var clause in finder.Find().Where(c => !c.Negated && (c.Mood is Mood.Declarative or Mood.Imperative
+            || finder.Tokens[c.From].Text is "for" or "to" && c.From > 0 && finder.Tokens[c.From - 1].Text is "now" or "next" or "on")))
         {
             finder.Fill(clause);
-            if (clause.Pieces.Find(p => p.Noun is { After: null, IsPronoun: false })?.Noun is not { } noun
+            // "Now for the light switch, it hides under the pedal."
+            if (clause.Pieces.Find(p => p.Noun is { After: null or "for" or "to", IsPronoun: false })?.Noun is not { } noun
                 || Trade.NounOf(noun.Stems) is not { Role: NounRole.Thing }) continue;
             if (_refer.Known(noun) is { } known) Spoken.Hand([known]);
-            else _unnamed = noun;
+            else _unnamed = noun with { After = null };
             return;
         }
     }
@@ -373,6 +375,8 @@ public sealed partial class SentenceReader
             else _unnamed = filled;
         }
 
+        // "A new split pin opened both ways": it is in.
+        if (_actions.Count == actions && objects.Exists(o => o is { IsNew: true, IsPronoun: false } && IsCotter(o))) Pin(clause, Sense.PinIn, objects);
         // Told to do what changes the state, and nothing came of it: shown and asked.
         if (!Trade.Of(sense).IsSoft && _actions.Count == actions && _questions.Count == questions && !IsDone(clause, sense))
             Unclear(clause, VerbOf(sense));
@@ -536,6 +540,8 @@ public sealed partial class SentenceReader
     private void DoEach(Clause clause, Sense sense, List<NounPhrase> objects)
     {
         var things = new List<Thing>();
+        // "Pull its two wires and unscrew it": whose they are is still spoken of.
+        var whose = objects.Exists(o => o.IsIts) ? _unnamed : null;
         foreach (var phrase in objects.Count > 0 ? objects : [Bare(clause)])
         {
             // "The pivot bolt and its nut".
@@ -546,6 +552,7 @@ public sealed partial class SentenceReader
         With(clause, sense, things);
         Beside(clause);
         if (things.Count > 0) Spoken.Hand([.. things.Distinct()]);
+        _unnamed ??= whose;
         // "Put the plug in, 30 pounds": no unit of torque, and not passed over.
         if (things.OfType<Joint>().Any() && clause.Pieces.Find(p => p.Noun is { IsPronoun: false, Count: not null, Head: "pound" or "lb" or "newton" or "kilo" })?.Noun is { } odd)
             AskValue($"{odd.Count} {odd.Text}", odd.At, $"“{odd.Text}” is no unit of torque. Write N·m, lbf·ft or lbf·in.");
@@ -869,7 +876,8 @@ public sealed partial class SentenceReader
         if (sense is Sense.On or Sense.Connect or Sense.Disconnect && phrase.After is null && kinds is [ThingKind.Tool]
             && Trade.NounOf([phrase.Head]) is { Kinds: [ThingKind.Connection, ..] }) kinds = [ThingKind.Connection];
         // "Mount the switch in the panel".
-        if (sense == Sense.On && phrase.After is null && kinds is [ThingKind.Control] && Trade.Wired.Contains(phrase.Head) && Installs(clause))
+        if ((sense == Sense.On && phrase.After is null && Installs(clause) || sense == Sense.Off && clause.Verb?.Lemma is "unscrew" or "remove" or "unbolt" or "undo" or "extract")
+            && kinds is [ThingKind.Control] && Trade.Wired.Contains(phrase.Head))
             kinds = [ThingKind.Part];
         ThingKind? kind = kinds is [ThingKind.Control, ThingKind.Part]
             && sense is Sense.Off or Sense.On ? ThingKind.Control : kinds.Length > 0 ? Array.Find(kinds, Accepts) is var fit
