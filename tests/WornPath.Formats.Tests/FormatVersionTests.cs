@@ -25,7 +25,7 @@ public class FormatVersionTests
         read.Sheet.Steps.Count(s => s.Actions.Length > 0).ShouldBeGreaterThan(25);
         WalkSet.Run(read.Sheet, new Workshop()).Findings.ShouldAllBe(f => f.Severity < Severity.Stop);
         var written = JsonNode.Parse(ProcedureFileText.Write(read).Value)!;
-        ((int)written["version"]!, (int)written["sheet"]!["reader"]!).ShouldBe((6, 1));
+        ((int)written["version"]!, (int)written["sheet"]!["reader"]!).ShouldBe((7, 1));
     }
 
     [Fact]
@@ -49,7 +49,7 @@ public class FormatVersionTests
         later.Actions.ShouldHaveSingleItem().If.ShouldBeNull();
         later.SentenceSays.ShouldNotBeNull().ShouldEndWith(", After fifty miles");
         read.Sheet.Steps.Single(s => s.Text.StartsWith("Undo the two guard bolts", StringComparison.Ordinal)).SentenceSays.ShouldBeNull();
-        ((int)JsonNode.Parse(ProcedureFileText.Write(read).Value)!["version"]!).ShouldBe(6);
+        ((int)JsonNode.Parse(ProcedureFileText.Write(read).Value)!["version"]!).ShouldBe(7);
     }
 
     [Fact]
@@ -77,7 +77,23 @@ public class FormatVersionTests
         read.Sheet.Steps.Single(s => s.Text.StartsWith("Undo the two rail bolts", StringComparison.Ordinal)).SentenceSays.ShouldBeNull();
         // Done only under its condition, and carried without it.
         read.Sheet.Steps.Single(s => s.Text.StartsWith("Check the rail", StringComparison.Ordinal)).SentenceSays.ShouldNotBeNull();
-        ((int)JsonNode.Parse(ProcedureFileText.Write(read).Value)!["version"]!).ShouldBe(6);
+        ((int)JsonNode.Parse(ProcedureFileText.Write(read).Value)!["version"]!).ShouldBe(7);
+    }
+
+    [Fact]
+    public void A_file_of_the_fifth_reader_keeps_what_it_carries_and_says_where_its_sentences_are_read_otherwise_now()
+    {
+        var read = ProcedureFileText.Read(Fixture("procedure-version-6.json")).Value;
+        read.Sheet.Reader.ShouldBe(5);
+        // Its names stay as they were written; the words that were short for them are met by the new reader all the same.
+        read.Sheet.Parts.Select(p => p.Name).ShouldContain("inner brg");
+        var bowl = read.Sheet.Steps.Single(s => s.Text.StartsWith("Spin the bowl on", StringComparison.Ordinal));
+        bowl.Actions.Select(a => a.Verb).ShouldBe([Verb.Fit, Verb.Wait], "an eighth was taken for eight hours");
+        bowl.SentenceSays.ShouldBe("fit P6 bowl");
+        // What carries nothing is read.
+        read.Sheet.Steps.Single(s => s.Text.StartsWith("Inner brg in drum", StringComparison.Ordinal)).Actions.Select(a => (a.Verb, a.Target)).ShouldBe([(Verb.Fit, "P5")]);
+        read.Sheet.Steps.Single(s => s.Text.StartsWith("Undo the two cover bolts", StringComparison.Ordinal)).SentenceSays.ShouldBeNull();
+        ((int)JsonNode.Parse(ProcedureFileText.Write(read).Value)!["version"]!).ShouldBe(7);
     }
 
     // The edit as version 4 logged it, and its undo.

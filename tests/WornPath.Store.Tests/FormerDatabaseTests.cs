@@ -160,6 +160,18 @@ public sealed class FormerDatabaseTests : IDisposable
     }
 
     [Fact]
+    public async Task Drafts_of_the_fifth_reader_are_read_by_the_sixth_once_and_their_authors_are_shown_what_differs()
+    {
+        var sheet = await ReadOnceAsync("shop-notes");
+        Core.Sheets.Step Of(string text) => sheet.Steps.Single(s => s.Text == text);
+        Of("Spin the bowl on and give it an eighth more.").SentenceSays.ShouldBe("fit P6 bowl");
+        Of("Inner brg in drum, seal on top.").Actions.Select(a => (a.Verb, a.Target)).ShouldContain((Verb.Fit, "P5"));
+        Of("Undo the two cover bolts and lift the cover off.").SentenceSays.ShouldBeNull();
+        Of("All four bolts in.").SentenceSays.ShouldBeNull();
+        sheet.Parts.Select(p => p.Name).ShouldContain("outer brg");
+    }
+
+    [Fact]
     public async Task A_former_database_that_is_brought_up_twice_is_the_same_and_takes_edits()
     {
         var file = Former();

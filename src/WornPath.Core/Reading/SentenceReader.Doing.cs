@@ -289,7 +289,8 @@ public sealed partial class SentenceReader
             && !name.Any(n => n is "lock" or "jam" or "wheel" or "lug" or "swivel" or "flare");
         if (Spoken.Last.Concat(Spoken.Earlier).OfType<Joint>().FirstOrDefault(Pinned) is { } inHand) return inHand;
         var all = _refer.Things.OfType<Joint>().Where(j => j.Locking == Locking.CotterPin).ToList();
-        if (all.Count == 0) all = [.. _refer.Things.OfType<Joint>().Where(Pinned)];
+        // What a later step is the first to name has no pin here.
+        if (all.Count == 0) all = [.. _refer.Things.OfType<Joint>().Where(j => Pinned(j) && !(j.Assumed && Spoken.Lately(j) == 0))];
         if (Spoken.Nearest(all) is Joint near) return near;
         if (all.Count == 1) return all[0];
         if (!isCotter || Settled(key) is not null) return null;
