@@ -56,7 +56,7 @@ const arc = computed(() => {
       <path v-if="glyph.stage === 'locked'" d="M4.5 10h11" class="cut" />
       <path v-if="glyph.stage === 'marked'" d="M6 14.5 14 5.5" class="cut" />
     </g>
-    <path v-if="glyph.some" d="M19.3 6v8" />
+    <path v-if="glyph.some" d="M18.9 6v8" />
   </svg>
 </template>
 

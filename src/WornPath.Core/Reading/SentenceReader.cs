@@ -662,6 +662,9 @@ public sealed partial class SentenceReader
     private int? SomeOf(string? target, NounPhrase phrase)
     {
         if (phrase.IsRest) return null;
+        // "Take out the third": one of them.
+        if (phrase is { IsPronoun: true, Count: null, Some: null } && phrase.Distinct.Any(Trade.Ordinals.Contains) && target is not null
+            && _refer.Find(target) is Joint { Count: > 1 } counted && !NameIndex.NamesOf(counted)[0].Any(Trade.Ordinals.Contains)) return 1;
         var whole = target is not null ? (_refer.Find(target) switch { Joint j => j.Count, Part p => p.Quantity, _ => 0 }) : 0;
         var some = phrase.Some is { } said ? said < 0 ? whole + said : said : phrase.Count is { } count && whole > count && count < whole && !phrase.IsAll ? count : (int?)null;
         return some is { } n && n > 0 && n != whole ? n : null;

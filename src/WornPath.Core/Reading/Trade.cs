@@ -52,6 +52,7 @@ internal static class Trade
     public static readonly WordSet Rests = Set("rest");
     public static readonly WordSet Bears = Set("bears");
     public static readonly WordSet Plain = Set("plain");
+    public static readonly WordSet Ordinals = Set("ordinal");
     public static readonly WordSet Taps = Set("tap");
     public static readonly WordSet Qualities = Set("quality");
     public static readonly WordSet Units = Set("unit");
