@@ -505,6 +505,9 @@ internal sealed class ClauseFinder
         if (next.Kind == TokenKind.Torque && Trade.NounOf([stem]) is { Role: NounRole.Thing, Kinds: [ThingKind.Joint, ..] }) return false;
         if (next.Kind is TokenKind.Number or TokenKind.Torque or TokenKind.Angle) return true;
         if (next.Kind == TokenKind.Mark) return at == 0 && next.Text != ":";
+        // "Plug at 40": the plug.
+        if (next.Text is "at" or "to" && at + 2 < _end && _tokens[at + 2].Kind is TokenKind.Number or TokenKind.Torque
+            && Trade.NounOf([stem]) is { Kinds: [ThingKind.Joint, ..] }) return false;
         // "Drain about ten litres".
         if (next.Text is "about" or "roughly" or "nearly" && at + 2 < _end && IsNumberAt(at + 2)) return true;
         if (Trade.Determiners.Contains(next.Text) || Trade.New.Contains(next.Text) || Trade.Pronouns.Contains(next.Text) || NumberWords.Parse(next.Text) is not null || next.Text is "old" || Trade.Distinct.Contains(next.Text)) return true;
@@ -769,6 +772,9 @@ internal sealed class ClauseFinder
         var follows = adverb < _end ? _tokens[adverb] : default;
         var way = follows.Kind == TokenKind.Word && Trade.Paths.Contains(follows.Text ?? "");
         var value = Colon(next) || follows.Kind is TokenKind.Torque or TokenKind.Angle || follows.Kind == TokenKind.Word && follows.Text is "to" or "at" && adverb + 1 < _end && _tokens[adverb + 1].Kind is TokenKind.Torque;
+        // "…, plug at 40": of a fastener, without a unit.
+        value |= follows.Kind == TokenKind.Word && follows.Text is "at" && adverb + 1 < _end && _tokens[adverb + 1].Kind == TokenKind.Number
+            && (adverb + 2 >= _end || _tokens[adverb + 2].Kind == TokenKind.Mark) && _nouns.IsFastener(subjects[0]);
         // "Wheel on, lugs snug in a star".
         value |= follows.Kind == TokenKind.Word && follows.Text is "snug" or "finger-tight" or "hand-tight" && _nouns.IsFastener(subjects[0]);
         // "Key out, chocks at the back wheels".

@@ -172,6 +172,15 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
             // "Every 6 in.", "every 100 mm": how far apart.
             if (word == "every" && i + 2 < tokens.Count && tokens[i + 1].Kind == TokenKind.Number
                 && Word(i + 2) is "in" or "inch" or "inches" or "mm" or "cm" or "m" or "ft" or "feet") return null;
+            // "Every second bolt": how many, nobody has counted.
+            if (word == "every" && Word(i + 1) is "second" or "other" or "third" && Continues(i + 2, to))
+            {
+                vague = true;
+                determined = true;
+                i++;
+                continue;
+            }
+
             if (word is "both" or "all" or "each" or "every")
             {
                 if (word == "all" && Word(i + 1) == "but")

@@ -144,9 +144,11 @@ public sealed partial class SentenceReader
                         : ThingKind.Part)).ToString().ToLowerInvariant();
                 // "Wheel on. Drop it down": the vehicle, where what is in hand is on again.
                 if (phrase.Text is "it" && _reader.Spoken.Raised && _clause.Verb?.Lemma is "drop" or "lower" or "let"
-                    && (_reader.Has(_clause, "down") && _reader._actions.Count == 0
+                    && (_reader.Has(_clause, "down") && (_reader._actions.Count == 0
+                        || _clause.Verb.Lemma == "let" && _reader._actions is [.., { Verb: Verb.Remove or Verb.TakeAway }])
                     || !_clause.Pieces.Exists(p => p.Way is not null) && _reader._actions is [.., { Verb: Verb.Snug or Verb.Start }])
-                        && _reader.Spoken.Last.All(t => _reader.Spoken.IsOff(t) is false)) return "vehicle";
+                        && (_reader._actions is [.., { Verb: Verb.Remove or Verb.TakeAway }] || _reader.Spoken.Last.All(t => _reader.Spoken.IsOff(t) is false)))
+                    return "vehicle";
                 if (phrase.Text is "it" && (_reader.Spoken.Vehicle || _reader.Spoken.Last.Count == 0)) return "vehicle";
                 return _reader._refer.Meant(phrase, _ => true) is { Count: > 0 } meant ? meant[0].Kind.ToString().ToLowerInvariant() : "none";
             }

@@ -356,6 +356,8 @@ public sealed partial class SentenceReader
         if (HouseSense(clause) is { } taught) (sense, control) = (taught, null);
         if (sense is Sense.On or Sense.Secure or Sense.Start or Sense.Hang or Sense.BoltTorque && TellsHowItIsHeld(clause)) sense = Sense.Say;
         Trace(clause, sense);
+        // "The bracket then hangs on its lower bolt."
+        if (clause.Mood == Mood.Declarative && clause.Verb.Lemma is "hang" or "rest" or "lean") sense = Sense.Say;
         // Who moves of itself is said, unless it moves on or off.
         if (clause.Mood == Mood.Declarative && sense is Sense.Off or Sense.On or Sense.Disconnect or Sense.Connect
             && !clause.Pieces.Exists(p => p.Way is { } way && (StrongOff.Contains(way) || StrongOn.Contains(way)
@@ -539,6 +541,13 @@ public sealed partial class SentenceReader
 
     private void DoEach(Clause clause, Sense sense, List<NounPhrase> objects)
     {
+        // "Put everything back the way it was": what that is, is asked.
+        if (objects.Exists(o => o is { IsPronoun: true, Text: "everything" }) && !Trade.Of(sense).IsSoft)
+        {
+            Unclear(clause);
+            return;
+        }
+
         var things = new List<Thing>();
         // "Pull its two wires and unscrew it": whose they are is still spoken of.
         var whose = objects.Exists(o => o.IsIts) ? _unnamed : null;
