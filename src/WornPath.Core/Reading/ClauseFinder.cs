@@ -307,6 +307,10 @@ internal sealed class ClauseFinder
             // "While you bring the nut up to 40 N·m" tightens it.
             if (word is "while" or "as" && at + 2 < _end && _tokens[at + 1].Text is "you" && Trade.VerbsOf(_tokens[at + 2].Text) is { Length: > 0 } forms)
                 return new Clause(Mood.Imperative, at + 2, end) { VerbAt = at + 2, Verb = forms[0].Verb };
+            // "Hold the stud while removing the nut": that is what is done.
+            if (word == "while" && open is { Mood: Mood.Imperative, Verb.Lemma: "hold" or "steady" or "counterhold" or "support" or "grip" or "brace" } && at + 2 < _end
+                && Trade.VerbsOf(_tokens[at + 1].Text).FirstOrDefault(f => f.Form == Form.Ing) is { Verb: { } meanwhile } && Trade.MayChange(meanwhile)
+                && Trade.Changes(meanwhile)) return new Clause(Mood.Imperative, at + 1, end) { VerbAt = at + 1, Verb = meanwhile };
             var clause = new Clause(Mood.Beside, at, end) { IsRemark = true };
             Fill(clause, at + 1, end);
             if (open is not null && word is "until" or "till" or "so" or "as" or "where") open.Reach = end;
@@ -430,6 +434,10 @@ internal sealed class ClauseFinder
                 && Has(open.From, at, i => _tokens[i].Kind == TokenKind.Word && Trade.Auxiliaries.Contains(_tokens[i].Text)))) return null;
         if (!IsImperativeAt(at, at == 0 || open is null || !Trade.Conjunctions.Contains(_tokens[at - 1].Text))) return null;
         var verb = Trade.VerbsOf(_tokens[at].Text).First(f => f.Form == Form.Base).Verb;
+        // "Finish removing the nuts", "begin tightening them".
+        if (verb.Lemma is "finish" or "begin" or "start" or "continue" && at + 2 < _end && _tokens[at + 1].Kind == TokenKind.Word
+            && Trade.VerbsOf(_tokens[at + 1].Text).FirstOrDefault(f => f.Form == Form.Ing) is { Verb: { } going } && Trade.MayChange(going))
+            return new Clause(Mood.Imperative, at, NextBoundary(at + 2)) { VerbAt = at + 1, Verb = going, Proviso = Otherwise(from, at, open) };
         // "Loosen but do not remove the two bolts".
         if (Is(at + 1, "but") && Is(at + 2, "do") && Is(at + 3, "not") && at + 5 < _end
             && _tokens[at + 4].Kind == TokenKind.Word && Trade.IsBase(_tokens[at + 4].Text)
@@ -484,6 +492,12 @@ internal sealed class ClauseFinder
             && Trade.IsBase(_tokens[at + 2].Text) && _tokens[at + 3].Kind == TokenKind.Word
             && (Trade.Determiners.Contains(_tokens[at + 3].Text) || Trade.New.Contains(_tokens[at + 3].Text) || _tokens[at + 3].Text is "it" or "them"))
             return true;
+        // "Finish removing the nuts".
+        if (token.Text is "finish" or "begin" or "start" or "continue" && next.Kind == TokenKind.Word
+            && Trade.VerbsOf(next.Text).Any(f => f.Form == Form.Ing && Trade.MayChange(f.Verb)) && !_nouns.IsThingAt(at + 1)) return true;
+        // "The upper and lower studs".
+        if (Trade.Distinct.Contains(token.Text) && at > 1 && Is(at - 1, "and") && _tokens[at - 2].Kind == TokenKind.Word && Trade.Distinct.Contains(_tokens[at - 2].Text)
+            && !Trade.Adverbs.Contains(_tokens[at - 2].Text)) return false;
         // "Top two first": which, not what is done; but "top up".
         if (Trade.Distinct.Contains(token.Text) && !(next.Kind == TokenKind.Word
             && (Trade.Paths.Contains(next.Text) || Trade.Determiners.Contains(next.Text) || Trade.Pronouns.Contains(next.Text) && next.Text != "one"
@@ -578,7 +592,8 @@ internal sealed class ClauseFinder
         // "… by pulling it forward and unplugging the connector": both.
         var alsoBy = Is(at - 1, "and") && open is { ComesFirst: true, From: > 0 } && Is(open.From - 1, "by") && !Is(at + 1, "it") && !Is(at + 1, "them");
         if (doing is not null && at > 0 && (Is(at - 1, "by") || alsoBy)
-            && (open?.Verb?.Lemma == "drain" || open is { Mood: Mood.Imperative, Verb: { } whole } && Trade.Changes(whole) && Trade.MayChange(doing)
+            && (open?.Verb?.Lemma == "drain" || open is { Mood: Mood.Imperative, Verb: { } whole } && (Trade.Changes(whole) || whole.Lemma is "lock" or "secure" or "set" or "free" or "release" or "relieve")
+                    && Trade.MayChange(doing)
                 || open is { Mood: Mood.Passive, IsFull: true, Verb: { } told } && Trade.Changes(told) && Trade.MayChange(doing)))
             return new Clause(Mood.Imperative, at, NextBoundary(at + 1)) { VerbAt = at, Verb = doing, ComesFirst = open?.Verb?.Lemma != "drain" };
         // "Catching the bearing as it comes": it comes off.

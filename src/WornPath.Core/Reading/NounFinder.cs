@@ -242,6 +242,9 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
                 if (word is "these" or "those" or "this" or "that") pointing = word;
                 if (word is "a" or "an") indefinite = true;
                 if (word is "its" or "their") its = true;
+                // "Take that out".
+                if (word is "that" && i == from && after is null && Word(i + 1) is "out" or "off" or "in" or "up" or "away")
+                    return (Pronoun(from, i + 1, after, "it", plural: false, rest: false, null, false, false), i + 1);
                 if (word is "that" && !Continues(i + 1, to) && Word(i + 1) is not ("last" or "one")) return null;
                 if (word is "no") return null;
                 determined = true;

@@ -97,19 +97,19 @@ public sealed record Bench(
     /// <summary>A joint's state in words.</summary>
     internal static string Says(Joint joint, JointState state) => state.Counts is { } counts
         ? string.Join(", ", counts.Groups.Select(g => $"{g.Count} {Says(joint, g.State)}")) : state.Stage switch
-    {
-        JointStage.Tight => "tight",
-        JointStage.BrokenLoose => "broken loose",
-        JointStage.BackedOut => "backed out",
-        JointStage.Out => "out",
-        JointStage.Started => "hand-tight",
-        JointStage.Snug => joint.Untorqued is null ? "snug" : "as specified",
-        JointStage.Pass => $"pass {state.Pass}",
-        JointStage.Torqued => "torqued",
-        JointStage.Aligned => "torqued, slot aligned",
-        JointStage.Locked => "locked",
-        _ => "marked",
-    };
+        {
+            JointStage.Tight => "tight",
+            JointStage.BrokenLoose => "broken loose",
+            JointStage.BackedOut => "backed out",
+            JointStage.Out => "out",
+            JointStage.Started => "hand-tight",
+            JointStage.Snug => joint.Untorqued is null ? "snug" : "as specified",
+            JointStage.Pass => $"pass {state.Pass}",
+            JointStage.Torqued => "torqued",
+            JointStage.Aligned => "torqued, slot aligned",
+            JointStage.Locked => "locked",
+            _ => "marked",
+        };
 
     private static BenchLine Line(Walk walk, Thing thing, int stepIndex, string says, Glyph? glyph = null)
     {

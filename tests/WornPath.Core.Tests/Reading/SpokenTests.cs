@@ -331,6 +331,14 @@ public class SpokenTests
     [InlineData("Undo the four guard bolts and take the guard off. | Refit the guard using the original hardware.", "fit P1 guard; start by hand J1 guard bolts")]
     [InlineData("Swap the two plugs over.", "")]
     [InlineData("Wind the castle nut off. | Outer bearing in, washer, nut up by hand.", "fit P1 outer bearing; fit P2 washer; start by hand J1 castle nut")]
+    [InlineData("Hold the stud with a 6 mm hex key while removing the nut with an 18 mm wrench.", "take out J1 nut")]
+    [InlineData("Finish removing the wheel nuts and pull both front wheels.", "take out J1 wheel nuts; remove P1 front wheels")]
+    [InlineData("Fit the link and its jam nut. | Lock the link by tightening its jam nut to 30 ft-lb.", "torque J1 jam nut to 30 lbf·ft")]
+    [InlineData("Both bushes are inspected and, if worn beyond 30.4 mm, pressed out and replaced.", "inspect bushes; remove P1 bushes; fit new P1 bushes")]
+    [InlineData("Both hinge pins are greased and fitted.", "apply hinge pins; fit P1 hinge pins")]
+    [InlineData("Spin the bowl on and give it an eighth more.", "fit P1 bowl")]
+    [InlineData("Fit the four cover bolts. | Take out two of the cover bolts. | Take out the third and leave the last one finger-tight.",
+        "take out 1 of J1 cover bolts; loosen the rest of J1 cover bolts")]
     [InlineData("Hub off the stub with both thumbs holding the bearing in.", "remove P1 hub")]
     public void Shop_notes(string said, string read) => Last(said).ShouldBe(read);
 
