@@ -46,6 +46,15 @@ test('a procedure of ten steps is written by keyboard, cleared, released by a se
   await kept(page);
   await expect(page.getByRole('textbox', { name: /^Step \d+$/ })).toHaveCount(10);
 
+  // Words of which nothing came say so.
+  await keys.press('Enter');
+  await keys.type('Never weld the bar.');
+  await expect(page.locator('.step.active')).toContainText('nothing is done here');
+  await keys.press('ControlOrMeta+A');
+  await keys.press('Backspace');
+  await keys.press('Backspace');
+  await expect(page.getByRole('textbox', { name: /^Step \d+$/ })).toHaveCount(10);
+
   // The bench follows the cursor: up through the steps by arrow key.
   for (let i = 0; i < 4; i++) await keys.press('ArrowUp');
   await expect(bench).toContainText('after step 6');

@@ -29,6 +29,11 @@ const residue = computed(() => {
   const asked = (step.value?.questions ?? []).map((q) => q.ask.toLowerCase());
   return (step.value?.residue ?? []).filter((w) => !asked.some((a) => a.includes(w.trim().toLowerCase().slice(0, 60))));
 });
+/** Words of which nothing came and nothing is asked: that is said too, so that nobody takes them for read. */
+const wordsOnly = computed(() => {
+  const read = step.value;
+  return !!read?.text.trim() && read.text === text.value && !read.chips.length && !read.questions.length && !residue.value.length;
+});
 /** The chip whose ways to mend it stand open; null in it where something more is said, of certain words. */
 const mending = ref<{ chip: number | null; words?: string } | null>(null);
 const refusal = computed(() => draft.refusals.get(props.id));
@@ -267,7 +272,7 @@ function leaveRoot(event: KeyboardEvent): void {
       <p v-if="refusal" :id="`refusal-${id}`" class="refusal" role="alert">
         <strong>{{ refusal.title }}</strong> {{ refusal.detail }}
       </p>
-      <ul v-if="step && (step.chips.length || (active && draft.canEdit && text))" class="chips" aria-label="Read as">
+      <ul v-if="step && (step.chips.length || (draft.canEdit && (wordsOnly || (active && text))))" class="chips" aria-label="Read as">
         <li v-for="(chip, i) in step.chips" :key="i" class="chip" :class="[chip.kind ?? 'vehicle', { said: chip.isSaid }]">
           <button
             v-if="draft.canEdit"
@@ -296,6 +301,13 @@ function leaveRoot(event: KeyboardEvent): void {
           >
             ×
           </button>
+        </li>
+        <li
+          v-if="wordsOnly && draft.canEdit"
+          class="words"
+          title="Nothing was read from these words that changes anything. If something is done, say so with + more."
+        >
+          nothing is done here
         </li>
         <li v-if="active && draft.canEdit" class="more">
           <button
@@ -469,6 +481,12 @@ textarea::placeholder {
   color: var(--ink);
   background: var(--sheet);
   border-radius: 3px;
+}
+
+.words {
+  font-size: 12.5px;
+  line-height: 18px;
+  color: var(--ink-soft);
 }
 
 .more {
