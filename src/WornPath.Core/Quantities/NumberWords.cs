@@ -7,6 +7,30 @@ public static class NumberWords
         ["zero", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "eleven", "twelve", "thirteen", "fourteen",
          "fifteen", "sixteen", "seventeen", "eighteen", "nineteen", "twenty", "twenty-one", "twenty-two", "twenty-three", "twenty-four"];
 
+    private static readonly string[] Tens = ["", "", "twenty", "thirty", "forty", "fifty", "sixty", "seventy", "eighty", "ninety"];
+
+    /// <summary>A number in words up to 999, as a pattern: "ten", "thirty-five", "a hundred and twenty".</summary>
+    internal const string Pattern = @"(?:(?:an?|one|two|three|four|five|six|seven|eight|nine)\s+hundred(?:\s+and)?(?:[\s\-]+(?:" + BelowHundred + @"))?|" + BelowHundred + ")";
+
+    private const string BelowHundred = @"(?:twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety)(?:[\s\-](?:one|two|three|four|five|six|seven|eight|nine))?|" +
+        "ten|eleven|twelve|thirteen|fourteen|fifteen|sixteen|seventeen|eighteen|nineteen|one|two|three|four|five|six|seven|eight|nine";
+
+    /// <summary>A number in words up to 999 ("a hundred and twenty"); null where the text is none.</summary>
+    public static int? InWords(string text)
+    {
+        var sum = 0;
+        foreach (var word in text.ToLowerInvariant().Split([' ', '-', '\t', '\n'], StringSplitOptions.RemoveEmptyEntries))
+        {
+            if (word is "a" or "an") sum += 1;
+            else if (word == "hundred") sum *= 100;
+            else if (Array.IndexOf(Words, word) is >= 0 and var small) sum += small;
+            else if (Array.IndexOf(Tens, word) is > 0 and var ten) sum += 10 * ten;
+            else if (word != "and") return null;
+        }
+
+        return sum > 0 ? sum : null;
+    }
+
     private const string First = "zotfsentaqh";
 
     /// <summary>The number, or null where the text is none.</summary>

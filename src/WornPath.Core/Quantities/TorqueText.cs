@@ -41,6 +41,11 @@ public static partial class TorqueText
     [GeneratedRegex(@"(?<![\w.,/])(?<mid>" + Number + @")\s*(?<u1>" + UnitPattern + @")?\s*(?:±|\+/-|\+-)\s*(?<tol>" + Number + @")\s*(?<percent>%)?\s*(?<unit>" + UnitPattern + @")?(?![A-Za-z])", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex WithinPattern();
 
+    // "Ten newton metres", "a hundred and twenty foot-pounds".
+    [GeneratedRegex(@"(?<![\w\-])(?<spoken>" + NumberWords.Pattern + @")[\s\-]+(?<unit>newton[\s\-]?met(?:re|er)s?|(?:foot|inch)[\s\-]?(?:pounds?|lbs?)|pounds?[\s\-]?(?:foot|feet|inch(?:es)?)|N\s?[·.⋅•∙*\-]?\s?m)(?![A-Za-z])",
+        RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    private static partial Regex SpokenPattern();
+
     [GeneratedRegex(@"\s*(?:\+|,|\bthen\b)?\s*(?:on\s+)?(?:to\s+)?(?:the\s+)?next\s+slot(?:\s*,?\s*(?:within|by)?\s*(?:at\s+most\s*)?(?<within>" + Number + @")\s*(?:°|deg(?:rees?)?))?\s*$", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex SlotPattern();
 
@@ -101,6 +106,7 @@ public static partial class TorqueText
             return before.IsGood ? WithBack(before.Value, null, backed.Groups["back"].Value) : before;
         }
 
+        if (SpokenPattern().Match(text) is { Success: true } spoken && spoken.Value == text.Trim()) return FromSpoken(spoken);
         if (TolerancePattern().Match(text) is { Success: true } tolerance) return FromTolerance(tolerance, fallback);
         var match = CellPattern().Match(text);
         var unit = match.Success ? UnitOf(match.Groups["unit"].Value, fallback) : default;
@@ -124,6 +130,12 @@ public static partial class TorqueText
             }
         }
 
+        foreach (Match match in SpokenPattern().Matches(sentence))
+        {
+            within.Add(new Found(match.Index, match.Length, FromSpoken(match)));
+            yield return within[^1];
+        }
+
         foreach (Match match in ValuePattern().Matches(sentence))
         {
             if (within.Exists(w => match.Index < w.Start + w.Length && w.Start < match.Index + match.Length)) continue;
@@ -132,6 +144,13 @@ public static partial class TorqueText
             var unit = ParseUnit(unitText);
             if (unit.IsGood) yield return new Found(match.Index, match.Length, FromMatch(match, unit.Value));
         }
+    }
+
+    private static Outcome<TorqueSpec> FromSpoken(Match match)
+    {
+        var value = NumberWords.InWords(match.Groups["spoken"].Value)!.Value;
+        var unit = ParseUnit(match.Groups["unit"].Value);
+        return unit.IsGood ? TorqueSpec.Create(value, value, unit.Value) : unit.Problem!;
     }
 
     private static Outcome<TorqueSpec> WithBack(TorqueSpec spec, Torque? seat, string back)

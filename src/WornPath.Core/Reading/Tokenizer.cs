@@ -28,7 +28,10 @@ internal static partial class Tokenizer
     /// <summary>The tokens of a text, in order.</summary>
     public static List<Token> Tokenize(string text)
     {
-        var tokens = Cut(text, text.AsSpan().ContainsAnyInRange('0', '9') ? [.. TorqueText.FindAll(text).OrderBy(f => f.Start)] : []);
+        // Most steps state no value: a figure, or a unit written out, must stand there.
+        var states = text.AsSpan().ContainsAnyInRange('0', '9') || text.Contains("ewton", StringComparison.OrdinalIgnoreCase)
+            || text.Contains("pound", StringComparison.OrdinalIgnoreCase);
+        var tokens = Cut(text, states ? [.. TorqueText.FindAll(text).OrderBy(f => f.Start)] : []);
         JoinPhrases(tokens);
         return tokens;
     }

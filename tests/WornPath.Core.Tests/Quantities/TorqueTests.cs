@@ -12,11 +12,32 @@ public class TorqueTests
     public void A_unit_is_as_many_newton_metres_as_the_published_factor_says(TorqueUnit unit, double factor) =>
         unit.InNewtonMetres().ShouldBe(factor, factor * 5e-7);
 
+    // Spelled here from the ones, teens and tens, and read back, in a sentence as well.
+    [Fact]
+    public void A_value_in_words_is_the_number_it_spells()
+    {
+        string[] ones = ["", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "eleven", "twelve", "thirteen", "fourteen", "fifteen",
+            "sixteen", "seventeen", "eighteen", "nineteen"];
+        string[] tens = ["", "", "twenty", "thirty", "forty", "fifty", "sixty", "seventy", "eighty", "ninety"];
+        string Below(int n) => n < 20 ? ones[n] : n % 10 == 0 ? tens[n / 10] : $"{tens[n / 10]}-{ones[n % 10]}";
+        string Spelled(int n) => n < 100 ? Below(n) : $"{ones[n / 100]} hundred{(n % 100 == 0 ? "" : $" and {Below(n % 100)}")}";
+        for (var n = 2; n < 1000; n++)
+        {
+            TorqueText.Parse($"{Spelled(n)} newton metres").Value.ToString().ShouldBe($"{n} N·m");
+            TorqueText.FindAll($"Torque the nuts to {Spelled(n)} foot-pounds in a star.").ShouldHaveSingleItem().Spec.Value.ToString().ShouldBe($"{n} lbf·ft");
+        }
+
+        TorqueText.FindAll("One newton of force, two pounds of grease and nine inch bolts.").ShouldBeEmpty();
+    }
+
     [Theory]
     [InlineData("95 Nm", "95 N·m")]
     [InlineData("95 N·m", "95 N·m")]
     [InlineData("95 N-m", "95 N·m")]
     [InlineData("95 newton metres", "95 N·m")]
+    [InlineData("ten newton metres", "10 N·m")]
+    [InlineData("A hundred and twenty foot-pounds", "120 lbf·ft")]
+    [InlineData("thirty-five Nm", "35 N·m")]
     [InlineData("70 ft-lb", "70 lbf·ft")]
     [InlineData("70 lb-ft", "70 lbf·ft")]
     [InlineData("70 ft. lbs.", "70 lbf·ft")]
