@@ -1,11 +1,11 @@
 namespace WornPath.Core.Quantities;
 
-/// <summary>Counts as they are written in a sentence: digits, fractions, and words up to twenty-four.</summary>
+/// <summary>Counts as they are written in a sentence: digits, fractions, and words up to ninety-nine; values in words up to 999.</summary>
 public static class NumberWords
 {
     private static readonly string[] Words =
         ["zero", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "eleven", "twelve", "thirteen", "fourteen",
-         "fifteen", "sixteen", "seventeen", "eighteen", "nineteen", "twenty", "twenty-one", "twenty-two", "twenty-three", "twenty-four"];
+         "fifteen", "sixteen", "seventeen", "eighteen", "nineteen"];
 
     private static readonly string[] Tens = ["", "", "twenty", "thirty", "forty", "fifty", "sixty", "seventy", "eighty", "ninety"];
 
@@ -41,6 +41,8 @@ public static class NumberWords
         if (trimmed.Length == 0 || (!char.IsAsciiDigit(trimmed[0]) && trimmed[0] is not ('-' or '−' or '+') && !First.Contains(trimmed[0]))) return null;
         var index = Array.IndexOf(Words, trimmed);
         if (index >= 0) return index;
+        // "Twenty", "thirty-two".
+        if (trimmed.EndsWith("ty", StringComparison.Ordinal) || trimmed.Contains("ty-", StringComparison.Ordinal)) return InWords(trimmed);
         return trimmed switch
         {
             "half" or "half a" => 0.5m,

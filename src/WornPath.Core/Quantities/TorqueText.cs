@@ -118,27 +118,28 @@ public static partial class TorqueText
     /// <summary>Finds every number followed by a unit of torque. Numbers without one (sizes, counts, angles alone) are passed over.</summary>
     public static IEnumerable<Found> FindAll(string sentence)
     {
-        List<Found> within = [];
+        // What is found already.
+        List<Found> found = [];
         if (sentence.AsSpan().IndexOfAny('±', '+') >= 0)
         {
             foreach (Match match in WithinPattern().Matches(sentence))
             {
                 if (match.Groups["u1"].Length == 0 && match.Groups["unit"].Length == 0) continue;
                 var cell = FromTolerance(match, null);
-                within.Add(new Found(match.Index, match.Length, cell));
-                yield return within[^1];
+                found.Add(new Found(match.Index, match.Length, cell));
+                yield return found[^1];
             }
         }
 
         foreach (Match match in SpokenPattern().Matches(sentence))
         {
-            within.Add(new Found(match.Index, match.Length, FromSpoken(match)));
-            yield return within[^1];
+            found.Add(new Found(match.Index, match.Length, FromSpoken(match)));
+            yield return found[^1];
         }
 
         foreach (Match match in ValuePattern().Matches(sentence))
         {
-            if (within.Exists(w => match.Index < w.Start + w.Length && w.Start < match.Index + match.Length)) continue;
+            if (found.Exists(w => match.Index < w.Start + w.Length && w.Start < match.Index + match.Length)) continue;
             var unitText = match.Groups["unit"].Success ? match.Groups["unit"].Value : match.Groups["u1"].Value;
             if (unitText.Length == 0) continue;
             var unit = ParseUnit(unitText);

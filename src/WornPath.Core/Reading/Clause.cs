@@ -85,6 +85,13 @@ internal sealed class Clause(Mood mood, int from, int to)
     /// <summary>What it consists of, in order.</summary>
     public List<Piece> Pieces { get; } = [];
 
+    /// <summary>The noun phrase that stands next behind one of it; null where it is the last.</summary>
+    public NounPhrase? Behind(NounPhrase phrase)
+    {
+        var at = Pieces.FindIndex(p => p.Noun == phrase);
+        return at < 0 ? null : Pieces.Skip(at + 1).FirstOrDefault(p => p.Noun is not null)?.Noun;
+    }
+
     /// <summary>The noun phrases in it, in order.</summary>
     public IEnumerable<NounPhrase> Nouns => Pieces.Select(p => p.Noun).OfType<NounPhrase>();
 }

@@ -205,7 +205,8 @@ internal sealed class ClauseFinder
         var word = _tokens[at].Kind == TokenKind.Word ? _tokens[at].Text : "";
         if (word == "after" && Is(at + 1, "which") && at + 2 < _end) return Said(at + 2, null, at + 2);
         // "Then it's 48 N·m on the first round": a value is no remark.
-        if (Trade.Contractions.Contains(word) && Has(at, NextBoundary(at + 1), i => _tokens[i].Kind == TokenKind.Torque)) return new Clause(Mood.Fragment, at, NextBoundary(at + 1));
+        if (Trade.Contractions.Contains(word) && Has(at, NextBoundary(at + 1), i => _tokens[i].Kind == TokenKind.Torque))
+            return new Clause(Mood.Fragment, at, NextBoundary(at + 1));
         // "Being careful not to spill it", "careful not to bend the tab": how, and to the end of the sentence.
         if (word == "being" || word == "careful" && at > 0 && _tokens[at - 1].Kind == TokenKind.Mark)
             return new Clause(Mood.Beside, at, SubordinateEnd(at)) { IsRemark = true };
@@ -308,7 +309,7 @@ internal sealed class ClauseFinder
             if (word is "while" or "as" && at + 2 < _end && _tokens[at + 1].Text is "you" && Trade.VerbsOf(_tokens[at + 2].Text) is { Length: > 0 } forms)
                 return new Clause(Mood.Imperative, at + 2, end) { VerbAt = at + 2, Verb = forms[0].Verb };
             // "Hold the stud while removing the nut": that is what is done.
-            if (word == "while" && open is { Mood: Mood.Imperative, Verb.Lemma: "hold" or "steady" or "counterhold" or "support" or "grip" or "brace" } && at + 2 < _end
+            if (word == "while" && open is { Mood: Mood.Imperative, Verb: { } steadied } && Trade.Steadies.Contains(steadied.Lemma) && at + 2 < _end
                 && Trade.VerbsOf(_tokens[at + 1].Text).FirstOrDefault(f => f.Form == Form.Ing) is { Verb: { } meanwhile } && Trade.MayChange(meanwhile)
                 && Trade.Changes(meanwhile)) return new Clause(Mood.Imperative, at + 1, end) { VerbAt = at + 1, Verb = meanwhile };
             var clause = new Clause(Mood.Beside, at, end) { IsRemark = true };
@@ -435,8 +436,7 @@ internal sealed class ClauseFinder
         if (!IsImperativeAt(at, at == 0 || open is null || !Trade.Conjunctions.Contains(_tokens[at - 1].Text))) return null;
         var verb = Trade.VerbsOf(_tokens[at].Text).First(f => f.Form == Form.Base).Verb;
         // "Finish removing the nuts", "begin tightening them".
-        if (verb.Lemma is "finish" or "begin" or "start" or "continue" && at + 2 < _end && _tokens[at + 1].Kind == TokenKind.Word
-            && Trade.VerbsOf(_tokens[at + 1].Text).FirstOrDefault(f => f.Form == Form.Ing) is { Verb: { } going } && Trade.MayChange(going))
+        if (GoingOn(at) is { } going)
             return new Clause(Mood.Imperative, at, NextBoundary(at + 2)) { VerbAt = at + 1, Verb = going, Proviso = Otherwise(from, at, open) };
         // "Loosen but do not remove the two bolts".
         if (Is(at + 1, "but") && Is(at + 2, "do") && Is(at + 3, "not") && at + 5 < _end
@@ -458,6 +458,10 @@ internal sealed class ClauseFinder
         var clause = new Clause(Mood.Imperative, at, NextBoundary(at + 1)) { VerbAt = at, Verb = verb, Negated = not, Proviso = Otherwise(from, at, open) };
         return clause;
     }
+
+    // "Finish removing": what goes on; null where it is no such thing.
+    private TradeVerb? GoingOn(int at) => Trade.GoesOn.Contains(_tokens[at].Text) && at + 2 < _end && _tokens[at + 1].Kind == TokenKind.Word
+        && !_nouns.IsThingAt(at + 1) ? Array.Find(Trade.VerbsOf(_tokens[at + 1].Text), f => f.Form == Form.Ing && Trade.MayChange(f.Verb)).Verb : null;
 
     // "Have a helper hold the brake", "get somebody to steady the pump".
     private Clause? Causative(int at)
@@ -493,10 +497,10 @@ internal sealed class ClauseFinder
             && (Trade.Determiners.Contains(_tokens[at + 3].Text) || Trade.New.Contains(_tokens[at + 3].Text) || _tokens[at + 3].Text is "it" or "them"))
             return true;
         // "Finish removing the nuts".
-        if (token.Text is "finish" or "begin" or "start" or "continue" && next.Kind == TokenKind.Word
-            && Trade.VerbsOf(next.Text).Any(f => f.Form == Form.Ing && Trade.MayChange(f.Verb)) && !_nouns.IsThingAt(at + 1)) return true;
+        if (GoingOn(at) is not null) return true;
         // "The upper and lower studs".
-        if (Trade.Distinct.Contains(token.Text) && at > 1 && Is(at - 1, "and") && _tokens[at - 2].Kind == TokenKind.Word && Trade.Distinct.Contains(_tokens[at - 2].Text)
+        if (Trade.Distinct.Contains(token.Text) && at > 1 && Is(at - 1, "and")
+            && _tokens[at - 2].Kind == TokenKind.Word && Trade.Distinct.Contains(_tokens[at - 2].Text)
             && !Trade.Adverbs.Contains(_tokens[at - 2].Text)) return false;
         // "Top two first": which, not what is done; but "top up".
         if (Trade.Distinct.Contains(token.Text) && !(next.Kind == TokenKind.Word
@@ -592,7 +596,7 @@ internal sealed class ClauseFinder
         // "… by pulling it forward and unplugging the connector": both.
         var alsoBy = Is(at - 1, "and") && open is { ComesFirst: true, From: > 0 } && Is(open.From - 1, "by") && !Is(at + 1, "it") && !Is(at + 1, "them");
         if (doing is not null && at > 0 && (Is(at - 1, "by") || alsoBy)
-            && (open?.Verb?.Lemma == "drain" || open is { Mood: Mood.Imperative, Verb: { } whole } && (Trade.Changes(whole) || whole.Lemma is "lock" or "secure" or "set" or "free" or "release" or "relieve")
+            && (open?.Verb?.Lemma == "drain" || open is { Mood: Mood.Imperative, Verb: { } whole } && (Trade.Changes(whole) || Trade.LetsGo.Contains(whole.Lemma))
                     && Trade.MayChange(doing)
                 || open is { Mood: Mood.Passive, IsFull: true, Verb: { } told } && Trade.Changes(told) && Trade.MayChange(doing)))
             return new Clause(Mood.Imperative, at, NextBoundary(at + 1)) { VerbAt = at, Verb = doing, ComesFirst = open?.Verb?.Lemma != "drain" };
@@ -641,7 +645,8 @@ internal sealed class ClauseFinder
         // "The bolts that hold the cover are removed", "any that are scored must be replaced": past what tells which ones.
         if (next < _end && _tokens[next].Kind == TokenKind.Word && Trade.Relatives.Contains(_tokens[next].Text) && MainVerbAfter(next) is { } main)
         {
-            var which = (SpeaksOfTrouble(next, main) || Is(at, "any")) && subjects is [{ IsIndefinite: true } or { IsPronoun: true, Text: "one" or "ones" or "them" }] ? new Proviso(Words(at, main), false, Place(at, main)) : null;
+            var which = (SpeaksOfTrouble(next, main) || Is(at, "any"))
+                && subjects is [{ IsIndefinite: true } or { IsPronoun: true, Text: "one" or "ones" or "them" }] ? new Proviso(Words(at, main), false, Place(at, main)) : null;
             var told = Finite(at, main, subjects, open, from);
             told.Gaps.Add((next, main));
             told.Proviso ??= which;

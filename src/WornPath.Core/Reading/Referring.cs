@@ -41,7 +41,7 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
         if (phrase.Stems.Count == 1 && names.Find(phrase.Stems[0]) is { } byId) return byId;
         List<string> full = [.. phrase.Owner.Where(o => !phrase.Stems.Contains(o)), .. phrase.Stems];
         // Who is spelled to the letter is meant; of ten thousand bolts the others are not looked at.
-        if (phrase.Size.Length == 0 && names.Spelled(full) is { } spelled && !OnlyUsed(spelled, phrase) && !IsLater(spelled, phrase, accepts)
+        if (phrase.Size.Length == 0 && names.Spelled(full) is { } spelled && !OnlyUsed(spelled, phrase) && !IsOfAnotherKind(spelled, phrase, accepts)
             && !_fresh.Exists(t => NameIndex.NamesOf(t)[0].SequenceEqual(full))) return spelled;
         var scored = new List<(Thing Thing, int Score, bool Whole)>();
         foreach (var (thing, score) in Scored(phrase, full))
@@ -52,8 +52,8 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
             var whole = score >= 90;
             if (accepts is not null && accepts(thing.Kind) && thing.Kind != ThingKind.Tool) best += 8;
             // What a later step is the first to name is not meant by a shorter name before it.
-            if (!whole && thing.Assumed && spoken.Lately(thing) == 0) continue;
-            if (IsLater(thing, phrase, accepts) || !whole && IsAnother(thing, phrase)) continue;
+            if (!whole && spoken.IsYetToCome(thing)) continue;
+            if (IsOfAnotherKind(thing, phrase, accepts) || !whole && IsAnother(thing, phrase)) continue;
             // A 17 mm spanner is no 19.
             if (thing.Kind == ThingKind.Tool && phrase.Size.Length > 0 && !thing.Name.Contains(phrase.Size, StringComparison.OrdinalIgnoreCase)) continue;
             // "The bar" is no long bar that was only used.
@@ -103,7 +103,7 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
     }
 
     // "Key out" at the beginning is not the key that is picked out of its slot later.
-    private bool IsLater(Thing thing, NounPhrase phrase, Predicate<ThingKind>? accepts) => thing.Assumed && spoken.Lately(thing) == 0
+    private bool IsOfAnotherKind(Thing thing, NounPhrase phrase, Predicate<ThingKind>? accepts) => spoken.IsYetToCome(thing)
         && Trade.NounOf(phrase.Stems) is { Kinds: [var usual, _, ..] } && usual != thing.Kind && accepts?.Invoke(usual) != false;
 
     // "The wheel" is no jockey wheel, a name of its own for something else, unless that is in hand.
@@ -199,11 +199,13 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
         if (phrase.Distinct.Count > 0) return [];
         if (phrase.Text is "them" or "they" && spoken.Nearest(sheet.Things.Concat(_fresh).Where(t => accepts(t.Kind) && IsMany(t) && !IsMore(phrase, t))) is { } many) return [many];
         // Far away only where nothing else could be meant.
-        return sheet.Things.Concat(_fresh).Where(t => accepts(t.Kind) && spoken.Lately(t) > 0 && !IsMore(phrase, t) && !(phrase.Count > 1 && !IsMany(t))).Take(2).ToList() is [var only] ? [only] : [];
+        return sheet.Things.Concat(_fresh).Where(t => accepts(t.Kind) && spoken.Lately(t) > 0
+            && !IsMore(phrase, t) && !(phrase.Count > 1 && !IsMany(t))).Take(2).ToList() is [var only] ? [only] : [];
     }
 
     // "All ten" are not the five wheel nuts, though they may be those of both sides.
-    private static bool IsMore(NounPhrase phrase, Thing thing) => thing is Joint { Count: > 1 and var there } && phrase.Count is { } said && said > there && said != 2 * there;
+    private static bool IsMore(NounPhrase phrase, Thing thing) =>
+        thing is Joint { Count: > 1 and var there } && phrase.Count is { } said && said > there && said != 2 * there;
 
     // "All six": the four and the two that were spoken of last.
     private List<Thing> Together(int count)

@@ -23,7 +23,7 @@ public sealed partial class SentenceReader
             // "Fit the clamp with its bolt": the clamp's.
             if (phrase.IsIts && targets.Count > 0) Spoken.Hand([targets[^1]]);
             // "Refit the guard using the original hardware": with what held it.
-            if (phrase.Head is "hardware" or "fastener" or "fixing" && phrase.Owner.Count == 0 && _refer.Known(phrase) is null
+            if (Trade.Hardware.Contains(phrase.Head) && phrase.Owner.Count == 0 && _refer.Known(phrase) is null
                 && targets.OfType<Part>().LastOrDefault() is { } refitted && FastenersOf(refitted) is { } original)
             {
                 Add(Verb.Start, original, phrase.At, a => a with { New = phrase.IsNew });

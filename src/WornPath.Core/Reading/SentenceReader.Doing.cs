@@ -197,8 +197,9 @@ public sealed partial class SentenceReader
     private List<Thing> Every(NounPhrase phrase, Predicate<ThingKind> accepts)
     {
         // "Retighten all fasteners".
-        if (phrase is { IsAll: true, Stems: ["fastener" or "fixing"], Owner.Count: 0, Count: null } && accepts(ThingKind.Joint)
-            && _refer.Things.Where(t => t is Joint && Spoken.IsOff(t) is not true && _sheet.Steps.Any(s => s.Actions.Any(a => a.Verb == Verb.Torque && a.Target == t.Id))).ToList() is { Count: > 1 } fasteners) return fasteners;
+        if (phrase is { IsAll: true, Stems: [var whatever], Owner.Count: 0, Count: null } && Trade.Hardware.Contains(whatever) && accepts(ThingKind.Joint)
+            && _refer.Things.Where(t => t is Joint && Spoken.IsOff(t) is not true
+                && _sheet.Steps.Any(s => s.Actions.Any(a => a.Verb == Verb.Torque && a.Target == t.Id))).ToList() is { Count: > 1 } fasteners) return fasteners;
         if (phrase is { IsAll: true, Stems.Count: 1 })
         {
             var all = _refer.Things.Where(t => accepts(t.Kind) && Spoken.Lately(t) > 0 && NameIndex.NamesOf(t)[0][^1] == phrase.Head).ToList();
@@ -289,8 +290,7 @@ public sealed partial class SentenceReader
             && !name.Any(n => n is "lock" or "jam" or "wheel" or "lug" or "swivel" or "flare");
         if (Spoken.Last.Concat(Spoken.Earlier).OfType<Joint>().FirstOrDefault(Pinned) is { } inHand) return inHand;
         var all = _refer.Things.OfType<Joint>().Where(j => j.Locking == Locking.CotterPin).ToList();
-        // What a later step is the first to name has no pin here.
-        if (all.Count == 0) all = [.. _refer.Things.OfType<Joint>().Where(j => Pinned(j) && !(j.Assumed && Spoken.Lately(j) == 0))];
+        if (all.Count == 0) all = [.. _refer.Things.OfType<Joint>().Where(j => Pinned(j) && !Spoken.IsYetToCome(j))];
         if (Spoken.Nearest(all) is Joint near) return near;
         if (all.Count == 1) return all[0];
         if (!isCotter || Settled(key) is not null) return null;

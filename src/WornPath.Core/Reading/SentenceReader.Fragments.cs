@@ -36,7 +36,7 @@ public sealed partial class SentenceReader
                     continue;
                 }
 
-                if (phrase.After is "beside" or "with" or "using" or "by" or "for" or "of" or "from" or "at" or "than" or "under" or "behind" or "between" or "before" or "beneath" or "against" or "to" or "in" or "on" or "over" or "round" or "around" or "across" or "out" or "off" or "into" or "onto" or "inside" or "outside" or "within" or "along" or "without" or "above" or "below" && !(phrase.After is "in" or "on" or "off" or "out" && objects.Count == 0)) continue;
+                if (Trade.Beside.Contains(phrase.After) && !(phrase.After is "in" or "on" or "off" or "out" && objects.Count == 0)) continue;
                 if (!phrase.IsPronoun && (Trade.NounOf(phrase.Stems) is { Role: NounRole.Words or NounRole.Place or NounRole.Person }
                     || phrase is { Stems: ["end"], Owner.Count: 0 } && reader._refer.Known(phrase) is null)) continue;
                 // "Castle nut off, 27 mm ring spanner": with it.
@@ -215,13 +215,11 @@ public sealed partial class SentenceReader
         }
 
         // Named with where it goes: "under the stud", "onto the post", "to the lower terminal".
-        private bool Going(NounPhrase phrase)
+        private bool Going(NounPhrase phrase) => clause.Behind(phrase) is
         {
-            var at = clause.Pieces.FindIndex(p => p.Noun == phrase);
-            var place = at < 0 ? null : clause.Pieces.Skip(at + 1).FirstOrDefault(p => p.Noun is not null)?.Noun;
-            return place is { IsPronoun: false, After: "under" or "behind" or "in" or "on" or "over" or "between" or "to" or "into" or "onto" or "through" }
-                && (Trade.NounOf(place.Stems) is { Role: NounRole.Thing } || reader._refer.Known(place) is Part or Joint or Connection);
-        }
+            IsPronoun: false,
+            After: "under" or "behind" or "in" or "on" or "over" or "between" or "to" or "into" or "onto" or "through"
+        } place && (Trade.NounOf(place.Stems) is { Role: NounRole.Thing } || reader._refer.Known(place) is Part or Joint or Connection);
 
         // "A smear of grease, not a handful".
         private bool IsDenied(NounPhrase phrase)
@@ -235,13 +233,12 @@ public sealed partial class SentenceReader
         // Named with where it belongs, right behind it.
         private bool Placed(NounPhrase phrase)
         {
-            if (phrase.IsPronoun) return false;
-            var at = clause.Pieces.FindIndex(p => p.Noun == phrase);
-            return at >= 0 && at + 2 < clause.Pieces.Count && clause.Pieces[at + 1].Way is "in" or "on" or "over" or "under" or "through" or "up"
-                && clause.Pieces[at + 2].Noun is { IsPronoun: false } place && place.After == clause.Pieces[at + 1].Way
+            if (phrase.IsPronoun || phrase.IsOld) return false;
+            var way = clause.Pieces.Find(p => p.At.Start > phrase.At.Start)?.Way;
+            return way is "in" or "on" or "over" or "under" or "through" or "up"
+                && clause.Behind(phrase) is { IsPronoun: false } place && place.After == way
                 && !(Trade.NounOf(place.Stems) is { Kinds: [ThingKind.Fluid or ThingKind.Consumable, ..] })
-                && (Trade.NounOf(place.Stems)?.Role is null or NounRole.Thing or NounRole.Vehicle || place.Head is "top" or "bottom" or "place")
-                && !phrase.IsOld;
+                && (Trade.NounOf(place.Stems)?.Role is null or NounRole.Thing or NounRole.Vehicle || place.Head is "top" or "bottom" or "place");
         }
 
         private void One(NounPhrase phrase, string way, bool loose)

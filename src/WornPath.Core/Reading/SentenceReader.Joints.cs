@@ -89,7 +89,7 @@ public sealed partial class SentenceReader
             for (var i = near.From; i < near.To; i++)
                 if (_finder.Tokens[i] is { Kind: TokenKind.Word, Text: "after" }
                     && Enumerable.Range(i, near.To - i).Any(k => _finder.Tokens[k] is { Kind: TokenKind.Time, Number: >= 60 }
-                    || _finder.Tokens[k].Text is "mile" or "miles" or "km" or "kilometres" or "kilometers" or "hour" or "hours" or "hour's" or "hours'" or "day" or "days" or "shift" or "week" or "weeks" or "drive" or "ride"))
+                    || Trade.Later.Contains(_finder.Tokens[k].Text)))
                 {
                     var end = Enumerable.Range(i, near.To - i).TakeWhile(k => _finder.Tokens[k].Kind != TokenKind.Mark).Last();
                     return new Span(_finder.Tokens[i].At.Start, _finder.Tokens[end].At.End - _finder.Tokens[i].At.Start).Of(_text);

@@ -729,7 +729,7 @@ public sealed partial class SentenceReader
         var open = sense == Sense.Connect;
         // "Reconnect the battery": its negative lead.
         bool Pole(string[] name) => phrase.Head == "battery" && Array.Exists(name, n => n is "negative" or "positive" or "ground" or "earth");
-        var named = _refer.Things.OfType<Connection>().Where(c => !(c.Assumed && Spoken.Lately(c) == 0)
+        var named = _refer.Things.OfType<Connection>().Where(c => !Spoken.IsYetToCome(c)
             && NameIndex.NamesOf(c)[0] is var name && (phrase.Stems.All(name.Contains) || Pole(name))).ToList<Thing>();
         if (named.FindAll(c => Spoken.IsOff(c) == open) is { Count: > 0 } meant) return meant;
         if (named.Count > 0) return named;
@@ -937,9 +937,7 @@ public sealed partial class SentenceReader
     {
         if (sense is not (Sense.Off or Sense.BreakLoose or Sense.Loosen) || phrase is not { Stems.Count: 1, Owner.Count: 0, IsIts: false, After: null }
             || !phrase.Is(ThingKind.Joint) || !Trade.Plain.Contains(phrase.Head)) return phrase;
-        var at = clause.Pieces.FindIndex(p => p.Noun == phrase);
-        var from = at < 0 ? null : clause.Pieces.Skip(at + 1).FirstOrDefault(p => p.Noun is not null)?.Noun;
-        return from is { IsPronoun: false, After: "of" or "from" or "out", IsIndefinite: false } && from.Is(ThingKind.Part)
+        return clause.Behind(phrase) is var from && from is { IsPronoun: false, After: "of" or "from" or "out", IsIndefinite: false } && from.Is(ThingKind.Part)
             && !Trade.Unfastened.Contains(from.Head) ? phrase with { Owner = from.Stems, OwnerName = from.Name } : phrase;
     }
 

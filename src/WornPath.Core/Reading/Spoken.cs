@@ -174,6 +174,9 @@ internal sealed class Spoken
     /// <summary>When it was last spoken of: the higher the later, 0 for never.</summary>
     public int Lately(Thing thing) => _lately.TryGetValue(thing.Id, out var at) ? at : _before?.Lately(thing) ?? 0;
 
+    /// <summary>True where a later step is the first to name it: what an earlier one says does not mean it.</summary>
+    public bool IsYetToCome(Thing thing) => thing.Assumed && Lately(thing) == 0;
+
     /// <summary>True where it is off, false where it is on, null where nothing was done to it.</summary>
     public bool? IsOff(Thing thing) => _off.TryGetValue(thing.Id, out var off) ? off : _before?.IsOff(thing);
 

@@ -51,6 +51,12 @@ internal static class Trade
     public static readonly WordSet Vessels = Set("vessel");
     public static readonly WordSet Rests = Set("rest");
     public static readonly WordSet Bears = Set("bears");
+    public static readonly WordSet Beside = Set("beside");
+    public static readonly WordSet Steadies = Set("steadies");
+    public static readonly WordSet GoesOn = Set("goesOn");
+    public static readonly WordSet LetsGo = Set("letsGo");
+    public static readonly WordSet Later = Set("later");
+    public static readonly WordSet Hardware = Set("hardware");
     public static readonly WordSet Plain = Set("plain");
     public static readonly WordSet Ordinals = Set("ordinal");
     public static readonly WordSet Taps = Set("tap");

@@ -57,7 +57,8 @@ public sealed class FastenerCounts : IEquatable<FastenerCounts>
     private static JointState Of(List<FastenerGroup> groups)
     {
         var merged = groups.GroupBy(g => g.State).Select(g => new FastenerGroup(g.Sum(x => x.Count), g.Key))
-            .OrderBy(g => Rank(g.State)).ThenBy(g => g.State.Pass).ThenBy(g => g.State.Renewed).ThenBy(g => g.State.Treated).ThenBy(g => g.State.PinIn).ToArray();
+            .OrderBy(g => Rank(g.State)).ThenBy(g => g.State.Pass).ThenBy(g => g.State.Renewed).ThenBy(g => g.State.Treated)
+            .ThenBy(g => g.State.PinIn).ToArray();
         return merged.Length == 1 ? merged[0].State : merged[0].State with { Counts = new FastenerCounts(merged) };
     }
 
@@ -71,8 +72,7 @@ public sealed class FastenerCounts : IEquatable<FastenerCounts>
         Verb.BreakLoose => Rank(JointStage.BrokenLoose),
         Verb.Start => Rank(JointStage.Started),
         Verb.Snug => Rank(JointStage.Snug),
-        Verb.TorquePass => Rank(JointStage.Torqued),
-        Verb.Torque => Rank(JointStage.Torqued),
+        Verb.TorquePass or Verb.Torque => Rank(JointStage.Torqued),
         _ => null,
     };
 

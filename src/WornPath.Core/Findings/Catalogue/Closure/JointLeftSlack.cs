@@ -17,9 +17,11 @@ public sealed class JointLeftSlack : ThingRule<Joint>
         var to = joint.TighteningText is { Length: > 0 } text ? text : "a final torque";
         var open = end.Counts?.Groups.Where(g => g.State.IsOut || g.State.IsSlack).ToList();
         var left = open is null ? $"{joint.Label} {(joint.Count > 1 ? "are" : "is")} left {How(end)}"
-            : $"Of {joint.Label}, {joint.Count} in all, {string.Join(" and ", open.Select((g, i) => $"{g.Count}{(i > 0 ? "" : g.Count > 1 ? " are left" : " is left")} {How(g.State)}"))}";
+            : $"Of {joint.Label}, {joint.Count} in all, {string.Join(" and ", open.Select((g, i) => $"{g.Count}{(i > 0 ? "" : Left(g.Count))} {How(g.State)}"))}";
         found.Add(At(last, $"{left} here and never tightened to {to}.", Tighten(walk, joint, last.StepIndex)));
     }
+
+    private static string Left(int count) => count > 1 ? " are left" : " is left";
 
     private static string How(JointState state) => state.Stage switch
     {
