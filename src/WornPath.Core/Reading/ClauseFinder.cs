@@ -843,7 +843,8 @@ internal sealed class ClauseFinder
     private bool Opposes(Clause open, string way)
     {
         bool Says(params string[] words) => Has(open.From, open.To, i => _tokens[i].Kind == TokenKind.Word && words.Contains(_tokens[i].Text));
-        return way is "in" or "on" && Says("out", "off") || way is "out" or "off" && Says("in", "on", "into", "onto");
+        // "Take the bolts out and the cover off": a way of its own.
+        return way is "off" or "out" && Says("off", "out") && !Says(way) || way is "in" or "on" && Says("out", "off") || way is "out" or "off" && Says("in", "on", "into", "onto");
     }
 
     private bool Colon(int i) => i < _end && _tokens[i].Kind == TokenKind.Mark && _tokens[i].Text == ":";

@@ -349,7 +349,7 @@ public sealed partial class SentenceReader
     // A control by the name it has everywhere: "the engine" is stopped with the ignition, "the brake" is the parking brake.
     private Thing ControlOf(NounPhrase phrase)
     {
-        if (Trade.ControlNamed(phrase.Text) is not { } name) return _refer.Known(phrase, k => k == ThingKind.Control) as Control ?? _refer.Assume(phrase, ThingKind.Control, false, null, null);
+        if ((Trade.ControlNamed(phrase.Text) ?? Trade.ControlNamed(phrase.Name.ToLowerInvariant())) is not { } name) return _refer.Known(phrase, k => k == ThingKind.Control) as Control ?? _refer.Assume(phrase, ThingKind.Control, false, null, null);
         if (_refer.Things.FirstOrDefault(t => t is Control && Trade.ControlNamed(t.Name.ToLowerInvariant()) == name) is { } there) return there;
         return _refer.Assume(phrase with { Name = name, Text = name.ToLowerInvariant(), Stems = NameIndex.StemsOf(name) }, ThingKind.Control, false, null, null);
     }

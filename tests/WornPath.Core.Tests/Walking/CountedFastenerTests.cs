@@ -56,6 +56,51 @@ public class CountedFastenerTests
     }
 
     [Fact]
+    public void The_chart_draws_the_state_of_those_furthest_from_done_and_says_all()
+    {
+        var sheet = Cover().Steps("Take out two of the cover bolts.", "Take out the other two.", "Start the cover bolts by hand.", "Torque three of the cover bolts to 22 N·m.");
+        var bands = Chart.Of(sheet.Walk()).Rows.Single(r => r.Id == "J1").Bands;
+        bands.Select(b => b.Says).ShouldBe(["tight", "2 out, 2 tight", "out", "hand-tight", "1 hand-tight, 3 torqued"]);
+        bands.Select(b => b.Glyph!.Some).ShouldBe([false, true, false, false, true]);
+        bands.Select(b => b.Glyph!.Stage).ShouldBe([JointStage.Tight, JointStage.Out, JointStage.Out, JointStage.Started, JointStage.Started]);
+        bands[^1].Open.ShouldBeTrue();
+    }
+
+    [Fact]
+    public void What_is_owed_a_torque_is_due_where_the_last_of_them_gets_it()
+    {
+        var sheet = Cover().Steps("Take out the cover bolts.", "Start the cover bolts by hand.", "Torque two of the cover bolts to 22 N·m.", "Clean the cover.", "Torque the other two to 22 N·m.");
+        TorqueLedger.After(sheet.Walk(), 2).ShouldHaveSingleItem().Due.ShouldBe(5);
+        TorqueLedger.After(sheet.Walk(), 4).ShouldBeEmpty();
+    }
+
+    [Fact]
+    public void A_refit_puts_back_those_that_came_out_though_one_stayed_in()
+    {
+        var sheet = Cover().Steps("Take out three of the cover bolts.");
+        string.Join(' ', Core.Building.ReverseBuilder.Propose(sheet.Walk(), "h1")).ShouldContain("Start the cover bolts by hand.");
+    }
+
+    [Fact]
+    public void As_many_as_there_are_or_more_are_all_of_them()
+    {
+        Bench(Cover().Steps("Take out four of the cover bolts.")).ShouldBe("out");
+        // The rest of what is all out: a slip, and found.
+        Cover().Steps("Take out the cover bolts.", "Take out the remaining cover bolts.").At("ORD005").ShouldBe([2]);
+    }
+
+    [Fact]
+    public void What_the_words_count_is_walked_after_a_file_and_an_undo()
+    {
+        var sheet = Cover().Steps("Take out two of the cover bolts.");
+        var back = SheetJson.Read(SheetJson.Write(sheet.Sheet));
+        Walker.Run(back).AtEnd("J1").ShouldBe(sheet.Walk().AtEnd("J1"));
+        var applied = Editor.Apply(sheet.Sheet, new WriteStep(sheet.Step(1).Id, sheet.Step(1).Text, "Take out the cover bolts.")).Value;
+        Walker.Run(applied.Sheet).AtEnd("J1").Joint.IsOut.ShouldBeTrue();
+        Walker.Run(applied.Delta.Inverse().ApplyTo(applied.Sheet).Value).AtEnd("J1").ShouldBe(sheet.Walk().AtEnd("J1"));
+    }
+
+    [Fact]
     public void None_is_lost_or_made_and_what_is_done_to_all_leaves_them_alike()
     {
         (Verb Verb, string Name)[] done = [(Verb.BreakLoose, "broken loose"), (Verb.TakeOut, "out"), (Verb.Start, "hand-tight"), (Verb.Snug, "snug"), (Verb.Torque, "torqued")];
