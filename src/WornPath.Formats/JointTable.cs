@@ -48,6 +48,7 @@ public sealed record JointTable(ImmutableArray<TableColumn> Columns, ImmutableAr
         ("source", ["source", "reference", "ref", "manual", "page", "document"]),
         ("treatment", ["treatment", "locker", "threadlocker", "compound", "thread treatment", "lubricant"]),
         ("reuse", ["reuse", "renew", "reuse rule"]),
+        ("becomes", ["becomes", "what becomes of it", "fate"]),
         ("locking", ["lock", "locking", "locked by"]),
         ("mark", ["mark", "witness mark"]),
         ("pattern", ["pattern", "layout"]),

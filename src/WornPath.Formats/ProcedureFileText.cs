@@ -143,6 +143,10 @@ public static partial class ProcedureFileText
             if (joint.Pattern?.CheckCount(joint.Count) is { } pattern) return pattern.At(joint.Id);
         foreach (var id in sheet.Joints.SelectMany(j => j.Holds).Concat(sheet.Parts.SelectMany(p => p.Behind)))
             if (!parts.Contains(id)) return new Problem($"{id} is held or covered, and no part has this id.", "Add the part or take the id out.");
+        foreach (var joint in sheet.Joints)
+            if (joint.SupersededBy is { } instead
+                && (instead == joint.Id || sheet.Find(instead) is not Joint)) return new Problem($"{instead} takes the place of {joint.Id}, and no "
+                + "other joint has this id.", "Add the joint or take the id out.");
         if (sheet.Phases.Select(p => p.Id).Distinct().Count() != sheet.Phases.Length) return new Problem("A phase id stands twice.", "Give each phase its own.");
         var number = 0;
         var steps = new HashSet<string>();

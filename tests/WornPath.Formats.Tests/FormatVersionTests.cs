@@ -25,7 +25,7 @@ public class FormatVersionTests
         read.Sheet.Steps.Count(s => s.Actions.Length > 0).ShouldBeGreaterThan(25);
         WalkSet.Run(read.Sheet, new Workshop()).Findings.ShouldAllBe(f => f.Severity < Severity.Stop);
         var written = JsonNode.Parse(ProcedureFileText.Write(read).Value)!;
-        ((int)written["version"]!, (int)written["sheet"]!["reader"]!).ShouldBe((7, 1));
+        ((int)written["version"]!, (int)written["sheet"]!["reader"]!).ShouldBe((8, 1));
     }
 
     [Fact]
@@ -49,7 +49,7 @@ public class FormatVersionTests
         later.Actions.ShouldHaveSingleItem().If.ShouldBeNull();
         later.SentenceSays.ShouldNotBeNull().ShouldEndWith(", After fifty miles");
         read.Sheet.Steps.Single(s => s.Text.StartsWith("Undo the two guard bolts", StringComparison.Ordinal)).SentenceSays.ShouldBeNull();
-        ((int)JsonNode.Parse(ProcedureFileText.Write(read).Value)!["version"]!).ShouldBe(7);
+        ((int)JsonNode.Parse(ProcedureFileText.Write(read).Value)!["version"]!).ShouldBe(8);
     }
 
     [Fact]
@@ -77,7 +77,7 @@ public class FormatVersionTests
         read.Sheet.Steps.Single(s => s.Text.StartsWith("Undo the two rail bolts", StringComparison.Ordinal)).SentenceSays.ShouldBeNull();
         // Done only under its condition, and carried without it.
         read.Sheet.Steps.Single(s => s.Text.StartsWith("Check the rail", StringComparison.Ordinal)).SentenceSays.ShouldNotBeNull();
-        ((int)JsonNode.Parse(ProcedureFileText.Write(read).Value)!["version"]!).ShouldBe(7);
+        ((int)JsonNode.Parse(ProcedureFileText.Write(read).Value)!["version"]!).ShouldBe(8);
     }
 
     [Fact]
@@ -93,7 +93,26 @@ public class FormatVersionTests
         // What carries nothing is read.
         read.Sheet.Steps.Single(s => s.Text.StartsWith("Inner brg in drum", StringComparison.Ordinal)).Actions.Select(a => (a.Verb, a.Target)).ShouldBe([(Verb.Fit, "P5")]);
         read.Sheet.Steps.Single(s => s.Text.StartsWith("Undo the two cover bolts", StringComparison.Ordinal)).SentenceSays.ShouldBeNull();
-        ((int)JsonNode.Parse(ProcedureFileText.Write(read).Value)!["version"]!).ShouldBe(7);
+        ((int)JsonNode.Parse(ProcedureFileText.Write(read).Value)!["version"]!).ShouldBe(8);
+    }
+
+    [Fact]
+    public void A_file_of_the_sixth_reader_keeps_what_it_carries_and_says_where_its_sentences_are_read_otherwise_now()
+    {
+        var read = ProcedureFileText.Read(Fixture("procedure-version-7.json")).Value;
+        read.Sheet.Reader.ShouldBe(6);
+        // The millilitres were a part that came off; the fluid is drawn now, and the author is shown.
+        var drawn = read.Sheet.Steps.Single(s => s.Text.StartsWith("Draw 20 mL", StringComparison.Ordinal));
+        drawn.Actions.Select(a => a.Verb).ShouldBe([Verb.Remove]);
+        drawn.SentenceSays.ShouldBe("drain F1 brake fluid");
+        read.Sheet.Steps.Single(s => s.Text.StartsWith("Take out the pinch bolt",
+            StringComparison.Ordinal)).SentenceSays.ShouldNotBeNull().ShouldContain("remove P2 spring leg");
+        read.Sheet.Steps.Single(s => s.Text.StartsWith("Torque the guide pin bolts", StringComparison.Ordinal)).SentenceSays.ShouldBeNull();
+        // What nobody had said becomes of a fastener: it goes back, as always.
+        read.Sheet.Joints.ShouldAllBe(j => j.Becomes == JointFate.Refit && j.SupersededBy == null);
+        var written = Encoding.UTF8.GetString(ProcedureFileText.Write(read).Value);
+        written.ShouldNotContain("becomes");
+        ((int)JsonNode.Parse(written)!["version"]!).ShouldBe(8);
     }
 
     // The edit as version 4 logged it, and its undo.
@@ -130,7 +149,10 @@ public class FormatVersionTests
         if (Nullable.GetUnderlyingType(type.Type) is { } value) type = SheetJson.Options.GetTypeInfo(value);
         if (type.Type.IsEnum) names.Append(path).Append(": ").AppendJoin(" | ", Enum.GetValues(type.Type).Cast<object>().Select(v => JsonSerializer.SerializeToNode(v, type.Type, SheetJson.Options)!.ToString())).Append('\n');
         else if (type.Kind == JsonTypeInfoKind.Object)
-            foreach (var property in type.Properties.Where(p => p.Get is not null && p.AttributeProvider?.IsDefined(typeof(JsonIgnoreAttribute), true) != true).OrderBy(p => p.Name, StringComparer.Ordinal)) Add(names, $"{path}.{property.Name}", SheetJson.Options.GetTypeInfo(property.PropertyType));
+            foreach (var property in type.Properties.Where(p => p.Get is not null
+                && p.AttributeProvider?.GetCustomAttributes(typeof(JsonIgnoreAttribute),
+                true) is not [JsonIgnoreAttribute { Condition: JsonIgnoreCondition.Always }]).OrderBy(p => p.Name, StringComparer.Ordinal)) Add(names,
+                $"{path}.{property.Name}", SheetJson.Options.GetTypeInfo(property.PropertyType));
         else if (type.Kind == JsonTypeInfoKind.Enumerable) Add(names, path + "[]", SheetJson.Options.GetTypeInfo(type.Type.GetInterfaces().First(i => i.IsGenericType && i.GetGenericTypeDefinition() == typeof(IEnumerable<>)).GetGenericArguments()[0]));
         else if (type.Kind == JsonTypeInfoKind.Dictionary) Add(names, path + "{}", SheetJson.Options.GetTypeInfo(type.Type.GetInterfaces().First(i => i.IsGenericType && i.GetGenericTypeDefinition() == typeof(IReadOnlyDictionary<,>)).GetGenericArguments()[1]));
         else names.Append(path).Append('\n');

@@ -172,6 +172,27 @@ public sealed class FormerDatabaseTests : IDisposable
     }
 
     [Fact]
+    public async Task Drafts_of_the_sixth_reader_are_read_by_the_seventh_once_and_a_waiver_of_form_7_still_holds()
+    {
+        var sheet = await ReadOnceAsync("judgement");
+        Core.Sheets.Step Of(string text) => sheet.Steps.Single(s => s.Text == text);
+        Of("Draw 20 mL of brake fluid out of the reservoir.").SentenceSays.ShouldBe("drain F1 brake fluid");
+        Of("Unscrew both guide pin bolts.").SentenceSays.ShouldBeNull();
+        await using var db = Open(Path.Combine(_folder, Backup.Database));
+        var waiver = await db.Waivers.AsNoTracking().SingleAsync();
+        var log = new DraftLog(db);
+        var reviewed = (await log.LoadAsync(waiver.RevisionId))!.Sheet;
+        var findings = Core.Walking.WalkSet.Run(reviewed, Core.Workshops.Workshop.Default).Findings;
+        var given = new Core.Findings.Waiver(waiver.Id, waiver.Key, waiver.Seal, waiver.Who, waiver.At, waiver.Reason);
+        Core.Findings.Waivers.Apply(findings, reviewed, [given]).Single(f => f.Rule == "THR003").Waiver.ShouldBe(given);
+        // And falls away as soon as what it was given for is another.
+        var joint = reviewed.Joints[0];
+        var changed = Core.Editing.Editor.Apply(reviewed, new Core.Editing.SetField(joint.Id, "torque", "5 N·m", "6 N·m")).Value.Sheet;
+        Core.Findings.Waivers.Apply(Core.Walking.WalkSet.Run(changed, Core.Workshops.Workshop.Default).Findings, changed, [given]).ShouldAllBe(f =>
+            f.Waiver == null);
+    }
+
+    [Fact]
     public async Task A_former_database_that_is_brought_up_twice_is_the_same_and_takes_edits()
     {
         var file = Former();

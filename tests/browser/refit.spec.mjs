@@ -66,7 +66,7 @@ test('a removal is turned into a clean refit by the builder, undone and done aga
   await page.getByRole('link', { name: 'Write' }).click();
   await page.getByRole('textbox', { name: 'Step 1', exact: true }).click();
   const steps = [
-    'Loosen the wheel nuts half a turn.',
+    'Chock the rear wheels. Loosen the wheel nuts half a turn.',
     'Raise the front axle.',
     'Support the axle on the axle stands.',
     'Remove the wheel nuts and the front wheel.',

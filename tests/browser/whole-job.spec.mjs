@@ -14,7 +14,7 @@ test('a procedure of ten steps is written by keyboard, cleared, released by a se
   };
 
   // 1 to 4: make safe, then off with the strap; names are looked at as they come.
-  await keys.type('Raise the front axle.');
+  await keys.type('Chock the rear wheels. Raise the front axle.');
   await keys.press('Enter');
   await keys.type('Unplug the lamp lead.');
   await first('lamp lead');
@@ -40,7 +40,7 @@ test('a procedure of ten steps is written by keyboard, cleared, released by a se
   await keys.press('Enter');
   await keys.type('Inspect the strap.');
   await keys.press('Enter');
-  await keys.type('Lower the tractor to the ground.');
+  await keys.type('Lower the tractor to the ground. Take the chocks away.');
   await keys.press('Enter');
   await keys.type('Check the function of the strap.');
   await kept(page);

@@ -391,9 +391,26 @@ export function drawMark(ctx: CanvasRenderingContext2D, mark: string, x: number,
       if (mark === 'placed') ctx.fill();
       else ctx.stroke();
       return;
+    case 'engaged':
+    case 'released':
+    case 'found':
+      // A lever in its gate: upright it holds, laid over it lets go.
+      ctx.fillRect(x - 6, y + 5, 12, 1.2);
+      if (mark === 'released')
+        path([
+          [0, 5],
+          [5, 0],
+        ]);
+      else
+        path([
+          [0, 5],
+          [0, -6],
+        ]);
+      ctx.stroke();
+      return;
     default: {
       // The vehicle: a beam above the ground, as high as it stands.
-      const lift = mark === 'raised' ? 6 : mark === 'stands' ? 5 : mark === 'touching' ? 2 : 0;
+      const lift = mark === 'raised' || mark === 'lift' ? 6 : mark === 'stands' ? 5 : mark === 'touching' ? 2 : 0;
       ctx.fillRect(x - 6, y + 1.5 - lift, 12, 3);
       ctx.fillRect(x - 7, y + 6, 14, 1.2);
       if (mark === 'stands') {
@@ -411,6 +428,9 @@ export function drawMark(ctx: CanvasRenderingContext2D, mark: string, x: number,
         ctx.stroke();
       } else if (mark === 'raised') {
         ctx.fillRect(x - 1, y - 1, 2, 7);
+      } else if (mark === 'lift') {
+        ctx.fillRect(x - 5, y - 1, 2, 7);
+        ctx.fillRect(x + 3, y - 1, 2, 7);
       } else if (mark === 'soft') {
         ctx.font = '700 11px sans-serif';
         ctx.fillText('~', x - 3, y - 3);

@@ -28,6 +28,7 @@ const order = [
   'adapter',
   'variants',
   'reuse',
+  'becomes',
   'locking',
   'mark',
   'holds',
@@ -42,6 +43,7 @@ const hints: Record<string, string> = {
   into: 'cast aluminium, 18 mm',
   adapter: '60 mm at 45°',
   variants: 'left: 40 N·m; right: 45 N·m',
+  becomes: 'refit, discard, superseded by J7',
   holds: 'P1, P2',
 };
 </script>

@@ -46,12 +46,16 @@ public sealed partial record Mirror(string Name, ImmutableArray<string> Steps, I
             added.Add(other);
             edits.Add(new AddFilled(thing.Kind, other, [.. Fields.Of(thing.Kind).Where(f => f.Name is not "name").Select(f => new FieldText(f.Name, ValueOf(f, thing)))
                 // Only what differs from a new one; parts it names are put in once they are all there.
-                .Where(f => f.Text.Length > 0 && f.Field is not ("holds" or "behind"))]));
+                .Where(f => f.Text.Length > 0 && f.Field is not ("holds" or "behind") && !(f.Field == "becomes"
+                    && thing is Joint { SupersededBy: not null }))]));
         }
 
         foreach (var thing in sheet.Things.Where(t => added.Contains(Swap(t.Name))))
             if (thing is Joint { Holds.Length: > 0 } joint) edits.Add(new SetFieldByName(Swap(thing.Name), "holds", Names(sheet, joint.Holds)));
             else if (thing is Part { Behind.Length: > 0 } part) edits.Add(new SetFieldByName(Swap(thing.Name), "behind", Names(sheet, part.Behind)));
+
+        foreach (var joint in sheet.Joints.Where(j => added.Contains(Swap(j.Name)) && j.SupersededBy is not null))
+            edits.Add(new SetFieldByName(Swap(joint.Name), "becomes", $"superseded by {Swap(sheet.Find(joint.SupersededBy!)!.Name)}"));
 
         ImmutableArray<string> steps = [.. phase.Steps.Select(s => Swap(s.Text))];
         var name = Swap(phase.Name) == phase.Name ? $"{phase.Name}, other side" : Swap(phase.Name);

@@ -233,15 +233,17 @@ public sealed class ReverseBuilder
     }
 
     // A bracket that is thrown away takes its bolts with it.
-    private bool HoldsOnlyWhatStaysOff(Joint joint) =>
+    private bool HoldsOnlyWhatStaysOff(Joint joint) => joint.Becomes != JointFate.Refit ||
         joint.Holds.Length > 0 && joint.Holds.All(id => _walk.Things.GetValueOrDefault(id) is Part { Fate: Fate.Discard or Fate.Spare });
 
-    private static void Start(Joint joint, List<string> sentences)
+    private void Start(Joint joint, List<string> sentences)
     {
         if (TreatmentAdvice.IsLocker(joint.Treatment) && joint is { Origin: Origin.Vehicle, Reuse: ReuseRule.Reuse }) sentences.Add($"Clean the {joint.Name}.");
         if (joint.Treatment != Treatment.None) sentences.Add(TighteningSentence.Apply(joint));
         sentences.Add($"Start the {(joint.Reuse == ReuseRule.Renew ? "new " : "")}{joint.Name} by hand.");
         if (joint.Count > 2) sentences.Add($"Snug the {joint.Name} in the order drawn.");
+        // A wheel does not come down on what was only started.
+        else if (Natures.HoldsAWheel(joint, _walk.Things)) sentences.Add($"Snug the {joint.Name}.");
     }
 
     // Wheel fasteners wait for the ground; by the school of the house, the others for all that hold the same part.
@@ -250,7 +252,6 @@ public sealed class ReverseBuilder
         if (_finished.Contains(joint.Id)) return;
         if (Natures.HoldsAWheel(joint, _walk.Things) && !_lowered && Then(Walk.Vehicle).Vehicle.InTheAir)
         {
-            if (joint.Count <= 2) sentences.Add($"Snug the {joint.Name}.");
             _onGround.Add(joint);
             return;
         }

@@ -34,12 +34,15 @@ public sealed class PreloadSlip : Calculator
         if (cells.Problem is { } bad) return bad;
         if (fastener!.Thread is not { } thread || fastener.Class is not { } made) return new Problem("Thread and class are both needed.", "Write them as M10 8.8 or 3/8-16 grade 5.", "fastener");
         var torque = spec!.Target.NewtonMetres;
-        var preload = new Preload(Preload.ShortFormKn(torque, thread, k), fastener.ProofLoadKn()!.Value, k, workshop.Rules.Scatter);
+        // A nut factor as high as that of steel as received is one of dry threads.
+        var dry = k >= workshop.Rules.NutFactors.AsReceived;
+        var scatter = dry ? Preload.ScatterOf(Treatment.None, workshop.Rules.Scatter) : workshop.Rules.Scatter;
+        var preload = new Preload(Preload.ShortFormKn(torque, thread, k), fastener.ProofLoadKn()!.Value, k, scatter);
         double proof = preload.ProofKn, force = preload.TargetKn, longForce = Preload.LongFormKn(torque, thread, mu, mu);
         var verdict = preload.Verdict switch
         {
-            PreloadVerdict.Yields => "It passes the proof load even where friction is high: the fastener yields.",
-            PreloadVerdict.MayYield => "It may pass the proof load where friction is low.",
+            PreloadVerdict.Yields => "The value itself passes the proof load: the fastener yields.",
+            PreloadVerdict.MayYield => "It may pass the proof load where friction is low, and is above what is usual.",
             PreloadVerdict.TooLittle => "It is little: will the joint hold?",
             _ => "The fastener bears it.",
         };

@@ -394,6 +394,8 @@ public static class Editor
     private static Outcome<Sheet> Remove(Sheet sheet, RemoveThing edit)
     {
         if (sheet.Find(edit.Id) is not { } thing) return Gone(edit.Id);
+        if (sheet.Joints.FirstOrDefault(j => j.SupersededBy == edit.Id) is { } superseded)
+            return new Problem($"{thing.Label} takes the place of {superseded.Label}.", $"Say first what else becomes of {superseded.Id}.");
         var users = sheet.Steps.Select((s, i) => (Step: s, Number: i + 1)).Where(s => s.Step.Actions.Any(a => a.Target == edit.Id || a.With == edit.Id) || s.Step.Uses.Contains(edit.Id)).Select(s => s.Number).ToList();
         if (users.Count > 0)
             return new Problem($"{thing.Label} is used by step{(users.Count == 1 ? "" : "s")} {string.Join(", ", users.Take(8))}{(users.Count > 8 ? " …" : "")}.", "Change those steps first, or keep it.");

@@ -60,6 +60,8 @@ public static class Fields
             Of<Joint>(Text<Joint>("source", "source of the value", j => j.Source, (j, v) => j with { Source = v }, 300)),
             Of<Joint>(Choice<Joint, Treatment>("treatment", "treatment", j => j.Treatment, (j, v) => j with { Treatment = v })),
             Of<Joint>(Choice<Joint, ReuseRule>("reuse", "reuse or renew", j => j.Reuse, (j, v) => j with { Reuse = v })),
+            Of<Joint>(new Field<Joint>("becomes", "what becomes of it", BecomesText, SetBecomes,
+                [WordOf(JointFate.Refit), WordOf(JointFate.Discard), WordOf(JointFate.LeftOff)])),
             Of<Joint>(Choice<Joint, Locking>("locking", "locked by", j => j.Locking, (j, v) => j with { Locking = v })),
             Of<Joint>(new Field<Joint>("mark", "witness mark", j => j.Mark ? "yes" : "no", SetMark, ["no", "yes"])),
             Of<Joint>(Text<Joint>("justification", "justification", j => j.Justification, (j, v) => j with { Justification = v }, Calculators.Slip.LongestSummary)),
@@ -152,6 +154,29 @@ public static class Fields
         if (string.IsNullOrWhiteSpace(text)) return joint with { Torque = null, Untorqued = null };
         if (Untorqued.IsMeant(text)) return Untorqued.Parse(text).Map(u => joint with { Torque = null, Untorqued = u });
         return TorqueText.Parse(text, sheet.Header.Unit).Map(t => joint with { Torque = t, Untorqued = null });
+    }
+
+    private const string SupersededLead = "superseded by ";
+
+    private static string BecomesText(Joint joint) => joint.Becomes == JointFate.Superseded ? SupersededLead + joint.SupersededBy : WordOf(joint.Becomes);
+
+    private static Outcome<Joint> SetBecomes(Sheet sheet, Joint joint, string text)
+    {
+        var said = Clean(text);
+        if (said.Length == 0) return joint with { Becomes = JointFate.Refit, SupersededBy = null };
+        if (said.StartsWith(SupersededLead, StringComparison.OrdinalIgnoreCase))
+        {
+            var other = said[SupersededLead.Length..];
+            if (Reading.NameIndex.Of(sheet).Resolve(Reading.NameIndex.StemsOf(other)).One is not Joint instead)
+                return new Problem($"No joint is called “{NumberText.Excerpt(other)}”.",
+                    "Write the id or name of the joint that takes its place, such as superseded by J7.");
+            return instead.Id == joint.Id ? new Problem($"{joint.Label} cannot take its own place.", "Name the other joint.")
+                : joint with { Becomes = JointFate.Superseded, SupersededBy = instead.Id };
+        }
+
+        return EnumWords<JointFate>.Find(said) is { } fate and not JointFate.Superseded ? joint with { Becomes = fate, SupersededBy = null }
+            : new Problem($"“{NumberText.Excerpt(said)}” is nothing that becomes of a fastener.",
+                "Write refit, discard, left off, or superseded by and the joint that takes its place.");
     }
 
     private static Outcome<Joint> SetPattern(Sheet sheet, Joint joint, string text)

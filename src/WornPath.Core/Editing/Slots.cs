@@ -23,6 +23,20 @@ internal static class Slots
         return at < 0 ? null : (ThingKind)at;
     }
 
+    /// <summary>A thing of a kind as it is before anybody has said anything of it.</summary>
+    public static Thing Plain(ThingKind kind) => kind switch
+    {
+        ThingKind.Part => new Part { Id = "", Name = "" },
+        ThingKind.Joint => new Joint { Id = "", Name = "" },
+        ThingKind.Connection => new Connection { Id = "", Name = "" },
+        ThingKind.Fluid => new Fluid { Id = "", Name = "" },
+        ThingKind.Aid => new Aid { Id = "", Name = "" },
+        ThingKind.Tool => new Tool { Id = "", Name = "" },
+        ThingKind.Consumable => new Consumable { Id = "", Name = "" },
+        ThingKind.Control => new Control { Id = "", Name = "" },
+        _ => throw new ArgumentOutOfRangeException(nameof(kind)),
+    };
+
     /// <summary>The list of a kind.</summary>
     public static IReadOnlyList<Thing> List(Sheet sheet, ThingKind kind) => kind switch
     {

@@ -27,6 +27,14 @@ public readonly record struct CastleNut(int Slots, double PinMm)
         [30] = 6.3,
         [33] = 6.3,
         [36] = 6.3,
+        [39] = 6.3,
+        [42] = 8,
+        [45] = 8,
+        [48] = 8,
+        [52] = 8,
+        [56] = 8,
+        [60] = 10,
+        [64] = 10,
     }.ToFrozenDictionary();
 
     // ASME B18.2.2 slotted nuts have six slots; pins by ASME B18.8.1, in inches. From memory.
@@ -54,10 +62,13 @@ public readonly record struct CastleNut(int Slots, double PinMm)
     /// <summary>The usual castle nut of a thread; null outside the tables.</summary>
     public static CastleNut? Of(Thread thread) => thread switch
     {
-        MetricThread metric when Pins.TryGetValue(metric.Diameter, out var mm) => new CastleNut(UsualSlots, mm),
+        MetricThread metric when Pins.TryGetValue(metric.Diameter, out var mm) => new CastleNut(SlotsOf(metric), mm),
         InchThread inch when InchPins.TryGetValue(inch.Size, out var size) => new CastleNut(UsualSlots, (double)Quantities.Fraction.Parse(size).Value * 25.4),
         _ => null,
     };
+
+    /// <summary>Slots of the castle nut of a thread: six to M39 and for all inch sizes here, eight above.</summary>
+    public static int SlotsOf(Thread? thread) => thread is MetricThread { Diameter: > 39 } ? 8 : UsualSlots;
 
     /// <summary>The pin as the trade calls it: "5 mm", "5/32 in"; null outside the tables.</summary>
     public static string? PinOf(Thread thread) => thread switch

@@ -7,7 +7,8 @@ namespace WornPath.Core.Fasteners;
 public static class DriveSizes
 {
     // Hexagon sockets in mm: ISO 4762 cap screws, ISO 7380-1 button heads, ISO 10642 countersunk heads. From memory.
-    private static readonly FrozenDictionary<decimal, decimal> Cap = Row((3, 2.5m), (4, 3), (5, 4), (6, 5), (8, 6), (10, 8), (12, 10), (14, 12), (16, 14), (18, 14), (20, 17), (22, 17), (24, 19), (27, 19), (30, 22), (33, 24), (36, 27));
+    private static readonly FrozenDictionary<decimal, decimal> Cap = Row((2.5m, 2), (3, 2.5m), (4, 3), (5, 4), (6, 5), (8, 6), (10, 8), (12, 10),
+        (14, 12), (16, 14), (18, 14), (20, 17), (22, 17), (24, 19), (27, 19), (30, 22), (33, 24), (36, 27), (42, 32), (48, 36));
     private static readonly FrozenDictionary<decimal, decimal> Button = Row((3, 2), (4, 2.5m), (5, 3), (6, 4), (8, 5), (10, 6), (12, 8), (16, 10));
     private static readonly FrozenDictionary<decimal, decimal> Countersunk = Row((3, 2), (4, 2.5m), (5, 3), (6, 4), (8, 5), (10, 6), (12, 8), (14, 10), (16, 10), (20, 12));
 
@@ -39,8 +40,8 @@ public static class DriveSizes
 
     private static readonly FrozenDictionary<decimal, decimal> LobedCountersunk = Row((3, 10), (3.5m, 15), (4, 20), (5, 25), (6, 30), (8, 40), (10, 50));
 
-    // External hexalobular heads. Common practice, no source: makers differ at M8 and M14.
-    private static readonly FrozenDictionary<decimal, decimal> LobedOutside = Row((5, 6), (6, 8), (8, 10), (10, 14), (12, 16), (14, 18), (16, 20), (20, 24));
+    // External hexalobular heads. Common practice, no source: makers differ at M8, M10, M12 and M14.
+    private static readonly FrozenDictionary<decimal, decimal> LobedOutside = Row((5, 6), (6, 8), (8, 10), (10, 12), (12, 14), (14, 18), (16, 20), (20, 24));
 
     // ISO 7046 and ISO 7045: size of the cross recess. From memory.
     private static readonly FrozenDictionary<decimal, decimal> Cross = Row((3, 1), (3.5m, 2), (4, 2), (5, 2), (6, 3), (8, 4), (10, 4));
@@ -73,7 +74,10 @@ public static class DriveSizes
     /// The drives a head of this form and thread usually has, the likeliest first; empty where the tables do not say.
     /// What the author wrote always goes before it.
     /// </summary>
-    public static IReadOnlyList<Drive> Usual(Thread thread, FastenerForm form)
+    /// <param name="thread">The thread.</param>
+    /// <param name="form">The form of head or nut.</param>
+    /// <param name="ofWheel">True for what holds a wheel, a hub or a bearing.</param>
+    public static IReadOnlyList<Drive> Usual(Thread thread, FastenerForm form, bool ofWheel = false)
     {
         switch (form)
         {
@@ -90,7 +94,7 @@ public static class DriveSizes
             case FastenerForm.Fitting or FastenerForm.Stud or FastenerForm.Screw or FastenerForm.SetScrew or FastenerForm.Plug or FastenerForm.CarriageBolt:
                 return [];
             default:
-                return [.. AcrossFlats.Of(thread, form).Select(f => new Drive(DriveKind.Hexagon, f.Size))];
+                return [.. AcrossFlats.Of(thread, form, ofWheel).Select(f => new Drive(DriveKind.Hexagon, f.Size))];
         }
     }
 

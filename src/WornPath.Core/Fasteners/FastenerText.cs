@@ -29,7 +29,7 @@ public static partial class FastenerText
     [GeneratedRegex(@"(?<![\w/])" + ThreadText.InchPattern + @"(?!\w)", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex Inch();
 
-    [GeneratedRegex(@"(?<!\w)(?:\+|with|into)\s*(?:a\s+)?(?:class\s*)?nut(?:\s+class|\s+of\s+class)?\s*(?<n>\d{1,2})(?![\w.])", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    [GeneratedRegex(@"(?<!\w)(?:\+|with|into)\s*(?:a\s+)?(?:(?:class|grade)\s*)?nut(?:\s+(?:of\s+)?(?:class|grade))?\s*(?<n>\d{1,2})(?![\w.])", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex NutPattern();
 
     [GeneratedRegex(@"(?<!\w)(?:(?:property\s+)?class\s*\d{1,2}\.\d|\d{1,2}\.\d|grade\s*\d|gr\.?\s*\d|A[24]-\d0)(?![\w.])", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
@@ -42,7 +42,7 @@ public static partial class FastenerText
     private static partial Regex LeftHand();
 
     // "Nut of class 8": what is turned is the nut itself.
-    [GeneratedRegex(@"(?<=nut)\s+of\s+class\s+(?<n>\d{1,2})(?![\w.])", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    [GeneratedRegex(@"(?<=nut)\s+of\s+(?:class|grade)\s+(?<n>\d{1,2})(?![\w.])", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex OwnClass();
 
     [GeneratedRegex(@"(?<!\w)triple[\s-]square\s+(?:M\s?)?(?<n>\d{1,2})(?!\w)", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
@@ -80,9 +80,13 @@ public static partial class FastenerText
 
         if ((Take(OwnClass(), ref rest) ?? Take(NutPattern(), ref rest)) is { } nut)
         {
-            var name = nut.Groups["n"].Value;
-            if (!NutClass.Exists(name)) return new Problem($"There is no nut of class {name}.", $"Write one of {string.Join(", ", NutClass.All)}, such as with nut 8.");
-            if (fastener.Thread is { } bolt && NutClass.ProofStress(name, bolt) is null) return new Problem($"A class {name} nut is not made as large as {bolt}.", "Check the class and the thread.");
+            // An inch nut has a grade (SAE J995), a metric one a class (ISO 898-2).
+            var name = fastener.Thread is InchThread ? "grade " + nut.Groups["n"].Value : nut.Groups["n"].Value;
+            if (!NutClass.Exists(name)) return new Problem($"There is no nut of {NutClass.Named(name)}.",
+                $"Write one of {string.Join(", ", NutClass.All)}, such as with nut 8.");
+            if (fastener.Thread is { } bolt
+                && NutClass.ProofStress(name, bolt) is null) return new Problem($"A nut of {NutClass.Named(name)} is not made in {bolt}.",
+                "Check the class and the thread.");
             fastener = fastener with { NutClass = name };
         }
 
@@ -117,7 +121,7 @@ public static partial class FastenerText
         var thread = fastener.Thread?.Designation;
         if (thread is not null && fastener.Length is { } length)
             thread += length.InInches ? $" × {Fraction.Show(length.Amount)} in" : $"×{length.Amount:0.##}";
-        var nut = fastener.NutClass is not { } name ? null : IsNut(fastener.Form) ? $"of class {name}" : $"with nut {name}";
+        var nut = fastener.NutClass is not { } name ? null : IsNut(fastener.Form) ? $"of {NutClass.Named(name)}" : $"with nut {name}";
         var first = string.Join(' ', new[] { thread, fastener.Class, FormName(fastener.Form), nut,
             fastener.LeftHand ? "left-hand" : null }.Where(s => s is not null));
         return fastener.Drive is null ? first : first.Length == 0 ? fastener.Drive.ToString() : $"{first}, {fastener.Drive}";

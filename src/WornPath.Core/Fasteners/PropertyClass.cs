@@ -12,12 +12,16 @@ public static partial class PropertyClass
 
     private const double MegapascalPerKsi = 6.894757293; // NIST SP 811, appendix B.8
 
-    /// <summary>One row of a strength table: proof and tensile strength that hold up to a nominal diameter.</summary>
-    private readonly record struct Row(double UpToMm, double Megapascal, double Tensile);
+    /// <summary>One row of a strength table: proof and tensile strength that hold up to a nominal diameter, and from one.</summary>
+    private readonly record struct Row(double UpToMm, double Megapascal, double Tensile, double FromMm = 0);
+
+    // SAE J429 begins at 1/4 in.
+    private const double QuarterInch = 6.35;
 
     // ISO 898-1:2013 table 3, "stress under proof load" S_p nominal and tensile strength R_m,min; class 9.8 to M16 only.
-    // SAE J429 table 1, proof load in ksi by size range; grade 1 and 2 below 1/4 in are not in the standard.
-    // ISO 3506-1:2009 table 2, R_p0.2 minimum (stainless steels state no proof load; the 0.2 % limit stands in for it), to M39.
+    // SAE J429 table 1, proof load in ksi by size range; sizes below 1/4 in are not in the standard.
+    // ISO 3506-1:2009 table 2, R_p0.2 minimum (stainless steels state no proof load; the 0.2 % limit stands in for it), to M39; classes 70 and 80 to
+    // M24, above by agreement only.
     // All from memory of the tables; see the checks beside the tests.
     private static readonly FrozenDictionary<string, Row[]> Rows = new Dictionary<string, Row[]>(StringComparer.OrdinalIgnoreCase)
     {
@@ -30,16 +34,16 @@ public static partial class PropertyClass
         ["9.8"] = [new(16, 650, 900)],
         ["10.9"] = [new(39, 830, 1040)],
         ["12.9"] = [new(39, 970, 1220)],
-        ["grade 1"] = [new(38.1, 33 * MegapascalPerKsi, 60 * MegapascalPerKsi)],
-        ["grade 2"] = [new(19.05, 55 * MegapascalPerKsi, 74 * MegapascalPerKsi), new(38.1, 33 * MegapascalPerKsi, 60 * MegapascalPerKsi)],
-        ["grade 5"] = [new(25.4, 85 * MegapascalPerKsi, 120 * MegapascalPerKsi), new(38.1, 74 * MegapascalPerKsi, 105 * MegapascalPerKsi)],
-        ["grade 8"] = [new(38.1, 120 * MegapascalPerKsi, 150 * MegapascalPerKsi)],
+        ["grade 1"] = [new(38.1, 33 * MegapascalPerKsi, 60 * MegapascalPerKsi, QuarterInch)],
+        ["grade 2"] = [new(19.05, 55 * MegapascalPerKsi, 74 * MegapascalPerKsi, QuarterInch), new(38.1, 33 * MegapascalPerKsi, 60 * MegapascalPerKsi)],
+        ["grade 5"] = [new(25.4, 85 * MegapascalPerKsi, 120 * MegapascalPerKsi, QuarterInch), new(38.1, 74 * MegapascalPerKsi, 105 * MegapascalPerKsi)],
+        ["grade 8"] = [new(38.1, 120 * MegapascalPerKsi, 150 * MegapascalPerKsi, QuarterInch)],
         ["A2-50"] = [new(39, 210, 500)],
-        ["A2-70"] = [new(39, 450, 700)],
-        ["A2-80"] = [new(39, 600, 800)],
+        ["A2-70"] = [new(24, 450, 700)],
+        ["A2-80"] = [new(24, 600, 800)],
         ["A4-50"] = [new(39, 210, 500)],
-        ["A4-70"] = [new(39, 450, 700)],
-        ["A4-80"] = [new(39, 600, 800)],
+        ["A4-70"] = [new(24, 450, 700)],
+        ["A4-80"] = [new(24, 600, 800)],
     }.ToFrozenDictionary(StringComparer.OrdinalIgnoreCase);
 
     /// <summary>Every class known, as printed.</summary>
@@ -77,7 +81,7 @@ public static partial class PropertyClass
         if (!Rows.TryGetValue(name, out var rows)) return null;
         // A hair of slack: 3/4 in is 19.05 mm on both sides of the comparison.
         foreach (var row in rows)
-            if (thread.DiameterMm <= row.UpToMm + 1e-9) return row;
+            if (thread.DiameterMm <= row.UpToMm + 1e-9) return thread.DiameterMm >= row.FromMm - 1e-9 ? row : null;
         return null;
     }
 

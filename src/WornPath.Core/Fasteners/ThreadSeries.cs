@@ -2,7 +2,7 @@ using System.Collections.Frozen;
 
 namespace WornPath.Core.Fasteners;
 
-/// <summary>The thread series offered: ISO 261/262 coarse and the usual fine ones M3–M36, UNC and UNF #4 to 1 1/2 in (ASME B1.1).</summary>
+/// <summary>The thread series offered: ISO 261/262 coarse and the usual fine ones M2.5–M64, UNC and UNF #4 to 1 1/2 in (ASME B1.1).</summary>
 public static class ThreadSeries
 {
     /// <summary>One inch size: its diameter in inches and threads per inch of both series (0 where the series has none).</summary>
@@ -11,6 +11,7 @@ public static class ThreadSeries
     // First the coarse pitch, then the fine ones (ISO 261, preferred sizes and the trade's usual fine pitches).
     private static readonly FrozenDictionary<decimal, decimal[]> Metric = new Dictionary<decimal, decimal[]>
     {
+        [2.5m] = [0.45m, 0.35m],
         [3] = [0.5m, 0.35m],
         [3.5m] = [0.6m],
         [4] = [0.7m, 0.5m],
@@ -30,6 +31,14 @@ public static class ThreadSeries
         [30] = [3.5m, 2, 1.5m],
         [33] = [3.5m, 2, 1.5m],
         [36] = [4, 3, 2, 1.5m],
+        [39] = [4, 3, 2, 1.5m],
+        [42] = [4.5m, 3, 2, 1.5m],
+        [45] = [4.5m, 3, 2, 1.5m],
+        [48] = [5, 3, 2, 1.5m],
+        [52] = [5, 4, 3, 2, 1.5m],
+        [56] = [5.5m, 4, 3, 2, 1.5m],
+        [60] = [5.5m, 4, 3, 2, 1.5m],
+        [64] = [6, 4, 3, 2, 1.5m],
     }.ToFrozenDictionary();
 
     private static readonly FrozenDictionary<string, InchSize> Inches = new Dictionary<string, InchSize>

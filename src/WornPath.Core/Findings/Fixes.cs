@@ -28,11 +28,20 @@ internal static class Fixes
     public static Fix? InsertAtEnd(Walk walk, string title, params ReadOnlySpan<string> sentences) =>
         InsertAfter(walk, walk.Steps.Count - 1, title, sentences);
 
-    /// <summary>A new step with this sentence where things of the refit belong: before the vehicle comes down for the last time, else at the end.</summary>
-    public static Fix? InsertInRefit(Walk walk, int notBefore, string title, params ReadOnlySpan<string> sentences)
-    {
-        return walk.LastLowering > notBefore ? InsertBefore(walk, walk.LastLowering, title, sentences) : InsertAtEnd(walk, title, sentences);
-    }
+    /// <summary>A new step with this sentence where the job is done and the vehicle not yet driven: before the first drive behind a step, else at the end.</summary>
+    public static Fix? InsertBeforeUse(Walk walk, int notBefore, string title, params ReadOnlySpan<string> sentences) =>
+        Uses.Of(walk).FirstOrDefault(u => u.Drives && u.StepIndex > Math.Max(notBefore, walk.LastLowering)) is { } use
+            ? InsertBefore(walk, use.StepIndex, title, sentences) : InsertAtEnd(walk, title, sentences);
+
+    /// <summary>A new step with this sentence where a thing is put right that a step left open (see <see cref="RefitPlace"/>).</summary>
+    public static Fix? PutRight(Walk walk, Thing thing, int notBefore, string title, params ReadOnlySpan<string> sentences) =>
+        RefitPlace.Of(walk, thing, notBefore) is var place && place < walk.Steps.Count
+            ? InsertBefore(walk, place, title, sentences) : InsertAtEnd(walk, title, sentences);
+
+    /// <summary>Two fixes as one: what is put in place is taken away again. Null where there is no first.</summary>
+    public static Fix? And(Fix? first, Fix? second) => first is null || second is null ? first : first with { Edit = new Several(first.Title, [.. Each(second.Edit), .. Each(first.Edit)]) };
+
+    private static IEnumerable<Edit> Each(Edit edit) => edit is Several several ? several.Edits : [edit];
 
     /// <summary>Moves a step to stand right before another.</summary>
     public static Fix MoveBefore(Walk walk, Step step, Step before)

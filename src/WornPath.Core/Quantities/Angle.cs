@@ -12,7 +12,8 @@ public readonly record struct Angle(decimal Degrees)
     /// <summary>Reads "90°", "90 deg", "1/4 turn", "two flats", "1 flat".</summary>
     public static Outcome<Angle> Parse(string text)
     {
-        var words = text.Trim().ToLowerInvariant().Replace("°", " degrees").Split(' ', StringSplitOptions.RemoveEmptyEntries);
+        string[] words = [.. text.Trim().ToLowerInvariant().Replace("°", " degrees").Split(' ', StringSplitOptions.RemoveEmptyEntries).Where(w =>
+            w is not ("full" or "complete" or "whole"))];
         var bad = new Problem($"“{NumberText.Excerpt(text.Trim())}” is not an angle.", "Write degrees, flats or turns, such as 90°, 1 flat or 1/4 turn.");
         if (words.Length < 2 || AmountOf(string.Join(' ', words[..^1])) is not { } number) return bad;
         var degrees = words[^1] switch
@@ -28,7 +29,8 @@ public readonly record struct Angle(decimal Degrees)
     // "a third of a", "another sixth of a", "three quarters of a": parts of a turn as they are said.
     private static decimal? AmountOf(string words)
     {
-        var bare = words.Replace("another", "a", StringComparison.Ordinal).Replace("one ", "a ", StringComparison.Ordinal).Replace('-', ' ');
+        var bare = words.Replace("another", "a", StringComparison.Ordinal).Replace("a further ", "a ", StringComparison.Ordinal).Replace("one ", "a ",
+            StringComparison.Ordinal).Replace('-', ' ');
         if (bare.EndsWith(" of a", StringComparison.Ordinal)) bare = bare[..^5];
         if (bare.StartsWith("a three", StringComparison.Ordinal)) bare = bare[2..];
         return bare switch

@@ -1,16 +1,22 @@
 namespace WornPath.Core.Quantities;
 
-/// <summary>Rounding of converted values for show. Common practice, no source: a hand wrench is set in steps of about one per cent of its reading.</summary>
+/// <summary>Rounding of converted values for show. Common practice, no source: a hand wrench is set in steps of about two per cent of its reading, or less.</summary>
 public static class Rounding
 {
-    /// <summary>The step a click wrench is set in around a reading: 0.1 below 10, 0.5 below 30, 1 below 200, 5 above.</summary>
-    public static decimal SettableStep(double reading) => Math.Abs(reading) switch
+    /// <summary>
+    /// The step a reading is shown in: the largest of 1, 2, 5 and their tenths and tens that is at most two per cent of it, so that what is shown is
+    /// never off by more than one per cent; at most 5.
+    /// </summary>
+    public static decimal SettableStep(double reading)
     {
-        < 10 => 0.1m,
-        < 30 => 0.5m,
-        < 200 => 1m,
-        _ => 5m,
-    };
+        var most = Math.Abs(reading) * 0.02;
+        var step = 0.001m;
+        foreach (var next in Steps)
+            if ((double)next <= most) step = next;
+        return step;
+    }
+
+    private static readonly decimal[] Steps = [0.001m, 0.002m, 0.005m, 0.01m, 0.02m, 0.05m, 0.1m, 0.2m, 0.5m, 1, 2, 5];
 
     /// <summary>The nearest settable reading.</summary>
     public static decimal ToSettable(double reading) => Round(reading, Math.Round);

@@ -80,4 +80,70 @@ internal enum ClaimKind
 
     /// <summary>A property class or grade.</summary>
     Class,
+
+    /// <summary>At the front end.</summary>
+    AtFront,
+
+    /// <summary>At the rear end.</summary>
+    AtRear,
+
+    /// <summary>On the left side.</summary>
+    AtLeft,
+
+    /// <summary>On the right side.</summary>
+    AtRight,
+
+    /// <summary>The vehicle stands on a lift.</summary>
+    OnLift,
+
+    /// <summary>The vehicle is driven.</summary>
+    Drives,
+
+    /// <summary>The engine is run.</summary>
+    RunsEngine,
+
+    /// <summary>It stands on a slope.</summary>
+    OnSlope,
+
+    /// <summary>What is hot cools down first.</summary>
+    Cooled,
+
+    /// <summary>A part hangs by its hose or lead.</summary>
+    ByItsHose,
+
+    /// <summary>A part is brought level, straight or square.</summary>
+    Levelled,
+
+    /// <summary>A castle nut is turned back to a slot.</summary>
+    BackToSlot,
+
+    /// <summary>An instruction or a value that leaves it to whoever reads it.</summary>
+    Hedged,
+
+    /// <summary>A single stand.</summary>
+    OneStand,
+
+    /// <summary>The whole axle, not one corner of it.</summary>
+    WholeAxle,
+
+    /// <summary>Wheel alignment: toe, camber, track.</summary>
+    Alignment,
+
+    /// <summary>A part comes down by itself.</summary>
+    Falls,
+
+    /// <summary>The chocked wheel is the one that is raised.</summary>
+    SideRaised,
+
+    /// <summary>What was adjusted is looked at once more.</summary>
+    Adjusts,
+
+    /// <summary>An implement is left up.</summary>
+    ImplementUp,
+
+    /// <summary>Somebody is under something.</summary>
+    UnderIt,
+
+    /// <summary>Something protective is worn.</summary>
+    Wears,
 }

@@ -17,6 +17,9 @@ internal enum ClaimForm
 
     /// <summary>",": a comma or a colon stands here.</summary>
     Mark,
+
+    /// <summary>"#": a word that begins with a figure.</summary>
+    Number,
 }
 
 /// <summary>One element of a pattern: its words, and the beginnings of words.</summary>
@@ -27,6 +30,7 @@ internal sealed record ClaimElement(ClaimForm Form, string[] Whole, string[] Pre
         "..." => new(ClaimForm.Gap, [], []),
         "~" => new(ClaimForm.WideGap, [], []),
         "," => new(ClaimForm.Mark, [], []),
+        "#" => new(ClaimForm.Number, [], []),
         ['!', .. var not] => Of(ClaimForm.NotNext, not),
         _ => Of(ClaimForm.Word, text),
     };
@@ -40,6 +44,7 @@ internal sealed record ClaimElement(ClaimForm Form, string[] Whole, string[] Pre
     /// <summary>True for a word that it allows.</summary>
     public bool Is(ReadOnlySpan<char> word)
     {
+        if (Form == ClaimForm.Number) return char.IsAsciiDigit(word[0]);
         foreach (var whole in Whole)
             if (word.Equals(whole, StringComparison.OrdinalIgnoreCase)) return true;
         foreach (var prefix in Prefixes)

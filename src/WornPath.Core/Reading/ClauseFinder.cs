@@ -375,7 +375,10 @@ internal sealed class ClauseFinder
     }
 
     // "Once it moves" leads in; "once more", "once round" does not.
-    private bool IsTemporalAt(int i) => Trade.Temporals.Contains(_tokens[i].Text) && !(_tokens[i].Text == "once" && (i + 1 >= _end || _tokens[i + 1].Kind != TokenKind.Word || _tokens[i + 1].Text is "more" or "again" or "round" or "around" or "and"));
+    // "When", "as", "the way the old one ran".
+    private bool IsTemporalAt(int i) => Is(i, "way") && Is(i - 1, "the") && i + 2 < _end && _tokens[i + 1].Text is "the" or "it" or "they"
+        || Trade.Temporals.Contains(_tokens[i].Text) && !(_tokens[i].Text == "once" && (i + 1 >= _end || _tokens[i + 1].Kind != TokenKind.Word
+        || _tokens[i + 1].Text is "more" or "again" or "round" or "around" or "and"));
 
     // A sign that something is wrong: negation, or a word of trouble.
     private bool SpeaksOfTrouble(int from, int to)
@@ -596,7 +599,8 @@ internal sealed class ClauseFinder
         // "… by pulling it forward and unplugging the connector": both.
         var alsoBy = Is(at - 1, "and") && open is { ComesFirst: true, From: > 0 } && Is(open.From - 1, "by") && !Is(at + 1, "it") && !Is(at + 1, "them");
         if (doing is not null && at > 0 && (Is(at - 1, "by") || alsoBy)
-            && (open?.Verb?.Lemma == "drain" || open is { Mood: Mood.Imperative, Verb: { } whole } && (Trade.Changes(whole) || Trade.LetsGo.Contains(whole.Lemma))
+            && (open?.Verb?.Lemma == "drain" || open is { Mood: Mood.Imperative, Verb: { } whole }
+                && (Trade.Changes(whole) || Trade.LetsGo.Contains(whole.Lemma))
                     && Trade.MayChange(doing)
                 || open is { Mood: Mood.Passive, IsFull: true, Verb: { } told } && Trade.Changes(told) && Trade.MayChange(doing)))
             return new Clause(Mood.Imperative, at, NextBoundary(at + 1)) { VerbAt = at, Verb = doing, ComesFirst = open?.Verb?.Lemma != "drain" };
@@ -646,7 +650,8 @@ internal sealed class ClauseFinder
         if (next < _end && _tokens[next].Kind == TokenKind.Word && Trade.Relatives.Contains(_tokens[next].Text) && MainVerbAfter(next) is { } main)
         {
             var which = (SpeaksOfTrouble(next, main) || Is(at, "any"))
-                && subjects is [{ IsIndefinite: true } or { IsPronoun: true, Text: "one" or "ones" or "them" }] ? new Proviso(Words(at, main), false, Place(at, main)) : null;
+                && subjects is [{ IsIndefinite: true } or { IsPronoun: true, Text: "one" or "ones" or "them" }]
+                    ? new Proviso(Words(at, main), false, Place(at, main)) : null;
             var told = Finite(at, main, subjects, open, from);
             told.Gaps.Add((next, main));
             told.Proviso ??= which;
@@ -844,7 +849,8 @@ internal sealed class ClauseFinder
     {
         bool Says(params string[] words) => Has(open.From, open.To, i => _tokens[i].Kind == TokenKind.Word && words.Contains(_tokens[i].Text));
         // "Take the bolts out and the cover off": a way of its own.
-        return way is "off" or "out" && Says("off", "out") && !Says(way) || way is "in" or "on" && Says("out", "off") || way is "out" or "off" && Says("in", "on", "into", "onto");
+        return way is "off" or "out" && Says("off", "out") && !Says(way) || way is "in" or "on" && Says("out", "off") || way is "out" or "off"
+            && Says("in", "on", "into", "onto");
     }
 
     private bool Colon(int i) => i < _end && _tokens[i].Kind == TokenKind.Mark && _tokens[i].Text == ":";
@@ -887,6 +893,8 @@ internal sealed class ClauseFinder
             if (t.Kind != TokenKind.Word) continue;
             // "In two or three steps": about how many.
             if (t.Text == "or" && i > from && i + 1 < _end && IsNumberAt(i - 1) && IsNumberAt(i + 1)) continue;
+            // "All but one": so many less.
+            if (t.Text == "but" && Is(i - 1, "all")) continue;
             // "Straight up and out": one way.
             // "Fully forward and fully back three times".
             if (t.Text == "and" && i > from && i + 2 < _end && Is(i + 1, "fully") && _tokens[i - 1].Kind == TokenKind.Word

@@ -312,6 +312,13 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
             var word = Word(i);
             if (word is "there" or "you" or "he" or "she" or "we" or "i" or "something" or "us" or "me" or "him" && stems.Count == 0 && i == from && word is not ("you" or "we" or "i" or "he" or "she")) return null;
             i++;
+            // "All of them except one": so many less.
+            if (all && Word(i) is "except" or "but" && Read(i + 1, to, null, depth + 1) is { Phrase.IsPronoun: true } less)
+            {
+                (some, all) = (-(less.Phrase.Count ?? 1), false);
+                i = less.Next;
+            }
+
             return (Pronoun(from, i, after, word, word is "them" or "they" or "ones" or "those" or "these" || plural || count > 1, rest, count, all, isNew) with { Some = some, Distinct = distinct, Stems = [], IsIts = its, IsOld = isOld }, i);
         }
 
@@ -379,6 +386,9 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
             // "Let blade and spacer drop".
             if (stems.Count > 0 && Trade.IsBase(word) && Trade.NounOf([Stem.Of(word)]) is { Role: NounRole.Words }
                 && Trade.NounOf(stems) is { Role: NounRole.Thing } && (i + 1 >= to || tokens[i + 1].Kind == TokenKind.Mark)) break;
+            // "Let the caliper hang by its hose": it hangs.
+            if (stems.Count > 0 && from > 0 && Word(from - 1) is "let" or "letting" && Trade.IsBase(word) && Trade.NounOf([Stem.Of(word)]) is null
+                && !names.IsHead(Stem.Of(word))) break;
             if (first < 0) first = i;
             last = i;
             stems.Add(Stem.Of(word));

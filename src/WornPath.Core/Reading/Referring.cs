@@ -67,7 +67,7 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
 
             if (thing is Joint joint && phrase.Count is { } count && joint.Count == count && count > 1) best += 4;
             // "The nuts" is not the castle nut, nor "the nut" the wheel nuts, where both are there.
-            if (!whole && phrase.IsPlural != IsMany(thing))
+            if (!whole && phrase.IsPlural != thing.IsMany)
             {
                 // "The 15 mm bolt" is none of the six.
                 if (phrase.Size.Length > 0 && thing is Joint && phrase.Some is null) continue;
@@ -75,7 +75,7 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
             }
 
             if (!whole && IsMore(phrase, thing)) continue;
-            if (!whole && phrase.IsPlural && phrase.Count is null or > 1 && thing is Joint { Count: 1 } && !IsMany(thing) && phrase.Stems.Count == 1) continue;
+            if (!whole && phrase.IsPlural && phrase.Count is null or > 1 && thing is Joint { Count: 1 } && !thing.IsMany && phrase.Stems.Count == 1) continue;
             // What was spoken of comes before what comes later.
             if (!whole && spoken.Lately(thing) == 0) best -= 12;
             scored.Add((thing, best, whole));
@@ -155,12 +155,6 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
         return 0;
     }
 
-    private static bool IsMany(Thing thing) => thing switch
-    {
-        Joint { Count: > 1 } or Part { Quantity: > 1 } => true,
-        _ => thing.Name.EndsWith('s') && !thing.Name.EndsWith("ss", StringComparison.Ordinal),
-    };
-
     private static bool IsDescribing(string word) => word.EndsWith("ed", StringComparison.Ordinal) || word.EndsWith('y') || word.EndsWith("less", StringComparison.Ordinal) || word is "steel" or "plastic" or "rubber" or "brass" or "hex" or "big" or "thick" or "thin" or "round" or "flat" or "square" or "black" or "red" or "white" or "blue";
 
     private static bool Same(string[] name, IReadOnlyList<string> stems)
@@ -178,17 +172,17 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
         if (phrase is { IsRest: false, Some: null, Count: > 2 and var all } && accepts(ThingKind.Joint)
             && Together(all) is { Count: > 0 } together) return together;
         // "It" is one: the bolts before last are passed over for what they held.
-        var one = phrase.Text == "it" && accepts(ThingKind.Part) && spoken.Last.Concat(spoken.Earlier).Any(t => accepts(t.Kind) && !IsMany(t));
+        var one = phrase.Text == "it" && accepts(ThingKind.Part) && spoken.Last.Concat(spoken.Earlier).Any(t => accepts(t.Kind) && !t.IsMany);
         foreach (var hand in (IReadOnlyList<Thing>[])[spoken.Last, spoken.Earlier])
         {
-            if (one && hand.All(IsMany)) continue;
+            if (one && hand.All(t => t.IsMany)) continue;
             var fitting = hand.Where(t => accepts(t.Kind) && !IsMore(phrase, t)).ToList();
             // "Undo all nine" is not said of one wheel.
-            if (phrase.Count is > 1 and var said && fitting.Count < said && fitting.TrueForAll(t => !IsMany(t))) continue;
+            if (phrase.Count is > 1 and var said && fitting.Count < said && fitting.TrueForAll(t => !t.IsMany)) continue;
             if (fitting.Count == 0 || phrase.Text == "it" && accepts(ThingKind.Part) && fitting.TrueForAll(t => t is Joint { Count: > 1 })) continue;
             if (phrase.Distinct.Count > 0 && fitting.Find(t => NameIndex.NamesOf(t).Any(n => phrase.Distinct.All(n.Contains))) is { } told) return [told];
             // "Undo them" is not said of one flange.
-            if (phrase.Text is "them" or "they" && fitting is [var lone] && lone is Part or Connection && !IsMany(lone) && phrase.Count is null
+            if (phrase.Text is "them" or "they" && fitting is [var lone] && lone is Part or Connection && !lone.IsMany && phrase.Count is null
                 && !phrase.IsRest) continue;
             if (phrase.IsPlural || fitting.Count == 1) return fitting;
             // "It" of several: the one that is one.
@@ -197,10 +191,11 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
         }
 
         if (phrase.Distinct.Count > 0) return [];
-        if (phrase.Text is "them" or "they" && spoken.Nearest(sheet.Things.Concat(_fresh).Where(t => accepts(t.Kind) && IsMany(t) && !IsMore(phrase, t))) is { } many) return [many];
+        if (phrase.Text is "them" or "they" && spoken.Nearest(sheet.Things.Concat(_fresh).Where(t => accepts(t.Kind) && t.IsMany
+            && !IsMore(phrase, t))) is { } many) return [many];
         // Far away only where nothing else could be meant.
         return sheet.Things.Concat(_fresh).Where(t => accepts(t.Kind) && spoken.Lately(t) > 0
-            && !IsMore(phrase, t) && !(phrase.Count > 1 && !IsMany(t))).Take(2).ToList() is [var only] ? [only] : [];
+            && !IsMore(phrase, t) && !(phrase.Count > 1 && !t.IsMany)).Take(2).ToList() is [var only] ? [only] : [];
     }
 
     // "All ten" are not the five wheel nuts, though they may be those of both sides.

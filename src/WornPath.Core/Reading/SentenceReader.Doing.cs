@@ -54,7 +54,18 @@ public sealed partial class SentenceReader
                 changed = [_refer.Assume(phrase, ThingKind.Joint, true, owner, ownerId)];
             }
 
-            foreach (var thing in changed) _actions.Add(new StepAction { Verb = Verb.Treat, Target = thing.Id, With = stuff?.Id, Words = what?.Text ?? clause.Verb?.Lemma, New = phrase.IsNew, At = phrase.At });
+            foreach (var thing in changed) _actions.Add(new StepAction
+            {
+                Verb = Verb.Treat,
+                Target = thing.Id,
+                With = stuff?.Id,
+                Words = what?.Text
+                ?? clause.Verb?.Lemma,
+                New = phrase.IsNew,
+                Some = TreatedOf(thing, phrase),
+                Rest = phrase.IsRest,
+                At = phrase.At
+            });
             hand.AddRange(changed);
             if (changed.Count > 0 || phrase.IsPronoun || (phrase.Head == "brake" && phrase.After is null)) continue;
             _actions.Add(new StepAction { Verb = Verb.Treat, With = stuff?.Id, Words = phrase.Text, At = phrase.At });
@@ -67,6 +78,10 @@ public sealed partial class SentenceReader
         if (hand.Count > 0) Spoken.Hand(hand);
         Beside(clause);
     }
+
+    // "One of the studs", also where nobody has said how many there are.
+    private int? TreatedOf(Thing thing, NounPhrase phrase) => SomeOf(thing.Id, phrase)
+        ?? (phrase.Some > 0 && thing is Joint { Count: 1 } && thing.Name.EndsWith('s') ? phrase.Some : null);
 
     private bool IsStuff(NounPhrase phrase) => _refer.Known(phrase) is Consumable || phrase.Is(ThingKind.Consumable) && _refer.Known(phrase) is null
         || phrase.After is "with" or "in" && phrase.Is(ThingKind.Fluid);
@@ -349,7 +364,8 @@ public sealed partial class SentenceReader
     // A control by the name it has everywhere: "the engine" is stopped with the ignition, "the brake" is the parking brake.
     private Thing ControlOf(NounPhrase phrase)
     {
-        if ((Trade.ControlNamed(phrase.Text) ?? Trade.ControlNamed(phrase.Name.ToLowerInvariant())) is not { } name) return _refer.Known(phrase, k => k == ThingKind.Control) as Control ?? _refer.Assume(phrase, ThingKind.Control, false, null, null);
+        if ((Trade.ControlNamed(phrase.Text) ?? Trade.ControlNamed(phrase.Name.ToLowerInvariant())) is not { } name) return _refer.Known(phrase, k =>
+            k == ThingKind.Control) as Control ?? _refer.Assume(phrase, ThingKind.Control, false, null, null);
         if (_refer.Things.FirstOrDefault(t => t is Control && Trade.ControlNamed(t.Name.ToLowerInvariant()) == name) is { } there) return there;
         return _refer.Assume(phrase with { Name = name, Text = name.ToLowerInvariant(), Stems = NameIndex.StemsOf(name) }, ThingKind.Control, false, null, null);
     }

@@ -191,6 +191,9 @@ public sealed partial class SentenceReader
         // "In by hand three turns at least, then 16 N·m": how far by hand.
         if (torques.Count > 0 && Has(clause, "hand", "fingers", "finger-tight", "hand-tight")) angle = null;
         var some = SomeOf(joint.Id, phrase);
+        // "… to 25 N·m, except the one by the wall".
+        if (some is null && joint.Count > 1 && clause.Pieces.Find(p => p.Noun is { After: "except", IsPronoun: true })?.Noun is { } left)
+            some = joint.Count - (left.Count ?? 1) is > 0 and var fewer ? fewer : null;
         StepAction Of(StepAction a) => a with { New = phrase.IsNew, Some = some, Rest = phrase.IsRest, If = a.Verb == Verb.Retorque ? Later(clause) : null };
         if (sense == Sense.BackOff)
         {
@@ -215,6 +218,14 @@ public sealed partial class SentenceReader
         if (sense != Sense.Retorque && PassNamed(clause) is { } pass && torques.Count < 2)
         {
             Add(Verb.TorquePass, joint, phrase.At, a => Of(a) with { Torque = final, Pass = pass });
+            return;
+        }
+
+        // The torque a bearing is seated with: not yet the last.
+        if (sense == Sense.Torque && torques.Count == 1 && angle is null && joint.Torque is { Seat: { } seat } set
+            && final!.SaysTheSameAs(TorqueSpec.Create(seat.Amount, seat.Amount, seat.Unit).Value) && !final.SaysTheSameAs(set))
+        {
+            Add(Verb.TorquePass, joint, phrase.At, a => Of(a) with { Torque = final, Pass = 1 });
             return;
         }
 

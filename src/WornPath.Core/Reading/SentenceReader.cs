@@ -33,7 +33,7 @@ public sealed record Reading(ImmutableArray<StepAction> Actions, ImmutableArray<
 public sealed partial class SentenceReader
 {
     /// <summary>One more whenever the same words may be read otherwise than before.</summary>
-    public const int Version = 6;
+    public const int Version = 7;
 
     private readonly Sheet _sheet;
     private readonly Step _step;
@@ -468,6 +468,13 @@ public sealed partial class SentenceReader
                 if (Spoken.Nearest(_refer.Things.Where(t => t is Fluid)) is { } fluid) Add(Verb.CheckLevel, fluid, PlaceOf(clause));
                 else goto default;
                 return;
+            // "Fill with engine oil": with that, and no other that is on the sheet.
+            case Sense.Fill when objects.Count == 0 && clause.Pieces.Find(p => p.Noun is { IsPronoun: false, After: "with", Stems.Count: > 1 } n
+                && n.Is(ThingKind.Fluid))?.Noun is { } named:
+                var into = _refer.Known(named, k => k == ThingKind.Fluid) as Fluid ?? _refer.Assume(named, ThingKind.Fluid, false, null, null);
+                Add(Verb.Fill, into, named.At);
+                Spoken.Hand([into]);
+                return;
             // "Stop it and top up": what is filled in this job.
             case Sense.Fill when objects.Count == 0 && Spoken.Nearest(_refer.Things.Where(t => t is Fluid)) is Fluid filling:
                 Add(Verb.Fill, filling, PlaceOf(clause));
@@ -486,6 +493,12 @@ public sealed partial class SentenceReader
                 && Trade.NounOf(filled.Stems)?.Role is not NounRole.Words && (clause.Verb?.Lemma == "top"
                     || Trade.Vessels.Contains(filled.Head)):
                 Add(Verb.Fill, _refer.Assume(filled with { Name = $"{filled.Name} oil", Text = $"{filled.Text} oil", Stems = [.. filled.Stems, "oil"] }, ThingKind.Fluid, false, null, null), PlaceOf(clause));
+                return;
+            // "Nuts on, then snug in a star": those in hand.
+            case Sense.Snug when objects.Count > 0 && objects.TrueForAll(o => !o.IsPronoun && Trade.NounOf(o.Stems) is { Role: NounRole.Words })
+                && JointsInHand(Bare(clause)) is { Count: > 0 } inHand:
+                foreach (var joint in inHand) Tightened(clause, sense, joint, Bare(clause), [], false);
+                Beside(clause);
                 return;
             case Sense.Unbolt:
                 Unbolt(clause, objects);
@@ -765,8 +778,14 @@ public sealed partial class SentenceReader
             }
 
             // "Set the compressors on the coil and wind them in": the tools, which no sheet keeps count of.
-            if (phrase.Text is "it" or "them" && _actions is [.., { Verb: Verb.Place, Target: { } placed }] && _refer.Find(placed) is Tool
-                && !Accepts(ThingKind.Tool)) return [];
+            if (phrase.Text is "it" or "them" && _actions is [.., { Verb: Verb.Place, Target: { } placed }]
+                && (_refer.Find(placed) is Tool && !Accepts(ThingKind.Tool) || _refer.Find(placed) is Aid aid && phrase.Text == "them" && aid.Name.EndsWith('s')
+                    && (row.ByKind.Keys.All(k => k == ThingKind.Joint) || sense == Sense.Move)))
+            {
+                _isDone = true;
+                return [];
+            }
+
             if (phrase is { Distinct.Count: > 0, IsRest: false } && TwinOf(phrase) is { } twin && Accepts(twin.Kind)) return [twin];
             if (Topic(phrase, sense) is { } topic) return Things(clause, sense, topic with { At = phrase.At });
             if (phrase.Text == "it" && _from is { } source && Accepts(ThingKind.Part)

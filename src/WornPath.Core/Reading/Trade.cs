@@ -55,6 +55,21 @@ internal static class Trade
     public static readonly WordSet Steadies = Set("steadies");
     public static readonly WordSet GoesOn = Set("goesOn");
     public static readonly WordSet LetsGo = Set("letsGo");
+
+    /// <summary>What a control does that holds.</summary>
+    public static readonly WordSet Engaged = Set("engaged");
+
+    /// <summary>What a control does that lets go.</summary>
+    public static readonly WordSet Released = Set("released");
+
+    /// <summary>What an implement does that goes up.</summary>
+    public static readonly WordSet Raises = Set("raises");
+
+    /// <summary>What an implement does that comes down.</summary>
+    public static readonly WordSet Lowers = Set("lowers");
+
+    /// <summary>Where on a friction part a paste belongs.</summary>
+    public static readonly WordSet BackOf = Set("backOf");
     public static readonly WordSet Later = Set("later");
     public static readonly WordSet Hardware = Set("hardware");
     public static readonly WordSet Plain = Set("plain");
@@ -154,6 +169,28 @@ internal static class Trade
     public static bool IsSmall(string word) => (Bits.GetValueOrDefault(word) & Small) != 0;
 
     private static readonly long Small = Determiners.Bit | Prepositions.Bit | Paths.Bit | Conjunctions.Bit | Pronouns.Bit | Auxiliaries.Bit | Conditionals.Bit | Temporals.Bit | Relatives.Bit | Negations.Bit | Contractions.Bit;
+
+    private static readonly FrozenDictionary<string, (Trait Trait, string[] Stems, bool Anywhere)[]> Traits = Lines("traits").Select(Cut)
+        .SelectMany(l => l.Right.Split(',', StringSplitOptions.TrimEntries).Select(name =>
+            (Trait: Enum.Parse<Trait>(l.Left), Stems: NameIndex.StemsOf(name.TrimStart('*')), Anywhere: name[0] == '*')))
+        .GroupBy(t => t.Stems[^1]).ToFrozenDictionary(g => g.Key, g => g.ToArray());
+
+    /// <summary>What a thing is to the work by its name, a bit for each <see cref="Trait"/>.</summary>
+    public static ulong TraitsOf(string name)
+    {
+        var stems = NameIndex.StemsOf(name);
+        var traits = 0UL;
+        for (var last = 0; last < stems.Length; last++)
+            if (Traits.TryGetValue(stems[last], out var found))
+                foreach (var (trait, words, anywhere) in found)
+                    if ((anywhere || last == stems.Length - 1) && words.Length <= last + 1
+                        && stems.AsSpan(last + 1 - words.Length, words.Length).SequenceEqual(words)) traits |= 1UL << (int)trait;
+        return traits;
+    }
+
+    /// <summary>True where a text has a word of a set.</summary>
+    public static bool Says(string text, WordSet words) =>
+        Array.Exists(text.Split([' ', '\n', ',', '.', ':', ';'], StringSplitOptions.RemoveEmptyEntries), w => words.Contains(w.ToLowerInvariant()));
 
     /// <summary>What words can say beside what is done: kinds and their patterns.</summary>
     public static IEnumerable<(string Kind, string Pattern)> ClaimLines() => Lines("claims").Select(Cut);

@@ -30,6 +30,22 @@ public enum ReuseRule
     [JsonStringEnumMemberName("renew")] Renew,
 }
 
+/// <summary>What becomes of the fasteners that come out.</summary>
+public enum JointFate
+{
+    /// <summary>They go back, or new ones of the kind (<see cref="ReuseRule"/>).</summary>
+    [JsonStringEnumMemberName("refit")] Refit,
+
+    /// <summary>They are thrown away, and nothing goes in their place.</summary>
+    [JsonStringEnumMemberName("discard")] Discard,
+
+    /// <summary>They are kept and left off.</summary>
+    [JsonStringEnumMemberName("left off")] LeftOff,
+
+    /// <summary>Another joint takes their place: another count, size or nut.</summary>
+    [JsonStringEnumMemberName("superseded")] Superseded,
+}
+
 /// <summary>What keeps a tightened joint from turning, beyond its preload.</summary>
 public enum Locking
 {
@@ -125,6 +141,14 @@ public sealed record Joint : Thing
 
     /// <summary>Where the fasteners are when the job begins: on the vehicle and tight, or still in the kit.</summary>
     public Origin Origin { get; init; }
+
+    /// <summary>What becomes of the fasteners once they are out.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingDefault)]
+    public JointFate Becomes { get; init; }
+
+    /// <summary>Id of the joint that takes its place, where it is <see cref="JointFate.Superseded"/>; null elsewhere.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingDefault)]
+    public string? SupersededBy { get; init; }
 
     /// <summary>Ids of the parts this joint holds: none of them comes off while it is in.</summary>
     public ImmutableArray<string> Holds { get; init; } = [];

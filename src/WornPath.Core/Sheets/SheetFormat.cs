@@ -8,13 +8,15 @@ namespace WornPath.Core.Sheets;
 /// step by step when it is read. Version 1 is what had none; version 2 says which reader read the sheet; version 3 has controls, what
 /// was assumed from sentences, and the verbs of the second reader; version 4 says when an action is done that is done after the job,
 /// and comes with the third reader; version 5 keeps the author's word with the clauses it is about; version 6
-/// comes with the fifth reader and version 7 with the sixth, and neither has other names than the one before. What the names of a version are is held
+/// comes with the fifth reader and version 7 with the sixth, and neither has other names than the one before; version 8 says what becomes of
+/// fasteners that come out,
+/// and comes with the seventh reader. What the names of a version are is held
 /// by docs/formats/names-VERSION.txt, whatever the program calls its properties.
 /// </summary>
 public static class SheetFormat
 {
     /// <summary>The version that is written.</summary>
-    public const int Newest = 7;
+    public const int Newest = 8;
 
     // The step at n brings version n + 1 to the next: a sheet, and the values of a field in a delta.
     private static readonly Action<JsonObject>[] Sheets =
@@ -28,7 +30,9 @@ public static class SheetFormat
             foreach (var phase in sheet["phases"] as JsonArray ?? [])
                 foreach (var step in phase?["steps"] as JsonArray ?? []) if (step is JsonObject own) SayInFull(own);
         },
-        // Versions 6 and 7 are read by another reader; that is told by the sheet's own "reader".
+        // Versions 6 and 7 are read by another reader; that is told by the sheet's own "reader". What is new in version 8 is left out where
+        // it is as it always was.
+        _ => { },
         _ => { },
         _ => { },
     ];

@@ -140,6 +140,9 @@ public enum Verb
 
     /// <summary>What was done before is done again, as the words say.</summary>
     Repeat,
+
+    /// <summary>A new one takes the place of the old where it is; the walk makes it of a removal and a refit in one clause.</summary>
+    Renew,
 }
 
 /// <summary>One thing done: a verb and what it is done to, with the values the sentence gave.</summary>

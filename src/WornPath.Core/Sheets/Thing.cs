@@ -42,6 +42,14 @@ public abstract record Thing : IRemembers
     [JsonIgnore]
     public string Label => $"{Id} {Name}";
 
+    /// <summary>True for more than one, by its count or by its name: "wheel nuts", of which nobody has said how many there are.</summary>
+    [JsonIgnore]
+    public bool IsMany => this is Joint { Count: > 1 } or Part { Quantity: > 1 } || Name.EndsWith('s') && !Name.EndsWith("ss", StringComparison.Ordinal);
+
+    /// <summary>"Are" or "is", as its label takes it.</summary>
+    [JsonIgnore]
+    public string Are => IsMany ? "are" : "is";
+
     ref Memory IRemembers.Memory => ref _memory;
 
     /// <summary>The letter ids of a kind begin with.</summary>

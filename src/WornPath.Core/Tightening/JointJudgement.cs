@@ -67,7 +67,7 @@ public sealed record JointJudgement
         var reduced = ratio is not null && rules.Treated == TreatedSchool.Reduce;
         var target = spec.TargetBy(rules.Target);
         if (reduced) target = target with { Amount = Math.Round(target.Amount * (decimal)ratio!.Value, 3) };
-        var preload = Preload.Of(joint.Fastener, spec, factor, rules.Target, rules.Scatter);
+        var preload = Preload.Of(joint.Fastener, spec, factor, rules.Target, Preload.ScatterOf(joint.Treatment, rules.Scatter));
         if (reduced && preload is not null) preload = preload with { TargetKn = preload.TargetKn * ratio!.Value };
         var choice = workshop.Crib.IsEmpty ? null : WrenchChoice.For(spec, target, joint.Adapter, workshop);
         var setting = choice?.Setting ?? target;
@@ -81,7 +81,7 @@ public sealed record JointJudgement
             IsReduced = reduced,
             Wrench = choice,
             Passes = Tightening.Passes.Of(joint.Count, pattern?.Shape, setting, step, rules),
-            SlotPitch = spec.ToNextSlot ? new SlotAlignment(Fasteners.CastleNut.UsualSlots, SlotAlignment.OneHole).PitchDegrees : null,
+            SlotPitch = spec.ToNextSlot ? new SlotAlignment(Fasteners.CastleNut.SlotsOf(joint.Fastener?.Thread), SlotAlignment.OneHole).PitchDegrees : null,
             PlayMm = spec is { Back: { } back } && joint.Fastener?.Thread is { } thread ? SlotAlignment.PlayMm(thread.PitchMm, new Angle(back)) : null,
         };
     }

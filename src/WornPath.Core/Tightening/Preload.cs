@@ -12,10 +12,10 @@ public enum PreloadVerdict
     /// <summary>The fastener bears it.</summary>
     Bears,
 
-    /// <summary>It passes the proof load where friction is low.</summary>
+    /// <summary>It passes the proof load where friction is low, and is beyond what is usual.</summary>
     MayYield,
 
-    /// <summary>It passes the proof load even where friction is high.</summary>
+    /// <summary>The target itself passes the proof load.</summary>
     Yields,
 }
 
@@ -29,17 +29,30 @@ public enum PreloadVerdict
 /// <param name="Scatter">Scatter of the preload, as a part of it.</param>
 public sealed record Preload(double TargetKn, double ProofKn, double NutFactor, double Scatter)
 {
-    /// <summary>Nut factor of zinc-plated or as-received steel. Shigley's Mechanical Engineering Design, table 8–15, from memory.</summary>
+    /// <summary>Nut factor of zinc-plated steel. Shigley's Mechanical Engineering Design, table 8–15, from memory; taken for steel as received (house).</summary>
     public const double DefaultNutFactor = 0.20;
 
-    /// <summary>Scatter of preload under a hand torque wrench, as a part of it: ±25 %. NASA RP-1228, table of torque accuracy, from memory.</summary>
+    /// <summary>Scatter of preload under a hand torque wrench on lubricated threads, as a part of it: ±25 %. NASA RP-1228, table of torque accuracy, from memory.</summary>
     public const double DefaultScatter = 0.25;
+
+    /// <summary>By how much more it scatters on dry threads: ±35 % there (NASA RP-1228, from memory).</summary>
+    public const double DryAdds = 0.10;
+
+    /// <summary>
+    /// Above this part of the proof load at the target a value is looked at twice. 75 % is usual for a joint that is taken apart again
+    /// (Shigley, from memory): that its scatter may pass the proof load is known there and accepted.
+    /// </summary>
+    public const double MostUsual = 0.8;
 
     /// <summary>Below this part of the proof load a joint is asked whether it will hold. Common practice, no source.</summary>
     public const double LeastToHold = 0.25;
 
     /// <summary>What the band means.</summary>
-    public PreloadVerdict Verdict => Low > 1 ? PreloadVerdict.Yields : High > 1 ? PreloadVerdict.MayYield : High < LeastToHold ? PreloadVerdict.TooLittle : PreloadVerdict.Bears;
+    public PreloadVerdict Verdict => Utilisation > 1 ? PreloadVerdict.Yields : Utilisation > MostUsual ? PreloadVerdict.MayYield : High < LeastToHold
+        ? PreloadVerdict.TooLittle : PreloadVerdict.Bears;
+
+    /// <summary>The scatter of a joint by what is on its threads: that of the house where they are lubricated or wet with a compound, more where they are dry.</summary>
+    public static double ScatterOf(Sheets.Treatment treatment, double house) => treatment == Sheets.Treatment.None ? Math.Min(0.6, house + DryAdds) : house;
 
     /// <summary>Part of the proof load at the target.</summary>
     public double Utilisation => TargetKn / ProofKn;

@@ -46,6 +46,15 @@ public sealed record TappedHole(TappedMaterial Material, double EngagementMm)
     /// <summary>Least tensile strength of the material in MPa.</summary>
     public double TensileMegapascal => Materials.First(m => m.Material == Material).Tensile;
 
+    /// <summary>Engagement that handbooks name, in diameters: 1 in steel, 1.5 in cast iron and brass, 2 in aluminium and magnesium. Machinery's Handbook, from memory.</summary>
+    public double UsualDiameters => Material switch
+    {
+        TappedMaterial.Steel or TappedMaterial.HardSteel => 1,
+        TappedMaterial.CastIron or TappedMaterial.DuctileIron or TappedMaterial.Brass => 1.5,
+        TappedMaterial.CastAluminium or TappedMaterial.Aluminium or TappedMaterial.Magnesium => 2,
+        _ => throw new ArgumentOutOfRangeException(nameof(Material)),
+    };
+
     /// <summary>The material as written.</summary>
     public string MaterialName => Materials.First(m => m.Material == Material).Words[0];
 

@@ -20,13 +20,24 @@ public sealed record TreatmentAdvice(Treatment Advised, ImmutableArray<string> W
     /// <summary>Largest diameter in mm that low strength holds, and that high strength may not be put on: above, it cannot be undone without breaking.</summary>
     public const double SmallMm = 6;
 
-    private const int FixtureAt22 = 20, FullAt22 = 24;
+    private const int FullAt22 = 24;
+
+    // Minutes until it may be handled, at 22 °C: the stronger, the later.
+    private static int FixtureAt22(Treatment treatment) => treatment switch
+    {
+        Treatment.ThreadlockerLow => 15,
+        Treatment.ThreadlockerHigh or Treatment.RetainingCompound => 30,
+        _ => 20,
+    };
 
     /// <summary>True for the three strengths of threadlocker.</summary>
     public static bool IsLocker(Treatment treatment) => treatment is Treatment.ThreadlockerLow or Treatment.ThreadlockerMedium or Treatment.ThreadlockerHigh;
 
-    /// <summary>How much longer a cure takes: at 22 °C as the sheet says, four times at 5 °C; three times on metals that do not help it along.</summary>
-    public static double CureFactor(int celsius, bool passive) => (celsius >= 22 ? 1 : celsius <= 5 ? 4 : 1 + (3 * (22 - celsius) / 17.0)) * (passive ? 3 : 1);
+    /// <summary>
+    /// How much longer a cure takes: at 22 °C as the sheet says, four times at 5 °C, and smoothly between and beyond, as reactions go with temperature;
+    /// three times on metals that do not help it along. Common practice, no source: the maker's data sheet goes before it.
+    /// </summary>
+    public static double CureFactor(int celsius, bool passive) => Math.Clamp(Math.Pow(4, (22 - celsius) / 17.0), 0.5, 8) * (passive ? 3 : 1);
 
     /// <summary>The advice for a joint.</summary>
     /// <param name="joint">The joint.</param>
@@ -57,7 +68,7 @@ public sealed record TreatmentAdvice(Treatment Advised, ImmutableArray<string> W
         return new TreatmentAdvice(
             advised,
             why.ToImmutable(),
-            cures ? (int)Math.Round(FixtureAt22 * factor) : null,
+            cures ? (int)Math.Round(FixtureAt22(put) * factor) : null,
             cures ? (int)Math.Round(FullAt22 * factor) : null,
             put switch
             {

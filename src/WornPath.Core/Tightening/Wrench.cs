@@ -24,7 +24,7 @@ public sealed record Wrench
     /// <summary>Square drive: "1/4 in", "3/8 in", "1/2 in", "3/4 in", "1 in".</summary>
     public required string Drive { get; init; }
 
-    /// <summary>Permissible deviation in percent of the reading; null: as ISO 6789-1 has it, ±6 % up to 10 N·m and ±4 % above (from memory).</summary>
+    /// <summary>Permissible deviation in percent of the reading; null: as ISO 6789-1 has it for most types and classes of wrench, ±6 % up to 10 N·m and ±4 % above (from memory; some classes are allowed ±6 % throughout: write it then).</summary>
     public decimal? AccuracyPercent { get; init; }
 
     /// <summary>From the middle of the grip to the middle of the square, in mm: for adapters. Null while not measured.</summary>

@@ -74,15 +74,12 @@ public sealed record Bench(
         var vehicle = walk.AfterStep(Walk.Vehicle, stepIndex).Vehicle;
         var lines = new List<BenchLine>
         {
-            VehicleLine(walk, stepIndex, vehicle.Height switch
-            {
-                Height.OnGround => "on the ground",
-                Height.Raised => "raised, not on stands",
-                Height.OnStands => "on stands",
-                _ => "tyres just touching",
-            }),
+            VehicleLine(walk, stepIndex, Says(vehicle)),
         };
         if (vehicle.PedalSoft) lines.Add(VehicleLine(walk, stepIndex, "brake pedal soft: pump before moving"));
+        foreach (var control in walk.Sheet.Controls)
+            if (walk.EventsOf(control.Id).LastOrDefault(e => e.Verb == Verb.Set && e.StepIndex <= stepIndex) is { Action.Position: { } position })
+                lines.Add(Line(walk, control, stepIndex, position));
         return new Bench(stepIndex + 1, [.. off], [.. slack], [.. temporary], [.. open], [.. lines], [.. done]);
     }
 
@@ -110,6 +107,21 @@ public sealed record Bench(
             JointStage.Locked => "locked",
             _ => "marked",
         };
+
+    /// <summary>What the vehicle stands on, in words.</summary>
+    internal static string Says(VehicleState vehicle)
+    {
+        var how = vehicle.Height switch
+        {
+            Height.OnGround => "on the ground",
+            Height.Raised => "raised, not on stands",
+            Height.OnStands => "on stands",
+            Height.TyresTouching => "tyres just touching",
+            Height.OnLift => "on a lift",
+            _ => throw new ArgumentOutOfRangeException(nameof(vehicle)),
+        };
+        return vehicle.Up == Ends.None || !vehicle.InTheAir ? how : $"{WhichEnd.Text(vehicle.Up)} {how}";
+    }
 
     private static BenchLine Line(Walk walk, Thing thing, int stepIndex, string says, Glyph? glyph = null)
     {

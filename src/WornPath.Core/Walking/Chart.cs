@@ -60,12 +60,15 @@ public sealed record Chart(int Steps, ImmutableArray<ChartPhase> Phases, Immutab
 
     private static (string, string, Glyph?) Of(VehicleState vehicle)
     {
-        var (mark, says) = vehicle.Height switch
+        var says = Bench.Says(vehicle);
+        var mark = vehicle.Height switch
         {
-            Height.OnGround => ("ground", "on the ground"),
-            Height.Raised => ("raised", "raised, not on stands"),
-            Height.OnStands => ("stands", "on stands"),
-            _ => ("touching", "tyres just touching"),
+            Height.OnGround => "ground",
+            Height.Raised => "raised",
+            Height.OnStands => "stands",
+            Height.TyresTouching => "touching",
+            Height.OnLift => "lift",
+            _ => throw new ArgumentOutOfRangeException(nameof(vehicle)),
         };
         return vehicle.PedalSoft ? (mark == "ground" ? "soft" : mark, says + ", brake pedal soft", null) : (mark, says, null);
     }
@@ -88,6 +91,13 @@ public sealed record Chart(int Steps, ImmutableArray<ChartPhase> Phases, Immutab
                 return state.Connected ? ("connected", "connected", null) : ("disconnected", "disconnected", null);
             case Fluid:
                 return state.Fluid == FluidState.Drained ? ("drained", "drained", null) : state.LevelChecked ? ("level", "at level", null) : ("filled", "filled, level not checked", null);
+            case Control:
+                return state.Control switch
+                {
+                    ControlState.Engaged => ("engaged", "engaged", null),
+                    ControlState.Released => ("released", "let go", null),
+                    _ => ("found", "as found", null),
+                };
             default:
                 return state.InPlace ? ("placed", "in place", null) : ("away", "away", null);
         }

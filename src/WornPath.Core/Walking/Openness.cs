@@ -22,7 +22,7 @@ public static class Openness
     private static bool IsOpen(Joint joint, JointState state)
     {
         if (state.Counts is { } counts) return counts.Groups.Any(g => IsOpen(joint, g.State));
-        if (state.IsOut) return true;
+        if (state.IsOut) return joint.Becomes == JointFate.Refit;
         if (state.IsSlack) return state.Stage != JointStage.Snug || joint.Untorqued is null;
         return joint.Locking switch
         {

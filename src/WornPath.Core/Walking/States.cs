@@ -75,15 +75,32 @@ public enum Height : byte
     Raised,
     OnStands,
     TyresTouching,
+
+    /// <summary>On a lift, whose arms or runways hold it.</summary>
+    OnLift,
 }
 
 /// <summary>State of the vehicle as a whole.</summary>
 /// <param name="Height">What it stands on.</param>
 /// <param name="PedalSoft">True from the moment a brake part moved until the brakes were pumped.</param>
-public readonly record struct VehicleState(Height Height, bool PedalSoft)
+/// <param name="Up">The end or side that is up, as far as the words say; none where they do not say, or it is on the ground.</param>
+public readonly record struct VehicleState(Height Height, bool PedalSoft, Ends Up = Ends.None)
 {
-    /// <summary>True while no tyre bears on the ground.</summary>
-    public bool InTheAir => Height is Height.Raised or Height.OnStands;
+    /// <summary>True while no tyre of what is up bears on the ground.</summary>
+    public bool InTheAir => Height is Height.Raised or Height.OnStands or Height.OnLift;
+}
+
+/// <summary>How a control stands.</summary>
+public enum ControlState : byte
+{
+    /// <summary>As the job found it: nobody has said.</summary>
+    AsFound,
+
+    /// <summary>On, in, applied, in gear.</summary>
+    Engaged,
+
+    /// <summary>Off, out, let go, in neutral.</summary>
+    Released,
 }
 
 /// <summary>The state of anything on the walk, one field of it used by each kind of thing.</summary>
@@ -104,6 +121,9 @@ public readonly record struct ThingState(ThingKind? Kind)
 
     /// <summary>An aid: true while in place.</summary>
     public bool InPlace { get; init; }
+
+    /// <summary>A control: how it stands.</summary>
+    public ControlState Control { get; init; }
 
     /// <summary>The vehicle, where <see cref="Kind"/> is null.</summary>
     public VehicleState Vehicle { get; init; }

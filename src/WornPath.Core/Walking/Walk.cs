@@ -88,6 +88,19 @@ public sealed class Walk
     /// <summary>The events of any of these verbs, those of one verb in order.</summary>
     public IEnumerable<WalkEvent> Doing(Verb first, params Verb[] others) => others.Aggregate((IEnumerable<WalkEvent>)Doing(first), (all, verb) => all.Concat(Doing(verb)));
 
+    private Dictionary<Type, object>? _kept;
+
+    /// <summary>What is worked out of the whole walk once and asked for often, by whoever asks.</summary>
+    internal T Kept<T>(Type by, Func<Walk, T> make)
+        where T : class
+    {
+        _kept ??= [];
+        if (_kept.TryGetValue(by, out var kept)) return (T)kept;
+        var made = make(this);
+        _kept[by] = made;
+        return made;
+    }
+
     /// <summary>The phase a step is in, and its place there, by its place on the sheet.</summary>
     public (Phase Phase, int Index) PlaceAt(int stepIndex)
     {
@@ -144,6 +157,9 @@ public sealed class Walk
         var events = _tracks.EventsOf(id);
         return After(id, events, CountUpTo(events, order, (e, next) => e.Order < next));
     }
+
+    /// <summary>How the vehicle stands just before an event, and since when.</summary>
+    public Moment VehicleBefore(int order) => _vehicle[CountUpTo(_vehicle, order, (m, next) => m.Order < next) - 1];
 
     private ThingState After(string id, WalkEvent[] events, int count) => count == 0 ? AtBeginning(id) : events[count - 1].After;
 

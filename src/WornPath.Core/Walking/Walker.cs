@@ -1,3 +1,4 @@
+using WornPath.Core.Reading;
 using WornPath.Core.Sheets;
 using WornPath.Core.Workshops;
 
@@ -11,6 +12,7 @@ public sealed class Walker
     private readonly List<int> _indices = [];
     private readonly List<Moment> _onVehicle = [new Moment(-1, -1, default)];
     private VehicleState _vehicle;
+    private bool _onLift;
 
     private Walker(Sheet sheet) => _tracks = new Tracks(sheet);
 
@@ -23,7 +25,7 @@ public sealed class Walker
         walker._events.EnsureCapacity(steps.Count * 2);
         walker._indices.EnsureCapacity(steps.Count * 2);
         for (var i = 0; i < steps.Count; i++)
-            foreach (var action in steps[i].Actions) walker.Do(i, steps[i], action);
+            walker.Do(i, steps[i]);
         walker._tracks.SortOut(walker._events, walker._indices);
         return new Walk(sheet, whole ?? sheet, workshop ?? Workshop.Default, combination ?? Combination.First(sheet), steps, walker._events, walker._tracks, walker._onVehicle);
     }
@@ -36,6 +38,36 @@ public sealed class Walker
         Connected = thing is Connection { Origin: Origin.Vehicle },
         LevelChecked = thing is Fluid,
     };
+
+    private void Do(int stepIndex, Step step)
+    {
+        _onLift |= Claims.Says(step, ClaimKind.OnLift);
+        for (var i = 0; i < step.Actions.Length; i++)
+        {
+            var action = step.Actions[i];
+            // "Replace it" where it lies on the bench: a new one lies there now, and nothing came off or went on.
+            if (i + 1 < step.Actions.Length && Renews(action, step.Actions[i + 1]))
+            {
+                Do(stepIndex, step, step.Actions[++i] with { Verb = Verb.Renew });
+                continue;
+            }
+
+            Do(stepIndex, step, action);
+        }
+    }
+
+    // One clause takes off and fits a new one: what is off already, or asks for no torque, is exchanged as it is.
+    private bool Renews(StepAction off, StepAction on)
+    {
+        if (off.Target is null || off.Target != on.Target || !on.New || off.In != on.In || off.In.Length == 0
+            || _tracks.IndexOf(off.Target) is not (>= 0 and var at)) return false;
+        return (off.Verb, on.Verb, _tracks.ThingAt(at)) switch
+        {
+            (Verb.Remove, Verb.Fit, Part) => _tracks.Now(at).Part.Place != PartPlace.On,
+            (Verb.TakeOut, Verb.Start, Joint joint) => _tracks.Now(at).Joint.IsOut || joint.Torque is null && joint.Untorqued is null,
+            _ => false,
+        };
+    }
 
     private void Do(int stepIndex, Step step, StepAction action)
     {
@@ -59,11 +91,14 @@ public sealed class Walker
                 On(hook, stepIndex, step, new StepAction { Verb = Verb.Place, Target = action.With, At = action.At }, empty with { InPlace = true });
             if (action.Verb is Verb.Remove or Verb.HangAside or Verb.Fit && thing is Part part && Natures.Of(part) == PartNature.Brake)
                 Vehicle(_vehicle with { PedalSoft = true }, order, stepIndex);
+            // Without its stands it is held by what raised it.
+            if (action.Verb == Verb.TakeAway && _vehicle.Height == Height.OnStands && thing is Aid stands && Natures.Is(stands, Trait.Stand))
+                Vehicle(_vehicle with { Height = Height.Raised }, order, stepIndex);
             return;
         }
 
         var vehicle = new ThingState(null) { Vehicle = _vehicle };
-        Vehicle(NextVehicle(_vehicle, action.Verb), _events.Count, stepIndex);
+        Vehicle(NextVehicle(step, action), _events.Count, stepIndex);
         _events.Add(new WalkEvent(_events.Count, stepIndex, step, action, null, vehicle, new ThingState(null) { Vehicle = _vehicle }));
         _indices.Add(-1);
     }
@@ -82,14 +117,14 @@ public sealed class Walker
         _onVehicle.Add(new Moment(order, step, new ThingState(null) { Vehicle = next }));
     }
 
-    private static VehicleState NextVehicle(VehicleState now, Verb verb) => verb switch
+    private VehicleState NextVehicle(Step step, StepAction action) => action.Verb switch
     {
-        Verb.Raise => now with { Height = Height.Raised },
-        Verb.SetOnStands => now with { Height = Height.OnStands },
-        Verb.LowerToTouch => now with { Height = Height.TyresTouching },
-        Verb.Lower => now with { Height = Height.OnGround },
-        Verb.PumpBrakes => now with { PedalSoft = false },
-        _ => now,
+        Verb.Raise => _vehicle with { Height = _onLift ? Height.OnLift : Height.Raised, Up = WhichEnd.Of(step, action) },
+        Verb.SetOnStands => _vehicle with { Height = Height.OnStands, Up = _vehicle.InTheAir ? _vehicle.Up : WhichEnd.Of(step, action) },
+        Verb.LowerToTouch => _vehicle with { Height = Height.TyresTouching },
+        Verb.Lower => _vehicle with { Height = Height.OnGround, Up = Ends.None },
+        Verb.PumpBrakes => _vehicle with { PedalSoft = false },
+        _ => _vehicle,
     };
 
     private static ThingState Next(Thing thing, ThingState now, StepAction action) => thing.Kind switch
@@ -115,6 +150,7 @@ public sealed class Walker
             Verb.TakeAway => now with { InPlace = false },
             _ => now,
         },
+        ThingKind.Control => action.Verb == Verb.Set ? now with { Control = ControlPosition.Of(action) } : now,
         _ => now,
     };
 
@@ -141,6 +177,7 @@ public sealed class Walker
             case Verb.Stake or Verb.Lock: return Fixed(now.Stage) ? now with { Stage = JointStage.Locked } : now;
             case Verb.Mark: return Fixed(now.Stage) || now.Stage == JointStage.Locked ? now with { Stage = JointStage.Marked } : now;
             case Verb.Treat: return now with { Treated = true };
+            case Verb.Renew: return now with { Renewed = true };
             default: return now;
         }
     }
@@ -154,6 +191,9 @@ public sealed class Walker
         // Put aside while it is on, it is swung out of the way and must come back.
         Verb.SetAside => now.Place == PartPlace.On ? now with { Place = PartPlace.Hung, WasOff = true } : now,
         Verb.Fit => now with { Place = PartPlace.On, IsNew = now.IsNew || action.New },
+        Verb.Renew => now with { IsNew = true, Cleaned = false, Inspected = false },
+        // What is thrown away has come off, whether that was said or not.
+        Verb.Discard => now.Place == PartPlace.On ? now with { Place = PartPlace.OnBench, WasOff = true, IsNew = false } : now,
         Verb.Clean => now with { Cleaned = true },
         Verb.Inspect or Verb.Measure => now with { Inspected = true },
         _ => now,

@@ -53,10 +53,14 @@ public class ReverseBuilderTests
     public void A_wheel_is_snugged_in_the_air_and_torqued_on_the_ground_where_it_was_first_loosened()
     {
         var sheet = new Written().Part("front wheel").Joint("wheel nuts", "130 N·m", holds: "front wheel").Set("wheel nuts", "count", "5").Set("wheel nuts", "pattern", "circle").Thing(ThingKind.Aid, "axle stands")
-            .Steps("Loosen the wheel nuts half a turn.", "Raise the tractor.", "Support the tractor on the axle stands.", "Remove the wheel nuts and the front wheel.");
+            .Thing(ThingKind.Aid, "chocks")
+            .Steps("Chock the rear wheels with the chocks.", "Loosen the wheel nuts half a turn.", "Raise the tractor.",
+                "Support the tractor on the axle stands.", "Remove the wheel nuts and the front wheel.");
         var refit = Refit(sheet);
         refit[0].ShouldBe("Fit the front wheel. Start the wheel nuts by hand. Snug the wheel nuts in the order drawn.");
-        refit[^2].ShouldBe("Torque the wheel nuts to 130 N·m.");
+        refit.ShouldContain("Torque the wheel nuts to 130 N·m.");
+        refit.IndexOf("Take away the chocks.").ShouldBeGreaterThan(refit.IndexOf("Lower the vehicle to the ground."),
+            "what keeps it from rolling stays until it is down");
         refit[^1].ShouldBe("After the first use or 100 km (60 mi), retorque the wheel nuts to 130 N·m.");
         refit.ShouldContain("Lower the vehicle to the ground.");
         ShouldWalkClean(Built(sheet));
@@ -73,7 +77,7 @@ public class ReverseBuilderTests
             "Fit the hub.",
             "Start the hub nut by hand. Torque the hub nut to 40 N·m in the first pass while you turn it. Back off the hub nut 90°. Torque the hub nut to 8 N·m. Turn the hub nut on to the next slot, never back. Insert a new cotter pin in the hub nut.",
             "Take the caliper off the wire hook. Remove the wire hook. Fit the caliper. Clean the caliper bolts. Apply threadlocker medium to the caliper bolts. Start the caliper bolts by hand. Torque the caliper bolts to 95 N·m. Mark the caliper bolts.",
-            "Let the threadlocker medium cure 32 hours before the vehicle is used.", "Pump the brake pedal until it is firm.",
+            "Let the threadlocker medium cure 28 hours before the vehicle is used.", "Pump the brake pedal until it is firm.",
             "Have a qualified person check the caliper bolts before the vehicle is used.",
         ]);
         ShouldWalkClean(Built(sheet));
@@ -148,8 +152,9 @@ public class ReverseBuilderTests
             var sheet = new Written().Thing(ThingKind.Connection, "lamp lead").Thing(ThingKind.Aid, "rag").Thing(ThingKind.Aid, "axle stands");
             if (raised) sheet.Part("front wheel").Joint("wheel nuts", "130 N·m", holds: "front wheel");
             var steps = new List<string>();
-            if (raised && loosenedFirst) steps.Add("Loosen the wheel nuts.");
-            if (raised) steps.AddRange(["Raise the tractor.", "Support the tractor on the axle stands.", "Remove the wheel nuts and the front wheel."]);
+            if (raised) steps.AddRange(["Chock the rear wheels.", loosenedFirst ? "Loosen the wheel nuts."
+                : "Break the wheel nuts loose by half a turn.", "Raise the tractor.", "Support the tractor on the axle stands.",
+                "Remove the wheel nuts and the front wheel."]);
             for (var i = 0; i < count; i++)
             {
                 var name = $"{(char)('a' + i)}plate";

@@ -294,4 +294,107 @@ public class PublishedTableTests
     [InlineData("M20 9.8 bolt", "not made as large")]
     [InlineData("M8 A2-75", "A2-75")]
     public void What_is_not_made_is_refused(string written, string says) => FastenerText.Parse(written).Problem!.ToString().ShouldContain(says);
+
+    // DIN 6923 / ISO 4161, from memory.
+    [Theory]
+    [InlineData("M5", "8 mm")]
+    [InlineData("M6", "10 mm")]
+    [InlineData("M8", "13 mm")]
+    [InlineData("M10", "15 mm")]
+    [InlineData("M12", "18 mm")]
+    [InlineData("M14", "21 mm")]
+    [InlineData("M16", "24 mm")]
+    [InlineData("M20", "30 mm")]
+    public void Width_of_a_flange_nut_of_ISO_4161(string thread, string flats) => AcrossFlats.Of(T(thread),
+        FastenerForm.FlangeNut)[0].ShouldBe(new Flats(flats, FlatsHabit.FlangeNut));
+
+    // ISO 15071 (small series), from memory; beside DIN 6921.
+    [Theory]
+    [InlineData("M6", "8 mm")]
+    [InlineData("M8", "10 mm")]
+    [InlineData("M10", "13 mm")]
+    public void Width_of_a_small_flange_head_of_ISO_15071(string thread, string flats) =>
+        AcrossFlats.Of(T(thread), FastenerForm.FlangeBolt).Select(f => f.Size).ShouldContain(flats);
+
+    // ISO 4032 above M36, from memory: an independent check is that every width is 1.4 to 1.7 times the thread.
+    [Theory]
+    [InlineData("M42", "65 mm")]
+    [InlineData("M48", "75 mm")]
+    [InlineData("M56", "85 mm")]
+    [InlineData("M64", "95 mm")]
+    public void Width_across_flats_to_M64(string thread, string flats)
+    {
+        AcrossFlats.Of(T(thread))[0].Size.ShouldBe(flats);
+        foreach (var d in ThreadSeries.MetricDiameters.Where(d => d >= 3.5m))
+            (double.Parse(AcrossFlats.Of(T($"M{d.ToString(System.Globalization.CultureInfo.InvariantCulture)}"))[0].Size[..^3],
+                System.Globalization.CultureInfo.InvariantCulture) / (double)d).ShouldBeInRange(1.4, 1.76);
+    }
+
+    // Sizes that are met every day raise nothing: common practice, no source.
+    [Theory]
+    [InlineData("wheel nuts", "M22×1.5 nut, 33 mm")]
+    [InlineData("wheel nuts", "M12×1.5 nut, 21 mm")]
+    [InlineData("wheel bolts", "M14×1.5 bolt, 17 mm")]
+    [InlineData("axle nut", "M24×1.5 castle nut, 36 mm")]
+    [InlineData("hub nut", "M22×1.5 nut, 36 mm")]
+    [InlineData("cover screws", "M8 8.8 cap screw, hex socket 6 mm")]
+    [InlineData("cover bolts", "M8 8.8 flange bolt, 10 mm")]
+    [InlineData("cover bolts", "M10 8.8 flange bolt, 13 mm")]
+    [InlineData("cover nuts", "M12 flange nut, 18 mm")]
+    public void A_common_size_is_no_misfit(string name, string fastener) =>
+        new Written().Joint(name, "20 N·m", fastener: fastener).Steps($"Torque the {name} to 20 N·m.").At("TOO001").ShouldBeEmpty();
+
+    // SAE J995, proof stress in psi, from memory.
+    [Theory]
+    [InlineData("grade 2", "1/2-13", 90_000)]
+    [InlineData("grade 5", "1/2-13", 120_000)]
+    [InlineData("grade 5", "1/2-20", 109_000)]
+    [InlineData("grade 5", "1 1/4-7", 105_000)]
+    [InlineData("grade 8", "3/8-16", 150_000)]
+    public void Proof_stress_of_a_nut_of_SAE_J995(string nut, string thread, double psi) =>
+        (NutClass.ProofStress(nut, T(thread))!.Value * 145.037738).ShouldBe(psi, 20);
+
+    // ISO 898-6, from memory.
+    [Theory]
+    [InlineData("8", "M10×1", 955)]
+    [InlineData("8", "M20×1.5", 1030)]
+    [InlineData("10", "M12×1.25", 1110)]
+    [InlineData("6", "M14×1.5", 780)]
+    public void Proof_stress_of_a_fine_nut_of_ISO_898_6(string nut, string thread, double mpa) => NutClass.ProofStress(nut, T(thread)).ShouldBe(mpa);
+
+    // An inch nut has a grade and no ISO class; classes and grades are made in the sizes their standards have.
+    [Theory]
+    [InlineData("3/8-16 UNC grade 8 bolt with nut 8", "3/8-16 UNC grade 8 bolt with nut grade 8")]
+    [InlineData("3/8-16 UNC nut of grade 5", "3/8-16 UNC nut of grade 5")]
+    public void An_inch_nut_has_a_grade(string written, string read)
+    {
+        FastenerText.Parse(written).Value.ToString().ShouldBe(read);
+        FastenerText.Parse(read).Value.ToString().ShouldBe(read);
+        NutClass.ProofStress("8", T("3/8-16")).ShouldBeNull();
+        NutClass.ProofStress("grade 8", T("M10")).ShouldBeNull();
+    }
+
+    [Theory]
+    [InlineData("grade 5", "#10-24", false)]
+    [InlineData("grade 5", "1/4-20", true)]
+    [InlineData("A2-70", "M24", true)]
+    [InlineData("A2-70", "M30", false)]
+    [InlineData("A2-50", "M30", true)]
+    [InlineData("8.8", "M39", true)]
+    [InlineData("8.8", "M42", false)]
+    public void A_class_is_known_in_the_sizes_its_standard_has(string made, string thread, bool known) =>
+        (PropertyClass.ProofStrength(made, T(thread)) is not null).ShouldBe(known);
+
+    // DIN 935-1: six slots to M39, eight above.
+    [Theory]
+    [InlineData("M24", 6)]
+    [InlineData("M39", 6)]
+    [InlineData("M42", 8)]
+    [InlineData("M64", 8)]
+    public void Slots_of_a_castle_nut(string thread, int slots)
+    {
+        CastleNut.Of(T(thread))!.Value.Slots.ShouldBe(slots);
+        Core.Tightening.JointJudgement.Of(new Written().Joint("axle nut", "60 N·m + next slot", fastener: $"{thread} castle nut").Sheet.Joints[0],
+            Core.Workshops.Workshop.Default).SlotPitch!.Value.ShouldBe(360.0 / slots, 1e-9);
+    }
 }

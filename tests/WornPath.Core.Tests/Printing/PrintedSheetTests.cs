@@ -22,7 +22,7 @@ public class PrintedSheetTests
     public void The_torque_table_shows_both_units_and_the_steps()
     {
         var row = Printed().Torques.Single(t => t.Id == "J2");
-        (row.Value, row.Counterpart, row.After).ShouldBe(("22–28 N·m", "16.5–20.5 lbf·ft", "new cotter pin"));
+        (row.Value, row.Counterpart, row.After).ShouldBe(("22–28 N·m", "16.4–20.6 lbf·ft", "new cotter pin"));
         row.Steps.ShouldBe([5]);
     }
 

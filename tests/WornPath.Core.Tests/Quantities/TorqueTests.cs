@@ -16,7 +16,8 @@ public class TorqueTests
     [Fact]
     public void A_value_in_words_is_the_number_it_spells()
     {
-        string[] ones = ["", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "eleven", "twelve", "thirteen", "fourteen", "fifteen",
+        string[] ones = ["", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "eleven", "twelve", "thirteen",
+            "fourteen", "fifteen",
             "sixteen", "seventeen", "eighteen", "nineteen"];
         string[] tens = ["", "", "twenty", "thirty", "forty", "fifty", "sixty", "seventy", "eighty", "ninety"];
         string Below(int n) => n < 20 ? ones[n] : n % 10 == 0 ? tens[n / 10] : $"{tens[n / 10]}-{ones[n % 10]}";
@@ -155,4 +156,17 @@ public class TorqueTests
     [InlineData("1/4 turn", 90)]
     [InlineData("half a turn", 180)]
     public void An_angle_is_read_in_degrees_flats_and_turns(string written, double degrees) => ((double)Angle.Parse(written).Value.Degrees).ShouldBe(degrees);
+
+    // What is shown in another unit is off by one per cent at most; a hand wrench is set no finer.
+    [Fact]
+    public void What_is_shown_is_never_off_by_more_than_one_per_cent() => CsCheck.Gen.Double[0.06, 490].Sample(reading =>
+        Math.Abs((double)Rounding.ToSettable(reading) - reading).ShouldBeLessThanOrEqualTo(0.0101 * reading));
+
+    [Theory]
+    [InlineData("0.5 N·m", TorqueUnit.KilogramForceMetre, 0.051)]
+    [InlineData("16.27 N·m", TorqueUnit.PoundForceFoot, 12)]
+    [InlineData("32.54 N·m", TorqueUnit.PoundForceFoot, 24)]
+    [InlineData("95 N·m", TorqueUnit.PoundForceFoot, 70)]
+    public void Small_values_are_shown_as_they_are(string written, TorqueUnit unit, double shown) =>
+        ((double)Rounding.ToSettable(TorqueText.Parse(written).Value.Target.In(unit))).ShouldBe(shown, 0.0006);
 }

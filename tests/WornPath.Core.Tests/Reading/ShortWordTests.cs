@@ -27,7 +27,8 @@ public class ShortWordTests
         ];
         foreach (var sentence in sentences)
         {
-            var shortened = sentence.Replace(word, way, StringComparison.Ordinal).Replace($"{char.ToUpperInvariant(word[0])}{word[1..]}", way, StringComparison.Ordinal);
+            var shortened = sentence.Replace(word, way, StringComparison.Ordinal).Replace($"{char.ToUpperInvariant(word[0])}{word[1..]}", way,
+                StringComparison.Ordinal);
             var (full, brief) = (new Written().Steps(sentence), new Written().Steps(shortened));
             // A position stands in the writer's words: what is done, and to what.
             brief.Step(1).Actions.Select(a => (a.Verb, a.Target, a.With)).ShouldBe(full.Step(1).Actions.Select(a => (a.Verb, a.Target, a.With)), shortened);

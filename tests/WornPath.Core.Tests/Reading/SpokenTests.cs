@@ -339,7 +339,8 @@ public class SpokenTests
     [InlineData("Spin the bowl on and give it an eighth more.", "fit P1 bowl")]
     [InlineData("Fit the four cover bolts. | Take out two of the cover bolts. | Take out the third and leave the last one finger-tight.",
         "take out 1 of J1 cover bolts; loosen the rest of J1 cover bolts")]
-    [InlineData("Housing back over it, two bolts, and they only get ten newton metres.", "fit P1 housing; start by hand J1 housing bolts; torque J1 housing bolts to 10 N·m")]
+    [InlineData("Housing back over it, two bolts, and they only get ten newton metres.",
+        "fit P1 housing; start by hand J1 housing bolts; torque J1 housing bolts to 10 N·m")]
     [InlineData("Take the fan off. | Fan on the spigot, four bolts, nine newton metres.", "fit P1 fan; torque J1 fan bolts to 9 N·m")]
     [InlineData("Torque the wheel nuts to a hundred and twenty foot-pounds.", "torque J1 wheel nuts to 120 lbf·ft")]
     [InlineData("Hub off the stub with both thumbs holding the bearing in.", "remove P1 hub")]

@@ -58,7 +58,8 @@ public class CountedFastenerTests
     [Fact]
     public void The_chart_draws_the_state_of_those_furthest_from_done_and_says_all()
     {
-        var sheet = Cover().Steps("Take out two of the cover bolts.", "Take out the other two.", "Start the cover bolts by hand.", "Torque three of the cover bolts to 22 N·m.");
+        var sheet = Cover().Steps("Take out two of the cover bolts.", "Take out the other two.", "Start the cover bolts by hand.",
+            "Torque three of the cover bolts to 22 N·m.");
         var bands = Chart.Of(sheet.Walk()).Rows.Single(r => r.Id == "J1").Bands;
         bands.Select(b => b.Says).ShouldBe(["tight", "2 out, 2 tight", "out", "hand-tight", "1 hand-tight, 3 torqued"]);
         bands.Select(b => b.Glyph!.Some).ShouldBe([false, true, false, false, true]);
@@ -69,7 +70,8 @@ public class CountedFastenerTests
     [Fact]
     public void What_is_owed_a_torque_is_due_where_the_last_of_them_gets_it()
     {
-        var sheet = Cover().Steps("Take out the cover bolts.", "Start the cover bolts by hand.", "Torque two of the cover bolts to 22 N·m.", "Clean the cover.", "Torque the other two to 22 N·m.");
+        var sheet = Cover().Steps("Take out the cover bolts.", "Start the cover bolts by hand.", "Torque two of the cover bolts to 22 N·m.",
+            "Clean the cover.", "Torque the other two to 22 N·m.");
         TorqueLedger.After(sheet.Walk(), 2).ShouldHaveSingleItem().Due.ShouldBe(5);
         TorqueLedger.After(sheet.Walk(), 4).ShouldBeEmpty();
     }

@@ -40,8 +40,14 @@ public sealed class OtherTreatmentSaid : AgreementRule
         var with = $"{action.Words} {(action.With is { } id ? walk.Things.GetValueOrDefault(id)?.Name : "")}".Trim().ToLowerInvariant();
         var said = Words.FirstOrDefault(w => Has(with, w.Word));
         if (said.Means is null || said.Means.Contains(joint.Treatment)) return null;
+        // What goes on studs is meant for the nuts that go on them.
+        if (joint.Treatment == Sheets.Treatment.None && walk.Doing(Verb.Treat).FirstOrDefault(e => ReferenceEquals(e.Action, action)) is { } put
+            && walk.Sheet.Joints.Any(nuts => said.Means.Contains(nuts.Treatment) && Applied.OnItsStuds(walk, put, nuts))) return null;
         return new Said(default, said.Word, joint.Treatment == Sheets.Treatment.None ? "" : Fields.WordOf(joint.Treatment), said.Means.Length == 1 ? "treatment" : "", Fields.WordOf(said.Means[0]), null);
     }
+
+    /// <summary>The treatments words may mean; none where they name none.</summary>
+    internal static Sheets.Treatment[] Means(string words) => Words.FirstOrDefault(w => Has(words.ToLowerInvariant(), w.Word)).Means ?? [];
 
     // Whole words: "oil" is not in "foil".
     private static bool Has(string text, string word)

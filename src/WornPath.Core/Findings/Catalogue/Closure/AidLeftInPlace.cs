@@ -14,7 +14,8 @@ public sealed class AidLeftInPlace : Rule
         {
             if (!walk.AtEnd(aid.Id).InPlace) continue;
             var placed = walk.EventsOf(aid.Id).Last(e => e.Verb == Verb.Place);
-            yield return At(placed, $"Put in place here and never taken away: {aid.Label}.", Fixes.InsertInRefit(walk, placed.StepIndex, $"Take {aid.Id} away", $"Take away {Fixes.The(aid)}."));
+            yield return At(placed, $"Put in place here and never taken away: {aid.Label}.",
+                Fixes.PutRight(walk, aid, placed.StepIndex, $"Take {aid.Id} away", $"Take away {Fixes.The(aid)}."));
         }
     }
 }

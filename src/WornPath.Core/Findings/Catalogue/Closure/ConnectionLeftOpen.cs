@@ -16,7 +16,7 @@ public sealed class ConnectionLeftOpen : Rule
             var opened = walk.EventsOf(connection.Id).LastOrDefault(e => e.Verb == Verb.Disconnect);
             var after = opened?.StepIndex ?? -1;
             var message = opened is null ? $"Comes with the kit and no step connects it: {connection.Label}." : $"Disconnected here and never connected again: {connection.Label}.";
-            yield return At(opened?.Step, after, connection, message, Fixes.InsertInRefit(walk, after, $"Connect {connection.Id}", $"Connect {Fixes.The(connection)}."));
+            yield return At(opened?.Step, after, connection, message, Fixes.PutRight(walk, connection, after, $"Connect {connection.Id}", $"Connect {Fixes.The(connection)}."));
         }
     }
 }

@@ -17,7 +17,7 @@ public sealed class FluidNotChecked : Rule
             var last = walk.EventsOf(fluid.Id).Last(e => e.Verb is Verb.Drain or Verb.Fill);
             var check = $"Check the level of {Fixes.The(fluid)}.";
             yield return end.Fluid == FluidState.Drained
-                ? At(last, $"{fluid.Label} is drained here and never filled.", Fixes.InsertInRefit(walk, last.StepIndex, $"Fill {fluid.Id} and check its level", $"Fill {Fixes.The(fluid)}.", check))
+                ? At(last, $"{fluid.Label} is drained here and never filled.", Fixes.PutRight(walk, fluid, last.StepIndex, $"Fill {fluid.Id} and check its level", $"Fill {Fixes.The(fluid)}.", check))
                 : At(last, $"{fluid.Label} is filled here and its level is not checked.", Fixes.InsertAfter(walk, last.StepIndex, "Check the level", check));
         }
     }

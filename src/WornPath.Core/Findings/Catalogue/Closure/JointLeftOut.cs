@@ -1,4 +1,5 @@
 using WornPath.Core.Building;
+using WornPath.Core.Editing;
 using WornPath.Core.Sheets;
 using WornPath.Core.Walking;
 
@@ -11,7 +12,7 @@ public sealed class JointLeftOut : ThingRule<Joint>
 
     protected internal override void Find(Walk walk, Joint joint, Found found)
     {
-        if (!walk.AtEnd(joint.Id).Joint.IsOut) return;
+        if (!walk.AtEnd(joint.Id).Joint.IsOut || joint.Becomes != JointFate.Refit) return;
         var events = walk.EventsOf(joint.Id);
         // With all its parts discarded or kept as spares there is nothing left to hold.
         if (joint.Holds.Length > 0 && joint.Holds.All(id => walk.Things.GetValueOrDefault(id) is Part { Fate: Fate.Discard or Fate.Spare })) return;
@@ -23,7 +24,17 @@ public sealed class JointLeftOut : ThingRule<Joint>
         }
 
         var last = LastOut(events);
-        found.Add(At(last, $"{joint.Label} {(joint.Count > 1 ? "are" : "is")} taken out here and never put back.", Refit(walk, joint, last.StepIndex)));
+        found.Add(At(last, $"{joint.Label} {joint.Are} taken out here and never put back.", Refit(walk, joint, last.StepIndex), Else(walk, joint)));
+    }
+
+    // Another joint of the kit goes in where it came out; or a step throws it away.
+    private static Fix? Else(Walk walk, Joint joint)
+    {
+        Fix Becomes(string title, string text) => new(title, new SetField(joint.Id, "becomes", Fields.WordOf(JointFate.Refit), text));
+        var instead = walk.Sheet.Joints.FirstOrDefault(j => j.Origin != Origin.Vehicle && j.Holds.Intersect(joint.Holds).Any()
+            && !walk.AtEnd(j.Id).Joint.IsOut);
+        if (instead is not null) return Becomes($"{joint.Id} is superseded by {instead.Id}", $"superseded by {instead.Id}");
+        return walk.EventsOf(joint.Id).Any(e => e.Verb == Verb.Discard) ? Becomes($"{joint.Id} is thrown away", Fields.WordOf(JointFate.Discard)) : null;
     }
 
     private static WalkEvent LastOut(IReadOnlyList<WalkEvent> events)
@@ -38,9 +49,6 @@ public sealed class JointLeftOut : ThingRule<Joint>
         var renew = joint.Reuse == ReuseRule.Renew ? "new " : "";
         var start = $"Start the {renew}{joint.Name} by hand.";
         var tighten = TighteningSentence.Of(joint);
-        var wheel = Natures.HoldsAWheel(joint, walk.Things);
-        return wheel
-            ? Fixes.InsertAtEnd(walk, $"Start and tighten {joint.Id} at the end", start, tighten)
-            : Fixes.InsertInRefit(walk, after, $"Start and tighten {joint.Id}", start, tighten);
+        return Fixes.PutRight(walk, joint, after, $"Start and tighten {joint.Id}", start, tighten);
     }
 }

@@ -16,8 +16,9 @@ public sealed class JointLeftSlack : ThingRule<Joint>
         var last = walk.EventsOf(joint.Id).Last(e => e.After.Joint != e.Before.Joint || e.Verb is Verb.Start or Verb.Snug);
         var to = joint.TighteningText is { Length: > 0 } text ? text : "a final torque";
         var open = end.Counts?.Groups.Where(g => g.State.IsOut || g.State.IsSlack).ToList();
-        var left = open is null ? $"{joint.Label} {(joint.Count > 1 ? "are" : "is")} left {How(end)}"
-            : $"Of {joint.Label}, {joint.Count} in all, {string.Join(" and ", open.Select((g, i) => $"{g.Count}{(i > 0 ? "" : Left(g.Count))} {How(g.State)}"))}";
+        var left = open is null ? $"{joint.Label} {joint.Are} left {How(end)}"
+            : $"Of {joint.Label}, {joint.Count} in all, "
+                + $"{string.Join(" and ", open.Select((g, i) => $"{g.Count}{(i > 0 ? "" : Left(g.Count))} {How(g.State)}"))}";
         found.Add(At(last, $"{left} here and never tightened to {to}.", Tighten(walk, joint, last.StepIndex)));
     }
 
@@ -32,7 +33,7 @@ public sealed class JointLeftSlack : ThingRule<Joint>
         _ => "loose",
     };
 
-    private static Fix? Tighten(Walk walk, Joint joint, int after) => Natures.HoldsAWheel(joint, walk.Things)
-        ? Fixes.InsertAtEnd(walk, $"Tighten {joint.Id} at the end", TighteningSentence.Of(joint))
-        : Fixes.InsertInRefit(walk, after, $"Tighten {joint.Id}", TighteningSentence.Of(joint));
+    // With its pin in it does not turn: the pin is out of place, and has a finding of its own.
+    private static Fix? Tighten(Walk walk, Joint joint, int after) => walk.AtEnd(joint.Id).Joint.PinIn ? null
+        : Fixes.PutRight(walk, joint, after, $"Tighten {joint.Id}", TighteningSentence.Of(joint));
 }

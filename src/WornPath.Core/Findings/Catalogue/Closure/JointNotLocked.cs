@@ -15,7 +15,7 @@ public sealed class JointNotLocked : ThingRule<Joint>
         var events = walk.EventsOf(joint.Id);
         // A pin pulled from a nut that stays tight is missed as much as one that never went in.
         if (joint.Locking == Locking.CotterPin && end is { Stage: JointStage.Tight, PinIn: false } && events.LastOrDefault(e => e.Verb == Verb.RemovePin) is { } pulled)
-            found.Add(At(pulled, $"The cotter pin of {joint.Label} is pulled here, and none goes in again.", Fixes.InsertInRefit(walk, pulled.StepIndex, "Insert a new cotter pin", $"Insert a new cotter pin in {Fixes.The(joint)}.")));
+            found.Add(At(pulled, $"The cotter pin of {joint.Label} is pulled here, and none goes in again.", Fixes.PutRight(walk, joint, pulled.StepIndex, "Insert a new cotter pin", $"Insert a new cotter pin in {Fixes.The(joint)}.")));
         if (end.Stage is not (JointStage.Torqued or JointStage.Aligned or JointStage.Locked or JointStage.Marked)) return;
         var torqued = events.LastOrDefault(e => e.Verb == Verb.Torque);
         if (torqued is null) return;

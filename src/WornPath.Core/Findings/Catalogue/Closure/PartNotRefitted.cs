@@ -26,5 +26,5 @@ public sealed class PartNotRefitted : ThingRule<Part>
     }
 
     private static Fix? Fit(Walk walk, Part part, int after) =>
-        Fixes.InsertInRefit(walk, after, $"Fit {part.Id}", $"Fit the {(part.Fate == Fate.Replace ? "new " : "")}{part.Name}.");
+        Fixes.PutRight(walk, part, after, $"Fit {part.Id}", $"Fit the {(part.Fate == Fate.Replace ? "new " : "")}{part.Name}.");
 }

@@ -13,7 +13,13 @@ public sealed class VehicleNotOnGround : Rule
         var end = walk.AtEnd(Walk.Vehicle).Vehicle.Height;
         if (end == Height.OnGround) yield break;
         var last = walk.Events.Last(e => e.Verb is Verb.Raise or Verb.SetOnStands or Verb.LowerToTouch);
-        var how = end switch { Height.Raised => "raised", Height.OnStands => "set on stands", _ => "lowered until the tyres touch" };
+        var how = end switch
+        {
+            Height.Raised => "raised",
+            Height.OnStands => "set on stands",
+            Height.OnLift => "raised on the lift",
+            _ => "lowered until the tyres touch",
+        };
         yield return At(last, $"The vehicle is {how} here and never lowered to the ground.", Fixes.InsertAtEnd(walk, "Lower it at the end", "Lower the vehicle to the ground."));
     }
 }

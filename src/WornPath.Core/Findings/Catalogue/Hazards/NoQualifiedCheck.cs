@@ -12,12 +12,17 @@ public sealed class NoQualifiedCheck : Rule
 
     public override IEnumerable<Finding> Find(Walk walk)
     {
-        WalkEvent? last = null;
-        foreach (var thing in Natures.LifeCritical(walk.Sheet))
-            if (walk.EventsOf(thing.Id).LastOrDefault(e => e.Verb is Verb.Fit or Verb.Torque) is { } done && (last is null || done.Order > last.Order)) last = done;
-        if (last is null) yield break;
+        var critical = Natures.LifeCritical(walk.Sheet).Select(t => walk.EventsOf(t.Id).LastOrDefault(e =>
+            e.Verb is Verb.Fit or Verb.Torque)).OfType<WalkEvent>().ToList();
+        if (critical.MaxBy(e => e.Order) is not { } last) yield break;
         for (var i = last.StepIndex; i < walk.Steps.Count; i++)
             if (Claims.Says(walk.Steps[i], ClaimKind.Qualified)) yield break;
-        yield return At(last, $"People’s lives hang on {last.Thing!.Label}, and no step behind has it checked by a qualified person before the vehicle is used.", Fixes.InsertAtEnd(walk, "Have it checked at the end", TighteningSentence.HaveChecked(last.Thing)));
+        // What was checked before the last of them is not said again.
+        var checkedAt = Enumerable.Range(0, last.StepIndex).LastOrDefault(i => Claims.Says(walk.Steps[i], ClaimKind.Qualified), -1);
+        List<string> open = [.. critical.Where(e => e.StepIndex > checkedAt).OrderBy(e => e.Order).Select(e => e.Thing!.Label).Distinct()];
+        var all = open.Count == 1 ? open[0] : $"{string.Join(", ", open.SkipLast(1))} and {open[^1]}";
+        yield return At(last, $"People’s lives hang on {all}, and no step behind has {(open.Count > 1 ? "them" : "it")} checked by a qualified person "
+            + "before the vehicle is used.", Fixes.InsertBeforeUse(walk, last.StepIndex, "Have it checked before it is used",
+            TighteningSentence.HaveChecked(last.Thing!)));
     }
 }

@@ -1,4 +1,3 @@
-using System.Text.RegularExpressions;
 using WornPath.Core.Reading;
 using WornPath.Core.Sheets;
 using WornPath.Core.Walking;
@@ -6,21 +5,21 @@ using WornPath.Core.Walking;
 namespace WornPath.Core.Findings.Catalogue;
 
 /// <summary>HAZ004: a hydraulic or fuel line is opened, and no step before lets the pressure off.</summary>
-public sealed partial class PressureNotRelieved : Rule
+public sealed class PressureNotRelieved : Rule
 {
     public override RuleInfo Info { get; } = new("HAZ004", Severity.Warn, "Line opened under pressure");
 
-    [GeneratedRegex(@"\b(?:hydraulic|pressure line|pressure hose|fuel line|fuel hose|accumulator)\b", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
-    private static partial Regex Pressed();
-
-    private static readonly Memo<Thing, bool> IsPressed = new(thing => Pressed().IsMatch(thing.Name));
-
     public override IEnumerable<Finding> Find(Walk walk)
     {
-        var opened = walk.Doing(Verb.Disconnect, Verb.TakeOut).Where(e => e.Thing is Connection or Joint && IsPressed.Of(e.Thing)).MinBy(e => e.Order);
+        // On a sheet of hydraulics or fuel every hose and fitting may be under it.
+        var system = walk.Sheet.Fluids.Any(f => Natures.Is(f, Trait.UnderPressure));
+        var opened = walk.Doing(Verb.Disconnect, Verb.TakeOut, Verb.Loosen, Verb.BreakLoose)
+            .Where(e => e.Thing is Connection or Joint && (Natures.Is(e.Thing, Trait.Pressed) || system && Flow.Contains(e.Thing, walk.Things)
+                && !Natures.Is(e.Thing, Trait.DrainPlug))).MinBy(e => e.Order);
         if (opened is null) yield break;
         for (var i = 0; i <= opened.StepIndex; i++)
-            if (Claims.Says(walk.Steps[i], ClaimKind.Relieved)) yield break;
+            if (Claims.First(walk.Steps[i], ClaimKind.Relieved) is { Denied: false } said
+                && (i < opened.StepIndex || said.At.Start < opened.Action.At.Start)) yield break;
         yield return At(opened, $"{opened.Thing!.Label} is opened here, and no step before lets the pressure off. A jet of oil goes through skin.", Fixes.InsertBefore(walk, opened.StepIndex, "Relieve the pressure first", "Stop the engine.", "Move every lever both ways to relieve the pressure."));
     }
 }

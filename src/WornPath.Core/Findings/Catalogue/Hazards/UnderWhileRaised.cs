@@ -1,4 +1,3 @@
-using WornPath.Core.Editing;
 using WornPath.Core.Sheets;
 using WornPath.Core.Walking;
 
@@ -11,37 +10,38 @@ public sealed class UnderWhileRaised : Rule
 
     public override IEnumerable<Finding> Find(Walk walk)
     {
+        if (!walk.MomentsOf(Walk.Vehicle).Any(m => m.State.Vehicle.Height == Height.Raised)) yield break;
         WalkEvent? raised = null;
-        if (walk.Doing(Verb.Raise).Count == 0) yield break;
+        var told = false;
         foreach (var walked in walk.Events)
         {
-            switch (walked.Verb)
+            if (walked.Verb == Verb.Raise || walked is { Verb: Verb.TakeAway, Thing: Aid aid } && Natures.Is(aid, Trait.Stand)) raised = walked;
+            if (walk.VehicleBefore(walked.Order).State.Vehicle.Height != Height.Raised)
             {
-                case Verb.Raise:
-                    raised = walked;
-                    break;
-                case Verb.SetOnStands or Verb.Lower or Verb.LowerToTouch:
-                    raised = null;
-                    break;
+                told = false;
+                continue;
             }
 
-            if (raised is null || walked.Thing is not { Kind: ThingKind.Joint or ThingKind.Part or ThingKind.Connection or ThingKind.Fluid } thing) continue;
+            // Once for each time it is raised, or its stands come away: the one fix mends all that follows.
+            if (told || raised is null || walked.Thing is not { Kind: ThingKind.Joint or ThingKind.Part or ThingKind.Connection or ThingKind.Fluid } thing) continue;
+            told = true;
             yield return At(walked.Step, walked.StepIndex, null,
                 $"Work on {thing.Label} begins here while the vehicle is raised (step {raised.StepIndex + 1}) and not on stands. A jack lifts; it does not hold.",
-                OnStands(walk, raised));
-            // Once for each time it is raised: the one fix mends all that follows.
-            raised = null;
+                raised.Verb == Verb.Raise ? OnStands(walk, raised) : null);
         }
     }
 
     // Onto the stands behind the raising, and off them before it is lowered.
     private static Fix? OnStands(Walk walk, WalkEvent raised)
     {
-        var stands = walk.Sheet.Aids.FirstOrDefault(a => a.Name.EndsWith("stands", StringComparison.OrdinalIgnoreCase))?.Name ?? "axle stands";
+        var stands = walk.Sheet.Aids.FirstOrDefault(a => Natures.Is(a, Trait.Stand))?.Name ?? "axle stands";
         const string Title = "Set it on stands first";
-        var on = Fixes.InsertAfter(walk, raised.StepIndex, Title, $"Support the vehicle on the {stands}.");
-        var lowered = walk.Events.FirstOrDefault(e => e.Order > raised.Order && e.Verb is Verb.Lower or Verb.LowerToTouch && e.StepIndex > raised.StepIndex);
-        if (on is null || lowered is null || Fixes.InsertBefore(walk, lowered.StepIndex, Title, $"Take away the {stands}.") is not { } away) return on;
-        return on with { Edit = new Several(Title, [away.Edit, on.Edit]) };
+        var lowered = walk.Events.FirstOrDefault(e => e.Order > raised.Order && e.Verb is Verb.Lower or Verb.LowerToTouch);
+        // Up and down in one step: there is no place between.
+        if (lowered?.StepIndex == raised.StepIndex) return null;
+        return Fixes.And(
+            Fixes.InsertAfter(walk, raised.StepIndex, Title, $"Support the vehicle on the {stands}."),
+            lowered is null ? Fixes.InsertAtEnd(walk, Title, $"Take away the {stands}.", "Lower the vehicle to the ground.")
+                : Fixes.InsertBefore(walk, lowered.StepIndex, Title, $"Take away the {stands}."));
     }
 }

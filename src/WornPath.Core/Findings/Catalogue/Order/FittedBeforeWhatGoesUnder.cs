@@ -25,6 +25,8 @@ public sealed class FittedBeforeWhatGoesUnder : ThingRule<Part>
                 continue;
             }
 
+            // "Push the spring over the new damper": the one is there when the other goes on.
+            if (early.Step.Id == fitted.Step.Id && early.Action.In.Length > 0 && early.Action.In == fitted.Action.In) continue;
             var fix = fitted.StepIndex == early.StepIndex ? null : Fixes.MoveBefore(walk, fitted.Step, early.Step);
             found.Add(At(early, $"{cover.Label} is fitted here, but what goes under it is fitted only in step {fitted.StepIndex + 1}: {under.Label}.", fix));
         }

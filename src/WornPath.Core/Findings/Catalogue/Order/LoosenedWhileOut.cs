@@ -12,6 +12,7 @@ public sealed class LoosenedWhileOut : Rule
     {
         foreach (var walked in walk.Doing(Verb.BreakLoose, Verb.Loosen, Verb.TakeOut))
             if (walked is { Thing: Joint joint, Action.Verb: Verb.BreakLoose or Verb.Loosen or Verb.TakeOut } && walked.Acted.IsOut)
-                yield return At(walked, $"{joint.Label} {(joint.Count > 1 ? "are" : "is")} out already{(joint.Origin == Origin.Vehicle ? "" : ", still in the kit,")} and loosened here. Is another joint meant?");
+                yield return At(walked, $"{joint.Label} {joint.Are} out already{(joint.Origin == Origin.Vehicle ? "" : ", still in the kit,")} and "
+                    + "loosened here. Is another joint meant?");
     }
 }

@@ -15,8 +15,10 @@ public sealed class LockNutReused : ThingRule<Joint>
     {
         if (joint.Reuse == ReuseRule.Renew) return;
         var insert = joint.Fastener?.Form == FastenerForm.LockNut;
-        var axle = joint.Name.Contains("axle nut", StringComparison.OrdinalIgnoreCase) || joint.Name.Contains("spindle nut", StringComparison.OrdinalIgnoreCase);
+        var axle = Natures.Is(joint, Trait.AxleNut);
         if (!insert && !axle) return;
+        // A castle nut is held by its pin, and one that sets a bearing's play is not yielded: neither is spoilt by coming off.
+        if (!insert && (joint.Locking == Locking.CotterPin || joint.Fastener?.Form == FastenerForm.CastleNut || joint.Torque is { IsAdjustment: true })) return;
         var school = insert ? School.OneTimeNut : School.AxleNut;
         if (!walk.Workshop.Rules.KeepsTo(school) && Tightening.TreatmentAdvice.IsLocker(joint.Treatment)) return;
         if (walk.EventsOf(joint.Id).FirstOrDefault(e => e.Action is { Verb: Verb.Start, New: false } && e.Acted is { AnyOut: true, WasOut: true }) is not { } again) return;

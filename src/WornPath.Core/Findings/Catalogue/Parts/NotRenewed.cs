@@ -17,7 +17,8 @@ public sealed class NotRenewed : ThingRule<Thing>
                 if (walked.Action is { Verb: Verb.InsertPin, New: false } && joint.Locking == Locking.CotterPin)
                     found.Add(At(walked, $"The cotter pin of {joint.Label} goes in here and is not said to be new. A bent pin is never used again.", SayNew(walked)));
                 else if (joint.Reuse == ReuseRule.Renew && walked.Action is { Verb: Verb.Start, New: false } && walked.Acted is { AnyOut: true, WasOut: true } && !NewLater(walk, walked))
-                    found.Add(At(walked, $"{joint.Label} {(joint.Count > 1 ? "are" : "is")} to be renewed each time, and {(joint.Count > 1 ? "the old ones go" : "the old one goes")} back in here.", SayNew(walked)));
+                    found.Add(At(walked, $"{joint.Label} {joint.Are} to be renewed each time, and "
+                        + $"{(joint.Count > 1 ? "the old ones go" : "the old one goes")} back in here.", SayNew(walked)));
             }
 
         if (thing is Part { Fate: Fate.Replace } part)

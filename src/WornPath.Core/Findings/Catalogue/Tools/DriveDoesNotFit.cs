@@ -13,7 +13,7 @@ public sealed class DriveDoesNotFit : ThingRule<Joint>
     private static readonly Memo<Joint, List<Drive>?> Misfit = new(joint =>
     {
         if (joint.Fastener is not { Thread: { } thread, Form: { } form, Drive: { } drive }) return null;
-        var usual = DriveSizes.Usual(thread, form).Where(d => d.Kind == drive.Kind).ToList();
+        var usual = DriveSizes.Usual(thread, form, Natures.Is(joint, Trait.WheelHardware)).Where(d => d.Kind == drive.Kind).ToList();
         return usual.Contains(drive) || (usual.Count == 0 && !TooFarOff(thread, drive)) ? null : usual;
     });
 

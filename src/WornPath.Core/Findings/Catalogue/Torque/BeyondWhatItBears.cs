@@ -7,7 +7,7 @@ using WornPath.Core.Walking;
 namespace WornPath.Core.Findings.Catalogue;
 
 /// <summary>
-/// TRQ003: a torque that takes the fastener past its proof load: a Stop where even high friction does not save it, a Warn where
+/// TRQ003: a torque that takes the fastener past its proof load: a Stop where the target itself does, a Warn where
 /// only low friction brings it there (see <see cref="Preload"/>). A value that would fit under another unit is TRQ005.
 /// </summary>
 public sealed class BeyondWhatItBears : ThingRule<Joint>
@@ -23,7 +23,8 @@ public sealed class BeyondWhatItBears : ThingRule<Joint>
             // A variant of the header has a walk of its own, with its own value.
             if (variant.IsOf(walk.Whole.Header.Variants)) continue;
             var target = variant.Torque.TargetBy(walk.Workshop.Rules.Target);
-            if (Preload.Of(joint.Fastener, variant.Torque, walk.Workshop.Rules.NutFactors.Of(joint.Treatment), walk.Workshop.Rules.Target, walk.Workshop.Rules.Scatter) is { Verdict: PreloadVerdict.MayYield or PreloadVerdict.Yields } there)
+            if (Preload.Of(joint.Fastener, variant.Torque, walk.Workshop.Rules.NutFactors.Of(joint.Treatment), walk.Workshop.Rules.Target,
+                Preload.ScatterOf(joint.Treatment, walk.Workshop.Rules.Scatter)) is { Verdict: PreloadVerdict.MayYield or PreloadVerdict.Yields } there)
                 found.Add(Of(walk, joint, target, there, $", {variant.When}"));
         }
     }

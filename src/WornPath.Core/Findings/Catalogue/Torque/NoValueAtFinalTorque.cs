@@ -15,6 +15,6 @@ public sealed class NoValueAtFinalTorque : ThingRule<Joint>
         if (joint.Variants.Length > 0 && walk.Whole.Header.Variants.Length > 0) return;
         var torqued = walk.EventsOf(joint.Id).FirstOrDefault(e => e.Verb == Verb.Torque);
         if (torqued is not null)
-            found.Add(At(torqued, $"{joint.Label} {(joint.Count > 1 ? "are" : "is")} torqued here, and no value is given. Write it in this step or in Joints, with its source."));
+            found.Add(At(torqued, $"{joint.Label} {joint.Are} torqued here, and no value is given. Write it in this step or in Joints, with its source."));
     }
 }

@@ -10,9 +10,12 @@ public sealed class NotStartedByHand : ThingRule<Joint>
 
     protected internal override void Find(Walk walk, Joint joint, Found found)
     {
+        // What is done up by hand needs no start of its own.
+        if (joint.Untorqued is not null) return;
         if (walk.EventsOf(joint.Id).FirstOrDefault(e => e.Verb is Verb.Torque or Verb.TorquePass or Verb.Snug) is not { Acted.AnyOut: true } turned) return;
         var some = turned.Acted.Counts is null ? "" : "Some of ";
-        found.Add(At(turned, $"{some}{joint.Label} {(joint.Count > 1 ? "are" : "is")} out, and turned with a wrench here: "
-            + "a thread that is crossed is felt by hand and cut by a wrench.", Fixes.InsertBefore(walk, turned.StepIndex, $"Start {joint.Id} by hand first", $"Start {Fixes.The(joint)} by hand.")));
+        found.Add(At(turned, $"{some}{joint.Label} {joint.Are} out, and turned with a wrench here: "
+            + "a thread that is crossed is felt by hand and cut by a wrench.", Fixes.InsertBefore(walk, turned.StepIndex,
+                $"Start {joint.Id} by hand first", $"Start {(joint.Reuse == ReuseRule.Renew ? $"the new {joint.Name}" : Fixes.The(joint))} by hand.")));
     }
 }

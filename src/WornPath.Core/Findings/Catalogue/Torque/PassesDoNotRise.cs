@@ -26,7 +26,7 @@ public sealed class PassesDoNotRise : ThingRule<Joint>
             var now = (walked.Action.Torque ?? (walked.Verb == Verb.Torque ? joint.Torque : null))?.Target.NewtonMetres ?? 0;
             if (now > 0 && now < before * 0.985)
             {
-                found.Add(At(walked, FormattableString.Invariant($"{joint.Label} {(joint.Count > 1 ? "are" : "is")} brought to {before:0.#} N·m and then to {now:0.#} N·m: a wrench set lower only clicks. Let the passes rise to the final value.")));
+                found.Add(At(walked, FormattableString.Invariant($"{joint.Label} {joint.Are} brought to {before:0.#} N·m and then to {now:0.#} N·m: a wrench set lower only clicks. Let the passes rise to the final value.")));
                 break;
             }
 

@@ -19,6 +19,8 @@ public sealed class WheelTorquedInTheAir : ThingRule<Joint>
         var fix = lowered is null || lowered.StepIndex == torqued.StepIndex
             ? Fixes.InsertBefore(walk, torqued.StepIndex, "Lower the vehicle first", "Lower the vehicle to the ground.")
             : Fixes.MoveAfter(walk, torqued.Step, lowered.Step);
-        found.Add(At(torqued, $"{joint.Label} {(joint.Count > 1 ? "get their" : "gets its")} final torque here with the vehicle {(height.Height == Height.OnStands ? "on stands" : "raised")}: the wheel turns under the wrench and does not seat.", fix));
+        found.Add(At(torqued, $"{joint.Label} {(joint.Count > 1 ? "get their" : "gets its")} final torque here with the vehicle "
+            + $"{(height.Height switch { Height.OnStands => "on stands", Height.OnLift => "on a lift", _ => "raised" })}: the wheel turns under the "
+            + "wrench and does not seat.", fix));
     }
 }

@@ -1,0 +1,20 @@
+using WornPath.Core.Sheets;
+using WornPath.Core.Walking;
+
+namespace WornPath.Core.Findings.Catalogue;
+
+/// <summary>HAZ014: the brake pedal is pressed while a caliper or brake cylinder is off.</summary>
+public sealed class PedalWhileOff : Rule
+{
+    public override RuleInfo Info { get; } = new("HAZ014", Severity.Stop, "Pedal pressed with the brake apart");
+
+    public override IEnumerable<Finding> Find(Walk walk)
+    {
+        foreach (var pressed in walk.Doing(Verb.PumpBrakes))
+            if (walk.Sheet.Parts.FirstOrDefault(p => Natures.Of(p) == PartNature.Brake
+                && walk.BeforeEvent(p.Id, pressed.Order).Part is { Place: not PartPlace.On, WasOff: true }) is { } off)
+                yield return At(pressed.Step, pressed.StepIndex, off,
+                    $"The brake pedal is pressed here while {off.Label} is off: its pistons come out, and the fluid after them. Press it when the "
+                    + "brake is together.");
+    }
+}
