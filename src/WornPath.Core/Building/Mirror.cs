@@ -1,5 +1,4 @@
 using System.Collections.Immutable;
-using System.Text.RegularExpressions;
 using WornPath.Core.Editing;
 using WornPath.Core.Sheets;
 
@@ -13,23 +12,8 @@ namespace WornPath.Core.Building;
 /// <param name="Steps">Its sentences.</param>
 /// <param name="Things">Names of the things that are added.</param>
 /// <param name="Edit">The edit that writes it; null where nothing on the phase is left or right.</param>
-public sealed partial record Mirror(string Name, ImmutableArray<string> Steps, ImmutableArray<string> Things, Edit? Edit)
+public sealed record Mirror(string Name, ImmutableArray<string> Steps, ImmutableArray<string> Things, Edit? Edit)
 {
-    [GeneratedRegex(@"\b(?:left|right)(?:[ -]hand)?\b|\b(?:LH|RH)\b", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
-    private static partial Regex Sides();
-
-    /// <summary>The words with left and right changed places; what is "right" by another meaning ("right angle") stays.</summary>
-    public static string Swap(string text) => Sides().Replace(text, match =>
-    {
-        var after = text.AsSpan(match.Index + match.Length);
-        if (after.StartsWith(" angle", StringComparison.OrdinalIgnoreCase) || after.StartsWith(" after", StringComparison.OrdinalIgnoreCase) || after.StartsWith(" over", StringComparison.OrdinalIgnoreCase) || after.StartsWith(" away", StringComparison.OrdinalIgnoreCase)) return match.Value;
-        if (match.Value is "LH") return "RH";
-        if (match.Value is "RH") return "LH";
-        var other = match.Value.StartsWith("l", StringComparison.OrdinalIgnoreCase) ? "right" : "left";
-        if (match.Value.Length > 5) other += match.Value[^5..];
-        return char.IsUpper(match.Value[0]) ? Reading.Sentences.Capital(other) : other;
-    });
-
     /// <summary>The mirror of a phase.</summary>
     public static Outcome<Mirror> Of(Sheet sheet, string phaseId)
     {
@@ -41,7 +25,7 @@ public sealed partial record Mirror(string Name, ImmutableArray<string> Steps, I
         var added = ImmutableArray.CreateBuilder<string>();
         foreach (var thing in sheet.Things)
         {
-            var other = Swap(thing.Name);
+            var other = SideWords.Swap(thing.Name);
             if (!used.Contains(thing.Id) || other == thing.Name || sheet.Things.Any(t => t.Name.Equals(other, StringComparison.OrdinalIgnoreCase))) continue;
             added.Add(other);
             edits.Add(new AddFilled(thing.Kind, other, [.. Fields.Of(thing.Kind).Where(f => f.Name is not "name").Select(f => new FieldText(f.Name, ValueOf(f, thing)))
@@ -50,15 +34,15 @@ public sealed partial record Mirror(string Name, ImmutableArray<string> Steps, I
                     && thing is Joint { SupersededBy: not null }))]));
         }
 
-        foreach (var thing in sheet.Things.Where(t => added.Contains(Swap(t.Name))))
-            if (thing is Joint { Holds.Length: > 0 } joint) edits.Add(new SetFieldByName(Swap(thing.Name), "holds", Names(sheet, joint.Holds)));
-            else if (thing is Part { Behind.Length: > 0 } part) edits.Add(new SetFieldByName(Swap(thing.Name), "behind", Names(sheet, part.Behind)));
+        foreach (var thing in sheet.Things.Where(t => added.Contains(SideWords.Swap(t.Name))))
+            if (thing is Joint { Holds.Length: > 0 } joint) edits.Add(new SetFieldByName(SideWords.Swap(thing.Name), "holds", Names(sheet, joint.Holds)));
+            else if (thing is Part { Behind.Length: > 0 } part) edits.Add(new SetFieldByName(SideWords.Swap(thing.Name), "behind", Names(sheet, part.Behind)));
 
-        foreach (var joint in sheet.Joints.Where(j => added.Contains(Swap(j.Name)) && j.SupersededBy is not null))
-            edits.Add(new SetFieldByName(Swap(joint.Name), "becomes", $"superseded by {Swap(sheet.Find(joint.SupersededBy!)!.Name)}"));
+        foreach (var joint in sheet.Joints.Where(j => added.Contains(SideWords.Swap(j.Name)) && j.SupersededBy is not null))
+            edits.Add(new SetFieldByName(SideWords.Swap(joint.Name), "becomes", $"superseded by {SideWords.Swap(sheet.Find(joint.SupersededBy!)!.Name)}"));
 
-        ImmutableArray<string> steps = [.. phase.Steps.Select(s => Swap(s.Text))];
-        var name = Swap(phase.Name) == phase.Name ? $"{phase.Name}, other side" : Swap(phase.Name);
+        ImmutableArray<string> steps = [.. phase.Steps.Select(s => SideWords.Swap(s.Text))];
+        var name = SideWords.Swap(phase.Name) == phase.Name ? $"{phase.Name}, other side" : SideWords.Swap(phase.Name);
         if (steps.SequenceEqual(phase.Steps.Select(s => s.Text))) return new Mirror(name, steps, [], null);
         var id = sheet.Phases.Any(p => p.Id == $"mirror-{phaseId}") ? null : $"mirror-{phaseId}";
         if (id is null || id.Length > 24) return new Problem($"“{phase.Name}” has been mirrored already.", "Change the mirrored phase, or take it away first.");
@@ -70,8 +54,8 @@ public sealed partial record Mirror(string Name, ImmutableArray<string> Steps, I
     private static string ValueOf(Field<Thing> field, Thing thing)
     {
         var value = field.Get(thing);
-        return field.Name is "only" or "tell" or "goesTo" ? Swap(value) : value;
+        return field.Name is "only" or "tell" or "goesTo" ? SideWords.Swap(value) : value;
     }
 
-    private static string Names(Sheet sheet, ImmutableArray<string> ids) => string.Join(", ", ids.Select(id => Swap(sheet.Find(id)!.Name)));
+    private static string Names(Sheet sheet, ImmutableArray<string> ids) => string.Join(", ", ids.Select(id => SideWords.Swap(sheet.Find(id)!.Name)));
 }

@@ -24,7 +24,7 @@ public sealed record RemovalSort(ImmutableArray<SortMove> Moves, Edit? Edit)
     public static Outcome<RemovalSort> Of(Walk walk, string phaseId)
     {
         if (walk.Sheet.Phases.FirstOrDefault(p => p.Id == phaseId) is not { } phase) return new Problem("This phase is no longer on the sheet.", "Reload to see the sheet as it is.");
-        var order = RemovalOrder.Of(walk.Sheet);
+        var order = RemovalOrder.Of(walk.Written);
         if (order.Whole().Problem is { } circle) return circle;
         var steps = phase.Steps;
         var offset = steps.IsEmpty ? 0 : walk.IndexOf(steps[0]);

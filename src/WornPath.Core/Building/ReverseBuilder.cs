@@ -80,6 +80,7 @@ public sealed class ReverseBuilder
         var events = _walk.Events.Where(e => e.StepIndex <= _last).ToList();
         foreach (var walked in events)
             if (walked.Thing is Joint joint && walked.Action.Verb is Verb.BreakLoose or Verb.Loosen or Verb.TakeOut) _firstLoosened.TryAdd(joint.Id, walked.Order);
+        var repeated = Enumerable.Range(0, _last + 1).Select(i => _walk.RepeatedBy(i).DefaultIfEmpty(-1).Min()).ToHashSet();
         for (var i = events.Count - 1; i >= 0;)
         {
             var step = events[i].StepIndex;
@@ -91,6 +92,8 @@ public sealed class ReverseBuilder
             }
 
             if (sentences.Count > 0) _steps.Add(string.Join(' ', sentences));
+            // What was taken off on each side goes back on each.
+            if (_steps.Count > 0 && repeated.Contains(step)) _steps.Add($"Repeat on the {SideWords.Of(_walk.SecondSide)} side.");
         }
 
         FitWhatIsNew();

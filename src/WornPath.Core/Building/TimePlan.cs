@@ -50,20 +50,29 @@ public sealed record TimePlan(ImmutableArray<PlannedStep> Steps, double HandsOnM
     /// <summary>Minutes to read a step and find the tool, where no action says more (common practice, no source).</summary>
     private const double Reading = 0.5;
 
-    /// <summary>Hands-on minutes of a step: as its author timed it, else reckoned from what is done.</summary>
-    public static double HandsOnOf(Step step, IReadOnlyDictionary<string, Thing> things)
+    /// <summary>
+    /// Hands-on minutes of a step of a walk, by its place: as its author timed it, else reckoned from what is done, on each side it is done
+    /// on; one that repeats others takes as long as they do.
+    /// </summary>
+    public static double HandsOnOf(Walk walk, int stepIndex)
     {
+        var step = walk.Steps[stepIndex];
         if (step.Minutes is { } own) return (double)own;
         if (string.IsNullOrWhiteSpace(step.Text)) return 0;
-        var sum = Reading;
+        var sum = Reading + walk.RepeatedBy(stepIndex).Sum(i => HandsOnOf(walk, i));
         foreach (var action in step.Actions)
         {
             var (once, each) = Minutes(action.Verb);
-            sum += once + (action.Target is { } id && things.GetValueOrDefault(id) is Joint joint ? each * joint.Count : 0);
+            var thing = action.Target is { } id ? walk.Things.GetValueOrDefault(id) : null;
+            var minutes = once + (thing is Joint joint ? each * joint.Count : 0);
+            sum += thing is not null && walk.HasSecond(thing) && IsOnBoth(walk, thing, stepIndex) ? 2 * minutes : minutes;
         }
 
         return sum;
     }
+
+    private static bool IsOnBoth(Walk walk, Thing thing, int stepIndex) => walk.EventsOf(thing.Id).Any(e => e.StepIndex == stepIndex)
+        && walk.EventsOf(thing.Id + Thing.SecondMark).Any(e => e.StepIndex == stepIndex);
 
     /// <summary>
     /// Plans a walk for a crew: steps that touch none of the same things may go side by side where there are people for it;
@@ -78,7 +87,7 @@ public sealed record TimePlan(ImmutableArray<PlannedStep> Steps, double HandsOnM
         for (var i = 0; i < walk.Steps.Count; i++)
         {
             var step = walk.Steps[i];
-            var worked = HandsOnOf(step, walk.Things);
+            var worked = HandsOnOf(walk, i);
             // What is done after the first use is no part of the job.
             if (worked <= 0 || (step.Actions.Length > 0 && step.Actions.All(a => a.Verb == Verb.Retorque))) continue;
             var waits = step.Actions.Where(a => a.Verb == Verb.Wait).Sum(a => (double)(a.Minutes ?? 0));

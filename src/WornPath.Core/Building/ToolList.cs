@@ -153,7 +153,7 @@ public sealed class ToolList
     private void Put(string what, int order, Joint? joint, int step, string note, bool lacking = false)
     {
         if (!_lines.TryGetValue(what, out var entry)) _lines[what] = entry = new Entry { Order = order };
-        if (joint is not null && !entry.For.Contains(joint.Id)) entry.For.Add(joint.Id);
+        if (joint is not null && !entry.For.Contains(joint.SheetId)) entry.For.Add(joint.SheetId);
         entry.Steps.Add(step);
         entry.Lacking |= lacking;
         if (note.Length > 0 && !entry.Note.Contains(note, StringComparison.Ordinal)) entry.Note = entry.Note.Length == 0 ? note : $"{entry.Note}; {note}";

@@ -19,7 +19,8 @@ public static class Editor
     {
         var done = Do(sheet, edit);
         if (!done.IsGood) return done.Problem;
-        return new Applied(done.Value, Delta.Between(sheet, done.Value), LabelOf(sheet, edit));
+        var after = Renumbering.Follow(sheet, done.Value);
+        return new Applied(after, Delta.Between(sheet, after), LabelOf(sheet, edit));
     }
 
     /// <summary>Reads the steps of a sheet that hold text alone, as in a file written by hand.</summary>

@@ -14,6 +14,9 @@ public sealed class Found : IEnumerable<Finding>
     /// <summary>Adds findings.</summary>
     public void Add(IEnumerable<Finding> findings) => _findings.AddRange(findings);
 
+    /// <summary>All of them, in the order they were found.</summary>
+    public IReadOnlyList<Finding> All => _findings;
+
     /// <summary>True the first time it is asked of this walk, for what a rule says once and not at every place.</summary>
     public bool IsFirst(Rule rule, string what = "") => Kept(rule, static () => new HashSet<string>()).Add(what);
 

@@ -48,6 +48,9 @@ public sealed record Finding
     /// <summary>Id of the thing it is about; null where it is about none.</summary>
     public string? Thing { get; init; }
 
+    /// <summary>Where the thing is there on both sides, and it is found on the one that is done second: that one. Null else.</summary>
+    public Side? Side { get; init; }
+
     public ImmutableArray<Fix> Fixes { get; init; } = [];
 
     /// <summary>The variants, sides and branches it holds for; empty for all.</summary>
@@ -64,7 +67,7 @@ public sealed record Finding
     public string Said => For.Length == 0 ? Message : $"{Message} (For {For}.)";
 
     /// <summary>The same finding on a later walk has the same key.</summary>
-    public string Key => $"{Rule}:{Thing}:{Step}";
+    public string Key => $"{Rule}:{Thing}{(Side is null ? "" : Sheets.Thing.SecondMark)}:{Step}";
 }
 
 /// <summary>One rule: reads a walk, never walks itself, and says what it found. To add one, derive, add it to <see cref="Rules.All"/>, write its page.</summary>

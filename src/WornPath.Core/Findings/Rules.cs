@@ -152,6 +152,8 @@ public static class Rules
         new EngineCanStart(),
         new UnderAnImplement(),
         new LevelElsewhere(),
+        new OneSideOnly(),
+        new RepeatsWhatIsNotBefore(),
     ];
 
     private static readonly ImmutableArray<ThingRule<Joint>> _ofJoints = [.. All.OfType<ThingRule<Joint>>()];
@@ -182,7 +184,7 @@ public static class Rules
         for (var i = 0; i < walk.Steps.Count; i++)
             foreach (var rule in _concerned.Of(walk.Steps[i], walk.Workshop.Rules)) rule.Find(walk, i, found);
         foreach (var rule in _others) found.Add(rule.Find(walk));
-        return Sorted(found.Select(f => walk.Workshop.Rules.SeverityOf(f.Rule, f.Severity) is var own && own != f.Severity ? f with { Severity = own } : f));
+        return Sorted(OnSides.Of(walk, found.All).Select(f => walk.Workshop.Rules.SeverityOf(f.Rule, f.Severity) is var own && own != f.Severity ? f with { Severity = own } : f));
     }
 
     // Of a long sheet that is opened nothing is known yet: what concerns a step, and how a joint is judged, hangs on nothing else, so

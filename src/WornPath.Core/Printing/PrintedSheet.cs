@@ -45,7 +45,7 @@ public sealed record PrintedSheet(
     /// <summary>Lays a walked sheet out.</summary>
     public static PrintedSheet Of(Walk walk)
     {
-        var sheet = walk.Sheet;
+        var sheet = walk.Written;
         var given = new HashSet<Caution>();
         var number = 0;
         var phases = sheet.Phases.Where(p => p.Steps.Length > 0)

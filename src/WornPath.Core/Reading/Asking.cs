@@ -64,10 +64,14 @@ public static class Asking
         var limits = action.Limits is { } l ? $", {l}" : "";
         var only = action.Only is { } o ? $"{o}: " : "";
         var some = action.Some is { } n ? $" {n} of" : action.Rest ? " the rest of" : "";
+        if (action.Verb == Verb.Repeat && (action.Side is not null || action.Steps is not null))
+            return $"{only}repeat {(action.Steps is { } steps ? $"step{(steps.Ranges is [(var first, var last)] && first == last ? "" : "s")} {steps}" : "what stands before")}{Where(action.Side)}";
         if (action.Verb == Verb.Set && action.Position is { } position) return $"{only}set {target}: {position}";
         var later = action.If is { } after ? $", {after}" : "";
-        return $"{only}{verb}{some}{(action.New ? " new" : "")}{(target is null ? "" : " " + target)}{with}{value}{angle}{minutes}{limits}{later}";
+        return $"{only}{verb}{some}{(action.New ? " new" : "")}{(target is null ? "" : " " + target)}{with}{value}{angle}{minutes}{limits}{later}{Where(action.Side)}";
     }
+
+    private static string Where(Side? side) => side is { } s ? $" on the {SideWords.Of(s)} side" : "";
 
     /// <summary>The answers a question can be settled with, the likeliest first, each with the edit that does it.</summary>
     public static IEnumerable<(string Label, Edit Edit)> Answers(Question question, Step step, Sheet sheet)

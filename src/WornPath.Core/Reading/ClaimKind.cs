@@ -146,4 +146,7 @@ internal enum ClaimKind
 
     /// <summary>Something protective is worn.</summary>
     Wears,
+
+    /// <summary>On the left and on the right alike.</summary>
+    BothSides,
 }

@@ -26,6 +26,9 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
 
     public Spoken Spoken => spoken;
 
+    /// <summary>True where the sheet does something on both sides: "the right-hand wheel" is then its wheel, on that side.</summary>
+    public Lazy<bool>? DoesBothSides { get; init; }
+
     /// <summary>Things that may be meant, where more than one may.</summary>
     public IReadOnlyList<Thing> Doubtful { get; private set; } = [];
 
@@ -40,6 +43,12 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
         if (settled(phrase.Text) is { Length: > 0 } meant && Find(meant) is { } said) return said;
         if (phrase.Stems.Count == 1 && names.Find(phrase.Stems[0]) is { } byId) return byId;
         List<string> full = [.. phrase.Owner.Where(o => !phrase.Stems.Contains(o)), .. phrase.Stems];
+        if (phrase.Distinct.Any(IsSide) && DoesBothSides?.Value == true && phrase.Stems.Count > 1 && names.Spelled(full) is null)
+        {
+            var plain = phrase with { Stems = [.. phrase.Stems.Where(s => !IsSide(s))], Distinct = [.. phrase.Distinct.Where(d => !IsSide(d))] };
+            if (plain.Stems.Count > 0 && Known(plain, accepts) is { } onASide) return onASide;
+        }
+
         // Who is spelled to the letter is meant; of ten thousand bolts the others are not looked at.
         if (phrase.Size.Length == 0 && names.Spelled(full) is { } spelled && !OnlyUsed(spelled, phrase) && !IsOfAnotherKind(spelled, phrase, accepts)
             && !_fresh.Exists(t => NameIndex.NamesOf(t)[0].SequenceEqual(full))) return spelled;
@@ -101,6 +110,8 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
         Doubtful = good;
         return null;
     }
+
+    private static bool IsSide(string stem) => stem is "left" or "right" or "opposite" or "lefthand" or "righthand" or "lh" or "rh";
 
     // "Key out" at the beginning is not the key that is picked out of its slot later.
     private bool IsOfAnotherKind(Thing thing, NounPhrase phrase, Predicate<ThingKind>? accepts) => spoken.IsYetToCome(thing)

@@ -271,18 +271,26 @@ public sealed partial class SentenceReader
     private bool Repeats(Clause clause)
     {
         if (clause.Negated || clause.Mood == Mood.Beside) return false;
+        var at = PlaceOf(clause);
+        var words = at.Of(_text);
+        var (side, steps) = (SideWords.In(words), StepNumbersText.In(_text[..at.End], at.Start));
+        var again = Has(clause, "same", "again", "likewise", "alike", "repeated");
         var repeats = clause.Verb?.Lemma is "repeat" or "redo"
-            || Has(clause, "same") && (Has(clause, "do", "again", "way", "manner", "routine", "likewise", "goes") || clause.Mood == Mood.Fragment && Has(clause, "on", "with", "for", "side")) && !Values(clause).Any(v => v.Kind == TokenKind.Torque) && (clause.Verb?.Lemma is null or "do" or "be" or "fish")
+            || steps is not null && (again || side is not null)
+            || side is not null && again && (clause.Verb is null && !Has(clause, "likewise") || Has(clause, "side", "same")) && !Values(clause).Any(v => v.Kind == TokenKind.Torque)
+            || side is not null && clause.Verb?.Lemma is "do" && Has(clause, "side")
+            || Has(clause, "same") && (Has(clause, "do", "again", "way", "manner", "routine", "goes") || clause.Mood == Mood.Fragment && Has(clause, "on", "with", "for"))
+                && !Values(clause).Any(v => v.Kind == TokenKind.Torque) && (clause.Verb?.Lemma is null or "do" or "be" or "fish")
             || Has(clause, "again", "more") && Has(clause, "all", "lot", "everything", "whole") && Has(clause, "this", "that", "lot", "everything")
                 && clause.Verb is null
             || Has(clause, "likewise") && Has(clause, "do", "deal", "treat")
-            || clause.Verb is null && clause.Mood is Mood.Fragment or Mood.Declarative && PlaceOf(clause).Of(_text).ToLowerInvariant() is { Length: < 40 } short_ && (short_.EndsWith("the other one", StringComparison.Ordinal) || short_.EndsWith("the other side", StringComparison.Ordinal))
-            || clause.Verb?.Lemma is "do" && Has(clause, "like") || clause.Verb?.Lemma is "do" && Has(clause, "side") && Has(clause, "other")
-            || Has(clause, "again") && Has(clause, "steps", "step") && clause.Mood is Mood.Fragment or Mood.Declarative;
+            || clause.Verb is null && clause.Mood is Mood.Fragment or Mood.Declarative && words.Length < 40
+                && (words.EndsWith("the other one", StringComparison.OrdinalIgnoreCase) || words.EndsWith("the other side", StringComparison.OrdinalIgnoreCase))
+            || clause.Verb?.Lemma is "do" && Has(clause, "like");
         if (!repeats) return false;
-        var at = PlaceOf(clause);
         _told = true;
-        _actions.Add(new StepAction { Verb = Verb.Repeat, Words = Short(at.Of(_text)), At = at });
+        // The numbers may reach beyond what was cut at a comma: "steps 6, 7 and 9 to 17".
+        _actions.Add(new StepAction { Verb = Verb.Repeat, Words = Short(words), At = at, Side = side, Steps = steps is null ? null : StepNumbersText.In(_text, at.Start) });
         return true;
     }
 

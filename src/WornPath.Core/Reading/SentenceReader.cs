@@ -73,7 +73,7 @@ public sealed partial class SentenceReader
         (_passages, var branches) = Passages.Of(text, sheet.Header.Variants);
         _branches = [.. branches];
         _finder = new ClauseFinder(text, names);
-        _refer = new Referring(sheet, names, before, Settled);
+        _refer = new Referring(sheet, names, before, Settled) { DoesBothSides = new Lazy<bool>(() => DoesBothSides(sheet, step)) };
         _clauses = _finder.Find();
     }
 
@@ -111,6 +111,16 @@ public sealed partial class SentenceReader
     }
 
     private Spoken Spoken => _refer.Spoken;
+
+    // Some of what the sheet has is there once a side, where a step repeats others on the other.
+    private static bool DoesBothSides(Sheet sheet, Step but)
+    {
+        foreach (var step in sheet.Steps)
+            if (step.Id != but.Id)
+                foreach (var action in step.Actions)
+                    if (action is { Verb: Verb.Repeat, Side: not null }) return true;
+        return false;
+    }
 
     private void Trace(Clause clause, Sense? sense = null)
     {
@@ -186,7 +196,7 @@ public sealed partial class SentenceReader
     private void AskBare(Clause clause, Span at)
     {
         if (Values(clause).Any(v => v.Kind is TokenKind.Torque or TokenKind.Angle or TokenKind.Time)
-            || _actions.Exists(a => a.In == at && (a.Limits is not null || a.Verb is Verb.Set or Verb.Measure))) return;
+            || _actions.Exists(a => a.In == at && (a.Limits is not null || a.Verb is Verb.Set or Verb.Measure or Verb.Repeat))) return;
         if (Values(clause).FirstOrDefault(v => v.Kind == TokenKind.Number
             && NumberText.Parse(v.Text) is { IsGood: true, Value: >= 5 and <= 2000 } && StandsAlone(v)
             && !IsNumbered(v)) is not { Kind: TokenKind.Number } bare) return;
@@ -214,6 +224,7 @@ public sealed partial class SentenceReader
             return;
         }
 
+        if (LeadsIn(clause, at)) return;
         var former = _actions.Count > 0 ? _actions[^1] : null;
         (_only, _branch) = (passage.Only, passage.Branch);
         var from = _actions.Count;
@@ -251,7 +262,13 @@ public sealed partial class SentenceReader
             return;
         }
 
-        for (var i = from; i < _actions.Count; i++) _actions[i] = _actions[i] with { Only = _only, Branch = _branch, In = at };
+        for (var i = from; i < _actions.Count; i++)
+        {
+            var side = _actions[i].Side ?? SideOf(clause, _actions[i]);
+            // "The other wheel" is the one on the other side, and not what is left of a set.
+            _actions[i] = _actions[i] with { Only = _only, Branch = _branch, In = at, Side = side, Rest = _actions[i].Rest && side != Side.Other };
+        }
+
         // "Slide off the hub, catching the bearing as it comes", "having first loosened …": that is done before.
         if ((clause.Verb?.Lemma == "catch" || clause.ComesFirst) && from > 0 && _actions.Count == from + 1) _actions.Reverse(from - 1, 2);
     }

@@ -89,7 +89,7 @@ internal sealed class Spoken
                 }
 
                 _lately[id] = ++_order;
-                Went(id, action.Verb);
+                Went(id, action.Verb, action.Side);
                 if (action.Verb is Verb.RemovePin or Verb.InsertPin || action.Some is not null || action is { Verb: Verb.HangAside, With: not null }) Remember(action, names);
             }
         }
@@ -135,7 +135,7 @@ internal sealed class Spoken
 
             verb = action.Verb;
             hand.Add(thing);
-            Did(thing, action.Verb);
+            Did(thing, action.Verb, action.Side);
             Remember(action, names);
         }
 
@@ -157,18 +157,19 @@ internal sealed class Spoken
     }
 
     /// <summary>Notes what was done to a thing.</summary>
-    public void Did(Thing thing, Verb verb)
+    public void Did(Thing thing, Verb verb, Side? side = null)
     {
         Name(thing);
-        Went(thing.Id, verb);
+        Went(thing.Id, verb, side);
     }
 
-    private void Went(string id, Verb verb)
+    private void Went(string id, Verb verb, Side? side)
     {
         if (verb is Verb.TakeOut or Verb.Remove or Verb.Disconnect) ComesOff = true;
         else if (verb is Verb.Start or Verb.Fit or Verb.Connect) ComesOff = false;
         if (verb is Verb.TakeOut or Verb.Remove or Verb.Disconnect or Verb.TakeAway or Verb.HangAside or Verb.SetAside) _off[id] = true;
-        else if (verb is Verb.Start or Verb.Fit or Verb.Connect or Verb.Place or Verb.Torque or Verb.Snug) _off[id] = false;
+        // What went on at one side may be off at the other.
+        else if (side is null && (verb is Verb.Start or Verb.Fit or Verb.Connect or Verb.Place or Verb.Torque or Verb.Snug)) _off[id] = false;
     }
 
     /// <summary>When it was last spoken of: the higher the later, 0 for never.</summary>

@@ -46,7 +46,7 @@ public static class Natures
     /// <summary>True for what keeps people alive: brakes, steering, suspension, roll-over and towing structures, and the joints that hold them.</summary>
     public static bool IsLifeCritical(Thing thing, IReadOnlyDictionary<string, Thing> things)
     {
-        if (thing is Part part) return Of(part) == PartNature.Brake || KeepsAlive(part);
+        if (thing is Part part) return Of(part) == PartNature.Brake || Is(part, Trait.Brakes) || KeepsAlive(part);
         if (thing is not Joint joint) return false;
         foreach (var id in joint.Holds)
             if (things.GetValueOrDefault(id) is Part held && IsLifeCritical(held, things)) return true;

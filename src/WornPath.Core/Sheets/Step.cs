@@ -138,7 +138,10 @@ public enum Verb
     /// <summary>A control is put into a position.</summary>
     Set,
 
-    /// <summary>What was done before is done again, as the words say.</summary>
+    /// <summary>
+    /// What was done before is done again: on another <see cref="StepAction.Side"/>, where the words say one, the <see cref="StepAction.Steps"/>
+    /// they name, or what stands before it.
+    /// </summary>
     Repeat,
 
     /// <summary>A new one takes the place of the old where it is; the walk makes it of a removal and a refit in one clause.</summary>
@@ -192,6 +195,14 @@ public sealed record StepAction
 
     /// <summary>The variants and sides it is done for; null for all.</summary>
     public Limit? Only { get; init; }
+
+    /// <summary>The side it is done on, where it is done on one; null for every side there is, or the one in hand.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingDefault)]
+    public Side? Side { get; init; }
+
+    /// <summary>The steps a <see cref="Verb.Repeat"/> names; null where it names none.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingDefault)]
+    public StepNumbers? Steps { get; init; }
 
     /// <summary>The branch of the step it belongs to, from 1; 0 for what the step says first.</summary>
     [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingDefault)]

@@ -38,9 +38,23 @@ public abstract record Thing : IRemembers
     [JsonIgnore]
     public abstract ThingKind Kind { get; }
 
+    /// <summary>
+    /// True for the second one a walk adds of what is there on both sides: a mark behind its id, its side before its name. All that stands
+    /// on a sheet is a first.
+    /// </summary>
+    [JsonIgnore]
+    public bool IsSecond => Id.EndsWith(SecondMark);
+
+    /// <summary>What stands behind the id of a second one.</summary>
+    public const char SecondMark = '~';
+
+    /// <summary>The id it has on the sheet.</summary>
+    [JsonIgnore]
+    public string SheetId => Id.TrimEnd(SecondMark);
+
     /// <summary>"J3 caliper bolts": how a person is told which one is meant.</summary>
     [JsonIgnore]
-    public string Label => $"{Id} {Name}";
+    public string Label => $"{SheetId} {Name}";
 
     /// <summary>True for more than one, by its count or by its name: "wheel nuts", of which nobody has said how many there are.</summary>
     [JsonIgnore]

@@ -113,4 +113,10 @@ public enum Trait
 
     /// <summary>Hangs on its hydraulics or its lever.</summary>
     Implement,
+
+    /// <summary>Part of a brake, of whatever kind.</summary>
+    Brakes,
+
+    /// <summary>There is one of it on a vehicle, and not one a side.</summary>
+    OneOnly,
 }

@@ -6,7 +6,7 @@ namespace WornPath.Core.Walking;
 /// <summary>One action as it was walked: what it was done to and the state before and after.</summary>
 /// <param name="Order">Its place among all events of the walk, from 0.</param>
 /// <param name="StepIndex">The step's place on the sheet, from 0.</param>
-/// <param name="Step">The step.</param>
+/// <param name="Step">The step whose words say it: the one that is repeated, where a later step repeats it on the other side.</param>
 /// <param name="Action">The action.</param>
 /// <param name="Thing">What it was done to; null for the vehicle, or for words the sheet keeps no count of.</param>
 /// <param name="Before">State of the thing (of the vehicle, where there is none) before.</param>
@@ -15,6 +15,9 @@ public sealed record WalkEvent(int Order, int StepIndex, Step Step, StepAction A
 {
     /// <summary>The state before of those fasteners of a joint it was done to: "torque the other two".</summary>
     public JointState Acted => Thing is Joint joint ? Walker.ActedOn(joint, Before.Joint, Action) : default;
+
+    /// <summary>True where it is done on both sides because its words say none, and no step repeats it.</summary>
+    public bool OfNoSide { get; init; }
 
     /// <summary>The action's verb, kept here because most rules look at nothing else.</summary>
     public Verb Verb { get; } = Action.Verb;
@@ -39,9 +42,13 @@ public sealed class Walk
     private readonly IReadOnlyList<Moment> _vehicle;
     private readonly List<WalkEvent> _onVehicle = [];
 
-    internal Walk(Sheet sheet, Sheet whole, Workshop workshop, Combination combination, IReadOnlyList<Step> steps, IReadOnlyList<WalkEvent> events, Tracks tracks, IReadOnlyList<Moment> vehicle)
+    private readonly Sides? _sides;
+
+    internal Walk(Sheet sheet, Sheet whole, Workshop workshop, Combination combination, IReadOnlyList<Step> steps, IReadOnlyList<WalkEvent> events, Tracks tracks, IReadOnlyList<Moment> vehicle, Sides? sides)
     {
-        Sheet = sheet;
+        Written = sheet;
+        Sheet = sides?.Sheet ?? sheet;
+        _sides = sides;
         Whole = whole;
         Workshop = workshop;
         Combination = combination;
@@ -62,8 +69,20 @@ public sealed class Walk
     /// <summary>What it was walked as.</summary>
     public Combination Combination { get; }
 
-    /// <summary>The sheet that was walked: of the whole one, what is there for this <see cref="Combination"/>.</summary>
+    /// <summary>The sheet that was walked: of the whole one, what is there for this <see cref="Combination"/>, with a second of what is there on both sides.</summary>
     public Sheet Sheet { get; }
+
+    /// <summary>The same as it is written, each thing once.</summary>
+    public Sheet Written { get; }
+
+    /// <summary>True where there is a second of a thing, on the other side.</summary>
+    public bool HasSecond(Thing thing) => _sides is not null && _tracks.ContainsKey(thing.SheetId + Thing.SecondMark);
+
+    /// <summary>The steps a step does over again on the other side, by their places on the sheet; none for most.</summary>
+    public IEnumerable<int> RepeatedBy(int stepIndex) => _sides?.RepeatedBy(stepIndex) ?? [];
+
+    /// <summary>The side the second ones are on; <see cref="Side.Other"/> where the words do not say which.</summary>
+    public Side SecondSide => _sides?.SecondSide ?? Side.Other;
 
     /// <summary>The sheet with everything on it, whatever it is limited to.</summary>
     public Sheet Whole { get; }

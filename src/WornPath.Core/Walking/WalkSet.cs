@@ -31,10 +31,10 @@ public sealed class WalkSet
     /// <summary>What all rules found, in the order of the steps, the gravest first at each.</summary>
     public ImmutableArray<Finding> Findings { get; }
 
-    /// <summary>The sheet walked with everything on it at once, whatever it is limited to, all as planned: what the refit is built from.</summary>
+    /// <summary>The sheet walked with everything on it at once, whatever it is limited to, all as planned, on one side: what the refit is built from.</summary>
     public Walk Whole => _whole ??= Sheet.Header.Variants.IsEmpty && Sheet.Steps.All(s => s.Branches.IsEmpty)
-        ? First
-        : Walker.Run(Sheet with { Phases = [.. Sheet.Phases.Select(p => p with { Steps = [.. p.Steps.Select(s => s with { Actions = s.Actions.RemoveAll(a => a.Branch > 0) })] })] }, Workshop);
+        ? ReferenceEquals(First.Written, First.Sheet) ? First : Walker.RunOneSide(Sheet, Workshop)
+        : Walker.RunOneSide(Sheet with { Phases = [.. Sheet.Phases.Select(p => p with { Steps = [.. p.Steps.Select(s => s with { Actions = s.Actions.RemoveAll(a => a.Branch > 0) })] })] }, Workshop);
 
     private Walk? _whole;
 
@@ -63,12 +63,12 @@ public sealed class WalkSet
         for (var i = 0; i < walks.Length; i++)
             foreach (var finding in Rules.Find(walks[i]))
             {
-                var key = (finding.Key, finding.Message, finding.Severity.ToString());
+                var key = (finding.Key, finding.Said, finding.Severity.ToString());
                 if (!merged.TryGetValue(key, out var known)) merged[key] = known = (finding, []);
                 known.In.Add(i);
             }
 
-        return Rules.Sorted(merged.Values.Select(m => m.In.Distinct().Count() == walks.Length ? m.Finding : m.Finding with { For = For(sheet, walks, [.. m.In]) }));
+        return Rules.Sorted(merged.Values.Select(m => m.In.Distinct().Count() == walks.Length ? m.Finding : m.Finding with { For = string.Join(", ", new[] { m.Finding.For, For(sheet, walks, [.. m.In]) }.Where(f => f.Length > 0)) }));
     }
 
     // The options all the walks that have it share, and that some walk without it has not; else the first such walk as an example.

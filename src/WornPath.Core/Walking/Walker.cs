@@ -14,20 +14,38 @@ public sealed class Walker
     private VehicleState _vehicle;
     private bool _onLift;
 
-    private Walker(Sheet sheet) => _tracks = new Tracks(sheet);
+    private readonly Sides? _sides;
+
+    private Walker(Sheet sheet, Sides? sides)
+    {
+        _tracks = new Tracks(sides?.Sheet ?? sheet);
+        _sides = sides;
+    }
 
     /// <summary>Walks the sheet from the vehicle as it stands, all tight and on the ground, to its last step. The workshop is what its values are judged in.</summary>
     public static Walk Run(Sheet sheet, Workshop? workshop = null, Combination? combination = null, Sheet? whole = null)
     {
-        var walker = new Walker(sheet);
         List<Step> steps = [.. sheet.Steps];
+        return Run(sheet, Sides.Of(sheet, steps), steps, workshop, combination, whole);
+    }
+
+    /// <summary>Walks the sheet as if there were one side: what is repeated on another is done once.</summary>
+    public static Walk RunOneSide(Sheet sheet, Workshop workshop)
+    {
+        List<Step> steps = [.. sheet.Steps];
+        return Run(sheet, Sides.Of(sheet, steps)?.OfFirstAlone(sheet), steps, workshop, null, null);
+    }
+
+    private static Walk Run(Sheet sheet, Sides? sides, List<Step> steps, Workshop? workshop, Combination? combination, Sheet? whole)
+    {
+        var walker = new Walker(sheet, sides);
         // A step has one or two actions; to count them would go through all steps once more.
         walker._events.EnsureCapacity(steps.Count * 2);
         walker._indices.EnsureCapacity(steps.Count * 2);
         for (var i = 0; i < steps.Count; i++)
             walker.Do(i, steps[i]);
         walker._tracks.SortOut(walker._events, walker._indices);
-        return new Walk(sheet, whole ?? sheet, workshop ?? Workshop.Default, combination ?? Combination.First(sheet), steps, walker._events, walker._tracks, walker._onVehicle);
+        return new Walk(sheet, whole ?? sheet, workshop ?? Workshop.Default, combination ?? Combination.First(sheet), steps, walker._events, walker._tracks, walker._onVehicle, sides);
     }
 
     /// <summary>The state a thing is in when the job begins.</summary>
@@ -42,17 +60,29 @@ public sealed class Walker
     private void Do(int stepIndex, Step step)
     {
         _onLift |= Claims.Says(step, ClaimKind.OnLift);
-        for (var i = 0; i < step.Actions.Length; i++)
+        if (_sides is null)
         {
-            var action = step.Actions[i];
-            // "Replace it" where it lies on the bench: a new one lies there now, and nothing came off or went on.
-            if (i + 1 < step.Actions.Length && Renews(action, step.Actions[i + 1]))
+            for (var i = 0; i < step.Actions.Length; i++)
             {
-                Do(stepIndex, step, step.Actions[++i] with { Verb = Verb.Renew });
-                continue;
+                // "Replace it" where it lies on the bench: a new one lies there now, and nothing came off or went on.
+                if (i + 1 < step.Actions.Length && Renews(step.Actions[i], step.Actions[i + 1])) Do(stepIndex, step, step.Actions[++i] with { Verb = Verb.Renew });
+                else Do(stepIndex, step, step.Actions[i]);
             }
 
-            Do(stepIndex, step, action);
+            return;
+        }
+
+        // Where there are two sides, what is done goes on one side after the other.
+        List<(Step Said, StepAction Action, bool OfNoSide)> done = [.. Enumerable.Range(0, step.Actions.Length).SelectMany(i => _sides.Done(stepIndex, i))];
+        for (var i = 0; i < done.Count; i++)
+        {
+            var on = done.FindIndex(i + 1, d => d.Action.Target == done[i].Action.Target && d.Said == done[i].Said);
+            if (on > 0 && Renews(done[i].Action, done[on].Action))
+            {
+                Do(stepIndex, done[i].Said, done[on].Action with { Verb = Verb.Renew }, done[i].OfNoSide);
+                done.RemoveAt(on);
+            }
+            else Do(stepIndex, done[i].Said, done[i].Action, done[i].OfNoSide);
         }
     }
 
@@ -69,7 +99,7 @@ public sealed class Walker
         };
     }
 
-    private void Do(int stepIndex, Step step, StepAction action)
+    private void Do(int stepIndex, Step step, StepAction action, bool ofNoSide = false)
     {
         if (_tracks.IndexOf(action.Target) is >= 0 and var at)
         {
@@ -79,13 +109,13 @@ public sealed class Walker
                 for (var i = 0; i < passes.Torques.Length; i++)
                 {
                     var pass = action with { Verb = Verb.TorquePass, Torque = passes.Torques[i], Pass = i + 1, Passes = null };
-                    On(at, stepIndex, step, pass, Next(_tracks.ThingAt(at), _tracks.Now(at), pass));
+                    On(at, stepIndex, step, pass, Next(_tracks.ThingAt(at), _tracks.Now(at), pass), ofNoSide);
                 }
             }
 
             var order = _events.Count;
             var thing = _tracks.ThingAt(at);
-            On(at, stepIndex, step, action, Next(thing, _tracks.Now(at), action));
+            On(at, stepIndex, step, action, Next(thing, _tracks.Now(at), action), ofNoSide);
             // An aid the part hangs from comes into place with it.
             if (action.Verb == Verb.HangAside && _tracks.IndexOf(action.With) is >= 0 and var hook && _tracks.Now(hook) is { InPlace: false } empty)
                 On(hook, stepIndex, step, new StepAction { Verb = Verb.Place, Target = action.With, At = action.At }, empty with { InPlace = true });
@@ -103,9 +133,9 @@ public sealed class Walker
         _indices.Add(-1);
     }
 
-    private void On(int at, int stepIndex, Step step, StepAction action, ThingState after)
+    private void On(int at, int stepIndex, Step step, StepAction action, ThingState after, bool ofNoSide = false)
     {
-        _events.Add(new WalkEvent(_events.Count, stepIndex, step, action, _tracks.ThingAt(at), _tracks.Now(at), after));
+        _events.Add(new WalkEvent(_events.Count, stepIndex, step, action, _tracks.ThingAt(at), _tracks.Now(at), after) { OfNoSide = ofNoSide });
         _indices.Add(at);
         _tracks.Now(at) = after;
     }

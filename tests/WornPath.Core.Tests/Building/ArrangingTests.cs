@@ -42,8 +42,8 @@ public class ArrangingTests
     [InlineData("Clean the bright face.", "Clean the bright face.")]
     public void Left_and_right_change_places(string text, string other)
     {
-        Mirror.Swap(text).ShouldBe(other);
-        Mirror.Swap(other).ShouldBe(text);
+        SideWords.Swap(text).ShouldBe(other);
+        SideWords.Swap(other).ShouldBe(text);
     }
 
     [Fact]

@@ -118,6 +118,12 @@ public class RuleTests
         ("ORD017", 3, () => new Written().Part("cap").Part("hub", behind: "cap").Joint("hub nut", "80 N·m",
             holds: "hub").Steps("Remove the cap. Remove the hub nut and the hub.", "Fit the hub. Start the hub nut by hand.", "Fit the cap.",
             "Torque the hub nut to 80 N·m.")),
+        ("ORD018", 4, () => new Written().Part("wheel").Part("drum").Steps("Lift the wheel off. Draw the drum off.", "Repeat step 1 on the right-hand side.",
+            "Push the drum on.", "Lift the wheel on.")),
+        ("ORD018", 6, () => new Written().Part("wheel").Part("drum").Steps("Lift the wheel off.", "Draw the drum off.", "Repeat steps 1 and 2 on the other side.",
+            "Push the drum on.", "Lift the wheel on.", "Repeat step 5 on the other side.")),
+        ("ORD019", 2, () => new Written().Part("wheel").Steps("Lift the wheel off.", "Repeat steps 1 to 4 on the other side.", "Lift the wheels on.")),
+        ("ORD019", 2, () => new Written().Part("wheel").Steps("Lift the wheel off.", "Repeat steps 1 and 2 on the other side.", "Lift the wheels on.")),
         ("INS001", 1, () => new Written().Steps("Check the flange for flatness with a straight edge.")),
         ("HAZ021", 1, () => new Written().Part("blade").Joint("blade bolt", "120 N·m", holds: "blade").Steps("Remove the blade bolt and the blade.",
             "Fit the blade with the blade bolt.", "Torque the blade bolt to 120 N·m.")),
@@ -354,7 +360,7 @@ public class RuleTests
                 "WRD001", "WRD002", "WRD003", "THR001", "THR004", "TOO001", "SRC001", "RED001", "FIT002", "FIT004", "FIT005", "INS001", "INS003",
                 "INS004", "ORD011", "TOO003", "TOO004", "HAZ005", "TRQ015", "TRQ016", "SRC002", "ORD013", "ORD014", "SRC003", "SRC004", "SRC005",
                 "CLO011", "HAZ010", "HAZ011", "HAZ014", "HAZ015", "HAZ018", "TRQ021", "TRQ023", "TRQ024", "TRQ025", "TRQ026", "ORD016", "THR012",
-                "THR013", "FLO005", "INS005", "WRD010", "HAZ007", "HAZ012", "HAZ019", "TRQ019", "THR014", "HAZ013", "HAZ020", "FLO006", "HAZ008", "ORD017");
+                "THR013", "FLO005", "INS005", "WRD010", "HAZ007", "HAZ012", "HAZ019", "TRQ019", "THR014", "HAZ013", "HAZ020", "FLO006", "HAZ008", "ORD017", "ORD019");
             return;
         }
 
@@ -568,6 +574,10 @@ public class RuleTests
         ("ORD017", () => new Written().Part("cap").Part("hub", behind: "cap").Joint("hub nut", "80 N·m", holds: "hub").Set("hub nut", "condition",
             "tyre touching").Steps("Remove the cap. Remove the hub nut and the hub.", "Fit the hub. Start the hub nut by hand.", "Fit the cap.",
             "Torque the hub nut to 80 N·m.")),
+        ("ORD018", () => new Written().Part("wheel").Steps("Lift the wheel off.", "Repeat step 1 on the right-hand side.", "Lift the wheels on.")),
+        ("ORD018", () => new Written().Part("wheel").Steps("Lift the wheel off.", "Repeat step 1 on the right-hand side.", "Lift the wheel on, on each side.")),
+        ("ORD018", () => new Written().Part("wheel").Part("cover").Steps("Take the cover off.", "Lift the wheel off.", "Repeat step 2 on the right-hand side.",
+            "Lift the right-hand wheel on. Lift the left-hand wheel on.", "Fit the cover.")),
         ("CLO003", () => new Written().Part("damper", fate: "discard").Steps("Discard the damper.")),
         ("CLO001", () => new Written().Joint("short bolts", "22 N·m").Joint("long bolts", "24 N·m", kit: true).Set("short bolts", "becomes",
             "superseded by J2").Steps("Remove the short bolts.", "Start the long bolts by hand. Torque the long bolts to 24 N·m.")),

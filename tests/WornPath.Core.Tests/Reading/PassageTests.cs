@@ -31,7 +31,7 @@ public class PassageTests
     {
         var sheet = Wheels().Steps("Left: unplug the sensor lead.");
         sheet.Header("variants", "wheels: steel wheels, cast wheels");
-        sheet.Chips(1).ShouldBe("disconnect C1 sensor lead");
+        sheet.Chips(1).ShouldBe("disconnect C1 sensor lead on the left-hand side");
         sheet.Header("variants", "side: left, right");
         sheet.Chips(1).ShouldBe("left: disconnect C1 sensor lead");
     }

@@ -10,7 +10,7 @@ public sealed class CircleOfCovers : Rule
 
     public override IEnumerable<Finding> Find(Walk walk)
     {
-        if (walk.Sheet.Parts.All(p => p.Behind.IsEmpty)) yield break;
-        if (RemovalOrder.Of(walk.Sheet).Whole().Problem is { } circle) yield return At(null, -1, null, circle.ToString());
+        if (walk.Written.Parts.All(p => p.Behind.IsEmpty)) yield break;
+        if (RemovalOrder.Of(walk.Written).Whole().Problem is { } circle) yield return At(null, -1, null, circle.ToString());
     }
 }

@@ -15,11 +15,11 @@ public sealed class HardestNotFirst : Rule
     public override IEnumerable<Finding> Find(Walk walk)
     {
         Joint? hardest = null;
-        foreach (var joint in walk.Sheet.Joints)
+        foreach (var joint in walk.Written.Joints)
             if (joint.Origin == Origin.Vehicle && Hardness(joint) >= HardNm && (hardest is null || Hardness(joint) > Hardness(hardest)) && FirstLoosened(walk, joint) is not null) hardest = joint;
         if (hardest is null || FirstLoosened(walk, hardest) is not { } loosened) yield break;
         // What lies over it has to come off before anybody gets at it.
-        var order = RemovalOrder.Of(walk.Sheet);
+        var order = RemovalOrder.Of(walk.Written);
         var over = hardest.Holds.SelectMany(id => order.ToReach(id) is { IsGood: true } way ? way.Value : []).ToHashSet();
         var before = walk.Events.FirstOrDefault(e => e.Order < loosened.Order && e.Thing is Part part && e.Verb is Verb.Remove or Verb.HangAside or Verb.SetAside && (!over.Contains(e.Thing.Id) || hardest.Holds.Contains(e.Thing.Id)));
         if (before is null) yield break;

@@ -1,0 +1,55 @@
+using WornPath.Core.Reading;
+using WornPath.Core.Sheets;
+
+namespace WornPath.Core.Editing;
+
+/// <summary>
+/// Keeps "repeat steps 5 to 9" about the same steps when others come, go or move: the numbers in the words follow. Nobody has to count
+/// again, and an inserted step is repeated with those around it.
+/// </summary>
+internal static class Renumbering
+{
+    /// <summary>The sheet after an edit, with the numbers its words name brought up to where those steps stand now.</summary>
+    public static Sheet Follow(Sheet before, Sheet after)
+    {
+        if (!before.Steps.Any(Names)) return after;
+        List<string> were = [.. before.Steps.Select(s => s.Id)];
+        var are = after.Steps.Select((s, i) => (s.Id, i)).ToDictionary(s => s.Id, s => s.i);
+        if (were.Count == are.Count && were.Select((id, i) => are.GetValueOrDefault(id, -1) == i).All(same => same)) return after;
+        foreach (var step in before.Steps.Where(Names))
+        {
+            // What the edit itself writes anew is the author's.
+            if (after.FindStep(step.Id) is not { } now || now.Text != step.Text) continue;
+            var text = step.Text;
+            foreach (var again in step.Actions.Where(a => a.Steps is not null))
+                text = StepNumbersText.With(text, again.At.Start, range => Now(range, were, are));
+            if (text != step.Text) after = StepReading.Read(after, now, text);
+        }
+
+        return after;
+    }
+
+    private static bool Names(Step step)
+    {
+        foreach (var action in step.Actions)
+            if (action is { Verb: Verb.Repeat, Steps: not null }) return true;
+        return false;
+    }
+
+    // From the first of a range that is still there to the last; one that was taken out of the stretch to elsewhere is none of it any more.
+    // What is gone altogether keeps its numbers.
+    private static (int First, int Last) Now((int First, int Last) range, List<string> were, Dictionary<string, int> are)
+    {
+        if (range.Last > were.Count) return range;
+        var of = were.GetRange(range.First - 1, range.Last - range.First + 1).ToHashSet();
+        var stands = are.Where(s => of.Contains(s.Key)).Select(s => s.Value).Order().ToList();
+        if (stands.Count == 0) return range;
+        var others = were.Where(id => !of.Contains(id) && are.ContainsKey(id)).Select(id => are[id]).Order().ToList();
+        var runs = new List<(int First, int Last, int Count)>();
+        foreach (var place in stands)
+            if (runs.Count > 0 && others.Count(o => o > runs[^1].Last && o < place) < 2) runs[^1] = (runs[^1].First, place, runs[^1].Count + 1);
+            else runs.Add((place, place, 1));
+        var longest = runs.MaxBy(r => r.Count);
+        return (longest.First + 1, longest.Last + 1);
+    }
+}

@@ -1,0 +1,20 @@
+using WornPath.Core.Sheets;
+using WornPath.Core.Walking;
+
+namespace WornPath.Core.Findings.Catalogue;
+
+/// <summary>ORD019: a step repeats steps by their numbers, and one of them does not stand before it.</summary>
+public sealed class RepeatsWhatIsNotBefore : Rule
+{
+    public override RuleInfo Info { get; } = new("ORD019", Severity.Stop, "Repeats a step that is not before it");
+
+    public override IEnumerable<Finding> Find(Walk walk)
+    {
+        foreach (var again in walk.Doing(Verb.Repeat))
+            if (again.Action.Steps is { } steps && steps.Highest > again.StepIndex)
+                yield return At(again, steps.Highest > walk.Steps.Count
+                    ? $"Step {steps.Highest} is to be repeated here, and the sheet has {walk.Steps.Count}."
+                    : $"Step {steps.Highest} is to be repeated here, and it has not been done yet: this is step {again.StepIndex + 1}. Write the numbers of "
+                        + "steps before it.");
+    }
+}

@@ -1,0 +1,38 @@
+using System.Globalization;
+using System.Text.RegularExpressions;
+using WornPath.Core.Sheets;
+
+namespace WornPath.Core.Reading;
+
+/// <summary>Step numbers in words: "steps 6, 7 and 9 to 17".</summary>
+internal static partial class StepNumbersText
+{
+    [GeneratedRegex(@"\bsteps?\s+(?<n>\d+(?:(?:\s*,\s*(?:and\s+)?|\s+and\s+|\s*(?:–|-|to|through|thru)\s*)\d+)*)", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    private static partial Regex Named();
+
+    [GeneratedRegex(@"(?<first>\d+)(?:\s*(?:–|-|to|through|thru)\s*(?<last>\d+))?", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    private static partial Regex Range();
+
+    /// <summary>The steps a text names from a place on; null where it names none, or none there can be.</summary>
+    public static StepNumbers? In(string text, int from) => Named().Match(text, from) is { Success: true } named
+        ? StepNumbers.Of(Range().Matches(named.Groups["n"].Value).Select(r => (Number(r.Groups["first"]), Number(r.Groups["last"].Success ? r.Groups["last"] : r.Groups["first"]))))
+        : null;
+
+    /// <summary>The text with the numbers of the steps it names from a place on exchanged, each where it stands.</summary>
+    public static string With(string text, int from, Func<(int First, int Last), (int First, int Last)> now)
+    {
+        if (Named().Match(text, from) is not { Success: true } named) return text;
+        var group = named.Groups["n"];
+        var numbers = Range().Replace(group.Value, range =>
+        {
+            var last = range.Groups["last"];
+            var (first, end) = now((Number(range.Groups["first"]), Number(last.Success ? last : range.Groups["first"])));
+            var between = range.Value[range.Groups["first"].Length..(last.Success ? last.Index - range.Index : range.Length)];
+            // A step alone stays one unless others came between.
+            return last.Success ? $"{first}{between}{end}" : first == end ? $"{first}" : $"{first} to {end}";
+        });
+        return string.Concat(text.AsSpan(0, group.Index), numbers, text.AsSpan(group.Index + group.Length));
+    }
+
+    private static int Number(Group group) => int.TryParse(group.Value, NumberStyles.None, CultureInfo.InvariantCulture, out var n) ? n : 0;
+}

@@ -1,0 +1,203 @@
+using System.Collections.Immutable;
+using WornPath.Core.Sheets;
+
+namespace WornPath.Core.Walking;
+
+/// <summary>
+/// What a sheet does on both sides of the vehicle. What a step repeats on the other side, or two sentences do on one side each, is there
+/// twice: the walk gives each of it a second one with a state of its own. What is said of no side is done on both, unless a step behind
+/// repeats it: then it is of the side in hand.
+/// </summary>
+internal sealed class Sides
+{
+    // One that repeats, what it repeats (the places of actions, in order), and the side those were done on.
+    private sealed record Again(int Step, int Action, ImmutableArray<(int Step, int Action)> What, bool OnSecond, bool Moves);
+
+    private readonly Dictionary<string, string> _second = [];
+    private readonly Dictionary<(int, int), Again> _again = [];
+    private readonly Dictionary<(int, int), bool> _inHand = [];
+    private readonly IReadOnlyList<Step> _steps;
+    private Side _secondIs = Side.Other;
+    private bool _isOneSide;
+
+    private Sides(Sheet sheet, IReadOnlyList<Step> steps)
+    {
+        _steps = steps;
+        Sheet = sheet;
+    }
+
+    /// <summary>The sheet with the second ones on it.</summary>
+    public Sheet Sheet { get; private set; }
+
+    /// <summary>The sides of a sheet; null where it does nothing on a side of its own, as most do not.</summary>
+    public static Sides? Of(Sheet sheet, IReadOnlyList<Step> steps)
+    {
+        var any = false;
+        foreach (var step in steps)
+            foreach (var action in step.Actions) any |= action.Side is not null;
+        if (!any) return null;
+        var sides = new Sides(sheet, steps);
+        sides.FindRepeats();
+        sides.AddSeconds();
+        return sides._second.Count == 0 ? null : sides;
+    }
+
+    /// <summary>
+    /// What an action comes to: as it is done to the one and to the other, with the step that says it, and whether that says nothing of a
+    /// side. One that repeats comes to all it does over again.
+    /// </summary>
+    public IEnumerable<(Step Said, StepAction Action, bool OfNoSide)> Done(int stepIndex, int actionIndex)
+    {
+        var (step, action) = (_steps[stepIndex], _steps[stepIndex].Actions[actionIndex]);
+        if (_again.TryGetValue((stepIndex, actionIndex), out var again))
+        {
+            yield return (step, action, false);
+            if (_isOneSide) yield break;
+            foreach (var (ofStep, ofAction) in again.What)
+            {
+                var repeated = _steps[ofStep].Actions[ofAction];
+                if (repeated.Verb == Verb.Repeat || !again.Moves && MovesVehicle(repeated.Verb)) continue;
+                yield return (_steps[ofStep], OnOne(repeated, again.OnSecond), false);
+            }
+
+            yield break;
+        }
+
+        if (action.Target is not { } id || !_second.ContainsKey(id))
+        {
+            yield return (step, action, false);
+        }
+        else if (action.Side is { } side)
+        {
+            yield return (step, OnOne(action, IsSecond(side)), false);
+        }
+        else if (_inHand.TryGetValue((stepIndex, actionIndex), out var second))
+        {
+            yield return (step, OnOne(action, second), false);
+        }
+        else
+        {
+            yield return (step, action, true);
+            yield return (step, OnOne(action, true), true);
+        }
+    }
+
+    /// <summary>The steps a step repeats, by their places; empty where it repeats none on another side.</summary>
+    public IEnumerable<int> RepeatedBy(int stepIndex) =>
+        _again.Values.Where(a => a.Step == stepIndex).SelectMany(a => a.What.Select(w => w.Step)).Distinct();
+
+    /// <summary>What is known of the sides, with nothing there twice: each action is done once, and what repeats others does nothing.</summary>
+    public Sides OfFirstAlone(Sheet sheet)
+    {
+        _second.Clear();
+        _isOneSide = true;
+        Sheet = sheet;
+        return this;
+    }
+
+    /// <summary>The side the second ones are on.</summary>
+    public Side SecondSide => _secondIs;
+
+    private StepAction OnOne(StepAction action, bool second) => second
+        ? action with { Target = SecondOf(action.Target), With = SecondOf(action.With) }
+        : action;
+
+    private string? SecondOf(string? id) => id is not null && _second.TryGetValue(id, out var second) ? second : id;
+
+    private bool IsSecond(Side side) => side == _secondIs || side == Side.Other;
+
+    private static bool MovesVehicle(Verb verb) => verb is Verb.Raise or Verb.SetOnStands or Verb.LowerToTouch or Verb.Lower;
+
+    private void FindRepeats()
+    {
+        // The first that repeats tells which side was begun with.
+        var first = _steps.SelectMany(s => s.Actions).FirstOrDefault(a => a is { Verb: Verb.Repeat, Side: Side.Left or Side.Right });
+        _secondIs = first?.Side ?? (_steps.SelectMany(s => s.Actions).Any(a => a.Side is Side.Left or Side.Right) ? Side.Right : Side.Other);
+        var phaseOf = Sheet.Phases.SelectMany((p, i) => p.Steps.Select(_ => i)).ToArray();
+        bool up = false, was = false;
+        // Where the vehicle was last raised or set down, where the last repeat ended.
+        (int Step, int Action) moved = (-1, -1), ended = (-1, -1);
+        for (var i = 0; i < _steps.Count; i++)
+            for (var k = 0; k < _steps[i].Actions.Length; k++)
+            {
+                var action = _steps[i].Actions[k];
+                if (action.Target is null && MovesVehicle(action.Verb))
+                {
+                    was = up;
+                    up = action.Verb is Verb.Raise or Verb.SetOnStands;
+                    if (up != was || up) moved = (i, k);
+                }
+
+                if (action is not { Verb: Verb.Repeat, Side: { } side }) continue;
+                var (step, place) = (i, k);
+                List<(int Step, int Action)> what = [];
+                for (var at = 0; at <= i; at++)
+                    for (var a = 0; a < _steps[at].Actions.Length; a++)
+                    {
+                        if (at == step && a >= place) break;
+                        var within = action.Steps is { } named
+                            ? named.Has(at + 1) && at < step
+                            : phaseOf[at] == phaseOf[step] && (at, a).CompareTo(ended) > 0 && (!up || (at, a).CompareTo(moved) > 0);
+                        if (within) what.Add((at, a));
+                    }
+
+                var onSecond = side == Side.Other || side == _secondIs;
+                _again[(i, k)] = new Again(i, k, [.. what], onSecond, HeightsMeet(what));
+                foreach (var one in what) _inHand.TryAdd(one, !onSecond);
+                ended = (i, k);
+            }
+    }
+
+    // What raises and lowers again is done once more with the rest; where the vehicle stays as it came to stand, it is not.
+    private bool HeightsMeet(List<(int Step, int Action)> what)
+    {
+        var moves = what.Select(w => _steps[w.Step].Actions[w.Action]).Where(a => a.Target is null && MovesVehicle(a.Verb)).ToList();
+        return moves.Count > 0 && moves[0].Verb is Verb.Raise or Verb.SetOnStands && moves[^1].Verb is Verb.Lower or Verb.LowerToTouch;
+    }
+
+    private void AddSeconds()
+    {
+        var twice = new HashSet<string>();
+        foreach (var again in _again.Values)
+            foreach (var (step, action) in again.What)
+                if (_steps[step].Actions[action].Target is { } id) twice.Add(id);
+        foreach (var done in _steps.SelectMany(s => s.Actions).Where(a => a is { Target: not null, Side: not null }).GroupBy(a => a.Target!))
+            if (done.Any(a => a.Side == Side.Left) && done.Any(a => a.Side == Side.Right)) twice.Add(done.Key);
+        var things = Sheet.Things.Where(t => twice.Contains(t.Id) && t is Part or Joint or Connection or Aid && !Natures.Is(t, Trait.OneOnly)).ToList();
+        foreach (var thing in things) _second[thing.Id] = thing.Id + Thing.SecondMark;
+        if (_second.Count == 0) return;
+        Sheet = Sheet with
+        {
+            Parts = With(Sheet.Parts, p => p with { Behind = Seconds(p.Behind) }),
+            Joints = With(Sheet.Joints, j => j with { Holds = Seconds(j.Holds), SupersededBy = SecondOf(j.SupersededBy) }),
+            Connections = With(Sheet.Connections, c => c),
+            Aids = With(Sheet.Aids, a => a),
+        };
+    }
+
+    private ImmutableArray<string> Seconds(ImmutableArray<string> ids) => [.. ids.Select(id => SecondOf(id)!)];
+
+    // Each second stands behind its first. What is there once and has to do with a first has to do with its second as well.
+    private ImmutableArray<T> With<T>(ImmutableArray<T> things, Func<T, T> second)
+        where T : Thing
+    {
+        var all = ImmutableArray.CreateBuilder<T>();
+        foreach (var thing in things)
+        {
+            all.Add(_second.ContainsKey(thing.Id) ? thing : OnBoth(thing));
+            if (_second.TryGetValue(thing.Id, out var id)) all.Add(second(thing) with { Id = id, Name = NameOf(thing.Name), AlsoCalled = [] });
+        }
+
+        return all.ToImmutable();
+    }
+
+    private T OnBoth<T>(T thing)
+        where T : Thing => thing switch
+        {
+            Part { Behind: var behind } part when behind.Any(_second.ContainsKey) => (T)(Thing)(part with { Behind = [.. behind.Union(Seconds(behind))] }),
+            Joint { Holds: var holds } joint when holds.Any(_second.ContainsKey) => (T)(Thing)(joint with { Holds = [.. holds.Union(Seconds(holds))] }),
+            _ => thing,
+        };
+
+    private string NameOf(string name) => SideWords.Swap(name) is var swapped && swapped != name ? swapped : $"{SideWords.Of(_secondIs)} {name}";
+}
