@@ -329,6 +329,11 @@ public sealed partial class SentenceReader
             Add(Verb.Set, control, phrase.At, a => a with { Position = Short(position) });
             Spoken.Hand([control]);
         }
+
+        // "Lower the deck onto two blocks": they are under it from then on.
+        foreach (var under in clause.Nouns.Where(n => n is { After: "onto" or "on", IsPronoun: false }))
+            if ((_refer.Known(under) ?? (under.Is(ThingKind.Aid) ? _refer.Assume(under, ThingKind.Aid, false, null, null) : null)) is Aid aid
+                && Natures.Is(aid, Trait.Under)) Add(Verb.Place, aid, under.At);
     }
 
     // "Turn the fuel off at the tap", "battery off at the isolator": that is set.

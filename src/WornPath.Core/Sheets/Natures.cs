@@ -24,7 +24,7 @@ public static class Natures
     public static bool IsHeavy(Part part) => part.MassKg >= HeavyKg || Is(part, Trait.Heavy);
 
     /// <summary>The part's nature: as the author set it, else by its name.</summary>
-    public static PartNature Of(Part part) => part.Nature ?? (Is(part, Trait.BrakePart) ? PartNature.Brake : Is(part, Trait.RoadWheel)
+    public static PartNature Of(Part part) => part.Nature ?? (Is(part, Trait.BrakePart) ? PartNature.Brake : Is(part, Trait.RoadWheel) && !Is(part, Trait.OtherWheel)
         ? PartNature.Wheel : PartNature.Plain);
 
     /// <summary>True for the fasteners that hold a road wheel: by the wheel they hold, else by their name.</summary>

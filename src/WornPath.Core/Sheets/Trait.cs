@@ -12,6 +12,9 @@ public enum Trait
     /// <summary>A road wheel.</summary>
     RoadWheel,
 
+    /// <summary>A wheel the vehicle does not run on.</summary>
+    OtherWheel,
+
     /// <summary>Protects in a roll-over.</summary>
     Protective,
 

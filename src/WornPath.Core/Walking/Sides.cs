@@ -16,6 +16,7 @@ internal sealed class Sides
     private readonly Dictionary<string, string> _second = [];
     private readonly Dictionary<(int, int), Again> _again = [];
     private readonly Dictionary<(int, int), bool> _inHand = [];
+    private readonly Dictionary<(int, int), bool> _leftOut = [];
     private readonly IReadOnlyList<Step> _steps;
     private Side _secondIs = Side.Other;
     private bool _isOneSide;
@@ -74,6 +75,10 @@ internal sealed class Sides
         else if (_inHand.TryGetValue((stepIndex, actionIndex), out var second))
         {
             yield return (step, OnOne(action, second), false);
+        }
+        else if (_leftOut.TryGetValue((stepIndex, actionIndex), out var alone))
+        {
+            yield return (step, OnOne(action, alone), true);
         }
         else
         {
@@ -144,6 +149,11 @@ internal sealed class Sides
                 var onSecond = side == Side.Other || side == _secondIs;
                 _again[(i, k)] = new Again(i, k, [.. what], onSecond, HeightsMeet(what));
                 foreach (var one in what) _inHand.TryAdd(one, !onSecond);
+                // What stands among them and is left out of the repeat is of the side in hand, too.
+                if (what.Count > 0 && action.Steps is not null)
+                    for (var at = what[0].Step; at < i; at++)
+                        for (var a = 0; a < _steps[at].Actions.Length; a++)
+                            if (phaseOf[at] == phaseOf[what[^1].Step] && phaseOf[at] == phaseOf[i] && !_inHand.ContainsKey((at, a))) _leftOut[(at, a)] = !onSecond;
                 ended = (i, k);
             }
     }
