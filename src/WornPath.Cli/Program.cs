@@ -21,4 +21,6 @@ backup.SetAction((parsed, _) => BackupCommands.BackupAsync(parsed.GetRequiredVal
 var from = new Argument<FileInfo>("FILE") { Description = "A backup." };
 var restore = new Command("restore", "Puts a backup in the place of a data folder that no server works in; what stood there is put aside.") { from, data };
 restore.SetAction((parsed, _) => BackupCommands.RestoreAsync(parsed.GetRequiredValue(from), parsed.GetRequiredValue(data), Console.Out, Console.Error));
-return await new RootCommand("Worn Path: bolt-on installation procedures, walked.") { check, read, backup, restore }.Parse(args).InvokeAsync();
+var schema = new Command("schema", "Prints the JSON Schema of a procedure file, as docs/formats has it.");
+schema.SetAction(_ => Console.Out.Write(WornPath.Formats.ProcedureSchema.Text()));
+return await new RootCommand("Worn Path: bolt-on installation procedures, walked.") { check, read, schema, backup, restore }.Parse(args).InvokeAsync();
