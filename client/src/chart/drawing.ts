@@ -1,3 +1,4 @@
+import { sheetId } from '../shared/ids';
 import type { Chart, ChartBand, ChartRow, Glyph } from '../shared/api/client';
 
 /** Sizes of the chart in CSS pixels. */
@@ -164,7 +165,7 @@ function drawNames(
   };
   each(`12.5px ${inks.figures}`, (row, middle) => {
     ctx.fillStyle = row.openAtEnd ? inks.clay : inks.soft;
-    ctx.fillText(row.id, 12, middle);
+    ctx.fillText(sheetId(row.id), 12, middle);
   });
   ctx.fillStyle = inks.ink;
   each(`14px ${inks.text}`, (row, middle) => {

@@ -31,6 +31,8 @@ const kind = computed<ThingKind | null>(() =>
 const verbs = computed(() => mending.value?.doing.find((d) => (d.kind ?? null) === kind.value)?.verbs ?? []);
 const withs = computed(() => draft.things.filter((t) => ['aid', 'tool', 'consumable'].includes(t.kind)));
 const isTightening = computed(() => ['torque', 'torquePass', 'retorque'].includes(saying.value?.verb ?? ''));
+/** Of what can be there once a side, and of what is repeated, it is said where. */
+const sided = computed(() => saying.value?.verb === 'repeat' || ['joint', 'part', 'connection', 'aid'].includes(kind.value ?? ''));
 const turns = computed(() => ['turnOn', 'backOff', 'align'].includes(saying.value?.verb ?? ''));
 
 async function load(words?: string): Promise<void> {
@@ -55,7 +57,7 @@ onMounted(async () => {
 
 function say(): void {
   const now = mending.value?.now;
-  const blank: Saying = { verb: 'remove', rest: false, new: false, torque: '', angle: '', position: '', if: '' };
+  const blank: Saying = { verb: 'remove', rest: false, new: false, torque: '', angle: '', position: '', if: '', steps: '' };
   saying.value = { ...blank, ...now, newKind: 'part' };
   target.value = now ? (now.target ?? 'vehicle') : (things.value[0]?.id ?? 'new');
   some.value = now?.rest ? 'rest' : now?.some ? String(now.some) : 'all';
@@ -93,6 +95,8 @@ function sayIt(): void {
       angle: turns.value ? now.angle : '',
       position: now.verb === 'set' ? now.position : '',
       minutes: now.verb === 'wait' ? now.minutes : undefined,
+      side: sided.value ? now.side : undefined,
+      steps: now.verb === 'repeat' ? now.steps : '',
     },
   });
 }
@@ -178,6 +182,18 @@ function key(event: KeyboardEvent): void {
           <option value="all">all</option>
           <option value="rest">the rest</option>
           <option v-for="n in 12" :key="n" :value="String(n)">{{ n }} of them</option>
+        </select></label
+      >
+      <label v-if="saying.verb === 'repeat'"
+        ><span>Which steps</span><input v-model="saying.steps" class="plain" maxlength="80" placeholder="those before it, or 5–9"
+      /></label>
+      <label v-if="sided"
+        ><span>On which side</span
+        ><select v-model="saying.side" class="plain">
+          <option :value="undefined">no side said</option>
+          <option value="left">the left</option>
+          <option value="right">the right</option>
+          <option value="other">the other side</option>
         </select></label
       >
       <label v-if="isTightening"

@@ -31,10 +31,6 @@ public sealed record ReadyItem(string Key, ReadyGroup Group, string What, string
 /// <summary>What a walk needs: the one list behind the Ready face, the pick list and the printed sheet.</summary>
 public static class Needs
 {
-    // Of both, where it is there on both sides.
-    private static ImmutableArray<int> StepsOf(Walk walk, string id) =>
-        [.. walk.EventsOf(id).Concat(walk.EventsOf(id + Thing.SecondMark)).Select(e => e.StepIndex + 1).Distinct().Order()];
-
     private static int Sides(Walk walk, Thing thing) => walk.HasSecond(thing) ? 2 : 1;
 
     private static ReadyItem Item(string key, ReadyGroup group, string what, string amount, string note, ImmutableArray<int> steps, int lead = 0, bool inCrib = false, bool optional = false) =>
@@ -47,19 +43,19 @@ public static class Needs
         {
             var needed = part.Origin != Origin.Vehicle || part.Fate == Fate.Replace;
             var from = part.Origin switch { Origin.Kit => "kit", Origin.ToBuy => "to buy", _ => "replaces the old one" };
-            if (needed) yield return Item($"part:{part.Id}", ReadyGroup.Parts, part.Name, $"{part.Quantity * Sides(walk, part)}", part.Note.Length > 0 ? $"{from}; {part.Note}" : from, StepsOf(walk, part.Id), part.LeadDays);
-            if (part.Spares > 0) yield return Item($"spare:{part.Id}", ReadyGroup.Spares, $"spare {part.Name}", $"{part.Spares * Sides(walk, part)}", "easily spoilt", StepsOf(walk, part.Id), part.LeadDays, optional: true);
+            if (needed) yield return Item($"part:{part.Id}", ReadyGroup.Parts, part.Name, $"{part.Quantity * Sides(walk, part)}", part.Note.Length > 0 ? $"{from}; {part.Note}" : from, walk.StepsOf(part), part.LeadDays);
+            if (part.Spares > 0) yield return Item($"spare:{part.Id}", ReadyGroup.Spares, $"spare {part.Name}", $"{part.Spares * Sides(walk, part)}", "easily spoilt", walk.StepsOf(part), part.LeadDays, optional: true);
         }
 
         foreach (var joint in walk.Written.Joints)
         {
             if (walk.EventsOf(joint.Id).Count == 0) continue;
             var what = joint.Fastener is { } f && f.ToString().Length > 0 ? $"{joint.Name}, {f}" : joint.Name;
-            if (joint.Origin != Origin.Vehicle) yield return Item($"joint:{joint.Id}", ReadyGroup.Hardware, what, $"{joint.Count * Sides(walk, joint)}", joint.Origin == Origin.Kit ? "kit" : "to buy", StepsOf(walk, joint.Id));
-            else if (joint.Reuse == ReuseRule.Renew) yield return Item($"joint:{joint.Id}", ReadyGroup.Hardware, what, $"{joint.Count * Sides(walk, joint)}", "new each time", StepsOf(walk, joint.Id));
+            if (joint.Origin != Origin.Vehicle) yield return Item($"joint:{joint.Id}", ReadyGroup.Hardware, what, $"{joint.Count * Sides(walk, joint)}", joint.Origin == Origin.Kit ? "kit" : "to buy", walk.StepsOf(joint));
+            else if (joint.Reuse == ReuseRule.Renew) yield return Item($"joint:{joint.Id}", ReadyGroup.Hardware, what, $"{joint.Count * Sides(walk, joint)}", "new each time", walk.StepsOf(joint));
             if (joint.Locking != Locking.CotterPin) continue;
             var size = joint.Fastener?.Thread is { } thread && CastleNut.PinOf(thread) is { } pin ? $", {pin}" : "";
-            yield return Item($"pin:{joint.Id}", ReadyGroup.Hardware, $"cotter pin for the {joint.Name}{size}", $"{joint.Count * Sides(walk, joint)}", "new each time", StepsOf(walk, joint.Id));
+            yield return Item($"pin:{joint.Id}", ReadyGroup.Hardware, $"cotter pin for the {joint.Name}{size}", $"{joint.Count * Sides(walk, joint)}", "new each time", walk.StepsOf(joint));
         }
     }
 
@@ -84,11 +80,11 @@ public static class Needs
         {
             var word = Editing.Fields.WordOf(group.Key);
             if (walk.Sheet.Consumables.Any(c => c.Name.Contains(word.Split(',')[0], StringComparison.OrdinalIgnoreCase))) continue;
-            yield return Item($"treatment:{word}", ReadyGroup.Consumables, word, FormattableString.Invariant($"about {group.Sum(MillilitresOf):0.#} mL"), string.Join(", ", group.Where(j => !j.IsSecond).Select(j => j.Id)), [.. group.SelectMany(j => StepsOf(walk, j.Id)).Distinct().Order()]);
+            yield return Item($"treatment:{word}", ReadyGroup.Consumables, word, FormattableString.Invariant($"about {group.Sum(MillilitresOf):0.#} mL"), string.Join(", ", group.Where(j => !j.IsSecond).Select(j => j.Id)), [.. group.SelectMany(j => walk.StepsOf(j)).Distinct().Order()]);
         }
 
         foreach (var fluid in walk.Sheet.Fluids.Where(f => walk.EventsOf(f.Id).Any(e => e.Action.Verb == Verb.Fill)))
-            yield return Item($"fluid:{fluid.Id}", ReadyGroup.Consumables, fluid.Name, fluid.Capacity, fluid.FillTo.Length > 0 ? $"fill to {fluid.FillTo}" : "", StepsOf(walk, fluid.Id));
+            yield return Item($"fluid:{fluid.Id}", ReadyGroup.Consumables, fluid.Name, fluid.Capacity, fluid.FillTo.Length > 0 ? $"fill to {fluid.FillTo}" : "", walk.StepsOf(fluid));
     }
 
     // How much of it the joints take that are treated with it; nothing where none is.

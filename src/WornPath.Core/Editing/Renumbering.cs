@@ -23,7 +23,12 @@ internal static class Renumbering
             var text = step.Text;
             foreach (var again in step.Actions.Where(a => a.Steps is not null))
                 text = StepNumbersText.With(text, again.At.Start, range => Now(range, were, are));
-            if (text != step.Text) after = StepReading.Read(after, now, text);
+            if (text == step.Text) continue;
+            // What the author said of the clause goes with its words.
+            var said = now.Said.Select(s => new AuthorsWord(StepNumbersText.With(s.Words, 0, range => Now(range, were, are)),
+                [.. s.Actions.Select(a => a.Steps is { } named ? a with { Steps = StepNumbers.Of(named.Ranges.Select(r => Now(r, were, are))) } : a)]));
+            now = now with { Said = [.. said] };
+            after = StepReading.Read(StepReading.PutStep(after, now), now, text);
         }
 
         return after;

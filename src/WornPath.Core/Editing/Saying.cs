@@ -46,6 +46,12 @@ public sealed record Saying
     /// <summary>Minutes of a wait.</summary>
     public decimal? Minutes { get; init; }
 
+    /// <summary>The side it is done on; null where none is said.</summary>
+    public Side? Side { get; init; }
+
+    /// <summary>The steps that are repeated: "5–9"; empty where the words name none.</summary>
+    public string Steps { get; init; } = "";
+
     /// <summary>What an action of a step says.</summary>
     public static Saying Of(StepAction action, Step step) => new()
     {
@@ -60,6 +66,8 @@ public sealed record Saying
         Position = action.Position ?? "",
         If = action.If ?? SignOf(action, step),
         Minutes = action.Minutes,
+        Side = action.Side,
+        Steps = action.Steps?.ToString() ?? "",
     };
 
     /// <summary>The sign of the branch an action belongs to; empty for none.</summary>

@@ -17,7 +17,7 @@ internal static class Sayings
 
     private static readonly ImmutableArray<Verb> OnVehicle =
         [Verb.Raise, Verb.SetOnStands, Verb.LowerToTouch, Verb.Lower, Verb.PumpBrakes, Verb.Wait, Verb.Inspect, Verb.Measure, Verb.Clean,
-            Verb.Treat, Verb.FunctionCheck, Verb.Adjust];
+            Verb.Treat, Verb.FunctionCheck, Verb.Adjust, Verb.Repeat];
 
     private static readonly Dictionary<ThingKind, ImmutableArray<Verb>> ByKind = Enum.GetValues<ThingKind>().ToDictionary(k => k, k =>
         Enum.GetValues<Sense>().SelectMany(s => Trade.Of(s).ByKind.TryGetValue(k, out var verb) && verb is { } v ? [v] : Array.Empty<Verb>())
@@ -99,6 +99,9 @@ internal static class Sayings
         if (!torque.IsGood) return torque.Problem;
         Outcome<decimal?> angle = string.IsNullOrWhiteSpace(now.Angle) ? default : Angle.Parse(now.Angle).Map(a => (decimal?)a.Degrees);
         if (!angle.IsGood) return angle.Problem;
+        Outcome<StepNumbers?> steps = now.Verb != Verb.Repeat || string.IsNullOrWhiteSpace(now.Steps) ? default
+            : StepNumbers.Parse(now.Steps).Map(s => (StepNumbers?)s);
+        if (!steps.IsGood) return steps.Problem;
         var (when, sign) = (Fields.Clean(now.If), was is null ? "" : Saying.SignOf(was, step));
         if (when.Length > 200 || now.Position.Length > 200) return new Problem("That is too long.", "Write it in a few words.");
         var action = (was ?? new StepAction { Verb = now.Verb }) with
@@ -116,6 +119,8 @@ internal static class Sayings
             Angle = angle.Value,
             Position = Fields.Clean(now.Position) is { Length: > 0 } position ? position : null,
             Minutes = now.Minutes,
+            Side = now.Side,
+            Steps = steps.Value,
             // A condition that stands as it was read is the branch of the step; another is the author's.
             Branch = was is not null && when == sign ? was.Branch : 0,
             If = when.Length == 0 || when == sign ? null : when,

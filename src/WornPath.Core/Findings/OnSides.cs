@@ -43,7 +43,7 @@ internal static partial class OnSides
         };
         if (isOnBoth || !walk.HasSecond(thing) || !at.Rule.StartsWith("CLO", StringComparison.Ordinal)) return at;
         // What is left so on the one side only is said of that one; its name does not say it.
-        var first = walk.SecondSide switch { Side.Left => Side.Right, Side.Right => Side.Left, _ => (Side?)null };
+        var first = SideWords.Opposite(walk.SecondSide);
         return at with
         {
             For = first is { } side ? $"the {SideWords.Of(side)} side" : "the side that is done first",

@@ -78,6 +78,7 @@ public sealed record PrintedSheet(
         if (joint.Mark) after.Add("mark");
         var judgement = JointJudgement.Of(joint, walk.Workshop);
         var notes = new List<string>();
+        if (walk.HasSecond(joint)) notes.Add("on each side");
         if (joint.Tell.Length > 0) notes.Add(joint.Tell);
         if (joint.Condition != TighteningCondition.None) notes.Add(Editing.Fields.WordOf(joint.Condition));
         if (joint.HeldBy.Length > 0) notes.Add($"held by {joint.HeldBy}");
@@ -88,7 +89,7 @@ public sealed record PrintedSheet(
         foreach (var variant in joint.Variants.Where(v => !v.IsOf(walk.Whole.Header.Variants))) notes.Add($"{variant.When}: {variant.Torque} ({variant.Torque.ShownInCounterpart()})");
         var setting = judgement.Wrench is { Wrench: { } wrench, Setting: { } set } ? $"{wrench.Name} at {set}" : "";
         return new PrintedTorque(joint.Id, joint.Name, joint.Count, joint.Fastener?.ToString() ?? "", joint.TighteningText, joint.Torque?.ShownInCounterpart() ?? "", setting,
-            joint.Treatment == Treatment.None ? "" : Editing.Fields.WordOf(joint.Treatment), string.Join(", ", after), string.Join("; ", notes), joint.Source, [.. walk.EventsOf(joint.Id).Select(e => e.StepIndex + 1).Distinct()]);
+            joint.Treatment == Treatment.None ? "" : Editing.Fields.WordOf(joint.Treatment), string.Join(", ", after), string.Join("; ", notes), joint.Source, walk.StepsOf(joint));
     }
 
     // What must be in hand is listed once; here it is printed.

@@ -289,6 +289,7 @@ public sealed partial class SentenceReader
             || clause.Verb?.Lemma is "do" && Has(clause, "like");
         if (!repeats) return false;
         _told = true;
+        if (side is null && steps is null && DoesTheSameTo(clause)) return true;
         // The numbers may reach beyond what was cut at a comma: "steps 6, 7 and 9 to 17".
         _actions.Add(new StepAction { Verb = Verb.Repeat, Words = Short(words), At = at, Side = side, Steps = steps is null ? null : StepNumbersText.In(_text, at.Start) });
         return true;

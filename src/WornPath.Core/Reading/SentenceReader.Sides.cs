@@ -40,4 +40,27 @@ public sealed partial class SentenceReader
         var named = clause.Nouns.FirstOrDefault(n => !n.IsPronoun && action.At.Begins(n.At)) ?? clause.Nouns.FirstOrDefault(n => n.At.Begins(action.At));
         return named is not null && named.Count is null && SideWords.In(WithOther(named)) is { } side && _refer.DoesBothSides!.Value ? side : null;
     }
+
+    // "Repeat for the lower nut", "do the bottom hose the same way": what was last done to one of its kind is done to it.
+    private bool DoesTheSameTo(Clause clause)
+    {
+        var noun = clause.Nouns.FirstOrDefault(n => n is { IsPronoun: false, IsRest: false, After: null or "for" or "on" or "with" or "to" }
+            && !n.IsVague && Trade.NounOf(n.Stems)?.Role is null or NounRole.Thing && !Trade.Procedures.Contains(n.Head));
+        if (noun is null) return false;
+        var known = _refer.Known(noun);
+        var kind = known?.Kind ?? (Trade.NounOf(noun.Stems) is { Kinds: [var usual, ..] } ? usual : (ThingKind?)null);
+        // Within the step, else in the one before; to what was in hand last, of things called alike before others of the kind.
+        var done = _actions.Exists(a => a.Target is not null) ? _actions : [.. Before?.Actions ?? []];
+        var models = done.Where(a => a.Target is not null && a.Verb != Verb.Repeat).Select(a => _refer.Find(a.Target!)).OfType<Thing>()
+            .Where(t => t != known && (kind is null || t.Kind == kind)).Reverse().Distinct().ToList();
+        var model = models.Find(t => NameIndex.NamesOf(t)[0][^1] == noun.Head) ?? models.FirstOrDefault();
+        // "Do the two outer spindles the same way": more than one is a job of its own.
+        if (model is null || noun.IsPlural && !model.IsMany) return false;
+        var thing = known ?? _refer.Assume(noun, model.Kind, false, null, null);
+        if (thing is null || thing == model) return false;
+        foreach (var action in done.Where(a => a.Target == model.Id && a.Verb != Verb.Repeat).ToList())
+            Add(action.Verb, thing, noun.At, a => action with { Target = thing.Id, At = noun.At, Rest = false, IsSaid = false });
+        Spoken.Hand([thing]);
+        return true;
+    }
 }

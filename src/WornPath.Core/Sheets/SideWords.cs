@@ -37,6 +37,9 @@ public static partial class SideWords
     [GeneratedRegex(@"\b(?:left|right)(?:[ -]hand)?\b|\b(?:lh|rh|other|opposite)\b", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex Named();
 
+    /// <summary>The side across from one; null where that is not said.</summary>
+    public static Side? Opposite(Side side) => side switch { Side.Left => Side.Right, Side.Right => Side.Left, _ => null };
+
     /// <summary>"Right-hand", "left-hand", "other", as it stands before a name.</summary>
     public static string Of(Side side) => side switch
     {

@@ -11,7 +11,7 @@ namespace WornPath.Core.Walking;
 public sealed record Glyph(JointStage Stage, int Pass = 0, int Of = 0, bool Some = false);
 
 /// <summary>One line of the bench.</summary>
-/// <param name="Id">The thing's id.</param>
+/// <param name="Id">The thing's id; of a second one, on the other side, with its mark.</param>
 /// <param name="Name">Its name.</param>
 /// <param name="Says">Its state in words.</param>
 /// <param name="Glyph">A joint's glyph; null for other things.</param>
@@ -126,7 +126,7 @@ public sealed record Bench(
     private static BenchLine Line(Walk walk, Thing thing, int stepIndex, string says, Glyph? glyph = null)
     {
         var since = SinceStep(walk, thing.Id, stepIndex);
-        return new BenchLine(thing.Id, thing.Name, says, glyph, since < 0 ? null : since + 1, since == stepIndex && since >= 0);
+        return new BenchLine(thing.Id, walk.NameOf(thing), says, glyph, since < 0 ? null : since + 1, since == stepIndex && since >= 0);
     }
 
     private static BenchLine VehicleLine(Walk walk, int stepIndex, string says)

@@ -13,7 +13,7 @@ namespace WornPath.Core.Walking;
 public sealed record ChartBand(int From, int To, string Mark, string Says, bool Open, Glyph? Glyph);
 
 /// <summary>A row of the chart.</summary>
-/// <param name="Id">The thing; empty for the vehicle.</param>
+/// <param name="Id">The thing, a second one with its mark; empty for the vehicle.</param>
 /// <param name="Kind">Its kind; null for the vehicle.</param>
 /// <param name="Name">Its name.</param>
 /// <param name="Bands">Its states, from the beginning to the last step.</param>
@@ -33,7 +33,7 @@ public sealed record Chart(int Steps, ImmutableArray<ChartPhase> Phases, Immutab
         var rows = ImmutableArray.CreateBuilder<ChartRow>();
         rows.Add(Row(walk, Walk.Vehicle, null, "vehicle", s => Of(s.Vehicle), s => Openness.IsOpen(s.Vehicle)));
         foreach (var thing in walk.Sheet.Things)
-            if (thing is not (Tool or Consumable)) rows.Add(Row(walk, thing.Id, thing, thing.Name, s => Of(walk, thing, s), s => Openness.IsOpen(thing, s)));
+            if (thing is not (Tool or Consumable)) rows.Add(Row(walk, thing.Id, thing, walk.NameOf(thing), s => Of(walk, thing, s), s => Openness.IsOpen(thing, s)));
         var phases = ImmutableArray.CreateBuilder<ChartPhase>();
         var number = 0;
         foreach (var phase in walk.Sheet.Phases.Where(p => p.Steps.Length > 0)) phases.Add(new ChartPhase(phase.Name, number + 1, number += phase.Steps.Length));

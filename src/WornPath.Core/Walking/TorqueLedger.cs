@@ -31,6 +31,6 @@ public static class TorqueLedger
         var since = walk.MomentsOf(joint.Id).Last(m => m.StepIndex <= stepIndex).StepIndex;
         if (since < 0) return null;
         var due = walk.EventsOf(joint.Id).FirstOrDefault(e => e.StepIndex > stepIndex && e.Action.Verb == Verb.Torque);
-        return new OwedTorque(joint.Id, joint.Name, joint.TighteningText, since + 1, due is null ? null : due.StepIndex + 1);
+        return new OwedTorque(joint.SheetId, joint.Name, joint.TighteningText, since + 1, due is null ? null : due.StepIndex + 1);
     }
 }

@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using WornPath.Core.Sheets;
 using WornPath.Core.Workshops;
 
@@ -77,6 +78,14 @@ public sealed class Walk
 
     /// <summary>True where there is a second of a thing, on the other side.</summary>
     public bool HasSecond(Thing thing) => _sides is not null && _tracks.ContainsKey(thing.SheetId + Thing.SecondMark);
+
+    /// <summary>A thing's name, with its side where there is one on each: what stands beside its second in a list.</summary>
+    public string NameOf(Thing thing) => !thing.IsSecond && HasSecond(thing) && SideWords.In(thing.Name) is null && SideWords.Opposite(SecondSide) is { } side
+        ? $"{SideWords.Of(side)} {thing.Name}" : thing.Name;
+
+    /// <summary>Numbers of the steps that do something to a thing, on whichever side.</summary>
+    public ImmutableArray<int> StepsOf(Thing thing) =>
+        [.. EventsOf(thing.SheetId).Concat(EventsOf(thing.SheetId + Thing.SecondMark)).Select(e => e.StepIndex + 1).Distinct().Order()];
 
     /// <summary>The steps a step does over again on the other side, by their places on the sheet; none for most.</summary>
     public IEnumerable<int> RepeatedBy(int stepIndex) => _sides?.RepeatedBy(stepIndex) ?? [];

@@ -346,6 +346,31 @@ public class SpokenTests
     [InlineData("Hub off the stub with both thumbs holding the bearing in.", "remove P1 hub")]
     public void Shop_notes(string said, string read) => Last(said).ShouldBe(read);
 
+    // What was last done to one of a kind, done to another.
+    [Theory]
+    [InlineData("Take out the upper link nut. | Repeat for the lower nut.", "take out J2 lower nut")]
+    [InlineData("Loosen the clamp and pull the top hose off. | Do the bottom hose the same way.", "disconnect C2 bottom hose")]
+    [InlineData("Torque the upper bracket bolt to 40 N·m. | Same for the lower bracket bolt.", "torque J2 lower bracket bolt to 40 N·m")]
+    [InlineData("Unplug the fan connector; do the same with the sensor connector.", "disconnect C1 fan connector; disconnect C2 sensor connector")]
+    [InlineData("Take out the valve cap. | Repeat the procedure for the remaining valves.", "repeat Repeat the procedure for the remaining valves")]
+    public void The_same_for_another(string said, string read) => Last(said).ShouldBe(read);
+
+    // The side, as a place and as part of a name, where a sheet does something on both.
+    [Theory]
+    [InlineData("Fit the right-hand wheel.", "fit P1 wheel on the right-hand side")]
+    [InlineData("Fit the other wheel.", "fit P1 wheel on the other side")]
+    [InlineData("Fit the opposite wheel.", "fit P1 wheel on the other side")]
+    [InlineData("Fit the wheel on the left.", "fit P1 wheel on the left-hand side")]
+    [InlineData("On the left-hand side, fit the wheel.", "fit P1 wheel on the left-hand side")]
+    [InlineData("Right: fit the wheel. Clean the wheel.", "fit P1 wheel on the right-hand side; clean P1 wheel on the right-hand side")]
+    [InlineData("Fit both wheels.", "fit P1 wheel")]
+    [InlineData("The right-hand side is done in the same way.", "repeat what stands before on the right-hand side")]
+    [InlineData("Steps 1 to 2 are repeated on the left.", "repeat steps 1–2 on the left-hand side")]
+    [InlineData("Go through steps 1 and 2 again for the other side.", "repeat steps 1, 2 on the other side")]
+    [InlineData("Repeat step 1 on the right, and mind the valve.", "repeat step 1 on the right-hand side")]
+    [InlineData("The other wheel gets the same treatment.", "repeat what stands before on the other side")]
+    public void A_side(string said, string read) => Last($"Lift the wheel off. | Repeat step 1 on the other side. | {said}").ShouldBe(read);
+
     // More than there are is not understood of those that are there.
     [Theory]
     [InlineData("Fit the wheel with its five nuts. | Crack all eight.")]

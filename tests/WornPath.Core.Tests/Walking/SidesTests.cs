@@ -157,7 +157,7 @@ public class SidesTests
         Needs.Parts(twice.Walk()).Single(i => i.Key == "part:P2").Steps.ShouldBe([2, 3]);
         var (alone, both) = (TimePlan.Of(once.Walk()).HandsOnMinutes, TimePlan.Of(twice.Walk()).HandsOnMinutes);
         both.ShouldBe(2 * alone, 0.6);
-        PrintedSheet.Of(twice.Walk()).Torques.Select(t => t.Id).ShouldBe(["J1"]);
+        PrintedSheet.Of(twice.Walk()).Torques.Select(t => (t.Id, t.Note, string.Join(' ', t.Steps))).ShouldBe([("J1", "on each side", "1 3")]);
         ToolList.Of(twice.Walk(), twice.Workshop).SelectMany(t => t.For).ShouldAllBe(id => id == "J1");
     }
 
@@ -181,7 +181,7 @@ public class SidesTests
         var walk = Hub("Lift the wheel off.", "Repeat step 1 on the right-hand side.", "Lift the left-hand wheel on.").Walk();
         Bench.After(walk, 2).Off.Select(l => (l.Name, l.Since)).ShouldBe([("right-hand wheel", 2)]);
         Chart.Of(walk).Rows.Where(r => r.Name.EndsWith("wheel", StringComparison.Ordinal)).Select(r => (r.Name, r.OpenAtEnd))
-            .ShouldBe([("wheel", false), ("right-hand wheel", true)]);
+            .ShouldBe([("left-hand wheel", false), ("right-hand wheel", true)]);
     }
 
     [Theory]
