@@ -40,6 +40,8 @@ public class CellSpellingsTests
     [InlineData("22 Nm to 28 lb-ft", "two units")]
     [InlineData("45 Nm dry", "stands under treatment")]
     [InlineData("min 95 Nm", "both ends")]
+    [InlineData("30 Nm max", "both ends")]
+    [InlineData("hand tight", "less than snug")]
     [InlineData("50 Nm, 100 Nm, 150 Nm", "Write the last, 150 Nm")]
     [InlineData("1,100 Nm", "two ways")]
     public void A_torque_that_says_more_or_two_things_is_refused_with_what_to_write(string cell, string says) =>
@@ -48,6 +50,8 @@ public class CellSpellingsTests
     [Theory]
     [InlineData("snug + 60°", "1 flat past hand-tight")]
     [InlineData("hand-tight plus 1/4 turn", "1.5 flats past hand-tight")]
+    [InlineData("1/4 turn past snug", "1.5 flats past hand-tight")]
+    [InlineData("a quarter turn past hand-tight", "1.5 flats past hand-tight")]
     public void A_turn_past_snug_is_so_many_flats(string cell, string read)
     {
         Untorqued.IsMeant(cell).ShouldBeTrue();
@@ -80,6 +84,13 @@ public class CellSpellingsTests
     [InlineData("M16x1.5 left-hand nut 8", "M16×1.5 nut of class 8 left-hand")]
     [InlineData("M10 A/F 17", "M10, 17 mm")]
     [InlineData("M8 stainless A4-80", "M8 A4-80")]
+    [InlineData("M20×1.5 8 nut, 30 mm", "M20×1.5 nut of class 8, 30 mm")]
+    [InlineData("M12×35 8.8 hex, 18 mm", "M12×35 8.8 bolt, 18 mm")]
+    [InlineData("M10 10.9 flange", "M10 10.9 flange bolt")]
+    [InlineData("M8 stud, nut 13", "M8 stud, 13 mm")]
+    [InlineData("No. 10-24 screw", "#10-24 UNC screw")]
+    [InlineData("half inch UNC bolt", "1/2-13 UNC bolt")]
+    [InlineData("three-eighths UNF hex", "3/8-24 UNF bolt")]
     public void A_fastener_is_read_as_it_is_written(string cell, string read)
     {
         FastenerText.Parse(cell).Value.ToString().ShouldBe(read);
@@ -89,9 +100,39 @@ public class CellSpellingsTests
     [Theory]
     [InlineData("M10 zinc plated 8.8", "finish")]
     [InlineData("M10 triple square", "size")]
+    [InlineData("M14x1.5 wheel nut, cone seat", "how it seats")]
     [InlineData("M10 frobbed", "“frobbed” is not understood")]
     public void A_fastener_that_says_what_no_cell_keeps_is_refused_by_its_word(string cell, string says) =>
         FastenerText.Parse(cell).Problem!.ToString().ShouldContain(says);
+
+    // Numbers with what shops write about them. The pound is exact: 0.45359237 kg (NIST SP 811, 2008, appendix B).
+    [Theory]
+    [InlineData("mass", "22 kg", "22")]
+    [InlineData("mass", "about 48 lb", "21.772")]
+    [InlineData("mass", "1,5 t", "1500")]
+    [InlineData("mass", "850 g", "0.85")]
+    [InlineData("leadDays", "2 weeks", "14")]
+    [InlineData("leadDays", "3 days", "3")]
+    [InlineData("quantity", "4 off", "4")]
+    [InlineData("quantity", "a pair", "2")]
+    [InlineData("quantity", "twelve", "12")]
+    [InlineData("spares", "x2", "2")]
+    public void A_number_is_read_with_its_unit(string field, string cell, string kept)
+    {
+        var sheet = new Written().Part("hub").Set("hub", field, cell);
+        Fields.Of(ThingKind.Part).Single(f => f.Name == field).Get(sheet.Sheet.Parts[0]).ShouldBe(kept);
+    }
+
+    [Theory]
+    [InlineData("mass", "22 stone")]
+    [InlineData("mass", "heavy")]
+    [InlineData("leadDays", "2 months")]
+    [InlineData("leadDays", "1.5 days")]
+    [InlineData("quantity", "-2")]
+    [InlineData("quantity", "2 kg")]
+    public void A_number_with_another_unit_is_refused(string field, string cell) =>
+        Editor.Apply(new Written().Part("hub").Sheet, new SetField("P1", field, Fields.Of(ThingKind.Part).Single(f => f.Name == field)
+            .Get(new Written().Part("hub").Sheet.Parts[0]), cell)).Problem!.What.ShouldContain(cell);
 
     // Both ways of a whole number and a part, in a sentence as in a cell.
     [Theory]

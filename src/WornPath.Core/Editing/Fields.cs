@@ -27,7 +27,7 @@ public static class Fields
     /// <summary>Fields of a step, besides its text.</summary>
     public static readonly IReadOnlyList<Field<Step>> Step =
     [
-        Amount<Step>("minutes", "number of minutes", s => s.Minutes, (s, v) => s with { Minutes = v }, 0.1m, 10_000),
+        Amount<Step>("minutes", "number of minutes", s => s.Minutes, (s, v) => s with { Minutes = v }, 0.1m, 10_000, AmountText.MinuteCount),
         new Field<Step>("people", "people", s => s.People?.ToString(CultureInfo.InvariantCulture) ?? "", (sheet, s, text) => string.IsNullOrWhiteSpace(text) ? s with { People = null } : Whole<Step>("people", "number of people", x => x.People ?? 1, (x, v) => x with { People = v }, 1, 12).Set(sheet, s, text), []),
     ];
 
@@ -46,8 +46,8 @@ public static class Fields
             Of<Part>(Parts<Part>("behind", "is behind", p => p.Behind, (p, v) => p with { Behind = v })),
             Of<Part>(Text<Part>("note", "note", p => p.Note, (p, v) => p with { Note = v }, 500)),
             Of<Part>(Whole<Part>("spares", "number of spares", p => p.Spares, (p, v) => p with { Spares = v }, 0, 999)),
-            Of<Part>(Whole<Part>("leadDays", "number of days to get it", p => p.LeadDays, (p, v) => p with { LeadDays = v }, 0, 999)),
-            Of<Part>(Amount<Part>("mass", "mass in kg", p => p.MassKg, (p, v) => p with { MassKg = v }, 0.001m, 50_000)),
+            Of<Part>(Whole<Part>("leadDays", "number of days to get it", p => p.LeadDays, (p, v) => p with { LeadDays = v }, 0, 999, AmountText.DayCount)),
+            Of<Part>(Amount<Part>("mass", "mass in kg", p => p.MassKg, (p, v) => p with { MassKg = v }, 0.001m, 50_000, AmountText.Mass)),
             Only,
         ],
         [ThingKind.Joint] =
@@ -229,21 +229,22 @@ public static class Fields
         (_, t, text) => string.IsNullOrWhiteSpace(text) ? set(t, null) : parse(text).Map(v => set(t, v)),
         []);
 
-    private static Field<T> Whole<T>(string name, string label, Func<T, int> get, Func<T, int, T> set, int low, int high) => new(name, label,
+    private static Field<T> Whole<T>(string name, string label, Func<T, int> get, Func<T, int, T> set, int low, int high,
+        Func<string, decimal?>? read = null) => new(name, label,
         t => get(t).ToString(CultureInfo.InvariantCulture),
-        (_, t, text) => int.TryParse(text.Trim(), NumberStyles.None, CultureInfo.InvariantCulture, out var n) && n >= low && n <= high
-            ? set(t, n)
+        (_, t, text) => (read ?? AmountText.Count)(text) is { } n && n == decimal.Truncate(n) && n >= low && n <= high
+            ? set(t, (int)n)
             : new Problem($"“{NumberText.Excerpt(text)}” is no {label}.", $"Write a whole number from {low} to {high}."),
         []);
 
     // A number with decimals; an empty cell is none.
-    private static Field<T> Amount<T>(string name, string label, Func<T, decimal?> get, Func<T, decimal?, T> set, decimal low, decimal high) => new(name, label,
+    private static Field<T> Amount<T>(string name, string label, Func<T, decimal?> get, Func<T, decimal?, T> set, decimal low, decimal high,
+        Func<string, decimal?> parse) => new(name, label,
         t => get(t)?.ToString("0.###", CultureInfo.InvariantCulture) ?? "",
         (_, t, text) =>
         {
             if (string.IsNullOrWhiteSpace(text)) return set(t, null);
-            var read = NumberText.Parse(text.Trim());
-            return read.IsGood && read.Value >= low && read.Value <= high ? set(t, read.Value) : new Problem($"“{NumberText.Excerpt(text)}” is no {label}.", string.Create(CultureInfo.InvariantCulture, $"Write a number from {low} to {high}, or leave it empty."));
+            return parse(text) is { } read && read >= low && read <= high ? set(t, read) : new Problem($"“{NumberText.Excerpt(text)}” is no {label}.", string.Create(CultureInfo.InvariantCulture, $"Write a number from {low} to {high}, or leave it empty."));
         },
         []);
 

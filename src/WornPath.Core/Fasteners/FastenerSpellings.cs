@@ -10,6 +10,10 @@ internal static partial class FastenerSpellings
         // Class behind a dash, grade of a metric bolt, abbreviated class.
         (Of(@"(?<=[\d""])\s*-\s*(?=\d{1,2}\.\d(?![\d.]))"), " "),
         (Of(@"(?<!\w)(?:cl\.?|grade|gr\.?|property\s+class)\s*(?=\d{1,2}\.\d(?!\d))"), "class "),
+        // Sizes in words, and by number.
+        (Of(@"(?<!\w)half[\s-]inch(?!\w)"), "1/2"), (Of(@"(?<!\w)quarter[\s-]inch(?!\w)"), "1/4"),
+        (Of(@"(?<!\w)three[\s-]eighths?(?:[\s-]inch)?(?!\w)"), "3/8"), (Of(@"(?<!\w)five[\s-]sixteenths?(?:[\s-]inch)?(?!\w)"), "5/16"),
+        (Of(@"(?<!\w)No\.?\s*(?=\d{1,2}-\d{2}(?!\d))"), "#"),
         // An inch mark before the threads to the inch.
         (Of(@"(?<=\d/\d{1,2})\s*(?:""|″|in\.?)\s*-\s*(?=\d)"), "-"),
         // Heads.
@@ -22,11 +26,13 @@ internal static partial class FastenerSpellings
         (Of(@"(?<!\w)castellated(?:\s+nut)?"), "castle nut"),
         (Of(@"(?<!\w)(?:nut\s+with\s+nylon\s+insert|nylon[\s-]insert(?:\s+lock)?\s*nut|nylon\s+lock\s*nut)"), "lock nut"),
         (Of(@"(?<!\w)lug\s+nut"), "wheel nut"),
-        // A stud has its nut; the class of it is kept.
+        // A stud has its nut; the class of it is kept. Where no class is so high, it is the width of its hexagon.
+        (Of(@"(?<=stud),?\s+(?:(?:with|and)\s+)?(?:a\s+)?nut\s+(?<n>1[3-9]|[2-4]\d)(?:\s*mm)?(?![\w.,/])"), ", ${n} mm"),
         (Of(@"(?<=stud)\s+(?:with|and)\s+(?:a\s+)?nuts?(?!\s*(?:of\s+)?(?:class\s*)?\d)"), ""),
         (Of(@"(?<=stud)\s+and\s+(?=nut)"), " with "),
         (Of(@"(?<!\w)(?:class|cl\.?)\s*(?<n>\d{1,2})\s+nut(?!\w)"), "nut of class ${n}"),
         (Of(@"(?<!(?:with|into)\s+(?:a\s+)?|\+\s*)(?<!\w)nut\s+(?:class\s*|cl\.?\s*)?(?<n>\d{1,2})(?![\w.,/]|\s*mm)"), "nut of class ${n}"),
+        (Of(@"(?<![\w.×/-])(?<n>4|5|6|8|9|10|12)\s+nut(?!\w)"), "nut of class ${n}"),
         (Of(@"(?<!\w)stainless\s+(?:steel\s+)?(?=A[24]-)"), ""),
         // Drives.
         (Of(@"(?<!\w)TX\s*-?\s*(?<n>\d{1,3})(?!\w)"), "T${n}"), (Of(@"(?<!\w)T-(?<n>\d{1,3})(?!\w)"), "T${n}"),
@@ -34,6 +40,9 @@ internal static partial class FastenerSpellings
         (Of(@"(?<!\w)A/?F\s*(?<n>\d{1,2})(?:\s*mm)?(?!\w)"), "${n} mm"), (Of(@"(?<!\w)(?<n>\d{1,2})\s*(?:mm\s*)?A/?F(?!\w)"), "${n} mm"),
         (Of(@"(?<n>\d{1,2}(?:\.\d)?)\s*mm\s+hex(?:agon)?\s+(?:key|socket)"), "hex socket ${n} mm"),
         (Of(@"(?<=\d\s*mm)\s+hex(?:agon)?(?!\w)"), ""),
+        // A head that stands for the whole: "M12×35 8.8 hex", "M10 10.9 flange".
+        (Of(@"(?<!\w)hex(?:agon)?(?:\s+head)?(?!\s*(?:socket|bolt|nut|flange|key|cap|screw|head))(?!\w)"), "bolt"),
+        (Of(@"(?<!\w)flange(?:d)?(?!\s*(?:bolt|nut|screw))(?!\w)"), "flange bolt"),
         // Which way it is turned.
         (Of(@"(?<!\w)(?:LH|left[\s-]hand(?:ed)?)(?:\s+thread)?(?!\w)"), "left-hand"),
     ];

@@ -51,6 +51,9 @@ public static partial class FastenerText
     [GeneratedRegex(@"(?<!\w)(?:zinc|plated|galvani[sz]ed|phosphated|black|coated|yellow)(?!\w)", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex Finish();
 
+    [GeneratedRegex(@"^(?:with\s+)?(?:an?\s+)?(?:cone|conical|taper(?:ed)?|ball|spherical|flat|mag)(?:\s+(?:seat|seated|collar))?$", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    private static partial Regex Seat();
+
     /// <summary>Reads a cell. What is left over is named, not dropped.</summary>
     public static Outcome<Fastener> Parse(string text)
     {
@@ -107,6 +110,8 @@ public static partial class FastenerText
         var left = rest.Trim(' ', ',', ';', '.');
         if (Finish().IsMatch(left)) return new Problem($"“{NumberText.Excerpt(left)}” is the finish.",
             "Leave it out: thread, length, class, head and drive are read here.");
+        if (Seat().IsMatch(left)) return new Problem($"“{NumberText.Excerpt(left)}” is how it seats.",
+            "Leave it out here, and write it where the joint says how its fasteners are told from others.");
         if (left.StartsWith("triple", StringComparison.OrdinalIgnoreCase))
             return new Problem("The size of the triple square is missing.", "Write it behind, such as triple square 10.");
         return left.Length == 0

@@ -38,6 +38,12 @@ internal static partial class TorqueSpellings
         RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex OneEnded();
 
+    [GeneratedRegex(@"^(?<value>\d.*?)[\s,]+(?<how>min\.?|minimum|max\.?|maximum)$", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    private static partial Regex EndedBehind();
+
+    [GeneratedRegex(@"^(?:hand|finger)[\s-]?tight$", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    private static partial Regex HandTight();
+
     [GeneratedRegex(@"^(?:(?:stage|step|pass)?\s*(?:\d(?:st|nd|rd|th)?\s*:?\s+)?\d[\d.,]*\s*(?:[A-Za-z·.\-]+)?\s*(?:,|/|;|\bthen\b|\s)\s*){1,5}(?:stage|step|pass)?\s*(?:\d(?:st|nd|rd|th)?\s*:?\s+)?(?<last>\d[\d.,]*\s*[A-Za-z][A-Za-z·.\-\s]*)$", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex Staged();
 
@@ -45,7 +51,8 @@ internal static partial class TorqueSpellings
     public static Outcome<TorqueSpec>? Read(string text, TorqueUnit? fallback)
     {
         var cell = text.Trim();
-        if (OneEnded().Match(cell) is { Success: true } ended)
+        if (HandTight().IsMatch(cell)) return new Problem($"“{cell}” is no torque, and less than snug.", "Write snug where the parts must be in firm contact, or hand-tight + 60°.");
+        if ((OneEnded().Match(cell) is { Success: true } before ? before : EndedBehind().Match(cell)) is { Success: true } ended)
             return new Problem($"“{ended.Groups["how"].Value}” says only one end.", $"Write the value, {ended.Groups["value"].Value}, or both ends, such as 22–28 N·m.");
         if (Conditioned().Match(cell) is { Success: true } conditioned && TorqueText.Parse(conditioned.Groups["value"].Value, fallback).IsGood)
             return new Problem($"“{conditioned.Groups["how"].Value}” is the state of the threads.", $"Write {conditioned.Groups["value"].Value} here; what is on the threads stands under treatment.");

@@ -27,6 +27,14 @@ public sealed partial record Untorqued(decimal? Flats, string? Contact)
     [GeneratedRegex(@"^(?:snug|hand[\s-]tight|finger[\s-]tight)\s*(?:\+|,?\s*plus|,?\s*then|\band\b)\s*(?:a\s+further\s+|another\s+)?(?<turn>.+)$", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex TurnedPattern();
 
+    // "A quarter turn past snug": the same, the other way round.
+    [GeneratedRegex(@"^(?<turn>.+?)\s+(?:past|beyond|after|from)\s+(?:snug|hand[\s-]?tight|finger[\s-]?tight)$", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    private static partial Regex TurnPastPattern();
+
+    // Turned on from snug or hand-tight, whichever stands first.
+    private static Match Turned(string text) => TurnedPattern().Match(text) is { Success: true } turned ? turned
+        : FlatsPattern().IsMatch(text) ? Match.Empty : TurnPastPattern().Match(text);
+
     [GeneratedRegex(@"^to\s+contact\s*(?::\s*(?<what>.+))?$", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex ContactPattern();
 
@@ -34,7 +42,7 @@ public sealed partial record Untorqued(decimal? Flats, string? Contact)
     public static bool IsMeant(string text)
     {
         var trimmed = text.Trim();
-        return trimmed.Equals("snug", StringComparison.OrdinalIgnoreCase) || TurnedPattern().IsMatch(trimmed)
+        return trimmed.Equals("snug", StringComparison.OrdinalIgnoreCase) || Turned(trimmed).Success
             || FlatsPattern().IsMatch(trimmed) || ContactPattern().IsMatch(trimmed);
     }
 
@@ -44,7 +52,7 @@ public sealed partial record Untorqued(decimal? Flats, string? Contact)
         var trimmed = text.Trim();
         if (trimmed.Equals("snug", StringComparison.OrdinalIgnoreCase)) return Snug;
         // "Snug + 60°", "hand-tight plus a quarter turn": so many flats of sixty degrees.
-        if (TurnedPattern().Match(trimmed) is { Success: true } turned)
+        if (Turned(trimmed) is { Success: true } turned)
             return Angle.Parse(turned.Groups["turn"].Value) is { IsGood: true } angle && angle.Value.Degrees <= 12 * Angle.Flat
                 ? new Untorqued(Math.Round(angle.Value.Degrees / Angle.Flat, 2), null)
                 : new Problem($"“{NumberText.Excerpt(turned.Groups["turn"].Value)}” is no turn past hand-tight.", "Write degrees, flats or turns, such as hand-tight + 60°.");

@@ -228,6 +228,8 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
     {
         var name = phrase.Name.Length > 0 ? phrase.Name : phrase.Text;
         var bare = phrase.Stems.Count == 1;
+        // "A small chisel": of tools it matters.
+        if (kind == ThingKind.Tool && phrase.Text.EndsWith(' ' + name, StringComparison.OrdinalIgnoreCase)) name = phrase.Text;
         if (kind == ThingKind.Tool && phrase.Size.Length > 0) name = $"{phrase.Size} {name}";
         else if (kind is ThingKind.Joint && bare && owner is { Length: > 0 }) name = $"{One(owner)} {name}";
         // "Two M8 x 25 bolts": told from others by their thread, as long as nothing else tells whose they are.

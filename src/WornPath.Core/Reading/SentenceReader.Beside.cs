@@ -212,6 +212,28 @@ public sealed partial class SentenceReader
         return true;
     }
 
+    // What is a tool and nothing else is used wherever it is named: "two shots from the grease gun", "multimeter across the posts", "on the
+    // vernier caliper". So is what a verb is named after.
+    private void UseTools()
+    {
+        foreach (var clause in _clauses)
+        {
+            var at = PlaceOf(clause);
+            if (clause.Negated || clause.IsProviso || _passages.Exists(p => p.IsAdvice && p.Start <= at.Start && at.Start < p.End)
+                || _step.Said.Length > 0 && SaidOf(at) is not null) continue;
+            _finder.Fill(clause);
+            foreach (var noun in clause.Nouns)
+                if (noun is { IsPronoun: false, After: null or "with" or "using" or "from" or "of" or "on" or "by" or "in" } && Trade.NounOf(noun.Stems) is { Kinds: [ThingKind.Tool], Role: NounRole.Thing }
+                    && (noun.After is not null || clause.Mood == Mood.Fragment)) UseNamed(noun);
+                // "Wipe it with a lint-free rag": what is wiped with is used up.
+                else if (noun is { After: "with", IsPronoun: false } && clause.Verb is { Frames: [{ Sense: Sense.Clean }, ..] }
+                    && Trade.NounOf(noun.Stems) is { Kinds: [ThingKind.Aid, ..] } && _refer.Known(noun) is null)
+                    Use(_refer.Assume(noun, ThingKind.Consumable, false, null, null));
+            if (clause.Verb is { } verb && Trade.ToolVerbs.Contains(verb.Lemma))
+                UseNamed(new NounPhrase(at, verb.Lemma.Replace('-', ' '), NameIndex.StemsOf(verb.Lemma.Replace('-', ' '))) { Name = verb.Lemma.Replace('-', ' ') });
+        }
+    }
+
     private void UseNamed(NounPhrase phrase)
     {
         if (_refer.Known(phrase) is { } known)

@@ -163,6 +163,7 @@ public sealed partial class SentenceReader
     {
         TakeMentions();
         foreach (var clause in _clauses) Placed(clause);
+        UseTools();
         AskUnbound();
         SayElsewhere();
         if (_actions.Count > 0 || _questions.Count > 0 || _told || string.IsNullOrWhiteSpace(_text)) return;

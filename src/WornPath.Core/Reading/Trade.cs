@@ -35,6 +35,8 @@ internal static class Trade
     public static readonly WordSet Distinct = Set("distinct");
 
     public static readonly WordSet Procedures = Set("procedure");
+
+    public static readonly WordSet ToolVerbs = Set("tool-verb");
     public static readonly WordSet NounsInIng = Set("nounInIng");
     public static readonly WordSet Stances = Set("stance");
     public static readonly WordSet Relational = Set("relational");

@@ -355,6 +355,23 @@ public class SpokenTests
     [InlineData("Take out the valve cap. | Repeat the procedure for the remaining valves.", "repeat Repeat the procedure for the remaining valves")]
     public void The_same_for_another(string said, string read) => Last(said).ShouldBe(read);
 
+    // What is a tool and nothing else is used wherever it is named, and not where it is told off.
+    [Theory]
+    [InlineData("Give each nipple two shots from the grease gun.", "grease gun")]
+    [InlineData("Two strokes of the grease gun at the spindle.", "grease gun")]
+    [InlineData("Multimeter across the posts: 12.4 V.", "multimeter")]
+    [InlineData("Wire-brush the casting.", "wire brush")]
+    [InlineData("Chalk an arrow on the belt.", "chalk")]
+    [InlineData("Relieve the collar with a small chisel.", "small chisel")]
+    [InlineData("Take the cover off without a chisel.", "")]
+    [InlineData("Do not use a hammer.", "")]
+    [InlineData("Note: the dealer has a slide hammer.", "")]
+    public void Tools_named(string said, string tools)
+    {
+        var sheet = Sheet(said);
+        string.Join(", ", sheet.Steps.Last().Uses.Select(id => sheet.Find(id)!.Name)).ShouldBe(tools);
+    }
+
     // The side, as a place and as part of a name, where a sheet does something on both.
     [Theory]
     [InlineData("Fit the right-hand wheel.", "fit P1 wheel on the right-hand side")]
