@@ -62,7 +62,7 @@ public class TableTests
     public void What_is_not_understood_is_shown_and_the_rest_is_taken()
     {
         var sheet = Editor.Apply(Sheet.Empty, new AddThing(ThingKind.Joint, "pad bolts", false)).Value.Sheet;
-        var table = JointTable.Read("joint,qty,fastener,torque\ncover bolts,four,M8 8.8 bolt,24 bananas\npad bolts,2,M9x1,48 N·m\n,3,M8,9 N·m\n", sheet).Value;
+        var table = JointTable.Read("joint,qty,fastener,torque\ncover bolts,a few,M8 8.8 bolt,24 bananas\npad bolts,2,M9x1,48 N·m\n,3,M8,9 N·m\n", sheet).Value;
         table.Rows[0].Cells.Select(c => c.Problem.Length > 0).ShouldBe([false, true, false, true]);
         table.Rows[0].Does.ShouldBe("new joint");
         table.Rows[1].Does.ShouldBe("changes J1");

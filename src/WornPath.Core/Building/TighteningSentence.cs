@@ -28,6 +28,9 @@ public static class TighteningSentence
     /// <summary>Has what keeps people alive checked before it is used.</summary>
     public static string HaveChecked(Thing thing) => $"Have a qualified person check the {thing.Name} before the vehicle is used.";
 
+    /// <summary>Locks it with what its specification names.</summary>
+    public static string Lock(Joint joint) => $"Lock the {joint.Name} with {(joint.Locking == Locking.Wire ? "new locking wire" : "a new lock plate")}.";
+
     /// <summary>Puts the joint's treatment on.</summary>
     public static string Apply(Joint joint) => $"Apply {TreatmentWords(joint)} to the {joint.Name}.";
 

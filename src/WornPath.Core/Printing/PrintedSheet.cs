@@ -74,7 +74,7 @@ public sealed record PrintedSheet(
     {
         var after = new List<string>();
         if (joint.Reuse == ReuseRule.Renew) after.Add("renew");
-        if (joint.Locking != Locking.None) after.Add(joint.Locking == Locking.CotterPin ? "new cotter pin" : "stake");
+        if (joint.Locking != Locking.None) after.Add(joint.Locking == Locking.Stake ? "stake" : $"new {Editing.Fields.WordOf(joint.Locking)}");
         if (joint.Mark) after.Add("mark");
         var judgement = JointJudgement.Of(joint, walk.Workshop);
         var notes = new List<string>();

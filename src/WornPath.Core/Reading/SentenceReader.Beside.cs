@@ -234,8 +234,15 @@ public sealed partial class SentenceReader
         }
     }
 
+    private bool IsWithout(NounPhrase noun)
+    {
+        var before = _finder.Tokens.TakeWhile(t => t.At.Start < noun.At.Start).TakeLast(2).Select(t => t.Text);
+        return before.Contains("without");
+    }
+
     private void UseNamed(NounPhrase phrase)
     {
+        if (IsWithout(phrase)) return;
         if (_refer.Known(phrase) is { } known)
         {
             if (known.Kind is ThingKind.Tool or ThingKind.Consumable or ThingKind.Aid) Use(known);

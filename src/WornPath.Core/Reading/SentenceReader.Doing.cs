@@ -194,7 +194,7 @@ public sealed partial class SentenceReader
         foreach (var phrase in objects)
         {
             var joint = phrase.IsPronoun ? _refer.Meant(phrase, k => k == ThingKind.Joint).OfType<Joint>().FirstOrDefault() : _refer.Known(phrase, k => k == ThingKind.Joint) as Joint;
-            joint ??= JointNear(clause, phrase);
+            joint ??= LockedBy(phrase) ?? JointNear(clause, phrase);
             if (joint is null)
             {
                 _actions.Add(new StepAction { Verb = verb, Words = phrase.Text, At = phrase.At });
@@ -206,6 +206,16 @@ public sealed partial class SentenceReader
         }
 
         Beside(clause);
+    }
+
+    // "Cut the locking wire", "flatten the tab washer": of what is locked so, the one spoken of last; else the only one there is.
+    private Joint? LockedBy(NounPhrase phrase)
+    {
+        var by = phrase.Stems.Any(s => s is "wire" or "lockwire") ? Locking.Wire : phrase.Stems.Any(s => s is "tab" or "tang" or "plate" or "washer")
+            ? Locking.LockPlate : Locking.None;
+        if (by == Locking.None) return null;
+        var all = _refer.Things.OfType<Joint>().Where(j => j.Locking == by).ToList();
+        return all.Count == 1 ? all[0] : (Joint?)Spoken.Nearest(all);
     }
 
     // "Each nut", "both hoses": all of that name that were spoken of; else the one that is meant.

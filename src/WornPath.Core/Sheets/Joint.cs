@@ -56,6 +56,12 @@ public enum Locking
 
     /// <summary>Staked into a slot or flat.</summary>
     [JsonStringEnumMemberName("stake")] Stake,
+
+    /// <summary>A tab washer or lock plate, bent up against a flat.</summary>
+    [JsonStringEnumMemberName("lock plate")] LockPlate,
+
+    /// <summary>Wire through the heads, drawn so that it tightens.</summary>
+    [JsonStringEnumMemberName("locking wire")] Wire,
 }
 
 /// <summary>What a source says its value holds for.</summary>
@@ -154,6 +160,10 @@ public sealed record Joint : Thing
     public ImmutableArray<string> Holds { get; init; } = [];
 
     public override ThingKind Kind => ThingKind.Joint;
+
+    /// <summary>True where a tab or a wire keeps it, that is undone before it comes out and done again when it is tight.</summary>
+    [JsonIgnore]
+    public bool IsLockedByItself => Locking is Locking.LockPlate or Locking.Wire;
 
     /// <summary>The specification as a cell shows it: the torque, "snug", or nothing.</summary>
     [JsonIgnore]

@@ -102,8 +102,8 @@ public sealed record Bench(
             JointStage.Started => "hand-tight",
             JointStage.Snug => joint.Untorqued is null ? "snug" : "as specified",
             JointStage.Pass => $"pass {state.Pass}",
-            JointStage.Torqued => "torqued",
-            JointStage.Aligned => "torqued, slot aligned",
+            JointStage.Torqued => state.Lock == LockState.Off ? "torqued, not locked" : "torqued",
+            JointStage.Aligned => state.Lock == LockState.Off ? "slot aligned, not locked" : "torqued, slot aligned",
             JointStage.Locked => "locked",
             _ => "marked",
         };

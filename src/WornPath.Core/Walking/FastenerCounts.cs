@@ -58,7 +58,7 @@ public sealed class FastenerCounts : IEquatable<FastenerCounts>
     {
         var merged = groups.GroupBy(g => g.State).Select(g => new FastenerGroup(g.Sum(x => x.Count), g.Key))
             .OrderBy(g => Rank(g.State)).ThenBy(g => g.State.Pass).ThenBy(g => g.State.Renewed).ThenBy(g => g.State.Treated)
-            .ThenBy(g => g.State.PinIn).ToArray();
+            .ThenBy(g => g.State.PinIn).ThenBy(g => g.State.Lock).ToArray();
         return merged.Length == 1 ? merged[0].State : merged[0].State with { Counts = new FastenerCounts(merged) };
     }
 

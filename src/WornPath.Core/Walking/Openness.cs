@@ -28,6 +28,8 @@ public static class Openness
         {
             Locking.CotterPin => !state.PinIn,
             Locking.Stake when state.Stage is not (JointStage.Tight or JointStage.Locked or JointStage.Marked) => true,
+            // Whatever locks it: undone, it is done again.
+            _ when state.Lock == LockState.Off => true,
             _ => joint.Mark && state.Stage is not (JointStage.Tight or JointStage.Marked),
         };
     }

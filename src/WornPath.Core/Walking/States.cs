@@ -18,6 +18,19 @@ public enum JointStage : byte
     Marked,
 }
 
+/// <summary>How what locks a joint stands, whatever it is, and apart from its pin and its mark.</summary>
+public enum LockState : byte
+{
+    /// <summary>Nothing was done to it, and nobody has said that there is one.</summary>
+    AsFound,
+
+    /// <summary>Undone: bent flat, cut, or come off with the fastener.</summary>
+    Off,
+
+    /// <summary>It holds.</summary>
+    On,
+}
+
 /// <summary>State of a joint: of its fasteners, where they are not all alike of those furthest from done.</summary>
 /// <param name="Stage">How far it is.</param>
 /// <param name="Pass">The pass last done, where <paramref name="Stage"/> is <see cref="JointStage.Pass"/>.</param>
@@ -27,6 +40,9 @@ public enum JointStage : byte
 /// <param name="PinIn">True while its cotter pin is in.</param>
 public readonly record struct JointState(JointStage Stage, byte Pass, bool Renewed, bool WasOut, bool Treated, bool PinIn)
 {
+    /// <summary>How its tab, wire or stake stands.</summary>
+    public LockState Lock { get; init; }
+
     /// <summary>How many fasteners are in which state; null where all are alike.</summary>
     public FastenerCounts? Counts { get; init; }
 

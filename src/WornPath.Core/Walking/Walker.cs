@@ -51,7 +51,10 @@ public sealed class Walker
     /// <summary>The state a thing is in when the job begins.</summary>
     public static ThingState AtBeginning(Thing thing) => new(thing.Kind)
     {
-        Joint = thing is Joint joint ? new JointState(joint.Origin == Origin.Vehicle ? JointStage.Tight : JointStage.Out, 0, joint.Origin != Origin.Vehicle, false, false, joint is { Locking: Locking.CotterPin, Origin: Origin.Vehicle }) : default,
+        Joint = thing is Joint joint ? new JointState(joint.Origin == Origin.Vehicle ? JointStage.Tight : JointStage.Out, 0, joint.Origin != Origin.Vehicle, false, false, joint is { Locking: Locking.CotterPin, Origin: Origin.Vehicle })
+        {
+            Lock = joint.IsLockedByItself && joint.Origin == Origin.Vehicle ? LockState.On : LockState.AsFound,
+        } : default,
         Part = thing is Part part ? new PartState(part.Origin == Origin.Vehicle ? PartPlace.On : PartPlace.InBox, false, part.Origin != Origin.Vehicle, false, false) : default,
         Connected = thing is Connection { Origin: Origin.Vehicle },
         LevelChecked = thing is Fluid,
@@ -194,17 +197,17 @@ public sealed class Walker
         {
             case Verb.BreakLoose: return now.IsOut ? now : now with { Stage = JointStage.BrokenLoose, Pass = 0 };
             case Verb.Loosen or Verb.BackOff: return now.IsOut ? now : now with { Stage = JointStage.BackedOut, Pass = 0 };
-            case Verb.TakeOut: return new JointState(JointStage.Out, 0, false, true, false, false);
+            case Verb.TakeOut: return new JointState(JointStage.Out, 0, false, true, false, false) { Lock = joint.IsLockedByItself ? LockState.Off : now.Lock };
             case Verb.Start: return now with { Stage = JointStage.Started, Pass = 0, Renewed = now.Renewed || action.New };
             case Verb.Snug: return now with { Stage = JointStage.Snug, Pass = 0 };
             case Verb.TorquePass: return now with { Stage = JointStage.Pass, Pass = (byte)Math.Min(action.Pass ?? 1, 99) };
             case Verb.Torque: return now with { Stage = JointStage.Torqued, Pass = 0, Renewed = now.Renewed || action.New };
             case Verb.TurnOn: return now;
-            case Verb.Unlock: return now with { PinIn = false };
+            case Verb.Unlock: return now with { PinIn = false, Lock = LockState.Off };
             case Verb.Align: return now.Stage == JointStage.Torqued ? now with { Stage = JointStage.Aligned } : now;
             case Verb.RemovePin: return now with { PinIn = false, Renewed = false };
             case Verb.InsertPin: return now with { PinIn = true, Renewed = now.Renewed || (action.New && joint.Locking == Locking.CotterPin), Stage = Fixed(now.Stage) ? JointStage.Locked : now.Stage };
-            case Verb.Stake or Verb.Lock: return Fixed(now.Stage) ? now with { Stage = JointStage.Locked } : now;
+            case Verb.Stake or Verb.Lock: return now with { Lock = LockState.On, Stage = Fixed(now.Stage) ? JointStage.Locked : now.Stage };
             case Verb.Mark: return Fixed(now.Stage) || now.Stage == JointStage.Locked ? now with { Stage = JointStage.Marked } : now;
             case Verb.Treat: return now with { Treated = true };
             case Verb.Renew: return now with { Renewed = true };

@@ -169,4 +169,42 @@ public class FacetTests
     }
 
     private static Written Wheel() => new Written().Part("front wheel").Joint("wheel nuts", "130 N·m", holds: "front wheel");
+
+    private static Written Locked(string by, params string[] steps) => new Written().Part("flange").Joint("flange nut", "210 N·m", holds: "flange", locking: by).Steps(steps);
+
+    [Theory]
+    [InlineData("lock plate", "Straighten the tab of the lock plate.", "Bend a new lock plate over against the flange nut.")]
+    [InlineData("lock plate", "Flatten the tab washer.", "Knock the tab of the new lock plate up against a flat of the flange nut.")]
+    [InlineData("locking wire", "Cut the locking wire.", "Wire the flange nut with new locking wire.")]
+    [InlineData("locking wire", "Snip the lockwire off.", "Lock the flange nut with wire.")]
+    public void A_lock_is_undone_before_and_done_after_and_what_is_left_of_it_is_open(string by, string undo, string redo)
+    {
+        var walk = Locked(by, undo, "Remove the flange nut and the flange.", "Fit the flange. Start the flange nut by hand.", "Torque the flange nut to 210 N·m.", redo).Walk();
+        walk.AtBeginning("J1").Joint.Lock.ShouldBe(LockState.On);
+        Enumerable.Range(0, 5).Select(i => walk.AfterStep("J1", i).Joint.Lock).ShouldBe([LockState.Off, LockState.Off, LockState.Off, LockState.Off, LockState.On]);
+        Bench.After(walk, 3).Done.Single(l => l.Id == "J1").Says.ShouldBe("torqued, not locked");
+        Openness.IsOpen(walk.Things["J1"], walk.AfterStep("J1", 3)).ShouldBeTrue();
+        Openness.IsOpen(walk.Things["J1"], walk.AtEnd("J1")).ShouldBeFalse();
+    }
+
+    // The mark is one thing and the lock another: in either order both are there.
+    [Theory]
+    [InlineData("Mark the flange nut.", "Lock the flange nut with a new lock plate.")]
+    [InlineData("Lock the flange nut with a new lock plate.", "Mark the flange nut.")]
+    public void A_mark_and_a_lock_go_on_in_either_order(string first, string second)
+    {
+        var sheet = Locked("lock plate", "Flatten the tab washer.", "Remove the flange nut.", "Start the flange nut by hand.", "Torque the flange nut to 210 N·m.", first, second)
+            .Set("flange nut", "mark", "yes");
+        sheet.At("CLO008").ShouldBeEmpty();
+        sheet.Walk().AtEnd("J1").Joint.ShouldBe(sheet.Walk().AtEnd("J1").Joint with { Lock = LockState.On, Stage = JointStage.Marked });
+    }
+
+    [Fact]
+    public void A_refit_locks_what_was_unlocked_and_the_lock_is_in_hand()
+    {
+        var sheet = Locked("lock plate", "Flatten the tab washer.", "Remove the flange nut and the flange.");
+        Core.Building.ReverseBuilder.Propose(sheet.Walks().Whole, "h1").ShouldContain(s => s.Contains("Lock the flange nut with a new lock plate.", StringComparison.Ordinal));
+        Core.Building.Needs.Parts(sheet.Walk()).ShouldContain(i => i.What == "lock plate for the flange nut");
+        sheet.Do(Core.Building.ReverseBuilder.EditFor(sheet.Walks().Whole, "h1")!).Findings().Where(f => f.Severity == Severity.Stop).ShouldBeEmpty();
+    }
 }

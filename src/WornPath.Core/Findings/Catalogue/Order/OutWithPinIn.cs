@@ -3,17 +3,26 @@ using WornPath.Core.Walking;
 
 namespace WornPath.Core.Findings.Catalogue;
 
-/// <summary>ORD015: a nut is loosened or taken off while its cotter pin is in.</summary>
+/// <summary>ORD015: a fastener is loosened or taken out while what locks it holds: its cotter pin, its tab, its wire.</summary>
 public sealed class OutWithPinIn : ThingRule<Joint>
 {
-    public override RuleInfo Info { get; } = new("ORD015", Severity.Stop, "Nut off with its pin in");
+    public override RuleInfo Info { get; } = new("ORD015", Severity.Stop, "Undone with its lock on");
 
     protected internal override void Find(Walk walk, Joint joint, Found found)
     {
+        if (joint.IsLockedByItself && walk.EventsOf(joint.Id).FirstOrDefault(e => IsUndoing(e.Verb) && e.Acted is { Lock: LockState.On, WasOut: false }) is { } forced)
+        {
+            found.Add(At(forced, joint.Locking == Locking.Wire ? $"{joint.Label} {(joint.IsMany ? "come" : "comes")} undone here with the locking wire on. Cut the wire first."
+                : $"{joint.Label} {(joint.IsMany ? "come" : "comes")} undone here with the tab of the lock plate up. Bend it flat first.",
+                Fixes.InsertBefore(walk, forced.StepIndex, joint.Locking == Locking.Wire ? "Cut the wire first" : "Bend the tab flat first", $"Unlock {Fixes.The(joint)}.")));
+        }
+
         if (joint.Locking != Locking.CotterPin) return;
-        if (walk.EventsOf(joint.Id).FirstOrDefault(e => e.Verb is Verb.Loosen or Verb.TakeOut or Verb.BreakLoose or Verb.BackOff
+        if (walk.EventsOf(joint.Id).FirstOrDefault(e => IsUndoing(e.Verb)
             && e.Acted is { PinIn: true, WasOut: false }) is not { } off) return;
         found.Add(At(off, $"{joint.Label} comes undone here with its cotter pin in. Pull the pin first.",
             Fixes.InsertBefore(walk, off.StepIndex, "Pull the pin first", $"Pull the cotter pin out of {Fixes.The(joint)}.")));
     }
+
+    private static bool IsUndoing(Verb verb) => verb is Verb.Loosen or Verb.TakeOut or Verb.BreakLoose or Verb.BackOff;
 }
