@@ -15,6 +15,21 @@ internal static class LongSheet
         return sheet;
     }
 
+    /// <summary>
+    /// As many steps, each some 1,900 characters long: its sentence, and behind it what people write about it, most of it instructions
+    /// that are read, too.
+    /// </summary>
+    public static Sheet OfLongSteps(int steps)
+    {
+        var plain = Of(steps);
+        static Step Longer(Step step) => new()
+        {
+            Id = step.Id,
+            Text = step.Text + string.Concat(Enumerable.Repeat(" Look at the lugs, the face and the threads for cracks, burrs and old sealer, wipe all of it dry with a clean rag and keep what came off in order.", 12)),
+        };
+        return Editor.ReadUnread(plain with { Phases = [.. plain.Phases.Select(p => p with { Steps = [.. p.Steps.Select(Longer)] })] });
+    }
+
     public static Sheet Of(int steps)
     {
         var sheet = Sheet.Empty;

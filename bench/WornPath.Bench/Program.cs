@@ -4,11 +4,20 @@ using WornPath.Core.Sheets;
 using WornPath.Core.Walking;
 using WornPath.Core.Workshops;
 
+var failed = false;
+
 // "load 60" is the long run of writers and readers; "bare" is what it is held against.
 if (args is ["bare", var bareAt, var bareFile])
 {
     await Load.BareAsync(int.Parse(bareAt), bareFile);
     return 0;
+}
+
+// "memory" alone: what drafts hold; it does not mind what else the machine does.
+if (args is ["memory"])
+{
+    Memory(LongSheet.Of(300), LongSheet.Of(4000));
+    return failed ? 1 : 0;
 }
 
 if (args is ["load", var seconds])
@@ -18,7 +27,6 @@ if (args is ["load", var seconds])
 }
 
 // Every figure is a ratio of two things measured in turn in this run; the limits are those the issues name.
-var failed = false;
 var sheets = Enumerable.ToDictionary<int, int, Sheet>([300, 500, 1000, 2000, 4000], n => n, LongSheet.Of);
 var json = SheetJson.Write(sheets[300]);
 var found = 0;
@@ -56,7 +64,7 @@ Say($"an edit of a step of it {change:0.0} ms, reading its JSON {parse:0.0} ms",
 Opening.Import(400);
 var (thousand, fourThousand, sixteenThousand) = (Opening.Import(1000), Opening.Import(4000), Opening.Import(16_000));
 Say($"importing 1,000 things {thousand:0} ms, 4,000 {fourThousand:0} ms, 16,000 {sixteenThousand:0} ms: the last against four times the one before", sixteenThousand / (4 * fourThousand), 1.6);
-Console.WriteLine($"a draft of 300 steps holds {Opening.Memory(sheets[300]) / 1024:N0} kB, of 4,000 steps {Opening.Memory(sheets[4000]) / 1024:N0} kB");
+Memory(sheets[300], sheets[4000]);
 
 // "Bare" is SQLite as it comes: rollback journal, full sync. In WAL, as the program itself keeps its database, an insert
 // costs one sync and no more; that harder figure is printed beside it.
@@ -64,6 +72,13 @@ var (edit, wal, bare) = await EditThroughApi.RunAsync(sheets[300]);
 Say($"an edit through the API on 300 steps {edit:0.000} ms, a bare insert with full sync {bare:0.000} ms", edit / bare, 5);
 Console.WriteLine($"the same edit against a bare insert in WAL, {wal:0.000} ms: ratio {edit / wal:0.00}");
 return failed || found == 0 ? 1 : 0;
+
+void Memory(Sheet few, Sheet many)
+{
+    Console.WriteLine($"a draft of 300 steps holds {Opening.Memory(few) / 1024:N0} kB, of 4,000 steps {Opening.Memory(many) / 1024:N0} kB");
+    var (plain, wordy) = (Opening.Memory(LongSheet.Of(1000)), Opening.Memory(LongSheet.OfLongSteps(1000)));
+    Say($"a draft of 1,000 steps holds {plain / 1024:N0} kB, of 1,000 steps of 1,900 characters {wordy / 1024:N0} kB, against 20 MB", wordy / (20.0 * 1024 * 1024), 1);
+}
 
 void Say(string what, double ratio, double limit)
 {
