@@ -131,6 +131,52 @@ test('sides, a block, a plan B and a caution are written by a new author', async
   await expect(page.locator('.step.active .gone')).toContainText('The shop has a lift with locks.');
 });
 
+test('what is repeated on the other side is walked there, found there, and its side and its steps are mended on the chip', async ({ enter }) => {
+  const page = await enter(/Ines Aldaro/);
+  await begin(page, 'OT-931', 'Both drums');
+  const keys = page.keyboard;
+  const chips = page.locator('.step.active .chip');
+  const text = (n) => page.getByRole('textbox', { name: `Step ${n}`, exact: true });
+  for (const line of ['Lift the wheel off.', 'Draw the brake drum off.', 'Repeat steps 1 to 2 on the right-hand side.', 'Push both brake drums on.']) {
+    await keys.type(line);
+    await keys.press('Enter');
+  }
+  await keys.type('Lift the left-hand wheel on.');
+  await kept(page);
+  await expect(chips).toContainText('fit P1 wheel on the left-hand side');
+  await expect(page.locator('[data-group=off]')).toContainText('right-hand wheel');
+  await expect(page.locator('[data-group=off]')).not.toContainText('left-hand wheel');
+  await text(3).click();
+  await expect(page.locator('.step.active')).toContainText('never fitted again: P1 right-hand wheel');
+
+  // A step that comes in between is repeated with the others, and undo takes both back.
+  await text(1).click();
+  await keys.press('End');
+  await keys.press('Enter');
+  await keys.type('Mark the brake drum.');
+  await kept(page);
+  await expect(text(4)).toHaveValue('Repeat steps 1 to 3 on the right-hand side.');
+  await page.getByRole('link', { name: 'Chart' }).click();
+  await page.getByRole('checkbox', { name: 'as text' }).check();
+  await expect(page.getByRole('row', { name: /P1 right-hand wheel/ })).toContainText('left open');
+  await expect(page.getByRole('row', { name: /P1 left-hand wheel/ })).toContainText('as it should be');
+  await page.getByRole('link', { name: 'Write' }).click();
+
+  // The author has the last word on where, and on which steps.
+  await text(4).click();
+  await page.getByRole('button', { name: /^repeat steps 1–3 on the right-hand side/ }).click();
+  await page.getByRole('button', { name: /Say it in full/ }).click();
+  await expect(page.getByLabel('Which steps')).toHaveValue('1–3');
+  await page.getByLabel('Which steps').fill('1–7');
+  await page.getByLabel('On which side').selectOption('the left');
+  await page.getByRole('button', { name: 'Say so' }).click();
+  await expect(chips).toHaveText([/repeat steps 1–7 on the left-hand side\s*your word/]);
+  await expect(page.locator('.step.active')).toContainText('the sheet has 6');
+  await page.getByRole('button', { name: /^repeat steps 1–7/ }).click();
+  await page.getByRole('button', { name: 'Take my word back' }).click();
+  await expect(chips).toHaveText([/^repeat steps 1–3 on the right-hand side/]);
+});
+
 test('a removal is sorted, and a phase written for the other side', async ({ enter }) => {
   const page = await enter(/Ines Aldaro/);
   await page.goto('/r/1/write');

@@ -176,4 +176,21 @@ public class EditTests
         Editor.Apply(sheet, group).IsGood.ShouldBeFalse();
         sheet.Parts.Length.ShouldBe(2);
     }
+
+    // Two names that are both mended keep a number each.
+    [Fact]
+    public void Names_of_one_step_that_are_mended_together_keep_their_numbers()
+    {
+        var sheet = new Written().Steps("Remove the alfa cover and the beta cover.");
+        sheet.Sheet.Parts.Select(p => (p.Id, p.Name)).ShouldBe([("P1", "alfa cover"), ("P2", "beta cover")]);
+        sheet.Do(new WriteStep("S1", "Remove the alfa cover and the beta cover.", "Remove the gamma cover and the delta cover."));
+        sheet.Sheet.Parts.Select(p => (p.Id, p.Name)).ShouldBe([("P1", "gamma cover"), ("P2", "delta cover")]);
+        sheet.Step(1).Actions.Select(a => a.Target).ShouldBe(["P1", "P2"]);
+    }
+
+    [Theory]
+    [InlineData("", "needs a name")]
+    [InlineData("   ", "needs a name")]
+    public void A_phase_without_a_name_is_refused(string name, string says) =>
+        Editor.Apply(new Written().Sheet, new InsertPhase("h9", "h1", name)).Problem!.What.ShouldContain(says);
 }
