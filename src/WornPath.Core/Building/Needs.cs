@@ -54,8 +54,13 @@ public static class Needs
             if (joint.Origin != Origin.Vehicle) yield return Item($"joint:{joint.Id}", ReadyGroup.Hardware, what, $"{joint.Count * Sides(walk, joint)}", joint.Origin == Origin.Kit ? "kit" : "to buy", walk.StepsOf(joint));
             else if (joint.Reuse == ReuseRule.Renew) yield return Item($"joint:{joint.Id}", ReadyGroup.Hardware, what, $"{joint.Count * Sides(walk, joint)}", "new each time", walk.StepsOf(joint));
             // A tab is bent once, a wire is cut (common practice, no source).
-            if (joint.Locking == Locking.LockPlate) yield return Item($"plate:{joint.Id}", ReadyGroup.Hardware, $"lock plate for the {joint.Name}", $"{Sides(walk, joint)}", "new each time", walk.StepsOf(joint));
-            if (joint.Locking == Locking.Wire) yield return Item($"wire:{joint.Id}", ReadyGroup.Hardware, $"locking wire for the {joint.Name}", "", "new each time", walk.StepsOf(joint));
+            if (joint.IsLockedByItself)
+            {
+                var lockedBy = Editing.Fields.WordOf(joint.Locking);
+                yield return Item($"{lockedBy}:{joint.Id}", ReadyGroup.Hardware, $"{lockedBy} for the {joint.Name}", joint.Locking == Locking.Wire ? "" : $"{Sides(walk, joint)}",
+                    "new each time", walk.StepsOf(joint));
+            }
+
             if (joint.Locking != Locking.CotterPin) continue;
             var size = joint.Fastener?.Thread is { } thread && CastleNut.PinOf(thread) is { } pin ? $", {pin}" : "";
             yield return Item($"pin:{joint.Id}", ReadyGroup.Hardware, $"cotter pin for the {joint.Name}{size}", $"{joint.Count * Sides(walk, joint)}", "new each time", walk.StepsOf(joint));

@@ -39,7 +39,8 @@ internal static partial class OnSides
         {
             Thing = thing.SheetId,
             Side = Side.Other,
-            Fixes = [.. at.Fixes.Select(f => new Fix(f.Title.Replace(thing.Id, thing.SheetId, StringComparison.Ordinal) + ", other side", OnSheet(f.Edit, thing)))],
+            Fixes = [.. at.Fixes.Select(f => new Fix($"{f.Title.Replace(thing.Id, thing.SheetId, StringComparison.Ordinal)}, other side",
+                OnSheet(f.Edit, thing)))],
         };
         if (isOnBoth || !walk.HasSecond(thing) || !at.Rule.StartsWith("CLO", StringComparison.Ordinal)) return at;
         // What is left so on the one side only is said of that one; its name does not say it.

@@ -65,7 +65,11 @@ public static class Asking
         var only = action.Only is { } o ? $"{o}: " : "";
         var some = action.Some is { } n ? $" {n} of" : action.Rest ? " the rest of" : "";
         if (action.Verb == Verb.Repeat && (action.Side is not null || action.Steps is not null))
-            return $"{only}repeat {(action.Steps is { } steps ? $"step{(steps.Ranges is [(var first, var last)] && first == last ? "" : "s")} {steps}" : "what stands before")}{Where(action.Side)}";
+        {
+            var what = action.Steps is { } steps ? $"step{(steps.Ranges is [(var first, var last)] && first == last ? "" : "s")} {steps}" : "what stands before";
+            return $"{only}repeat {what}{Where(action.Side)}";
+        }
+
         if (action.Verb == Verb.Set && action.Position is { } position) return $"{only}set {target}: {position}";
         var later = action.If is { } after ? $", {after}" : "";
         return $"{only}{verb}{some}{(action.New ? " new" : "")}{(target is null ? "" : " " + target)}{with}{value}{angle}{minutes}{limits}{later}{Where(action.Side)}";

@@ -223,14 +223,15 @@ public sealed partial class SentenceReader
                 || _step.Said.Length > 0 && SaidOf(at) is not null) continue;
             _finder.Fill(clause);
             foreach (var noun in clause.Nouns)
-                if (noun is { IsPronoun: false, After: null or "with" or "using" or "from" or "of" or "on" or "by" or "in" } && Trade.NounOf(noun.Stems) is { Kinds: [ThingKind.Tool], Role: NounRole.Thing }
+                if (noun is { IsPronoun: false, After: null or "with" or "using" or "from" or "of" or "on" or "by" or "in" }
+                    && Trade.NounOf(noun.Stems) is { Kinds: [ThingKind.Tool], Role: NounRole.Thing }
                     && (noun.After is not null || clause.Mood == Mood.Fragment)) UseNamed(noun);
                 // "Wipe it with a lint-free rag": what is wiped with is used up.
                 else if (noun is { After: "with", IsPronoun: false } && clause.Verb is { Frames: [{ Sense: Sense.Clean }, ..] }
                     && Trade.NounOf(noun.Stems) is { Kinds: [ThingKind.Aid, ..] } && _refer.Known(noun) is null)
                     Use(_refer.Assume(noun, ThingKind.Consumable, false, null, null));
-            if (clause.Verb is { } verb && Trade.ToolVerbs.Contains(verb.Lemma))
-                UseNamed(new NounPhrase(at, verb.Lemma.Replace('-', ' '), NameIndex.StemsOf(verb.Lemma.Replace('-', ' '))) { Name = verb.Lemma.Replace('-', ' ') });
+            if (clause.Verb is { } verb && Trade.ToolVerbs.Contains(verb.Lemma) && verb.Lemma.Replace('-', ' ') is var tool)
+                UseNamed(new NounPhrase(at, tool, NameIndex.StemsOf(tool)) { Name = tool });
         }
     }
 
@@ -320,7 +321,8 @@ public sealed partial class SentenceReader
         _told = true;
         if (side is null && steps is null && DoesTheSameTo(clause)) return true;
         // The numbers may reach beyond what was cut at a comma: "steps 6, 7 and 9 to 17".
-        _actions.Add(new StepAction { Verb = Verb.Repeat, Words = Short(words), At = at, Side = side, Steps = steps is null ? null : StepNumbersText.In(_text, at.Start) });
+        var named = steps is null ? null : StepNumbersText.In(_text, at.Start);
+        _actions.Add(new StepAction { Verb = Verb.Repeat, Words = Short(words), At = at, Side = side, Steps = named });
         return true;
     }
 

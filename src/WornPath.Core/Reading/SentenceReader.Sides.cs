@@ -16,7 +16,8 @@ public sealed partial class SentenceReader
     // "On the right-hand side, fit the wheel." "Left: …"
     private bool LeadsIn(Clause clause, Span at)
     {
-        if (clause.Verb is not null || clause.To >= _finder.Tokens.Count || _finder.Tokens[clause.To] is not { Kind: TokenKind.Mark, Text: ":" or "," } mark) return false;
+        if (clause.Verb is not null || clause.To >= _finder.Tokens.Count
+            || _finder.Tokens[clause.To] is not { Kind: TokenKind.Mark, Text: ":" or "," } mark) return false;
         if (!OnlySide().IsMatch(at.Of(_text)) || SideWords.In(at.Of(_text)) is not { } side) return false;
         var end = mark.Text == ":" ? _text.IndexOf('\n', at.End)
             : _finder.Tokens.Skip(clause.To).FirstOrDefault(t => t.Kind == TokenKind.Stop) is { At.Length: > 0 } stop ? stop.At.Start : -1;

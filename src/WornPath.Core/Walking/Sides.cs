@@ -119,7 +119,7 @@ internal sealed class Sides
         var first = _steps.SelectMany(s => s.Actions).FirstOrDefault(a => a is { Verb: Verb.Repeat, Side: Side.Left or Side.Right });
         _secondIs = first?.Side ?? (_steps.SelectMany(s => s.Actions).Any(a => a.Side is Side.Left or Side.Right) ? Side.Right : Side.Other);
         var phaseOf = Sheet.Phases.SelectMany((p, i) => p.Steps.Select(_ => i)).ToArray();
-        bool up = false, was = false;
+        var up = false;
         // Where the vehicle was last raised or set down, where the last repeat ended.
         (int Step, int Action) moved = (-1, -1), ended = (-1, -1);
         for (var i = 0; i < _steps.Count; i++)
@@ -128,9 +128,8 @@ internal sealed class Sides
                 var action = _steps[i].Actions[k];
                 if (action.Target is null && MovesVehicle(action.Verb))
                 {
-                    was = up;
                     up = action.Verb is Verb.Raise or Verb.SetOnStands;
-                    if (up != was || up) moved = (i, k);
+                    moved = (i, k);
                 }
 
                 if (action is not { Verb: Verb.Repeat, Side: { } side }) continue;
@@ -150,10 +149,10 @@ internal sealed class Sides
                 _again[(i, k)] = new Again(i, k, [.. what], onSecond, HeightsMeet(what));
                 foreach (var one in what) _inHand.TryAdd(one, !onSecond);
                 // What stands among them and is left out of the repeat is of the side in hand, too.
-                if (what.Count > 0 && action.Steps is not null)
+                if (what.Count > 0 && action.Steps is not null && phaseOf[what[^1].Step] == phaseOf[i])
                     for (var at = what[0].Step; at < i; at++)
                         for (var a = 0; a < _steps[at].Actions.Length; a++)
-                            if (phaseOf[at] == phaseOf[what[^1].Step] && phaseOf[at] == phaseOf[i] && !_inHand.ContainsKey((at, a))) _leftOut[(at, a)] = !onSecond;
+                            if (phaseOf[at] == phaseOf[i] && !_inHand.ContainsKey((at, a))) _leftOut[(at, a)] = !onSecond;
                 ended = (i, k);
             }
     }

@@ -45,7 +45,8 @@ public sealed class Walk
 
     private readonly Sides? _sides;
 
-    internal Walk(Sheet sheet, Sheet whole, Workshop workshop, Combination combination, IReadOnlyList<Step> steps, IReadOnlyList<WalkEvent> events, Tracks tracks, IReadOnlyList<Moment> vehicle, Sides? sides)
+    internal Walk(Sheet sheet, Sheet whole, Workshop workshop, Combination combination, IReadOnlyList<Step> steps, IReadOnlyList<WalkEvent> events,
+        Tracks tracks, IReadOnlyList<Moment> vehicle, Sides? sides)
     {
         Written = sheet;
         Sheet = sides?.Sheet ?? sheet;
@@ -70,7 +71,10 @@ public sealed class Walk
     /// <summary>What it was walked as.</summary>
     public Combination Combination { get; }
 
-    /// <summary>The sheet that was walked: of the whole one, what is there for this <see cref="Combination"/>, with a second of what is there on both sides.</summary>
+    /// <summary>
+    /// The sheet that was walked: of the whole one, what is there for this <see cref="Combination"/>, with a second of what is there on both
+    /// sides.
+    /// </summary>
     public Sheet Sheet { get; }
 
     /// <summary>The same as it is written, each thing once.</summary>

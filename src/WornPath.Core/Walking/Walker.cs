@@ -45,7 +45,8 @@ public sealed class Walker
         for (var i = 0; i < steps.Count; i++)
             walker.Do(i, steps[i]);
         walker._tracks.SortOut(walker._events, walker._indices);
-        return new Walk(sheet, whole ?? sheet, workshop ?? Workshop.Default, combination ?? Combination.First(sheet), steps, walker._events, walker._tracks, walker._onVehicle, sides);
+        return new Walk(sheet, whole ?? sheet, workshop ?? Workshop.Default, combination ?? Combination.First(sheet), steps, walker._events,
+            walker._tracks, walker._onVehicle, sides);
     }
 
     /// <summary>The state a thing is in when the job begins.</summary>
@@ -68,7 +69,8 @@ public sealed class Walker
             for (var i = 0; i < step.Actions.Length; i++)
             {
                 // "Replace it" where it lies on the bench: a new one lies there now, and nothing came off or went on.
-                if (i + 1 < step.Actions.Length && Renews(step.Actions[i], step.Actions[i + 1])) Do(stepIndex, step, step.Actions[++i] with { Verb = Verb.Renew });
+                if (i + 1 < step.Actions.Length && Renews(step.Actions[i], step.Actions[i + 1]))
+                    Do(stepIndex, step, step.Actions[++i] with { Verb = Verb.Renew });
                 else Do(stepIndex, step, step.Actions[i]);
             }
 

@@ -19,7 +19,8 @@ public sealed class JointNotLocked : ThingRule<Joint>
         if (joint.Locking == Locking.None && !joint.Mark && end.Lock != LockState.Off) return;
         var events = walk.EventsOf(joint.Id);
         // What was locked by something, though no cell says by what, and stays tight or gets its torque.
-        if (end.Lock == LockState.Off && !joint.IsLockedByItself && joint.Locking == Locking.None && !end.IsOut && !end.IsSlack && events.LastOrDefault(e => e.Verb == Verb.Unlock) is { } undone)
+        if (joint.Locking == Locking.None && end is { Lock: LockState.Off, IsOut: false, IsSlack: false }
+            && events.LastOrDefault(e => e.Verb == Verb.Unlock) is { } undone)
             found.Add(At(undone, $"What locks {joint.Label} is undone here, and nothing locks {(joint.IsMany ? "them" : "it")} again.",
                 Fixes.PutRight(walk, joint, Math.Max(undone.StepIndex, events[^1].StepIndex), $"Lock {joint.Id} again", $"Lock {Fixes.The(joint)}.")));
         // A pin pulled from a nut that stays tight is missed as much as one that never went in.

@@ -33,8 +33,8 @@ public sealed class OneSideOnly : Rule
             var last = phase.Last();
             var (from, to) = (first.StepIndex + 1, last.StepIndex + 1);
             var named = from == to ? $"step {from}" : $"steps {from} to {to}";
-            var what = $"{Sentences.Capital(named)}: {Names([.. phase.Select(e => e.Thing!).Distinct()])} without a word of a side, and step {elsewhere.StepIndex + 1} has "
-                + $"{elsewhere.Thing!.Name} {Said(elsewhere.Verb)} on its own.";
+            var what = $"{Sentences.Capital(named)}: {Names([.. phase.Select(e => e.Thing!).Distinct()])} without a word of a side, and step "
+                + $"{elsewhere.StepIndex + 1} has {elsewhere.Thing!.Name} {Said(elsewhere.Verb)} on its own.";
             // A repeat that leaves out what stands right before or behind it takes it in.
             if (walk.Doing(Verb.Repeat).FirstOrDefault(e => e.Action is { Steps: not null, Side: not null } && e.StepIndex >= last.StepIndex
                 && walk.PlaceAt(e.StepIndex).Phase.Id == phase.Key) is { } again)
@@ -46,7 +46,8 @@ public sealed class OneSideOnly : Rule
             else
             {
                 yield return At(last, $"{what} Taken for both sides. Repeat it on the other side, or write “both”.",
-                    Fixes.InsertAfter(walk, last.StepIndex, $"Repeat {named} on the other side", $"Repeat {named} on the {SideWords.Of(walk.SecondSide)} side."));
+                    Fixes.InsertAfter(walk, last.StepIndex, $"Repeat {named} on the other side",
+                        $"Repeat {named} on the {SideWords.Of(walk.SecondSide)} side."));
             }
         }
     }

@@ -10,11 +10,12 @@ public sealed class OutWithPinIn : ThingRule<Joint>
 
     protected internal override void Find(Walk walk, Joint joint, Found found)
     {
-        if (joint.IsLockedByItself && walk.EventsOf(joint.Id).FirstOrDefault(e => IsUndoing(e.Verb) && e.Acted is { Lock: LockState.On, WasOut: false }) is { } forced)
+        if (joint.IsLockedByItself && walk.EventsOf(joint.Id).FirstOrDefault(e => IsUndoing(e.Verb)
+            && e.Acted is { Lock: LockState.On, WasOut: false }) is { } forced)
         {
-            found.Add(At(forced, joint.Locking == Locking.Wire ? $"{joint.Label} {(joint.IsMany ? "come" : "comes")} undone here with the locking wire on. Cut the wire first."
-                : $"{joint.Label} {(joint.IsMany ? "come" : "comes")} undone here with the tab of the lock plate up. Bend it flat first.",
-                Fixes.InsertBefore(walk, forced.StepIndex, joint.Locking == Locking.Wire ? "Cut the wire first" : "Bend the tab flat first", $"Unlock {Fixes.The(joint)}.")));
+            var (holds, first) = joint.Locking == Locking.Wire ? ("the locking wire on", "Cut the wire first") : ("the tab of the lock plate up", "Bend the tab flat first");
+            found.Add(At(forced, $"{joint.Label} {(joint.IsMany ? "come" : "comes")} undone here with {holds}. {first}.",
+                Fixes.InsertBefore(walk, forced.StepIndex, first, $"Unlock {Fixes.The(joint)}.")));
         }
 
         if (joint.Locking != Locking.CotterPin) return;

@@ -16,10 +16,12 @@ public sealed class PinBeforeTorque : ThingRule<Joint>
         {
             // Tight and locked, and turned once more: what locks it is off first.
             if (walked.Verb == Verb.Torque && lockedBy is not null)
-                found.Add(At(walked, $"{joint.Label} {joint.Are} torqued here, and locked since step {lockedBy.StepIndex + 1}: what is locked does not turn. Undo the lock first, or "
-                    + "leave this out.", UnlockFor(walk, joint, walked, lockedBy.Verb == Verb.InsertPin)));
-            if (walked.Verb is Verb.InsertPin or Verb.Lock or Verb.Stake) lockedBy = walked.Acted.Stage is JointStage.Torqued or JointStage.Aligned ? walked : null;
-            else if (walked.Verb is Verb.RemovePin or Verb.Unlock or Verb.TakeOut or Verb.Loosen or Verb.BreakLoose or Verb.BackOff) lockedBy = null;
+                found.Add(At(walked, $"{joint.Label} {joint.Are} torqued here, and locked since step {lockedBy.StepIndex + 1}: what is locked does not "
+                    + "turn. Undo the lock first, or leave this out.", UnlockFor(walk, joint, walked, lockedBy.Verb == Verb.InsertPin)));
+            if (walked.Verb is Verb.InsertPin or Verb.Lock or Verb.Stake)
+                lockedBy = walked.Acted.Stage is JointStage.Torqued or JointStage.Aligned ? walked : null;
+            else if (walked.Verb is Verb.RemovePin or Verb.Unlock or Verb.TakeOut or Verb.Loosen or Verb.BreakLoose or Verb.BackOff)
+                lockedBy = null;
             if (walked.Verb is not (Verb.InsertPin or Verb.Lock or Verb.Stake)
                 || walked.Acted.Stage is JointStage.Tight or JointStage.Torqued or JointStage.Aligned or JointStage.Locked or JointStage.Marked) continue;
             var later = walk.EventsOf(joint.Id).FirstOrDefault(e => e.Order > walked.Order && e.Verb == Verb.Torque);
@@ -33,7 +35,8 @@ public sealed class PinBeforeTorque : ThingRule<Joint>
 
     // Undone before, and done again behind.
     private static Fix? UnlockFor(Walk walk, Joint joint, WalkEvent torqued, bool isPin) => Fixes.And(
-        Fixes.InsertBefore(walk, torqued.StepIndex, "Undo the lock first", isPin ? $"Pull the cotter pin out of {Fixes.The(joint)}." : $"Unlock {Fixes.The(joint)}."),
+        Fixes.InsertBefore(walk, torqued.StepIndex, "Undo the lock first",
+            isPin ? $"Pull the cotter pin out of {Fixes.The(joint)}." : $"Unlock {Fixes.The(joint)}."),
         Fixes.InsertAfter(walk, torqued.StepIndex, "Lock it again", isPin ? $"Insert a new cotter pin in {Fixes.The(joint)}."
             : joint.IsLockedByItself ? TighteningSentence.Lock(joint) : $"Lock {Fixes.The(joint)}."));
 }
