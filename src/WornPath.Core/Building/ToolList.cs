@@ -116,7 +116,7 @@ public sealed class ToolList
         {
             Put(joint.HeldBy, 2, joint, step, "holds it from turning");
         }
-        else if (joint.Fastener is { NutClass: not null, Drive: { Kind: DriveKind.Hexagon } head })
+        else if (joint.Fastener is { NutClass: not null, Drive: { Kind: DriveKind.Hexagon } head } && !FastenerText.IsNut(joint.Fastener.Form))
         {
             Put($"{head.Size} spanner", 2, joint, step, "holds the nut from turning");
         }

@@ -132,8 +132,8 @@ public static partial class FastenerText
         return fastener.Drive is null ? first : first.Length == 0 ? fastener.Drive.ToString() : $"{first}, {fastener.Drive}";
     }
 
-    // A nut has its class itself; anything else goes into one of it.
-    private static bool IsNut(FastenerForm? form) =>
+    /// <summary>True for a nut: it has its class itself, anything else goes into one of it.</summary>
+    internal static bool IsNut(FastenerForm? form) =>
         form is FastenerForm.Nut or FastenerForm.FlangeNut or FastenerForm.LockNut or FastenerForm.CastleNut or FastenerForm.WheelNut;
 
     private static string? FormName(FastenerForm? form)

@@ -57,7 +57,7 @@ public sealed record LookAlike(Joint One, Joint Other, string Same, string Diffe
     {
         if (a.Fastener is not { Thread: { } thread } one || b.Fastener is not { Thread: not null } other || !thread.Equals(other.Thread)) return null;
         // The hand tells a nut from a bolt, and a screw head from a hexagon.
-        if (IsNut(one.Form) != IsNut(other.Form) || (one.Drive is { } d && other.Drive is { } e && d.Kind != e.Kind)) return null;
+        if (FastenerText.IsNut(one.Form) != FastenerText.IsNut(other.Form) || (one.Drive is { } d && other.Drive is { } e && d.Kind != e.Kind)) return null;
         if (Told(a, b)) return null;
         var values = a.Torque is { } x && b.Torque is { } y && Math.Abs(x.Target.NewtonMetres - y.Target.NewtonMetres) > 0.1 * Math.Max(x.Target.NewtonMetres, y.Target.NewtonMetres);
         var lengths = one.Length is { } l && other.Length is { } m && Math.Abs(l.Millimetres - m.Millimetres) > 0.5;
@@ -67,8 +67,6 @@ public sealed record LookAlike(Joint One, Joint Other, string Same, string Diffe
     }
 
     private static int Number(Joint joint) => int.TryParse(joint.Id.AsSpan(1), out var number) ? number : int.MaxValue;
-
-    private static bool IsNut(FastenerForm? form) => form is FastenerForm.Nut or FastenerForm.FlangeNut or FastenerForm.LockNut or FastenerForm.CastleNut;
 
     // Told apart by the author's word on both, or by names that say where each is.
     private static bool Told(Joint a, Joint b)

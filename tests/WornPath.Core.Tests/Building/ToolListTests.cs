@@ -64,6 +64,11 @@ public class ToolListTests
         Tools(sheet.Steps($"Loosen the {name}.", $"Torque the {name} to 50 N·m.")).Select(t => t.What).ShouldContain(tool);
     }
 
+    // What is turned is the nut: nothing else is held with a spanner of its size.
+    [Fact]
+    public void A_nut_of_a_class_is_not_held_against_itself() => Tools(new Written().Joint("flange nut", "210 N·m", fastener: "M24×1.5 nut of class 10, 36 mm")
+        .Steps("Loosen the flange nut.", "Torque the flange nut to 210 N·m.")).Select(t => t.What).ShouldNotContain("36 mm spanner");
+
     [Fact]
     public void Actions_bring_their_tools()
     {
