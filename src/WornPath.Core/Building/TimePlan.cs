@@ -56,10 +56,18 @@ public sealed record TimePlan(ImmutableArray<PlannedStep> Steps, double HandsOnM
     /// </summary>
     public static double HandsOnOf(Walk walk, int stepIndex)
     {
+        if (walk.Steps[stepIndex].Minutes is { } own) return (double)own;
+        // What repeats is not repeated itself; what stands in the same step is counted there, on both sides.
+        return OnceOf(walk, stepIndex) + walk.RepeatedBy(stepIndex).Where(i => i != stepIndex).Sum(i => OnceOf(walk, i));
+    }
+
+    // Minutes of what a step says itself.
+    private static double OnceOf(Walk walk, int stepIndex)
+    {
         var step = walk.Steps[stepIndex];
         if (step.Minutes is { } own) return (double)own;
         if (string.IsNullOrWhiteSpace(step.Text)) return 0;
-        var sum = Reading + walk.RepeatedBy(stepIndex).Sum(i => HandsOnOf(walk, i));
+        var sum = Reading;
         foreach (var action in step.Actions)
         {
             var (once, each) = Minutes(action.Verb);

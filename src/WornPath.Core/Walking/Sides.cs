@@ -20,6 +20,13 @@ internal sealed class Sides
     private readonly IReadOnlyList<Step> _steps;
     private Side _secondIs = Side.Other;
     private bool _isOneSide;
+    private int _repeated;
+
+    /// <summary>So many actions are repeated on one walk, far more than any job does: a sheet of repeats of repeats must not fill the memory.</summary>
+    public const int MostRepeated = 20_000;
+
+    /// <summary>Steps whose repeat is not walked, because it would be more than <see cref="MostRepeated"/>.</summary>
+    public List<int> TooMuch { get; } = [];
 
     private Sides(Sheet sheet, IReadOnlyList<Step> steps)
     {
@@ -40,7 +47,7 @@ internal sealed class Sides
         var sides = new Sides(sheet, steps);
         sides.FindRepeats();
         sides.AddSeconds();
-        return sides._second.Count == 0 ? null : sides;
+        return sides._second.Count == 0 && sides.TooMuch.Count == 0 ? null : sides;
     }
 
     /// <summary>
@@ -57,7 +64,7 @@ internal sealed class Sides
             foreach (var (ofStep, ofAction) in again.What)
             {
                 var repeated = _steps[ofStep].Actions[ofAction];
-                if (repeated.Verb == Verb.Repeat || !again.Moves && MovesVehicle(repeated.Verb)) continue;
+                if (!again.Moves && MovesVehicle(repeated.Verb)) continue;
                 yield return (_steps[ofStep], OnOne(repeated, again.OnSecond), false);
             }
 
@@ -142,8 +149,15 @@ internal sealed class Sides
                         var within = action.Steps is { } named
                             ? named.Has(at + 1) && at < step
                             : phaseOf[at] == phaseOf[step] && (at, a).CompareTo(ended) > 0 && (!up || (at, a).CompareTo(moved) > 0);
-                        if (within) what.Add((at, a));
+                        if (within && _steps[at].Actions[a].Verb != Verb.Repeat) what.Add((at, a));
                     }
+
+                _repeated += what.Count;
+                if (_repeated > MostRepeated)
+                {
+                    TooMuch.Add(i);
+                    continue;
+                }
 
                 var onSecond = side == Side.Other || side == _secondIs;
                 _again[(i, k)] = new Again(i, k, [.. what], onSecond, HeightsMeet(what));

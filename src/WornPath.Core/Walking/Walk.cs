@@ -94,6 +94,9 @@ public sealed class Walk
     /// <summary>The steps a step does over again on the other side, by their places on the sheet; none for most.</summary>
     public IEnumerable<int> RepeatedBy(int stepIndex) => _sides?.RepeatedBy(stepIndex) ?? [];
 
+    /// <summary>Steps whose repeat was not walked, by their places: together they would be more than any job is.</summary>
+    public IReadOnlyList<int> NotRepeated => _sides?.TooMuch ?? [];
+
     /// <summary>The side the second ones are on; <see cref="Side.Other"/> where the words do not say which.</summary>
     public Side SecondSide => _sides?.SecondSide ?? Side.Other;
 

@@ -175,6 +175,23 @@ public class SidesTests
         built.Walk().AtEnd("P1~").Part.Place.ShouldBe(PartPlace.On);
     }
 
+    // A step that repeats what it says itself, and steps that repeat steps that repeat: each is done once more, and no more.
+    [Fact]
+    public void What_repeats_is_not_repeated_itself()
+    {
+        var own = Hub("Lift the wheel off, then repeat on the other side.").Walk();
+        Verbs(own, "P1~").ShouldBe(["1 Remove"]);
+        TimePlan.Of(own).HandsOnMinutes.ShouldBe(5, 0.6);
+        string[] chain = ["Lift the wheel off.", .. Enumerable.Range(1, 40).Select(n => $"Repeat steps 1 to {n} on the other side.")];
+        var walk = Hub(chain).Walk();
+        Verbs(walk, "P1~").Length.ShouldBe(40);
+        TimePlan.Of(walk).HandsOnMinutes.ShouldBeLessThan(41 * 5);
+        // Repeats of everything, over and over: walked as far as any job goes, and said.
+        var many = Hub([.. Enumerable.Repeat("Lift the wheel off. Lift the wheel on.", 60), .. Enumerable.Range(1, 190).Select(_ => "Repeat steps 1 to 60 on the other side.")]);
+        many.Walk().Events.Count.ShouldBeLessThan(25_000);
+        many.At("ORD019").Length.ShouldBe(1);
+    }
+
     [Fact]
     public void Bench_and_chart_show_the_one_and_the_other()
     {

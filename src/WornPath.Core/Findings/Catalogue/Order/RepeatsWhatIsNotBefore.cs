@@ -10,6 +10,9 @@ public sealed class RepeatsWhatIsNotBefore : Rule
 
     public override IEnumerable<Finding> Find(Walk walk)
     {
+        foreach (var at in walk.NotRepeated.Take(1))
+            yield return At(walk.Steps[at], at, null, $"From here on nothing is repeated on the walk: the sheet repeats more than {Sides.MostRepeated:N0} actions. "
+                + "Write the sides out, or repeat less.");
         foreach (var again in walk.Doing(Verb.Repeat))
             if (again.Action.Steps is { } steps && steps.Highest > again.StepIndex)
                 yield return At(again, steps.Highest > walk.Steps.Count
