@@ -131,13 +131,20 @@ test('sides, a block, a plan B and a caution are written by a new author', async
   await expect(page.locator('.step.active .gone')).toContainText('The shop has a lift with locks.');
 });
 
-test('what is repeated on the other side is walked there, found there, and its side and its steps are mended on the chip', async ({ enter }) => {
+test('what is repeated on the other side is walked there, found there, and its side and its steps are mended on the chip', async ({
+  enter,
+}) => {
   const page = await enter(/Ines Aldaro/);
   await begin(page, 'OT-931', 'Both drums');
   const keys = page.keyboard;
   const chips = page.locator('.step.active .chip');
   const text = (n) => page.getByRole('textbox', { name: `Step ${n}`, exact: true });
-  for (const line of ['Lift the wheel off.', 'Draw the brake drum off.', 'Repeat steps 1 to 2 on the right-hand side.', 'Push both brake drums on.']) {
+  for (const line of [
+    'Lift the wheel off.',
+    'Draw the brake drum off.',
+    'Repeat steps 1 to 2 on the right-hand side.',
+    'Push both brake drums on.',
+  ]) {
     await keys.type(line);
     await keys.press('Enter');
   }
