@@ -114,4 +114,39 @@ public class ProcedureFileTests
 
     [Fact]
     public void A_syntax_error_names_its_line() => Refused("{\n\"format\":\"wornpath-procedure\",\n\"version\":1,\n\"number\": oops }").Where.ShouldNotBeNull().ShouldContain("line 4");
+
+    // Sides, the steps that are repeated, and what locks a joint: saved and read again, the file says all of it and is walked alike.
+    [Fact]
+    public void Sides_repeats_and_locks_come_back_from_a_file_as_they_were()
+    {
+        var sheet = Sheet.Empty;
+        void Do(Edit edit) => sheet = Editor.Apply(sheet, edit).Value.Sheet;
+        Do(new InsertPhase("h1", null, "Work"));
+        Do(new AddThing(ThingKind.Part, "wheel", false));
+        Do(new AddThing(ThingKind.Joint, "guard bolts", false));
+        Do(new SetField("J1", "locking", "none", "locking wire"));
+        foreach (var text in new[] { "Lift the wheel off.", "Cut the locking wire. Remove the guard bolts.", "Repeat steps 1 to 2 on the right-hand side.", "Fit the left-hand wheel." })
+            Do(new InsertStep(null, "h1", sheet.Steps.LastOrDefault()?.Id, text));
+        sheet.Steps.Select(s => string.Join("; ", s.Actions.Select(a => $"{a.Verb} {a.Side} {a.Steps}".Trim()))).ShouldBe(["Remove", "Unlock; TakeOut", "Repeat Right 1–2", "Fit Left"]);
+        var bytes = ProcedureFileText.Write(new ProcedureFile { Number = "1", Title = "Both sides", Sheet = sheet }).Value;
+        var written = Encoding.UTF8.GetString(bytes);
+        written.ShouldContain("\"side\": \"right\"");
+        written.ShouldContain("\"steps\": \"1–2\"");
+        written.ShouldContain("\"locking\": \"locking wire\"");
+        written.ShouldNotContain("~", customMessage: "the second ones are the walk's and stand in no file");
+        var read = ProcedureFileText.Read(bytes).Value.Sheet;
+        read.Steps.ShouldAllBe(s => s.SentenceSays == null);
+        read.Steps.SelectMany(s => s.Actions).ShouldBe(sheet.Steps.SelectMany(s => s.Actions));
+        WalkSet.Run(read, Workshop.Default).Findings.Select(f => (f.Key, f.Said)).ShouldBe(WalkSet.Run(sheet, Workshop.Default).Findings.Select(f => (f.Key, f.Said)));
+    }
+
+    [Fact]
+    public void A_file_that_names_steps_that_cannot_be_is_refused_where_it_says_so()
+    {
+        var sheet = Sheet.Empty with { Phases = [new Phase { Id = "h", Name = "Work", Steps = [new Step { Id = "s", Text = "Repeat on the right.", Actions = [new StepAction { Verb = Verb.Repeat, Side = Side.Right, Steps = StepNumbers.Of([(1, 2)]) }] }] }] };
+        var text = Encoding.UTF8.GetString(ProcedureFileText.Write(new ProcedureFile { Number = "1", Title = "x", Sheet = sheet }).Value);
+        foreach (var bad in new[] { "2–1", "0", "x" })
+            ProcedureFileText.Read(Encoding.UTF8.GetBytes(text.Replace("1–2", bad, StringComparison.Ordinal))).Problem!.ToString().ShouldContain("names no steps");
+        ProcedureFileText.Read(Encoding.UTF8.GetBytes(text.Replace("\"side\": \"right\"", "\"side\": \"up\"", StringComparison.Ordinal))).IsGood.ShouldBeFalse();
+    }
 }

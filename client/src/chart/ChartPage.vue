@@ -5,7 +5,6 @@ import { api, take, type ChartRow } from '../shared/api/client';
 import { useAsked } from '../shared/asked';
 import { useCursor } from '../shared/cursor';
 import { useDraft } from '../shared/draft';
-import { sheetId } from '../shared/ids';
 import { useWalkAs } from '../shared/walkAs';
 import { bandAt, cellAt, columnFor, columnX, draw, extent, rowY, size, type Cell, type Inks, type View } from './drawing';
 import ChartLegend from './ChartLegend.vue';
@@ -95,7 +94,7 @@ const said = computed(() => {
   const since = band && band.from > 0 ? ` since step ${band.from}` : '';
   const touched = row.touched.includes(at.step) ? ' This step does it.' : '';
   const end = row.openAtEnd && band === row.bands.at(-1) ? ' Left open.' : '';
-  return `${sheetId(row.id)} ${row.name}, ${at.step === 0 ? 'at the beginning' : `after step ${at.step}`}: ${band?.says ?? ''}${since}.${touched}${end}`.trim();
+  return `${row.sheetId} ${row.name}, ${at.step === 0 ? 'at the beginning' : `after step ${at.step}`}: ${band?.says ?? ''}${since}.${touched}${end}`.trim();
 });
 
 function show(next: Cell): void {
@@ -183,7 +182,7 @@ function point(event: MouseEvent, go: boolean): void {
         <tbody>
           <tr v-for="row in rows" :key="row.id">
             <th scope="row">
-              <span class="figures">{{ sheetId(row.id) }}</span> {{ row.name }}
+              <span class="figures">{{ row.sheetId }}</span> {{ row.name }}
             </th>
             <td>
               <span v-for="band in row.bands" :key="band.from" class="band" :class="{ open: band.open }"

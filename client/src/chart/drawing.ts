@@ -1,4 +1,3 @@
-import { sheetId } from '../shared/ids';
 import type { Chart, ChartBand, ChartRow, Glyph } from '../shared/api/client';
 
 /** Sizes of the chart in CSS pixels. */
@@ -165,7 +164,7 @@ function drawNames(
   };
   each(`12.5px ${inks.figures}`, (row, middle) => {
     ctx.fillStyle = row.openAtEnd ? inks.clay : inks.soft;
-    ctx.fillText(sheetId(row.id), 12, middle);
+    ctx.fillText(row.sheetId ?? row.id, 12, middle);
   });
   ctx.fillStyle = inks.ink;
   each(`14px ${inks.text}`, (row, middle) => {

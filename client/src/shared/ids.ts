@@ -6,6 +6,3 @@ export function newId(): string {
   const hex = Array.from(bytes, (b) => b.toString(16).padStart(2, '0')).join('');
   return `${hex.slice(0, 8)}-${hex.slice(8, 12)}-${hex.slice(12, 16)}-${hex.slice(16, 20)}-${hex.slice(20)}`;
 }
-
-/** The id a thing has on the sheet: of what is there on both sides, the walk marks the second one. */
-export const sheetId = (id: string): string => id.replace(/~$/, '');

@@ -4,7 +4,6 @@ import { computed, ref } from 'vue';
 import { api, NotConnected, Refused, take, type Bench, type BenchLine } from '../shared/api/client';
 import { useCursor } from '../shared/cursor';
 import { useDraft } from '../shared/draft';
-import { sheetId } from '../shared/ids';
 import JointGlyph from '../shared/JointGlyph.vue';
 import { useWalkAs } from '../shared/walkAs';
 
@@ -72,7 +71,7 @@ const groups = computed<{ title: string; mark: string; lines: BenchLine[]; empty
           <JointGlyph v-if="line.glyph" :glyph="line.glyph" silent />
           <span v-else class="dot" aria-hidden="true"></span>
           <span class="name"
-            ><span v-if="line.id" class="figures id">{{ sheetId(line.id) }}</span> {{ line.id ? line.name : line.says }}</span
+            ><span v-if="line.id" class="figures id">{{ line.sheetId }}</span> {{ line.id ? line.name : line.says }}</span
           >
           <small v-if="line.id">{{ line.says }}</small>
           <span class="figures since">

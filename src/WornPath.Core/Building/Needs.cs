@@ -54,7 +54,7 @@ public static class Needs
             if (joint.Origin != Origin.Vehicle) yield return Item($"joint:{joint.Id}", ReadyGroup.Hardware, what, $"{joint.Count * Sides(walk, joint)}", joint.Origin == Origin.Kit ? "kit" : "to buy", walk.StepsOf(joint));
             else if (joint.Reuse == ReuseRule.Renew) yield return Item($"joint:{joint.Id}", ReadyGroup.Hardware, what, $"{joint.Count * Sides(walk, joint)}", "new each time", walk.StepsOf(joint));
             // A tab is bent once, a wire is cut (common practice, no source).
-            if (joint.IsLockedByItself)
+            if (joint.HasTabOrWire)
             {
                 var lockedBy = Editing.Fields.WordOf(joint.Locking);
                 yield return Item($"{lockedBy}:{joint.Id}", ReadyGroup.Hardware, $"{lockedBy} for the {joint.Name}", joint.Locking == Locking.Wire ? "" : $"{Sides(walk, joint)}",

@@ -288,7 +288,7 @@ public sealed class ReverseBuilder
         var text = TighteningSentence.Of(joint);
         if (joint.Locking == Locking.CotterPin && Then(joint.Id).Joint is { PinIn: false, WasOut: false } && _pinned.Add(joint.Id)) text += $" Insert a new cotter pin in the {joint.Name}.";
         if (joint.Locking == Locking.Stake) text += $" Stake the {joint.Name}.";
-        if (joint.IsLockedByItself) text += $" {TighteningSentence.Lock(joint)}";
+        if (joint.HasTabOrWire) text += $" {TighteningSentence.Lock(joint)}";
         if (joint.Mark) text += $" Mark the {joint.Name}.";
         return text;
     }

@@ -13,9 +13,8 @@ internal static class Renumbering
     public static Sheet Follow(Sheet before, Sheet after)
     {
         if (!before.Steps.Any(Names)) return after;
-        List<string> were = [.. before.Steps.Select(s => s.Id)];
-        var are = after.Steps.Select((s, i) => (s.Id, i)).ToDictionary(s => s.Id, s => s.i);
-        if (were.Count == are.Count && were.Select((id, i) => are.GetValueOrDefault(id, -1) == i).All(same => same)) return after;
+        List<string> were = [.. before.Steps.Select(s => s.Id)], are = [.. after.Steps.Select(s => s.Id)];
+        if (were.SequenceEqual(are)) return after;
         foreach (var step in before.Steps.Where(Names))
         {
             // What the edit itself writes anew is the author's.
@@ -41,19 +40,31 @@ internal static class Renumbering
         return false;
     }
 
-    // From the first of a range that is still there to the last; one that was taken out of the stretch to elsewhere is none of it any more.
-    // What is gone altogether keeps its numbers.
-    private static (int First, int Last) Now((int First, int Last) range, List<string> were, Dictionary<string, int> are)
+    // From the first of a range that is still there to the last; one that was taken out of the stretch to elsewhere, beyond more than one
+    // other, is none of it any more. What is gone altogether keeps its numbers.
+    private static (int First, int Last) Now((int First, int Last) range, List<string> were, List<string> are)
     {
         if (range.Last > were.Count) return range;
+        var others = were.ToHashSet();
         var of = were.GetRange(range.First - 1, range.Last - range.First + 1).ToHashSet();
-        var stands = are.Where(s => of.Contains(s.Key)).Select(s => s.Value).Order().ToList();
-        if (stands.Count == 0) return range;
-        var others = were.Where(id => !of.Contains(id) && are.ContainsKey(id)).Select(id => are[id]).Order().ToList();
+        others.ExceptWith(of);
         var runs = new List<(int First, int Last, int Count)>();
-        foreach (var place in stands)
-            if (runs.Count > 0 && others.Count(o => o > runs[^1].Last && o < place) < 2) runs[^1] = (runs[^1].First, place, runs[^1].Count + 1);
-            else runs.Add((place, place, 1));
+        var between = int.MaxValue;
+        for (var at = 0; at < are.Count; at++)
+        {
+            if (of.Contains(are[at]))
+            {
+                if (between < 2) runs[^1] = (runs[^1].First, at, runs[^1].Count + 1);
+                else runs.Add((at, at, 1));
+                between = 0;
+            }
+            else if (others.Contains(are[at]) && between < int.MaxValue)
+            {
+                between++;
+            }
+        }
+
+        if (runs.Count == 0) return range;
         var longest = runs.MaxBy(r => r.Count);
         return (longest.First + 1, longest.Last + 1);
     }

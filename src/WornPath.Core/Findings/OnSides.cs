@@ -25,8 +25,8 @@ internal static partial class OnSides
             m.Replace(s.Name, walk.Things[s.SheetId].Name, StringComparison.Ordinal)), "step");
         static bool IsSecond(Finding f) => f.Thing?.EndsWith(Thing.SecondMark) == true;
         var ofFirsts = found.Where(f => f.Thing is not null && !IsSecond(f)).Select(f => (f.Rule, f.Thing!, AsOfFirst(f.Message))).ToHashSet();
-        var ofSeconds = found.Where(IsSecond).Select(f => (f.Rule, f.Thing!.TrimEnd(Thing.SecondMark), AsOfFirst(f.Message))).ToHashSet();
-        return found.Where(f => !IsSecond(f) || !ofFirsts.Contains((f.Rule, f.Thing!.TrimEnd(Thing.SecondMark), AsOfFirst(f.Message))))
+        var ofSeconds = found.Where(IsSecond).Select(f => (f.Rule, Thing.SheetIdOf(f.Thing!), AsOfFirst(f.Message))).ToHashSet();
+        return found.Where(f => !IsSecond(f) || !ofFirsts.Contains((f.Rule, Thing.SheetIdOf(f.Thing!), AsOfFirst(f.Message))))
             .Select(f => Said(walk, f, f.Thing is not null && ofSeconds.Contains((f.Rule, f.Thing, AsOfFirst(f.Message)))));
     }
 

@@ -211,8 +211,7 @@ public sealed partial class SentenceReader
     // "Cut the locking wire", "flatten the tab washer": of what is locked so, the one spoken of last; else the only one there is.
     private Joint? LockedBy(NounPhrase phrase)
     {
-        var by = phrase.Stems.Any(s => s is "wire" or "lockwire") ? Locking.Wire : phrase.Stems.Any(s => s is "tab" or "tang" or "plate" or "washer")
-            ? Locking.LockPlate : Locking.None;
+        var by = phrase.Stems.Any(Trade.LockWires.Contains) ? Locking.Wire : phrase.Stems.Any(Trade.LockPlates.Contains) ? Locking.LockPlate : Locking.None;
         if (by == Locking.None) return null;
         var all = _refer.Things.OfType<Joint>().Where(j => j.Locking == by).ToList();
         return all.Count == 1 ? all[0] : (Joint?)Spoken.Nearest(all);

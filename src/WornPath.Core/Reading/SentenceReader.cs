@@ -371,6 +371,8 @@ public sealed partial class SentenceReader
         // Whatever is said of a fastener beside a torque: that is its torque.
         if (sense == Sense.Say && clause.Mood is Mood.Imperative or Mood.Declarative && facts.Has(Looks.Value, "torque") && facts.Has(Looks.Kind, "joint")
             && clause.Verb.Lemma is not ("loosen" or "hold")) sense = Sense.Torque;
+        // "Lift the wheel on", "… on, on the left": it goes on, whatever came off before.
+        if (sense == Sense.MoveOff && GoesOn(clause)) sense = Sense.On;
         if (HouseSense(clause) is { } taught) (sense, control) = (taught, null);
         if (sense is Sense.On or Sense.Secure or Sense.Start or Sense.Hang or Sense.BoltTorque && TellsHowItIsHeld(clause)) sense = Sense.Say;
         Trace(clause, sense);
@@ -400,6 +402,14 @@ public sealed partial class SentenceReader
         // Told to do what changes the state, and nothing came of it: shown and asked.
         if (!Trade.Of(sense).IsSoft && _actions.Count == actions && _questions.Count == questions && !IsDone(clause, sense))
             Unclear(clause, VerbOf(sense));
+    }
+
+    // "On" with nothing behind that it is on: no place, but the way.
+    private static bool GoesOn(Clause clause)
+    {
+        for (var i = 0; i < clause.Pieces.Count; i++)
+            if (clause.Pieces[i].Way == "on" && (i + 1 == clause.Pieces.Count || clause.Pieces[i + 1].Noun?.After != "on")) return true;
+        return false;
     }
 
     // "Old seal out of the drum, hook it": a motion of which no way is said does not undo what has just been done; it only tells how.

@@ -37,6 +37,10 @@ internal static class Trade
     public static readonly WordSet Procedures = Set("procedure");
 
     public static readonly WordSet ToolVerbs = Set("tool-verb");
+
+    public static readonly WordSet LockWires = Set("lock-wire");
+
+    public static readonly WordSet LockPlates = Set("lock-plate");
     public static readonly WordSet NounsInIng = Set("nounInIng");
     public static readonly WordSet Stances = Set("stance");
     public static readonly WordSet Relational = Set("relational");

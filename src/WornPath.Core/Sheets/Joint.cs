@@ -163,7 +163,7 @@ public sealed record Joint : Thing
 
     /// <summary>True where a tab or a wire keeps it, that is undone before it comes out and done again when it is tight.</summary>
     [JsonIgnore]
-    public bool IsLockedByItself => Locking is Locking.LockPlate or Locking.Wire;
+    public bool HasTabOrWire => Locking is Locking.LockPlate or Locking.Wire;
 
     /// <summary>The specification as a cell shows it: the torque, "snug", or nothing.</summary>
     [JsonIgnore]

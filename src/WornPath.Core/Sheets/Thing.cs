@@ -50,7 +50,10 @@ public abstract record Thing : IRemembers
 
     /// <summary>The id it has on the sheet.</summary>
     [JsonIgnore]
-    public string SheetId => Id.TrimEnd(SecondMark);
+    public string SheetId => SheetIdOf(Id);
+
+    /// <summary>The id on the sheet of what a walk knows under an id.</summary>
+    public static string SheetIdOf(string id) => id.TrimEnd(SecondMark);
 
     /// <summary>"J3 caliper bolts": how a person is told which one is meant.</summary>
     [JsonIgnore]

@@ -18,7 +18,11 @@ public sealed record Glyph(JointStage Stage, int Pass = 0, int Of = 0, bool Some
 /// <param name="Since">Number of the step that brought it there, from 1; null for the beginning.</param>
 /// <param name="Changed">True where the step under the cursor brought it there.</param>
 /// <param name="Due">Number of the step that torques it, for a joint that is still to torque; null elsewhere.</param>
-public sealed record BenchLine(string Id, string Name, string Says, Glyph? Glyph, int? Since, bool Changed, int? Due = null);
+public sealed record BenchLine(string Id, string Name, string Says, Glyph? Glyph, int? Since, bool Changed, int? Due = null)
+{
+    /// <summary>The id the thing has on the sheet, as it is shown.</summary>
+    public string SheetId => Thing.SheetIdOf(Id);
+}
 
 /// <summary>The state of the world after a step: what is off, slack, temporary and open, and what the vehicle stands on.</summary>
 public sealed record Bench(

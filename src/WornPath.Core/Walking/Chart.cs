@@ -19,7 +19,11 @@ public sealed record ChartBand(int From, int To, string Mark, string Says, bool 
 /// <param name="Bands">Its states, from the beginning to the last step.</param>
 /// <param name="Touched">Numbers of the steps that do something to it.</param>
 /// <param name="OpenAtEnd">True where it is left open.</param>
-public sealed record ChartRow(string Id, ThingKind? Kind, string Name, ImmutableArray<ChartBand> Bands, ImmutableArray<int> Touched, bool OpenAtEnd);
+public sealed record ChartRow(string Id, ThingKind? Kind, string Name, ImmutableArray<ChartBand> Bands, ImmutableArray<int> Touched, bool OpenAtEnd)
+{
+    /// <summary>The id the thing has on the sheet, as it is shown.</summary>
+    public string SheetId => Thing.SheetIdOf(Id);
+}
 
 /// <summary>A stretch of columns.</summary>
 public sealed record ChartPhase(string Name, int From, int To);

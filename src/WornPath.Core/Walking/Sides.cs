@@ -10,16 +10,14 @@ namespace WornPath.Core.Walking;
 /// </summary>
 internal sealed class Sides
 {
-    // One that repeats, what it repeats (the places of actions, in order), and the side those were done on.
-    private sealed record Again(int Step, int Action, ImmutableArray<(int Step, int Action)> What, bool OnSecond, bool Moves);
+    // What one that repeats does over again (the places of actions, in order), on which side, and whether the vehicle goes up and down with it.
+    private sealed record Again(ImmutableArray<(int Step, int Action)> What, bool OnSecond, bool Moves);
 
     private readonly Dictionary<string, string> _second = [];
-    private readonly Dictionary<(int, int), Again> _again = [];
+    private readonly Dictionary<(int Step, int Action), Again> _again = [];
     private readonly Dictionary<(int, int), bool> _inHand = [];
     private readonly Dictionary<(int, int), bool> _leftOut = [];
     private readonly IReadOnlyList<Step> _steps;
-    private Side _secondIs = Side.Other;
-    private bool _isOneSide;
     private int _repeated;
 
     /// <summary>So many actions are repeated on one walk, far more than any job does: a sheet of repeats of repeats must not fill the memory.</summary>
@@ -37,8 +35,14 @@ internal sealed class Sides
     /// <summary>The sheet with the second ones on it.</summary>
     public Sheet Sheet { get; private set; }
 
-    /// <summary>The sides of a sheet; null where it does nothing on a side of its own, as most do not.</summary>
-    public static Sides? Of(Sheet sheet, IReadOnlyList<Step> steps)
+    /// <summary>The side the second ones are on.</summary>
+    public Side SecondSide { get; private set; } = Side.Other;
+
+    /// <summary>
+    /// The sides of a sheet; null where it does nothing on a side of its own, as most do not. As one side, nothing is there twice: each action
+    /// is done once, and what repeats others does nothing.
+    /// </summary>
+    public static Sides? Of(Sheet sheet, IReadOnlyList<Step> steps, bool asOneSide = false)
     {
         var any = false;
         foreach (var step in steps)
@@ -46,6 +50,7 @@ internal sealed class Sides
         if (!any) return null;
         var sides = new Sides(sheet, steps);
         sides.FindRepeats();
+        if (asOneSide) return sides;
         sides.AddSeconds();
         return sides._second.Count == 0 && sides.TooMuch.Count == 0 ? null : sides;
     }
@@ -60,7 +65,7 @@ internal sealed class Sides
         if (_again.TryGetValue((stepIndex, actionIndex), out var again))
         {
             yield return (step, action, false);
-            if (_isOneSide) yield break;
+            if (_second.Count == 0) yield break;
             foreach (var (ofStep, ofAction) in again.What)
             {
                 var repeated = _steps[ofStep].Actions[ofAction];
@@ -96,19 +101,7 @@ internal sealed class Sides
 
     /// <summary>The steps a step repeats, by their places; empty where it repeats none on another side.</summary>
     public IEnumerable<int> RepeatedBy(int stepIndex) =>
-        _again.Values.Where(a => a.Step == stepIndex).SelectMany(a => a.What.Select(w => w.Step)).Distinct();
-
-    /// <summary>What is known of the sides, with nothing there twice: each action is done once, and what repeats others does nothing.</summary>
-    public Sides OfFirstAlone(Sheet sheet)
-    {
-        _second.Clear();
-        _isOneSide = true;
-        Sheet = sheet;
-        return this;
-    }
-
-    /// <summary>The side the second ones are on.</summary>
-    public Side SecondSide => _secondIs;
+        _again.Where(a => a.Key.Step == stepIndex).SelectMany(a => a.Value.What.Select(w => w.Step)).Distinct();
 
     private StepAction OnOne(StepAction action, bool second) => second
         ? action with { Target = SecondOf(action.Target), With = SecondOf(action.With) }
@@ -116,7 +109,7 @@ internal sealed class Sides
 
     private string? SecondOf(string? id) => id is not null && _second.TryGetValue(id, out var second) ? second : id;
 
-    private bool IsSecond(Side side) => side == _secondIs || side == Side.Other;
+    private bool IsSecond(Side side) => side == SecondSide || side == Side.Other;
 
     private static bool MovesVehicle(Verb verb) => verb is Verb.Raise or Verb.SetOnStands or Verb.LowerToTouch or Verb.Lower;
 
@@ -124,7 +117,7 @@ internal sealed class Sides
     {
         // The first that repeats tells which side was begun with.
         var first = _steps.SelectMany(s => s.Actions).FirstOrDefault(a => a is { Verb: Verb.Repeat, Side: Side.Left or Side.Right });
-        _secondIs = first?.Side ?? (_steps.SelectMany(s => s.Actions).Any(a => a.Side is Side.Left or Side.Right) ? Side.Right : Side.Other);
+        SecondSide = first?.Side ?? (_steps.SelectMany(s => s.Actions).Any(a => a.Side is Side.Left or Side.Right) ? Side.Right : Side.Other);
         var phaseOf = Sheet.Phases.SelectMany((p, i) => p.Steps.Select(_ => i)).ToArray();
         var up = false;
         // Where the vehicle was last raised or set down, where the last repeat ended.
@@ -159,8 +152,8 @@ internal sealed class Sides
                     continue;
                 }
 
-                var onSecond = side == Side.Other || side == _secondIs;
-                _again[(i, k)] = new Again(i, k, [.. what], onSecond, HeightsMeet(what));
+                var onSecond = side == Side.Other || side == SecondSide;
+                _again[(i, k)] = new Again([.. what], onSecond, HeightsMeet(what));
                 foreach (var one in what) _inHand.TryAdd(one, !onSecond);
                 // What stands among them and is left out of the repeat is of the side in hand, too.
                 if (what.Count > 0 && action.Steps is not null && phaseOf[what[^1].Step] == phaseOf[i])
@@ -222,5 +215,5 @@ internal sealed class Sides
             _ => thing,
         };
 
-    private string NameOf(string name) => SideWords.Swap(name) is var swapped && swapped != name ? swapped : $"{SideWords.Of(_secondIs)} {name}";
+    private string NameOf(string name) => SideWords.Swap(name) is var swapped && swapped != name ? swapped : $"{SideWords.Of(SecondSide)} {name}";
 }

@@ -33,7 +33,7 @@ public sealed class Walker
     public static Walk RunOneSide(Sheet sheet, Workshop workshop)
     {
         List<Step> steps = [.. sheet.Steps];
-        return Run(sheet, Sides.Of(sheet, steps)?.OfFirstAlone(sheet), steps, workshop, null, null);
+        return Run(sheet, Sides.Of(sheet, steps, asOneSide: true), steps, workshop, null, null);
     }
 
     private static Walk Run(Sheet sheet, Sides? sides, List<Step> steps, Workshop? workshop, Combination? combination, Sheet? whole)
@@ -54,7 +54,7 @@ public sealed class Walker
     {
         Joint = thing is Joint joint ? new JointState(joint.Origin == Origin.Vehicle ? JointStage.Tight : JointStage.Out, 0, joint.Origin != Origin.Vehicle, false, false, joint is { Locking: Locking.CotterPin, Origin: Origin.Vehicle })
         {
-            Lock = joint.IsLockedByItself && joint.Origin == Origin.Vehicle ? LockState.On : LockState.AsFound,
+            Lock = joint.HasTabOrWire && joint.Origin == Origin.Vehicle ? LockState.On : LockState.AsFound,
         } : default,
         Part = thing is Part part ? new PartState(part.Origin == Origin.Vehicle ? PartPlace.On : PartPlace.InBox, false, part.Origin != Origin.Vehicle, false, false) : default,
         Connected = thing is Connection { Origin: Origin.Vehicle },
@@ -199,7 +199,7 @@ public sealed class Walker
         {
             case Verb.BreakLoose: return now.IsOut ? now : now with { Stage = JointStage.BrokenLoose, Pass = 0 };
             case Verb.Loosen or Verb.BackOff: return now.IsOut ? now : now with { Stage = JointStage.BackedOut, Pass = 0 };
-            case Verb.TakeOut: return new JointState(JointStage.Out, 0, false, true, false, false) { Lock = joint.IsLockedByItself ? LockState.Off : now.Lock };
+            case Verb.TakeOut: return new JointState(JointStage.Out, 0, false, true, false, false) { Lock = joint.HasTabOrWire ? LockState.Off : now.Lock };
             case Verb.Start: return now with { Stage = JointStage.Started, Pass = 0, Renewed = now.Renewed || action.New };
             case Verb.Snug: return now with { Stage = JointStage.Snug, Pass = 0 };
             case Verb.TorquePass: return now with { Stage = JointStage.Pass, Pass = (byte)Math.Min(action.Pass ?? 1, 99) };

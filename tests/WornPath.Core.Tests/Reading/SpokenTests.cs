@@ -346,6 +346,15 @@ public class SpokenTests
     [InlineData("Hub off the stub with both thumbs holding the bearing in.", "remove P1 hub")]
     public void Shop_notes(string said, string read) => Last(said).ShouldBe(read);
 
+    // Nothing has come off before: the way alone tells.
+    [Theory]
+    [InlineData("Lift the wheel on.", "fit P1 wheel")]
+    [InlineData("Lift the wheel on, on the left-hand side.", "fit P1 wheel on the left-hand side")]
+    [InlineData("Lift the cover on with a helper.", "fit P1 cover")]
+    [InlineData("Lift the cover.", "remove P1 cover")]
+    [InlineData("Lift the gearbox on the bench.", "remove P1 gearbox")]
+    public void Lifted_on(string said, string read) => Last(said).ShouldBe(read);
+
     // What was last done to one of a kind, done to another.
     [Theory]
     [InlineData("Take out the upper link nut. | Repeat for the lower nut.", "take out J2 lower nut")]

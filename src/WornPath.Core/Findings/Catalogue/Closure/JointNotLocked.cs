@@ -34,7 +34,7 @@ public sealed class JointNotLocked : ThingRule<Joint>
             found.Add(At(torqued, $"{joint.Label} is torqued here and gets no cotter pin.", Fixes.InsertAfter(walk, torqued.StepIndex, "Insert a new cotter pin", $"Insert a new cotter pin in {Fixes.The(joint)}.")));
         else if (joint.Locking == Locking.Stake && !After(Verb.Stake))
             found.Add(At(torqued, $"{joint.Label} is torqued here and not staked.", Fixes.InsertAfter(walk, torqued.StepIndex, $"Stake {joint.Id}", $"Stake {Fixes.The(joint)}.")));
-        else if (joint.IsLockedByItself && end.Lock != LockState.On)
+        else if (joint.HasTabOrWire && end.Lock != LockState.On)
             found.Add(At(torqued, $"{joint.Label} {joint.Are} torqued here and {(joint.IsMany ? "get" : "gets")} no {Fields.WordOf(joint.Locking)}.",
                 Fixes.InsertAfter(walk, torqued.StepIndex, $"Lock {joint.Id}", TighteningSentence.Lock(joint))));
         if (joint.Mark && !After(Verb.Mark))

@@ -5,7 +5,7 @@ using WornPath.Core.Walking;
 namespace WornPath.Core.Findings.Catalogue;
 
 /// <summary>TRQ020: the cotter pin goes in, the tab is bent or the wire drawn before the fastener has its final torque.</summary>
-public sealed class PinBeforeTorque : ThingRule<Joint>
+public sealed class LockedBeforeTorque : ThingRule<Joint>
 {
     public override RuleInfo Info { get; } = new("TRQ020", Severity.Stop, "Locked before the torque");
 
@@ -38,5 +38,5 @@ public sealed class PinBeforeTorque : ThingRule<Joint>
         Fixes.InsertBefore(walk, torqued.StepIndex, "Undo the lock first",
             isPin ? $"Pull the cotter pin out of {Fixes.The(joint)}." : $"Unlock {Fixes.The(joint)}."),
         Fixes.InsertAfter(walk, torqued.StepIndex, "Lock it again", isPin ? $"Insert a new cotter pin in {Fixes.The(joint)}."
-            : joint.IsLockedByItself ? TighteningSentence.Lock(joint) : $"Lock {Fixes.The(joint)}."));
+            : joint.HasTabOrWire ? TighteningSentence.Lock(joint) : $"Lock {Fixes.The(joint)}."));
 }

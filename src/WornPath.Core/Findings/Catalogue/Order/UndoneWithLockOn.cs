@@ -4,13 +4,13 @@ using WornPath.Core.Walking;
 namespace WornPath.Core.Findings.Catalogue;
 
 /// <summary>ORD015: a fastener is loosened or taken out while what locks it holds: its cotter pin, its tab, its wire.</summary>
-public sealed class OutWithPinIn : ThingRule<Joint>
+public sealed class UndoneWithLockOn : ThingRule<Joint>
 {
     public override RuleInfo Info { get; } = new("ORD015", Severity.Stop, "Undone with its lock on");
 
     protected internal override void Find(Walk walk, Joint joint, Found found)
     {
-        if (joint.IsLockedByItself && walk.EventsOf(joint.Id).FirstOrDefault(e => IsUndoing(e.Verb)
+        if (joint.HasTabOrWire && walk.EventsOf(joint.Id).FirstOrDefault(e => IsUndoing(e.Verb)
             && e.Acted is { Lock: LockState.On, WasOut: false }) is { } forced)
         {
             var (holds, first) = joint.Locking == Locking.Wire ? ("the locking wire on", "Cut the wire first") : ("the tab of the lock plate up", "Bend the tab flat first");
