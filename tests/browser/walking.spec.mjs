@@ -135,7 +135,7 @@ test('what is repeated on the other side is walked there, found there, and its s
   enter,
 }) => {
   const page = await enter(/Ines Aldaro/);
-  await begin(page, 'OT-931', 'Both drums');
+  await begin(page, 'OT-932', 'Both drums');
   const keys = page.keyboard;
   const chips = page.locator('.step.active .chip');
   const text = (n) => page.getByRole('textbox', { name: `Step ${n}`, exact: true });
