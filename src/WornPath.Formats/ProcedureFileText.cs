@@ -141,8 +141,8 @@ public static partial class ProcedureFileText
 
         foreach (var joint in sheet.Joints)
             if (joint.Pattern?.CheckCount(joint.Count) is { } pattern) return pattern.At(joint.Id);
-        foreach (var id in sheet.Joints.SelectMany(j => j.Holds).Concat(sheet.Parts.SelectMany(p => p.Behind)))
-            if (!parts.Contains(id)) return new Problem($"{id} is held or covered, and no part has this id.", "Add the part or take the id out.");
+        foreach (var id in sheet.Things.SelectMany(t => t.Parts))
+            if (!parts.Contains(id)) return new Problem($"{id} is held, covers something or bears it, and no part has this id.", "Add the part or take the id out.");
         foreach (var joint in sheet.Joints)
             if (joint.SupersededBy is { } instead
                 && (instead == joint.Id || sheet.Find(instead) is not Joint)) return new Problem($"{instead} takes the place of {joint.Id}, and no "
@@ -154,7 +154,7 @@ public static partial class ProcedureFileText
         {
             number++;
             if (!steps.Add(step.Id)) return new Problem($"The step id {step.Id} stands twice.", "Give each step its own.");
-            foreach (var id in step.Actions.Concat(step.Said.SelectMany(s => s.Actions)).SelectMany(a => new[] { a.Target, a.With }).OfType<string>())
+            foreach (var id in step.Actions.Concat(step.Said.SelectMany(s => s.Actions)).SelectMany(a => a.Ids))
                 if (!ids.Contains(id)) return new Problem($"Step {number} does something to {id}, which is not on the sheet.", "Add it or take the action out.");
         }
 

@@ -30,6 +30,9 @@ const kind = computed<ThingKind | null>(() =>
 );
 const verbs = computed(() => mending.value?.doing.find((d) => (d.kind ?? null) === kind.value)?.verbs ?? []);
 const withs = computed(() => draft.things.filter((t) => ['aid', 'tool', 'consumable'].includes(t.kind)));
+/** What it comes off or goes onto, or comes along with. */
+const hosts = computed(() => draft.things.filter((t) => t.kind === 'part' && t.id !== target.value));
+const seated = computed(() => kind.value === 'part' && ['remove', 'fit', 'carry'].includes(saying.value?.verb ?? ''));
 const isTightening = computed(() => ['torque', 'torquePass', 'retorque'].includes(saying.value?.verb ?? ''));
 /** Of what can be there once a side, and of what is repeated, it is said where. */
 const sided = computed(() => saying.value?.verb === 'repeat' || ['joint', 'part', 'connection', 'aid'].includes(kind.value ?? ''));
@@ -95,6 +98,7 @@ function sayIt(): void {
       angle: turns.value ? now.angle : '',
       position: now.verb === 'set' ? now.position : '',
       minutes: now.verb === 'wait' ? now.minutes : undefined,
+      host: seated.value ? now.host : undefined,
       side: sided.value ? now.side : undefined,
       steps: now.verb === 'repeat' ? now.steps : '',
     },
@@ -187,6 +191,13 @@ function key(event: KeyboardEvent): void {
       <label v-if="saying.verb === 'repeat'"
         ><span>Which steps</span><input v-model="saying.steps" class="plain" maxlength="80" placeholder="those before it, or 5–9"
       /></label>
+      <label v-if="seated && hosts.length"
+        ><span>{{ saying.verb === 'fit' ? 'Onto' : saying.verb === 'carry' ? 'Along with' : 'Off' }}</span
+        ><select v-model="saying.host" class="plain">
+          <option :value="undefined">{{ saying.verb === 'carry' ? 'what it sits on' : 'nothing said' }}</option>
+          <option v-for="thing in hosts" :key="thing.id" :value="thing.id">{{ thing.id }} {{ thing.name }}</option>
+        </select></label
+      >
       <label v-if="sided"
         ><span>On which side</span
         ><select v-model="saying.side" class="plain">

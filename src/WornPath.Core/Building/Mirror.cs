@@ -18,7 +18,7 @@ public sealed record Mirror(string Name, ImmutableArray<string> Steps, Immutable
     public static Outcome<Mirror> Of(Sheet sheet, string phaseId)
     {
         if (sheet.Phases.FirstOrDefault(p => p.Id == phaseId) is not { } phase) return new Problem("This phase is no longer on the sheet.", "Reload to see the sheet as it is.");
-        var used = phase.Steps.SelectMany(s => s.Actions).SelectMany(a => new[] { a.Target, a.With }).OfType<string>().ToHashSet();
+        var used = phase.Steps.SelectMany(s => s.Actions).SelectMany(a => a.Ids).ToHashSet();
         // What holds or covers what is used goes with it.
         foreach (var part in sheet.Parts.Where(p => used.Contains(p.Id)).ToList()) used.UnionWith(part.Behind);
         var edits = ImmutableArray.CreateBuilder<Edit>();

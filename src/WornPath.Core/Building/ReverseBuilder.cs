@@ -208,7 +208,7 @@ public sealed class ReverseBuilder
 
     private void Fit(Part part, List<string> sentences)
     {
-        if (Then(part.Id).Part.Place == PartPlace.On || part.Fate is Fate.Discard or Fate.Spare || !_fitted.Add(part.Id)) return;
+        if (Then(part.Id).Part.IsMounted || part.Fate is Fate.Discard or Fate.Spare || !_fitted.Add(part.Id)) return;
         // What goes under it is in the kit: it goes on first, in a step of its own.
         foreach (var under in NewParts().Where(p => p.Behind.Contains(part.Id))) FitNew(under);
         var helper = part.MassKg > UsualCautions.HeaviestForOne && _walk.Sheet.Header.People == 1 ? " with a helper" : "";

@@ -166,11 +166,9 @@ public sealed record TimePlan(ImmutableArray<PlannedStep> Steps, double HandsOnM
         foreach (var action in step.Actions)
         {
             if (action.Target is not { } id || action.Verb is Verb.Wait or Verb.FunctionCheck || !walk.Things.TryGetValue(id, out var thing)) return null;
-            touched.Add(id);
-            if (action.With is { } with) touched.Add(with);
-            // A joint goes with what it holds, a part with what covers it.
-            if (thing is Joint joint) touched.UnionWith(joint.Holds);
-            if (thing is Part part) touched.UnionWith(part.Behind);
+            // A joint goes with what it holds, a part with what covers it and what it sits on.
+            touched.UnionWith(action.Ids);
+            touched.UnionWith(thing.Parts);
         }
 
         return touched.Count == 0 ? null : touched;

@@ -373,31 +373,26 @@ public static class Editor
         sheet = Slots.Put(sheet, sheet.Find(id) switch { Joint j => j with { Count = count, AlsoCalled = thing.AlsoCalled }, Part p => p with { Quantity = count, AlsoCalled = thing.AlsoCalled }, var other => other! with { AlsoCalled = thing.AlsoCalled } });
         string? Now(string? target) => target == thing.Id ? id : target;
         foreach (var step in sheet.Steps.Where(s => s.Settled.Any(x => x.Target == thing.Id)
-            || s.Said.Any(x => x.Actions.Any(a => a.Target == thing.Id || a.With == thing.Id))).ToList())
+            || s.Said.Any(x => x.Actions.Any(a => a.Ids.Contains(thing.Id)))).ToList())
         {
             sheet = StepReading.PutStep(sheet, step with
             {
                 Settled = [.. step.Settled.Select(x => x with { Target = Now(x.Target)! })],
-                Said = [.. step.Said.Select(x => x with { Actions = [.. x.Actions.Select(a => a with { Target = Now(a.Target), With = Now(a.With) })] })],
+                Said = [.. step.Said.Select(x => x with { Actions = [.. x.Actions.Select(a => a.Renamed(Now))] })],
             });
         }
 
         return ReadOthers(before, sheet);
     }
 
-    private static Sheet WithoutPart(Sheet sheet, string id)
-    {
-        foreach (var joint in sheet.Joints.Where(j => j.Holds.Contains(id))) sheet = Slots.Put(sheet, joint with { Holds = joint.Holds.Remove(id) });
-        foreach (var part in sheet.Parts.Where(p => p.Behind.Contains(id))) sheet = Slots.Put(sheet, part with { Behind = part.Behind.Remove(id) });
-        return sheet;
-    }
+    private static Sheet WithoutPart(Sheet sheet, string gone) => Slots.WithParts(sheet, id => id == gone ? null : id);
 
     private static Outcome<Sheet> Remove(Sheet sheet, RemoveThing edit)
     {
         if (sheet.Find(edit.Id) is not { } thing) return Gone(edit.Id);
         if (sheet.Joints.FirstOrDefault(j => j.SupersededBy == edit.Id) is { } superseded)
             return new Problem($"{thing.Label} takes the place of {superseded.Label}.", $"Say first what else becomes of {superseded.Id}.");
-        var users = sheet.Steps.Select((s, i) => (Step: s, Number: i + 1)).Where(s => s.Step.Actions.Any(a => a.Target == edit.Id || a.With == edit.Id) || s.Step.Uses.Contains(edit.Id)).Select(s => s.Number).ToList();
+        var users = sheet.Steps.Select((s, i) => (Step: s, Number: i + 1)).Where(s => s.Step.Actions.Any(a => a.Ids.Contains(edit.Id)) || s.Step.Uses.Contains(edit.Id)).Select(s => s.Number).ToList();
         if (users.Count > 0)
             return new Problem($"{thing.Label} is used by step{(users.Count == 1 ? "" : "s")} {string.Join(", ", users.Take(8))}{(users.Count > 8 ? " …" : "")}.", "Change those steps first, or keep it.");
         sheet = Slots.With(sheet, thing.Kind, Slots.List(sheet, thing.Kind).Where(t => t.Id != edit.Id));

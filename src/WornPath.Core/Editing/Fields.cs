@@ -44,6 +44,7 @@ public static class Fields
             Of<Part>(Choice<Part, Origin>("origin", "comes from", p => p.Origin, (p, v) => p with { Origin = v })),
             Of<Part>(Choice<Part, Fate>("fate", "what becomes of it", p => p.Fate, (p, v) => p with { Fate = v })),
             Of<Part>(Parts<Part>("behind", "is behind", p => p.Behind, (p, v) => p with { Behind = v })),
+            Of<Part>(new Field<Part>("sitsOn", "sits on or in", p => p.SitsOn ?? "", SetSitsOn, [])),
             Of<Part>(Text<Part>("note", "note", p => p.Note, (p, v) => p with { Note = v }, 500)),
             Of<Part>(Whole<Part>("spares", "number of spares", p => p.Spares, (p, v) => p with { Spares = v }, 0, 999)),
             Of<Part>(Whole<Part>("leadDays", "number of days to get it", p => p.LeadDays, (p, v) => p with { LeadDays = v }, 0, 999, AmountText.DayCount)),
@@ -154,6 +155,17 @@ public static class Fields
         if (string.IsNullOrWhiteSpace(text)) return joint with { Torque = null, Untorqued = null };
         if (Untorqued.IsMeant(text)) return Untorqued.Parse(text).Map(u => joint with { Torque = null, Untorqued = u });
         return TorqueText.Parse(text, sheet.Header.Unit).Map(t => joint with { Torque = t, Untorqued = null });
+    }
+
+    private static Outcome<Part> SetSitsOn(Sheet sheet, Part part, string text)
+    {
+        if (string.IsNullOrWhiteSpace(text)) return part with { SitsOn = null };
+        if (Reading.NameIndex.Of(sheet).Resolve(Reading.NameIndex.StemsOf(text)).One is not Part host)
+            return new Problem($"No part is called “{NumberText.Excerpt(text)}”.", "Write the id or name of the one part it sits on or in, such as P4.");
+        for (var on = host; on is not null; on = on.SitsOn is { } next ? sheet.Find(next) as Part : null)
+            if (on.Id == part.Id)
+                return new Problem($"{part.Label} cannot sit on {(host.Id == part.Id ? "itself" : $"{host.Label}, which sits on it")}.", "Name what bears it.");
+        return part with { SitsOn = host.Id };
     }
 
     private const string SupersededLead = "superseded by ";

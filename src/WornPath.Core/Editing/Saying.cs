@@ -22,6 +22,9 @@ public sealed record Saying
     /// <summary>Id of an aid, tool or consumable it is done with.</summary>
     public string? With { get; init; }
 
+    /// <summary>Id of the part it comes off or goes onto, or comes along with; null where none is said.</summary>
+    public string? Host { get; init; }
+
     /// <summary>So many of the set; null for all.</summary>
     public int? Some { get; init; }
 
@@ -58,6 +61,7 @@ public sealed record Saying
         Verb = action.Verb,
         Target = action.Target,
         With = action.With,
+        Host = action.Host,
         Some = action.Some,
         Rest = action.Rest,
         New = action.New,

@@ -54,7 +54,7 @@ internal static class Sayings
         sheet = StepReading.PutStep(sheet,
             step with { Said = step.Said.RemoveAll(s => s.Words.Equals(edit.Words, StringComparison.OrdinalIgnoreCase)).Add(word) });
         // What the author speaks of, the author has looked at: it is not taken back with the sentence.
-        foreach (var thing in actions.SelectMany(a => new[] { a.Target, a.With }).OfType<string>().Distinct().Select(sheet.Find).OfType<Thing>())
+        foreach (var thing in actions.SelectMany(a => a.Ids).Distinct().Select(sheet.Find).OfType<Thing>())
             if (thing.Assumed) sheet = Slots.Put(sheet, thing with { Assumed = false });
         foreach (var action in actions)
             if (action is { Verb: Verb.Torque, Torque: { } torque, Target: { } id } && sheet.Find(id) is Joint { Torque: null } joint)
@@ -92,6 +92,8 @@ internal static class Sayings
             return new Problem($"“{Sentences.Capital(Asking.Of(now.Verb))}” is nothing that is done to {(thing is null ? "the vehicle" : $"a {thing.Kind.ToString().ToLowerInvariant()}")}.", "Choose another verb, or another thing.");
         if (now.With is { } with && sheet.Find(with) is not (Aid or Tool or Consumable))
             return new Problem($"{NumberText.Excerpt(with)} is no aid, tool or consumable of the sheet.", "Choose one that is.");
+        if (now.Host is { } host && (host == target || sheet.Find(host) is not Part))
+            return new Problem($"{NumberText.Excerpt(host)} is no other part of the sheet.", "Choose the part it comes off, goes onto or comes along with.");
         if (now.Some is < 1 or > 999) return new Problem($"{now.Some} of a set are none.", "Write how many, such as 2, or leave it empty for all.");
         if (now.Minutes is < 0 or > 10_000) return new Problem($"{now.Minutes} minutes is no time to wait.", "Write minutes, such as 20.");
         Outcome<TorqueSpec?> torque = string.IsNullOrWhiteSpace(now.Torque) ? default
@@ -110,6 +112,7 @@ internal static class Sayings
             Target = target,
             Words = target is null ? was?.Words : null,
             With = now.With,
+            Host = now.Verb is Verb.Remove or Verb.Fit or Verb.Carry ? now.Host : null,
             Some = now.Rest ? null : now.Some,
             Rest = now.Rest,
             New = now.New,

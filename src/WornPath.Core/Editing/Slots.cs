@@ -96,5 +96,14 @@ internal static class Slots
     /// <summary>The sheet with one thing put in the place of the one of its id.</summary>
     public static Sheet Put(Sheet sheet, Thing thing) => With(sheet, thing.Kind, List(sheet, thing.Kind).Select(t => t.Id == thing.Id ? thing : t));
 
+    /// <summary>The sheet with other parts named by what has to do with parts: each id becomes another, or none.</summary>
+    public static Sheet WithParts(Sheet sheet, Func<string, string?> now)
+    {
+        bool Stays(Thing thing) => thing.Parts.All(id => now(id) == id);
+        if (!sheet.Parts.All(Stays)) sheet = sheet with { Parts = [.. sheet.Parts.Select(p => (Part)p.WithParts(now))] };
+        if (!sheet.Joints.All(Stays)) sheet = sheet with { Joints = [.. sheet.Joints.Select(j => (Joint)j.WithParts(now))] };
+        return sheet;
+    }
+
     private static readonly string[] Names = [.. Kinds.Select(k => k.ToString().ToLowerInvariant())];
 }

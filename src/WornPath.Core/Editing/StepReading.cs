@@ -107,11 +107,7 @@ internal static class StepReading
     private static IEnumerable<string> Named(Step step)
     {
         foreach (var action in step.Actions)
-        {
-            if (action.Target is { } target) yield return target;
-            if (action.With is { } with) yield return with;
-        }
-
+            foreach (var id in action.Ids) yield return id;
         foreach (var use in step.Uses) yield return use;
     }
 
@@ -130,11 +126,7 @@ internal static class StepReading
         var ids = things.Select(t => t.Id).ToHashSet();
         foreach (var kind in things.Select(t => t.Kind).Distinct()) sheet = Slots.With(sheet, kind, Slots.List(sheet, kind).Where(t => !ids.Contains(t.Id)));
         if (!things.Exists(t => t is Part)) return sheet;
-        return sheet with
-        {
-            Joints = sheet.Joints.Any(j => j.Holds.Any(ids.Contains)) ? [.. sheet.Joints.Select(j => j.Holds.Any(ids.Contains) ? j with { Holds = j.Holds.RemoveAll(ids.Contains) } : j)] : sheet.Joints,
-            Parts = sheet.Parts.Any(p => p.Behind.Any(ids.Contains)) ? [.. sheet.Parts.Select(p => p.Behind.Any(ids.Contains) ? p with { Behind = p.Behind.RemoveAll(ids.Contains) } : p)] : sheet.Parts,
-        };
+        return Slots.WithParts(sheet, id => ids.Contains(id) ? null : id);
     }
 
     // Each assumed thing under its id: the one it had before by name, else one of its kind that went, else a new number.
@@ -231,7 +223,7 @@ internal static class StepReading
         string? Now(string? id) => id is not null && ids.TryGetValue(id, out var now) ? now : id;
         return step with
         {
-            Actions = [.. step.Actions.Select(a => a with { Target = Now(a.Target), With = Now(a.With) })],
+            Actions = [.. step.Actions.Select(a => a.Renamed(Now))],
             Uses = [.. step.Uses.Select(u => Now(u)!)],
             Questions = [.. step.Questions.Select(q => q with { Candidates = [.. q.Candidates.Select(c => Now(c)!)] })],
         };

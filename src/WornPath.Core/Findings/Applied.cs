@@ -21,18 +21,19 @@ internal static class Applied
         foreach (var put in walk.EventsOf(joint.Id))
             if (put.Verb == Verb.Treat) yield return put;
         if (!Natures.Is(joint, Trait.Nut)) yield break;
-        foreach (var put in walk.Kept(typeof(Applied), static w => w.Doing(Verb.Treat).Where(IsOnStuds).ToList()))
+        foreach (var put in walk.Kept(typeof(Applied), static w => w.Doing(Verb.Treat).Where(e => IsOnStuds(w, e)).ToList()))
             if (OnItsStuds(walk, put, joint)) yield return put;
     }
 
-    private static bool IsOnStuds(WalkEvent put) => put.Thing is Joint studs ? Natures.Is(studs, Trait.Stud) && studs.Treatment == Treatment.None
+    private static bool IsOnStuds(Walk walk, WalkEvent put) => put.Thing is Part ? What(walk, put).Contains("locker", StringComparison.OrdinalIgnoreCase)
+        : put.Thing is Joint studs ? Natures.Is(studs, Trait.Stud) && studs.Treatment == Treatment.None
         : put.Thing is null && put.Action.Words is { } words && (Natures.Is(words, Trait.Stud)
-            || words.EndsWith("threads", StringComparison.OrdinalIgnoreCase));
+            || words.EndsWith("threads", StringComparison.OrdinalIgnoreCase) || words.EndsWith("thread", StringComparison.OrdinalIgnoreCase));
 
     /// <summary>True where what is put on studs or threads is put on those that a joint's nuts go on.</summary>
     public static bool OnItsStuds(Walk walk, WalkEvent put, Joint joint)
     {
-        return put.Thing != joint && Natures.Is(joint, Trait.Nut) && IsOnStuds(put) && Next(walk, put.Order) == joint;
+        return put.Thing != joint && Natures.Is(joint, Trait.Nut) && IsOnStuds(walk, put) && Next(walk, put.Order) == joint;
     }
 
     // The nuts that go on next, else those that went on last: what was put on the studs is meant for them.

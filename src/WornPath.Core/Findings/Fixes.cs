@@ -54,6 +54,10 @@ internal static class Fixes
     public static Fix MoveAfter(Walk walk, Step step, Step after) =>
         new($"Move step {NumberOf(walk, step)} behind step {NumberOf(walk, after)}", new MoveStep(step.Id, walk.PlaceAt(walk.IndexOf(after)).Phase.Id, after.Id));
 
+    /// <summary>True where something a step is done to is worked on in between, too: the step cannot just stand elsewhere.</summary>
+    public static bool IsWorkedOnBetween(Walk walk, Step step, int from, int to) => step.Actions.Any(a => a.Target is { } id
+        && walk.EventsOf(id).Any(e => e.Step.Id != step.Id && e.StepIndex >= from && e.StepIndex <= to && e.Verb != Verb.Carry));
+
     /// <summary>The sentence's name for a thing: "the" and its name.</summary>
     public static string The(Thing thing) => thing.Name.StartsWith("the ", StringComparison.OrdinalIgnoreCase) ? thing.Name : $"the {thing.Name}";
 

@@ -30,8 +30,8 @@ internal static class RefitPlace
         string[] held = thing switch { Joint joint => [.. joint.Holds], Part part => [part.Id], _ => [] };
         foreach (var id in held)
         {
-            foreach (var cover in walk.Things.GetValueOrDefault(id) is Part part ? part.Behind : [])
-                foreach (var at in At(cover, Verb.Fit)) yield return at;
+            foreach (var (cover, _) in walk.Things.GetValueOrDefault(id) is Part part ? Covers.Of(walk, part) : [])
+                foreach (var at in At(cover.Id, Verb.Fit)) yield return at;
             foreach (var holder in thing is Part ? walk.HoldersOf(id) : [])
                 foreach (var at in At(holder.Id, Verb.Start, Verb.Snug, Verb.TorquePass, Verb.Torque)) yield return at;
         }

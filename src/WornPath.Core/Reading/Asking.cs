@@ -49,6 +49,7 @@ public static class Asking
         Verb.SetAside => "set aside",
         Verb.Treat => "apply",
         Verb.FunctionCheck => "check function",
+        Verb.Carry => "along with it",
         _ => verb.ToString().ToLowerInvariant(),
     };
 
@@ -71,6 +72,9 @@ public static class Asking
         }
 
         if (action.Verb == Verb.Set && action.Position is { } position) return $"{only}set {target}: {position}";
+        var host = action.Host is { } on && sheet.Find(on) is { } bearer ? bearer.Label : "";
+        if (action.Verb == Verb.Carry) return $"{only}{target} along with {(host.Length > 0 ? host : "it")}{Where(action.Side)}";
+        if (host.Length > 0) with += (action.Verb == Verb.Fit ? " to " : " from ") + host;
         var later = action.If is { } after ? $", {after}" : "";
         return $"{only}{verb}{some}{(action.New ? " new" : "")}{(target is null ? "" : " " + target)}{with}{value}{angle}{minutes}{limits}{later}{Where(action.Side)}";
     }

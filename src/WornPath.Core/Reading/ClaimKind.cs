@@ -149,4 +149,7 @@ internal enum ClaimKind
 
     /// <summary>On the left and on the right alike.</summary>
     BothSides,
+
+    /// <summary>The suspension is loaded by a jack under it.</summary>
+    Loads,
 }

@@ -1035,9 +1035,11 @@ internal sealed class ClauseFinder
                 // "The one line to the pump and the other to the valve": what is led in anew is done to.
                 if (after is "to" or "onto" or "into" or "in" or "on" && i > from && Is(i - 1, "and") && Is(noun.Next, after)
                     && noun.Next + 1 < to) noun = (noun.Phrase with { After = null }, noun.Next);
-                // "Pull the plug off the pump and the two hoses with it": they, too.
-                if (after is not null && i > from && Is(i - 1, "and") && Is(noun.Next, "with") && noun.Next + 1 < to
+                // "Pull the plug off the pump and the two hoses with it", "put the gland on the rod and the piston after it": they, too.
+                if (after is not null && i > from && Is(i - 1, "and") && noun.Next + 1 < to && _tokens[noun.Next].Text is "with" or "after" or "behind"
                     && _tokens[noun.Next + 1].Text is "it" or "them") noun = (noun.Phrase with { After = null }, noun.Next);
+                // "… on the rod and then the piston".
+                if (after is not null && i > from + 1 && Is(i - 1, "then") && Is(i - 2, "and")) noun = (noun.Phrase with { After = null }, noun.Next);
                 // "Tapped bosses outward", "shaft and all": how it stands, no further object.
                 var comma = i > from && _tokens[i - 1].Kind == TokenKind.Mark && _tokens[i - 1].Text == ",";
                 var stands = noun.Next < to && _tokens[noun.Next].Kind == TokenKind.Word && (Trade.Stances.Contains(_tokens[noun.Next].Text) || _tokens[noun.Next].Text == "and" && Is(noun.Next + 1, "all"));

@@ -490,7 +490,7 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
             return (Pronoun(from, i, after, "it", plural: false, rest: false, null, false, false), i);
         var head = Bare(tokens[last].Text);
         plural |= head.EndsWith('s') && !head.EndsWith("ss", StringComparison.Ordinal) && stems[^1] != head;
-        var at = new Span(tokens[nameFrom].At.Start, tokens[last].At.End - tokens[nameFrom].At.Start);
+        var at = new Span(tokens[nameFrom].At.Start, tokens[last].At.End - tokens[nameFrom].At.Start - (tokens[last].Text.Length - head.Length));
         // "Some of the bolts" is asked about as it is said.
         if (vague) at = new Span(tokens[from].At.Start, tokens[last].At.End - tokens[from].At.Start);
         // "The nuts of the wheel", "the bolts on the carrier", "the back of the hub".
@@ -506,6 +506,7 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
             if (!place)
             {
                 (owner, ownerName) = ([.. of.Stems], of.Name);
+                isOld |= of.IsOld;
                 next = ofNext;
             }
         }

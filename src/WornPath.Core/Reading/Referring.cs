@@ -67,6 +67,13 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
             if (thing.Kind == ThingKind.Tool && phrase.Size.Length > 0 && !thing.Name.Contains(phrase.Size, StringComparison.OrdinalIgnoreCase)) continue;
             // "The bar" is no long bar that was only used.
             if (thing.Kind is ThingKind.Tool && !whole && phrase.After is null && spoken.IsOff(thing) is null || OnlyUsed(thing, phrase)) continue;
+            // "The new caps" are none that are worked with, nor "its caps" where others are there.
+            if (thing is Aid && NameIndex.NamesOf(thing)[0][0] == "old" && !phrase.IsOld)
+            {
+                if (phrase.IsNew) continue;
+                best -= 30;
+            }
+
             // M8 bolts are no M10.
             if (thing is Joint sized && FastenerSizes.Same(phrase.Size, sized) is { } same)
             {
@@ -93,6 +100,9 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
         // "The castle nut" is the one whose pin was pulled.
         if (phrase.Head == "nut" && phrase.Stems is ["castle" or "castellated" or "slotted", _] && spoken.Pinned is { } pinned
             && !scored.Exists(s => s.Whole)) return pinned;
+        // "The opposite cap", of four that are on the sheet as one.
+        if (scored.Count == 0 && phrase.Distinct.Count > 0 && phrase.Stems.Count == phrase.Distinct.Count + 1
+            && Candidates(phrase.Head).Where(t => t is Part { Quantity: > 1 } && NameIndex.NamesOf(t)[0][^1] == phrase.Head).ToList() is [var several]) return several;
         if (scored.Count == 0) return null;
         var top = scored.Max(s => s.Score);
         // A bare or shortened name means what was spoken of last; a whole name is what it says.

@@ -46,6 +46,7 @@ internal enum Sense
     Away,
     Hang,
     Aside,
+    Along,
     Discard,
     Replace,
 

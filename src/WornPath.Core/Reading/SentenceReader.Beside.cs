@@ -13,7 +13,8 @@ public sealed partial class SentenceReader
         // "Off together with its gasket".
         if (sense is Sense.Off or Sense.Discard && Has(clause, "together", "along", "complete"))
             foreach (var piece in clause.Pieces)
-                if (piece.Noun is { After: "with", IsPronoun: false } along && Trade.NounOf(along.Stems)?.Role is null or NounRole.Thing && Trade.NounOf(along.Stems) is not { Kinds: [ThingKind.Tool or ThingKind.Consumable, ..] }) targets.AddRange(DoTo(clause, sense, along));
+                if (piece.Noun is { After: "with", IsPronoun: false } along && (along.IsIts || sense == Sense.Discard) && Trade.NounOf(along.Stems)?.Role is null or NounRole.Thing
+                    && Trade.NounOf(along.Stems) is not { Kinds: [ThingKind.Tool or ThingKind.Consumable, ..] }) targets.AddRange(DoTo(clause, sense, along));
         if (sense is not (Sense.On or Sense.Secure or Sense.Start or Sense.Place or Sense.Transfer or Sense.Connect)) return;
         var fastened = false;
         foreach (var piece in clause.Pieces)
@@ -53,7 +54,8 @@ public sealed partial class SentenceReader
                 case null when phrase.IsNew && phrase.Is(ThingKind.Part) && _refer.Doubtful.Count == 0:
                     Add(Verb.Fit, _refer.Assume(phrase, ThingKind.Part, true, null, null), phrase.At, a => a with { New = true });
                     break;
-                case Aid aid:
+                // "With the marks in line": how it goes on.
+                case Aid aid when !TellsHowItStands(phrase):
                     Add(Verb.Place, aid, phrase.At);
                     break;
             }
@@ -67,6 +69,13 @@ public sealed partial class SentenceReader
             Add(Verb.Start, joint, PlaceOf(clause));
             targets.Add(joint);
         }
+    }
+
+    private bool TellsHowItStands(NounPhrase phrase)
+    {
+        var next = _finder.Tokens.SkipWhile(t => t.At.Start < phrase.At.End).Take(2).Select(t => t.Text).ToList();
+        return next is [var first, ..] && (Trade.Stances.Contains(first) && first is not ("up" or "down" or "in" or "out" or "at")
+            || first is "aligned" or "lined" or "meeting" or "matching" or "together" || next is ["in", "line"]);
     }
 
     // "Bolt the hoop up": it has bolts.
@@ -85,6 +94,7 @@ public sealed partial class SentenceReader
     // Tools and consumables that are named: the sheet comes to know them.
     private void Beside(Clause clause)
     {
+        OldAsTool(clause);
         foreach (var piece in clause.Pieces)
             if (piece.Noun is { IsPronoun: false, After: not (null or "under" or "behind") } phrase) UseNamed(phrase);
         // "Two strokes of the grease gun".
@@ -95,6 +105,7 @@ public sealed partial class SentenceReader
     private void Aside(Clause clause)
     {
         _told = true;
+        if (clause.Verb?.Lemma == "use") OldAsTool(clause);
         if (clause.Pieces.Exists(p => p.Noun is { IsPronoun: false } n && IsCotter(n))) Spoken.Pin = true;
         // "Remove the hoop, which is held by two bolts": they come out with it.
         if (clause.Mood == Mood.Beside && Has(clause, "held", "secured", "retained") && _actions is [.., { Verb: Verb.Remove } removed])

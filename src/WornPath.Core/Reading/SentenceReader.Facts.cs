@@ -36,7 +36,7 @@ public sealed partial class SentenceReader
             Looks.Value => Values(_clause).Any(v => what switch { "torque" => v.Kind == TokenKind.Torque, "angle" => v.Kind == TokenKind.Angle, "time" => v.Kind == TokenKind.Time, _ => _reader.Has(_clause, what) }),
             Looks.Rest => _clause.Pieces.Exists(p => p.Noun is { After: "against" or "on" or "onto" or "in" or "into" or "to" or "over" or "with" } n
                 && (n.After != "with" || n.Head == "scrap") && (n is { After: "on" or "onto", IsIndefinite: true }
-                    && Trade.Rests.Contains(n.Head) || Trade.NounOf(n.Stems) is { Role: NounRole.Place }
+                    && Trade.Rests.Contains(n.Head) || n.After is "on" or "onto" or "in" && n.Head is "press" or "vise" or "vice" || Trade.NounOf(n.Stems) is { Role: NounRole.Place }
                 || n is { After: "in" or "into", Head: "tray" or "bucket" or "box" or "bag", IsPronoun: false } && Kind() != "fluid")
                 && n.Head is not ("bottom" or "top" or "middle" or "inside" or "outside" or "place" or "side")),
             _ => throw new ArgumentOutOfRangeException(nameof(looks)),
@@ -180,13 +180,18 @@ public sealed partial class SentenceReader
             && clause.Pieces[i + 1].Noun is { IsPronoun: false } place && place.After == way
         && clause.Pieces[i - 1].Noun is { IsPronoun: false } noun && noun.OwnerName == place.Name;
 
+    // "With the hub in it": no way, but what comes along.
+    private static bool TellsWhatIsOnIt(Clause clause, int i) => i + 1 < clause.Pieces.Count
+        && clause.Pieces[i + 1].Noun is { IsPronoun: true, After: { } after } && after == clause.Pieces[i].Way
+        && clause.Pieces.Take(i).Any(p => p.Noun is { After: "with" });
+
     /// <summary>Whether a clause tells of coming off or going on: by its first plain word of the way, else by a weaker one.</summary>
     private string Way(Clause clause)
     {
         var weak = "";
         for (var i = 0; i < clause.Pieces.Count; i++)
         {
-            if (clause.Pieces[i].Way is not { } way || OfSubject(clause, i) || TellsWhose(clause, i)) continue;
+            if (clause.Pieces[i].Way is not { } way || OfSubject(clause, i) || TellsWhose(clause, i) || TellsWhatIsOnIt(clause, i)) continue;
             if (StrongOff.Contains(way)) return "off";
             if (StrongOn.Contains(way)) return "on";
             if (weak.Length == 0 && WeakOn.Contains(way)) weak = "on";

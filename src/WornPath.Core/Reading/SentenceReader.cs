@@ -382,7 +382,7 @@ public sealed partial class SentenceReader
         if (clause.Mood == Mood.Declarative && sense is Sense.Off or Sense.On or Sense.Disconnect or Sense.Connect
             && !clause.Pieces.Exists(p => p.Way is { } way && (StrongOff.Contains(way) || StrongOn.Contains(way)
             || way is "back" or "up" or "through" or "over" || way == "down" && clause.Verb.Lemma is "drop" or "fall"))) sense = Sense.Say;
-        if (clause.Mood == Mood.Declarative && sense is not (Sense.Off or Sense.On or Sense.Place or Sense.Snug or Sense.Torque or Sense.TurnOn or Sense.Disconnect or Sense.Connect)) sense = Sense.Say;
+        if (clause.Mood == Mood.Declarative && sense is not (Sense.Off or Sense.On or Sense.Place or Sense.Snug or Sense.Torque or Sense.TurnOn or Sense.Disconnect or Sense.Connect or Sense.Along)) sense = Sense.Say;
         var (actions, questions) = (_actions.Count, _questions.Count);
         if (sense is Sense.Off or Sense.On or Sense.Set or Sense.Disconnect && SetAt(clause)) return;
         _isDone = false;
@@ -600,6 +600,7 @@ public sealed partial class SentenceReader
         }
 
         With(clause, sense, things);
+        OnWhat(clause, sense, [.. things.OfType<Part>()]);
         Beside(clause);
         if (things.Count > 0) Spoken.Hand([.. things.Distinct()]);
         _unnamed ??= whose;
@@ -693,9 +694,15 @@ public sealed partial class SentenceReader
         // "Take out the screws and set the grille aside": off, and then aside.
         if (sense == Sense.Aside && thing is Part loose && Spoken.IsOff(loose) is not true && FastenersOf(loose) is { } fast
             && _actions.Exists(a => a.Verb == Verb.TakeOut && a.Target == fast.Id && a.Some is null)) Add(Verb.Remove, thing, phrase.At);
+        // "Slide the guard back": what nobody has taken off is out of the way, and not on again.
+        if (verb == Verb.Fit && thing is Part { Origin: Origin.Vehicle } && !phrase.IsNew && Spoken.IsOff(thing) is null && IsOnlyBack(clause)) verb = Verb.SetAside;
         if (verb == Verb.HangAside && AidIn(clause) is { } hook && Spoken.IsOff(hook) is not false) Add(Verb.Place, hook, phrase.At);
         Add(verb.Value, thing, phrase.At, a => Detailed(a, clause, phrase));
     }
+
+    // "Back" and no other word of the way, behind a verb of moving.
+    private static bool IsOnlyBack(Clause clause) => Trade.Shifts.Contains(clause.Verb?.Lemma ?? "") && clause.Pieces.Exists(p => p.Way == "back")
+        && !clause.Pieces.Exists(p => p.Way is not null and not "back" || p.Noun?.After is "on" or "onto" or "in" or "into" or "over");
 
     private StepAction Detailed(StepAction action, Clause clause, NounPhrase phrase) => action with
     {
@@ -716,6 +723,9 @@ public sealed partial class SentenceReader
         if (phrase is { IsPronoun: true, Count: null, Some: null } && phrase.Distinct.Any(Trade.Ordinals.Contains) && target is not null
             && _refer.Find(target) is Joint { Count: > 1 } counted && !NameIndex.NamesOf(counted)[0].Any(Trade.Ordinals.Contains)) return 1;
         var whole = target is not null ? (_refer.Find(target) switch { Joint j => j.Count, Part p => p.Quantity, _ => 0 }) : 0;
+        // "Press the cap out", of four: one of them.
+        if (phrase is { IsPronoun: false, IsPlural: false, IsAll: false, Count: null, Some: null, IsNew: false } && target is not null
+            && _refer.Find(target) is Part { Quantity: > 1 } set && set.Name.EndsWith('s')) return 1;
         var some = phrase.Some is { } said ? said < 0 ? whole + said : said : phrase.Count is { } count && whole > count && count < whole && !phrase.IsAll ? count : (int?)null;
         return some is { } n && n > 0 && n != whole ? n : null;
     }
@@ -831,6 +841,9 @@ public sealed partial class SentenceReader
             return [];
         }
 
+        // "Take the old race out again": what was worked with.
+        if (phrase.IsOld && sense is Sense.Off or Sense.Away && _refer.Things.LastOrDefault(t => t is Aid && Spoken.IsOff(t) is false
+            && NameIndex.NamesOf(t)[0] is ["old", .., var last] && last == phrase.Head) is { } worked) return [worked];
         if (phrase.IsVague && Settled(phrase.Text) is null && _refer.Known(phrase, Accepts) is { } set)
         {
             Ask(new Question { Kind = QuestionKind.PartOf, Phrase = phrase.Text, At = phrase.At, Verb = VerbOf(sense), Candidates = [set.Id], NewKinds = [set.Kind] });

@@ -126,6 +126,13 @@ internal sealed class Spoken
                 continue;
             }
 
+            // What comes along is named, and not what is worked on.
+            if (action.Verb == Verb.Carry)
+            {
+                Name(thing);
+                continue;
+            }
+
             Vehicle = false;
             if (action.Verb != verb && hand.Count > 0)
             {

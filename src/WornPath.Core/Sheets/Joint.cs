@@ -161,6 +161,12 @@ public sealed record Joint : Thing
 
     public override ThingKind Kind => ThingKind.Joint;
 
+    [JsonIgnore]
+    public override IEnumerable<string> Parts => Holds;
+
+    public override Thing WithParts(Func<string, string?> now) => Holds.All(id => now(id) == id) ? this
+        : this with { Holds = [.. Holds.Select(now).OfType<string>()] };
+
     /// <summary>True where a tab or a wire keeps it, that is undone before it comes out and done again when it is tight.</summary>
     [JsonIgnore]
     public bool HasTabOrWire => Locking is Locking.LockPlate or Locking.Wire;

@@ -56,6 +56,9 @@ public sealed record Part : Thing
     /// <summary>Ids of the parts that cover this one: they come off before it and go on after it.</summary>
     public ImmutableArray<string> Behind { get; init; } = [];
 
+    /// <summary>Id of the part it sits on or in: it comes and goes with it unless it is taken off for itself. Null where that does not matter.</summary>
+    public string? SitsOn { get; init; }
+
     /// <summary>Null where the name tells (see <see cref="Natures"/>).</summary>
     public PartNature? Nature { get; init; }
 
@@ -71,4 +74,10 @@ public sealed record Part : Thing
     public decimal? MassKg { get; init; }
 
     public override ThingKind Kind => ThingKind.Part;
+
+    [JsonIgnore]
+    public override IEnumerable<string> Parts => SitsOn is null ? Behind : Behind.Append(SitsOn);
+
+    public override Thing WithParts(Func<string, string?> now) => Parts.All(id => now(id) == id) ? this
+        : this with { Behind = [.. Behind.Select(now).OfType<string>()], SitsOn = SitsOn is null ? null : now(SitsOn) };
 }

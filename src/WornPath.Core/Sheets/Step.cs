@@ -108,6 +108,9 @@ public enum Verb
     Fit,
     Seat,
 
+    /// <summary>Comes or goes along with what it sits on: its <see cref="StepAction.Host"/>.</summary>
+    Carry,
+
     // Connections, fluids, aids
     Disconnect,
     Connect,
@@ -158,6 +161,10 @@ public sealed record StepAction
 
     /// <summary>Id of an aid, tool or consumable it is done with.</summary>
     public string? With { get; init; }
+
+    /// <summary>Id of the part it comes off or goes onto, where the words name one: "out of the knuckle", "onto the rod".</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingDefault)]
+    public string? Host { get; init; }
 
     /// <summary>The object in the writer's words, where it is no thing of the sheet ("the threads").</summary>
     public string? Words { get; init; }
@@ -221,6 +228,25 @@ public sealed record StepAction
     /// <summary>True where it is what the author said, and not what was read.</summary>
     [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingDefault)]
     public bool IsSaid { get; init; }
+
+    /// <summary>Ids of all it names.</summary>
+    [JsonIgnore]
+    public IEnumerable<string> Ids
+    {
+        get
+        {
+            if (Target is not null) yield return Target;
+            if (With is not null) yield return With;
+            if (Host is not null) yield return Host;
+        }
+    }
+
+    /// <summary>The same done to other things: each id it names becomes another, or none.</summary>
+    public StepAction Renamed(Func<string, string?> now)
+    {
+        string? Now(string? id) => id is null ? null : now(id);
+        return this with { Target = Now(Target), With = Now(With), Host = Now(Host) };
+    }
 }
 
 /// <summary>A place in a step's text.</summary>

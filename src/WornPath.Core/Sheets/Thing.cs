@@ -67,6 +67,13 @@ public abstract record Thing : IRemembers
     [JsonIgnore]
     public string Are => IsMany ? "are" : "is";
 
+    /// <summary>Ids of the parts it has to do with: what covers it, what it sits on, what it holds.</summary>
+    [JsonIgnore]
+    public virtual IEnumerable<string> Parts => [];
+
+    /// <summary>The same with other parts: each id of <see cref="Parts"/> becomes another, or none.</summary>
+    public virtual Thing WithParts(Func<string, string?> now) => this;
+
     ref Memory IRemembers.Memory => ref _memory;
 
     /// <summary>The letter ids of a kind begin with.</summary>

@@ -47,6 +47,9 @@ public sealed record Bench(
                 case Part when state.Part.Place is PartPlace.OnBench or PartPlace.Hung:
                     off.Add(Line(walk, thing, stepIndex, state.Part.Place == PartPlace.Hung ? "hung aside" : state.Part.Cleaned ? "off, cleaned" : "off"));
                     break;
+                case Part when state.Part.Place == PartPlace.Carried:
+                    off.Add(Line(walk, thing, stepIndex, walk.HostAfterStep(thing.Id, stepIndex) is { } host ? $"on {walk.NameOf(host)}" : "off"));
+                    break;
                 case Part when state.Part.Place == PartPlace.InBox && walk.EventsOf(thing.Id).Count > 0:
                     off.Add(Line(walk, thing, stepIndex, "in the kit"));
                     break;
@@ -124,6 +127,7 @@ public sealed record Bench(
             Height.OnLift => "on a lift",
             _ => throw new ArgumentOutOfRangeException(nameof(vehicle)),
         };
+        if (vehicle.Loaded) how += ", suspension loaded by a jack";
         return vehicle.Up == Ends.None || !vehicle.InTheAir ? how : $"{WhichEnd.Text(vehicle.Up)} {how}";
     }
 

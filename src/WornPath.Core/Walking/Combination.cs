@@ -46,8 +46,9 @@ public sealed record Combination(ImmutableArray<string> Options, ImmutableSorted
         {
             // What is not there holds nothing and covers nothing.
             var there = parts.Select(p => p.Id).ToHashSet();
-            joints = [.. joints.Select(j => j.Holds.All(there.Contains) ? j : j with { Holds = [.. j.Holds.Where(there.Contains)] })];
-            parts = [.. parts.Select(p => p.Behind.All(there.Contains) ? p : p with { Behind = [.. p.Behind.Where(there.Contains)] })];
+            string? There(string id) => there.Contains(id) ? id : null;
+            joints = [.. joints.Select(j => (Joint)j.WithParts(There))];
+            parts = [.. parts.Select(p => (Part)p.WithParts(There))];
         }
 
         return sheet with

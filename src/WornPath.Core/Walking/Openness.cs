@@ -9,7 +9,7 @@ public static class Openness
     public static bool IsOpen(Thing thing, ThingState state) => thing switch
     {
         Joint joint => IsOpen(joint, state.Joint),
-        Part part => state.Part.Place is not PartPlace.On && !(part.Fate is Fate.Discard or Fate.Spare && state.Part.Place == PartPlace.OnBench),
+        Part part => state.Part.Place is not PartPlace.On && !(part.Fate is Fate.Discard or Fate.Spare && state.Part.Place is PartPlace.OnBench or PartPlace.Carried),
         Connection => !state.Connected,
         Fluid => state.Fluid == FluidState.Drained || !state.LevelChecked,
         Aid => state.InPlace,

@@ -104,7 +104,7 @@ internal sealed class Sides
         _again.Where(a => a.Key.Step == stepIndex).SelectMany(a => a.Value.What.Select(w => w.Step)).Distinct();
 
     private StepAction OnOne(StepAction action, bool second) => second
-        ? action with { Target = SecondOf(action.Target), With = SecondOf(action.With) }
+        ? action.Renamed(SecondOf)
         : action;
 
     private string? SecondOf(string? id) => id is not null && _second.TryGetValue(id, out var second) ? second : id;
@@ -184,8 +184,8 @@ internal sealed class Sides
         if (_second.Count == 0) return;
         Sheet = Sheet with
         {
-            Parts = With(Sheet.Parts, p => p with { Behind = Seconds(p.Behind) }),
-            Joints = With(Sheet.Joints, j => j with { Holds = Seconds(j.Holds), SupersededBy = SecondOf(j.SupersededBy) }),
+            Parts = With(Sheet.Parts, p => (Part)p.WithParts(SecondOf)),
+            Joints = With(Sheet.Joints, j => (Joint)j.WithParts(SecondOf) with { SupersededBy = SecondOf(j.SupersededBy) }),
             Connections = With(Sheet.Connections, c => c),
             Aids = With(Sheet.Aids, a => a),
         };

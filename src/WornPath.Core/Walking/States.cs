@@ -66,6 +66,9 @@ public enum PartPlace : byte
 
     /// <summary>New, not yet fitted.</summary>
     InBox,
+
+    /// <summary>On what it sits on, and off the vehicle with it.</summary>
+    Carried,
 }
 
 /// <summary>State of a part.</summary>
@@ -74,7 +77,11 @@ public enum PartPlace : byte
 /// <param name="IsNew">True where the one that is on is a new one.</param>
 /// <param name="Cleaned">True once cleaned while off.</param>
 /// <param name="Inspected">True once inspected.</param>
-public readonly record struct PartState(PartPlace Place, bool WasOff, bool IsNew, bool Cleaned, bool Inspected);
+public readonly record struct PartState(PartPlace Place, bool WasOff, bool IsNew, bool Cleaned, bool Inspected)
+{
+    /// <summary>True where it is on what it belongs on, be that on the vehicle or not.</summary>
+    public bool IsMounted => Place is PartPlace.On or PartPlace.Carried;
+}
 
 /// <summary>State of a fluid.</summary>
 public enum FluidState : byte
@@ -100,7 +107,8 @@ public enum Height : byte
 /// <param name="Height">What it stands on.</param>
 /// <param name="PedalSoft">True from the moment a brake part moved until the brakes were pumped.</param>
 /// <param name="Up">The end or side that is up, as far as the words say; none where they do not say, or it is on the ground.</param>
-public readonly record struct VehicleState(Height Height, bool PedalSoft, Ends Up = Ends.None)
+/// <param name="Loaded">True while a jack under the suspension loads it, in the air.</param>
+public readonly record struct VehicleState(Height Height, bool PedalSoft, Ends Up = Ends.None, bool Loaded = false)
 {
     /// <summary>True while no tyre of what is up bears on the ground.</summary>
     public bool InTheAir => Height is Height.Raised or Height.OnStands or Height.OnLift;

@@ -15,6 +15,8 @@ internal sealed class Tracks : IReadOnlyDictionary<string, Thing>
     private readonly Dictionary<string, int> _index;
     private readonly Thing[] _things;
     private readonly ThingState[] _now;
+    private readonly int[] _hosts;
+    private bool _anySits;
     private readonly WalkEvent[][] _events;
     private readonly List<Joint>?[] _holders;
 
@@ -23,6 +25,7 @@ internal sealed class Tracks : IReadOnlyDictionary<string, Thing>
         _things = [.. sheet.Things];
         _index = new Dictionary<string, int>(_things.Length);
         _now = new ThingState[_things.Length];
+        _hosts = new int[_things.Length];
         _events = new WalkEvent[_things.Length][];
         _holders = new List<Joint>?[_things.Length];
         Array.Fill(_events, Nothing);
@@ -32,6 +35,9 @@ internal sealed class Tracks : IReadOnlyDictionary<string, Thing>
             _now[i] = Walker.AtBeginning(_things[i]);
         }
 
+        Array.Fill(_hosts, -1);
+        for (var i = 0; i < _things.Length; i++)
+            if (_things[i] is Part { SitsOn: { } host }) Sit(i, IndexOf(host));
         foreach (var joint in sheet.Joints)
             foreach (var part in joint.Holds)
                 if (IndexOf(part) is >= 0 and var i) (_holders[i] ??= []).Add(joint);
@@ -45,6 +51,27 @@ internal sealed class Tracks : IReadOnlyDictionary<string, Thing>
 
     /// <summary>Its state after all that was done so far; settable while the walk is on.</summary>
     public ref ThingState Now(int index) => ref _now[index];
+
+    /// <summary>The place of the part it sits on, by what was said so far; −1 for none.</summary>
+    public int HostOf(int index) => _hosts[index];
+
+    /// <summary>From now on it sits on another part.</summary>
+    public void Sit(int index, int host)
+    {
+        if (index == host || host < 0) return;
+        _anySits = true;
+        // What sat on it until now does not bear it.
+        for (var on = host; on >= 0; on = _hosts[on])
+            if (_hosts[on] == index) _hosts[on] = -1;
+        _hosts[index] = host;
+    }
+
+    /// <summary>The places of the parts that sit on one.</summary>
+    public IEnumerable<int> On(int host)
+    {
+        for (var i = 0; _anySits && i < _hosts.Length; i++)
+            if (_hosts[i] == host) yield return i;
+    }
 
     /// <summary>Sorts the events of the walk out by what they were done to.</summary>
     /// <param name="events">All events, in order.</param>

@@ -20,6 +20,9 @@ public sealed record WalkEvent(int Order, int StepIndex, Step Step, StepAction A
     /// <summary>True where it is done on both sides because its words say none, and no step repeats it.</summary>
     public bool OfNoSide { get; init; }
 
+    /// <summary>True where it is done to some of a number of parts that stand on the sheet as one.</summary>
+    public bool IsOfSome => Thing is Part { Quantity: > 1 } && (Action.Some is not null || Action.Rest);
+
     /// <summary>The action's verb, kept here because most rules look at nothing else.</summary>
     public Verb Verb { get; } = Action.Verb;
 }
@@ -191,6 +194,20 @@ public sealed class Walk
         if (id == Vehicle) return _vehicle[CountUpTo(_vehicle, order, (m, next) => m.Order < next) - 1].State;
         var events = _tracks.EventsOf(id);
         return After(id, events, CountUpTo(events, order, (e, next) => e.Order < next));
+    }
+
+    /// <summary>Id of the part one sits on just before an event, by what was said until then; null for none.</summary>
+    public string? HostAt(string id, int order) => HostAfter(id, _tracks.EventsOf(id), order, (e, next) => e.Order < next);
+
+    /// <summary>The part one sits on after a step; null for none.</summary>
+    public Thing? HostAfterStep(string id, int stepIndex) =>
+        HostAfter(id, _tracks.EventsOf(id), stepIndex, (e, last) => e.StepIndex <= last) is { } host ? Things.GetValueOrDefault(host) : null;
+
+    private string? HostAfter(string id, WalkEvent[] events, int limit, Func<WalkEvent, int, bool> isBefore)
+    {
+        for (var i = CountUpTo(events, limit, isBefore) - 1; i >= 0; i--)
+            if (events[i].Action.Host is { } host) return host;
+        return Things.GetValueOrDefault(id) is Part part ? part.SitsOn : null;
     }
 
     /// <summary>How the vehicle stands just before an event, and since when.</summary>

@@ -64,6 +64,7 @@ public sealed class Walker
     private void Do(int stepIndex, Step step)
     {
         _onLift |= Claims.Says(step, ClaimKind.OnLift);
+        if (_vehicle.InTheAir && Claims.Says(step, ClaimKind.Loads)) Vehicle(_vehicle with { Loaded = true }, _events.Count - 1, stepIndex);
         if (_sides is null)
         {
             for (var i = 0; i < step.Actions.Length; i++)
@@ -114,18 +115,26 @@ public sealed class Walker
                 for (var i = 0; i < passes.Torques.Length; i++)
                 {
                     var pass = action with { Verb = Verb.TorquePass, Torque = passes.Torques[i], Pass = i + 1, Passes = null };
-                    On(at, stepIndex, step, pass, Next(_tracks.ThingAt(at), _tracks.Now(at), pass), ofNoSide);
+                    On(at, stepIndex, step, pass, Next(_tracks.ThingAt(at), _tracks.Now(at), pass, false), ofNoSide);
                 }
             }
 
-            var order = _events.Count;
             var thing = _tracks.ThingAt(at);
-            On(at, stepIndex, step, action, Next(thing, _tracks.Now(at), action), ofNoSide);
+            if (thing is Part)
+            {
+                if (_tracks.IndexOf(action.Host) is >= 0 and var host) _tracks.Sit(at, host);
+                if (action.Verb is Verb.Remove or Verb.HangAside or Verb.SetAside or Verb.Discard) CarryAlong(at, PartPlace.On, PartPlace.Carried, stepIndex, step, action, ofNoSide);
+            }
+
+            var order = _events.Count;
+            On(at, stepIndex, step, action, Next(thing, _tracks.Now(at), action, IsOff(_tracks.HostOf(at))), ofNoSide);
+            if (thing is Part && _tracks.Now(at).Part.Place == PartPlace.On) CarryAlong(at, PartPlace.Carried, PartPlace.On, stepIndex, step, action, ofNoSide);
             // An aid the part hangs from comes into place with it.
             if (action.Verb == Verb.HangAside && _tracks.IndexOf(action.With) is >= 0 and var hook && _tracks.Now(hook) is { InPlace: false } empty)
                 On(hook, stepIndex, step, new StepAction { Verb = Verb.Place, Target = action.With, At = action.At }, empty with { InPlace = true });
             if (action.Verb is Verb.Remove or Verb.HangAside or Verb.Fit && thing is Part part && Natures.Of(part) == PartNature.Brake)
                 Vehicle(_vehicle with { PedalSoft = true }, order, stepIndex);
+            if (action.Verb == Verb.TakeAway && _vehicle.Loaded && thing is Aid jack && Natures.Is(jack, Trait.Carrier)) Vehicle(_vehicle with { Loaded = false }, order, stepIndex);
             // Without its stands it is held by what raised it.
             if (action.Verb == Verb.TakeAway && _vehicle.Height == Height.OnStands && thing is Aid stands && Natures.Is(stands, Trait.Stand))
                 Vehicle(_vehicle with { Height = Height.Raised }, order, stepIndex);
@@ -137,6 +146,22 @@ public sealed class Walker
         _events.Add(new WalkEvent(_events.Count, stepIndex, step, action, null, vehicle, new ThingState(null) { Vehicle = _vehicle }));
         _indices.Add(-1);
     }
+
+    // What sits on a part goes where it goes, and what sits on that; with an old one that a new one takes the place of, what was never off it.
+    private void CarryAlong(int host, PartPlace from, PartPlace to, int stepIndex, Step step, StepAction action, bool ofNoSide)
+    {
+        foreach (var at in _tracks.On(host))
+        {
+            var part = _tracks.Now(at).Part;
+            if (_tracks.ThingAt(at) is not Part || part.Place != from) continue;
+            var stays = to == PartPlace.On && action.New && !part.WasOff;
+            On(at, stepIndex, step, new StepAction { Verb = Verb.Carry, Target = _tracks.ThingAt(at).Id, Host = _tracks.ThingAt(host).Id, At = action.At, In = action.In },
+                _tracks.Now(at) with { Part = part with { Place = stays ? PartPlace.OnBench : to } }, ofNoSide);
+            if (!stays) CarryAlong(at, from, to, stepIndex, step, action, ofNoSide);
+        }
+    }
+
+    private bool IsOff(int host) => host >= 0 && _tracks.Now(host).Part.Place != PartPlace.On;
 
     private void On(int at, int stepIndex, Step step, StepAction action, ThingState after, bool ofNoSide = false)
     {
@@ -154,18 +179,18 @@ public sealed class Walker
 
     private VehicleState NextVehicle(Step step, StepAction action) => action.Verb switch
     {
-        Verb.Raise => _vehicle with { Height = _onLift ? Height.OnLift : Height.Raised, Up = WhichEnd.Of(step, action) },
+        Verb.Raise => _vehicle with { Height = _onLift ? Height.OnLift : Height.Raised, Up = WhichEnd.Of(step, action), Loaded = false },
         Verb.SetOnStands => _vehicle with { Height = Height.OnStands, Up = _vehicle.InTheAir ? _vehicle.Up : WhichEnd.Of(step, action) },
-        Verb.LowerToTouch => _vehicle with { Height = Height.TyresTouching },
-        Verb.Lower => _vehicle with { Height = Height.OnGround, Up = Ends.None },
+        Verb.LowerToTouch => _vehicle with { Height = Height.TyresTouching, Loaded = false },
+        Verb.Lower => _vehicle with { Height = Height.OnGround, Up = Ends.None, Loaded = false },
         Verb.PumpBrakes => _vehicle with { PedalSoft = false },
         _ => _vehicle,
     };
 
-    private static ThingState Next(Thing thing, ThingState now, StepAction action) => thing.Kind switch
+    private static ThingState Next(Thing thing, ThingState now, StepAction action, bool hostIsOff) => thing.Kind switch
     {
         ThingKind.Joint => now with { Joint = FastenerCounts.After((Joint)thing, now.Joint, action, one => NextJoint((Joint)thing, one, action)) },
-        ThingKind.Part => now with { Part = NextPart(now.Part, action) },
+        ThingKind.Part => now with { Part = NextPart(now.Part, action, hostIsOff) },
         ThingKind.Connection => action.Verb switch
         {
             Verb.Disconnect => now with { Connected = false },
@@ -219,16 +244,17 @@ public sealed class Walker
 
     private static bool Fixed(JointStage stage) => stage is JointStage.Torqued or JointStage.Aligned;
 
-    private static PartState NextPart(PartState now, StepAction action) => action.Verb switch
+    private static PartState NextPart(PartState now, StepAction action, bool hostIsOff) => action.Verb switch
     {
         Verb.Remove => now with { Place = PartPlace.OnBench, WasOff = true, Cleaned = false, IsNew = false },
         Verb.HangAside => now with { Place = PartPlace.Hung, WasOff = true },
         // Put aside while it is on, it is swung out of the way and must come back.
         Verb.SetAside => now.Place == PartPlace.On ? now with { Place = PartPlace.Hung, WasOff = true } : now,
-        Verb.Fit => now with { Place = PartPlace.On, IsNew = now.IsNew || action.New },
+        Verb.Carry => now.Place == PartPlace.On && hostIsOff ? now with { Place = PartPlace.Carried } : now,
+        Verb.Fit => now with { Place = hostIsOff ? PartPlace.Carried : PartPlace.On, IsNew = now.IsNew || action.New },
         Verb.Renew => now with { IsNew = true, Cleaned = false, Inspected = false },
         // What is thrown away has come off, whether that was said or not.
-        Verb.Discard => now.Place == PartPlace.On ? now with { Place = PartPlace.OnBench, WasOff = true, IsNew = false } : now,
+        Verb.Discard => now.IsMounted ? now with { Place = PartPlace.OnBench, WasOff = true, IsNew = false } : now,
         Verb.Clean => now with { Cleaned = true },
         Verb.Inspect or Verb.Measure => now with { Inspected = true },
         _ => now,

@@ -181,22 +181,15 @@ public static class SheetViews
     private static Dictionary<string, List<int>> StepsByThing(List<Step> steps)
     {
         var used = new Dictionary<string, List<int>>();
-        void Use(string? id, int number)
+        void Use(string id, int number)
         {
-            if (id is null) return;
             if (!used.TryGetValue(id, out var numbers)) used[id] = numbers = [];
             if (numbers.Count == 0 || numbers[^1] != number) numbers.Add(number);
         }
 
         for (var i = 0; i < steps.Count; i++)
         {
-            foreach (var action in steps[i].Actions)
-            {
-                Use(action.Target, i + 1);
-                Use(action.With, i + 1);
-            }
-
-            foreach (var id in steps[i].Uses) Use(id, i + 1);
+            foreach (var id in steps[i].Actions.SelectMany(a => a.Ids).Concat(steps[i].Uses)) Use(id, i + 1);
         }
 
         return used;

@@ -17,7 +17,8 @@ public sealed class UnderAnImplement : Rule
             if (Claims.Says(step, ClaimKind.ImplementUp) && walk.Events.Any(e => e.StepIndex >= i && e.Thing is Joint or Connection or Part))
                 yield return At(step, i, null, "An implement is left up here while work goes on: what hangs on its hydraulics comes down when a line "
                     + "is opened or a lever moved. Lower it to the ground, or support it.");
-            else if (Claims.Says(step, ClaimKind.UnderIt) && (Claims.Says(step, ClaimKind.RunsEngine)
+            // What is put under it holds it from then on.
+            else if (Claims.Says(step, ClaimKind.UnderIt) && !step.Actions.Any(a => a.Verb == Verb.Place) && (Claims.Says(step, ClaimKind.RunsEngine)
                 || step.Actions.Any(a => a.Verb == Verb.Set && a.Target is { } id && IsImplement(walk, id))))
                 yield return At(step, i, null, "Somebody is under it here while it runs or hangs on its hydraulics. Stop it, lower it or support it first.");
         }

@@ -11,7 +11,7 @@ public sealed class FittedWhileOn : Rule
     public override IEnumerable<Finding> Find(Walk walk)
     {
         foreach (var walked in walk.Doing(Verb.Fit))
-            if (walked is { Thing: Part part, Action.Verb: Verb.Fit } && walked.Before.Part.Place == PartPlace.On && !IsPushedHome(walk, walked))
+            if (walked is { Thing: Part part, Action.Verb: Verb.Fit } && walked.Before.Part.Place == PartPlace.On && !walked.IsOfSome && !IsPushedHome(walk, walked))
                 yield return At(walked, walked.Before.Part.WasOff
                     ? $"{part.Label} is on already and is fitted again here. Take one of the two steps out."
                     : $"{part.Label} is fitted here and was never taken off. Write where it comes off; or it comes with the kit: say so in Joints.");

@@ -18,7 +18,7 @@ public sealed class TakenOffWhileOff : Rule
                     yield return At(walked, $"{part.Label} comes off here and is not on the vehicle yet: it is in the kit, by what Joints says. Is another part meant, or is it on the vehicle?");
                     break;
                 // What lies on the bench may still be hung up, and what hangs be taken from its hook.
-                case Part part when walked.Verb == Verb.Remove && walked.Before.Part.Place == PartPlace.OnBench && !IsCarriedAway(walk, walked):
+                case Part part when walked.Verb == Verb.Remove && walked.Before.Part.Place == PartPlace.OnBench && !walked.IsOfSome && !IsCarriedAway(walk, walked):
                     yield return At(walked, $"{part.Label} is off already and comes off here again. Take one of the two steps out, or name the part that is meant.");
                     break;
                 case Connection connection when walked.Verb == Verb.Disconnect && !walked.Before.Connected:

@@ -15,7 +15,7 @@ public sealed class TightenedOverNothing : ThingRule<Joint>
         foreach (var id in joint.Holds)
         {
             // A part that is never fitted is CLO003's.
-            if (walk.BeforeEvent(id, torqued.Order).Part.Place == PartPlace.On) continue;
+            if (walk.BeforeEvent(id, torqued.Order).Part.IsMounted) continue;
             var fitted = walk.EventsOf(id).FirstOrDefault(e => e.Order > torqued.Order && e.Verb == Verb.Fit);
             if (fitted is null) continue;
             found.Add(At(torqued, $"{joint.Label} {(joint.Count > 1 ? "get their" : "gets its")} final torque here, but what {(joint.Count > 1 ? "they hold" : "it holds")} is fitted only in step {fitted.StepIndex + 1}: {fitted.Thing!.Label}.",

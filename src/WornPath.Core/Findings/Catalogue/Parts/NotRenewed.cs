@@ -25,6 +25,9 @@ public sealed class NotRenewed : ThingRule<Thing>
             foreach (var walked in walk.EventsOf(part.Id))
                 if (walked.Action is { Verb: Verb.Fit, New: false } && walked.Before.Part is { WasOff: true, IsNew: false })
                     found.Add(At(walked, $"{part.Label} is to be replaced, and the old one goes back on here.", SayNew(walked)));
+                else if (walked is { Verb: Verb.Carry, Before.Part: { Place: PartPlace.Carried, WasOff: false, IsNew: false }, After.Part.Place: PartPlace.On }
+                    && walked.Action.Host is { } host)
+                    found.Add(At(walked, $"{part.Label} is to be replaced, and the old one comes back on {walk.Things[host].Label} here. Write where the new one goes in."));
     }
 
     // "Start the nut by hand … torque the new nut": said late is said.
