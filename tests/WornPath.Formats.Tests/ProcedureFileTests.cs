@@ -115,6 +115,29 @@ public class ProcedureFileTests
     [Fact]
     public void A_syntax_error_names_its_line() => Refused("{\n\"format\":\"wornpath-procedure\",\n\"version\":1,\n\"number\": oops }").Where.ShouldNotBeNull().ShouldContain("line 4");
 
+    // What sits on what, by the table and by words: saved and read again, the same is walked.
+    [Fact]
+    public void What_sits_on_a_part_comes_back_from_a_file()
+    {
+        var sheet = Sheet.Empty;
+        void Do(Edit edit) => sheet = Editor.Apply(sheet, edit).Value.Sheet;
+        Do(new InsertPhase("h1", null, "Work"));
+        foreach (var name in new[] { "knuckle", "hub", "snap ring" }) Do(new AddThing(ThingKind.Part, name, false));
+        Do(new SetField("P3", "sitsOn", "", "hub"));
+        foreach (var text in new[] { "Lift the knuckle off, with the hub in it.", "Press the hub out of the knuckle." }) Do(new InsertStep(null, "h1", sheet.Steps.LastOrDefault()?.Id, text));
+        sheet.Steps.Select(s => string.Join("; ", s.Actions.Select(a => $"{a.Verb} {a.Target} {a.Host}".Trim()))).ShouldBe(["Carry P2 P1; Remove P1", "Remove P2 P1"]);
+        var bytes = ProcedureFileText.Write(new ProcedureFile { Number = "1", Title = "Bench", Sheet = sheet }).Value;
+        var written = Encoding.UTF8.GetString(bytes);
+        written.ShouldContain("\"sitsOn\": \"P2\"");
+        written.ShouldContain("\"host\": \"P1\"");
+        var read = ProcedureFileText.Read(bytes).Value.Sheet;
+        read.Steps.ShouldAllBe(s => s.SentenceSays == null);
+        read.Steps.SelectMany(s => s.Actions).ShouldBe(sheet.Steps.SelectMany(s => s.Actions));
+        ProcedureFileText.Read(Encoding.UTF8.GetBytes(written.Replace("\"sitsOn\": \"P2\"", "\"sitsOn\": \"P9\"", StringComparison.Ordinal))).Problem!.What.ShouldContain("P9");
+        // The part it sits on goes, and so does the word of it.
+        Do(new RemoveThing("P2"));
+    }
+
     // Sides, the steps that are repeated, and what locks a joint: saved and read again, the file says all of it and is walked alike.
     [Fact]
     public void Sides_repeats_and_locks_come_back_from_a_file_as_they_were()

@@ -7,6 +7,7 @@ const marks: [string, string, boolean][] = [
   ['on', 'on', false],
   ['off', 'off', true],
   ['hung', 'hung aside', true],
+  ['carried', 'off, on its part', true],
   ['box', 'in the kit', true],
   ['connected', 'connected', false],
   ['disconnected', 'open', true],

@@ -347,6 +347,17 @@ export function drawMark(ctx: CanvasRenderingContext2D, mark: string, x: number,
       ]);
       ctx.stroke();
       return;
+    case 'carried':
+      ctx.strokeRect(x - 3, y - 6, 6, 6);
+      path([
+        [-6.5, 0.5],
+        [6.5, 0.5],
+        [6.5, 5.5],
+        [-6.5, 5.5],
+        [-6.5, 0.5],
+      ]);
+      ctx.stroke();
+      return;
     case 'box':
       ctx.strokeRect(x - 5, y - 5, 10, 10);
       path([

@@ -96,7 +96,7 @@ public sealed partial class SentenceReader
     {
         OldAsTool(clause);
         foreach (var piece in clause.Pieces)
-            if (piece.Noun is { IsPronoun: false, After: not (null or "under" or "behind") } phrase) UseNamed(phrase);
+            if (piece.Noun is { IsPronoun: false, After: not (null or "under" or "behind" or "as") } phrase) UseNamed(phrase);
         // "Two strokes of the grease gun".
         foreach (var owner in clause.Nouns.Where(n => n.Owner.Count > 0))
             UseNamed(new NounPhrase(owner.At, owner.OwnerName.ToLowerInvariant(), owner.Owner) { Name = owner.OwnerName });

@@ -369,7 +369,10 @@ public sealed partial class SentenceReader
     {
         _told = true;
         var at = PlaceOf(clause);
-        var before = clause.Verb?.Lemma is "switch" or "flip" ? _actions.FindLast(a => a.Verb == Verb.Set)?.Target : null;
+        // "Set the parking brake and switch off": no brake and no lever is switched.
+        var before = clause.Verb?.Lemma is "switch" or "flip" && _actions.FindLast(a => a.Verb == Verb.Set)?.Target is { } set
+            && (Trade.ControlNamed(_refer.Find(set)!.Name.ToLowerInvariant()) is { } known ? known == "ignition"
+                : !Trade.Unswitched.Contains(NameIndex.NamesOf(_refer.Find(set)!)[0][^1])) ? set : null;
         var control = before is not null ? _refer.Find(before)! : ControlOf(new NounPhrase(at, name, [name]));
         Add(Verb.Set, control, at, a => a with { Position = Short(at.Of(_text)) });
         Spoken.Hand([control]);

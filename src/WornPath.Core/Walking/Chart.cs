@@ -89,7 +89,7 @@ public sealed record Chart(int Steps, ImmutableArray<ChartPhase> Phases, Immutab
                     PartPlace.On => ("on", state.Part.WasOff ? state.Part.IsNew ? "on, new" : "on again" : "on", null),
                     PartPlace.Hung => ("hung", "hung aside", null),
                     PartPlace.InBox => ("box", "in the kit", null),
-                    PartPlace.Carried => ("hung", "off, on what it sits on", null),
+                    PartPlace.Carried => ("carried", "off, on what it sits on", null),
                     _ => ("off", state.Part.Cleaned ? "off, cleaned" : "off", null),
                 };
             case Connection:
