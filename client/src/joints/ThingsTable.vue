@@ -43,7 +43,7 @@ const drop = (thing: ThingView): void => void draft.send({ do: 'removeThing', id
       <thead>
         <tr>
           <th scope="col" class="id">No.</th>
-          <th v-for="field in group.fields" :key="field.name" scope="col">{{ field.label }}</th>
+          <th v-for="field in group.fields" :key="field.name" scope="col" :class="`of-${field.name}`">{{ field.label }}</th>
           <th v-if="group.kind === 'part'" scope="col">way to it</th>
           <th scope="col">steps</th>
         </tr>
@@ -118,6 +118,25 @@ td {
   width: 100px;
   font-size: 12.5px;
   color: var(--ink-soft);
+}
+
+/* A name has the room that short values leave. */
+.of-name {
+  min-width: 130px;
+}
+
+.of-quantity,
+.of-spares,
+.of-leadDays,
+.of-mass,
+.of-behind,
+.of-sitsOn {
+  width: 64px;
+}
+
+.of-origin,
+.of-fate {
+  width: 84px;
 }
 
 .steps button {
