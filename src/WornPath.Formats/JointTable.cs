@@ -54,6 +54,7 @@ public sealed record JointTable(ImmutableArray<TableColumn> Columns, ImmutableAr
         ("pattern", ["pattern", "layout"]),
         ("stated", ["stated for", "condition of threads", "dry or treated"]),
         ("heldBy", ["held by", "counterhold"]),
+        ("stack", ["washers", "washer", "stack", "washers and nut", "under the head", "nut"]),
         ("into", ["into", "tapped into", "hole", "material"]),
         ("tell", ["told apart by", "tell"]),
         ("", ["class", "grade", "length", "drive", "head"]),

@@ -51,6 +51,7 @@ const choices = (name: string): string[] => fields.value.joint?.find((f) => f.na
 /** What goes with the fastener, in one line under it. */
 const goesWith = (joint: ThingView): string =>
   [
+    joint.fields.stack,
     joint.fields.treatment,
     joint.fields.reuse === 'renew' ? 'renew' : '',
     joint.fields.locking,

@@ -53,6 +53,13 @@ public static class Needs
             var what = joint.Fastener is { } f && f.ToString().Length > 0 ? $"{joint.Name}, {f}" : joint.Name;
             if (joint.Origin != Origin.Vehicle) yield return Item($"joint:{joint.Id}", ReadyGroup.Hardware, what, $"{joint.Count * Sides(walk, joint)}", joint.Origin == Origin.Kit ? "kit" : "to buy", walk.StepsOf(joint));
             else if (joint.Reuse == ReuseRule.Renew) yield return Item($"joint:{joint.Id}", ReadyGroup.Hardware, what, $"{joint.Count * Sides(walk, joint)}", "new each time", walk.StepsOf(joint));
+            foreach (var piece in joint.Stack?.Renewed ?? [])
+            {
+                var many = joint.Count * piece.Count * Sides(walk, joint);
+                yield return Item($"stack:{joint.Id}:{piece.Name}", ReadyGroup.Hardware, $"{piece.NameFor(many)}{(piece.Size.Length > 0 ? " " + piece.Size : "")} for the {joint.Name}", $"{many}",
+                    "new each time", walk.StepsOf(joint));
+            }
+
             // A tab is bent once, a wire is cut (common practice, no source).
             if (joint.HasTabOrWire)
             {

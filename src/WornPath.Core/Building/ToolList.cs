@@ -103,7 +103,10 @@ public sealed class ToolList
         if (verb == Verb.Start) return;
         var judgement = JointJudgement.Of(joint, _workshop);
         var usual = joint.Fastener is { Thread: { } thread, Form: { } form } && joint.Fastener.Drive is null ? DriveSizes.Usual(thread, form) is [var likeliest, ..] ? likeliest : null : null;
-        if ((joint.Fastener?.Drive ?? usual) is { } drive)
+        // A nut that is turned takes the socket, and its head the spanner.
+        var nut = joint.Stack?.Nut is { Size.Length: > 0 } far ? far : null;
+        var own = joint.Fastener?.Drive ?? usual;
+        if ((nut is { IsTurned: true } ? new Drive(DriveKind.Hexagon, nut.Size) : own) is { } drive)
         {
             var crow = joint.Adapter is not null && verb is Verb.Torque or Verb.TorquePass or Verb.Retorque;
             var what = crow && drive.Kind == DriveKind.Hexagon ? $"{drive.Size} crow-foot, {joint.Adapter}" : IsDeep(joint, drive) ? $"{drive.Size} deep socket" : drive.Tool;
@@ -115,6 +118,11 @@ public sealed class ToolList
         if (joint.HeldBy.Length > 0)
         {
             Put(joint.HeldBy, 2, joint, step, "holds it from turning");
+        }
+        else if (nut is not null)
+        {
+            if (nut is { IsTurned: false } || own is { Kind: DriveKind.Hexagon })
+                Put($"{(nut.IsTurned ? own!.Size : nut.Size)} spanner", 2, joint, step, $"holds the {(nut.IsTurned ? "head" : "nut")} from turning");
         }
         else if (joint.Fastener is { NutClass: not null, Drive: { Kind: DriveKind.Hexagon } head } && !FastenerText.IsNut(joint.Fastener.Form))
         {

@@ -69,6 +69,7 @@ public static class Fields
             Of<Joint>(Choice<Joint, StatedFor>("stated", "value stated for", j => j.Stated, (j, v) => j with { Stated = v })),
             Of<Joint>(Choice<Joint, TighteningCondition>("condition", "torqued with", j => j.Condition, (j, v) => j with { Condition = v })),
             Of<Joint>(Text<Joint>("heldBy", "held from turning by", j => j.HeldBy, (j, v) => j with { HeldBy = v }, 120)),
+            Of<Joint>(Read<Joint, JointStack>("stack", "washers and nut", j => j.Stack, (j, v) => j with { Stack = v }, JointStack.Parse)),
             Of<Joint>(Read<Joint, TappedHole>("into", "tapped into", j => j.Into, (j, v) => j with { Into = v }, TappedHole.Parse)),
             Of<Joint>(new Field<Joint>("pattern", "pattern", j => j.Pattern?.ToString() ?? "", SetPattern, [])),
             Of<Joint>(Read<Joint, Adapter>("adapter", "adapter", j => j.Adapter, (j, v) => j with { Adapter = v }, Adapter.Parse)),

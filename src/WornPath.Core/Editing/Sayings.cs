@@ -21,7 +21,7 @@ internal static class Sayings
 
     private static readonly Dictionary<ThingKind, ImmutableArray<Verb>> ByKind = Enum.GetValues<ThingKind>().ToDictionary(k => k, k =>
         Enum.GetValues<Sense>().SelectMany(s => Trade.Of(s).ByKind.TryGetValue(k, out var verb) && verb is { } v ? [v] : Array.Empty<Verb>())
-            .Concat(k == ThingKind.Joint ? [Verb.TorquePass] : []).Distinct().Order().ToImmutableArray());
+            .Concat(k == ThingKind.Joint ? [Verb.TorquePass, Verb.Renew] : []).Distinct().Order().ToImmutableArray());
 
     /// <summary>The actions of a step that a clause comes to, in order.</summary>
     public static List<StepAction> Of(Step step, string words) =>

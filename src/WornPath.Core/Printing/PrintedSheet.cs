@@ -80,6 +80,7 @@ public sealed record PrintedSheet(
         var notes = new List<string>();
         if (walk.HasSecond(joint)) notes.Add("on each side");
         if (joint.Tell.Length > 0) notes.Add(joint.Tell);
+        if (joint.Stack is { } stack) notes.Add($"with {stack}");
         if (joint.Condition != TighteningCondition.None) notes.Add(Editing.Fields.WordOf(joint.Condition));
         if (joint.HeldBy.Length > 0) notes.Add($"held by {joint.HeldBy}");
         if (joint.Adapter is { } adapter) notes.Add($"with an adapter of {adapter}");

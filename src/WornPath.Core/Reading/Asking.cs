@@ -71,6 +71,7 @@ public static class Asking
             return $"{only}repeat {what}{Where(action.Side)}";
         }
 
+        if (action is { Verb: Verb.Renew, Words: { } piece }) return $"{only}renew {piece} of {target}{Where(action.Side)}";
         if (action.Verb == Verb.Set && action.Position is { } position) return $"{only}set {target}: {position}";
         var host = action.Host is { } on && sheet.Find(on) is { } bearer ? bearer.Label : "";
         if (action.Verb == Verb.Carry) return $"{only}{target} along with {(host.Length > 0 ? host : "it")}{Where(action.Side)}";

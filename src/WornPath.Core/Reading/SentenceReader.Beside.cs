@@ -33,6 +33,7 @@ public sealed partial class SentenceReader
                 continue;
             }
 
+            if (IsOfStack(clause, phrase, goesOn: true)) continue;
             var found = Settled(phrase.Text) is { Length: > 0 } settled ? _refer.Find(settled) : ItsOwn(phrase) ?? _refer.Known(phrase);
             if (found is null && sense is not Sense.Place && Settled(phrase.Text) is null && phrase.Is(ThingKind.Joint))
             {
@@ -105,7 +106,12 @@ public sealed partial class SentenceReader
     private void Aside(Clause clause)
     {
         _told = true;
-        if (clause.Verb?.Lemma == "use") OldAsTool(clause);
+        if (clause.Verb?.Lemma == "use")
+        {
+            OldAsTool(clause);
+            foreach (var piece in clause.Pieces.Where(p => p.Noun is { After: null, IsNew: true }).ToList()) IsOfStack(clause, piece.Noun!, goesOn: true);
+        }
+
         if (clause.Pieces.Exists(p => p.Noun is { IsPronoun: false } n && IsCotter(n))) Spoken.Pin = true;
         // "Remove the hoop, which is held by two bolts": they come out with it.
         if (clause.Mood == Mood.Beside && Has(clause, "held", "secured", "retained") && _actions is [.., { Verb: Verb.Remove } removed])

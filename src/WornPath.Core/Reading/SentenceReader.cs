@@ -841,6 +841,8 @@ public sealed partial class SentenceReader
             return [];
         }
 
+        if (sense is Sense.Off or Sense.On or Sense.Start or Sense.Place or Sense.Secure or Sense.Replace or Sense.Move or Sense.MoveOff or Sense.Discard
+            && IsOfStack(clause, phrase, sense is not (Sense.Off or Sense.MoveOff or Sense.Discard))) return [];
         // "Take the old race out again": what was worked with.
         if (phrase.IsOld && sense is Sense.Off or Sense.Away && _refer.Things.LastOrDefault(t => t is Aid && Spoken.IsOff(t) is false
             && NameIndex.NamesOf(t)[0] is ["old", .., var last] && last == phrase.Head) is { } worked) return [worked];

@@ -121,6 +121,10 @@ public sealed record Joint : Thing
     /// <summary>The tapped hole the fasteners go into; null where there is a nut, or nobody has looked.</summary>
     public TappedHole? Into { get; init; }
 
+    /// <summary>What lies under the head, and the nut at the far end; null while nobody has said.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingDefault)]
+    public JointStack? Stack { get; init; }
+
     /// <summary>How the fasteners lie; null while nobody has said.</summary>
     public Pattern? Pattern { get; init; }
 

@@ -237,7 +237,8 @@ public sealed class Walker
             case Verb.Stake or Verb.Lock: return now with { Lock = LockState.On, Stage = Fixed(now.Stage) ? JointStage.Locked : now.Stage };
             case Verb.Mark: return Fixed(now.Stage) || now.Stage == JointStage.Locked ? now with { Stage = JointStage.Marked } : now;
             case Verb.Treat: return now with { Treated = true };
-            case Verb.Renew: return now with { Renewed = true };
+            // New washers make no new bolt.
+            case Verb.Renew when action.Words is null: return now with { Renewed = true };
             default: return now;
         }
     }

@@ -88,6 +88,7 @@ public class RuleTests
         ("WRD003", 1, () => new Written().Part("cover").Steps("Inspect the cover for cracks at the lugs and at the ribs and on the face where the gasket lies and around every hole there is.")),
         ("PRT001", 2, () => new Written().Joint("hub nut", "80 N·m", locking: "cotter pin").Steps("Torque the hub nut to 80 N·m.", "Insert the old cotter pin in the hub nut.")),
         ("PRT001", 2, () => new Written().Joint("axle nut", "80 N·m", reuse: "renew").Steps("Remove the axle nut.", "Start the axle nut by hand.", "Torque the axle nut to 80 N·m.")),
+        ("PRT001", 2, () => new Written().Joint("banjo bolt", "24 N·m").Set("banjo bolt", "stack", "2 copper washers (new)").Steps("Take out the banjo bolt.", "Start the banjo bolt by hand.", "Torque the banjo bolt to 24 N·m.")),
         ("PRT001", 2, () => new Written().Part("oil seal", fate: "replace").Steps("Remove the oil seal.", "Fit the oil seal.")),
         ("HAZ001", 2, () => Wheel("Raise the tractor.", "Remove the wheel nuts and the front wheel.", "Fit the front wheel and snug the wheel nuts.", "Lower the tractor to the ground.", "Torque the wheel nuts to 130 N·m.")),
         ("FIT001", 1, () => Sided("Unplug the sensor lead.", "Left: connect the sensor lead.")),

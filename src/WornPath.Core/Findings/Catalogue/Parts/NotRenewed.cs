@@ -1,5 +1,6 @@
 using WornPath.Core.Editing;
 using WornPath.Core.Sheets;
+using WornPath.Core.Tightening;
 using WornPath.Core.Walking;
 
 namespace WornPath.Core.Findings.Catalogue;
@@ -21,6 +22,7 @@ public sealed class NotRenewed : ThingRule<Thing>
                         + $"{(joint.Count > 1 ? "the old ones go" : "the old one goes")} back in here.", SayNew(walked)));
             }
 
+        if (thing is Joint { Stack: { } stack } built) FindOld(walk, built, stack, found);
         if (thing is Part { Fate: Fate.Replace } part)
             foreach (var walked in walk.EventsOf(part.Id))
                 if (walked.Action is { Verb: Verb.Fit, New: false } && walked.Before.Part is { WasOff: true, IsNew: false })
@@ -28,6 +30,18 @@ public sealed class NotRenewed : ThingRule<Thing>
                 else if (walked is { Verb: Verb.Carry, Before.Part: { Place: PartPlace.Carried, WasOff: false, IsNew: false }, After.Part.Place: PartPlace.On }
                     && walked.Action.Host is { } host)
                     found.Add(At(walked, $"{part.Label} is to be replaced, and the old one comes back on {walk.Things[host].Label} here. Write where the new one goes in."));
+    }
+
+    // Washers and nuts that are new each time: said from where the joint comes out on.
+    private void FindOld(Walk walk, Joint joint, JointStack stack, Found found)
+    {
+        var events = walk.EventsOf(joint.Id);
+        if (events.FirstOrDefault(e => e.Verb is Verb.Start or Verb.Snug or Verb.Torque && e.Acted is { AnyOut: true, WasOut: true }) is not { } back) return;
+        foreach (var piece in stack.Renewed)
+            if (!events.Any(e => e is { Verb: Verb.Renew, Action.Words: { } words } && words.Contains(piece.Name, StringComparison.OrdinalIgnoreCase)))
+                found.Add(At(back, $"{joint.Label} {(joint.IsMany ? "go" : "goes")} back in here, and no step says that the {piece.NameFor(joint.Count * piece.Count)} "
+                    + $"{(joint.Count * piece.Count > 1 ? "are" : "is")} new.",
+                    Fixes.InsertBefore(walk, back.StepIndex, $"New {piece.NameFor(2)} first", $"Put {(joint.Count * piece.Count > 1 ? "" : "a ")}new {piece.NameFor(joint.Count * piece.Count)} on the {joint.Name}.")));
     }
 
     // "Start the nut by hand … torque the new nut": said late is said.
