@@ -35,7 +35,7 @@ public static partial class FastenerText
     [GeneratedRegex(@"(?<!\w)(?:(?:property\s+)?class\s*\d{1,2}\.\d|\d{1,2}\.\d|grade\s*\d|gr\.?\s*\d|A[24]-\d0)(?![\w.])", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex Class();
 
-    [GeneratedRegex(@"(?<!\w)(?:(?<kind>hex socket|hexagon socket|allen|12-point|12 point|twelve-point|slot)\s*)?(?:(?<t>[TE]\d{1,3}|PH\d)|(?<mm>\d{1,2}(?:\.\d)?)\s*mm|(?<in>(?:\d[ \-])?\d{1,2}/\d{1,2}|\d)\s*(?:in\b|""|″))(?!\w)", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    [GeneratedRegex(@"(?<!\w)(?:(?<kind>hex socket|hexagon socket|allen|12-point|12 point|twelve-point|slot)\s*)?(?:(?<t>[TE]\d{1,3}|PH\d)|(?<mm>\d{1,2}(?:\.\d)?)\s*mm|(?<in>(?:\d[ \-])?\d{1,2}/\d{1,2}|\d)\s*(?:in\b|""|″))(?!\w)(?:\s*(?<key>(?:hex(?:agon)?\s+|allen\s+)?key|allen)\b)?", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex DrivePattern();
 
     [GeneratedRegex(@"(?<!\w)left-hand(?!\w)", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
@@ -156,7 +156,7 @@ public static partial class FastenerText
         var flats = match.Groups["mm"].Success ? match.Groups["mm"].Value + " mm" : match.Groups["in"].Value.Replace('-', ' ') + " in";
         return new Drive(kindWord switch
         {
-            "" => DriveKind.Hexagon,
+            "" => match.Groups["key"].Success ? DriveKind.HexSocket : DriveKind.Hexagon,
             "slot" => DriveKind.Slot,
             "12-point" or "12 point" or "twelve-point" => DriveKind.TwelvePoint,
             _ => DriveKind.HexSocket,

@@ -43,6 +43,8 @@ internal static class Trade
     public static readonly WordSet LockPlates = Set("lock-plate");
     public static readonly WordSet NounsInIng = Set("nounInIng");
     public static readonly WordSet Stances = Set("stance");
+    public static readonly WordSet Openings = Set("openings");
+    public static readonly WordSet Shuttings = Set("shuttings");
     public static readonly WordSet Unswitched = Set("unswitched");
     public static readonly WordSet Shifts = Set("shifts");
     public static readonly WordSet Relational = Set("relational");

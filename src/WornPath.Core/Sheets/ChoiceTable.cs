@@ -21,6 +21,8 @@ public sealed record ChoiceTable(string Quantity, string Chosen, ImmutableArray<
     public IEnumerable<string> Faults()
     {
         if (Rows.Select(r => r.Within.Unit).Distinct(StringComparer.OrdinalIgnoreCase).Count() > 1) yield return "its rows are not all in one unit";
+        foreach (var row in Rows)
+            if (row.Within.Backwards) yield return FormattableString.Invariant($"the row of {row.Choice} runs backwards, from {row.Within.High} to {row.Within.Low} {row.Within.Unit}").TrimEnd();
         var finest = Pow(Rows.Max(r => r.Within.Decimals));
         var sorted = Rows.OrderBy(r => r.Within.Low ?? decimal.MinValue).ToList();
         // A short row may lie within a long one: what comes next is held against the one that reaches farthest.

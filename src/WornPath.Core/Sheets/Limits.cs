@@ -12,8 +12,12 @@ public sealed partial record Limits(decimal? Low, decimal? High, string Unit)
 {
     private const string Number = @"-?\d+(?:[.,]\d+)?";
 
-    [GeneratedRegex($@"(?:(?<least>at least|not less than|no less than|minimum|min\.?|≥)|(?<most>at most|not more than|no more than|maximum|max\.?|less than|up to|≤))\s*(?<n>{Number})\s*(?<u>[^\W\d_][\w·/]*|°C?|%)?|(?:between\s+)?(?<a>{Number})\s*(?:–|-|to|and)\s*(?<b>{Number})\s*(?<u2>[^\W\d_][\w·/]*|°C?|%)?|above\s+(?<above>{Number})\s*(?<u3>[^\W\d_][\w·/]*|°C?|%)?|(?<mid>{Number})\s*(?:±|\+/-)\s*(?<tol>{Number})\s*(?<u4>[^\W\d_][\w·/]*|°C?|%)?", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    [GeneratedRegex($@"(?:(?<least>at least|not less than|no less than|minimum|min\.?|≥)|(?<most>at most|not more than|no more than|maximum|max\.?|less than|up to|≤))\s*(?<n>{Number})\s*(?<u>[^\W\d_][\w·/]*|°C?|%)?|(?:between\s+)?(?<a>{Number})(?:\s*(?:mm|cm|m|in|bar|psi|kPa|MPa|V|Ω|°C?|%|kg|N|L|mL|ml))?\s*(?:–|-|to|and)\s*(?<b>{Number})\s*(?<u2>[^\W\d_][\w·/]*|°C?|%)?|above\s+(?<above>{Number})\s*(?<u3>[^\W\d_][\w·/]*|°C?|%)?|(?<mid>{Number})\s*(?:±|\+/-)\s*(?<tol>{Number})\s*(?<u4>[^\W\d_][\w·/]*|°C?|%)?", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex Pattern();
+
+    /// <summary>True where the higher end was written first: read as if it were not, and found.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingDefault)]
+    public bool Backwards { get; init; }
 
     /// <summary>The decimals the limits are written with: a value between is read no finer.</summary>
     [JsonIgnore]
@@ -30,7 +34,7 @@ public sealed partial record Limits(decimal? Low, decimal? High, string Unit)
         if (match.Groups["above"].Success) return new Limits(Read(match.Groups["above"].Value), null, Unit("u3"));
         if (match.Groups["mid"].Success && Read(match.Groups["tol"].Value) is var tol) return new Limits(Read(match.Groups["mid"].Value) - tol, Read(match.Groups["mid"].Value) + tol, Unit("u4"));
         var (a, b) = (Read(match.Groups["a"].Value), Read(match.Groups["b"].Value));
-        return new Limits(Math.Min(a, b), Math.Max(a, b), Unit("u2"));
+        return new Limits(Math.Min(a, b), Math.Max(a, b), Unit("u2")) { Backwards = a > b };
     }
 
     public override string ToString()

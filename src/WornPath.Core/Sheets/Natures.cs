@@ -30,6 +30,8 @@ public static class Natures
     /// <summary>True for the fasteners that hold a road wheel: by the wheel they hold, else by their name.</summary>
     public static bool HoldsAWheel(Joint joint, IReadOnlyDictionary<string, Thing> things)
     {
+        // The nut of an axle, where a key or a pin keeps the wheel from turning on it, is tightened against that.
+        if (joint.HeldBy.Length > 0 && Is(joint, Trait.AxleNut)) return false;
         foreach (var id in joint.Holds)
             if (things.GetValueOrDefault(id) is Part part && Of(part) == PartNature.Wheel) return true;
         return Is(joint, Trait.WheelFastener);

@@ -120,6 +120,12 @@ public enum Trait
     /// <summary>Part of a brake, of whatever kind.</summary>
     Brakes,
 
+    /// <summary>Opened to work behind it.</summary>
+    Opens,
+
+    /// <summary>A clamp that holds by itself, whatever the others do.</summary>
+    OwnClamp,
+
     /// <summary>There is one of it on a vehicle, and not one a side.</summary>
     OneOnly,
 }

@@ -60,7 +60,7 @@ public sealed record TreatmentAdvice(Treatment Advised, ImmutableArray<string> W
         }
 
         var put = joint.Treatment;
-        var cures = IsLocker(put) || put is Treatment.RetainingCompound or Treatment.Sealant;
+        var cures = IsLocker(put) || put is Treatment.RetainingCompound;
         var passive = joint.Fastener?.Class is { } made && PropertyClass.IsStainless(made);
         var factor = CureFactor(rules.ShopCelsius, passive);
         if (cures && passive) why.Add("Stainless steel does not help the cure along: three times as long, or use the maker's activator.");

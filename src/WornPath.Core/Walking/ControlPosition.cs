@@ -13,6 +13,9 @@ internal static class ControlPosition
         return Trade.Says(position, Trade.Released) ? ControlState.Released : Trade.Says(position, Trade.Engaged) ? ControlState.Engaged : ControlState.AsFound;
     }
 
+    /// <summary>True for what keeps the vehicle from rolling: the parking brake, a gear.</summary>
+    public static bool Holds(Thing thing) => thing is Control && Trade.ControlNamed(thing.Name.ToLowerInvariant()) is "parking brake" or "gear";
+
     /// <summary>True for the parking brake, whatever it is called.</summary>
     public static bool IsParkingBrake(Thing thing) => thing is Control && Trade.ControlNamed(thing.Name.ToLowerInvariant()) == "parking brake";
 }

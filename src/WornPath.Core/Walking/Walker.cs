@@ -256,8 +256,10 @@ public sealed class Walker
         Verb.Renew => now with { IsNew = true, Cleaned = false, Inspected = false },
         // What is thrown away has come off, whether that was said or not.
         Verb.Discard => now.IsMounted ? now with { Place = PartPlace.OnBench, WasOff = true, IsNew = false } : now,
-        Verb.Clean => now with { Cleaned = true },
-        Verb.Inspect or Verb.Measure => now with { Inspected = true },
+        // "Clean the new disc. Push it on": the one that lies there is the new one.
+        Verb.Clean => now with { Cleaned = true, IsNew = now.IsNew || action is { New: true, Some: null } && !now.IsMounted },
+        Verb.Inspect or Verb.Measure => now with { Inspected = true, IsNew = now.IsNew || action is { New: true, Some: null } && !now.IsMounted },
+        Verb.Treat or Verb.Adjust or Verb.Seat => now with { IsNew = now.IsNew || action is { New: true, Some: null } && !now.IsMounted },
         _ => now,
     };
 }

@@ -81,6 +81,11 @@ public class RuleTests
         ("ORD007", 1, () => new Written().Thing(ThingKind.Aid, "rag").Steps("Take away the rag.")),
         ("ORD020", 4, () => new Written().Part("rod").Part("piston").Joint("piston nut", "250 N·m", holds: "piston").Set("piston", "sitsOn", "rod").Steps("Draw the rod out.", "Take out the piston nut. Pull the piston off the rod.", "Slide the piston onto the rod.", "Push the rod in.", "Start the piston nut by hand and torque it to 250 N·m.")),
         ("ORD020", 3, () => new Written().Part("pump").Thing(ThingKind.Connection, "upper hose").Set("upper hose", "goesTo", "pump").Steps("Disconnect the upper hose.", "Lift the pump off.", "Connect the upper hose.", "Lift the pump on.")),
+        ("AGR006", 1, () => new Written().Joint("cap bolts", "40 N·m + 90°").Steps("Torque the cap bolts to 40 N·m.")),
+        ("CLO013", 1, () => new Written().Thing(ThingKind.Control, "bonnet").Steps("Open the bonnet.", "Clean the air filter.")),
+        ("CLO014", 1, () => new Written().Thing(ThingKind.Control, "gear lever").Steps("Put the gear lever in neutral.", "Clean the drive shaft.")),
+        ("CLO014", 1, () => new Written().Thing(ThingKind.Control, "parking brake").Steps("Release the parking brake.", "Clean the drum.")),
+        ("INS007", 1, () => new Written().Part("disc").Steps("Measure the disc: from 12.0 mm to 9.0 mm.")),
         ("CLO012", 1, () => new Written().Part("hub bearing", fate: "replace").Steps("Remove the hub bearing. Press the new hub bearing in with the outer race of the old bearing.")),
         ("ORD008", 1, () => new Written().Thing(ThingKind.Connection, "lamp lead").Steps("Connect the lamp lead.")),
         ("WRD001", 1, () => new Written().Joint("cover bolts", "22 N·m").Steps("Tighten the cover bolts good and tight.")),
@@ -374,7 +379,7 @@ public class RuleTests
                 "WRD001", "WRD002", "WRD003", "THR001", "THR004", "TOO001", "SRC001", "RED001", "FIT002", "FIT004", "FIT005", "INS001", "INS003",
                 "INS004", "ORD011", "TOO003", "TOO004", "HAZ005", "TRQ015", "TRQ016", "SRC002", "ORD013", "ORD014", "SRC003", "SRC004", "SRC005",
                 "CLO011", "HAZ010", "HAZ011", "HAZ014", "HAZ015", "HAZ018", "TRQ021", "TRQ023", "TRQ024", "TRQ025", "TRQ026", "ORD016", "THR012",
-                "THR013", "FLO005", "INS005", "WRD010", "HAZ007", "HAZ012", "HAZ019", "TRQ019", "THR014", "HAZ013", "HAZ020", "FLO006", "HAZ008", "ORD017", "ORD019");
+                "THR013", "FLO005", "INS005", "WRD010", "HAZ007", "HAZ012", "HAZ019", "TRQ019", "THR014", "HAZ013", "HAZ020", "FLO006", "HAZ008", "ORD017", "ORD019", "INS007");
             return;
         }
 

@@ -11,7 +11,8 @@ public sealed class NoPattern : ThingRule<Joint>
 
     protected internal override void Find(Walk walk, Joint joint, Found found)
     {
-        if (joint is not { Count: >= 4, Pattern: null, Torque: not null } || !walk.EventsOf(joint.Id).Any(e => e.Verb == Verb.Torque)) return;
+        if (joint is not { Count: >= 4, Pattern: null, Torque: not null } || Natures.Is(joint, Trait.OwnClamp)
+            || !walk.EventsOf(joint.Id).Any(e => e.Verb == Verb.Torque)) return;
         found.Add(AtTorque(walk, joint, $"{joint.Label} are {joint.Count}, and nothing says in which order they are torqued. Say in Joints how they lie; the order follows.",
             new Fix("They lie in a circle", new SetField(joint.Id, "pattern", "", "circle")), joint.Count % 2 == 0 ? new Fix($"They lie in two rows of {joint.Count / 2}", new SetField(joint.Id, "pattern", "", $"grid 2×{joint.Count / 2}")) : null));
     }
