@@ -152,4 +152,7 @@ internal enum ClaimKind
 
     /// <summary>The suspension is loaded by a jack under it.</summary>
     Loads,
+
+    /// <summary>A lead or hose is tied where it runs.</summary>
+    Secures,
 }

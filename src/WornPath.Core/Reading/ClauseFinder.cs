@@ -486,6 +486,8 @@ internal sealed class ClauseFinder
         if (token.Kind != TokenKind.Word || !Trade.IsBase(token.Text)) return false;
         var next = at + 1 < _tokens.Count && at + 1 < _end ? _tokens[at + 1] : default;
         var stem = Stem.Of(token.Text);
+        // "Lead the loom along the frame"; but "lead off its post".
+        if (Trade.NounsFirst.Contains(token.Text) && !(next.Kind == TokenKind.Word && next.Text is not null && Trade.Determiners.Contains(next.Text))) return false;
         if (next.Kind == TokenKind.Word && next.Text is not null)
         {
             // "Lock nut", "drain plug", "cover bolts": the first word of a name is no verb.

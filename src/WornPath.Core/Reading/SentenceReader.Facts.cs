@@ -36,7 +36,8 @@ public sealed partial class SentenceReader
             Looks.Value => Values(_clause).Any(v => what switch { "torque" => v.Kind == TokenKind.Torque, "angle" => v.Kind == TokenKind.Angle, "time" => v.Kind == TokenKind.Time, _ => _reader.Has(_clause, what) }),
             Looks.Rest => _clause.Pieces.Exists(p => p.Noun is { After: "against" or "on" or "onto" or "in" or "into" or "to" or "over" or "with" } n
                 && (n.After != "with" || n.Head == "scrap") && (n is { After: "on" or "onto", IsIndefinite: true }
-                    && Trade.Rests.Contains(n.Head) || n.After is "on" or "onto" or "in" && n.Head is "press" or "vise" or "vice" || Trade.NounOf(n.Stems) is { Role: NounRole.Place }
+                    && Trade.Rests.Contains(n.Head) || n.After is "on" or "onto" or "in" && n.Head is "press" or "vise" or "vice"
+                    || n.After is "on" or "onto" && Trade.Wheeled.Contains(n.Head) || Trade.NounOf(n.Stems) is { Role: NounRole.Place }
                 || n is { After: "in" or "into", Head: "tray" or "bucket" or "box" or "bag", IsPronoun: false } && Kind() != "fluid")
                 && n.Head is not ("bottom" or "top" or "middle" or "inside" or "outside" or "place" or "side")),
             _ => throw new ArgumentOutOfRangeException(nameof(looks)),
@@ -68,7 +69,7 @@ public sealed partial class SentenceReader
             else if (_clause.Pieces is [{ Way: "on" or "in" }, { Noun: { After: "on" or "in" } first }, { Noun.After: null } next, ..]
                 && _reader._text[first.At.End..next.At.Start].Trim() is ['a', 'n', 'd', ..] or [',', ..]) found.Add(first);
             foreach (var piece in _clause.Pieces)
-                if (piece.Noun is { After: null } direct) found.Add(direct);
+                if (piece.Noun is { After: null } direct && !direct.Text.StartsWith("somewhere ", StringComparison.Ordinal)) found.Add(direct);
             // "Run the bolt out, 30 mm socket and a long bar": with them.
             if (found.Count > 1 && !found[0].IsPronoun && !found[0].Is(ThingKind.Tool))
                 foreach (var tool in found.Skip(1).Where(o => !o.IsPronoun && o.Is(ThingKind.Tool) && _reader._refer.Known(o) is null or Tool).ToList())

@@ -13,6 +13,10 @@ public sealed partial class SentenceReader
     private void OnWhat(Clause clause, Sense sense, IReadOnlyList<Part> parts)
     {
         if (parts.Count == 0) return;
+        // "Lay the carrier on the trolley": that is under it now.
+        foreach (var under in clause.Nouns.Where(n => n is { IsPronoun: false, After: "on" or "onto" } && Trade.Wheeled.Contains(n.Head)))
+            if (_refer.Known(under) is Aid { } aid && Spoken.IsOff(aid) is not false && _actions.Exists(a => a.Target == parts[^1].Id && a.Verb is Verb.SetAside or Verb.Remove))
+                Add(Verb.Place, aid, under.At);
         foreach (var (at, action) in _actions.Index().Where(a => a.Item is { Verb: Verb.Carry, Host: null }).ToList())
         {
             var on = parts.First(p => p.Id == action.Target);

@@ -439,6 +439,8 @@ public sealed partial class SentenceReader
         for (var i = 0; i < clause.Pieces.Count; i++)
         {
             if (clause.Pieces[i].Way is not { } way) continue;
+            // "Along the frame, away from the radiator hose": where it runs.
+            if (way == "away" && i + 1 < clause.Pieces.Count && clause.Pieces[i + 1].Noun?.After == "from") continue;
             if (StrongOff.Contains(way)) return Sense.Off;
             var leads = i + 1 < clause.Pieces.Count && clause.Pieces[i + 1].Noun?.After == way;
             if (way is "into" or "onto" or "home" || StrongOn.Contains(way) && !leads) return Sense.On;

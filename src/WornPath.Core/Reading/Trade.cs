@@ -45,6 +45,8 @@ internal static class Trade
     public static readonly WordSet Stances = Set("stance");
     public static readonly WordSet Openings = Set("openings");
     public static readonly WordSet Shuttings = Set("shuttings");
+    public static readonly WordSet Wheeled = Set("wheeled");
+    public static readonly WordSet NounsFirst = Set("nounFirst");
     public static readonly WordSet Unswitched = Set("unswitched");
     public static readonly WordSet Shifts = Set("shifts");
     public static readonly WordSet Relational = Set("relational");

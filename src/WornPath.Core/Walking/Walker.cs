@@ -120,6 +120,13 @@ public sealed class Walker
             }
 
             var thing = _tracks.ThingAt(at);
+            // "Secure the loom with zip ties": tied, and not plugged in by that.
+            if (thing is Connection && action.Verb == Verb.Connect && Claims.All(step, ClaimKind.Secures).Any(c => action.In.Begins(c.At)))
+            {
+                On(at, stepIndex, step, action, _tracks.Now(at), ofNoSide);
+                return;
+            }
+
             if (thing is Part)
             {
                 if (_tracks.IndexOf(action.Host) is >= 0 and var host) _tracks.Sit(at, host);

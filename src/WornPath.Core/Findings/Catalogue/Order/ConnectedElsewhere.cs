@@ -21,7 +21,7 @@ public sealed class ConnectedElsewhere : Rule
             if (made.Thing is not Connection { GoesTo.Length: > 0 } connection || PlaceSaid(made) is not { } place) continue;
             string[] said = [.. NameIndex.StemsOf(place).Except(Anything)];
             var goes = NameIndex.StemsOf(connection.GoesTo);
-            if (said.Length == 0 || said.Any(goes.Contains) || !Array.Exists(said, s => Trade.NounOf([s]) is { Role: NounRole.Thing })) continue;
+            if (said.Length == 0 || said.Any(goes.Contains) || !Array.Exists(said, s => Trade.Wired.Contains(s) || Trade.NounOf([s]) is { Role: NounRole.Thing })) continue;
             yield return At(made, $"{connection.Label} is connected to “{place}” here, and Joints says that it goes to “{connection.GoesTo}”. One of "
                 + "the two is wrong.");
         }

@@ -1,3 +1,4 @@
+using WornPath.Core.Reading;
 using WornPath.Core.Sheets;
 using WornPath.Core.Walking;
 
@@ -11,7 +12,9 @@ public sealed class ConnectedWhileConnected : Rule
     public override IEnumerable<Finding> Find(Walk walk)
     {
         foreach (var walked in walk.Doing(Verb.Connect))
-            if (walked is { Thing: Connection connection, Action.Verb: Verb.Connect, Before.Connected: true })
+            if (walked is { Thing: Connection connection, Action.Verb: Verb.Connect, Before.Connected: true }
+                // "Secure the loom with ties": tied.
+                && !Claims.All(walked.Step, ClaimKind.Secures).Any(c => walked.Action.In.Begins(c.At)))
                 yield return At(walked, $"{connection.Label} is connected here and is connected already. Write where it is disconnected; or it comes with the kit: say so in Joints.");
     }
 }

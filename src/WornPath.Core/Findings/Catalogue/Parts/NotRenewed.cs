@@ -17,7 +17,7 @@ public sealed class NotRenewed : ThingRule<Thing>
             {
                 if (walked.Action is { Verb: Verb.InsertPin, New: false } && joint.Locking == Locking.CotterPin)
                     found.Add(At(walked, $"The cotter pin of {joint.Label} goes in here and is not said to be new. A bent pin is never used again.", SayNew(walked)));
-                else if (joint.Reuse == ReuseRule.Renew && walked.Action is { Verb: Verb.Start, New: false } && walked.Acted is { AnyOut: true, WasOut: true } && !NewLater(walk, walked))
+                else if (joint.Reuse == ReuseRule.Renew && walked.Action is { Verb: Verb.Start, New: false } && walked.Acted.AnyOut && (walked.Acted.WasOut || SaysOld(walked)) && !NewLater(walk, walked))
                     found.Add(At(walked, $"{joint.Label} {joint.Are} to be renewed each time, and "
                         + $"{(joint.Count > 1 ? "the old ones go" : "the old one goes")} back in here.", SayNew(walked)));
             }
@@ -43,6 +43,10 @@ public sealed class NotRenewed : ThingRule<Thing>
                     + $"{(joint.Count * piece.Count > 1 ? "are" : "is")} new.",
                     Fixes.InsertBefore(walk, back.StepIndex, $"New {piece.NameFor(2)} first", $"Put {(joint.Count * piece.Count > 1 ? "" : "a ")}new {piece.NameFor(joint.Count * piece.Count)} on the {joint.Name}.")));
     }
+
+    // "Spin the old nuts on", of those that come with the kit.
+    private static bool SaysOld(WalkEvent walked) => walked.Action.At.Start is > 4 and var at && at <= walked.Step.Text.Length
+        && walked.Step.Text.AsSpan(at - 4, 4).Equals("old ", StringComparison.OrdinalIgnoreCase);
 
     // "Start the nut by hand … torque the new nut": said late is said.
     private static bool NewLater(Walk walk, WalkEvent started)
