@@ -15,11 +15,13 @@ public sealed partial class SentenceReader
         if (parts.Count == 0) return;
         // "Lay the carrier on the trolley": that is under it now.
         foreach (var under in clause.Nouns.Where(n => n is { IsPronoun: false, After: "on" or "onto" } && Trade.Wheeled.Contains(n.Head)))
-            if (_refer.Known(under) is Aid { } aid && Spoken.IsOff(aid) is not false && _actions.Exists(a => a.Target == parts[^1].Id && a.Verb is Verb.SetAside or Verb.Remove))
+            if (_refer.Known(under) is Aid aid && Spoken.IsOff(aid) is not false
+                && _actions.Exists(a => a.Target == parts[^1].Id && a.Verb is Verb.SetAside or Verb.Remove))
                 Add(Verb.Place, aid, under.At);
+        var here = PlaceOf(clause);
         foreach (var (at, action) in _actions.Index().Where(a => a.Item is { Verb: Verb.Carry, Host: null }).ToList())
         {
-            var on = parts.First(p => p.Id == action.Target);
+            if (parts.FirstOrDefault(p => p.Id == action.Target) is not { } on) continue;
             // "Draw the rod out; the gland comes along with it".
             var moved = _actions[..at].FindLast(a => a.Target != on.Id && a.Verb is Verb.Remove or Verb.Fit)?.Target;
             var host = HostIn(clause, Into, on)?.Id ?? moved ?? Spoken.Last.OfType<Part>().LastOrDefault(p => p.Id != on.Id)?.Id;
@@ -34,10 +36,12 @@ public sealed partial class SentenceReader
             }
 
         if (sense == Sense.Discard) return;
+        // It comes along before its part has gone.
+        var bearer = parts[^1];
         foreach (var (noun, along) in Along(clause))
-            if (parts[^1] is var host && along.Id != host.Id && _actions.FindIndex(a => a.Target == host.Id && IsMotion(a.Verb)) is >= 0 and var at
-                && !_actions.Exists(a => a.Target == along.Id))
-                _actions.Insert(at, new StepAction { Verb = Verb.Carry, Target = along.Id, Host = host.Id, At = noun.At });
+            if (along.Id != bearer.Id && !_actions.Exists(a => a.Target == along.Id)
+                && _actions.FindIndex(a => a.Target == bearer.Id && IsMotion(a.Verb) && here.Begins(a.At)) is >= 0 and var at)
+                _actions.Insert(at, new StepAction { Verb = Verb.Carry, Target = along.Id, Host = bearer.Id, At = noun.At });
     }
 
     // "Press it in with the outer race of the old one", "use one of the old caps to drive it in": what came off is a tool now, and comes away.
@@ -50,9 +54,18 @@ public sealed partial class SentenceReader
             var old = noun.IsOld || i + 1 < clause.Pieces.Count && clause.Pieces[i + 1].Noun is { IsPronoun: true, IsOld: true, After: "of" or "from" };
             if (!old || _refer.Known(noun) is Tool or Consumable or Aid) continue;
             var name = $"old {noun.Name}";
-            var tool = _refer.Assume(noun with { Name = name, Text = name.ToLowerInvariant(), Stems = NameIndex.StemsOf(name), IsOld = false, Owner = [], OwnerName = "", Count = null, Some = null },
-                ThingKind.Aid, false, null, null);
-            Add(Verb.Place, tool, noun.At);
+            var tool = noun with
+            {
+                Name = name,
+                Text = name.ToLowerInvariant(),
+                Stems = NameIndex.StemsOf(name),
+                IsOld = false,
+                Owner = [],
+                OwnerName = "",
+                Count = null,
+                Some = null,
+            };
+            Add(Verb.Place, _refer.Assume(tool, ThingKind.Aid, false, null, null), noun.At);
         }
     }
 

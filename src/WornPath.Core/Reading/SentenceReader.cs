@@ -697,7 +697,8 @@ public sealed partial class SentenceReader
         if (sense == Sense.Aside && thing is Part loose && Spoken.IsOff(loose) is not true && FastenersOf(loose) is { } fast
             && _actions.Exists(a => a.Verb == Verb.TakeOut && a.Target == fast.Id && a.Some is null)) Add(Verb.Remove, thing, phrase.At);
         // "Slide the guard back": what nobody has taken off is out of the way, and not on again.
-        if (verb == Verb.Fit && thing is Part { Origin: Origin.Vehicle } && !phrase.IsNew && Spoken.IsOff(thing) is null && IsOnlyBack(clause)) verb = Verb.SetAside;
+        if (verb == Verb.Fit && thing is Part { Origin: Origin.Vehicle } && !phrase.IsNew && Spoken.IsOff(thing) is null && IsOnlyBack(clause))
+            verb = Verb.SetAside;
         if (verb == Verb.HangAside && AidIn(clause) is { } hook && Spoken.IsOff(hook) is not false) Add(Verb.Place, hook, phrase.At);
         Add(verb.Value, thing, phrase.At, a => Detailed(a, clause, phrase));
     }

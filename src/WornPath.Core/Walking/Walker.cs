@@ -130,7 +130,8 @@ public sealed class Walker
             if (thing is Part)
             {
                 if (_tracks.IndexOf(action.Host) is >= 0 and var host) _tracks.Sit(at, host);
-                if (action.Verb is Verb.Remove or Verb.HangAside or Verb.SetAside or Verb.Discard) CarryAlong(at, PartPlace.On, PartPlace.Carried, stepIndex, step, action, ofNoSide);
+                if (action.Verb is Verb.Remove or Verb.HangAside or Verb.SetAside or Verb.Discard)
+                    CarryAlong(at, PartPlace.On, PartPlace.Carried, stepIndex, step, action, ofNoSide);
             }
 
             var order = _events.Count;
@@ -141,7 +142,8 @@ public sealed class Walker
                 On(hook, stepIndex, step, new StepAction { Verb = Verb.Place, Target = action.With, At = action.At }, empty with { InPlace = true });
             if (action.Verb is Verb.Remove or Verb.HangAside or Verb.Fit && thing is Part part && Natures.Of(part) == PartNature.Brake)
                 Vehicle(_vehicle with { PedalSoft = true }, order, stepIndex);
-            if (action.Verb == Verb.TakeAway && _vehicle.Loaded && thing is Aid jack && Natures.Is(jack, Trait.Carrier)) Vehicle(_vehicle with { Loaded = false }, order, stepIndex);
+            if (action.Verb == Verb.TakeAway && _vehicle.Loaded && thing is Aid jack && Natures.Is(jack, Trait.Carrier))
+                Vehicle(_vehicle with { Loaded = false }, order, stepIndex);
             // Without its stands it is held by what raised it.
             if (action.Verb == Verb.TakeAway && _vehicle.Height == Height.OnStands && thing is Aid stands && Natures.Is(stands, Trait.Stand))
                 Vehicle(_vehicle with { Height = Height.Raised }, order, stepIndex);
@@ -162,8 +164,8 @@ public sealed class Walker
             var part = _tracks.Now(at).Part;
             if (_tracks.ThingAt(at) is not Part || part.Place != from) continue;
             var stays = to == PartPlace.On && action.New && !part.WasOff;
-            On(at, stepIndex, step, new StepAction { Verb = Verb.Carry, Target = _tracks.ThingAt(at).Id, Host = _tracks.ThingAt(host).Id, At = action.At, In = action.In },
-                _tracks.Now(at) with { Part = part with { Place = stays ? PartPlace.OnBench : to } }, ofNoSide);
+            var carried = new StepAction { Verb = Verb.Carry, Target = _tracks.ThingAt(at).Id, Host = _tracks.ThingAt(host).Id, At = action.At, In = action.In };
+            On(at, stepIndex, step, carried, _tracks.Now(at) with { Part = part with { Place = stays ? PartPlace.OnBench : to } }, ofNoSide);
             if (!stays) CarryAlong(at, from, to, stepIndex, step, action, ofNoSide);
         }
     }

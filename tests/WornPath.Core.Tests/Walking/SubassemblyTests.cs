@@ -24,6 +24,25 @@ public class SubassemblyTests
         (Place(walk, "P1", 4), Place(walk, "P2", 4)).ShouldBe(("On", "On"));
     }
 
+    // Said out of order, of nothing, or twice: read all the same, and what is said to come along names what it is on or nothing.
+    [Theory]
+    [InlineData("The hub comes along with it. Fit the snap ring.")]
+    [InlineData("The hub comes away with it.")]
+    [InlineData("Lift the knuckle off. Carry the knuckle, with the hub in it, to the bench. Lay it on the trolley.")]
+    [InlineData("With the hub in it, lift the knuckle off and the snap ring with it.")]
+    [InlineData("Press the hub into the hub. Lift the hub off with the hub in it.")]
+    public void Whatever_is_said_of_it_is_read(string said)
+    {
+        var sheet = Knuckle(said, "Lift the knuckle on.").Sheet;
+        foreach (var action in sheet.Steps.SelectMany(s => s.Actions))
+        {
+            action.Ids.ShouldAllBe(id => sheet.Find(id) != null);
+            (action.Host ?? "").ShouldNotBe(action.Target);
+        }
+
+        Walker.Run(sheet).Events.Count.ShouldBeGreaterThan(0);
+    }
+
     [Fact]
     public void What_sits_on_a_part_by_the_table_needs_no_words()
     {

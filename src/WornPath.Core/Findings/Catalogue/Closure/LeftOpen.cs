@@ -12,8 +12,10 @@ public sealed class LeftOpen : ThingRule<Control>
     protected internal override void Find(Walk walk, Control control, Found found)
     {
         if (!Natures.Is(control, Trait.Opens)) return;
-        var last = walk.EventsOf(control.Id).LastOrDefault(e => e.Verb == Verb.Set && e.Action.Position is { } p && (Trade.Says(p, Trade.Openings) || Trade.Says(p, Trade.Shuttings)));
+        var last = walk.EventsOf(control.Id).LastOrDefault(e => e is { Verb: Verb.Set, Action.Position: { } position }
+            && (Trade.Says(position, Trade.Openings) || Trade.Says(position, Trade.Shuttings)));
         if (last is null || Trade.Says(last.Action.Position!, Trade.Shuttings)) return;
-        found.Add(At(last, $"{control.Label} is opened here, and no step shuts it.", Fixes.InsertAtEnd(walk, $"Shut {control.Id} at the end", $"Shut {Fixes.The(control)}.")));
+        found.Add(At(last, $"{control.Label} is opened here, and no step shuts it.",
+            Fixes.InsertAtEnd(walk, $"Shut {control.Id} at the end", $"Shut {Fixes.The(control)}.")));
     }
 }

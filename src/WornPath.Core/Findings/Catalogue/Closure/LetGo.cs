@@ -14,9 +14,11 @@ public sealed class LetGo : ThingRule<Control>
         var last = walk.EventsOf(control.Id).Last(e => e.Verb == Verb.Set);
         // Who drives sets it himself; and what else holds it is enough.
         if (Uses.Of(walk).Any(u => u.Drives && u.Order > last.Order)
-            || walk.Sheet.Controls.Any(other => other.Id != control.Id && ControlPosition.Holds(other) && walk.AtEnd(other.Id).Control == ControlState.Engaged)) return;
+            || walk.Sheet.Controls.Any(other => other.Id != control.Id && ControlPosition.Holds(other)
+                && walk.AtEnd(other.Id).Control == ControlState.Engaged)) return;
         var brake = ControlPosition.IsParkingBrake(control);
-        found.Add(At(last, $"{control.Label} is {(brake ? "released" : "out of gear")} from here on, and no step sets it again: nothing holds the vehicle when the job is done.",
+        found.Add(At(last, $"{control.Label} is {(brake ? "released" : "out of gear")} from here on, and no step sets it again: "
+            + "nothing holds the vehicle when the job is done.",
             Fixes.InsertAtEnd(walk, $"Set {control.Id} at the end", brake ? $"Set {Fixes.The(control)}." : $"Put {Fixes.The(control)} in first gear.")));
     }
 }

@@ -14,13 +14,15 @@ public sealed class PartNotRefitted : ThingRule<Part>
         var end = walk.AtEnd(part.Id).Part;
         if (end.Place == PartPlace.On) return;
         // What is on a part that is missing itself comes on with it.
-        if (end.Place == PartPlace.Carried && walk.HostAt(part.Id, int.MaxValue) is { } bearer && walk.Things.GetValueOrDefault(bearer) is Part { Fate: Fate.Refit or Fate.Replace }) return;
+        if (end.Place == PartPlace.Carried && walk.HostAt(part.Id, int.MaxValue) is { } bearer
+            && walk.Things.GetValueOrDefault(bearer) is Part { Fate: Fate.Refit or Fate.Replace }) return;
         var events = walk.EventsOf(part.Id);
         var last = events.LastOrDefault(e => e.Verb is Verb.Remove or Verb.HangAside or Verb.SetAside or Verb.Carry && e.Before.Part.IsMounted)
             ?? (events.Count > 0 ? events[^1] : null);
         if (last is { Verb: Verb.Carry, Action.Host: { } host })
         {
-            found.Add(At(last, $"{part.Label} goes with the old {walk.Things[host].Label} here and is not taken off it. Write where it comes off and where it goes on.",
+            found.Add(At(last, $"{part.Label} goes with the old {walk.Things[host].Label} here and is not taken off it. "
+                + "Write where it comes off and where it goes on.",
                 Fit(walk, part, last.StepIndex)));
             return;
         }

@@ -21,7 +21,8 @@ public sealed class FittedBeforeWhatGoesUnder : ThingRule<Part>
             if (!walk.BeforeEvent(id, fitted.Order).Part.IsMounted || walk.BeforeEvent(under.Id, early?.Order ?? fitted.Order).Part.IsMounted) continue;
             // Past a cover that is off itself, that is the one to wait for.
             // "Slide the gland onto the rod and push the rod in": what sits on it goes in with it.
-            if (walk.HostAt(id, fitted.Order) == under.Id || past is not null && (early is null || !walk.BeforeEvent(past.Id, early.Order).Part.IsMounted)) continue;
+            if (walk.HostAt(id, fitted.Order) == under.Id
+                || past is not null && (early is null || !walk.BeforeEvent(past.Id, early.Order).Part.IsMounted)) continue;
             if (early is null)
             {
                 found.Add(At(fitted, $"{under.Label} is fitted here, and {cover.Label}, which goes over it, has never come off. Write where it does."));

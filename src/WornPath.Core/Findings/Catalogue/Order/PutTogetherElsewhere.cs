@@ -18,8 +18,8 @@ public sealed class PutTogetherElsewhere : ThingRule<Part>
             var off = own.LastOrDefault(e => e.Order < on.Order && e.Verb is Verb.Remove or Verb.HangAside or Verb.SetAside);
             if (off is null) continue;
             foreach (var (thing, later) in UndoneBetween(walk, host, off.Order, on.Order))
-                found.Add(At(on, $"{host.Label} goes on here, and {thing.Label}, undone on the bench, {(thing is Part ? "goes back" : thing.IsMany ? "are done up" : "is done up")} "
-                    + $"only in step {later.StepIndex + 1}.", later.StepIndex == on.StepIndex ? null : Fixes.MoveBefore(walk, later.Step, on.Step)));
+                found.Add(At(on, $"{host.Label} goes on here, and {thing.Label}, undone on the bench, "
+                    + $"{(thing is Part ? "goes back" : thing.IsMany ? "are done up" : "is done up")} only in step {later.StepIndex + 1}.", later.StepIndex == on.StepIndex ? null : Fixes.MoveBefore(walk, later.Step, on.Step)));
             foreach (var made in walk.Doing(Verb.Connect))
                 if (made.Order > off.Order && made.Order < on.Order && made.Thing is Connection connection && GoesTo(walk, connection) == host
                     && walk.EventsOf(connection.Id).Any(e => e.Verb == Verb.Disconnect && e.Order < off.Order))

@@ -17,7 +17,8 @@ public sealed class NotRenewed : ThingRule<Thing>
             {
                 if (walked.Action is { Verb: Verb.InsertPin, New: false } && joint.Locking == Locking.CotterPin)
                     found.Add(At(walked, $"The cotter pin of {joint.Label} goes in here and is not said to be new. A bent pin is never used again.", SayNew(walked)));
-                else if (joint.Reuse == ReuseRule.Renew && walked.Action is { Verb: Verb.Start, New: false } && walked.Acted.AnyOut && (walked.Acted.WasOut || SaysOld(walked)) && !NewLater(walk, walked))
+                else if (joint.Reuse == ReuseRule.Renew && walked.Action is { Verb: Verb.Start, New: false } && walked.Acted.AnyOut
+                    && (walked.Acted.WasOut || SaysOld(walked)) && !NewLater(walk, walked))
                     found.Add(At(walked, $"{joint.Label} {joint.Are} to be renewed each time, and "
                         + $"{(joint.Count > 1 ? "the old ones go" : "the old one goes")} back in here.", SayNew(walked)));
             }
@@ -29,7 +30,8 @@ public sealed class NotRenewed : ThingRule<Thing>
                     found.Add(At(walked, $"{part.Label} is to be replaced, and the old one goes back on here.", SayNew(walked)));
                 else if (walked is { Verb: Verb.Carry, Before.Part: { Place: PartPlace.Carried, WasOff: false, IsNew: false }, After.Part.Place: PartPlace.On }
                     && walked.Action.Host is { } host)
-                    found.Add(At(walked, $"{part.Label} is to be replaced, and the old one comes back on {walk.Things[host].Label} here. Write where the new one goes in."));
+                    found.Add(At(walked, $"{part.Label} is to be replaced, and the old one comes back on {walk.Things[host].Label} here. "
+                        + "Write where the new one goes in."));
     }
 
     // Washers and nuts that are new each time: said from where the joint comes out on.
@@ -38,10 +40,13 @@ public sealed class NotRenewed : ThingRule<Thing>
         var events = walk.EventsOf(joint.Id);
         if (events.FirstOrDefault(e => e.Verb is Verb.Start or Verb.Snug or Verb.Torque && e.Acted is { AnyOut: true, WasOut: true }) is not { } back) return;
         foreach (var piece in stack.Renewed)
-            if (!events.Any(e => e is { Verb: Verb.Renew, Action.Words: { } words } && words.Contains(piece.Name, StringComparison.OrdinalIgnoreCase)))
-                found.Add(At(back, $"{joint.Label} {(joint.IsMany ? "go" : "goes")} back in here, and no step says that the {piece.NameFor(joint.Count * piece.Count)} "
-                    + $"{(joint.Count * piece.Count > 1 ? "are" : "is")} new.",
-                    Fixes.InsertBefore(walk, back.StepIndex, $"New {piece.NameFor(2)} first", $"Put {(joint.Count * piece.Count > 1 ? "" : "a ")}new {piece.NameFor(joint.Count * piece.Count)} on the {joint.Name}.")));
+        {
+            if (events.Any(e => e is { Verb: Verb.Renew, Action.Words: { } words } && words.Contains(piece.Name, StringComparison.OrdinalIgnoreCase))) continue;
+            var many = joint.Count * piece.Count > 1;
+            var name = piece.NameFor(joint.Count * piece.Count);
+            found.Add(At(back, $"{joint.Label} {(joint.IsMany ? "go" : "goes")} back in here, and no step says that the {name} {(many ? "are" : "is")} new.",
+                Fixes.InsertBefore(walk, back.StepIndex, $"New {name} first", $"Put {(many ? "" : "a ")}new {name} on the {joint.Name}.")));
+        }
     }
 
     // "Spin the old nuts on", of those that come with the kit.
