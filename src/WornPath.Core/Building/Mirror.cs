@@ -20,7 +20,7 @@ public sealed record Mirror(string Name, ImmutableArray<string> Steps, Immutable
         if (sheet.Phases.FirstOrDefault(p => p.Id == phaseId) is not { } phase) return new Problem("This phase is no longer on the sheet.", "Reload to see the sheet as it is.");
         var used = phase.Steps.SelectMany(s => s.Actions).SelectMany(a => a.Ids).ToHashSet();
         // What holds or covers what is used goes with it.
-        foreach (var part in sheet.Parts.Where(p => used.Contains(p.Id)).ToList()) used.UnionWith(part.Behind);
+        foreach (var part in sheet.Parts.Where(p => used.Contains(p.Id)).ToList()) used.UnionWith(part.PartIds);
         var edits = ImmutableArray.CreateBuilder<Edit>();
         var added = ImmutableArray.CreateBuilder<string>();
         foreach (var thing in sheet.Things)
@@ -30,13 +30,13 @@ public sealed record Mirror(string Name, ImmutableArray<string> Steps, Immutable
             added.Add(other);
             edits.Add(new AddFilled(thing.Kind, other, [.. Fields.Of(thing.Kind).Where(f => f.Name is not "name").Select(f => new FieldText(f.Name, ValueOf(f, thing)))
                 // Only what differs from a new one; parts it names are put in once they are all there.
-                .Where(f => f.Text.Length > 0 && f.Field is not ("holds" or "behind") && !(f.Field == "becomes"
+                .Where(f => f.Text.Length > 0 && f.Field is not ("holds" or "behind" or "sitsOn") && !(f.Field == "becomes"
                     && thing is Joint { SupersededBy: not null }))]));
         }
 
         foreach (var thing in sheet.Things.Where(t => added.Contains(SideWords.Swap(t.Name))))
-            if (thing is Joint { Holds.Length: > 0 } joint) edits.Add(new SetFieldByName(SideWords.Swap(thing.Name), "holds", Names(sheet, joint.Holds)));
-            else if (thing is Part { Behind.Length: > 0 } part) edits.Add(new SetFieldByName(SideWords.Swap(thing.Name), "behind", Names(sheet, part.Behind)));
+            foreach (var (field, ids) in PartsOf(thing))
+                if (ids.Length > 0) edits.Add(new SetFieldByName(SideWords.Swap(thing.Name), field, Names(sheet, ids)));
 
         foreach (var joint in sheet.Joints.Where(j => added.Contains(SideWords.Swap(j.Name)) && j.SupersededBy is not null))
             edits.Add(new SetFieldByName(SideWords.Swap(joint.Name), "becomes", $"superseded by {SideWords.Swap(sheet.Find(joint.SupersededBy!)!.Name)}"));
@@ -56,6 +56,13 @@ public sealed record Mirror(string Name, ImmutableArray<string> Steps, Immutable
         var value = field.Get(thing);
         return field.Name is "only" or "tell" or "goesTo" ? SideWords.Swap(value) : value;
     }
+
+    private static (string Field, ImmutableArray<string> Ids)[] PartsOf(Thing thing) => thing switch
+    {
+        Joint joint => [("holds", joint.Holds)],
+        Part part => [("behind", part.Behind), ("sitsOn", part.SitsOn is { } host ? [host] : [])],
+        _ => [],
+    };
 
     private static string Names(Sheet sheet, ImmutableArray<string> ids) => string.Join(", ", ids.Select(id => SideWords.Swap(sheet.Find(id)!.Name)));
 }

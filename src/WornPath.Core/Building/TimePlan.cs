@@ -168,7 +168,7 @@ public sealed record TimePlan(ImmutableArray<PlannedStep> Steps, double HandsOnM
             if (action.Target is not { } id || action.Verb is Verb.Wait or Verb.FunctionCheck || !walk.Things.TryGetValue(id, out var thing)) return null;
             // A joint goes with what it holds, a part with what covers it and what it sits on.
             touched.UnionWith(action.Ids);
-            touched.UnionWith(thing.Parts);
+            touched.UnionWith(thing.PartIds);
         }
 
         return touched.Count == 0 ? null : touched;

@@ -163,10 +163,9 @@ public static class Fields
         if (string.IsNullOrWhiteSpace(text)) return part with { SitsOn = null };
         if (Reading.NameIndex.Of(sheet).Resolve(Reading.NameIndex.StemsOf(text)).One is not Part host)
             return new Problem($"No part is called “{NumberText.Excerpt(text)}”.", "Write the id or name of the one part it sits on or in, such as P4.");
-        for (var on = host; on is not null; on = on.SitsOn is { } next ? sheet.Find(next) as Part : null)
-            if (on.Id == part.Id)
-                return new Problem($"{part.Label} cannot sit on {(host.Id == part.Id ? "itself" : $"{host.Label}, which sits on it")}.", "Name what bears it.");
-        return part with { SitsOn = host.Id };
+        return Part.Bears(sheet, part.Id, host.Id)
+            ? new Problem($"{part.Label} cannot sit on {(host.Id == part.Id ? "itself" : $"{host.Label}, which sits on it")}.", "Name what bears it.")
+            : part with { SitsOn = host.Id };
     }
 
     private const string SupersededLead = "superseded by ";

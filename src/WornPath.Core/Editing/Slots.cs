@@ -99,7 +99,7 @@ internal static class Slots
     /// <summary>The sheet with other parts named by what has to do with parts: each id becomes another, or none.</summary>
     public static Sheet WithParts(Sheet sheet, Func<string, string?> now)
     {
-        bool Stays(Thing thing) => thing.Parts.All(id => now(id) == id);
+        bool Stays(Thing thing) => thing.PartIds.All(id => now(id) == id);
         if (!sheet.Parts.All(Stays)) sheet = sheet with { Parts = [.. sheet.Parts.Select(p => (Part)p.WithParts(now))] };
         if (!sheet.Joints.All(Stays)) sheet = sheet with { Joints = [.. sheet.Joints.Select(j => (Joint)j.WithParts(now))] };
         return sheet;

@@ -155,4 +155,13 @@ internal enum ClaimKind
 
     /// <summary>A lead or hose is tied where it runs.</summary>
     Secures,
+
+    /// <summary>Something comes down on what is there to bear it.</summary>
+    Onto,
+
+    /// <summary>One thing after the other.</summary>
+    Then,
+
+    /// <summary>The old one, and no new one.</summary>
+    TheOld,
 }

@@ -59,6 +59,14 @@ internal static partial class Claims
     /// <summary>True where a step's words say something of a kind, and do not deny it.</summary>
     public static bool Says(Step step, ClaimKind kind) => First(step, kind) is { Denied: false };
 
+    /// <summary>True where the clause of an action says something of a kind, and does not deny it.</summary>
+    public static bool Says(Step step, StepAction action, ClaimKind kind)
+    {
+        foreach (var claim in Known.Of(step))
+            if (claim.Kind == kind && !claim.Denied && action.In.Begins(claim.At)) return true;
+        return false;
+    }
+
     /// <summary>The first of a kind that is said and not denied; else the first that is denied; null where neither is.</summary>
     public static Claim? First(Step step, ClaimKind kind)
     {

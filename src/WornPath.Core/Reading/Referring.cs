@@ -68,7 +68,7 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
             // "The bar" is no long bar that was only used.
             if (thing.Kind is ThingKind.Tool && !whole && phrase.After is null && spoken.IsOff(thing) is null || OnlyUsed(thing, phrase)) continue;
             // "The new caps" are none that are worked with, nor "its caps" where others are there.
-            if (thing is Aid && NameIndex.NamesOf(thing)[0][0] == "old" && !phrase.IsOld)
+            if (!phrase.IsOld && thing is Aid && Natures.Is(thing, Trait.OldPart))
             {
                 if (phrase.IsNew) continue;
                 best -= 30;

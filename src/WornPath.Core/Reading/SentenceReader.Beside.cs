@@ -33,7 +33,7 @@ public sealed partial class SentenceReader
                 continue;
             }
 
-            if (IsOfStack(clause, phrase, goesOn: true)) continue;
+            if (ReadPieceOfStack(clause, phrase, goesOn: true)) continue;
             var found = Settled(phrase.Text) is { Length: > 0 } settled ? _refer.Find(settled) : ItsOwn(phrase) ?? _refer.Known(phrase);
             if (found is null && sense is not Sense.Place && Settled(phrase.Text) is null && phrase.Is(ThingKind.Joint))
             {
@@ -109,7 +109,7 @@ public sealed partial class SentenceReader
         if (clause.Verb?.Lemma == "use")
         {
             OldAsTool(clause);
-            foreach (var piece in clause.Pieces.Where(p => p.Noun is { After: null, IsNew: true }).ToList()) IsOfStack(clause, piece.Noun!, goesOn: true);
+            foreach (var piece in clause.Pieces.Where(p => p.Noun is { After: null, IsNew: true }).ToList()) ReadPieceOfStack(clause, piece.Noun!, goesOn: true);
         }
 
         if (clause.Pieces.Exists(p => p.Noun is { IsPronoun: false } n && IsCotter(n))) Spoken.Pin = true;

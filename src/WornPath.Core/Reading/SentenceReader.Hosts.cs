@@ -14,7 +14,7 @@ public sealed partial class SentenceReader
     {
         if (parts.Count == 0) return;
         // "Lay the carrier on the trolley": that is under it now.
-        foreach (var under in clause.Nouns.Where(n => n is { IsPronoun: false, After: "on" or "onto" } && Trade.Wheeled.Contains(n.Head)))
+        foreach (var under in clause.Nouns.Where(n => n is { IsPronoun: false, After: "on" or "onto" } && Trade.WorkRests.Contains(n.Head)))
             if (_refer.Known(under) is Aid aid && Spoken.IsOff(aid) is not false
                 && _actions.Exists(a => a.Target == parts[^1].Id && a.Verb is Verb.SetAside or Verb.Remove))
                 Add(Verb.Place, aid, under.At);

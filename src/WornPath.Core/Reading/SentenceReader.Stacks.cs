@@ -7,7 +7,7 @@ namespace WornPath.Core.Reading;
 public sealed partial class SentenceReader
 {
     // "New copper washers" of the banjo bolt: renewed; the old ones, or the same again: said. False where no joint has such a piece.
-    private bool IsOfStack(Clause clause, NounPhrase phrase, bool goesOn)
+    private bool ReadPieceOfStack(Clause clause, NounPhrase phrase, bool goesOn)
     {
         if (phrase.IsPronoun || phrase.Stems.Count == 0 || PieceOf(clause, phrase) is not { } piece) return false;
         if (goesOn && phrase.IsNew) Add(Verb.Renew, piece.Joint, phrase.At, a => a with { Words = piece.Piece.NameFor(piece.Joint.Count * piece.Piece.Count) });
@@ -36,6 +36,6 @@ public sealed partial class SentenceReader
         var name = NameIndex.StemsOf(piece.Name);
         return name[^1] == phrase.Head && phrase.Stems.All(name.Contains)
             // "The nut" of a bolt is its nut; "the axle nut" is a joint.
-            && (piece.Kind != StackKind.Nut || phrase.IsNew || phrase.IsIts);
+            && (!piece.IsNut || phrase.IsNew || phrase.IsIts);
     }
 }

@@ -845,10 +845,10 @@ public sealed partial class SentenceReader
         }
 
         if (sense is Sense.Off or Sense.On or Sense.Start or Sense.Place or Sense.Secure or Sense.Replace or Sense.Move or Sense.MoveOff or Sense.Discard
-            && IsOfStack(clause, phrase, sense is not (Sense.Off or Sense.MoveOff or Sense.Discard))) return [];
+            && ReadPieceOfStack(clause, phrase, sense is not (Sense.Off or Sense.MoveOff or Sense.Discard))) return [];
         // "Take the old race out again": what was worked with.
         if (phrase.IsOld && sense is Sense.Off or Sense.Away && _refer.Things.LastOrDefault(t => t is Aid && Spoken.IsOff(t) is false
-            && NameIndex.NamesOf(t)[0] is ["old", .., var last] && last == phrase.Head) is { } worked) return [worked];
+            && Natures.Is(t, Trait.OldPart) && NameIndex.NamesOf(t)[0][^1] == phrase.Head) is { } worked) return [worked];
         if (phrase.IsVague && Settled(phrase.Text) is null && _refer.Known(phrase, Accepts) is { } set)
         {
             Ask(new Question { Kind = QuestionKind.PartOf, Phrase = phrase.Text, At = phrase.At, Verb = VerbOf(sense), Candidates = [set.Id], NewKinds = [set.Kind] });

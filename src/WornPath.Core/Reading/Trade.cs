@@ -45,7 +45,7 @@ internal static class Trade
     public static readonly WordSet Stances = Set("stance");
     public static readonly WordSet Openings = Set("openings");
     public static readonly WordSet Shuttings = Set("shuttings");
-    public static readonly WordSet Wheeled = Set("wheeled");
+    public static readonly WordSet WorkRests = Set("workRest");
     public static readonly WordSet NounsFirst = Set("nounFirst");
     public static readonly WordSet Unswitched = Set("unswitched");
     public static readonly WordSet Shifts = Set("shifts");

@@ -166,7 +166,7 @@ public sealed record Joint : Thing
     public override ThingKind Kind => ThingKind.Joint;
 
     [JsonIgnore]
-    public override IEnumerable<string> Parts => Holds;
+    public override IEnumerable<string> PartIds => Holds;
 
     public override Thing WithParts(Func<string, string?> now) => Holds.All(id => now(id) == id) ? this
         : this with { Holds = [.. Holds.Select(now).OfType<string>()] };

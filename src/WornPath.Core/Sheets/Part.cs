@@ -76,8 +76,16 @@ public sealed record Part : Thing
     public override ThingKind Kind => ThingKind.Part;
 
     [JsonIgnore]
-    public override IEnumerable<string> Parts => SitsOn is null ? Behind : Behind.Append(SitsOn);
+    public override IEnumerable<string> PartIds => SitsOn is null ? Behind : Behind.Append(SitsOn);
 
-    public override Thing WithParts(Func<string, string?> now) => Parts.All(id => now(id) == id) ? this
+    /// <summary>True where one part sits, over whatever is between, on another of a sheet; whatever circles a file may hold.</summary>
+    public static bool Bears(Sheet sheet, string bearer, string? id)
+    {
+        for (var left = sheet.Parts.Length; id is not null && left >= 0; left--, id = (sheet.Find(id) as Part)?.SitsOn)
+            if (id == bearer) return true;
+        return false;
+    }
+
+    public override Thing WithParts(Func<string, string?> now) => PartIds.All(id => now(id) == id) ? this
         : this with { Behind = [.. Behind.Select(now).OfType<string>()], SitsOn = SitsOn is null ? null : now(SitsOn) };
 }

@@ -69,9 +69,9 @@ public abstract record Thing : IRemembers
 
     /// <summary>Ids of the parts it has to do with: what covers it, what it sits on, what it holds.</summary>
     [JsonIgnore]
-    public virtual IEnumerable<string> Parts => [];
+    public virtual IEnumerable<string> PartIds => [];
 
-    /// <summary>The same with other parts: each id of <see cref="Parts"/> becomes another, or none.</summary>
+    /// <summary>The same with other parts: each id of <see cref="PartIds"/> becomes another, or none.</summary>
     public virtual Thing WithParts(Func<string, string?> now) => this;
 
     ref Memory IRemembers.Memory => ref _memory;

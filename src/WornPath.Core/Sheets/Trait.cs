@@ -126,6 +126,9 @@ public enum Trait
     /// <summary>A clamp that holds by itself, whatever the others do.</summary>
     OwnClamp,
 
+    /// <summary>Came off, and is used as a tool.</summary>
+    OldPart,
+
     /// <summary>There is one of it on a vehicle, and not one a side.</summary>
     OneOnly,
 }

@@ -10,35 +10,19 @@ namespace WornPath.Core.Tightening;
 /// <summary>A stack stands in JSON as its text.</summary>
 public sealed class JointStackJsonConverter() : TextJsonConverter<JointStack>(JointStack.Parse);
 
-/// <summary>What lies between the head of a fastener and its hole.</summary>
-public enum StackKind
-{
-    PlainWasher,
-    SpringWasher,
-    ToothedWasher,
-    ConeWasher,
-    SteppedWasher,
-
-    /// <summary>Copper, aluminium, bonded: keeps a fluid in, and is squeezed once.</summary>
-    SealingWasher,
-
-    Spacer,
-    Sleeve,
-    Stud,
-    Nut,
-}
-
 /// <summary>One piece of a joint besides the fastener that is turned.</summary>
-/// <param name="Kind">What it is.</param>
 /// <param name="Name">As its author calls it, in the singular: "copper washer".</param>
 /// <param name="Count">So many on each fastener.</param>
 /// <param name="Size">Across its flats, or its thickness, as written: "17 mm"; empty where that is not said.</param>
 /// <param name="IsNew">True where a new one goes in each time.</param>
 /// <param name="IsTurned">True for a nut that is turned, while the head is held.</param>
-public sealed record StackPiece(StackKind Kind, string Name, int Count, string Size, bool IsNew, bool IsTurned)
+public sealed record StackPiece(string Name, int Count, string Size, bool IsNew, bool IsTurned)
 {
+    /// <summary>True for a nut, of whatever form.</summary>
+    public bool IsNut => Name.EndsWith("nut", StringComparison.Ordinal);
+
     /// <summary>Its name for so many.</summary>
-    public string NameFor(int count) => count == 1 ? Name : Name + "s";
+    public string NameFor(int count) => count == 1 ? Name : Name.EndsWith("sh", StringComparison.Ordinal) ? Name + "es" : Name + "s";
 
     public override string ToString()
     {
@@ -61,25 +45,11 @@ public sealed partial class JointStack : IEquatable<JointStack>
 {
     private const int MostPieces = 12;
 
-    // By the word that tells the kind; "washer" is understood behind the first six. "Lock washer" is a spring washer in most shops
-    // (common practice, no source).
-    private static readonly (string Word, StackKind Kind)[] Words =
-    [
-        ("copper", StackKind.SealingWasher), ("crush", StackKind.SealingWasher), ("sealing", StackKind.SealingWasher), ("bonded", StackKind.SealingWasher),
-        ("aluminium", StackKind.SealingWasher), ("aluminum", StackKind.SealingWasher), ("fibre", StackKind.SealingWasher), ("fiber", StackKind.SealingWasher),
-        ("spring", StackKind.SpringWasher), ("split", StackKind.SpringWasher), ("lock", StackKind.SpringWasher), ("locking", StackKind.SpringWasher),
-        ("toothed", StackKind.ToothedWasher), ("star", StackKind.ToothedWasher), ("serrated", StackKind.ToothedWasher),
-        ("cone", StackKind.ConeWasher), ("conical", StackKind.ConeWasher), ("cup", StackKind.ConeWasher), ("disc", StackKind.ConeWasher),
-        ("stepped", StackKind.SteppedWasher), ("shouldered", StackKind.SteppedWasher),
-        ("plain", StackKind.PlainWasher), ("flat", StackKind.PlainWasher),
-    ];
+    // A washer by what tells it, where the word itself is said once: "flat + split washer".
+    private static readonly string[] Washers = ["copper", "crush", "sealing", "bonded", "aluminium", "aluminum", "fibre", "fiber", "spring", "split", "lock", "locking",
+        "toothed", "star", "serrated", "cone", "conical", "cup", "disc", "stepped", "shouldered", "plain", "flat"];
 
-    private static readonly (string Word, StackKind Kind)[] Heads =
-    [
-        ("washer", StackKind.PlainWasher), ("seal", StackKind.SealingWasher), ("spacer", StackKind.Spacer), ("shim", StackKind.Spacer),
-        ("sleeve", StackKind.Sleeve), ("bush", StackKind.Sleeve), ("bushing", StackKind.Sleeve), ("tube", StackKind.Sleeve), ("stud", StackKind.Stud),
-        ("nut", StackKind.Nut),
-    ];
+    private static readonly string[] Heads = ["washer", "seal", "spacer", "shim", "sleeve", "bush", "bushing", "tube", "stud", "nut"];
 
     [GeneratedRegex(@"\d+(?:[.,]\d+)?\s*mm\b|(?:\d+\s+)?\d+/\d+\s*in\b", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex Size();
@@ -99,7 +69,7 @@ public sealed partial class JointStack : IEquatable<JointStack>
     public ImmutableArray<StackPiece> Pieces { get; }
 
     /// <summary>The nut at the far end; null where there is none.</summary>
-    public StackPiece? Nut => Pieces.LastOrDefault(p => p.Kind == StackKind.Nut);
+    public StackPiece? Nut => Pieces.LastOrDefault(p => p.IsNut);
 
     /// <summary>The pieces that are renewed each time.</summary>
     public IEnumerable<StackPiece> Renewed => Pieces.Where(p => p.IsNew);
@@ -112,7 +82,7 @@ public sealed partial class JointStack : IEquatable<JointStack>
         foreach (var said in Between().Split(text).Select(p => p.Trim()).Where(p => p.Length > 0))
         {
             // "Copper washer, renew", "nut 17 mm, held": said of the piece before.
-            if (pieces.Count > 0 && said.ToLowerInvariant() is var more && (more is "held" or "turned" && pieces[^1].Kind == StackKind.Nut || IsNewWord(more)))
+            if (pieces.Count > 0 && said.ToLowerInvariant() is var more && (more is "held" or "turned" && pieces[^1].IsNut || IsNewWord(more)))
             {
                 pieces[^1] = pieces[^1] with { IsNew = pieces[^1].IsNew || IsNewWord(more), IsTurned = more == "turned" };
                 continue;
@@ -144,14 +114,11 @@ public sealed partial class JointStack : IEquatable<JointStack>
         var n = count.Success ? int.Parse(count.Groups["n"].Value, CultureInfo.InvariantCulture) : 1;
         if (words.Count == 0 || n is < 1 or > 40) return Wrong(said);
         // "Flat + split washer": the washer is said once.
-        if (Array.Exists(Words, w => w.Word == words[^1])) words.Add("washer");
-        var head = Array.Find(Heads, h => words[^1] == h.Word || words[^1] == h.Word + "s" || h.Word == "bush" && words[^1] == "bushes");
-        if (head.Word is null || words.Count > 4) return Wrong(said);
-        words[^1] = head.Word;
-        var kind = head.Kind != StackKind.PlainWasher ? head.Kind
-            : words.SkipLast(1).Select(w => Array.Find(Words, k => k.Word == w)).FirstOrDefault(k => k.Word is not null) is { Word: not null } told ? told.Kind : head.Kind;
-        if (isTurned && kind != StackKind.Nut) return new Problem($"“{NumberText.Excerpt(said)}” is not turned.", "Only a nut is: turned nut 17 mm.");
-        return new StackPiece(kind, string.Join(' ', words), n, size.Success ? Unit().Replace(size.Value.Trim().ToLowerInvariant(), " $1") : "", isNew, isTurned);
+        if (Washers.Contains(words[^1])) words.Add("washer");
+        if (Array.Find(Heads, h => words[^1] == h || words[^1] == h + "s" || words[^1] == h + "es") is not { } head || words.Count > 4) return Wrong(said);
+        words[^1] = head;
+        var piece = new StackPiece(string.Join(' ', words), n, size.Success ? Unit().Replace(size.Value.Trim().ToLowerInvariant(), " $1") : "", isNew, isTurned);
+        return isTurned && !piece.IsNut ? new Problem($"“{NumberText.Excerpt(said)}” is not turned.", "Only a nut is: turned nut 17 mm.") : piece;
     }
 
     private static Problem Wrong(string said) => new($"“{NumberText.Excerpt(said)}” is nothing that lies under a head.",

@@ -115,18 +115,11 @@ public sealed class Walker
                 for (var i = 0; i < passes.Torques.Length; i++)
                 {
                     var pass = action with { Verb = Verb.TorquePass, Torque = passes.Torques[i], Pass = i + 1, Passes = null };
-                    On(at, stepIndex, step, pass, Next(_tracks.ThingAt(at), _tracks.Now(at), pass, false), ofNoSide);
+                    On(at, stepIndex, step, pass, Next(_tracks.ThingAt(at), _tracks.Now(at), step, pass, hostIsOff: false), ofNoSide);
                 }
             }
 
             var thing = _tracks.ThingAt(at);
-            // "Secure the loom with zip ties": tied, and not plugged in by that.
-            if (thing is Connection && action.Verb == Verb.Connect && Claims.All(step, ClaimKind.Secures).Any(c => action.In.Begins(c.At)))
-            {
-                On(at, stepIndex, step, action, _tracks.Now(at), ofNoSide);
-                return;
-            }
-
             if (thing is Part)
             {
                 if (_tracks.IndexOf(action.Host) is >= 0 and var host) _tracks.Sit(at, host);
@@ -135,7 +128,7 @@ public sealed class Walker
             }
 
             var order = _events.Count;
-            On(at, stepIndex, step, action, Next(thing, _tracks.Now(at), action, IsOff(_tracks.HostOf(at))), ofNoSide);
+            On(at, stepIndex, step, action, Next(thing, _tracks.Now(at), step, action, IsOff(_tracks.HostOf(at))), ofNoSide);
             if (thing is Part && _tracks.Now(at).Part.Place == PartPlace.On) CarryAlong(at, PartPlace.Carried, PartPlace.On, stepIndex, step, action, ofNoSide);
             // An aid the part hangs from comes into place with it.
             if (action.Verb == Verb.HangAside && _tracks.IndexOf(action.With) is >= 0 and var hook && _tracks.Now(hook) is { InPlace: false } empty)
@@ -196,14 +189,15 @@ public sealed class Walker
         _ => _vehicle,
     };
 
-    private static ThingState Next(Thing thing, ThingState now, StepAction action, bool hostIsOff) => thing.Kind switch
+    private static ThingState Next(Thing thing, ThingState now, Step step, StepAction action, bool hostIsOff) => thing.Kind switch
     {
         ThingKind.Joint => now with { Joint = FastenerCounts.After((Joint)thing, now.Joint, action, one => NextJoint((Joint)thing, one, action)) },
         ThingKind.Part => now with { Part = NextPart(now.Part, action, hostIsOff) },
         ThingKind.Connection => action.Verb switch
         {
             Verb.Disconnect => now with { Connected = false },
-            Verb.Connect => now with { Connected = true },
+            // "Secure the loom with zip ties": tied, and not plugged in by that.
+            Verb.Connect when !Claims.Says(step, action, ClaimKind.Secures) => now with { Connected = true },
             _ => now,
         },
         ThingKind.Fluid => action.Verb switch
@@ -254,21 +248,25 @@ public sealed class Walker
 
     private static bool Fixed(JointStage stage) => stage is JointStage.Torqued or JointStage.Aligned;
 
-    private static PartState NextPart(PartState now, StepAction action, bool hostIsOff) => action.Verb switch
+    private static PartState NextPart(PartState now, StepAction action, bool hostIsOff)
     {
-        Verb.Remove => now with { Place = PartPlace.OnBench, WasOff = true, Cleaned = false, IsNew = false },
-        Verb.HangAside => now with { Place = PartPlace.Hung, WasOff = true },
-        // Put aside while it is on, it is swung out of the way and must come back.
-        Verb.SetAside => now.Place == PartPlace.On ? now with { Place = PartPlace.Hung, WasOff = true } : now,
-        Verb.Carry => now.Place == PartPlace.On && hostIsOff ? now with { Place = PartPlace.Carried } : now,
-        Verb.Fit => now with { Place = hostIsOff ? PartPlace.Carried : PartPlace.On, IsNew = now.IsNew || action.New },
-        Verb.Renew => now with { IsNew = true, Cleaned = false, Inspected = false },
-        // What is thrown away has come off, whether that was said or not.
-        Verb.Discard => now.IsMounted ? now with { Place = PartPlace.OnBench, WasOff = true, IsNew = false } : now,
         // "Clean the new disc. Push it on": the one that lies there is the new one.
-        Verb.Clean => now with { Cleaned = true, IsNew = now.IsNew || action is { New: true, Some: null } && !now.IsMounted },
-        Verb.Inspect or Verb.Measure => now with { Inspected = true, IsNew = now.IsNew || action is { New: true, Some: null } && !now.IsMounted },
-        Verb.Treat or Verb.Adjust or Verb.Seat => now with { IsNew = now.IsNew || action is { New: true, Some: null } && !now.IsMounted },
-        _ => now,
-    };
+        if (action is { New: true, Some: null, Verb: Verb.Clean or Verb.Inspect or Verb.Measure or Verb.Treat or Verb.Adjust or Verb.Seat } && !now.IsMounted)
+            now = now with { IsNew = true };
+        return action.Verb switch
+        {
+            Verb.Remove => now with { Place = PartPlace.OnBench, WasOff = true, Cleaned = false, IsNew = false },
+            Verb.HangAside => now with { Place = PartPlace.Hung, WasOff = true },
+            // Put aside while it is on, it is swung out of the way and must come back.
+            Verb.SetAside => now.Place == PartPlace.On ? now with { Place = PartPlace.Hung, WasOff = true } : now,
+            Verb.Carry => now.Place == PartPlace.On && hostIsOff ? now with { Place = PartPlace.Carried } : now,
+            Verb.Fit => now with { Place = hostIsOff ? PartPlace.Carried : PartPlace.On, IsNew = now.IsNew || action.New },
+            Verb.Renew => now with { IsNew = true, Cleaned = false, Inspected = false },
+            // What is thrown away has come off, whether that was said or not.
+            Verb.Discard => now.IsMounted ? now with { Place = PartPlace.OnBench, WasOff = true, IsNew = false } : now,
+            Verb.Clean => now with { Cleaned = true },
+            Verb.Inspect or Verb.Measure => now with { Inspected = true },
+            _ => now,
+        };
+    }
 }

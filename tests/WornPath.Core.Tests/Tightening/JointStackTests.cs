@@ -19,6 +19,7 @@ public class JointStackTests
     [InlineData("nut 9/16 in, held", "nut 9/16 in")]
     [InlineData("turned nut 19 mm", "turned nut 19 mm")]
     [InlineData("stud, washer, lock nut 13 mm (new)", "stud, washer, lock nut 13 mm (new)")]
+    [InlineData("2 bushes", "2 bushes")]
     [InlineData("3 × cone washer", "3 cone washers")]
     [InlineData("bonded seal (new each time)", "bonded seal (new)")]
     [InlineData("3 spacers 5 mm then a flat washer", "3 spacers 5 mm, flat washer")]

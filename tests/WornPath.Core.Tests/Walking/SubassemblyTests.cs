@@ -66,6 +66,28 @@ public class SubassemblyTests
     }
 
     [Fact]
+    public void The_other_side_sits_on_its_own_side()
+    {
+        var sheet = new Written().Part("left knuckle").Part("left hub").Set("left hub", "sitsOn", "left knuckle").Steps("Lift the left knuckle off.", "Press the left hub out.");
+        sheet.Do(Core.Building.Mirror.Of(sheet.Sheet, "h1").Value.Edit!);
+        var hub = (Part)sheet.Sheet.Things.Single(t => t.Name == "right hub");
+        sheet.Sheet.Find(hub.SitsOn!)!.Name.ShouldBe("right knuckle");
+    }
+
+    // An undo beside another edit may bring a circle about, and so may a file: nothing runs round in it.
+    [Fact]
+    public void A_circle_of_what_sits_on_what_is_walked_and_mended()
+    {
+        var sheet = Knuckle("Lift the knuckle off.", "Lift the knuckle on.").From(s => s with
+        {
+            Parts = [.. s.Parts.Select(p => p.Id switch { "P1" => p with { SitsOn = "P2" }, "P2" => p with { SitsOn = "P1" }, _ => p })],
+        });
+        sheet.Walk().AtEnd("P1").Part.Place.ShouldBe(PartPlace.On);
+        sheet.Set("snap ring", "sitsOn", "knuckle").Set("knuckle", "sitsOn", "");
+        ((Part)sheet.Sheet.Find("P1")!).SitsOn.ShouldBeNull();
+    }
+
+    [Fact]
     public void What_is_left_on_an_old_part_goes_with_it()
     {
         string[] steps = ["Lift the knuckle off.", "Throw the knuckle away.", "Lift the new knuckle on."];

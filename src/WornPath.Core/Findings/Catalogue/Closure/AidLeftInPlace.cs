@@ -12,7 +12,7 @@ public sealed class AidLeftInPlace : Rule
     {
         foreach (var aid in walk.Sheet.Aids)
         {
-            if (!walk.AtEnd(aid.Id).InPlace || OldPartLeftIn.IsOldPart(aid)) continue;
+            if (!walk.AtEnd(aid.Id).InPlace || Natures.Is(aid, Trait.OldPart)) continue;
             var placed = walk.EventsOf(aid.Id).Last(e => e.Verb == Verb.Place);
             yield return At(placed, $"Put in place here and never taken away: {aid.Label}.",
                 Fixes.PutRight(walk, aid, placed.StepIndex, $"Take {aid.Id} away", $"Take away {Fixes.The(aid)}."));

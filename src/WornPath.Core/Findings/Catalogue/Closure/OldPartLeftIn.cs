@@ -10,12 +10,9 @@ public sealed class OldPartLeftIn : ThingRule<Aid>
 
     protected internal override void Find(Walk walk, Aid aid, Found found)
     {
-        if (!IsOldPart(aid) || !walk.AtEnd(aid.Id).InPlace) return;
+        if (!Natures.Is(aid, Trait.OldPart) || !walk.AtEnd(aid.Id).InPlace) return;
         var used = walk.EventsOf(aid.Id).Last(e => e.Verb == Verb.Place);
         found.Add(At(used, $"{aid.Label} is worked with here, and no step takes {(aid.IsMany ? "them" : "it")} out again: an old race left in its bore is "
             + "not seen any more.", Fixes.PutRight(walk, aid, used.StepIndex, $"Take {aid.Id} away", $"Take away {Fixes.The(aid)}.")));
     }
-
-    /// <summary>True for what came off and is used as a tool.</summary>
-    internal static bool IsOldPart(Aid aid) => aid.Name.StartsWith("old ", StringComparison.OrdinalIgnoreCase);
 }

@@ -14,7 +14,7 @@ public sealed class ConnectedWhileConnected : Rule
         foreach (var walked in walk.Doing(Verb.Connect))
             if (walked is { Thing: Connection connection, Action.Verb: Verb.Connect, Before.Connected: true }
                 // "Secure the loom with ties": tied.
-                && !Claims.All(walked.Step, ClaimKind.Secures).Any(c => walked.Action.In.Begins(c.At)))
+                && !Claims.Says(walked.Step, walked.Action, ClaimKind.Secures))
                 yield return At(walked, $"{connection.Label} is connected here and is connected already. Write where it is disconnected; or it comes with the kit: say so in Joints.");
     }
 }

@@ -1,3 +1,4 @@
+using WornPath.Core.Reading;
 using WornPath.Core.Sheets;
 using WornPath.Core.Walking;
 
@@ -30,16 +31,13 @@ public sealed class FittedBeforeWhatGoesUnder : ThingRule<Part>
             }
 
             // "Push the spring over the new damper": the one is there when the other goes on.
-            if (early.Step.Id == fitted.Step.Id && early.Action.In.Length > 0 && early.Action.In == fitted.Action.In && !SaysThen(early, fitted)) continue;
+            if (early.Step.Id == fitted.Step.Id && early.Action.In.Length > 0 && early.Action.In == fitted.Action.In && !Claims.Says(early.Step, early.Action, ClaimKind.Then)) continue;
             var fix = fitted.StepIndex == early.StepIndex ? null
                 : CanGoBefore(walk, under, fitted, early) ? Fixes.MoveBefore(walk, fitted.Step, early.Step)
                 : CanWait(walk, cover, early, fitted) ? Fixes.MoveAfter(walk, early.Step, fitted.Step) : null;
             found.Add(At(early, $"{cover.Label} is fitted here, but what goes under it is fitted only in step {fitted.StepIndex + 1}: {under.Label}.", fix));
         }
     }
-
-    private static bool SaysThen(WalkEvent early, WalkEvent fitted) => early.Action.At.End is var from && fitted.Action.At.Start is var to && from < to
-        && to <= early.Step.Text.Length && early.Step.Text[from..to].Contains("then ", StringComparison.OrdinalIgnoreCase);
 
     // What goes under it is on by then, the old one out, and nothing else of the step stands in the way.
     private static bool CanGoBefore(Walk walk, Part part, WalkEvent fitted, WalkEvent early) =>

@@ -1,4 +1,5 @@
 using WornPath.Core.Editing;
+using WornPath.Core.Reading;
 using WornPath.Core.Sheets;
 using WornPath.Core.Tightening;
 using WornPath.Core.Walking;
@@ -18,7 +19,7 @@ public sealed class NotRenewed : ThingRule<Thing>
                 if (walked.Action is { Verb: Verb.InsertPin, New: false } && joint.Locking == Locking.CotterPin)
                     found.Add(At(walked, $"The cotter pin of {joint.Label} goes in here and is not said to be new. A bent pin is never used again.", SayNew(walked)));
                 else if (joint.Reuse == ReuseRule.Renew && walked.Action is { Verb: Verb.Start, New: false } && walked.Acted.AnyOut
-                    && (walked.Acted.WasOut || SaysOld(walked)) && !NewLater(walk, walked))
+                    && (walked.Acted.WasOut || Claims.Says(walked.Step, walked.Action, ClaimKind.TheOld)) && !NewLater(walk, walked))
                     found.Add(At(walked, $"{joint.Label} {joint.Are} to be renewed each time, and "
                         + $"{(joint.Count > 1 ? "the old ones go" : "the old one goes")} back in here.", SayNew(walked)));
             }
@@ -48,10 +49,6 @@ public sealed class NotRenewed : ThingRule<Thing>
                 Fixes.InsertBefore(walk, back.StepIndex, $"New {name} first", $"Put {(many ? "" : "a ")}new {name} on the {joint.Name}.")));
         }
     }
-
-    // "Spin the old nuts on", of those that come with the kit.
-    private static bool SaysOld(WalkEvent walked) => walked.Action.At.Start is > 4 and var at && at <= walked.Step.Text.Length
-        && walked.Step.Text.AsSpan(at - 4, 4).Equals("old ", StringComparison.OrdinalIgnoreCase);
 
     // "Start the nut by hand … torque the new nut": said late is said.
     private static bool NewLater(Walk walk, WalkEvent started)
