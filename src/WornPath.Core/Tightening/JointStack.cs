@@ -82,7 +82,8 @@ public sealed partial class JointStack : IEquatable<JointStack>
         foreach (var said in Between().Split(text).Select(p => p.Trim()).Where(p => p.Length > 0))
         {
             // "Copper washer, renew", "nut 17 mm, held": said of the piece before.
-            if (pieces.Count > 0 && said.ToLowerInvariant() is var more && (more is "held" or "turned" && pieces[^1].IsNut || IsNewWord(more)))
+            if (pieces.Count > 0 && said.ToLowerInvariant() is var more
+                && (more is "held" or "turned" && pieces[^1].IsNut || IsNewWord(more)))
             {
                 pieces[^1] = pieces[^1] with { IsNew = pieces[^1].IsNew || IsNewWord(more), IsTurned = more == "turned" };
                 continue;
@@ -94,7 +95,8 @@ public sealed partial class JointStack : IEquatable<JointStack>
         }
 
         return pieces.Count is > 0 and <= MostPieces ? new JointStack(pieces.ToImmutable())
-            : new Problem(pieces.Count == 0 ? "Nothing is named." : $"{pieces.Count} pieces are too many ({MostPieces}).", "Write them from the head on, such as spring washer, plain washer, nut 17 mm.");
+            : new Problem(pieces.Count == 0 ? "Nothing is named." : $"{pieces.Count} pieces are too many ({MostPieces}).",
+                "Write them from the head on, such as spring washer, plain washer, nut 17 mm.");
     }
 
     private static bool IsNewWord(string word) => word is "new" or "renew" or "renewed" or "renew each time" or "new each time" or "(new)";

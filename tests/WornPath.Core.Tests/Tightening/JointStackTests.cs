@@ -44,7 +44,8 @@ public class JointStackTests
         read.Problem!.ToString().ShouldContain("nut 17 mm");
     }
 
-    private static Written Banjo(params string[] steps) => new Written().Part("brake hose").Joint("banjo bolt", "24 N·m", holds: "brake hose", fastener: "M10×1 bolt, 14 mm")
+    private static Written Banjo(params string[] steps) => new Written().Part("brake hose").Joint("banjo bolt", "24 N·m", holds: "brake hose",
+        fastener: "M10×1 bolt, 14 mm")
         .Set("banjo bolt", "stack", "2 copper washers (new)").Steps(steps);
 
     [Theory]
@@ -77,9 +78,11 @@ public class JointStackTests
     public void It_is_counted_to_what_must_be_in_hand_and_gives_the_tool_that_holds()
     {
         var sheet = new Written().Part("arm").Joint("arm bolts", "80 N·m", holds: "arm", fastener: "M12×60 8.8 bolt, 18 mm").Set("arm bolts", "count", "2")
-            .Set("arm bolts", "stack", "2 plain washers, 19 mm lock nut (new)").Steps("Take out the arm bolts.", "Start the arm bolts by hand with new lock nuts.", "Torque the arm bolts to 80 N·m.");
+            .Set("arm bolts", "stack", "2 plain washers, 19 mm lock nut (new)").Steps("Take out the arm bolts.",
+                "Start the arm bolts by hand with new lock nuts.", "Torque the arm bolts to 80 N·m.");
         var walk = sheet.Walk();
-        Needs.Parts(walk).Where(i => i.Key.StartsWith("stack:", StringComparison.Ordinal)).Select(i => (i.What, i.Amount)).ShouldBe([("lock nuts 19 mm for the arm bolts", "2")]);
+        Needs.Parts(walk).Where(i => i.Key.StartsWith("stack:", StringComparison.Ordinal)).Select(i => (i.What, i.Amount))
+            .ShouldBe([("lock nuts 19 mm for the arm bolts", "2")]);
         ToolList.Of(walk, Workshop.Default).Select(t => t.What).ShouldContain("19 mm spanner");
         sheet.Set("arm bolts", "stack", "turned nut 19 mm");
         var turned = ToolList.Of(sheet.Walk(), Workshop.Default).Select(t => t.What).ToList();

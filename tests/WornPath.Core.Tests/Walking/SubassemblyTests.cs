@@ -68,7 +68,8 @@ public class SubassemblyTests
     [Fact]
     public void The_other_side_sits_on_its_own_side()
     {
-        var sheet = new Written().Part("left knuckle").Part("left hub").Set("left hub", "sitsOn", "left knuckle").Steps("Lift the left knuckle off.", "Press the left hub out.");
+        var sheet = new Written().Part("left knuckle").Part("left hub").Set("left hub", "sitsOn", "left knuckle").Steps("Lift the left knuckle off.",
+            "Press the left hub out.");
         sheet.Do(Core.Building.Mirror.Of(sheet.Sheet, "h1").Value.Edit!);
         var hub = (Part)sheet.Sheet.Things.Single(t => t.Name == "right hub");
         sheet.Sheet.Find(hub.SitsOn!)!.Name.ShouldBe("right knuckle");
@@ -118,19 +119,24 @@ public class SubassemblyTests
     [Fact]
     public void Order_is_kept_within_what_is_on_the_bench()
     {
-        Written Job(params string[] steps) => Knuckle(steps).Set("hub bearing", "behind", "snap ring").Set("hub bearing", "sitsOn", "knuckle").Set("snap ring", "sitsOn", "knuckle");
-        Job("Lift the knuckle off.", "Press the hub bearing out.", "Take the snap ring out.").Findings().ShouldContain(f => f.Rule == "ORD006" && f.StepNumber == 2);
+        Written Job(params string[] steps) => Knuckle(steps).Set("hub bearing", "behind", "snap ring").Set("hub bearing", "sitsOn", "knuckle")
+            .Set("snap ring", "sitsOn", "knuckle");
+        Job("Lift the knuckle off.", "Press the hub bearing out.", "Take the snap ring out.").Findings()
+            .ShouldContain(f => f.Rule == "ORD006" && f.StepNumber == 2);
         Job("Lift the knuckle off.", "Take the snap ring out.", "Press the hub bearing out.", "Fit the snap ring.", "Press the new hub bearing in.")
             .Findings().ShouldContain(f => f.Rule == "ORD002" && f.StepNumber == 4);
-        Job("Lift the knuckle off.", "Take the snap ring out.", "Press the hub bearing out.", "Press the new hub bearing in.", "Fit the snap ring.", "Lift the knuckle on.")
+        Job("Lift the knuckle off.", "Take the snap ring out.", "Press the hub bearing out.", "Press the new hub bearing in.", "Fit the snap ring.",
+            "Lift the knuckle on.")
             .Findings().ShouldNotContain(f => f.Rule.StartsWith("ORD", StringComparison.Ordinal) || f.Rule.StartsWith("CLO", StringComparison.Ordinal));
     }
 
     [Fact]
     public void A_jack_under_the_arm_loads_the_suspension_in_the_air()
     {
-        Written Job(string under) => new Written().Part("control arm").Joint("arm bolt", "90 N·m", holds: "control arm").Set("arm bolt", "condition", "suspension loaded")
-            .Steps("Raise the front and set it on axle stands.", "Take out the arm bolt. Take the control arm off.", "Fit the control arm. Start the arm bolt by hand.",
+        Written Job(string under) => new Written().Part("control arm").Joint("arm bolt", "90 N·m", holds: "control arm").Set("arm bolt", "condition",
+            "suspension loaded")
+            .Steps("Raise the front and set it on axle stands.", "Take out the arm bolt. Take the control arm off.",
+                "Fit the control arm. Start the arm bolt by hand.",
                 under, "Torque the arm bolt to 90 N·m.", "Take the jack away.", "Lower the tractor to the ground.");
         var loaded = Job("Put a jack under the control arm and raise the arm until the spring carries the weight.");
         loaded.Findings().ShouldNotContain(f => f.Rule == "TRQ012");
