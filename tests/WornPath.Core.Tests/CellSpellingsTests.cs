@@ -91,6 +91,18 @@ public class CellSpellingsTests
     [InlineData("No. 10-24 screw", "#10-24 UNC screw")]
     [InlineData("half inch UNC bolt", "1/2-13 UNC bolt")]
     [InlineData("three-eighths UNF hex", "3/8-24 UNF bolt")]
+    [InlineData("M10 zinc plated 8.8", "M10 8.8, zinc plated")]
+    [InlineData("M14x1.5 wheel nut, cone seat", "M14×1.5 wheel nut, cone seat")]
+    [InlineData("M12 pinch bolt 10.9, 18 mm", "M12 10.9 pinch bolt, 18 mm")]
+    [InlineData("U-bolts M16×2", "M16 U-bolt")]
+    [InlineData("M10x30 cl 8.8 hex hd bolt, HDG", "M10×30 8.8 hex head bolt, HDG")]
+    [InlineData("3/8-16 × 1 1/4 grade 5 hex cap screw", "3/8-16 UNC × 1 1/4 in grade 5 hex cap screw")]
+    [InlineData("DIN 931 M10×60 8.8", "M10×60 8.8, DIN 931")]
+    [InlineData("M8×30 8.8 bolt with captive washer", "M8×30 8.8 bolt, with captive washer")]
+    [InlineData("M8 jam nut, 13 mm", "M8 jam nut, 13 mm")]
+    [InlineData("M16×2 8 lock nut, 24 mm", "M16 lock nut of class 8, 24 mm")]
+    [InlineData("M6×16 socket screw (zinc), 5 mm", "M6×16 socket screw, hex socket 5 mm, zinc")]
+    [InlineData("M6×16 hex socket screw, 5 mm key", "M6×16 hex socket screw, hex socket 5 mm")]
     public void A_fastener_is_read_as_it_is_written(string cell, string read)
     {
         FastenerText.Parse(cell).Value.ToString().ShouldBe(read);
@@ -98,9 +110,9 @@ public class CellSpellingsTests
     }
 
     [Theory]
-    [InlineData("M10 zinc plated 8.8", "finish")]
     [InlineData("M10 triple square", "size")]
-    [InlineData("M14x1.5 wheel nut, cone seat", "how it seats")]
+    [InlineData("M10 fine 10.9 bolt", "leaves the pitch open")]
+    [InlineData("M10x45 8.8 bolt with lock nut", "under washers and nut")]
     [InlineData("M10 frobbed", "“frobbed” is not understood")]
     public void A_fastener_that_says_what_no_cell_keeps_is_refused_by_its_word(string cell, string says) =>
         FastenerText.Parse(cell).Problem!.ToString().ShouldContain(says);

@@ -91,7 +91,8 @@ public static class DriveSizes
                 return [.. Socket(Countersunk, thread), .. Sized(LobedCountersunk, thread, DriveKind.Hexalobular, "T"), .. Sized(Cross, thread, DriveKind.CrossRecess, "PH")];
             case FastenerForm.PanHeadScrew:
                 return [.. Sized(Lobed, thread, DriveKind.Hexalobular, "T"), .. Sized(Cross, thread, DriveKind.CrossRecess, "PH")];
-            case FastenerForm.Fitting or FastenerForm.Stud or FastenerForm.Screw or FastenerForm.SetScrew or FastenerForm.Plug or FastenerForm.CarriageBolt:
+            case FastenerForm.Fitting or FastenerForm.Stud or FastenerForm.Screw or FastenerForm.SetScrew or FastenerForm.Plug or FastenerForm.CarriageBolt
+                or FastenerForm.OddNut:
                 return [];
             default:
                 return [.. AcrossFlats.Of(thread, form, ofWheel).Select(f => new Drive(DriveKind.Hexagon, f.Size))];

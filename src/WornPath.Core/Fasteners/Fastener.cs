@@ -25,6 +25,9 @@ public enum FastenerForm
     CarriageBolt,
     WheelNut,
     WheelBolt,
+
+    /// <summary>A nut no hexagon turns: wing, weld, cage, ring …</summary>
+    OddNut,
 }
 
 /// <summary>The kind of engagement between head and tool.</summary>
@@ -98,6 +101,12 @@ public sealed record Fastener
     public string? Class { get; init; }
 
     public FastenerForm? Form { get; init; }
+
+    /// <summary>What the author calls it where that is more than the plain name of its form: "pinch bolt", "wing nut"; else empty.</summary>
+    public string Called { get; init; } = "";
+
+    /// <summary>What is said of it besides and works nothing out: finish, seat, standard, a captive washer; else empty.</summary>
+    public string Besides { get; init; } = "";
 
     /// <summary>Class of the nut it goes into (ISO 898-2); null where it goes into none, or nobody has looked.</summary>
     public string? NutClass { get; init; }

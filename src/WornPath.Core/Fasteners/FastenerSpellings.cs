@@ -17,6 +17,7 @@ internal static partial class FastenerSpellings
         // An inch mark before the threads to the inch.
         (Of(@"(?<=\d/\d{1,2})\s*(?:""|″|in\.?)\s*-\s*(?=\d)"), "-"),
         // Heads.
+        (Of(@"(?<!\w)hd\.?(?!\w)"), "head"), (Of(@"(?<!\w)hx\.?(?!\w)"), "hex"),
         (Of(@"(?<!\w)SHCS(?!\w)"), "cap screw"), (Of(@"(?<!\w)BHCS(?!\w)"), "button head screw"), (Of(@"(?<!\w)FHCS(?!\w)"), "countersunk screw"),
         (Of(@"(?<!\w)socket\s+head(?!\s+(?:cap|screw))"), "cap screw"), (Of(@"(?<!\w)socket\s+head\s+screw"), "cap screw"),
         (Of(@"(?<!\w)button\s+head(?!\s+screw)"), "button head screw"), (Of(@"(?<!\w)countersunk(?!\s+screw)"), "countersunk screw"),
@@ -32,7 +33,7 @@ internal static partial class FastenerSpellings
         (Of(@"(?<=stud)\s+and\s+(?=nut)"), " with "),
         (Of(@"(?<!\w)(?:class|cl\.?)\s*(?<n>\d{1,2})\s+nut(?!\w)"), "nut of class ${n}"),
         (Of(@"(?<!(?:with|into)\s+(?:a\s+)?|\+\s*)(?<!\w)nut\s+(?:class\s*|cl\.?\s*)?(?<n>\d{1,2})(?![\w.,/]|\s*mm)"), "nut of class ${n}"),
-        (Of(@"(?<![\w.×/-])(?<n>4|5|6|8|9|10|12)\s+nut(?!\w)"), "nut of class ${n}"),
+        (Of(@"(?<![\w.×/-])(?:(?:class|cl\.?)\s*)?(?<n>4|5|6|8|9|10|12)\s+(?<k>(?!with\b|into\b|and\b)(?:[a-z-]+\s+){0,3}?)nut(?!\w)"), "${k}nut of class ${n}"),
         (Of(@"(?<!\w)stainless\s+(?:steel\s+)?(?=A[24]-)"), ""),
         // Drives.
         (Of(@"(?<!\w)TX\s*-?\s*(?<n>\d{1,3})(?!\w)"), "T${n}"), (Of(@"(?<!\w)T-(?<n>\d{1,3})(?!\w)"), "T${n}"),

@@ -6,23 +6,6 @@ namespace WornPath.Core.Fasteners;
 /// <summary>One cell that says what a fastener is: "M12x1.25x40 10.9 flange bolt, 17 mm". Order is free; nothing unknown is dropped.</summary>
 public static partial class FastenerText
 {
-    private static readonly (string Words, FastenerForm Form)[] Forms =
-    [
-        ("hex flange bolt", FastenerForm.FlangeBolt), ("flange bolt", FastenerForm.FlangeBolt), ("flange screw", FastenerForm.FlangeBolt),
-        ("socket head cap screw", FastenerForm.CapScrew), ("socket cap screw", FastenerForm.CapScrew), ("cap screw", FastenerForm.CapScrew),
-        ("button head screw", FastenerForm.ButtonHeadScrew), ("button screw", FastenerForm.ButtonHeadScrew),
-        ("countersunk screw", FastenerForm.CountersunkScrew), ("pan head screw", FastenerForm.PanHeadScrew), ("pan screw", FastenerForm.PanHeadScrew),
-        ("prevailing-torque nut", FastenerForm.LockNut), ("lock nut", FastenerForm.LockNut), ("locknut", FastenerForm.LockNut),
-        ("set screw", FastenerForm.SetScrew), ("carriage bolt", FastenerForm.CarriageBolt), ("wheel nut", FastenerForm.WheelNut),
-            ("wheel bolt", FastenerForm.WheelBolt),
-        ("castle nut", FastenerForm.CastleNut), ("flange nut", FastenerForm.FlangeNut), ("hex nut", FastenerForm.Nut), ("nut", FastenerForm.Nut),
-        ("banjo bolt", FastenerForm.BanjoBolt), ("hex bolt", FastenerForm.Bolt), ("bolt", FastenerForm.Bolt), ("screw", FastenerForm.Screw),
-        ("stud", FastenerForm.Stud), ("fitting", FastenerForm.Fitting), ("plug", FastenerForm.Plug),
-    ];
-
-    // The longer names stand before the shorter ones they hold: at one place the first that fits is taken.
-    private static readonly Regex FormPattern = new($@"(?<![\w-])(?<form>{string.Join('|', Forms.Select(f => Regex.Escape(f.Words)))})s?(?![\w-])", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant | RegexOptions.Compiled);
-
     [GeneratedRegex(@"(?<![\w/])" + ThreadText.MetricPattern + @"(?!\w)", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex Metric();
 
@@ -48,11 +31,24 @@ public static partial class FastenerText
     [GeneratedRegex(@"(?<!\w)triple[\s-]square\s+(?:M\s?)?(?<n>\d{1,2})(?!\w)", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex TripleSquare();
 
-    [GeneratedRegex(@"(?<!\w)(?:zinc|plated|galvani[sz]ed|phosphated|black|coated|yellow)(?!\w)", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
-    private static partial Regex Finish();
+    // Finish, seat, standard, a washer that comes with it: said besides, and kept as it is said.
+    private const string FinishPattern = @"(?:zinc|nickel|chrome|cadmium|tin)(?:[\s-]+(?:flake|nickel))?(?:[\s-]+(?:plated|coated|coating|plating))?"
+        + @"|hot[\s-]dip(?:ped)?[\s-]+galvani[sz]ed|HDG|galvani[sz]ed|phosphated?|black(?:[\s-]+oxide)?|yellow(?:[\s-]+(?:zinc|chromate|passivated))?"
+        + @"|(?:pre-?)?coated|plated|passivated";
 
-    [GeneratedRegex(@"^(?:with\s+)?(?:an?\s+)?(?:cone|conical|taper(?:ed)?|ball|spherical|flat|mag)(?:\s+(?:seat|seated|collar))?$", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
-    private static partial Regex Seat();
+    private const string SeatPattern = @"(?:with\s+)?(?:an?\s+)?(?:cone|conical|taper(?:ed)?|ball|spherical|flat|mag)[\s-]+(?:seat(?:ed)?|collar)";
+
+    private const string StandardPattern = @"(?:(?:DIN|ISO|EN|JIS|SAE|ASME|ASTM|BS)[\s-]+)+[A-Z]?\d{2,6}(?:[.-]\d+)*|SAE|metric";
+
+    private const string OtherPattern = @"(?:with|and)\s+(?:(?:an?|its|the)\s+)?(?:[a-z]+[\s-]+){0,3}?washers?|SEMS|(?:fully|full|partially|partly)[\s-]+thread(?:ed)?"
+        + @"|coarse(?:[\s-]+(?:thread|pitch))?|drilled[\s-]+(?:head|shank)";
+
+    [GeneratedRegex($@"(?<![\w/-])(?:{FinishPattern}|{SeatPattern}|{StandardPattern}|{OtherPattern})(?![\w-])",
+        RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    private static partial Regex Besides();
+
+    [GeneratedRegex(@"^(?:with|and|\+)\s.*\bnuts?$", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    private static partial Regex OwnNut();
 
     /// <summary>Reads a cell. What is left over is named, not dropped.</summary>
     public static Outcome<Fastener> Parse(string text)
@@ -66,7 +62,9 @@ public static partial class FastenerText
 
     private static Outcome<Fastener> ParsePlain(string text, string rest)
     {
-        var fastener = new Fastener();
+        var besides = new List<string>();
+        while (Take(Besides(), ref rest) is { } said) besides.Add(string.Join(' ', said.Value.Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries)));
+        var fastener = new Fastener { Besides = string.Join(", ", besides) };
         if (Take(LeftHand(), ref rest) is not null) fastener = fastener with { LeftHand = true };
         if (Take(Metric(), ref rest) is { } metric)
         {
@@ -104,14 +102,20 @@ public static partial class FastenerText
 
         if (Take(TripleSquare(), ref rest) is { } square) fastener = fastener with { Drive = new Drive(DriveKind.TripleSquare, square.Groups["n"].Value) };
         else if (Take(DrivePattern(), ref rest) is { } drive) fastener = fastener with { Drive = ReadDrive(drive) };
-        if (Take(FormPattern, ref rest) is { } named)
-            fastener = fastener with { Form = Forms.First(f => f.Words.Equals(named.Groups["form"].Value, StringComparison.OrdinalIgnoreCase)).Form };
+        if (FastenerForms.Find(rest) is { } named)
+        {
+            rest = rest.Remove(named.At.Index, named.At.Length);
+            fastener = fastener with { Form = named.Form, Called = named.Called };
+            // "M6 socket screw, 5 mm": the width of its key.
+            if (fastener is { Thread: { } its, Drive: { Kind: DriveKind.Hexagon, Size: var width } }
+                && DriveSizes.Usual(its, named.Form).FirstOrDefault(d => d.Kind == DriveKind.HexSocket && d.Size == width) is { } key) fastener = fastener with { Drive = key };
+        }
 
-        var left = rest.Trim(' ', ',', ';', '.');
-        if (Finish().IsMatch(left)) return new Problem($"“{NumberText.Excerpt(left)}” is the finish.",
-            "Leave it out: thread, length, class, head and drive are read here.");
-        if (Seat().IsMatch(left)) return new Problem($"“{NumberText.Excerpt(left)}” is how it seats.",
-            "Leave it out here, and write it where the joint says how its fasteners are told from others.");
+        var left = string.Join(' ', rest.Split([' ', '\t', ',', ';', '(', ')'], StringSplitOptions.RemoveEmptyEntries)).Trim('.');
+        if (fastener is { Thread: { } only } && left.ToLowerInvariant() is "fine" or "fine thread" or "fine pitch")
+            return new Problem($"“{NumberText.Excerpt(left)}” leaves the pitch open.", $"Write it, such as {only}×1.25.");
+        if (OwnNut().IsMatch(left)) return new Problem($"“{NumberText.Excerpt(left)}” is the other end of the joint.",
+            "Leave it out here and write it under washers and nut.");
         if (left.StartsWith("triple", StringComparison.OrdinalIgnoreCase))
             return new Problem("The size of the triple square is missing.", "Write it behind, such as triple square 10.");
         return left.Length == 0
@@ -126,23 +130,17 @@ public static partial class FastenerText
         var thread = fastener.Thread?.Designation;
         if (thread is not null && fastener.Length is { } length)
             thread += length.InInches ? $" × {Fraction.Show(length.Amount)} in" : $"×{length.Amount:0.##}";
-        var nut = fastener.NutClass is not { } name ? null : IsNut(fastener.Form) ? $"of {NutClass.Named(name)}" : $"with nut {name}";
-        var first = string.Join(' ', new[] { thread, fastener.Class, FormName(fastener.Form), nut,
+        var nut = fastener.NutClass is not { } its ? null : IsNut(fastener.Form) ? $"of {NutClass.Named(its)}" : $"with nut {its}";
+        var name = fastener.Called.Length > 0 ? fastener.Called : fastener.Form is { } form ? FastenerForms.PlainName(form) : null;
+        var first = string.Join(' ', new[] { thread, fastener.Class, name, nut,
             fastener.LeftHand ? "left-hand" : null }.Where(s => s is not null));
-        return fastener.Drive is null ? first : first.Length == 0 ? fastener.Drive.ToString() : $"{first}, {fastener.Drive}";
+        return string.Join(", ", new[] { first, fastener.Drive?.ToString(), fastener.Besides }.Where(s => !string.IsNullOrEmpty(s)));
     }
 
     /// <summary>True for a nut: it has its class itself, anything else goes into one of it.</summary>
     internal static bool IsNut(FastenerForm? form) =>
-        form is FastenerForm.Nut or FastenerForm.FlangeNut or FastenerForm.LockNut or FastenerForm.CastleNut or FastenerForm.WheelNut;
-
-    private static string? FormName(FastenerForm? form)
-    {
-        if (form is null) return null;
-        foreach (var (words, known) in Forms)
-            if (known == form && words is not ("hex flange bolt" or "socket head cap screw" or "socket cap screw" or "hex nut" or "hex bolt" or "prevailing-torque nut")) return words;
-        throw new InvalidOperationException($"No word for {form}.");
-    }
+        form is FastenerForm.Nut or FastenerForm.FlangeNut or FastenerForm.LockNut or FastenerForm.CastleNut or FastenerForm.WheelNut
+            or FastenerForm.OddNut;
 
     private static Drive ReadDrive(Match match)
     {

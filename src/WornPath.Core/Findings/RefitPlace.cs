@@ -17,6 +17,8 @@ internal static class RefitPlace
     public static int Of(Walk walk, Thing? thing, int notBefore)
     {
         var from = Math.Max(notBefore, LastUnder(walk, thing));
+        // What gets its value with the suspension loaded gets it when it stands on its wheels.
+        if (thing is Joint { Condition: TighteningCondition.SuspensionLoaded or TighteningCondition.TyreTouching }) from = Math.Max(from, walk.LastLowering);
         var due = walk.Steps.Count;
         foreach (var needed in NeedsIt(walk, thing, from))
             if (needed > from && needed < due) due = needed;
@@ -41,11 +43,15 @@ internal static class RefitPlace
                 foreach (var at in At(aid.Id, Verb.TakeAway)) yield return at;
         if (Natures.Is(thing, Trait.DrainPlug) || held.Any(id => Natures.Is(walk.Things.GetValueOrDefault(id), Trait.KeepsFluidIn)))
             foreach (var filled in walk.Doing(Verb.Fill)) yield return filled.StepIndex;
+        // On a sheet of one fluid its hoses are on before it goes in.
+        if (thing is Connection && walk.Sheet.Fluids.Length == 1 && Natures.Is(thing, Trait.CarriesFluid))
+            foreach (var filled in walk.Doing(Verb.Fill)) yield return filled.StepIndex;
         if (thing is Aid && Natures.Is(thing, Trait.Under))
             foreach (var set in walk.Doing(Verb.Set))
                 if (Natures.Is(set.Thing, Trait.Implement) && Trade.Says(set.Action.Position ?? "", Trade.Lowers)) yield return set.StepIndex;
         // What keeps it from rolling stays until it is down, and so does what is torqued on the ground.
-        var onTheGround = thing is Aid && Natures.Is(thing, Trait.Chock) || thing is Joint wheel && Natures.HoldsAWheel(wheel, walk.Things);
+        var onTheGround = thing is Aid && Natures.Is(thing, Trait.Chock) || thing is Joint wheel
+            && (Natures.HoldsAWheel(wheel, walk.Things) || wheel.Condition is TighteningCondition.SuspensionLoaded or TighteningCondition.TyreTouching);
         if (!onTheGround && walk.LastLowering > from)
         {
             yield return walk.LastLowering;

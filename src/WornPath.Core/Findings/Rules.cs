@@ -64,6 +64,7 @@ public static class Rules
         new LongSentence(),
         new NotRenewed(),
         new UnderWhileRaised(),
+        new LetGoTooSoon(),
         new NotOnThisVariant(),
         new NothingDiffers(),
         new UnknownOption(),

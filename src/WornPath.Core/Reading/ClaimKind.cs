@@ -27,6 +27,9 @@ internal enum ClaimKind
     /// <summary>A joint is torqued or checked again, on purpose.</summary>
     Again,
 
+    /// <summary>After so much use: hours, distance, the first drive.</summary>
+    AfterUse,
+
     /// <summary>What is done where a value is beyond its limits.</summary>
     OnAFail,
 

@@ -232,6 +232,9 @@ internal sealed class ClauseFinder
             && Trade.VerbsOf(word) is { Length: > 0 } done && Array.Find(done, f => f.Form == Form.Ed) is { Verb: { } also }
             && !Array.Exists(done, f => f.Form == Form.Base) && !Trade.NounsInIng.Contains(word))
             return new Clause(Mood.Passive, at, NextBoundary(at + 1)) { VerbAt = at, Verb = also, IsFull = true, Of = open!.Of ?? open };
+        // "With the trailer standing on its wheels and empty, …": how it stands.
+        if (Trade.Qualities.Contains(word) && Is(at - 1, "and") && (at + 1 >= _end || _tokens[at + 1].Kind == TokenKind.Mark)
+            && _clauses.Count > 0 && _clauses[^1] is { Mood: Mood.Beside, IsRemark: true }) return new Clause(Mood.Beside, at, at + 1) { IsRemark = true };
         if (Causative(at) is { } caused) return caused;
         if (Imperative(at, open, from) is { } told) return told;
         if (Participle(at, open, from) is { } beside) return beside;
@@ -308,6 +311,10 @@ internal sealed class ClauseFinder
             // "While you bring the nut up to 40 N·m" tightens it.
             if (word is "while" or "as" && at + 2 < _end && _tokens[at + 1].Text is "you" && Trade.VerbsOf(_tokens[at + 2].Text) is { Length: > 0 } forms)
                 return new Clause(Mood.Imperative, at + 2, end) { VerbAt = at + 2, Verb = forms[0].Verb };
+            // "Hold the spring while a helper draws the bolt out".
+            if (word == "while" && _nouns.Read(at + 1, end, null) is var (who, does) && does < end && Trade.NounOf(who.Stems) is { Role: NounRole.Person }
+                && Array.Find(Trade.VerbsOf(_tokens[does].Text), f => f.Form is Form.S or Form.Base) is { Verb: { } helping } && Trade.MayChange(helping))
+                return new Clause(Mood.Imperative, does, end) { VerbAt = does, Verb = helping, HasHelper = true };
             // "Hold the stud while removing the nut": that is what is done.
             if (word == "while" && open is { Mood: Mood.Imperative, Verb: { } steadied } && Trade.Steadies.Contains(steadied.Lemma) && at + 2 < _end
                 && Trade.VerbsOf(_tokens[at + 1].Text).FirstOrDefault(f => f.Form == Form.Ing) is { Verb: { } meanwhile } && Trade.MayChange(meanwhile)
@@ -476,6 +483,9 @@ internal sealed class ClauseFinder
             return new Clause(Mood.Passive, at + 1, NextBoundary(then + 1)) { VerbAt = then, Verb = done };
         if (_tokens[at].Text is not ("have" or "get" or "ask" or "let") || _nouns.Read(at + 1, _end, null) is not var (person, next) || Trade.NounOf(person.Stems) is not { Role: NounRole.Person }) return null;
         if (Is(next, "to")) next++;
+        // "Have a helper stand by", "… stand underneath": nobody stands anything.
+        if (next < _end && _tokens[next].Text is "stand" or "wait" or "stay" && (next + 1 >= _end || _nouns.Read(next + 1, NextBoundary(next + 1), null) is null))
+            return new Clause(Mood.Beside, at, NextBoundary(next + 1)) { IsRemark = true, HasHelper = true };
         return next < _end && _tokens[next].Kind == TokenKind.Word && Trade.VerbsOf(_tokens[next].Text).FirstOrDefault(f => f.Form == Form.Base) is { Verb: { } verb }
             ? new Clause(Mood.Imperative, at, NextBoundary(next + 1)) { VerbAt = next, Verb = verb, HasHelper = true } : null;
     }

@@ -32,6 +32,18 @@ public static partial class CountSaid
         return APart().IsMatch(text.AsSpan(from, word.Start - from)) ? null : (word, count);
     }
 
+    [GeneratedRegex(@"\b(?:each|every|both|either|per|apiece|a\s+(?:side|piece))\b", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    private static partial Regex Each();
+
+    /// <summary>True where a sentence says a number of each of several things, and with all of them it makes the whole ("both covers, four bolts each").</summary>
+    public static bool IsOfEach(string text, Span name, int count, int whole)
+    {
+        if (count < 1 || whole <= count || whole % count != 0) return false;
+        var from = text.LastIndexOfAny(['.', '\n', ';'], Math.Max(0, name.Start - 1)) + 1;
+        var to = text.IndexOfAny(['.', '\n', ';'], Math.Min(text.Length, name.End));
+        return Each().IsMatch(text.AsSpan(from, (to < 0 ? text.Length : to) - from));
+    }
+
     private static bool Is(string text, Span word, string other) => text.AsSpan(word.Start, word.Length).Equals(other, StringComparison.OrdinalIgnoreCase);
 
     // The word (letters, with a dash between them, or one or two figures) that ends in blanks right before a place; none where it is a part of something longer.

@@ -257,7 +257,9 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
                 continue;
             }
 
-            if (word is "old" && (Continues(i + 1, to) || Word(i + 1) is "one" or "ones"))
+            // "The worn bushes" are the old ones; "a worn bush" is any that is found.
+            if (Trade.Old.Contains(word) && (word == "old" || determined && !indefinite && sign.Length == 0 && !names.Begins(Stem.Of(word), Stem.Of(Word(i + 1))))
+                && (Continues(i + 1, to) || Word(i + 1) is "one" or "ones"))
             {
                 isOld = true;
                 continue;

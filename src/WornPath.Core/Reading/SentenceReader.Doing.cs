@@ -48,7 +48,11 @@ public sealed partial class SentenceReader
                 ? spoken with { At = named.At } : named;
             var things = phrase.IsPronoun ? [.. _refer.Meant(phrase, k => k is ThingKind.Joint or ThingKind.Part or ThingKind.Connection)] : _refer.Known(phrase, k => k is ThingKind.Joint or ThingKind.Part) is { } one ? [one] : (IReadOnlyList<Thing>)[];
             var changed = things.Where(t => t.Kind is ThingKind.Joint or ThingKind.Part or ThingKind.Connection).ToList();
-            if (changed.Count == 0 && !phrase.IsPronoun && phrase.Is(ThingKind.Joint))
+            // "Hang the wheel, grease the studs": those its nuts go on.
+            if (changed.Count == 0 && phrase is { IsPronoun: false, Stems: ["stud"] }
+                && _actions.FindLast(a => a.Verb is Verb.Fit or Verb.Remove) is { Target: { } hung } && _refer.Find(hung) is Part borne
+                && FastenersOf(borne) is { } nutsOn && Natures.Is(nutsOn, Trait.Nut)) changed = [nutsOn];
+            else if (changed.Count == 0 && !phrase.IsPronoun && phrase.Is(ThingKind.Joint))
             {
                 var (owner, ownerId) = OwnerOf(clause, phrase);
                 changed = [_refer.Assume(phrase, ThingKind.Joint, true, owner, ownerId)];
@@ -119,15 +123,18 @@ public sealed partial class SentenceReader
     // "Unbolt the bracket": its bolts come out, and it comes off.
     private void Unbolt(Clause clause, List<NounPhrase> objects)
     {
+        var hand = new List<Thing>();
         foreach (var phrase in objects)
             foreach (var thing in Things(clause, Sense.Off, phrase))
             {
                 if (thing is Part part && !_actions.Exists(a => a.Verb == Verb.TakeOut))
                     Add(Verb.TakeOut, FastenersOf(part) ?? AssumeBolts(part, phrase), phrase.At);
                 Act(clause, Sense.Off, thing, phrase);
-                Spoken.Hand([thing]);
+                hand.Add(thing);
             }
 
+        // "Unbolt both covers, four bolts each, and set them down": the covers.
+        Spoken.Hand(hand.Exists(t => t is Part) ? hand.FindAll(t => t is Part) : hand);
         Beside(clause);
     }
 
@@ -218,6 +225,18 @@ public sealed partial class SentenceReader
     }
 
     // "Each nut", "both hoses": all of that name that were spoken of; else the one that is meant.
+    // "Push the three hoses on", of an upper, a lower and a bypass hose: all of them that are off.
+    private List<Thing> SetOf(NounPhrase phrase, Sense sense, Predicate<ThingKind> accepts)
+    {
+        if (phrase is not { IsPlural: true, Stems.Count: 1, Distinct.Count: 0, Owner.Count: 0, Size.Length: 0, Some: null, IsRest: false, IsVague: false }
+            || phrase.Is(ThingKind.Joint)) return [];
+        var named = _refer.Things.Where(t => t is Part or Connection && NameIndex.NamesOf(t)[0][^1] == phrase.Head).ToList();
+        if (named.Count < 2 || named.Exists(t => t.IsMany || t is Part { Quantity: > 1 } || !accepts(t.Kind))) return [];
+        bool? away = sense is Sense.On or Sense.Connect or Sense.Secure ? true : sense is Sense.Off or Sense.Disconnect ? false : null;
+        var meant = away is null ? named : named.FindAll(t => (Spoken.IsOff(t) ?? false) == away);
+        return phrase.Count is { } count && count != meant.Count ? [] : meant;
+    }
+
     private List<Thing> Every(NounPhrase phrase, Predicate<ThingKind> accepts)
     {
         // "Retighten all fasteners".

@@ -204,7 +204,8 @@ public sealed partial class SentenceReader
                 if (!where && (StrongOn.Contains(way) || way is "up" or "back" or "through")) return "on";
             }
 
-            return "none";
+            // "Bolts finger-tight".
+            return reader.Has(clause, "finger-tight", "hand-tight") ? "on" : "none";
         }
 
         // "The seat: …", "heat shield first: …".

@@ -9,6 +9,15 @@ public sealed partial class SentenceReader
 {
     private void Vehicle(Clause clause, Sense sense, List<NounPhrase> objects)
     {
+        // "Let the axle down an inch on the jack", with the frame on stands: it moves, and the vehicle does not.
+        if (sense is Sense.Lower or Sense.Raise && Spoken.OnStands && clause.Pieces.Exists(p => p.Noun is { After: null, Head: "axle" })
+            && !Has(clause, "ground", "floor", "stands"))
+        {
+            PlaceAids(clause);
+            _told = true;
+            return;
+        }
+
         foreach (var phrase in objects)
         {
             if (phrase.IsPronoun) continue;

@@ -240,6 +240,7 @@ public sealed partial class SentenceReader
         }
 
         _finder.Fill(clause);
+        NameByNext(clause);
         // "A wet one gets another 15°", "any implement comes off first": only such a one.
         if (clause is { Proviso: null, Mood: not Mood.Beside } && _branch == 0 && clause.Pieces is [{ Noun: { Sign.Length: > 0 } such }, ..]
             && (clause.Mood != Mood.Imperative || such.IsPronoun)) _branch = BranchOf(new Proviso(such.Sign, false, such.At));
@@ -271,7 +272,24 @@ public sealed partial class SentenceReader
         }
 
         // "Slide off the hub, catching the bearing as it comes", "having first loosened …": that is done before.
-        if ((clause.Verb?.Lemma == "catch" || clause.ComesFirst) && from > 0 && _actions.Count == from + 1) _actions.Reverse(from - 1, 2);
+        if ((clause.Verb?.Lemma == "catch" && _actions[^1].Verb == Verb.Remove || clause.ComesFirst) && from > 0 && _actions.Count == from + 1) _actions.Reverse(from - 1, 2);
+    }
+
+    // "The upper and the lower hose": two hoses.
+    private static void NameByNext(Clause clause)
+    {
+        for (var i = 0; i + 1 < clause.Pieces.Count; i++)
+            if (clause.Pieces[i].Noun is { IsPronoun: true, Distinct.Count: > 0, Some: null } one && !Trade.Pronouns.Contains(one.Text)
+                && clause.Pieces[i + 1].Noun is { IsPronoun: false, Distinct.Count: > 0, Owner.Count: 0 } next && next.Distinct.All(next.Stems.Contains))
+            {
+                List<string> rest = [.. next.Stems.Where(s => !next.Distinct.Contains(s))];
+                if (rest.Count == 0) continue;
+                var name = $"{string.Join(' ', one.Distinct)} {string.Join(' ', next.Name.Split(' ').TakeLast(rest.Count))}";
+                clause.Pieces[i] = clause.Pieces[i] with
+                {
+                    Noun = next with { At = one.At, After = one.After, Stems = [.. one.Distinct, .. rest], Distinct = one.Distinct, Name = name, Text = name.ToLowerInvariant() },
+                };
+            }
     }
 
     // A proviso within a sentence is a branch of the step like one on a line of its own.
@@ -656,7 +674,7 @@ public sealed partial class SentenceReader
         }
 
         // "Feed the old harness back through": an old one does not go on by that.
-        if (phrase.IsOld && sense == Sense.On && clause.Verb is { Lemma: not ("fit" or "refit" or "install" or "reinstall" or "put" or "start") })
+        if (phrase.IsOld && sense == Sense.On && !(Spoken.IsOff(thing) is true && !phrase.IsIndefinite) && clause.Verb is { Lemma: not ("fit" or "refit" or "install" or "reinstall" or "put" or "start") })
         {
             Unclear(clause);
             return;
@@ -696,6 +714,14 @@ public sealed partial class SentenceReader
         // "Take out the screws and set the grille aside": off, and then aside.
         if (sense == Sense.Aside && thing is Part loose && Spoken.IsOff(loose) is not true && FastenersOf(loose) is { } fast
             && _actions.Exists(a => a.Verb == Verb.TakeOut && a.Target == fast.Id && a.Some is null)) Add(Verb.Remove, thing, phrase.At);
+        // "Undo the screws and lift the shroud over the fan": its fasteners are out, and nobody has taken it off yet.
+        if (verb == Verb.Fit && thing is Part { Origin: Origin.Vehicle } still && !phrase.IsNew && !phrase.IsOld && Spoken.IsOff(still) is not true
+            && FastenersOf(still) is { } undone && _actions.Exists(a => a.Verb == Verb.TakeOut && a.Target == undone.Id) && !Installs(clause))
+        {
+            Act(clause, Sense.Off, thing, phrase);
+            return;
+        }
+
         // "Slide the guard back": what nobody has taken off is out of the way, and not on again.
         if (verb == Verb.Fit && thing is Part { Origin: Origin.Vehicle } && !phrase.IsNew && Spoken.IsOff(thing) is null && IsOnlyBack(clause))
             verb = Verb.SetAside;
@@ -729,6 +755,8 @@ public sealed partial class SentenceReader
         // "Press the cap out", of four: one of them.
         if (phrase is { IsPronoun: false, IsPlural: false, IsAll: false, Count: null, Some: null, IsNew: false } && target is not null
             && _refer.Find(target) is Part { Quantity: > 1 } set && set.Name.EndsWith('s')) return 1;
+        // "Each plate … its four bolts": all of them, where there are two plates.
+        if (phrase is { Some: null, Count: { } a } && CountSaid.IsOfEach(_text, phrase.At, a, whole)) return null;
         var some = phrase.Some is { } said ? said < 0 ? whole + said : said : phrase.Count is { } count && whole > count && count < whole && !phrase.IsAll ? count : (int?)null;
         return some is { } n && n > 0 && n != whole ? n : null;
     }
@@ -865,6 +893,18 @@ public sealed partial class SentenceReader
         // "… and the other end to the tank": of what goes on with the first.
         if (phrase is { Head: "end", IsRest: true }) return [];
         if (ItsOwn(phrase) is { } its) return [its];
+        if (Accepts(ThingKind.Joint) && NutsOf(phrase) is { } nuts)
+        {
+            // "Fit one of the bolts, nut finger-tight": started already, with its bolt.
+            if (_actions is [.., { Verb: Verb.Start, Target: { } started }] && started == nuts.Id && sense is Sense.On or Sense.Start)
+            {
+                _isDone = true;
+                return [];
+            }
+
+            return [nuts];
+        }
+
         // "Pull the plug of the speed lead": the lead.
         if (phrase.Owner.Count > 0 && phrase.Head is "plug" or "connector" or "end" or "socket"
             && _refer.Known(new NounPhrase(phrase.At, phrase.OwnerName.ToLowerInvariant(), phrase.Owner)) is Connection plugged
@@ -891,6 +931,7 @@ public sealed partial class SentenceReader
                 IsPronoun: false, After: "on" or "onto" or "off" or "from",
                 Head: "bolt" or "stud" or "screw"
             })?.Noun is { } bolt && _refer.Known(bolt) is Joint nutted) return [nutted];
+        if (SetOf(phrase, sense, Accepts) is { Count: > 1 } several) return several;
         if (phrase is { IsAll: true, Stems.Count: 1 } && Every(phrase, Accepts) is { Count: > 0 } every) return every;
         if (sense is Sense.Disconnect or Sense.Connect && phrase.After is null
             && (Trade.Wired.Contains(phrase.Head) || clause.Verb?.Lemma is "plug" or "unplug" && (_refer.Known(phrase) is Part || phrase.Is(ThingKind.Part)))
@@ -1062,7 +1103,7 @@ public sealed partial class SentenceReader
         if (!phrase.IsIts || phrase.Stems.Count != 1 || !phrase.Is(ThingKind.Joint)) return null;
         var last = Spoken.Last.Count > 0 ? Spoken.Last[^1] : null;
         if (_unnamed is null && Topic(phrase with { Text = "it" }, Sense.Off) is null
-            && last is Joint bolted) return NameIndex.NamesOf(bolted)[0][^1] == phrase.Head || phrase.Head == "nut" ? bolted : null;
+            && last is Joint bolted) return NameIndex.NamesOf(bolted)[0][^1] == phrase.Head ? bolted : phrase.Head == "nut" ? CalledNutsOf(bolted, phrase) ?? bolted : null;
         var owner = Topic(phrase with { Text = "it" }, Sense.Off)?.Name ?? _unnamed?.Name ?? (last as Part)?.Name ?? (last as Connection)?.Name;
         if (owner is not { Length: > 0 }) return null;
         var stems = NameIndex.StemsOf(owner);

@@ -15,7 +15,8 @@ internal sealed class Spoken
     }
 
     /// <summary>What is spoken of on top of what was before, which stays as it is.</summary>
-    public Spoken(Spoken before) => (_before, _order, Last, Earlier, Vehicle, Pin, Pinned, Raised, RaisedAt, Partly) = (before, before._order, before.Last, before.Earlier, before.Vehicle, before.Pin, before.Pinned, before.Raised, before.RaisedAt, before.Partly);
+    public Spoken(Spoken before) => (_before, _order, Last, Earlier, Vehicle, Pin, Pinned, Raised, OnStands, RaisedAt, Partly)
+        = (before, before._order, before.Last, before.Earlier, before.Vehicle, before.Pin, before.Pinned, before.Raised, before.OnStands, before.RaisedAt, before.Partly);
 
     /// <summary>What was last in hand, in the order of the words.</summary>
     public IReadOnlyList<Thing> Last { get; private set; } = [];
@@ -35,14 +36,17 @@ internal sealed class Spoken
     /// <summary>True while the vehicle is up.</summary>
     public bool Raised { get; private set; }
 
+    /// <summary>True while it is on stands.</summary>
+    public bool OnStands { get; private set; }
+
     /// <summary>When the vehicle was last raised, in the order of <see cref="Lately"/>.</summary>
     public int RaisedAt { get; private set; }
 
     /// <summary>Notes what was done to the vehicle.</summary>
     public void Moved(Verb verb)
     {
-        if (verb is Verb.Raise or Verb.SetOnStands) (Raised, RaisedAt) = (true, ++_order);
-        else if (verb is Verb.Lower) Raised = false;
+        if (verb is Verb.Raise or Verb.SetOnStands) (Raised, RaisedAt, OnStands) = (true, ++_order, OnStands || verb == Verb.SetOnStands);
+        else if (verb is Verb.Lower) (Raised, OnStands) = (false, false);
     }
 
     /// <summary>What hangs on which aid.</summary>
@@ -90,6 +94,7 @@ internal sealed class Spoken
 
                 _lately[id] = ++_order;
                 Went(id, action.Verb, action.Side);
+                if (action.Verb == Verb.TakeAway) TookStands(names.Find(id), action.Verb);
                 if (action.Verb is Verb.RemovePin or Verb.InsertPin || action.Some is not null || action is { Verb: Verb.HangAside, With: not null }) Remember(action, names);
             }
         }
@@ -167,8 +172,11 @@ internal sealed class Spoken
     public void Did(Thing thing, Verb verb, Side? side = null)
     {
         Name(thing);
+        TookStands(thing, verb);
         Went(thing.Id, verb, side);
     }
+
+    private void TookStands(Thing? thing, Verb verb) => OnStands &= verb != Verb.TakeAway || thing is not Aid || !Natures.Is(thing, Trait.Stand);
 
     private void Went(string id, Verb verb, Side? side)
     {
@@ -186,7 +194,9 @@ internal sealed class Spoken
     public bool IsYetToCome(Thing thing) => thing.Assumed && Lately(thing) == 0;
 
     /// <summary>True where it is off, false where it is on, null where nothing was done to it.</summary>
-    public bool? IsOff(Thing thing) => _off.TryGetValue(thing.Id, out var off) ? off : _before?.IsOff(thing);
+    public bool? IsOff(Thing thing) => _off.TryGetValue(thing.Id, out var off) ? off : _before is not null ? _before.IsOff(thing)
+        // What comes from elsewhere is off until it was fitted.
+        : thing is Part { Origin: not Origin.Vehicle } ? true : null;
 
     /// <summary>The thing of some that was spoken of last; null where two or none were.</summary>
     public Thing? Nearest(IEnumerable<Thing> things)

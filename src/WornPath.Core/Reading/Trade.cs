@@ -30,6 +30,7 @@ internal static class Trade
     public static readonly WordSet Adverbs = new(Bits, BitOf(Array.IndexOf(Order, "adverb")) | BitOf(Array.IndexOf(Order, "phrase")));
     private static readonly FrozenSet<string> PhraseStarts = Classes["phrase"].Select(p => p[..p.IndexOf('-', StringComparison.Ordinal)]).ToFrozenSet(StringComparer.Ordinal);
     public static readonly WordSet Neutral = Set("neutral");
+    public static readonly WordSet Old = Set("old");
     public static readonly WordSet New = Set("new");
     public static readonly WordSet Quantities = Set("quantity");
     public static readonly WordSet Distinct = Set("distinct");

@@ -7,7 +7,8 @@ namespace WornPath.Core.Sheets;
 public static class Natures
 {
     // What a name tells.
-    private static readonly Memo<Thing, Told> ByName = new(thing => new Told(Trade.TraitsOf(thing.Name)));
+    private static readonly Memo<Thing, Told> ByName = new(thing => new Told(Trade.TraitsOf(thing.Name)
+        | (thing is Joint { Fastener.Called: { Length: > 0 } called } ? Trade.TraitsOf(called) : 0)));
 
     private sealed record Told(ulong Traits);
 

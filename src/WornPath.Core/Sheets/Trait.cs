@@ -66,6 +66,9 @@ public enum Trait
     /// <summary>A nut, whose threads are on studs or bolts.</summary>
     Nut,
 
+    /// <summary>A cap behind which hot coolant stands under pressure.</summary>
+    PressureCap,
+
     /// <summary>A stud.</summary>
     Stud,
 

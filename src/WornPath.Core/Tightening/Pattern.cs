@@ -66,17 +66,20 @@ public sealed partial record Pattern
 
     public override int GetHashCode() => ToString().GetHashCode(StringComparison.Ordinal);
 
-    [GeneratedRegex(@"^(?<shape>circle|rectangle|grid|row|oval|u-?bolts?|free)(?:\s+(?<rows>\d{1,2})\s*[x×]\s*(?<cols>\d{1,2}))?(?:\s*:?\s*(?<spots>-?[\d.]+\s*,\s*-?[\d.]+(?:\s*\|\s*-?[\d.]+\s*,\s*-?[\d.]+)*))?(?:\s*[;,]?\s*order\s+(?<order>\d{1,3}(?:\s*[-,–]\s*\d{1,3})+)\s*(?:,?\s*because\s+(?<because>.+))?)?$", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    [GeneratedRegex(@"^(?<shape>circle|(?:(?:a|in a)\s+)?(?<ring>ring|circular|round|star|criss-?cross(?:wise)?|cross(?:wise)?|x)(?:[\s-]+(?:pattern|sequence|order))?|rectangle|grid|row|oval|u-?bolts?|free)(?:\s+(?<rows>\d{1,2})\s*[x×]\s*(?<cols>\d{1,2}))?(?:\s*:?\s*(?<spots>-?[\d.]+\s*,\s*-?[\d.]+(?:\s*\|\s*-?[\d.]+\s*,\s*-?[\d.]+)*))?(?:\s*[;,]?\s*order\s+(?<order>\d{1,3}(?:\s*[-,–]\s*\d{1,3})+)\s*(?:,?\s*because\s+(?<because>.+))?)?$", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex Text();
 
-    /// <summary>Reads "circle", "rectangle 2×3", "grid 3×4", "row", "oval", "U-bolts", "free 0,0 | 40,0 | 20,30", each with "; order 1-3-2-4 because …".</summary>
+    /// <summary>
+    /// Reads "circle", "rectangle 2×3", "grid 3×4", "row", "oval", "U-bolts", "free 0,0 | 40,0 | 20,30", each with "; order 1-3-2-4 because …". What names the
+    /// order that a circle is tightened in ("star", "crosswise", "X pattern") is a circle.
+    /// </summary>
     public static Outcome<Pattern> Parse(string text)
     {
         const string Write = "Write circle, row, oval, U-bolts, rectangle 2×3, grid 3×4, or free 0,0 | 40,0 | 20,30.";
         if (text.Length > 2000) return new Problem("The pattern is too long to be one.", Write);
         var match = Text().Match(text.Trim());
         if (!match.Success) return new Problem($"“{NumberText.Excerpt(text.Trim())}” is no pattern.", Write);
-        var word = match.Groups["shape"].Value.ToLowerInvariant();
+        var word = match.Groups["ring"].Success ? "circle" : match.Groups["shape"].Value.ToLowerInvariant();
         var shape = word[0] switch { 'c' => PatternShape.Circle, 'g' => PatternShape.Grid, 'o' => PatternShape.Oval, 'u' => PatternShape.UBolts, 'f' => PatternShape.Free, _ => word == "row" ? PatternShape.Row : PatternShape.Rectangle };
         var pattern = new Pattern { Shape = shape };
         if (shape is PatternShape.Rectangle or PatternShape.Grid)

@@ -19,9 +19,14 @@ internal sealed class Tracks : IReadOnlyDictionary<string, Thing>
     private bool _anySits;
     private readonly WalkEvent[][] _events;
     private readonly List<Joint>?[] _holders;
+    private readonly HashSet<string> _replaced;
 
-    public Tracks(Sheet sheet)
+    /// <summary>All things of a sheet as they stand when the job begins.</summary>
+    /// <param name="sheet">The sheet.</param>
+    /// <param name="replaced">What comes from elsewhere and replaces an old one on the vehicle.</param>
+    public Tracks(Sheet sheet, HashSet<string> replaced)
     {
+        _replaced = replaced;
         _things = [.. sheet.Things];
         _index = new Dictionary<string, int>(_things.Length);
         _now = new ThingState[_things.Length];
@@ -32,7 +37,7 @@ internal sealed class Tracks : IReadOnlyDictionary<string, Thing>
         for (var i = 0; i < _things.Length; i++)
         {
             _index[_things[i].Id] = i;
-            _now[i] = Walker.AtBeginning(_things[i]);
+            _now[i] = AtBeginning(_things[i]);
         }
 
         Array.Fill(_hosts, -1);
@@ -95,7 +100,9 @@ internal sealed class Tracks : IReadOnlyDictionary<string, Thing>
     public IReadOnlyList<Joint> HoldersOf(string id) => IndexOf(id) is >= 0 and var i && _holders[i] is { } holders ? holders : [];
 
     /// <summary>A thing's state when the job begins.</summary>
-    public ThingState AtBeginning(string id) => Walker.AtBeginning(_things[_index[id]]);
+    public ThingState AtBeginning(string id) => AtBeginning(_things[_index[id]]);
+
+    private ThingState AtBeginning(Thing thing) => Walker.AtBeginning(thing, _replaced.Count > 0 && _replaced.Contains(thing.SheetId));
 
     /// <summary>A thing's state when all is done.</summary>
     public ThingState AtEnd(string id) => _now[_index[id]];

@@ -18,7 +18,7 @@ public sealed class Walker
 
     private Walker(Sheet sheet, Sides? sides)
     {
-        _tracks = new Tracks(sides?.Sheet ?? sheet);
+        _tracks = new Tracks(sides?.Sheet ?? sheet, Replaced(sheet));
         _sides = sides;
     }
 
@@ -49,17 +49,43 @@ public sealed class Walker
             walker._tracks, walker._onVehicle, sides);
     }
 
-    /// <summary>The state a thing is in when the job begins.</summary>
-    public static ThingState AtBeginning(Thing thing) => new(thing.Kind)
+    // What comes with the kit and is taken off before it was ever fitted: an old one stands there that it replaces.
+    private static HashSet<string> Replaced(Sheet sheet)
     {
-        Joint = thing is Joint joint ? new JointState(joint.Origin == Origin.Vehicle ? JointStage.Tight : JointStage.Out, 0, joint.Origin != Origin.Vehicle, false, false, joint is { Locking: Locking.CotterPin, Origin: Origin.Vehicle })
+        var kit = sheet.Things.Where(t => !IsOnVehicle(t)).Select(t => t.Id).ToHashSet();
+        var replaced = new HashSet<string>();
+        if (kit.Count == 0) return replaced;
+        foreach (var action in sheet.Steps.SelectMany(s => s.Actions))
+            if (action.Target is { } id && kit.Contains(id) && action.Verb is not (Verb.Inspect or Verb.Measure or Verb.Clean or Verb.Treat or Verb.Mark))
+            {
+                kit.Remove(id);
+                if (!action.New && action.Verb is Verb.Remove or Verb.TakeOut or Verb.Disconnect or Verb.BreakLoose or Verb.Loosen or Verb.Unlock or Verb.RemovePin)
+                    replaced.Add(id);
+            }
+
+        return replaced;
+    }
+
+    private static bool IsOnVehicle(Thing thing) => thing is not (Part { Origin: not Origin.Vehicle } or Joint { Origin: not Origin.Vehicle } or Connection { Origin: not Origin.Vehicle });
+
+    /// <summary>The state a thing is in when the job begins.</summary>
+    /// <param name="thing">The thing.</param>
+    /// <param name="isReplaced">True where it comes from elsewhere and an old one is on the vehicle that it replaces.</param>
+    public static ThingState AtBeginning(Thing thing, bool isReplaced) => IsOnVehicle(thing) || isReplaced
+        ? new(thing.Kind)
         {
-            Lock = joint.HasTabOrWire && joint.Origin == Origin.Vehicle ? LockState.On : LockState.AsFound,
-        } : default,
-        Part = thing is Part part ? new PartState(part.Origin == Origin.Vehicle ? PartPlace.On : PartPlace.InBox, false, part.Origin != Origin.Vehicle, false, false) : default,
-        Connected = thing is Connection { Origin: Origin.Vehicle },
-        LevelChecked = thing is Fluid,
-    };
+            Joint = thing is Joint joint
+                ? new JointState(JointStage.Tight, 0, false, false, false, joint.Locking == Locking.CotterPin) { Lock = joint.HasTabOrWire ? LockState.On : LockState.AsFound }
+                : default,
+            Part = thing is Part ? new PartState(PartPlace.On, false, false, false, false) : default,
+            Connected = thing is Connection,
+            LevelChecked = thing is Fluid,
+        }
+        : new(thing.Kind)
+        {
+            Joint = thing is Joint ? new JointState(JointStage.Out, 0, true, false, false, false) : default,
+            Part = thing is Part ? new PartState(PartPlace.InBox, false, true, false, false) : default,
+        };
 
     private void Do(int stepIndex, Step step)
     {
@@ -156,7 +182,7 @@ public sealed class Walker
         {
             var part = _tracks.Now(at).Part;
             if (_tracks.ThingAt(at) is not Part || part.Place != from) continue;
-            var stays = to == PartPlace.On && action.New && !part.WasOff;
+            var stays = to == PartPlace.On && action.New && !part.WasOff && !part.IsNew;
             var carried = new StepAction { Verb = Verb.Carry, Target = _tracks.ThingAt(at).Id, Host = _tracks.ThingAt(host).Id, At = action.At, In = action.In };
             On(at, stepIndex, step, carried, _tracks.Now(at) with { Part = part with { Place = stays ? PartPlace.OnBench : to } }, ofNoSide);
             if (!stays) CarryAlong(at, from, to, stepIndex, step, action, ofNoSide);
@@ -192,7 +218,7 @@ public sealed class Walker
     private static ThingState Next(Thing thing, ThingState now, Step step, StepAction action, bool hostIsOff) => thing.Kind switch
     {
         ThingKind.Joint => now with { Joint = FastenerCounts.After((Joint)thing, now.Joint, action, one => NextJoint((Joint)thing, one, action)) },
-        ThingKind.Part => now with { Part = NextPart(now.Part, action, hostIsOff) },
+        ThingKind.Part => now with { Part = NextPart(now.Part, action, hostIsOff, IsNewOne(thing, step, action)) },
         ThingKind.Connection => action.Verb switch
         {
             Verb.Disconnect => now with { Connected = false },
@@ -248,7 +274,11 @@ public sealed class Walker
 
     private static bool Fixed(JointStage stage) => stage is JointStage.Torqued or JointStage.Aligned;
 
-    private static PartState NextPart(PartState now, StepAction action, bool hostIsOff)
+    // What comes from elsewhere is new, unless the words say the old one; null where it is what it was.
+    private static bool? IsNewOne(Thing thing, Step step, StepAction action) =>
+        action.New ? true : IsOnVehicle(thing) ? null : !Claims.Says(step, action, ClaimKind.TheOld);
+
+    private static PartState NextPart(PartState now, StepAction action, bool hostIsOff, bool? isNewOne)
     {
         // "Clean the new disc. Push it on": the one that lies there is the new one.
         if (action is { New: true, Some: null, Verb: Verb.Clean or Verb.Inspect or Verb.Measure or Verb.Treat or Verb.Adjust or Verb.Seat } && !now.IsMounted)
@@ -260,7 +290,7 @@ public sealed class Walker
             // Put aside while it is on, it is swung out of the way and must come back.
             Verb.SetAside => now.Place == PartPlace.On ? now with { Place = PartPlace.Hung, WasOff = true } : now,
             Verb.Carry => now.Place == PartPlace.On && hostIsOff ? now with { Place = PartPlace.Carried } : now,
-            Verb.Fit => now with { Place = hostIsOff ? PartPlace.Carried : PartPlace.On, IsNew = now.IsNew || action.New },
+            Verb.Fit => now with { Place = hostIsOff ? PartPlace.Carried : PartPlace.On, IsNew = isNewOne ?? now.IsNew },
             Verb.Renew => now with { IsNew = true, Cleaned = false, Inspected = false },
             // What is thrown away has come off, whether that was said or not.
             Verb.Discard => now.IsMounted ? now with { Place = PartPlace.OnBench, WasOff = true, IsNew = false } : now,

@@ -257,7 +257,7 @@ public static class SheetViews
         var walks = now.Walks;
         // A joint that is there on some variants alone is shown as it is on the first of them.
         var walk = walks.All.FirstOrDefault(w => w.Things.ContainsKey(joint.Id));
-        var end = walk is null ? new Glyph(Walker.AtBeginning(joint).Joint.Stage) : Bench.GlyphOf(walk, joint, walk.AtEnd(joint.Id).Joint);
+        var end = walk is null ? new Glyph(Walker.AtBeginning(joint, isReplaced: false).Joint.Stage) : Bench.GlyphOf(walk, joint, walk.AtEnd(joint.Id).Joint);
         walk ??= walks.First;
         var judgement = JointJudgement.Of(joint, walk.Workshop);
         var advice = TreatmentAdvice.For(joint, walk.Things, walk.Workshop.Rules);

@@ -155,7 +155,7 @@ public class RuleTests
         ("TRQ017", 5, () => Wheel("Raise the tractor and support it on stands.", "Remove the wheel nuts and the front wheel.", "Fit the front wheel and snug the wheel nuts.", "Lower the tractor to the ground.", "Torque the wheel nuts to 130 N·m.")),
         ("SRC002", 1, () => new Written().Joint("cover bolts", "22 N·m", source: "service manual").Steps("Torque the cover bolts to 22 N·m.")),
         ("ORD013", 2, () => new Written().Part("cover").Steps("Remove the cover.", "Remove the cover.", "Fit the cover.")),
-        ("ORD013", 1, () => new Written().Part("bracket", kit: true).Steps("Remove the bracket.", "Fit the bracket.")),
+        ("ORD013", 1, () => new Written().Part("bracket", kit: true).Steps("Remove the new bracket.", "Fit the bracket.")),
         ("ORD013", 2, () => new Written().Thing(ThingKind.Connection, "lamp lead").Steps("Unplug the lamp lead.", "Unplug the lamp lead.", "Connect the lamp lead.")),
         ("ORD014", 1, () => new Written().Joint("cover bolts", "22 N·m").Steps("Start the cover bolts by hand.", "Torque the cover bolts to 22 N·m.")),
         ("PRT005", 2, () => new Written().Part("cover", fate: "discard").Steps("Remove the cover.", "Fit the cover.")),
@@ -271,6 +271,10 @@ public class RuleTests
         ("FLO005", 2, () => Gearbox("Remove the drain plug. Drain the gear oil.", "Fill with 9 L of gear oil.")),
         ("FLO006", 2, () => new Written().Thing(ThingKind.Fluid, "hydraulic oil").Set("hydraulic oil", "fillTo",
             "between the marks, loader down").Steps("Fill the hydraulic oil.", "Check the level of the hydraulic oil with the loader up.")),
+        ("HAZ022", 3, () => Hoisted("Take out the frame bolts and lift the frame off with the hoist.", "Lift the frame on with the hoist.", "Take the hoist away.", "Start the frame bolts by hand and torque them to 80 N·m.")),
+        ("HAZ022", 3, () => Hoisted("Put the hoist in place.", "Take out the frame bolts.", "Take the hoist away.", "Remove the frame.", "Fit the frame.",
+            "Start the frame bolts by hand and torque them to 80 N·m.")),
+        ("HAZ016", 1, () => new Written().Part("radiator cap").Steps("Take the radiator cap off.", "Screw the radiator cap on.")),
         ("HAZ020", 1, () => Cover("Park on level ground and leave the bucket raised.", "Remove the cover bolts and the cover.",
             "Fit the cover with the cover bolts.", "Torque the cover bolts to 22 N·m.")),
         ("HAZ020", 1, () => Cover("Raise the deck to its highest notch.", "Remove the cover bolts and the cover.",
@@ -342,6 +346,10 @@ public class RuleTests
     private static Written Settled(Written written, int step, string phrase, string target) => written.Do(new SettleQuestion(written.Step(step).Id, phrase, target));
 
     private static Written LookAlikes() => new Written().Part("plate").Joint("plate bolts", "24 N·m", fastener: "M8×25 8.8 bolt, 13 mm", holds: "plate").Joint("clamp bolts", "12 N·m", fastener: "M8×40 8.8 bolt, 13 mm", holds: "plate").Steps("Torque the plate bolts to 24 N·m and the clamp bolts to 12 N·m.");
+
+    // A heavy frame that hangs on a hoist.
+    private static Written Hoisted(params string[] steps) => new Written().Part("frame").Set("frame", "mass", "60").Thing(ThingKind.Aid, "hoist")
+        .Joint("frame bolts", "80 N·m", fastener: "M12×30 8.8 bolt, 18 mm", holds: "frame").Steps(steps);
 
     // A crib of two: the smaller one overdue.
     private static Written InShop(Written written) => written.In(new Workshop
@@ -574,6 +582,15 @@ public class RuleTests
             "Torque the cover bolts to 22 N·m.")),
         ("HAZ018", () => Cover("Remove the cover bolts and the cover.", "Clean the pads before you drive the tractor.",
             "Fit the cover with the cover bolts.", "Torque the cover bolts to 22 N·m.")),
+        ("HAZ022", () => Hoisted("Put the hoist in place.", "Take out the frame bolts and lift the frame off.", "Take the hoist away.")),
+        ("HAZ022", () => Hoisted("Put the hoist in place.", "Lift the frame on and start the frame bolts by hand.", "Take the hoist away.")),
+        ("HAZ016", () => new Written().Part("radiator cap").Steps("Let the engine cool down. Take the radiator cap off.", "Screw the radiator cap on.")),
+        ("FLO005", () => new Written().Thing(ThingKind.Fluid, "coolant").Set("coolant", "capacity", "2.5 L").Steps("Fill in two and a half litres of coolant.")),
+        ("WRD001", () => new Written().Part("belt").Steps("Clip the belt in and pull hard on it.")),
+        ("TOO001", () => new Written().Joint("anchor bolts", "50 N·m", fastener: "7/16-20 UNF bolt, 16 mm").Steps("Torque the anchor bolts to 50 N·m.")),
+        ("CLO002", () => new Written().Part("seat plate").Joint("U-bolts", fastener: "M16 U-bolt", holds: "seat plate").Joint("U-bolt nuts", "170 N·m",
+            fastener: "M16 nut of class 8, 24 mm", holds: "seat plate").Steps("Remove the U-bolt nuts, the U-bolts and the seat plate.",
+            "Fit the seat plate. Start the U-bolts and the U-bolt nuts by hand.", "Torque the U-bolt nuts to 170 N·m.")),
         ("HAZ019", () => Brake("Torque the caliper bolts to 95 N·m.", "Have a qualified person check the brake.", "Drive the tractor at walking pace.")),
         ("HAZ019", () => Cover("Torque the cover bolts to 22 N·m.", "Wait 5 minutes for the sealant to set.", "Drive the tractor round the yard.")),
         ("TRQ019", () => Bearing("Torque the hub nut to 40 N·m while you turn the hub.", "Back off the hub nut 90°.", "Torque the hub nut to 8 N·m.")),

@@ -15,7 +15,8 @@ public sealed class OtherCountSaid : AgreementRule
 
     protected override Said? Differs(Walk walk, Step step, StepAction action, Joint joint)
     {
-        if (CountSaid.Find(step.Text, action.At) is not { } said || said.Count == joint.Count) return null;
+        if (CountSaid.Find(step.Text, action.At) is not { } said || said.Count == joint.Count
+            || CountSaid.IsOfEach(step.Text, action.At, said.Count, joint.Count)) return null;
         var (takes, has) = (said.Count.ToString(CultureInfo.InvariantCulture), joint.Count.ToString(CultureInfo.InvariantCulture));
         return new Said(said.At, takes, has, "count", takes, joint.Count > 1 ? has : null);
     }

@@ -1,4 +1,5 @@
 using WornPath.Core.Building;
+using WornPath.Core.Fasteners;
 using WornPath.Core.Sheets;
 using WornPath.Core.Walking;
 
@@ -13,6 +14,9 @@ public sealed class JointLeftSlack : ThingRule<Joint>
     {
         var end = walk.AtEnd(joint.Id).Joint;
         if (!end.IsSlack || (end.Stage == JointStage.Snug && joint.Untorqued is not null)) return;
+        // A U-bolt, a stud: its nuts are what is turned, and they have their own line.
+        if (joint is { Fastener.Form: FastenerForm.Stud, Torque: null } && walk.Sheet.Joints.Any(nuts => nuts != joint && (FastenerText.IsNut(nuts.Fastener?.Form)
+            || Natures.Is(nuts, Trait.Nut)) && nuts.Holds.Intersect(joint.Holds).Any())) return;
         var last = walk.EventsOf(joint.Id).Last(e => e.After.Joint != e.Before.Joint || e.Verb is Verb.Start or Verb.Snug);
         var to = joint.TighteningText is { Length: > 0 } text ? text : "a final torque";
         var open = end.Counts?.Groups.Where(g => g.State.IsOut || g.State.IsSlack).ToList();

@@ -23,14 +23,17 @@ public sealed class FilledWhileOpen : Rule
                         state.Joint is { AnyOut: true } or { Stage: JointStage.Started or JointStage.BackedOut or JointStage.BrokenLoose },
                     Part cover => state.Part is { Place: PartPlace.OnBench, WasOff: true } && Natures.Is(cover, Trait.KeepsFluidIn)
                         && walk.EventsOf(cover.Id).Any(e => e.Order > drained.Order && e.Order < filled.Order && e.Verb == Verb.Remove),
+                    // On a sheet of one fluid its hoses are meant.
+                    Connection hose when walk.Sheet.Fluids.Length == 1 => !state.Connected && Natures.Is(hose, Trait.CarriesFluid)
+                        && walk.EventsOf(hose.Id).Any(e => e.Order < filled.Order && e.Verb == Verb.Disconnect),
                     _ => false,
                 };
                 // What never goes back has a finding of its own; a filter that is filled before it goes on is meant so.
                 if (!open || filled.Step.Text.Contains(thing.Name, StringComparison.OrdinalIgnoreCase) && thing is Part) continue;
                 if (walk.EventsOf(thing.Id).FirstOrDefault(e => e.Order > filled.Order
-                    && e.Verb is Verb.Fit or Verb.Torque or Verb.Start) is not { } closed) continue;
+                    && e.Verb is Verb.Fit or Verb.Torque or Verb.Start or Verb.Connect) is not { } closed) continue;
                 yield return At(filled, $"{fluid.Label} is filled in here, and {thing.Label} "
-                    + $"{(thing is Part ? "is off" : $"is {Bench.Says((Joint)thing, state.Joint)}")}; it is closed only in step "
+                    + $"{(thing is Part or Connection ? "is off" : $"is {Bench.Says((Joint)thing, state.Joint)}")}; it is closed only in step "
                     + $"{closed.StepIndex + 1}: it runs out again.",
                     closed.Step.Id == filled.Step.Id || walk.EventsOf(fluid.Id).Any(e => e.Verb == Verb.CheckLevel && e.StepIndex < closed.StepIndex) ? null : Fixes.MoveAfter(walk, filled.Step, closed.Step));
                 break;

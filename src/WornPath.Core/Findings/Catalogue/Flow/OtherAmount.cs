@@ -32,7 +32,7 @@ public sealed partial class OtherAmount : Rule
         ["pints"] = 0.473176,
     };
 
-    [GeneratedRegex(@"(?<n>\d+(?:[.,]\d+)?)\s*(?<u>l|litres?|liters?|ml|cc|dl|qt|quarts?|gal|gallons?|pints?)\b", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    [GeneratedRegex(@"(?<n>\d+(?:[.,]\d+)?|\b(?:half\s+an?|" + NumberWords.Pattern + @"|an?))(?<half>\s+and\s+a\s+half)?\s*(?<u>l|litres?|liters?|ml|cc|dl|qt|quarts?|gal|gallons?|pints?)\b", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex Amount();
 
     public override IEnumerable<Finding> Find(Walk walk)
@@ -43,9 +43,12 @@ public sealed partial class OtherAmount : Rule
             // Filled in portions, their sum counts.
             List<(WalkEvent Event, double Litres)> said = [.. walk.EventsOf(fluid.Id).Where(e => e.Verb == Verb.Fill).Select(e =>
                 (e, LitresIn(e.Action.In.Length > 0 ? e.Action.In.Of(e.Step.Text) : e.Step.Text) ?? 0))];
-            if (said.Count == 0 || said.Exists(s => s.Litres == 0)) continue;
+            if (said.Count == 0 || said[0].Litres == 0) continue;
+            // What is topped up behind it is little.
+            var toppedUp = said.Exists(s => s.Litres == 0);
+            said.RemoveAll(s => s.Litres == 0);
             var sum = said.Sum(s => s.Litres);
-            if (Math.Abs(sum - capacity) <= 0.05 * capacity) continue;
+            if (Math.Abs(sum - capacity) <= (toppedUp ? 0.2 : 0.05) * capacity) continue;
             // Drained in part, a part goes in again.
             if (sum < capacity && walk.EventsOf(fluid.Id).Any(e => e.Verb == Verb.Drain
                 && LitresIn(e.Action.In.Length > 0 ? e.Action.In.Of(e.Step.Text) : "") is not null)) continue;
@@ -54,7 +57,12 @@ public sealed partial class OtherAmount : Rule
         }
     }
 
-    private static double? LitresIn(string text) => Amount().Match(text) is { Success: true } match
-        && NumberText.Parse(match.Groups["n"].Value) is { IsGood: true } number
-        ? (double)number.Value * Litres[match.Groups["u"].Value] : null;
+    private static double? LitresIn(string text)
+    {
+        if (Amount().Match(text) is not { Success: true } match) return null;
+        var words = match.Groups["n"].Value;
+        decimal? number = NumberText.Parse(words) is { IsGood: true } figures ? figures.Value : words.StartsWith("half", StringComparison.OrdinalIgnoreCase) ? 0.5m
+            : NumberWords.InWords(words);
+        return number is null ? null : (double)(number.Value + (match.Groups["half"].Success ? 0.5m : 0)) * Litres[match.Groups["u"].Value];
+    }
 }

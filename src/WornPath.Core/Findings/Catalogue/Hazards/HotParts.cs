@@ -12,10 +12,17 @@ public sealed class HotParts : Rule
     public override IEnumerable<Finding> Find(Walk walk)
     {
         var off = walk.Doing(Verb.Remove).Where(e => e.Before.Part.Place == PartPlace.On && e.Thing is Part
-            && Natures.Is(e.Thing, Trait.Hot)).MinBy(e => e.Order);
+            && (Natures.Is(e.Thing, Trait.Hot) || Natures.Is(e.Thing, Trait.PressureCap))).MinBy(e => e.Order);
         if (off is null) yield break;
         for (var i = 0; i <= off.StepIndex; i++)
             if (Claims.Says(walk.Steps[i], ClaimKind.Cooled)) yield break;
+        if (Natures.Is(off.Thing, Trait.PressureCap))
+        {
+            yield return At(off, $"{off.Thing!.Label} comes off here, and no step before lets the engine cool: hot coolant is thrown out under pressure.",
+                Fixes.InsertBefore(walk, 0, "Let it cool first", "Let the engine cool down."));
+            yield break;
+        }
+
         yield return At(off, $"{off.Thing!.Label} comes off here, and no step before lets the exhaust cool: it burns long after the engine stopped.",
             Fixes.InsertBefore(walk, 0, "Let it cool first", "Let the engine and the exhaust cool down."));
     }

@@ -11,7 +11,9 @@ public sealed class TakenAwayWhileAway : Rule
     public override IEnumerable<Finding> Find(Walk walk)
     {
         foreach (var walked in walk.Doing(Verb.TakeAway))
-            if (walked is { Thing: Aid aid, Action.Verb: Verb.TakeAway, Before.InPlace: false })
-                yield return At(walked, $"{aid.Label} is taken away here and was not in place. Write where it is put in place; a step is missing, or stands twice.");
+            // "Lift it on the hoist … push the hoist away": it was used.
+            if (walked is { Thing: Aid aid, Action.Verb: Verb.TakeAway, Before.InPlace: false }
+                && !walk.Steps.Take(walked.StepIndex).Any(s => s.Uses.Contains(aid.SheetId)))
+                yield return At(walked, $"{aid.Label} {aid.Are} taken away here and {(aid.IsMany ? "were" : "was")} not in place. Write where {(aid.IsMany ? "they are" : "it is")} put in place; a step is missing, or stands twice.");
     }
 }

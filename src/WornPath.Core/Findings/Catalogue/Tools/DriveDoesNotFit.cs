@@ -14,8 +14,13 @@ public sealed class DriveDoesNotFit : ThingRule<Joint>
     {
         if (joint.Fastener is not { Thread: { } thread, Form: { } form, Drive: { } drive }) return null;
         var usual = DriveSizes.Usual(thread, form, Natures.Is(joint, Trait.WheelHardware)).Where(d => d.Kind == drive.Kind).ToList();
-        return usual.Contains(drive) || (usual.Count == 0 && !TooFarOff(thread, drive)) ? null : usual;
+        return usual.Exists(d => d == drive || IsTwin(d, drive)) || (usual.Count == 0 && !TooFarOff(thread, drive)) ? null : usual;
     });
+
+    // A 16 mm socket turns a 5/8 in head: sizes of the two systems that lie within 0.2 mm are taken for each other. Common practice, no source.
+    private static bool IsTwin(Drive one, Drive other) => one.Kind == DriveKind.Hexagon
+        && Quantities.Length.Parse(one.Size) is { IsGood: true } a && Quantities.Length.Parse(other.Size) is { IsGood: true } b
+        && a.Value.InInches != b.Value.InInches && Math.Abs(a.Value.Millimetres - b.Value.Millimetres) <= 0.2;
 
     protected internal override void Find(Walk walk, Joint joint, Found found)
     {

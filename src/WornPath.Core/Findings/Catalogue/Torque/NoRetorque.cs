@@ -15,7 +15,8 @@ public sealed class NoRetorque : ThingRule<Joint>
         if (!Natures.HoldsAWheel(joint, walk.Things) || walk.EventsOf(joint.Id).LastOrDefault(e => e.Verb == Verb.Torque) is not { } torqued) return;
         if (walk.EventsOf(joint.Id).Any(e => e.Verb == Verb.Retorque)) return;
         for (var i = torqued.StepIndex; i < walk.Steps.Count; i++)
-            if (Claims.Says(walk.Steps[i], ClaimKind.Again) && Names(walk.Steps[i], joint)) return;
+            // "Have the wheel checked before it is towed" is no retorque.
+            if (Claims.Says(walk.Steps[i], ClaimKind.Again) && Claims.Says(walk.Steps[i], ClaimKind.AfterUse) && Names(walk.Steps[i], joint)) return;
         found.Add(At(torqued, $"{joint.Label} settle in the first use, and nothing says when they are torqued again.", Fixes.InsertAtEnd(walk, "Retorque after the first use", TighteningSentence.Again(joint, walk.Workshop.Rules))));
     }
 

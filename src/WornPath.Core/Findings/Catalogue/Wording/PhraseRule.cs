@@ -15,6 +15,9 @@ public abstract class PhraseRule : StepRule
     /// <summary>What is wrong with a phrase, and what to write.</summary>
     protected abstract string Says(string phrase);
 
+    /// <summary>True where the words are right as they stand.</summary>
+    protected virtual bool IsFine(string phrase, Walk walk, int stepIndex) => false;
+
     /// <summary>What could stand in the phrase's place; null where only its writer knows.</summary>
     protected virtual string? Rewrite(string phrase, Walk walk, int stepIndex) => null;
 
@@ -25,6 +28,7 @@ public abstract class PhraseRule : StepRule
         var step = walk.Steps[stepIndex];
         if (Claims.First(step, Way) is not { At: var at }) return;
         var phrase = at.Of(step.Text);
+        if (IsFine(phrase, walk, stepIndex)) return;
         var fix = Rewrite(phrase, walk, stepIndex) is { } better
             ? new Fix($"Write “{better}”", new WriteStep(step.Id, step.Text, step.Text[..at.Start] + better + step.Text[at.End..])) : null;
         found.Add(At(step, stepIndex, null, Says(phrase), fix));

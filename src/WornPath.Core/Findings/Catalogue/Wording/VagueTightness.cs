@@ -11,6 +11,15 @@ public sealed class VagueTightness : PhraseRule
 
     private protected override ClaimKind Way => ClaimKind.Vague;
 
+    // "Clip the belt in and pull hard on each half" tightens nothing; what is nipped up and then torqued is only snug.
+    protected override bool IsFine(string phrase, Walk walk, int stepIndex)
+    {
+        var actions = walk.Steps[stepIndex].Actions;
+        var tightened = actions.Where(a => a.Verb is Verb.Torque or Verb.TorquePass or Verb.Snug or Verb.Start or Verb.TurnOn or Verb.Retorque && a.Target is not null).ToList();
+        return actions.Length > 0 && tightened.Count == 0 || phrase.StartsWith("nip", StringComparison.OrdinalIgnoreCase) && tightened.Count > 0
+            && tightened.TrueForAll(a => walk.EventsOf(a.Target!).Any(e => e.StepIndex > stepIndex && e.Verb == Verb.Torque));
+    }
+
     // Where the step tightens one joint, and its value is known, the value stands for the words.
     protected override string? Rewrite(string phrase, Walk walk, int stepIndex)
     {
