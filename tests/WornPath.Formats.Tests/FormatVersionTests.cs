@@ -25,7 +25,7 @@ public class FormatVersionTests
         read.Sheet.Steps.Count(s => s.Actions.Length > 0).ShouldBeGreaterThan(25);
         WalkSet.Run(read.Sheet, new Workshop()).Findings.ShouldAllBe(f => f.Severity < Severity.Stop);
         var written = JsonNode.Parse(ProcedureFileText.Write(read).Value)!;
-        ((int)written["version"]!, (int)written["sheet"]!["reader"]!).ShouldBe((8, 1));
+        ((int)written["version"]!, (int)written["sheet"]!["reader"]!).ShouldBe((9, 1));
     }
 
     [Fact]
@@ -49,7 +49,7 @@ public class FormatVersionTests
         later.Actions.ShouldHaveSingleItem().If.ShouldBeNull();
         later.SentenceSays.ShouldNotBeNull().ShouldEndWith(", After fifty miles");
         read.Sheet.Steps.Single(s => s.Text.StartsWith("Undo the two guard bolts", StringComparison.Ordinal)).SentenceSays.ShouldBeNull();
-        ((int)JsonNode.Parse(ProcedureFileText.Write(read).Value)!["version"]!).ShouldBe(8);
+        ((int)JsonNode.Parse(ProcedureFileText.Write(read).Value)!["version"]!).ShouldBe(9);
     }
 
     [Fact]
@@ -77,7 +77,7 @@ public class FormatVersionTests
         read.Sheet.Steps.Single(s => s.Text.StartsWith("Undo the two rail bolts", StringComparison.Ordinal)).SentenceSays.ShouldBeNull();
         // Done only under its condition, and carried without it.
         read.Sheet.Steps.Single(s => s.Text.StartsWith("Check the rail", StringComparison.Ordinal)).SentenceSays.ShouldNotBeNull();
-        ((int)JsonNode.Parse(ProcedureFileText.Write(read).Value)!["version"]!).ShouldBe(8);
+        ((int)JsonNode.Parse(ProcedureFileText.Write(read).Value)!["version"]!).ShouldBe(9);
     }
 
     [Fact]
@@ -93,7 +93,21 @@ public class FormatVersionTests
         // What carries nothing is read.
         read.Sheet.Steps.Single(s => s.Text.StartsWith("Inner brg in drum", StringComparison.Ordinal)).Actions.Select(a => (a.Verb, a.Target)).ShouldBe([(Verb.Fit, "P5")]);
         read.Sheet.Steps.Single(s => s.Text.StartsWith("Undo the two cover bolts", StringComparison.Ordinal)).SentenceSays.ShouldBeNull();
-        ((int)JsonNode.Parse(ProcedureFileText.Write(read).Value)!["version"]!).ShouldBe(8);
+        ((int)JsonNode.Parse(ProcedureFileText.Write(read).Value)!["version"]!).ShouldBe(9);
+    }
+
+    [Fact]
+    public void A_file_of_the_seventh_reader_keeps_what_it_carries_and_says_where_its_sentences_are_read_otherwise_now()
+    {
+        var read = ProcedureFileText.Read(Fixture("procedure-version-8.json")).Value;
+        read.Sheet.Reader.ShouldBe(7);
+        // What the helper does was read over; four bolts each of two covers were four of eight.
+        var helper = read.Sheet.Steps.Single(s => s.Text.StartsWith("Hold the frame", StringComparison.Ordinal));
+        helper.Actions.Select(a => (a.Verb, a.Target)).ShouldBe([(Verb.TakeOut, "J3")], "what carries nothing is read");
+        read.Sheet.Steps.Single(s => s.Text.StartsWith("Unbolt both covers", StringComparison.Ordinal)).SentenceSays.ShouldNotBeNull().ShouldContain("set aside P3 covers");
+        read.Sheet.Steps.Single(s => s.Text.StartsWith("Set the pump on", StringComparison.Ordinal)).SentenceSays.ShouldBeNull();
+        read.Sheet.Joints[0].Fastener!.ToString().ShouldBe("M8×35 8.8 bolt, 13 mm");
+        ((int)JsonNode.Parse(ProcedureFileText.Write(read).Value)!["version"]!).ShouldBe(9);
     }
 
     [Fact]
@@ -112,7 +126,7 @@ public class FormatVersionTests
         read.Sheet.Joints.ShouldAllBe(j => j.Becomes == JointFate.Refit && j.SupersededBy == null);
         var written = Encoding.UTF8.GetString(ProcedureFileText.Write(read).Value);
         written.ShouldNotContain("becomes");
-        ((int)JsonNode.Parse(written)!["version"]!).ShouldBe(8);
+        ((int)JsonNode.Parse(written)!["version"]!).ShouldBe(9);
     }
 
     // The edit as version 4 logged it, and its undo.

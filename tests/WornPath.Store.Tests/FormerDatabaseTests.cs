@@ -193,6 +193,17 @@ public sealed class FormerDatabaseTests : IDisposable
     }
 
     [Fact]
+    public async Task Drafts_of_the_seventh_reader_are_read_by_the_eighth_once_and_their_authors_are_shown_what_differs()
+    {
+        var sheet = await ReadOnceAsync("nearby");
+        Core.Sheets.Step Of(string text) => sheet.Steps.Single(s => s.Text.StartsWith(text, StringComparison.Ordinal));
+        Of("Hold the frame").Actions.Select(a => (a.Verb, a.Target)).ShouldBe([(Verb.TakeOut, "J3")]);
+        Of("Unbolt both covers").SentenceSays.ShouldNotBeNull().ShouldContain("set aside P3 covers");
+        Of("Torque the pump bolts").SentenceSays.ShouldBeNull();
+        sheet.Joints[0].Fastener!.ToString().ShouldBe("M8×35 8.8 bolt, 13 mm");
+    }
+
+    [Fact]
     public async Task A_former_database_that_is_brought_up_twice_is_the_same_and_takes_edits()
     {
         var file = Former();

@@ -10,13 +10,14 @@ namespace WornPath.Core.Sheets;
 /// and comes with the third reader; version 5 keeps the author's word with the clauses it is about; version 6
 /// comes with the fifth reader and version 7 with the sixth, and neither has other names than the one before; version 8 says what becomes of
 /// fasteners that come out,
-/// and comes with the seventh reader. What the names of a version are is held
+/// and comes with the seventh reader; version 9 has the trade's words in the text of a fastener, comes with the eighth reader, and has no other
+/// names than the one before. What the names of a version are is held
 /// by docs/formats/names-VERSION.txt, whatever the program calls its properties.
 /// </summary>
 public static class SheetFormat
 {
     /// <summary>The version that is written.</summary>
-    public const int Newest = 8;
+    public const int Newest = 9;
 
     // The step at n brings version n + 1 to the next: a sheet, and the values of a field in a delta.
     private static readonly Action<JsonObject>[] Sheets =
@@ -32,6 +33,7 @@ public static class SheetFormat
         },
         // Versions 6 and 7 are read by another reader; that is told by the sheet's own "reader". What is new in version 8 is left out where
         // it is as it always was.
+        _ => { },
         _ => { },
         _ => { },
         _ => { },
