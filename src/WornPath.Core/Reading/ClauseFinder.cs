@@ -163,6 +163,11 @@ internal sealed class ClauseFinder
                 Verb = Trade.VerbsOf(word is "on" or "in" ? "fit" : "remove")[0].Verb,
                 Gaps = { (at + 2, at + 3) },
             }
+            // "… and it hinges off".
+            : word is "it" or "they" && at > 0 && (IsBoundary(at - 1) || Trade.Conjunctions.Contains(_tokens[at - 1].Text)) && at + 2 < _end
+                && _tokens[at + 1].Kind == TokenKind.Word && _tokens[at + 2].Text is "off" or "out" or "away" && (at + 3 >= _end || _tokens[at + 3].Kind == TokenKind.Mark || _tokens[at + 3].Text == "and")
+                && !Trade.Auxiliaries.Contains(_tokens[at + 1].Text) && _tokens[at + 1].Text.EndsWith('s') == (word == "it")
+            ? new Clause(Mood.Imperative, at, at + 3) { VerbAt = at + 1, Verb = Trade.VerbsOf("remove")[0].Verb }
             : null;
     }
 
@@ -465,7 +470,9 @@ internal sealed class ClauseFinder
             return new Clause(Mood.Imperative, at, at + 1) { VerbAt = at, Verb = verb, Shares = true, Proviso = Otherwise(from, at, open) };
         // "Let it never be the tube": said, not done.
         var not = Has(at + 1, Math.Min(_end, at + 4), i => _tokens[i].Text is "never" or "not") && !Has(at + 1, Math.Min(_end, at + 3), i => _tokens[i].Kind == TokenKind.Mark);
-        var clause = new Clause(Mood.Imperative, at, NextBoundary(at + 1)) { VerbAt = at, Verb = verb, Negated = not, Proviso = Otherwise(from, at, open) };
+        // "Crank until it spits".
+        var alone = at + 2 < _end && _tokens[at + 1].Text is "until" or "till" && _tokens[Math.Min(at + 2, _end - 1)].Text is "it" or "they" && verb.Lemma != "wait";
+        var clause = new Clause(Mood.Imperative, at, alone ? at + 1 : NextBoundary(at + 1)) { VerbAt = at, Verb = verb, Negated = not, Proviso = Otherwise(from, at, open) };
         return clause;
     }
 
@@ -999,9 +1006,9 @@ internal sealed class ClauseFinder
                     i++;
                     continue;
                 case TokenKind.Mark:
-                    // "Round the crank, the pump and the fan".
+                    // "Round the crank, the pump and the fan", "with the four bolts, washers and nuts".
                     if (token.Text is ":" or "(" or ")" or "–" or "—" || token.Text == ","
-                        && !(clause.Pieces is [.., { Noun.After: "round" or "around" or "between" }] && Lists(i, to))) after = null;
+                        && !(clause.Pieces is [.., { Noun.After: "round" or "around" or "between" or "with" }] && Lists(i, to))) after = null;
                     else if (token.Text == ",") after = clause.Pieces[^1].Noun!.After;
                     // What follows a colon explains ("inspect the stub: no scoring"); it is no further object.
                     if (token.Text == ":" && clause.Mood == Mood.Imperative) explains = true;

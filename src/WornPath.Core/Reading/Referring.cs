@@ -114,11 +114,12 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
         if (good.FindAll(t => t is Part && spoken.Last.Any(j => j is Joint joint
             && (joint.Holds.Contains(t.Id) || NameIndex.NamesOf(joint)[0] is [.. var held, _]
             && held.SequenceEqual(NameIndex.NamesOf(t)[0])))) is [var inHand]) return inHand;
+        // "Hang the wheel, spin the nuts on": those that hold what is in hand.
+        if (phrase.Stems.Count == 1 && good.FindAll(t => t is Joint joint && spoken.Last.Any(p => p is Part && joint.Holds.Contains(p.Id))
+            && (phrase.Count is null || phrase.Count <= joint.Count)) is [var holding])
+            return holding;
         // "Catch all eight bolts": not the four.
         if (phrase.Count is > 1 and var many && good.FindAll(t => t is Joint joint && joint.Count == many) is { Count: > 0 } counted) good = counted;
-        // "Hang the wheel, spin the nuts on": those that hold what is in hand.
-        if (phrase.Stems.Count == 1 && good.FindAll(t => t is Joint joint && spoken.Last.Any(p => p is Part && joint.Holds.Contains(p.Id))) is [var holding])
-            return holding;
         if (spoken.Nearest(good) is { } near) return near;
         var first = scored.Where(s => s.Score == top).Select(s => s.Thing).ToList();
         if (first.Count == 1) return first[0];

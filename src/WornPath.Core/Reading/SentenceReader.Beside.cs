@@ -34,7 +34,7 @@ public sealed partial class SentenceReader
             }
 
             if (ReadPieceOfStack(clause, phrase, goesOn: true)) continue;
-            var found = Settled(phrase.Text) is { Length: > 0 } settled ? _refer.Find(settled) : ItsOwn(phrase) ?? _refer.Known(phrase);
+            var found = Settled(phrase.Text) is { Length: > 0 } settled ? _refer.Find(settled) : ItsOwn(phrase) ?? NutsOf(phrase) ?? _refer.Known(phrase);
             if (found is null && sense is not Sense.Place && Settled(phrase.Text) is null && phrase.Is(ThingKind.Joint))
             {
                 var part = targets.OfType<Part>().LastOrDefault();
@@ -106,6 +106,14 @@ public sealed partial class SentenceReader
     private void Aside(Clause clause)
     {
         _told = true;
+        // "While a helper supports the bumper, remove its bolts": what is spoken of before what is done.
+        if (clause is { Mood: Mood.Beside, IsProviso: false } && _finder.Tokens[clause.From].Text is "while" or "with" or "once" or "when" or "as"
+            && (clause.From == 0 || _finder.Tokens[clause.From - 1] is { Kind: TokenKind.Mark, Text: "." })
+            && clause.Nouns.Where(n => !n.IsPronoun && n.After is null or "with").Select(n => _refer.Known(n)).OfType<Part>().LastOrDefault() is { } borne)
+            Spoken.Hand([borne]);
+        // "Lead both hoses to the block and connect them there".
+        if (clause is { Mood: Mood.Imperative, Negated: false } && clause.Nouns.FirstOrDefault(n => n is { IsPronoun: false, After: null, IsPlural: true }) is { } led
+            && SetOf(led, Sense.Say, _ => true) is { Count: > 1 } hoses) Spoken.Hand(hoses);
         if (clause.Verb?.Lemma == "use")
         {
             OldAsTool(clause);
@@ -337,6 +345,9 @@ public sealed partial class SentenceReader
         if (!repeats) return false;
         _told = true;
         if (side is null && steps is null && DoesTheSameTo(clause)) return true;
+        // "Same for the other two", of three: the rest of what is in hand, and no other side.
+        if (steps is null && clause.Nouns.Any(n => n is { IsPronoun: true, IsRest: true, Count: > 1 })
+            && _actions is [.., { Target: { } done }] && _refer.Find(done) is Joint { Count: > 2 }) return true;
         // The numbers may reach beyond what was cut at a comma: "steps 6, 7 and 9 to 17".
         var named = steps is null ? null : StepNumbersText.In(_text, at.Start);
         _actions.Add(new StepAction { Verb = Verb.Repeat, Words = Short(words), At = at, Side = side, Steps = named });

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using WornPath.Core.Fasteners;
 using WornPath.Core.Quantities;
 using WornPath.Core.Sheets;
 
@@ -99,18 +100,18 @@ public sealed partial class SentenceReader
     {
         var verb = clause.Verb!.Lemma;
         var aid = _refer.Things.OfType<Aid>().Where(a => NameIndex.NamesOf(a)[0][^1] == verb).ToList();
+        // "Plug the ports with the caps": said with what.
+        var with = clause.Pieces.Where(p => p.Noun is { After: "with" or "using", IsPronoun: false }).Select(p => p.Noun!)
+            .Select(n => _refer.Known(n) is Aid known ? known : n.Is(ThingKind.Aid) && _refer.Known(n) is null
+            ? _refer.Assume(n, ThingKind.Aid, false, null, null) : null).OfType<Aid>().FirstOrDefault();
         if (objects.FirstOrDefault(o => !o.IsPronoun) is not { } where)
         {
-            var what = Spoken.Nearest(aid) ?? aid.FirstOrDefault() ?? _refer.Assume(new NounPhrase(PlaceOf(clause), verb + "s", [verb]) { Name = NameOfLast(verb) }, ThingKind.Aid, false, null, null);
+            var what = with ?? Spoken.Nearest(aid) ?? aid.FirstOrDefault() ?? _refer.Assume(new NounPhrase(PlaceOf(clause), verb + "s", [verb]) { Name = NameOfLast(verb) }, ThingKind.Aid, false, null, null);
             Add(Verb.Place, what, PlaceOf(clause));
             Beside(clause);
             return;
         }
 
-        // "Plug the ports with the caps": said with what.
-        var with = clause.Pieces.Where(p => p.Noun is { After: "with" or "using", IsPronoun: false }).Select(p => p.Noun!)
-            .Select(n => _refer.Known(n) is Aid known ? known : n.Is(ThingKind.Aid) && _refer.Known(n) is null
-            ? _refer.Assume(n, ThingKind.Aid, false, null, null) : null).OfType<Aid>().FirstOrDefault();
         var name = $"{where.Stems[^1]} {verb}{(where.IsPlural || verb is "chock" or "block" ? "s" : "")}";
         var own = with ?? Spoken.Nearest(aid) ?? aid.FirstOrDefault() ?? _refer.Assume(where with { Name = name, Stems = NameIndex.StemsOf(name), Count = null, Some = null, Size = "" }, ThingKind.Aid, false, null, null);
         Add(Verb.Place, own, where.At);
@@ -146,6 +147,8 @@ public sealed partial class SentenceReader
         var whose = clause.Nouns.Where(n => !n.IsPronoun).SelectMany(n => n.Stems).ToHashSet();
         if ((caps.Find(c => NameIndex.NamesOf(c)[0].Any(whose.Contains)) ?? Spoken.Nearest(caps)) is { } cap) Add(Verb.TakeAway, cap, PlaceOf(clause));
         else Unclear(clause);
+        // "Uncap the line and connect it".
+        if (clause.Nouns.FirstOrDefault(n => n is { IsPronoun: false, After: null }) is { } capped && _refer.Known(capped) is { } open) Spoken.Hand([open]);
     }
 
     // "Drain the hydraulic tank": what is in it.
@@ -230,11 +233,33 @@ public sealed partial class SentenceReader
     {
         if (phrase is not { IsPlural: true, Stems.Count: 1, Distinct.Count: 0, Owner.Count: 0, Size.Length: 0, Some: null, IsRest: false, IsVague: false }
             || phrase.Is(ThingKind.Joint)) return [];
-        var named = _refer.Things.Where(t => t is Part or Connection && NameIndex.NamesOf(t)[0][^1] == phrase.Head).ToList();
+        var named = _refer.Things.Where(t => t is Part or Connection && NameIndex.NamesOf(t)[0] is var name
+            && (name[^1] == phrase.Head || name is [.., var before, { Length: 1 }] && before == phrase.Head)).ToList();
         if (named.Count < 2 || named.Exists(t => t.IsMany || t is Part { Quantity: > 1 } || !accepts(t.Kind))) return [];
         bool? away = sense is Sense.On or Sense.Connect or Sense.Secure ? true : sense is Sense.Off or Sense.Disconnect ? false : null;
         var meant = away is null ? named : named.FindAll(t => (Spoken.IsOff(t) ?? false) == away);
         return phrase.Count is { } count && count != meant.Count ? [] : meant;
+    }
+
+    // "Slacken the clamp of the intake hose and work the hose off": the one the step named in full; "cable off": the only one that is on.
+    private Thing? NearBy(Clause clause, Sense sense, NounPhrase phrase, Predicate<ThingKind> accepts)
+    {
+        if (phrase is not { IsPlural: false, IsPronoun: false, Stems.Count: 1, Distinct.Count: 0, Owner.Count: 0, Size.Length: 0, IsRest: false } || phrase.Is(ThingKind.Joint)) return null;
+        var named = _refer.Things.Where(t => t is Part or Connection && accepts(t.Kind) && NameIndex.NamesOf(t)[0] is { Length: > 1 } name && name[^1] == phrase.Head).ToList();
+        if (named.Count < 2 || _refer.Things.Any(t => NameIndex.NamesOf(t)[0].SequenceEqual(phrase.Stems))) return null;
+        bool? off = sense is Sense.On or Sense.Connect or Sense.Secure ? true : sense is Sense.Off or Sense.Disconnect ? false : null;
+        bool May(Thing thing) => off is null || (Spoken.IsOff(thing) ?? false) == off;
+        if (MentionOf(clause, phrase) is { } whole && named.Find(t => NameIndex.NamesOf(t)[0].SequenceEqual(NameIndex.StemsOf(whole))) is { } mentioned && May(mentioned)) return mentioned;
+        return off is not null && named.FindAll(May) is [var only] ? only : null;
+    }
+
+    // "All six union nuts" of a joint whose fastener is one: called by what it is.
+    private Joint? CalledByItsFastener(NounPhrase phrase)
+    {
+        if (phrase.Stems.Count < 2 || phrase.Owner.Count > 0 || !phrase.Is(ThingKind.Joint)) return null;
+        var called = _refer.Things.OfType<Joint>().Where(j => j.Fastener is { } f && (f.Called.Length > 0 ? f.Called : f.Form is { } form ? FastenerForms.PlainName(form) : "") is { Length: > 0 } name
+            && NameIndex.StemsOf(name).SequenceEqual(phrase.Stems) && (phrase.Count is null || phrase.Count == j.Count)).ToList();
+        return called.Count == 1 ? called[0] : called.Count > 1 ? Spoken.Nearest(called) as Joint : null;
     }
 
     private List<Thing> Every(NounPhrase phrase, Predicate<ThingKind> accepts)

@@ -72,8 +72,10 @@ public sealed partial class SentenceReader
                 return;
             }
 
+            var before = reader._actions.Count;
             if (!Gapped(objects))
                 foreach (var phrase in objects) One(phrase, way, loose);
+            FastenersFirst(before);
             if (stuff is not null && _hand.Count > 0)
             {
                 var known = reader._refer.Known(stuff) as Consumable ?? (Consumable)reader._refer.Assume(stuff, ThingKind.Consumable, false, null, null);
@@ -132,6 +134,10 @@ public sealed partial class SentenceReader
                 if (again.Count > 0) return;
             }
 
+            // "Side panel first: four screws and it hinges off": they come out with it.
+            if (reader._topic is not null && clause.Pieces.FindLast(p => p.Noun is { IsPronoun: false } n && n.Is(ThingKind.Joint))?.Noun is { } listed
+                && reader._refer.Known(reader._topic) is Part under && reader.FastenersOf(under) is { } its && NameIndex.NamesOf(its)[0][^1] == listed.Head
+                && reader.Spoken.IsOff(its) is not true) reader._listed = its;
             // "Rear pin: …", "old bolts in the scrap": what follows is about it.
             if (objects is [{ IsPronoun: false } about] && reader.EndsWithColon(clause)) reader._topic = about;
             reader.Spoken.Hand([.. objects.Where(o => !o.IsPronoun).Select(o => reader._refer.Known(o)).OfType<Thing>()]);
@@ -166,6 +172,20 @@ public sealed partial class SentenceReader
             // "No grease", "lip inwards": words. A thing of the sheet named with nothing said of it is shown.
             if (objects.Exists(o => !o.IsPronoun && reader._refer.Known(o) is not null) || way != "none" && objects.Count > 0) reader._residue.Add(reader.PlaceOf(clause));
             else if (reader._clauses.Count > 1) reader._told = true;
+        }
+
+        // "Guard off: three bolts": its bolts come out first.
+        private void FastenersFirst(int before)
+        {
+            for (var i = before; i < reader._actions.Count; i++)
+            {
+                if (reader._actions[i] is not { Verb: Verb.TakeOut, Target: { } id } || reader._refer.Find(id) is not Joint joint) continue;
+                var part = reader._actions.FindIndex(before, i - before, a => a.Verb == Verb.Remove && joint.Holds.Contains(a.Target!));
+                if (part < 0) continue;
+                var taken = reader._actions[i];
+                reader._actions.RemoveAt(i);
+                reader._actions.Insert(part, taken);
+            }
         }
 
         // "Then the positive", "negative last": the same done to it as to what stands before.
@@ -257,7 +277,10 @@ public sealed partial class SentenceReader
                 && reader._actions is [.., { Verb: Verb.Fit or Verb.Connect, Target: { } fitted }] && reader._refer.Find(fitted) is { } bearer
                 && !Trade.Unfastened.Contains(NameIndex.NamesOf(bearer)[0][^1]))
             {
-                var own = bearer is Part part ? reader.FastenersOf(part) : null;
+                var own = bearer is Part part ? reader.FastenersOf(part)
+                    // "Cable on B+, nut 6 N·m": the B+ nut.
+                    : reader._refer.Things.OfType<Joint>().FirstOrDefault(j => NameIndex.NamesOf(j)[0] is [_, ..] name && name[^1] == phrase.Head && name.Length > 1
+                        && name.SkipLast(1).All(NameIndex.NamesOf(bearer)[0].Contains));
                 var name = own?.Name ?? $"{bearer.Name} {phrase.Name}";
                 if (own is null || NameIndex.NamesOf(own)[0][^1] == phrase.Head) phrase = phrase with { Name = name, Text = name.ToLowerInvariant(), Stems = NameIndex.StemsOf(name) };
             }
@@ -269,7 +292,10 @@ public sealed partial class SentenceReader
             if (way == "none" && Placed(phrase) && (phrase.IsNew || reader._refer.Known(phrase, k => k != ThingKind.Aid) is { } off
                 && reader.Spoken.IsOff(off) is true)) way = "on";
             var fastens = !phrase.IsPronoun && (reader._refer.Known(phrase) is Joint || phrase.Is(ThingKind.Joint));
-            var sense = reader.Has(clause, "snug") && (fastens || phrase.IsPronoun) ? Sense.Snug : way switch { "off" => Sense.Off, "on" => Sense.On, _ => loose ? Sense.BreakLoose : phrase.IsNew ? Sense.On : Sense.Say };
+            var sense = reader.Has(clause, "snug") && (fastens || phrase.IsPronoun) ? Sense.Snug : way switch { "off" => Sense.Off, "on" => Sense.On,
+                // "New alternator in, pivot bolt loose": in, and no tighter than that.
+                _ when loose && !phrase.IsPronoun && reader._refer.Known(phrase) is Joint wasOut && reader.Spoken.IsOff(wasOut) is true => Sense.On,
+                _ => loose ? Sense.BreakLoose : phrase.IsNew ? Sense.On : Sense.Say };
             if (!phrase.IsPronoun && phrase.Head is "pin" or "cotter" && sense is Sense.On or Sense.Off && !(reader._refer.Known(phrase) is Part))
             {
                 reader.Pin(clause, sense == Sense.On ? Sense.PinIn : Sense.PinOut, [phrase]);

@@ -101,6 +101,9 @@ public sealed partial class SentenceReader
     // "Bracket back on, 12 N·m": its fasteners get the value.
     private void TightenWhat(Clause clause, List<NounPhrase> joints, List<Thing> hand)
     {
+        // "Spin the filter on; three quarters of a turn after it touches": no fastener.
+        if (joints.Count == 0 && hand.Count == 0 && Values(clause).All(v => v.Kind != TokenKind.Torque)
+            && _actions is [.., { Verb: Verb.Fit, Target: { } spun }] && _refer.Find(spun) is Part filter && FastenersOf(filter) is null) return;
         if (joints.Count > 0 || hand.Count == 0 || hand.Exists(t => t is not (Part or Joint)))
         {
             Tighten(clause, Sense.Torque, joints);

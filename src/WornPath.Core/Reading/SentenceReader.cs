@@ -55,6 +55,8 @@ public sealed partial class SentenceReader
     private NounPhrase? _from;
     // What a sentence says it is about, before a colon: "Drag link next: …".
     private NounPhrase? _topic;
+    // The fasteners a heading lists: "side panel: four screws".
+    private Joint? _listed;
     private int? _people;
     private Limit? _only;
     private int _branch;
@@ -517,6 +519,12 @@ public sealed partial class SentenceReader
                 else goto default;
                 return;
             // "Fill with engine oil": with that, and no other that is on the sheet.
+            // "Fill the new filter with clean diesel", which is on the sheet as a consumable.
+            case Sense.Fill when clause.Pieces.Exists(p => p.Noun is { IsPronoun: false, After: null } n && _refer.Known(n) is Part) && clause.Pieces.Find(p => p.Noun is { IsPronoun: false, After: "with" })?.Noun is { } stuffed && _refer.Known(stuffed) is Consumable poured:
+                Use(poured);
+                Spoken.Hand([.. clause.Nouns.Where(n => n is { IsPronoun: false, After: null }).Select(n => _refer.Known(n)).OfType<Part>()]);
+                _told = true;
+                return;
             case Sense.Fill when objects.Count == 0 && clause.Pieces.Find(p => p.Noun is { IsPronoun: false, After: "with", Stems.Count: > 1 } n
                 && n.Is(ThingKind.Fluid))?.Noun is { } named:
                 var into = _refer.Known(named, k => k == ThingKind.Fluid) as Fluid ?? _refer.Assume(named, ThingKind.Fluid, false, null, null);
@@ -656,6 +664,8 @@ public sealed partial class SentenceReader
         }
 
         foreach (var thing in things) Act(clause, sense, thing, phrase);
+        // "Unplug the lamps and take them off": the lamps are in hand, not their plugs.
+        if (sense is Sense.Connect or Sense.Disconnect && !phrase.IsPronoun && things.TrueForAll(t => t is Connection) && _refer.Known(phrase) is Part unplugged) return [unplugged];
         return things;
     }
 
@@ -696,9 +706,23 @@ public sealed partial class SentenceReader
             return;
         }
 
+        if (verb == Verb.Remove && _listed is { } listed && listed.Holds.Contains(thing.Id))
+        {
+            _listed = null;
+            Add(Verb.TakeOut, listed, phrase.At);
+        }
+
         if (verb is null)
         {
             Both(clause, sense, thing, phrase);
+            return;
+        }
+
+        // "Hose back on and clamp it": its clamp.
+        if (verb == Verb.Snug && thing is Connection && _refer.Things.OfType<Joint>().FirstOrDefault(j => Natures.Is(j, Trait.OwnClamp)
+            && NameIndex.NamesOf(thing)[0].All(NameIndex.NamesOf(j)[0].Contains)) is { } clamp)
+        {
+            Add(Verb.Snug, clamp, phrase.At);
             return;
         }
 
@@ -805,6 +829,9 @@ public sealed partial class SentenceReader
     // What comes with the job and stays.
     private static bool Installs(Clause clause) => Trade.Installs.Contains(clause.Verb?.Lemma ?? "");
 
+    private static bool GoesTo(Connection connection, IReadOnlyList<string> part) =>
+        connection.GoesTo.Length > 0 && NameIndex.StemsOf(connection.GoesTo) is var goes && part.All(goes.Contains);
+
     // "Disconnect the battery", "unplug the alternator": its leads, its plug. The part itself stays where it is, and may come off later.
     private List<Thing> LeadsOf(NounPhrase phrase, Sense sense)
     {
@@ -812,7 +839,7 @@ public sealed partial class SentenceReader
         // "Reconnect the battery": its negative lead.
         bool Pole(string[] name) => phrase.Head == "battery" && Array.Exists(name, n => n is "negative" or "positive" or "ground" or "earth");
         var named = _refer.Things.OfType<Connection>().Where(c => !Spoken.IsYetToCome(c)
-            && NameIndex.NamesOf(c)[0] is var name && (phrase.Stems.All(name.Contains) || Pole(name))).ToList<Thing>();
+            && NameIndex.NamesOf(c)[0] is var name && (phrase.Stems.All(name.Contains) || Pole(name) || GoesTo(c, phrase.Stems))).ToList<Thing>();
         if (named.FindAll(c => Spoken.IsOff(c) == open) is { Count: > 0 } meant) return meant;
         if (named.Count > 0) return named;
         if (_refer.Things.Any(t => t is not Part && NameIndex.NamesOf(t)[0].SequenceEqual(phrase.Stems))) return [];
@@ -829,9 +856,14 @@ public sealed partial class SentenceReader
         if (phrase.IsPronoun)
         {
             // "Sensor in, … plug it in".
-            if (sense is Sense.Connect or Sense.Disconnect && phrase.Text == "it" && !Spoken.Last.Any(t => t is Connection)
+            // "Plug the lamps in, push them home": the lamps, which are off.
+            if (sense == Sense.On && phrase.Text is "it" or "them" && _actions is [.., { Verb: Verb.Connect, Target: { } lead }]
+                && _refer.Find(lead) is Connection pluggedIn && _refer.Things.OfType<Part>().FirstOrDefault(p => Spoken.IsOff(p) is true
+                    && NameIndex.NamesOf(p)[0] is var bears && (GoesTo(pluggedIn, bears) || bears.All(NameIndex.NamesOf(pluggedIn)[0].Contains))) is { } lamp)
+                return [lamp];
+            if (sense is Sense.Connect or Sense.Disconnect && phrase.Text is "it" or "them" && !Spoken.Last.Any(t => t is Connection)
                 && Spoken.Last.Concat(Spoken.Earlier).OfType<Part>().FirstOrDefault() is { } wired
-                && NameIndex.NamesOf(wired)[0] is var ofPart && Trade.Wired.Contains(ofPart[^1])
+                && NameIndex.NamesOf(wired)[0] is var ofPart && (Trade.Wired.Contains(ofPart[^1]) || clause.Verb?.Lemma is "plug" or "unplug")
                 && LeadsOf(phrase with { Stems = ofPart, Name = wired.Name }, sense) is { Count: > 0 } leadsOfIt) return leadsOfIt;
             if (_unnamed is { } said && !row.IsSoft && sense is not (Sense.Level or Sense.Drain or Sense.Fill)
                 && (phrase.Text is "it" or "them" or "they" or "one" or "ones" or "these" or "those" || sense == Sense.Replace && phrase.Text == clause.Verb?.Lemma))
@@ -893,6 +925,11 @@ public sealed partial class SentenceReader
         // "… and the other end to the tank": of what goes on with the first.
         if (phrase is { Head: "end", IsRest: true }) return [];
         if (ItsOwn(phrase) is { } its) return [its];
+        // "The screws of each tail lamp": those that hold it, whatever they are called.
+        if (phrase is { Owner.Count: > 0, Stems.Count: 1, IsNew: false } && phrase.Is(ThingKind.Joint) && Accepts(ThingKind.Joint)
+            && _refer.Known(new NounPhrase(phrase.At, phrase.OwnerName.ToLowerInvariant(), phrase.Owner)) is Part owned
+            && _refer.Things.OfType<Joint>().Where(j => j.Holds.Contains(owned.Id) && NameIndex.NamesOf(j)[0][^1] == phrase.Head).ToList() is [var ofOwned])
+            return [ofOwned];
         if (Accepts(ThingKind.Joint) && NutsOf(phrase) is { } nuts)
         {
             // "Fit one of the bolts, nut finger-tight": started already, with its bolt.
@@ -932,16 +969,21 @@ public sealed partial class SentenceReader
                 Head: "bolt" or "stud" or "screw"
             })?.Noun is { } bolt && _refer.Known(bolt) is Joint nutted) return [nutted];
         if (SetOf(phrase, sense, Accepts) is { Count: > 1 } several) return several;
+        if (NearBy(clause, sense, phrase, Accepts) is { } nearBy) return [nearBy];
         if (phrase is { IsAll: true, Stems.Count: 1 } && Every(phrase, Accepts) is { Count: > 0 } every) return every;
         if (sense is Sense.Disconnect or Sense.Connect && phrase.After is null
             && (Trade.Wired.Contains(phrase.Head) || clause.Verb?.Lemma is "plug" or "unplug" && (_refer.Known(phrase) is Part || phrase.Is(ThingKind.Part)))
             && LeadsOf(phrase, sense) is { Count: > 0 } leads) return leads;
         if (_refer.Known(phrase, Accepts) is { } known && (Accepts(known.Kind) || !(Trade.NounOf(phrase.Stems)?.Kinds.Any(Accepts) ?? false)))
         {
+            // "Tighten the tie bolts", where longer ones took their place: those.
+            if (known is Joint { SupersededBy: { } next } && Spoken.IsOff(known) is true && !phrase.IsOld && sense is not (Sense.Discard or Sense.Aside or Sense.On)
+                && _refer.Find(next) is Joint instead) known = instead;
             Spoken.Name(known);
             return [known];
         }
 
+        if (Accepts(ThingKind.Joint) && _refer.Doubtful.Count == 0 && CalledByItsFastener(phrase) is { } calledSo) return [calledSo];
         if (_refer.Doubtful.Count > 1)
         {
             var fitting = _refer.Doubtful.Where(t => Accepts(t.Kind)).ToList();

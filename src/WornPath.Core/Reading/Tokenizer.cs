@@ -17,7 +17,7 @@ internal static partial class Tokenizer
         @"(?<aside>\(\s*(?:items?|ref\.?|fig(?:ure|s)?\.?|see|callouts?|pos\.?|page|p\.|step|steps|detail|view|key|table)\s[^()\n]{0,60}\))|\((?<many>\d{1,2})\)(?=\s*[\p{L}\d])|" +
         @"(?<time>(?:\d+(?:[.,]\d+)?\s*|(?:half an?|a quarter of an|three[- ]quarters of an|an?|one|two|three|four|five|six|seven|eight|nine|ten|twelve|fifteen|twenty|thirty|forty|sixty)\s+)(?<tu>seconds|second(?!\s+[a-z])|secs?|minutes?|mins?|min\.|hours?|hrs?|h)(?![A-Za-z]))|" +
         @"(?<angle>(?:\d+(?:[.,]\d+)?|\d+/\d+|half a|(?:an?\s+further|an?|another|one)\s+(?:half|third|quarter|fifth|sixth|eighth|twelfth)(?:\s+of\s+a)?|(?:a |another )?(?:third|quarter|sixth|eighth|twelfth) of a|(?:another |a )?three[- ]quarters of a|two[- ]thirds of a|three-quarter|another|one|two|three|four)\s*(?:full\s+|complete\s+|whole\s+)?(?:°|deg(?:rees?)?(?![A-Za-z])|flats?(?![A-Za-z])|turns?(?![A-Za-z])))|" +
-        @"(?<num>\d+(?:[.,/]\d+)*(?![\w]))|(?<word>[wf]/o?(?![\w/])|\d{1,2}W-\d{2,3}(?!\w)|[bgsht]/[a-z]+(?![\w/])|[\p{L}#](?:[\p{L}\d'’\-]*[\p{L}\d])?|\d[\w.×/]*\w)|(?<stop>[.!?;\n]+)|(?<mark>[,:()–—%+]|(?<=\s)-(?=\s))",
+        @"(?<num>\d+(?:[.,/]\d+)*(?![\w]))|(?<word>[A-Z]{1,2}\+(?![\w+])|[wf]/o?(?![\w/])|\d{1,2}W-\d{2,3}(?!\w)|[bgsht]/[a-z]+(?![\w/])|[\p{L}#](?:[\p{L}\d'’\-]*[\p{L}\d])?|\d[\w.×/]*\w)|(?<stop>[.!?;\n]+)|(?<mark>[,:()–—%+]|(?<=\s)-(?=\s))",
         RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex Pattern();
 
@@ -55,6 +55,8 @@ internal static partial class Tokenizer
                 && tokens[i + found + 1].Text is "to" or "until" or "with") continue;
             var last = tokens[i + found].At;
             tokens[i] = new Token(TokenKind.Word, string.Join('-', tokens.Skip(i).Take(found + 1).Select(t => t.Text)), new Span(tokens[i].At.Start, last.End - tokens[i].At.Start));
+            // "By means of": with.
+            if (Trade.InFull(tokens[i].Text) is { } plain) tokens[i] = tokens[i] with { Text = plain };
             tokens.RemoveRange(i + 1, found);
         }
     }

@@ -69,6 +69,12 @@ public enum Trait
     /// <summary>A cap behind which hot coolant stands under pressure.</summary>
     PressureCap,
 
+    /// <summary>A clip or a pin that is pushed in and not turned.</summary>
+    PushedIn,
+
+    /// <summary>What lets a fluid or a current through.</summary>
+    LetsThrough,
+
     /// <summary>A stud.</summary>
     Stud,
 

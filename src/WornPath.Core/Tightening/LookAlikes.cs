@@ -58,7 +58,8 @@ public sealed record LookAlike(Joint One, Joint Other, string Same, string Diffe
         if (a.Fastener is not { Thread: { } thread } one || b.Fastener is not { Thread: not null } other || !thread.Equals(other.Thread)) return null;
         // The hand tells a nut from a bolt, and a screw head from a hexagon.
         if (FastenerText.IsNut(one.Form) != FastenerText.IsNut(other.Form) || (one.Drive is { } d && other.Drive is { } e && d.Kind != e.Kind)) return null;
-        if (Told(a, b)) return null;
+        // What is thrown away goes nowhere by mistake.
+        if (Told(a, b) || a.Becomes != JointFate.Refit || b.Becomes != JointFate.Refit) return null;
         var values = a.Torque is { } x && b.Torque is { } y && Math.Abs(x.Target.NewtonMetres - y.Target.NewtonMetres) > 0.1 * Math.Max(x.Target.NewtonMetres, y.Target.NewtonMetres);
         var lengths = one.Length is { } l && other.Length is { } m && Math.Abs(l.Millimetres - m.Millimetres) > 0.5;
         if (!values && !lengths) return null;

@@ -49,6 +49,54 @@ public class OnASheetTests
     [InlineData("Put the covers on. Bolts finger-tight.", "fit P1 covers; start by hand J1 cover bolts")]
     public void What_is_off_and_how_many_there_are_tells_which(string steps, string read) => Last(Frame().Steps(steps.Split(" | "))).ShouldBe(read);
 
+    private static Written Lamps() => new Written().Part("trim strip").Part("rear bumper").Part("tail lamps").Set("tail lamps", "quantity", "2")
+        .Part("side plates", kit: true).Set("side plates", "quantity", "2").Part("hitch bar", kit: true).Part("lever", kit: true)
+        .Joint("trim screws", "2 N·m", holds: "trim strip").Set("trim screws", "count", "4")
+        .Joint("bumper bolts", "45 N·m", holds: "rear bumper").Set("bumper bolts", "count", "6")
+        .Joint("lamp screws", "3 N·m", holds: "tail lamps").Set("lamp screws", "count", "4")
+        .Joint("plate bolts", "110 N·m", kit: true, holds: "side plates").Set("plate bolts", "count", "8")
+        .Joint("cross bolts", "79 N·m", kit: true, holds: "hitch bar").Set("cross bolts", "count", "4").Set("cross bolts", "stack", "plain washer, nut 19 mm")
+        .Thing(ThingKind.Connection, "left lamp plug").Set("left lamp plug", "goesTo", "left tail lamp")
+        .Thing(ThingKind.Connection, "right lamp plug").Set("right lamp plug", "goesTo", "right tail lamp")
+        .Thing(ThingKind.Connection, "tank line").Thing(ThingKind.Aid, "plastic caps");
+
+    [Theory]
+    [InlineData("Remove the two screws of each tail lamp, pull the lamps straight back and unplug them.",
+        "take out J3 lamp screws; remove P3 tail lamps; disconnect C1 left lamp plug; disconnect C2 right lamp plug")]
+    [InlineData("Pry the trim strip off. | While a second person supports the bumper, remove its six bolts.", "take out J2 bumper bolts")]
+    [InlineData("Torque the cross bolts to 79 N·m. | Slide the side plates into the rails and insert four bolts per side.", "fit P4 side plates; start by hand J4 plate bolts")]
+    [InlineData("Lift the hitch bar up and fix it with the four cross bolts, washers and nuts.", "fit P5 hitch bar; start by hand J5 cross bolts")]
+    [InlineData("Unplug the tail lamps and take them off. | Plug the tail lamps in, push them home and tighten the screws to 3 N·m.",
+        "connect C1 left lamp plug; connect C2 right lamp plug; fit P3 tail lamps; torque J3 lamp screws to 3 N·m")]
+    [InlineData("Disconnect the tank line and close it with plastic caps. | Uncap the tank line and connect it.", "take away A1 plastic caps; connect C3 tank line")]
+    [InlineData("Attach the hitch bar by means of its four bolts.", "fit P5 hitch bar; start by hand J5 cross bolts")]
+    [InlineData("Read the whole sheet once.", "")]
+    [InlineData("Peel the stickers off the holes in each rail.", "")]
+    public void What_belongs_to_what_tells_which(string steps, string read) => Last(Lamps().Steps(steps.Split(" | "))).ShouldBe(read);
+
+    private static Written Fuel() => new Written().Part("side panel").Part("injector lines", kit: true).Set("injector lines", "quantity", "3").Part("fuel filter", kit: true)
+        .Part("belt guard").Part("alternator", kit: true)
+        .Joint("panel screws", "9 N·m", holds: "side panel").Set("panel screws", "count", "4")
+        .Joint("injector line nuts", "28 N·m", fastener: "M14×1.5 union nut, 17 mm", holds: "injector lines").Set("injector line nuts", "count", "6")
+        .Joint("guard bolts", "9 N·m", holds: "belt guard").Set("guard bolts", "count", "3")
+        .Joint("pivot bolt", "48 N·m", holds: "alternator").Joint("B+ nut", "6 N·m")
+        .Thing(ThingKind.Connection, "intake hose").Thing(ThingKind.Connection, "fuel supply hose").Thing(ThingKind.Connection, "earth cable").Thing(ThingKind.Connection, "B+ cable")
+        .Thing(ThingKind.Consumable, "clean diesel").Thing(ThingKind.Control, "fuel tap").Joint("intake hose clamp");
+
+    [Theory]
+    [InlineData("Side panel first: four screws and it hinges off.", "take out J1 panel screws; remove P1 side panel")]
+    [InlineData("Slacken the clamp of the intake hose and work the hose off.", "loosen J6 intake hose clamp; disconnect C1 intake hose")]
+    [InlineData("Crack all six union nuts.", "break loose J2 injector line nuts")]
+    [InlineData("Pull the intake hose off. | Hose back on and clamp it.", "connect C1 intake hose; snug J6 intake hose clamp")]
+    [InlineData("Fill the new filter with clean diesel and spin it on; three quarters of a turn after it touches.", "fit P3 fuel filter")]
+    [InlineData("Crank until it spits.", "")]
+    [InlineData("Guard off: three bolts.", "take out J3 guard bolts; remove P4 belt guard")]
+    [InlineData("Earth cable off. | B+ nut off, cable off.", "take out J5 B+ nut; disconnect C4 B+ cable")]
+    [InlineData("B+ nut off, cable off. | B+ cable on, nut 6 N·m.", "connect C4 B+ cable; start by hand J5 B+ nut; torque J5 B+ nut to 6 N·m")]
+    [InlineData("Pivot bolt out, alternator out. | New alternator in, pivot bolt loose.", "fit new P5 alternator; start by hand J4 pivot bolt")]
+    [InlineData("Shut the fuel tap. | Open the tap.", "set L1 fuel tap: Open the tap")]
+    public void What_was_named_and_what_is_off_tells_which(string steps, string read) => Last(Fuel().Steps(steps.Split(" | "))).ShouldBe(read);
+
     // What comes with the kit and is taken off first stands for the old one; the new one goes on unless the words say the old.
     [Fact]
     public void What_the_kit_replaces_is_on_the_vehicle_until_it_comes_off()

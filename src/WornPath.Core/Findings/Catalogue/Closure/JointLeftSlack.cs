@@ -14,6 +14,10 @@ public sealed class JointLeftSlack : ThingRule<Joint>
     {
         var end = walk.AtEnd(joint.Id).Joint;
         if (!end.IsSlack || (end.Stage == JointStage.Snug && joint.Untorqued is not null)) return;
+        // A hose clamp without a value is tight when it is done up.
+        if (end.Stage == JointStage.Snug && joint.Torque is null && Natures.Is(joint, Trait.OwnClamp)) return;
+        // A clip is pushed in, and not turned.
+        if (joint is { Torque: null, Fastener: null } && Natures.Is(joint, Trait.PushedIn) && !Natures.Is(joint, Trait.OwnClamp)) return;
         // A U-bolt, a stud: its nuts are what is turned, and they have their own line.
         if (joint is { Fastener.Form: FastenerForm.Stud, Torque: null } && walk.Sheet.Joints.Any(nuts => nuts != joint && (FastenerText.IsNut(nuts.Fastener?.Form)
             || Natures.Is(nuts, Trait.Nut)) && nuts.Holds.Intersect(joint.Holds).Any())) return;

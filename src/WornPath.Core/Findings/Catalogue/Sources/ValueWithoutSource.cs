@@ -12,6 +12,8 @@ public sealed class ValueWithoutSource : ThingRule<Joint>
     {
         if (joint.Torque is null || !string.IsNullOrWhiteSpace(joint.Source)) return;
         var torqued = walk.EventsOf(joint.Id).FirstOrDefault(e => e.Verb == Verb.Torque);
+        // What comes out for good is not torqued.
+        if (torqued is null && joint.Becomes != JointFate.Refit) return;
         found.Add(At(torqued?.Step, torqued?.StepIndex ?? -1, joint, $"{joint.Label}: {joint.Torque} has no source. Write the document, edition and page it was taken from in Joints."));
     }
 }

@@ -1,3 +1,4 @@
+using WornPath.Core.Fasteners;
 using WornPath.Core.Sheets;
 using WornPath.Core.Walking;
 
@@ -11,7 +12,7 @@ public sealed class NotStartedByHand : ThingRule<Joint>
     protected internal override void Find(Walk walk, Joint joint, Found found)
     {
         // What is done up by hand needs no start of its own.
-        if (joint.Untorqued is not null) return;
+        if (joint.Untorqued is not null || IsDrivenByHand(joint)) return;
         if (walk.EventsOf(joint.Id).FirstOrDefault(e => e.Verb is Verb.Torque or Verb.TorquePass or Verb.Snug) is not { Acted.AnyOut: true } turned) return;
         var some = turned.Acted.Counts is null ? "" : "Some of ";
         found.Add(At(turned, $"{some}{joint.Label} {joint.Are} out, and turned with a wrench here: "
@@ -20,4 +21,7 @@ public sealed class NotStartedByHand : ThingRule<Joint>
             joint.Holds.Any(id => walk.EventsOf(id).Any(e => e.Verb == Verb.Fit && e.StepIndex == turned.StepIndex)) ? null : Fixes.InsertBefore(walk, turned.StepIndex,
                 $"Start {joint.Id} by hand first", $"Start {(joint.Reuse == ReuseRule.Renew ? $"the new {joint.Name}" : Fixes.The(joint))} by hand.")));
     }
+
+    // A small screw is turned with a screwdriver, which feels a crossed thread. Common practice, no source.
+    private static bool IsDrivenByHand(Joint joint) => joint is { Torque.Target.NewtonMetres: <= 6, Fastener.Drive.Kind: DriveKind.CrossRecess or DriveKind.Slot or DriveKind.Hexalobular };
 }
