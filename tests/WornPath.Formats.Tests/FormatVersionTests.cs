@@ -104,7 +104,8 @@ public class FormatVersionTests
         // What the helper does was read over; four bolts each of two covers were four of eight.
         var helper = read.Sheet.Steps.Single(s => s.Text.StartsWith("Hold the frame", StringComparison.Ordinal));
         helper.Actions.Select(a => (a.Verb, a.Target)).ShouldBe([(Verb.TakeOut, "J3")], "what carries nothing is read");
-        read.Sheet.Steps.Single(s => s.Text.StartsWith("Unbolt both covers", StringComparison.Ordinal)).SentenceSays.ShouldNotBeNull().ShouldContain("set aside P3 covers");
+        read.Sheet.Steps.Single(s => s.Text.StartsWith("Unbolt both covers",
+            StringComparison.Ordinal)).SentenceSays.ShouldNotBeNull().ShouldContain("set aside P3 covers");
         read.Sheet.Steps.Single(s => s.Text.StartsWith("Set the pump on", StringComparison.Ordinal)).SentenceSays.ShouldBeNull();
         read.Sheet.Joints[0].Fastener!.ToString().ShouldBe("M8×35 8.8 bolt, 13 mm");
         ((int)JsonNode.Parse(ProcedureFileText.Write(read).Value)!["version"]!).ShouldBe(9);

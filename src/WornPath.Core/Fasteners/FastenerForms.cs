@@ -12,7 +12,8 @@ internal static class FastenerForms
 
     // The longer names stand before the shorter ones they hold: at one place the first that fits is taken.
     private static readonly Regex Pattern = new(
-        $@"(?<![\w-])(?<kept>(?:(?:{Any(Kept)})[\s-]+)*)(?<name>{Any(Names.Keys)})s?(?![\w-])", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant | RegexOptions.Compiled);
+        $@"(?<![\w-])(?<kept>(?:(?:{Any(Kept)})[\s-]+)*)(?<name>{Any(Names.Keys)})s?(?![\w-])",
+            RegexOptions.IgnoreCase | RegexOptions.CultureInvariant | RegexOptions.Compiled);
 
     /// <summary>What a form is called where nobody calls it otherwise.</summary>
     public static string PlainName(FastenerForm form) => PlainNames[form];

@@ -33,7 +33,8 @@ internal static partial class FastenerSpellings
         (Of(@"(?<=stud)\s+and\s+(?=nut)"), " with "),
         (Of(@"(?<!\w)(?:class|cl\.?)\s*(?<n>\d{1,2})\s+nut(?!\w)"), "nut of class ${n}"),
         (Of(@"(?<!(?:with|into)\s+(?:a\s+)?|\+\s*)(?<!\w)nut\s+(?:class\s*|cl\.?\s*)?(?<n>\d{1,2})(?![\w.,/]|\s*mm)"), "nut of class ${n}"),
-        (Of(@"(?<![\w.×/-])(?:(?:class|cl\.?)\s*)?(?<n>4|5|6|8|9|10|12)\s+(?<k>(?!with\b|into\b|and\b)(?:[a-z-]+\s+){0,3}?)nut(?!\w)"), "${k}nut of class ${n}"),
+        (Of(@"(?<![\w.×/-])(?:(?:class|cl\.?)\s*)?(?<n>4|5|6|8|9|10|12)\s+(?<k>(?!with\b|into\b|and\b)(?:[a-z-]+\s+){0,3}?)nut(?!\w)"),
+            "${k}nut of class ${n}"),
         (Of(@"(?<!\w)stainless\s+(?:steel\s+)?(?=A[24]-)"), ""),
         // Drives.
         (Of(@"(?<!\w)TX\s*-?\s*(?<n>\d{1,3})(?!\w)"), "T${n}"), (Of(@"(?<!\w)T-(?<n>\d{1,3})(?!\w)"), "T${n}"),

@@ -108,7 +108,8 @@ public static partial class FastenerText
             fastener = fastener with { Form = named.Form, Called = named.Called };
             // "M6 socket screw, 5 mm": the width of its key.
             if (fastener is { Thread: { } its, Drive: { Kind: DriveKind.Hexagon, Size: var width } }
-                && DriveSizes.Usual(its, named.Form).FirstOrDefault(d => d.Kind == DriveKind.HexSocket && d.Size == width) is { } key) fastener = fastener with { Drive = key };
+                && DriveSizes.Usual(its, named.Form).FirstOrDefault(d => d.Kind == DriveKind.HexSocket
+                    && d.Size == width) is { } key) fastener = fastener with { Drive = key };
         }
 
         var left = string.Join(' ', rest.Split([' ', '\t', ',', ';', '(', ')'], StringSplitOptions.RemoveEmptyEntries)).Trim('.');

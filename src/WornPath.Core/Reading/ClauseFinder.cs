@@ -165,7 +165,8 @@ internal sealed class ClauseFinder
             }
             // "… and it hinges off".
             : word is "it" or "they" && at > 0 && (IsBoundary(at - 1) || Trade.Conjunctions.Contains(_tokens[at - 1].Text)) && at + 2 < _end
-                && _tokens[at + 1].Kind == TokenKind.Word && _tokens[at + 2].Text is "off" or "out" or "away" && (at + 3 >= _end || _tokens[at + 3].Kind == TokenKind.Mark || _tokens[at + 3].Text == "and")
+                && _tokens[at + 1].Kind == TokenKind.Word && _tokens[at + 2].Text is "off" or "out" or "away" && (at + 3 >= _end
+                    || _tokens[at + 3].Kind == TokenKind.Mark || _tokens[at + 3].Text == "and")
                 && !Trade.Auxiliaries.Contains(_tokens[at + 1].Text) && _tokens[at + 1].Text.EndsWith('s') == (word == "it")
             ? new Clause(Mood.Imperative, at, at + 3) { VerbAt = at + 1, Verb = Trade.VerbsOf("remove")[0].Verb }
             : null;
@@ -471,8 +472,11 @@ internal sealed class ClauseFinder
         // "Let it never be the tube": said, not done.
         var not = Has(at + 1, Math.Min(_end, at + 4), i => _tokens[i].Text is "never" or "not") && !Has(at + 1, Math.Min(_end, at + 3), i => _tokens[i].Kind == TokenKind.Mark);
         // "Crank until it spits".
-        var alone = at + 2 < _end && _tokens[at + 1].Text is "until" or "till" && _tokens[Math.Min(at + 2, _end - 1)].Text is "it" or "they" && verb.Lemma != "wait";
-        var clause = new Clause(Mood.Imperative, at, alone ? at + 1 : NextBoundary(at + 1)) { VerbAt = at, Verb = verb, Negated = not, Proviso = Otherwise(from, at, open) };
+        var alone = at + 2 < _end && _tokens[at + 1].Text is "until" or "till" && _tokens[Math.Min(at + 2, _end - 1)].Text is "it" or "they"
+            && verb.Lemma != "wait";
+        var clause = new Clause(Mood.Imperative, at, alone ? at + 1
+            : NextBoundary(at + 1))
+        { VerbAt = at, Verb = verb, Negated = not, Proviso = Otherwise(from, at, open) };
         return clause;
     }
 
@@ -491,7 +495,8 @@ internal sealed class ClauseFinder
         if (_tokens[at].Text is not ("have" or "get" or "ask" or "let") || _nouns.Read(at + 1, _end, null) is not var (person, next) || Trade.NounOf(person.Stems) is not { Role: NounRole.Person }) return null;
         if (Is(next, "to")) next++;
         // "Have a helper stand by", "… stand underneath": nobody stands anything.
-        if (next < _end && _tokens[next].Text is "stand" or "wait" or "stay" && (next + 1 >= _end || _nouns.Read(next + 1, NextBoundary(next + 1), null) is null))
+        if (next < _end && _tokens[next].Text is "stand" or "wait" or "stay" && (next + 1 >= _end
+            || _nouns.Read(next + 1, NextBoundary(next + 1), null) is null))
             return new Clause(Mood.Beside, at, NextBoundary(next + 1)) { IsRemark = true, HasHelper = true };
         return next < _end && _tokens[next].Kind == TokenKind.Word && Trade.VerbsOf(_tokens[next].Text).FirstOrDefault(f => f.Form == Form.Base) is { Verb: { } verb }
             ? new Clause(Mood.Imperative, at, NextBoundary(next + 1)) { VerbAt = next, Verb = verb, HasHelper = true } : null;
@@ -840,6 +845,10 @@ internal sealed class ClauseFinder
             if (!way && !value && subjects is [{ IsNew: true, IsPronoun: false }] && ends && at > 0
                 && _tokens[at - 1] is { Kind: TokenKind.Mark, Text: "," }) return new Clause(Mood.Fragment, at, next);
             if (!way && !value) return null;
+            // "Torque the upper bolts and the lower bolts to 30 N·m": both of them.
+            if (afterAnd && value && open is { Mood: Mood.Imperative, Verb: { } tightens } && tightens.Frames.Any(f => f.Sense == Sense.Torque)
+                && !Has(open.VerbAt + 1, at, i => _tokens[i].Kind is not TokenKind.Word
+                    || !Trade.Conjunctions.Contains(_tokens[i].Text) && Trade.Paths.Contains(_tokens[i].Text))) return null;
             if (afterAnd && !value && !(way && Opposes(open, follows.Text!))) return null;
             if (way)
             {

@@ -56,6 +56,9 @@ public sealed class NameIndex
     /// <summary>The stems of a thing's name, and of its other names.</summary>
     internal static string[][] NamesOf(Thing thing) => StemsOfNames.Of(thing);
 
+    /// <summary>True where some name has this word.</summary>
+    internal bool Says(string stem) => _byStem.ContainsKey(stem);
+
     /// <summary>True where some name has these two words one behind the other, the first leading.</summary>
     internal bool Begins(string first, string second) => _pairs.Contains((first, second));
 

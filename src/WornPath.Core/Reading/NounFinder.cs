@@ -258,7 +258,8 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
             }
 
             // "The worn bushes" are the old ones; "a worn bush" is any that is found.
-            if (Trade.Old.Contains(word) && (word == "old" || determined && !indefinite && sign.Length == 0 && !names.Begins(Stem.Of(word), Stem.Of(Word(i + 1))))
+            if (Trade.Old.Contains(word) && (word == "old" || determined && !indefinite && sign.Length == 0
+                && !names.Begins(Stem.Of(word), Stem.Of(Word(i + 1))))
                 && (Continues(i + 1, to) || Word(i + 1) is "one" or "ones"))
             {
                 isOld = true;
@@ -281,6 +282,16 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
             if (word is "first" or "last" && all && count is not null && !(i + 1 < to && IsContent(i + 1)))
                 return (Pronoun(from, i, after, "them", true, rest, count, all, isNew), i);
             if (Trade.Distinct.Contains(word) && !determined && Trade.Adverbs.Contains(word) && !Continues(i + 1, to)) break;
+            // "The black one", where a name says so.
+            if (Trade.Colours.Contains(word) && names.Says(Stem.Of(word)) && Word(i + 1) is "one" or "ones")
+            {
+                distinct.Add(Stem.Of(word));
+                if (first < 0) first = i;
+                last = i;
+                stems.Add(Stem.Of(word));
+                continue;
+            }
+
             if (Trade.Distinct.Contains(word) && (Continues(i + 1, to) || Word(i + 1) is "one" or "ones" || determined && (i + 1 >= to || !IsContent(i + 1))
                 || stems.Count == 0 && !Trade.Adverbs.Contains(word) && Word(i + 1) is "last" or "next"))
             {

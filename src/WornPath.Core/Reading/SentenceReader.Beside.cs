@@ -35,6 +35,7 @@ public sealed partial class SentenceReader
 
             if (ReadPieceOfStack(clause, phrase, goesOn: true)) continue;
             var found = Settled(phrase.Text) is { Length: > 0 } settled ? _refer.Find(settled) : ItsOwn(phrase) ?? NutsOf(phrase) ?? _refer.Known(phrase);
+            found ??= CalledByItsForm(phrase);
             if (found is null && sense is not Sense.Place && Settled(phrase.Text) is null && phrase.Is(ThingKind.Joint))
             {
                 var part = targets.OfType<Part>().LastOrDefault();
@@ -107,12 +108,18 @@ public sealed partial class SentenceReader
     {
         _told = true;
         // "While a helper supports the bumper, remove its bolts": what is spoken of before what is done.
-        if (clause is { Mood: Mood.Beside, IsProviso: false } && _finder.Tokens[clause.From].Text is "while" or "with" or "once" or "when" or "as"
-            && (clause.From == 0 || _finder.Tokens[clause.From - 1] is { Kind: TokenKind.Mark, Text: "." })
-            && clause.Nouns.Where(n => !n.IsPronoun && n.After is null or "with").Select(n => _refer.Known(n)).OfType<Part>().LastOrDefault() is { } borne)
+        if (clause is { Mood: Mood.Beside, IsProviso: false } && _finder.Tokens[clause.From].Text is "while" or "with" or "once" or "when" or "as" or "under"
+            && clause.Nouns.Where(n => !n.IsPronoun && n.After is null or "with" or "under").Select(n =>
+                _refer.Known(n)).OfType<Part>().LastOrDefault() is { } borne)
             Spoken.Hand([borne]);
+        // "With the floor jack under the skid plate, …": it is put there.
+        if (clause.Mood == Mood.Beside && Has(clause, "with") && _finder.Tokens.Count > clause.To
+            && _finder.Tokens[clause.To].Text is "under" or "beneath" or "below"
+            && clause.Nouns.Where(n => n is { IsPronoun: false, After: "with" }).Select(n => _refer.Known(n)).OfType<Aid>().FirstOrDefault() is { } under
+            && Spoken.IsOff(under) is not false) Add(Verb.Place, under, PlaceOf(clause));
         // "Lead both hoses to the block and connect them there".
-        if (clause is { Mood: Mood.Imperative, Negated: false } && clause.Nouns.FirstOrDefault(n => n is { IsPronoun: false, After: null, IsPlural: true }) is { } led
+        if (clause is { Mood: Mood.Imperative, Negated: false }
+            && clause.Nouns.FirstOrDefault(n => n is { IsPronoun: false, After: null, IsPlural: true }) is { } led
             && SetOf(led, Sense.Say, _ => true) is { Count: > 1 } hoses) Spoken.Hand(hoses);
         if (clause.Verb?.Lemma == "use")
         {

@@ -279,7 +279,8 @@ public sealed partial class SentenceReader
             {
                 var own = bearer is Part part ? reader.FastenersOf(part)
                     // "Cable on B+, nut 6 N·m": the B+ nut.
-                    : reader._refer.Things.OfType<Joint>().FirstOrDefault(j => NameIndex.NamesOf(j)[0] is [_, ..] name && name[^1] == phrase.Head && name.Length > 1
+                    : reader._refer.Things.OfType<Joint>().FirstOrDefault(j => NameIndex.NamesOf(j)[0] is [_, ..] name && name[^1] == phrase.Head
+                        && name.Length > 1
                         && name.SkipLast(1).All(NameIndex.NamesOf(bearer)[0].Contains));
                 var name = own?.Name ?? $"{bearer.Name} {phrase.Name}";
                 if (own is null || NameIndex.NamesOf(own)[0][^1] == phrase.Head) phrase = phrase with { Name = name, Text = name.ToLowerInvariant(), Stems = NameIndex.StemsOf(name) };
@@ -292,10 +293,14 @@ public sealed partial class SentenceReader
             if (way == "none" && Placed(phrase) && (phrase.IsNew || reader._refer.Known(phrase, k => k != ThingKind.Aid) is { } off
                 && reader.Spoken.IsOff(off) is true)) way = "on";
             var fastens = !phrase.IsPronoun && (reader._refer.Known(phrase) is Joint || phrase.Is(ThingKind.Joint));
-            var sense = reader.Has(clause, "snug") && (fastens || phrase.IsPronoun) ? Sense.Snug : way switch { "off" => Sense.Off, "on" => Sense.On,
+            var sense = reader.Has(clause, "snug") && (fastens || phrase.IsPronoun) ? Sense.Snug : way switch
+            {
+                "off" => Sense.Off,
+                "on" => Sense.On,
                 // "New alternator in, pivot bolt loose": in, and no tighter than that.
                 _ when loose && !phrase.IsPronoun && reader._refer.Known(phrase) is Joint wasOut && reader.Spoken.IsOff(wasOut) is true => Sense.On,
-                _ => loose ? Sense.BreakLoose : phrase.IsNew ? Sense.On : Sense.Say };
+                _ => loose ? Sense.BreakLoose : phrase.IsNew ? Sense.On : Sense.Say
+            };
             if (!phrase.IsPronoun && phrase.Head is "pin" or "cotter" && sense is Sense.On or Sense.Off && !(reader._refer.Known(phrase) is Part))
             {
                 reader.Pin(clause, sense == Sense.On ? Sense.PinIn : Sense.PinOut, [phrase]);

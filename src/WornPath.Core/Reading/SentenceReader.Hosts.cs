@@ -74,7 +74,8 @@ public sealed partial class SentenceReader
         // "Pick out the thermostat and the seal": both come out, and neither of the other.
         var direct = clause.Pieces.FindIndex(p => p.Noun is { } n && _actions.Exists(a => a.Target == part.Id && n.At == a.At));
         foreach (var piece in clause.Pieces)
-            if (piece.Noun is { IsPronoun: false, After: { } after } noun && !(direct >= 0 && clause.Pieces[direct].Noun?.After == after) && ways.Contains(after) && Settled(noun.Text) is null or { Length: > 0 }
+            if (piece.Noun is { IsPronoun: false, After: { } after } noun && !(direct >= 0 && clause.Pieces[direct].Noun?.After == after)
+                && ways.Contains(after) && Settled(noun.Text) is null or { Length: > 0 }
                 && _refer.Known(noun) is Part host && host.Id != part.Id) return host;
         return null;
     }

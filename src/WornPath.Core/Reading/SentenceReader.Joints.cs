@@ -28,7 +28,11 @@ public sealed partial class SentenceReader
                 group.AddRange(meant.Select(m => (m, Bare(clause))));
             }
 
-            foreach (var (thing, phrase) in group) Tightened(clause, sense, thing, phrase, values, slot);
+            // "The plate bolts and the winch bolts to 170 N·m and 30 ft-lb": each its own.
+            var paired = group.Count > 1 && values.Count == group.Count && values.TrueForAll(v => v.Kind == TokenKind.Torque)
+                && (Has(clause, "respectively") || group.Index().All(g => g.Item.Thing is Joint { Torque: { } own }
+                    && own.SaysTheSameAs(values[g.Index].Torque.Value)));
+            foreach (var (i, (thing, phrase)) in group.Index()) Tightened(clause, sense, thing, phrase, paired ? [values[i]] : values, slot);
             any = true;
             Spoken.Hand([.. group.Select(g => g.Thing).Distinct()]);
             group = [];

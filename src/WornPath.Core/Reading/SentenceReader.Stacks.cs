@@ -11,7 +11,8 @@ public sealed partial class SentenceReader
     {
         if (phrase.IsPronoun || phrase.Head != "nut" || phrase.Owner.Count > 0 || phrase.Size.Length > 0) return null;
         if (phrase.Stems.Count == 1)
-            return (_actions is [.., { Target: { } id }] && _refer.Find(id) is Joint just ? just : Spoken.Last is [.., var last] ? last : null) is Joint bolts && NameIndex.NamesOf(bolts)[0][^1] != "nut"
+            return (_actions is [.., { Target: { } id }] && _refer.Find(id) is Joint just ? just : Spoken.Last is [.., var last] ? last : null) is Joint bolts
+                && NameIndex.NamesOf(bolts)[0][^1] != "nut"
                 && !(phrase.Count is > 1 and var said && said != bolts.Count) ? CalledNutsOf(bolts, phrase) ?? (bolts.Stack?.Nut is null ? null : bolts) : null;
         return _refer.Known(phrase) is null && _refer.Doubtful.Count == 0
             ? _refer.Things.OfType<Joint>().FirstOrDefault(j => j.Stack?.Nut is not null && NameIndex.NamesOf(j)[0] is [.. var called, not "nut"]
@@ -20,7 +21,8 @@ public sealed partial class SentenceReader
 
     // "U-bolts" and "U-bolt nuts", "bracket bolts" and "bracket nuts": two joints of one sheet.
     private Joint? CalledNutsOf(Joint bolts, NounPhrase phrase) => NameIndex.NamesOf(bolts)[0] is { } name
-        ? _refer.Things.OfType<Joint>().FirstOrDefault(j => j != bolts && j.IsMany == phrase.IsPlural && NameIndex.NamesOf(j)[0] is [.. var called, "nut"] && called.Length > 0
+        ? _refer.Things.OfType<Joint>().FirstOrDefault(j => j != bolts && j.IsMany == phrase.IsPlural && NameIndex.NamesOf(j)[0] is [.. var called, "nut"]
+            && called.Length > 0
             && (called.SequenceEqual(name) || called.SequenceEqual(name.SkipLast(1)))) : null;
 
     // "New copper washers" of the banjo bolt: renewed; the old ones, or the same again: said. False where no joint has such a piece.

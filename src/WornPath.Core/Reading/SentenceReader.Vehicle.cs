@@ -20,6 +20,15 @@ public sealed partial class SentenceReader
 
         foreach (var phrase in objects)
         {
+            // "Take out its bolts and let it down": what they held, and not the vehicle.
+            var held = phrase.IsPronoun ? Undone() : _refer.Known(phrase) is Part named && IsUndone(named) ? named : null;
+            if (held is not null && sense is Sense.Lower or Sense.VehicleMoves)
+            {
+                Act(clause, Sense.Off, held, phrase);
+                Spoken.Hand([held]);
+                return;
+            }
+
             if (phrase.IsPronoun) continue;
             // "A stand under the subframe", "support the frame rails with stands": where the vehicle is borne.
             if (phrase.After is "under" or "beneath" or "below" || sense == Sense.Stands && Trade.Bears.Contains(phrase.Head)) continue;
@@ -59,6 +68,13 @@ public sealed partial class SentenceReader
         Spoken.Hand([.. clause.Pieces.Where(p => p.Noun is { IsPronoun: false }).Select(p => _refer.Known(p.Noun!)).OfType<Aid>()]);
         Spoken.Vehicle = true;
     }
+
+    // On still, with its fasteners out.
+    private bool IsUndone(Part part) => Spoken.IsOff(part) is not true && FastenersOf(part) is { } fasteners && Spoken.IsOff(fasteners) is true;
+
+    private Part? Undone() => Spoken.Last is [.., var last] && (last as Part ?? (last is Joint { Holds: [var held] }
+        ? _refer.Find(held) as Part : null)) is { } part
+        && IsUndone(part) ? part : null;
 
     // "Support the engine with a jack": the vehicle does not move, the aid comes into place.
     private void Support(Clause clause)

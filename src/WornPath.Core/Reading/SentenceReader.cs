@@ -274,7 +274,8 @@ public sealed partial class SentenceReader
         }
 
         // "Slide off the hub, catching the bearing as it comes", "having first loosened …": that is done before.
-        if ((clause.Verb?.Lemma == "catch" && _actions[^1].Verb == Verb.Remove || clause.ComesFirst) && from > 0 && _actions.Count == from + 1) _actions.Reverse(from - 1, 2);
+        if ((clause.Verb?.Lemma == "catch" && _actions[^1].Verb == Verb.Remove
+            || clause.ComesFirst) && from > 0 && _actions.Count == from + 1) _actions.Reverse(from - 1, 2);
     }
 
     // "The upper and the lower hose": two hoses.
@@ -289,7 +290,15 @@ public sealed partial class SentenceReader
                 var name = $"{string.Join(' ', one.Distinct)} {string.Join(' ', next.Name.Split(' ').TakeLast(rest.Count))}";
                 clause.Pieces[i] = clause.Pieces[i] with
                 {
-                    Noun = next with { At = one.At, After = one.After, Stems = [.. one.Distinct, .. rest], Distinct = one.Distinct, Name = name, Text = name.ToLowerInvariant() },
+                    Noun = next with
+                    {
+                        At = one.At,
+                        After = one.After,
+                        Stems = [.. one.Distinct, .. rest],
+                        Distinct = one.Distinct,
+                        Name = name,
+                        Text = name.ToLowerInvariant()
+                    },
                 };
             }
     }
@@ -520,7 +529,8 @@ public sealed partial class SentenceReader
                 return;
             // "Fill with engine oil": with that, and no other that is on the sheet.
             // "Fill the new filter with clean diesel", which is on the sheet as a consumable.
-            case Sense.Fill when clause.Pieces.Exists(p => p.Noun is { IsPronoun: false, After: null } n && _refer.Known(n) is Part) && clause.Pieces.Find(p => p.Noun is { IsPronoun: false, After: "with" })?.Noun is { } stuffed && _refer.Known(stuffed) is Consumable poured:
+            case Sense.Fill when clause.Pieces.Exists(p => p.Noun is { IsPronoun: false, After: null } n && _refer.Known(n) is Part)
+                && clause.Pieces.Find(p => p.Noun is { IsPronoun: false, After: "with" })?.Noun is { } stuffed && _refer.Known(stuffed) is Consumable poured:
                 Use(poured);
                 Spoken.Hand([.. clause.Nouns.Where(n => n is { IsPronoun: false, After: null }).Select(n => _refer.Known(n)).OfType<Part>()]);
                 _told = true;
@@ -665,7 +675,8 @@ public sealed partial class SentenceReader
 
         foreach (var thing in things) Act(clause, sense, thing, phrase);
         // "Unplug the lamps and take them off": the lamps are in hand, not their plugs.
-        if (sense is Sense.Connect or Sense.Disconnect && !phrase.IsPronoun && things.TrueForAll(t => t is Connection) && _refer.Known(phrase) is Part unplugged) return [unplugged];
+        if (sense is Sense.Connect or Sense.Disconnect && !phrase.IsPronoun && things.TrueForAll(t => t is Connection)
+            && _refer.Known(phrase) is Part unplugged) return [unplugged];
         return things;
     }
 
@@ -684,7 +695,8 @@ public sealed partial class SentenceReader
         }
 
         // "Feed the old harness back through": an old one does not go on by that.
-        if (phrase.IsOld && sense == Sense.On && !(Spoken.IsOff(thing) is true && !phrase.IsIndefinite) && clause.Verb is { Lemma: not ("fit" or "refit" or "install" or "reinstall" or "put" or "start") })
+        if (phrase.IsOld && sense == Sense.On && !(Spoken.IsOff(thing) is true && !phrase.IsIndefinite)
+            && clause.Verb is { Lemma: not ("fit" or "refit" or "install" or "reinstall" or "put" or "start") })
         {
             Unclear(clause);
             return;
@@ -971,13 +983,15 @@ public sealed partial class SentenceReader
         if (SetOf(phrase, sense, Accepts) is { Count: > 1 } several) return several;
         if (NearBy(clause, sense, phrase, Accepts) is { } nearBy) return [nearBy];
         if (phrase is { IsAll: true, Stems.Count: 1 } && Every(phrase, Accepts) is { Count: > 0 } every) return every;
-        if (sense is Sense.Disconnect or Sense.Connect && phrase.After is null
-            && (Trade.Wired.Contains(phrase.Head) || clause.Verb?.Lemma is "plug" or "unplug" && (_refer.Known(phrase) is Part || phrase.Is(ThingKind.Part)))
+        if (sense is Sense.Disconnect or Sense.Connect && phrase.After is null or "in"
+            && (Trade.Wired.Contains(phrase.Head) || clause.Verb?.Lemma is "plug" or "unplug" && (_refer.Known(phrase) is Part || phrase.Is(ThingKind.Part)
+                || _refer.Things.Any(t => t is Connection && phrase.Stems.All(NameIndex.NamesOf(t)[0].Contains))))
             && LeadsOf(phrase, sense) is { Count: > 0 } leads) return leads;
         if (_refer.Known(phrase, Accepts) is { } known && (Accepts(known.Kind) || !(Trade.NounOf(phrase.Stems)?.Kinds.Any(Accepts) ?? false)))
         {
             // "Tighten the tie bolts", where longer ones took their place: those.
-            if (known is Joint { SupersededBy: { } next } && Spoken.IsOff(known) is true && !phrase.IsOld && sense is not (Sense.Discard or Sense.Aside or Sense.On)
+            if (known is Joint { SupersededBy: { } next } && Spoken.IsOff(known) is true && !phrase.IsOld
+                && sense is not (Sense.Discard or Sense.Aside or Sense.On)
                 && _refer.Find(next) is Joint instead) known = instead;
             Spoken.Name(known);
             return [known];
@@ -1075,6 +1089,7 @@ public sealed partial class SentenceReader
         if (!Accepts(kind.Value) && kind == ThingKind.Part && Accepts(ThingKind.Joint) && row.ByKind.Count == 1 && noun is null) kind = ThingKind.Joint;
         var (owner, ownerId) = kind == ThingKind.Joint ? OwnerOf(clause, phrase) : (null, null);
         var comes = sense is Sense.On or Sense.Start or Sense.Secure or Sense.Connect or Sense.Torque or Sense.Snug or Sense.BoltTorque;
+        if (kind == ThingKind.Joint && CalledByItsForm(phrase) is { } formed) return [formed];
         var assumed = _refer.Assume(phrase, kind.Value, comes, owner, ownerId);
         Spoken.Name(assumed);
         return [assumed];
@@ -1092,17 +1107,19 @@ public sealed partial class SentenceReader
     // "The negative lead off first, then the positive one": of the same sort as what was told apart before by such a word.
     private Thing? TwinOf(NounPhrase phrase) =>
         _actions.FindLast(a => a.Target is { } t && _refer.Find(t) is { } like
-            && NameIndex.NamesOf(like)[0].Any(Trade.Distinct.Contains)) is { Target: { } id }
+            && NameIndex.NamesOf(like)[0].Any(Tells)) is { Target: { } id }
             && _refer.Find(id) is { } done ? TwinOf(phrase, done) : null;
 
     private Thing? TwinOf(NounPhrase phrase, Thing done)
     {
         var stems = NameIndex.NamesOf(done)[0];
-        if (!stems.Any(Trade.Distinct.Contains) || phrase.Distinct.All(stems.Contains)) return null;
+        if (!stems.Any(Tells) || phrase.Distinct.All(stems.Contains)) return null;
         var name = string.Join(' ', [.. phrase.Distinct, stems[^1]]);
         var named = phrase with { IsPronoun = false, Name = name, Text = name, Stems = [.. phrase.Distinct, stems[^1]], Distinct = [] };
         return _refer.Known(named, k => k == done.Kind) ?? _refer.Assume(named, done.Kind, false, null, null);
     }
+
+    private static bool Tells(string stem) => Trade.Distinct.Contains(stem) || Trade.Colours.Contains(stem);
 
     // "Tray: bolts out, slide it off": it is what the sentence is about, while nothing of its kind was named since.
     private NounPhrase? Topic(NounPhrase phrase, Sense sense)
@@ -1145,7 +1162,8 @@ public sealed partial class SentenceReader
         if (!phrase.IsIts || phrase.Stems.Count != 1 || !phrase.Is(ThingKind.Joint)) return null;
         var last = Spoken.Last.Count > 0 ? Spoken.Last[^1] : null;
         if (_unnamed is null && Topic(phrase with { Text = "it" }, Sense.Off) is null
-            && last is Joint bolted) return NameIndex.NamesOf(bolted)[0][^1] == phrase.Head ? bolted : phrase.Head == "nut" ? CalledNutsOf(bolted, phrase) ?? bolted : null;
+            && last is Joint bolted) return NameIndex.NamesOf(bolted)[0][^1] == phrase.Head ? bolted : phrase.Head == "nut"
+                ? CalledNutsOf(bolted, phrase) ?? bolted : null;
         var owner = Topic(phrase with { Text = "it" }, Sense.Off)?.Name ?? _unnamed?.Name ?? (last as Part)?.Name ?? (last as Connection)?.Name;
         if (owner is not { Length: > 0 }) return null;
         var stems = NameIndex.StemsOf(owner);

@@ -16,7 +16,8 @@ internal sealed class Spoken
 
     /// <summary>What is spoken of on top of what was before, which stays as it is.</summary>
     public Spoken(Spoken before) => (_before, _order, Last, Earlier, Vehicle, Pin, Pinned, Raised, OnStands, RaisedAt, Partly)
-        = (before, before._order, before.Last, before.Earlier, before.Vehicle, before.Pin, before.Pinned, before.Raised, before.OnStands, before.RaisedAt, before.Partly);
+        = (before, before._order, before.Last, before.Earlier, before.Vehicle, before.Pin, before.Pinned, before.Raised, before.OnStands, before.RaisedAt,
+            before.Partly);
 
     /// <summary>What was last in hand, in the order of the words.</summary>
     public IReadOnlyList<Thing> Last { get; private set; } = [];
@@ -193,10 +194,11 @@ internal sealed class Spoken
     /// <summary>True where a later step is the first to name it: what an earlier one says does not mean it.</summary>
     public bool IsYetToCome(Thing thing) => thing.Assumed && Lately(thing) == 0;
 
-    /// <summary>True where it is off, false where it is on, null where nothing was done to it.</summary>
-    public bool? IsOff(Thing thing) => _off.TryGetValue(thing.Id, out var off) ? off : _before is not null ? _before.IsOff(thing)
-        // What comes from elsewhere is off until it was fitted.
-        : thing is Part { Origin: not Origin.Vehicle } ? true : null;
+    /// <summary>True where it is off, false where it is on, null where nothing was done to it. What comes from elsewhere is off until it was fitted.</summary>
+    public bool? IsOff(Thing thing) => WasOff(thing) ?? (thing is Part { Origin: not Origin.Vehicle } ? true : null);
+
+    /// <summary>The same by what was done alone.</summary>
+    public bool? WasOff(Thing thing) => _off.TryGetValue(thing.Id, out var off) ? off : _before?.WasOff(thing);
 
     /// <summary>The thing of some that was spoken of last; null where two or none were.</summary>
     public Thing? Nearest(IEnumerable<Thing> things)

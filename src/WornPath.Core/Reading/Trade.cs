@@ -14,8 +14,8 @@ internal static class Trade
     private static readonly string[] Order = [.. Classes.Keys.Order(StringComparer.Ordinal)];
 
     // Which classes a word is in, a bit each: one look-up tells all of them.
-    private static readonly FrozenDictionary<string, long> Bits = Order.SelectMany((c, i) => Classes[c].Select(w => (Word: w, Bit: BitOf(i))))
-        .GroupBy(w => w.Word).ToFrozenDictionary(g => g.Key, g => g.Aggregate(0L, (bits, w) => bits | w.Bit));
+    private static readonly FrozenDictionary<string, UInt128> Bits = Order.SelectMany((c, i) => Classes[c].Select(w => (Word: w, Bit: BitOf(i))))
+        .GroupBy(w => w.Word).ToFrozenDictionary(g => g.Key, g => g.Aggregate(UInt128.Zero, (bits, w) => bits | w.Bit));
 
     public static readonly WordSet Determiners = Set("determiner");
     public static readonly WordSet Prepositions = Set("preposition");
@@ -31,6 +31,7 @@ internal static class Trade
     private static readonly FrozenSet<string> PhraseStarts = Classes["phrase"].Select(p => p[..p.IndexOf('-', StringComparison.Ordinal)]).ToFrozenSet(StringComparer.Ordinal);
     public static readonly WordSet Neutral = Set("neutral");
     public static readonly WordSet Old = Set("old");
+    public static readonly WordSet Colours = Set("colour");
     public static readonly WordSet New = Set("new");
     public static readonly WordSet Quantities = Set("quantity");
     public static readonly WordSet Distinct = Set("distinct");
@@ -177,13 +178,14 @@ internal static class Trade
 
     private static WordSet Set(string name) => new(Bits, BitOf(Array.IndexOf(Order, name)));
 
-    private static long BitOf(int place) => place is >= 0 and < 64 ? 1L << place
-        : throw new InvalidOperationException(place < 0 ? "A class of words is missing in words.txt." : "There are more than 64 classes of words: a long has no more bits.");
+    private static UInt128 BitOf(int place) => place is >= 0 and < 128 ? UInt128.One << place
+        : throw new InvalidOperationException(place < 0 ? "A class of words is missing in words.txt."
+            : "There are more than 128 classes of words: there are no more bits.");
 
     /// <summary>True for the small words that no noun phrase holds.</summary>
     public static bool IsSmall(string word) => (Bits.GetValueOrDefault(word) & Small) != 0;
 
-    private static readonly long Small = Determiners.Bit | Prepositions.Bit | Paths.Bit | Conjunctions.Bit | Pronouns.Bit | Auxiliaries.Bit | Conditionals.Bit | Temporals.Bit | Relatives.Bit | Negations.Bit | Contractions.Bit;
+    private static readonly UInt128 Small = Determiners.Bit | Prepositions.Bit | Paths.Bit | Conjunctions.Bit | Pronouns.Bit | Auxiliaries.Bit | Conditionals.Bit | Temporals.Bit | Relatives.Bit | Negations.Bit | Contractions.Bit;
 
     private static readonly FrozenDictionary<string, (Trait Trait, string[] Stems, bool Anywhere)[]> Traits = Lines("traits").Select(Cut)
         .SelectMany(l => l.Right.Split(',', StringSplitOptions.TrimEntries).Select(name =>
@@ -296,9 +298,9 @@ internal static class Trade
 }
 
 /// <summary>A class of small words, as a bit of what is known of each.</summary>
-internal sealed class WordSet(FrozenDictionary<string, long> bits, long bit)
+internal sealed class WordSet(FrozenDictionary<string, UInt128> bits, UInt128 bit)
 {
-    public long Bit { get; } = bit;
+    public UInt128 Bit { get; } = bit;
 
     public bool Contains(string? word) => word is not null && (bits.GetValueOrDefault(word) & Bit) != 0;
 }

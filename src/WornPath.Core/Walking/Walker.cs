@@ -75,7 +75,11 @@ public sealed class Walker
         ? new(thing.Kind)
         {
             Joint = thing is Joint joint
-                ? new JointState(JointStage.Tight, 0, false, false, false, joint.Locking == Locking.CotterPin) { Lock = joint.HasTabOrWire ? LockState.On : LockState.AsFound }
+                ? new JointState(JointStage.Tight, 0, false, false, false, joint.Locking == Locking.CotterPin)
+                {
+                    Lock = joint.HasTabOrWire
+                    ? LockState.On : LockState.AsFound
+                }
                 : default,
             Part = thing is Part ? new PartState(PartPlace.On, false, false, false, false) : default,
             Connected = thing is Connection,
@@ -97,7 +101,7 @@ public sealed class Walker
             {
                 // "Replace it" where it lies on the bench: a new one lies there now, and nothing came off or went on.
                 if (i + 1 < step.Actions.Length && Renews(step.Actions[i], step.Actions[i + 1]))
-                    Do(stepIndex, step, step.Actions[++i] with { Verb = Verb.Renew });
+                    Do(stepIndex, step, Renewed(step.Actions[++i]));
                 else Do(stepIndex, step, step.Actions[i]);
             }
 
@@ -111,12 +115,16 @@ public sealed class Walker
             var on = done.FindIndex(i + 1, d => d.Action.Target == done[i].Action.Target && d.Said == done[i].Said);
             if (on > 0 && Renews(done[i].Action, done[on].Action))
             {
-                Do(stepIndex, done[i].Said, done[on].Action with { Verb = Verb.Renew }, done[i].OfNoSide);
+                Do(stepIndex, done[i].Said, Renewed(done[on].Action), done[i].OfNoSide);
                 done.RemoveAt(on);
             }
             else Do(stepIndex, done[i].Said, done[i].Action, done[i].OfNoSide);
         }
     }
+
+    // "Renew the gasket" that came off: the one of the kit goes on.
+    private StepAction Renewed(StepAction on) => _tracks.IndexOf(on.Target) is >= 0 and var at && _tracks.ThingAt(at) is Part { Origin: not Origin.Vehicle }
+        && _tracks.Now(at).Part.Place == PartPlace.OnBench ? on : on with { Verb = Verb.Renew };
 
     // One clause takes off and fits a new one: what is off already, or asks for no torque, is exchanged as it is.
     private bool Renews(StepAction off, StepAction on)

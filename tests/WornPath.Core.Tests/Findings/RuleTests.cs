@@ -271,7 +271,8 @@ public class RuleTests
         ("FLO005", 2, () => Gearbox("Remove the drain plug. Drain the gear oil.", "Fill with 9 L of gear oil.")),
         ("FLO006", 2, () => new Written().Thing(ThingKind.Fluid, "hydraulic oil").Set("hydraulic oil", "fillTo",
             "between the marks, loader down").Steps("Fill the hydraulic oil.", "Check the level of the hydraulic oil with the loader up.")),
-        ("HAZ022", 3, () => Hoisted("Take out the frame bolts and lift the frame off with the hoist.", "Lift the frame on with the hoist.", "Take the hoist away.", "Start the frame bolts by hand and torque them to 80 N·m.")),
+        ("HAZ022", 3, () => Hoisted("Take out the frame bolts and lift the frame off with the hoist.", "Lift the frame on with the hoist.",
+            "Take the hoist away.", "Start the frame bolts by hand and torque them to 80 N·m.")),
         ("HAZ022", 3, () => Hoisted("Put the hoist in place.", "Take out the frame bolts.", "Take the hoist away.", "Remove the frame.", "Fit the frame.",
             "Start the frame bolts by hand and torque them to 80 N·m.")),
         ("CLO013", 1, () => new Written().Thing(ThingKind.Control, "fuel tap").Steps("Shut the fuel tap.")),
@@ -586,14 +587,17 @@ public class RuleTests
         ("HAZ022", () => Hoisted("Put the hoist in place.", "Take out the frame bolts and lift the frame off.", "Take the hoist away.")),
         ("HAZ022", () => Hoisted("Put the hoist in place.", "Lift the frame on and start the frame bolts by hand.", "Take the hoist away.")),
         ("HAZ016", () => new Written().Part("radiator cap").Steps("Let the engine cool down. Take the radiator cap off.", "Screw the radiator cap on.")),
-        ("FLO005", () => new Written().Thing(ThingKind.Fluid, "coolant").Set("coolant", "capacity", "2.5 L").Steps("Fill in two and a half litres of coolant.")),
+        ("FLO005", () => new Written().Thing(ThingKind.Fluid, "coolant").Set("coolant", "capacity",
+            "2.5 L").Steps("Fill in two and a half litres of coolant.")),
         ("CLO013", () => new Written().Thing(ThingKind.Control, "fuel tap").Steps("Shut the fuel tap.", "Open the fuel tap.")),
         ("TRQ010", () => new Written().Part("injector lines").Set("injector lines", "quantity", "3").Joint("line nuts", "28 N·m", holds: "injector lines")
             .Set("line nuts", "count", "6").Steps("Torque the line nuts to 28 N·m.")),
         ("TRQ014", () => new Written().Part("cover").Joint("cover screws", "3 N·m", fastener: "M5×16 screw, PH2", holds: "cover").Steps(
             "Remove the cover screws and the cover.", "Fit the cover. Torque the cover screws to 3 N·m.")),
-        ("CLO002", () => new Written().Part("lever").Joint("lever clip", holds: "lever").Steps("Remove the lever clip and the lever.", "Fit the lever. Put the lever clip in.")),
-        ("CLO002", () => new Written().Thing(ThingKind.Connection, "intake hose").Joint("intake hose clamp").Steps("Loosen the intake hose clamp.", "Snug the intake hose clamp.")),
+        ("CLO002", () => new Written().Part("lever").Joint("lever clip", holds: "lever").Steps("Remove the lever clip and the lever.",
+            "Fit the lever. Put the lever clip in.")),
+        ("CLO002", () => new Written().Thing(ThingKind.Connection, "intake hose").Joint("intake hose clamp").Steps("Loosen the intake hose clamp.",
+            "Snug the intake hose clamp.")),
         ("TRQ006", () => new Written().Part("plate").Part("end").Joint("tie bolts", "42 N·m", fastener: "M10×140 10.9 bolt, 17 mm", holds: "end")
             .Joint("long tie bolts", "42 N·m", fastener: "M10×180 10.9 bolt, 17 mm", holds: "end", kit: true).Set("tie bolts", "becomes", "superseded by J2")
             .Steps("Remove the tie bolts and the end.", "Fit the end. Start the long tie bolts by hand.", "Torque the tie bolts to 42 N·m.")),

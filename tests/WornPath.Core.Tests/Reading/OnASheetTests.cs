@@ -29,7 +29,8 @@ public class OnASheetTests
     [InlineData("With the trailer standing on its wheels and empty, torque the eye bolt to 300 N·m.", "torque J4 eye bolt to 300 N·m")]
     public void What_holds_what_tells_which(string steps, string read) => Last(Axle().Steps(steps.Split(" | "))).ShouldBe(read);
 
-    private static Written Frame() => new Written().Part("covers").Set("covers", "quantity", "2").Part("base plates", kit: true).Set("base plates", "quantity", "2")
+    private static Written Frame() => new Written().Part("covers").Set("covers", "quantity", "2").Part("base plates", kit: true).Set("base plates",
+        "quantity", "2")
         .Part("frame", kit: true).Part("fan shroud").Part("upper cap").Part("lower cap")
         .Joint("cover bolts", "40 N·m", holds: "covers").Set("cover bolts", "count", "8")
         .Joint("base bolts", "260 N·m", kit: true, holds: "base plates").Set("base bolts", "count", "8")
@@ -74,13 +75,15 @@ public class OnASheetTests
     [InlineData("Peel the stickers off the holes in each rail.", "")]
     public void What_belongs_to_what_tells_which(string steps, string read) => Last(Lamps().Steps(steps.Split(" | "))).ShouldBe(read);
 
-    private static Written Fuel() => new Written().Part("side panel").Part("injector lines", kit: true).Set("injector lines", "quantity", "3").Part("fuel filter", kit: true)
+    private static Written Fuel() => new Written().Part("side panel").Part("injector lines", kit: true).Set("injector lines", "quantity",
+        "3").Part("fuel filter", kit: true)
         .Part("belt guard").Part("alternator", kit: true)
         .Joint("panel screws", "9 N·m", holds: "side panel").Set("panel screws", "count", "4")
         .Joint("injector line nuts", "28 N·m", fastener: "M14×1.5 union nut, 17 mm", holds: "injector lines").Set("injector line nuts", "count", "6")
         .Joint("guard bolts", "9 N·m", holds: "belt guard").Set("guard bolts", "count", "3")
         .Joint("pivot bolt", "48 N·m", holds: "alternator").Joint("B+ nut", "6 N·m")
-        .Thing(ThingKind.Connection, "intake hose").Thing(ThingKind.Connection, "fuel supply hose").Thing(ThingKind.Connection, "earth cable").Thing(ThingKind.Connection, "B+ cable")
+        .Thing(ThingKind.Connection, "intake hose").Thing(ThingKind.Connection, "fuel supply hose").Thing(ThingKind.Connection,
+            "earth cable").Thing(ThingKind.Connection, "B+ cable")
         .Thing(ThingKind.Consumable, "clean diesel").Thing(ThingKind.Control, "fuel tap").Joint("intake hose clamp");
 
     [Theory]
@@ -97,11 +100,40 @@ public class OnASheetTests
     [InlineData("Shut the fuel tap. | Open the tap.", "set L1 fuel tap: Open the tap")]
     public void What_was_named_and_what_is_off_tells_which(string steps, string read) => Last(Fuel().Steps(steps.Split(" | "))).ShouldBe(read);
 
+    private static Written Gaskets() => new Written().Part("exhaust pipe").Part("manifold").Part("manifold gasket", kit: true).Part("pipe gasket",
+        kit: true).Part("air duct")
+        .Part("skid plate").Part("winch plate", kit: true).Part("solenoid box", kit: true)
+        .Joint("pipe nuts", "23 N·m", holds: "exhaust pipe").Set("pipe nuts", "count", "3")
+        .Joint("manifold nuts", "27 N·m", holds: "manifold").Set("manifold nuts", "count", "6")
+        .Joint("skid plate bolts", "40 N·m", holds: "skid plate").Set("skid plate bolts", "count", "6")
+        .Joint("plate bolts", "170 N·m", kit: true, holds: "winch plate").Set("plate bolts", "count", "4")
+        .Joint("box screws", "9 N·m", kit: true, holds: "solenoid box").Set("box screws", "count", "2")
+        .Joint("winch bolts", "30 lbf·ft", kit: true)
+        .Thing(ThingKind.Aid, "floor jack")
+        .Thing(ThingKind.Connection, "winch red cable", kit: true).Thing(ThingKind.Connection, "winch black cable", kit: true).Thing(ThingKind.Connection,
+            "remote plug", kit: true);
+
+    [Theory]
+    [InlineData("Remove the three nuts between pipe and manifold, lower the pipe and recover the gasket.", "take out J1 pipe nuts; remove P1 exhaust pipe; remove P4 pipe gasket")]
+    [InlineData("Slide a new gasket over the studs, bead towards the manifold.", "fit new P3 manifold gasket")]
+    [InlineData("With the floor jack under the skid plate, take out its six bolts and let it down.", "put in place A1 floor jack; take out J3 skid plate bolts; remove P6 skid plate")]
+    [InlineData("Put the floor jack under the skid plate. | Lower the jack and roll it away.", "take away A1 floor jack")]
+    [InlineData("Lift the winch plate into the frame; get all four bolts started.", "fit P7 winch plate; start by hand J4 plate bolts")]
+    [InlineData("Mount the solenoid box with the two socket screws, 9 N·m.", "fit P8 solenoid box; start by hand J5 box screws; torque J5 box screws to 9 N·m")]
+    [InlineData("Run the red cable from the winch to the box and the black one to the battery.", "connect C1 winch red cable; connect C2 winch black cable")]
+    [InlineData("Plug in the remote.", "connect C3 remote plug")]
+    [InlineData("Torque the plate bolts and the winch bolts to 170 N·m and 30 ft-lb.", "torque J4 plate bolts to 170 N·m; torque J6 winch bolts to 30 lbf·ft")]
+    [InlineData("Put a few drops of oil on the plate bolts.", "apply J4 plate bolts with K1 oil")]
+    [InlineData("Loosen the clamp of the air duct and move the duct aside.", "loosen J7 air duct clamp; set aside P5 air duct")]
+    [InlineData("Put the truck on level ground in first gear.", "set L1 gear: Put the truck on level ground in first gear")]
+    public void What_the_step_speaks_of_tells_which(string steps, string read) => Last(Gaskets().Steps(steps.Split(" | "))).ShouldBe(read);
+
     // What comes with the kit and is taken off first stands for the old one; the new one goes on unless the words say the old.
     [Fact]
     public void What_the_kit_replaces_is_on_the_vehicle_until_it_comes_off()
     {
-        Written Pump(params string[] steps) => new Written().Part("pump", kit: true).Joint("pump bolts", "24 N·m", fastener: "M8×35 8.8 bolt, 13 mm", holds: "pump",
+        Written Pump(params string[] steps) => new Written().Part("pump", kit: true).Joint("pump bolts", "24 N·m", fastener: "M8×35 8.8 bolt, 13 mm",
+            holds: "pump",
             kit: true, reuse: "renew").Steps([.. steps, "Torque the pump bolts to 24 N·m."]);
         var walk = Walker.Run(Pump("Take out the pump bolts and lift the pump off.", "Set the pump on and start the pump bolts by hand.").Sheet);
         walk.AtBeginning("P1").Part.Place.ShouldBe(PartPlace.On);

@@ -18,14 +18,19 @@ public sealed class JointLeftOut : ThingRule<Joint>
         if (joint.Holds.Length > 0 && joint.Holds.All(id => walk.Things.GetValueOrDefault(id) is Part { Fate: Fate.Discard or Fate.Spare })) return;
         if (events.Count == 0)
         {
-            if (joint.Origin != Origin.Vehicle)
+            if (joint.Origin != Origin.Vehicle && !OnlyInABranch(walk, joint))
                 found.Add(At(null, -1, joint, $"{joint.Label} {(joint.Count > 1 ? "come" : "comes")} with the kit and no step fits {(joint.Count > 1 ? "them" : "it")}.", Refit(walk, joint, -1)));
             return;
         }
 
         var last = LastOut(events);
-        found.Add(At(last, $"{joint.Label} {joint.Are} taken out here and never put back.", Refit(walk, joint, last.StepIndex), Else(walk, joint)));
+        found.Add(At(last, last.Verb == Verb.TakeOut ? $"{joint.Label} {joint.Are} taken out here and never put back."
+            : $"{joint.Label} {joint.Are} out here, and no step puts {(joint.IsMany ? "them" : "it")} in.", Refit(walk, joint, last.StepIndex), Else(walk,
+                joint)));
     }
+
+    // "If a stud comes out, fit a new one": asked for where it does.
+    internal static bool OnlyInABranch(Walk walk, Thing thing) => walk.Whole.Steps.Any(s => s.Actions.Any(a => a.Target == thing.SheetId && a.Branch > 0));
 
     // Another joint of the kit goes in where it came out; or a step throws it away.
     private static Fix? Else(Walk walk, Joint joint)

@@ -18,8 +18,11 @@ public sealed class JointLeftSlack : ThingRule<Joint>
         if (end.Stage == JointStage.Snug && joint.Torque is null && Natures.Is(joint, Trait.OwnClamp)) return;
         // A clip is pushed in, and not turned.
         if (joint is { Torque: null, Fastener: null } && Natures.Is(joint, Trait.PushedIn) && !Natures.Is(joint, Trait.OwnClamp)) return;
+        // A new stud is screwed in; its nut has a line of its own.
+        if (joint is { Torque: null, Fastener: null } && Natures.Is(joint, Trait.Stud)) return;
         // A U-bolt, a stud: its nuts are what is turned, and they have their own line.
-        if (joint is { Fastener.Form: FastenerForm.Stud, Torque: null } && walk.Sheet.Joints.Any(nuts => nuts != joint && (FastenerText.IsNut(nuts.Fastener?.Form)
+        if (joint is { Fastener.Form: FastenerForm.Stud, Torque: null } && walk.Sheet.Joints.Any(nuts => nuts != joint
+            && (FastenerText.IsNut(nuts.Fastener?.Form)
             || Natures.Is(nuts, Trait.Nut)) && nuts.Holds.Intersect(joint.Holds).Any())) return;
         var last = walk.EventsOf(joint.Id).Last(e => e.After.Joint != e.Before.Joint || e.Verb is Verb.Start or Verb.Snug);
         var to = joint.TighteningText is { Length: > 0 } text ? text : "a final torque";

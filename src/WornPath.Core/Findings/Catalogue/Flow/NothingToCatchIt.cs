@@ -22,7 +22,8 @@ public sealed class NothingToCatchIt : Rule
         if (placed is null && pans.Any(p => walk.EventsOf(p.Id).Any(e => e.Step.Id == opened.Step.Id && e.Verb == Verb.Place))) yield break;
         yield return At(opened, $"{opened.Thing!.Label} {(opened.Verb == Verb.Drain ? "is drained" : "comes out")} here, and {pans[0].Label} "
             + $"{(placed is null ? "is never put under it" : $"comes under it only in step {placed.StepIndex + 1}")}.",
-            placed is null ? Fixes.And(Fixes.InsertBefore(walk, opened.StepIndex, "Put it under first", $"Put {Fixes.The(pans[0])} under {Fixes.The(opened.Thing)}."),
+            placed is null ? Fixes.And(Fixes.InsertBefore(walk, opened.StepIndex, "Put it under first",
+                $"Put {Fixes.The(pans[0])} under {Fixes.The(opened.Thing)}."),
                 walk.EventsOf(pans[0].Id).Any(e => e.Order > opened.Order && e.Verb == Verb.TakeAway) ? null
                     : Fixes.InsertAtEnd(walk, "Take it away", $"Take {Fixes.The(pans[0])} away.")) : Fixes.MoveBefore(walk, placed.Step, opened.Step));
     }

@@ -61,7 +61,8 @@ public sealed partial class OtherAmount : Rule
     {
         if (Amount().Match(text) is not { Success: true } match) return null;
         var words = match.Groups["n"].Value;
-        decimal? number = NumberText.Parse(words) is { IsGood: true } figures ? figures.Value : words.StartsWith("half", StringComparison.OrdinalIgnoreCase) ? 0.5m
+        decimal? number = NumberText.Parse(words) is { IsGood: true } figures ? figures.Value : words.StartsWith("half", StringComparison.OrdinalIgnoreCase)
+            ? 0.5m
             : NumberWords.InWords(words);
         return number is null ? null : (double)(number.Value + (match.Groups["half"].Success ? 0.5m : 0)) * Litres[match.Groups["u"].Value];
     }

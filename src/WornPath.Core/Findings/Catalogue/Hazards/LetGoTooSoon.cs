@@ -16,14 +16,16 @@ public sealed class LetGoTooSoon : Rule
     {
         foreach (var away in walk.Doing(Verb.TakeAway))
         {
-            if (away.Thing is not Aid carrier || !Natures.Is(carrier, Trait.Carrier) || Since(walk, carrier, away) is not { } since) continue;
+            if (away.Thing is not Aid carrier || !Natures.Is(carrier, Trait.Carrier) || Natures.Is(carrier, Trait.Chock)
+                || Since(walk, carrier, away) is not { } since) continue;
             foreach (var part in walk.Sheet.Parts.Where(p => p.MassKg >= HarmfulKg || Natures.IsHeavy(p)))
             {
                 if (walk.BeforeEvent(part.Id, away.Order).Part.Place != PartPlace.On) continue;
                 var holders = walk.HoldersOf(part.Id);
                 if (holders.Count == 0 || holders.Any(j => !walk.BeforeEvent(j.Id, away.Order).Joint.IsOut)) continue;
                 // Borne by it: put on, or undone, since it is there.
-                if (!holders.Append<Thing>(part).Any(t => walk.EventsOf(t.Id).Any(e => e.StepIndex >= since && e.Order < away.Order && e.Verb is Verb.Fit or Verb.TakeOut))) continue;
+                if (!holders.Append<Thing>(part).Any(t => walk.EventsOf(t.Id).Any(e => e.StepIndex >= since && e.Order < away.Order
+                    && e.Verb is Verb.Fit or Verb.TakeOut))) continue;
                 var held = walk.Events.FirstOrDefault(e => e.Order > away.Order && (e.Verb == Verb.Start && holders.Contains(e.Thing)
                     || e.Verb == Verb.Remove && e.Thing == part));
                 yield return At(away, $"{carrier.Label} {(carrier.IsMany ? "go" : "goes")} away here while nothing holds {part.Label}: {holders[0].Label} {holders[0].Are} out. It falls.",

@@ -22,7 +22,8 @@ public sealed class ConnectedElsewhere : Rule
             string[] said = [.. NameIndex.StemsOf(place).Except(Anything)];
             var goes = NameIndex.StemsOf(connection.GoesTo);
             // A hose has two ends: one of them goes there.
-            if (walk.EventsOf(connection.Id).Any(e => e.Verb == Verb.Connect && e.Order != made.Order && NameIndex.StemsOf(e.Step.Text) is var also && goes.All(also.Contains))) continue;
+            if (walk.EventsOf(connection.Id).Any(e => e.Verb == Verb.Connect && e.Order != made.Order && NameIndex.StemsOf(e.Step.Text) is var also
+                && goes.All(also.Contains))) continue;
             if (said.Length == 0 || said.Any(goes.Contains) || !Array.Exists(said, s => Trade.Wired.Contains(s) || Trade.NounOf([s]) is { Role: NounRole.Thing })) continue;
             yield return At(made, $"{connection.Label} is connected to “{place}” here, and Joints says that it goes to “{connection.GoesTo}”. One of "
                 + "the two is wrong.");

@@ -16,7 +16,8 @@ public sealed class RemovedWhileHeld : ThingRule<Part>
             foreach (var joint in walk.HoldersOf(part.Id))
             {
                 var state = walk.BeforeEvent(joint.Id, walked.Order).Joint;
-                if (state.IsOut) continue;
+                // A clamp that is slack lets go.
+                if (state.IsOut || state.Stage is JointStage.BackedOut or JointStage.BrokenLoose && Natures.Is(joint, Trait.OwnClamp)) continue;
                 var later = walk.EventsOf(joint.Id).FirstOrDefault(e => e.Order > walked.Order && e.Verb == Verb.TakeOut);
                 var fix = later is not null && later.StepIndex != walked.StepIndex
                     ? Fixes.MoveBefore(walk, later.Step, walked.Step)

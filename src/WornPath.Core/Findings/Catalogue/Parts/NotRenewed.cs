@@ -19,7 +19,8 @@ public sealed class NotRenewed : ThingRule<Thing>
                 if (walked.Action is { Verb: Verb.InsertPin, New: false } && joint.Locking == Locking.CotterPin)
                     found.Add(At(walked, $"The cotter pin of {joint.Label} goes in here and is not said to be new. A bent pin is never used again.", SayNew(walked)));
                 else if (joint.Reuse == ReuseRule.Renew && walked.Action is { Verb: Verb.Start, New: false } && walked.Acted.AnyOut
-                    && (walked.Acted.WasOut && joint.Origin == Origin.Vehicle || Claims.Says(walked.Step, walked.Action, ClaimKind.TheOld)) && !NewLater(walk, walked))
+                    && (walked.Acted.WasOut && joint.Origin == Origin.Vehicle
+                        || Claims.Says(walked.Step, walked.Action, ClaimKind.TheOld)) && !NewLater(walk, walked))
                     found.Add(At(walked, $"{joint.Label} {joint.Are} to be renewed each time, and "
                         + $"{(joint.Count > 1 ? "the old ones go" : "the old one goes")} back in here.", SayNew(walked)));
             }
@@ -27,8 +28,10 @@ public sealed class NotRenewed : ThingRule<Thing>
         if (thing is Joint { Stack: { } stack } built) FindOld(walk, built, stack, found);
         if (thing is Part part && (part.Fate == Fate.Replace || part.Origin != Origin.Vehicle))
             foreach (var walked in walk.EventsOf(part.Id))
-                if (walked.Action is { Verb: Verb.Fit, New: false } && walked.After.Part is { IsNew: false } && (walked.Before.Part.WasOff || part.Origin != Origin.Vehicle))
-                    found.Add(At(walked, $"{part.Label} {part.Are} to be replaced, and the old {(part.IsMany ? "ones go" : "one goes")} back on here.", SayNew(walked)));
+                if (walked.Action is { Verb: Verb.Fit, New: false } && walked.After.Part is { IsNew: false } && (walked.Before.Part.WasOff
+                    || part.Origin != Origin.Vehicle))
+                    found.Add(At(walked, $"{part.Label} {part.Are} to be replaced, and the old {(part.IsMany ? "ones go" : "one goes")} back on here.",
+                        SayNew(walked)));
                 else if (walked is { Verb: Verb.Carry, Before.Part: { Place: PartPlace.Carried, WasOff: false, IsNew: false }, After.Part.Place: PartPlace.On }
                     && walked.Action.Host is { } host)
                     found.Add(At(walked, $"{part.Label} {part.Are} to be replaced, and the old {(part.IsMany ? "ones come" : "one comes")} back on {walk.Things[host].Label} here. "

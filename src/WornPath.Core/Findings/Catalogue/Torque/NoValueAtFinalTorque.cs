@@ -10,7 +10,7 @@ public sealed class NoValueAtFinalTorque : ThingRule<Joint>
 
     protected internal override void Find(Walk walk, Joint joint, Found found)
     {
-        if (joint.Torque is not null || joint.Untorqued is not null) return;
+        if (joint.Torque is not null || joint.Untorqued is not null || joint.Fastener is null && Natures.Is(joint, Trait.OwnClamp)) return;
         // Values for some variants and none for this one: FIT004 says so.
         if (joint.Variants.Length > 0 && walk.Whole.Header.Variants.Length > 0) return;
         var torqued = walk.EventsOf(joint.Id).FirstOrDefault(e => e.Verb == Verb.Torque);

@@ -23,5 +23,9 @@ public sealed class NotStartedByHand : ThingRule<Joint>
     }
 
     // A small screw is turned with a screwdriver, which feels a crossed thread. Common practice, no source.
-    private static bool IsDrivenByHand(Joint joint) => joint is { Torque.Target.NewtonMetres: <= 6, Fastener.Drive.Kind: DriveKind.CrossRecess or DriveKind.Slot or DriveKind.Hexalobular };
+    private static bool IsDrivenByHand(Joint joint) => joint is
+    {
+        Torque.Target.NewtonMetres: <= 6,
+        Fastener.Drive.Kind: DriveKind.CrossRecess or DriveKind.Slot or DriveKind.Hexalobular
+    };
 }

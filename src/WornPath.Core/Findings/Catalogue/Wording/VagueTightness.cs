@@ -15,7 +15,8 @@ public sealed class VagueTightness : PhraseRule
     protected override bool IsFine(string phrase, Walk walk, int stepIndex)
     {
         var actions = walk.Steps[stepIndex].Actions;
-        var tightened = actions.Where(a => a.Verb is Verb.Torque or Verb.TorquePass or Verb.Snug or Verb.Start or Verb.TurnOn or Verb.Retorque && a.Target is not null).ToList();
+        var tightened = actions.Where(a => a.Verb is Verb.Torque or Verb.TorquePass or Verb.Snug or Verb.Start or Verb.TurnOn or Verb.Retorque
+            && a.Target is not null).ToList();
         return actions.Length > 0 && tightened.Count == 0 || phrase.StartsWith("nip", StringComparison.OrdinalIgnoreCase) && tightened.Count > 0
             && tightened.TrueForAll(a => walk.EventsOf(a.Target!).Any(e => e.StepIndex > stepIndex && e.Verb == Verb.Torque));
     }
