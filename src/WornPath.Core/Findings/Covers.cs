@@ -1,9 +1,10 @@
+using WornPath.Core.Reading;
 using WornPath.Core.Sheets;
 using WornPath.Core.Walking;
 
 namespace WornPath.Core.Findings;
 
-/// <summary>What lies over a part: what it is behind, what that is behind, and so on.</summary>
+/// <summary>What lies over a part: what it is behind (or, of a gasket, what its name tells), what that is behind, and so on.</summary>
 internal static class Covers
 {
     // Further than any part lies under others.
@@ -13,10 +14,19 @@ internal static class Covers
     public static IReadOnlyList<(Part Cover, Part? Past)> Of(Walk walk, Part part)
     {
         List<(Part Cover, Part? Past)> covers = [];
+        if (part.Behind.IsEmpty && Named(walk, part) is { } over) covers.Add((over, null));
         for (var i = -1; i < covers.Count && covers.Count < Most; i++)
             foreach (var id in (i < 0 ? part : covers[i].Cover).Behind)
                 if (id != part.Id && walk.Things.GetValueOrDefault(id) is Part next && covers.TrueForAll(c => c.Cover.Id != id))
                     covers.Add((next, i < 0 ? null : covers[i].Cover));
         return covers;
     }
+
+    /// <summary>True for a gasket that is named after something.</summary>
+    public static bool IsGasket(Part part) => NameIndex.NamesOf(part)[0] is [_, .., "gasket"];
+
+    // "Manifold gasket", "pipe gasket": it lies under the manifold, the exhaust pipe, where nobody has said what it is behind. Common practice, no source.
+    private static Part? Named(Walk walk, Part part) => IsGasket(part) && NameIndex.NamesOf(part)[0][..^1] is var of
+        && walk.Sheet.Parts.Where(p => p.Id != part.Id && p.IsSecond == part.IsSecond && NameIndex.NamesOf(p)[0].TakeLast(of.Length).SequenceEqual(of)).ToList() is [var only]
+        ? only : null;
 }

@@ -271,6 +271,16 @@ public class RuleTests
         ("FLO005", 2, () => Gearbox("Remove the drain plug. Drain the gear oil.", "Fill with 9 L of gear oil.")),
         ("FLO006", 2, () => new Written().Thing(ThingKind.Fluid, "hydraulic oil").Set("hydraulic oil", "fillTo",
             "between the marks, loader down").Steps("Fill the hydraulic oil.", "Check the level of the hydraulic oil with the loader up.")),
+        // The bound itself is hard, and so is half of it with a compound that holds; the harder of two is tried first.
+        ("ORD009", 2, () => Hard("180 N·m", "Remove the cap.", "Remove the hub nut and the hub.")),
+        ("ORD009", 2, () => Hard("95 N·m", "Remove the cap.", "Remove the hub nut and the hub.").Set("hub nut", "treatment", "threadlocker, high")),
+        ("ORD009", 3, () => new Written().Part("cap").Joint("pivot nut", "190 N·m").Joint("hub nut", "200 N·m").Steps("Break the pivot nut loose.",
+            "Remove the cap.", "Break the hub nut loose.")),
+        ("ORD020", 4, () => new Written().Part("pump").Thing(ThingKind.Connection, "upper hose").Set("upper hose", "goesTo", "pump").Steps("Fit the pump.",
+            "Disconnect the upper hose.", "Hang the pump from the frame.", "Connect the upper hose.", "Lift the pump on.")),
+        ("ORD002", 2, () => new Written().Part("manifold").Part("manifold gasket", fate: "replace").Joint("manifold nuts", "27 N·m", holds: "manifold").Steps(
+            "Remove the manifold nuts, the manifold and the manifold gasket.", "Fit the manifold.", "Fit the new manifold gasket.",
+            "Start the manifold nuts by hand.", "Torque the manifold nuts to 27 N·m.")),
         ("HAZ022", 3, () => Hoisted("Take out the frame bolts and lift the frame off with the hoist.", "Lift the frame on with the hoist.",
             "Take the hoist away.", "Start the frame bolts by hand and torque them to 80 N·m.")),
         ("HAZ022", 3, () => Hoisted("Put the hoist in place.", "Take out the frame bolts.", "Take the hoist away.", "Remove the frame.", "Fit the frame.",
@@ -348,6 +358,9 @@ public class RuleTests
     private static Written Settled(Written written, int step, string phrase, string target) => written.Do(new SettleQuestion(written.Step(step).Id, phrase, target));
 
     private static Written LookAlikes() => new Written().Part("plate").Joint("plate bolts", "24 N·m", fastener: "M8×25 8.8 bolt, 13 mm", holds: "plate").Joint("clamp bolts", "12 N·m", fastener: "M8×40 8.8 bolt, 13 mm", holds: "plate").Steps("Torque the plate bolts to 24 N·m and the clamp bolts to 12 N·m.");
+
+    // A cap, and a hub that is held by one nut.
+    private static Written Hard(string torque, params string[] steps) => new Written().Part("cap").Part("hub").Joint("hub nut", torque, holds: "hub").Steps([.. steps, "Clean the hub."]);
 
     // A heavy frame that hangs on a hoist.
     private static Written Hoisted(params string[] steps) => new Written().Part("frame").Set("frame", "mass", "60").Thing(ThingKind.Aid, "hoist")
@@ -584,6 +597,21 @@ public class RuleTests
             "Torque the cover bolts to 22 N·m.")),
         ("HAZ018", () => Cover("Remove the cover bolts and the cover.", "Clean the pads before you drive the tractor.",
             "Fit the cover with the cover bolts.", "Torque the cover bolts to 22 N·m.")),
+        ("ORD009", () => Hard("179 N·m", "Remove the cap.", "Remove the hub nut and the hub.")),
+        ("ORD009", () => Hard("240 N·m", "Break the hub nut loose.", "Remove the cap.", "Remove the hub nut and the hub.")),
+        ("ORD009", () => new Written().Part("cap").Part("hub").Joint("hub nut", "240 N·m", holds: "hub", kit: true).Steps("Remove the cap.", "Start the hub nut by hand.",
+            "Loosen the hub nut.")),
+        // A letter is no name of a value.
+        ("INS004", () => new Written().Part("pin").Steps("Fit the pin into the chosen A.")),
+        // What hangs aside already is not taken off by being put somewhere else.
+        ("ORD001", () => Cover("Take out the cover bolts and lift the cover off.", "Start the cover bolts by hand.", "Set the cover aside.")),
+        ("THR014", () => new Written().Part("outer bearing", fate: "replace").Thing(ThingKind.Consumable, "bearing grease").Steps("Remove the outer bearing.",
+            "Pack the new outer bearing with bearing grease.", "Push the new outer bearing into the hub.")),
+        ("THR014", () => new Written().Part("outer bearing", fate: "replace").Set("outer bearing", "note", "sealed for life").Thing(ThingKind.Consumable, "bearing grease")
+            .Steps("Remove the outer bearing.", "Push the new outer bearing into the hub.")),
+        ("ORD002", () => new Written().Part("manifold").Part("manifold gasket", fate: "replace").Joint("manifold nuts", "27 N·m", holds: "manifold").Steps(
+            "Remove the manifold nuts, the manifold and the manifold gasket.", "Fit the new manifold gasket.", "Fit the manifold.",
+            "Start the manifold nuts by hand.", "Torque the manifold nuts to 27 N·m.")),
         ("HAZ022", () => Hoisted("Put the hoist in place.", "Take out the frame bolts and lift the frame off.", "Take the hoist away.")),
         ("HAZ022", () => Hoisted("Put the hoist in place.", "Lift the frame on and start the frame bolts by hand.", "Take the hoist away.")),
         ("HAZ016", () => new Written().Part("radiator cap").Steps("Let the engine cool down. Take the radiator cap off.", "Screw the radiator cap on.")),

@@ -11,7 +11,7 @@ public sealed class FittedBeforeWhatGoesUnder : ThingRule<Part>
 
     protected internal override void Find(Walk walk, Part under, Found found)
     {
-        if (under.Behind.IsEmpty) return;
+        if (under.Behind.IsEmpty && !Covers.IsGasket(under)) return;
         var fitted = walk.EventsOf(under.Id).LastOrDefault(e => e.Verb == Verb.Fit);
         if (fitted is null) return;
         foreach (var (cover, past) in Covers.Of(walk, under))
