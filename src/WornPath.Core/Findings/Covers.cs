@@ -26,7 +26,12 @@ internal static class Covers
     public static bool IsGasket(Part part) => NameIndex.NamesOf(part)[0] is [_, .., "gasket"];
 
     // "Manifold gasket", "pipe gasket": it lies under the manifold, the exhaust pipe, where nobody has said what it is behind. Common practice, no source.
-    private static Part? Named(Walk walk, Part part) => IsGasket(part) && NameIndex.NamesOf(part)[0][..^1] is var of
-        && walk.Sheet.Parts.Where(p => p.Id != part.Id && p.IsSecond == part.IsSecond && NameIndex.NamesOf(p)[0].TakeLast(of.Length).SequenceEqual(of)).ToList() is [var only]
-        ? only : null;
+    private static Part? Named(Walk walk, Part part)
+    {
+        if (!IsGasket(part)) return null;
+        var of = NameIndex.NamesOf(part)[0].SkipLast(1).ToList();
+        var byLast = walk.Kept(typeof(Covers), static w => w.Sheet.Parts.ToLookup(p => NameIndex.NamesOf(p)[0][^1]));
+        return byLast[of[^1]].Where(p => p.Id != part.Id && p.IsSecond == part.IsSecond && NameIndex.NamesOf(p)[0].TakeLast(of.Count).SequenceEqual(of))
+            .Take(2).ToList() is [var only] ? only : null;
+    }
 }

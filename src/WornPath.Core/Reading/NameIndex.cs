@@ -1,3 +1,4 @@
+using WornPath.Core.Fasteners;
 using WornPath.Core.Sheets;
 
 namespace WornPath.Core.Reading;
@@ -55,6 +56,29 @@ public sealed class NameIndex
 
     /// <summary>The stems of a thing's name, and of its other names.</summary>
     internal static string[][] NamesOf(Thing thing) => StemsOfNames.Of(thing);
+
+    /// <summary>The things whose name has a word; none where that are more than anybody tells apart by it.</summary>
+    internal IReadOnlyList<Thing> WithWord(string stem) =>
+        _byStem.GetValueOrDefault(stem) is { Count: <= ToldApart } having ? [.. having.Select(e => e.Thing).Distinct()] : [];
+
+    // So many things of one word somebody may have in mind.
+    private const int ToldApart = 40;
+
+    private List<Joint>? _stacked;
+
+    /// <summary>The joints that have washers or a nut of their own.</summary>
+    internal IReadOnlyList<Joint> Stacked => _stacked ??= [.. _sheet.Joints.Where(j => j.Stack is not null)];
+
+    private Dictionary<string, List<Joint>>? _byFastener;
+
+    /// <summary>The joints whose fastener is called so ("union nut"), by the stems of that.</summary>
+    internal IReadOnlyList<Joint> WithFastener(IReadOnlyList<string> stems)
+    {
+        _byFastener ??= _sheet.Joints.Where(j => j.Fastener is { Form: not null } or { Called.Length: > 0 }).GroupBy(j =>
+            string.Join(' ', StemsOf(j.Fastener!.Called.Length > 0
+            ? j.Fastener.Called : FastenerForms.PlainName(j.Fastener.Form!.Value)))).ToDictionary(g => g.Key, g => g.ToList());
+        return _byFastener.GetValueOrDefault(string.Join(' ', stems)) ?? [];
+    }
 
     /// <summary>True where some name has this word.</summary>
     internal bool Says(string stem) => _byStem.ContainsKey(stem);

@@ -29,6 +29,18 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
     /// <summary>True where the sheet does something on both sides: "the right-hand wheel" is then its wheel, on that side.</summary>
     public Lazy<bool>? DoesBothSides { get; init; }
 
+    /// <summary>The things whose name has a word, also those named anew here.</summary>
+    public List<Thing> WithWord(string stem) => [.. names.WithWord(stem), .. _fresh.Where(t => NameIndex.NamesOf(t)[0].Contains(stem))];
+
+    /// <summary>The thing whose name is just this; null where none is.</summary>
+    public Thing? Called(IReadOnlyList<string> stems) => names.Spelled(stems) ?? _fresh.Find(t => NameIndex.NamesOf(t)[0].SequenceEqual(stems));
+
+    /// <summary>The joints that have washers or a nut of their own.</summary>
+    public IReadOnlyList<Joint> Stacked => names.Stacked;
+
+    /// <summary>The joints whose fastener is called so.</summary>
+    public IReadOnlyList<Joint> WithFastener(IReadOnlyList<string> stems) => names.WithFastener(stems);
+
     /// <summary>Things that may be meant, where more than one may.</summary>
     public IReadOnlyList<Thing> Doubtful { get; private set; } = [];
 

@@ -243,7 +243,7 @@ public sealed partial class SentenceReader
     {
         if (phrase is not { IsPlural: true, Stems.Count: 1, Distinct.Count: 0, Owner.Count: 0, Size.Length: 0, Some: null, IsRest: false, IsVague: false }
             || phrase.Is(ThingKind.Joint)) return [];
-        var named = _refer.Things.Where(t => t is Part or Connection && NameIndex.NamesOf(t)[0] is var name
+        var named = _refer.WithWord(phrase.Head).Where(t => t is Part or Connection && NameIndex.NamesOf(t)[0] is var name
             && (name[^1] == phrase.Head || name is [.., var before, { Length: 1 }] && before == phrase.Head)).ToList();
         if (named.Count < 2 || named.Exists(t => t.IsMany || t is Part { Quantity: > 1 } || !accepts(t.Kind))) return [];
         bool? away = sense is Sense.On or Sense.Connect or Sense.Secure ? true : sense is Sense.Off or Sense.Disconnect ? false : null;
@@ -256,9 +256,9 @@ public sealed partial class SentenceReader
     {
         if (phrase is not { IsPlural: false, IsPronoun: false, Stems.Count: 1, Distinct.Count: 0, Owner.Count: 0, Size.Length: 0, IsRest: false }
             || phrase.Is(ThingKind.Joint)) return null;
-        var named = _refer.Things.Where(t => t is Part or Connection && accepts(t.Kind) && NameIndex.NamesOf(t)[0] is { Length: > 1 } name
+        var named = _refer.WithWord(phrase.Head).Where(t => t is Part or Connection && accepts(t.Kind) && NameIndex.NamesOf(t)[0] is { Length: > 1 } name
             && name[^1] == phrase.Head).ToList();
-        if (named.Count < 2 || _refer.Things.Any(t => NameIndex.NamesOf(t)[0].SequenceEqual(phrase.Stems))) return null;
+        if (named.Count < 2 || _refer.Called(phrase.Stems) is not null) return null;
         bool? off = sense is Sense.On or Sense.Connect or Sense.Secure ? true : sense is Sense.Off or Sense.Disconnect ? false : null;
         bool May(Thing thing) => off is null || (off is true ? Spoken.IsOff(thing) is true : Spoken.WasOff(thing) is not true);
         if (MentionOf(clause, phrase) is { } whole && named.Find(t => NameIndex.NamesOf(t)[0].SequenceEqual(NameIndex.StemsOf(whole))) is { } mentioned
@@ -276,9 +276,7 @@ public sealed partial class SentenceReader
     private Joint? CalledByItsFastener(NounPhrase phrase)
     {
         if (phrase.Stems.Count < 2 || phrase.Owner.Count > 0 || !phrase.Is(ThingKind.Joint)) return null;
-        var called = _refer.Things.OfType<Joint>().Where(j => j.Fastener is { } f
-            && (f.Called.Length > 0 ? f.Called : f.Form is { } form ? FastenerForms.PlainName(form) : "") is { Length: > 0 } name
-            && NameIndex.StemsOf(name).SequenceEqual(phrase.Stems) && (phrase.Count is null || phrase.Count == j.Count)).ToList();
+        var called = _refer.WithFastener(phrase.Stems).Where(j => phrase.Count is null || phrase.Count == j.Count).ToList();
         return called.Count == 1 ? called[0] : called.Count > 1 ? Spoken.Nearest(called) as Joint : null;
     }
 

@@ -14,16 +14,22 @@ public sealed partial class SentenceReader
             return (_actions is [.., { Target: { } id }] && _refer.Find(id) is Joint just ? just : Spoken.Last is [.., var last] ? last : null) is Joint bolts
                 && NameIndex.NamesOf(bolts)[0][^1] != "nut"
                 && !(phrase.Count is > 1 and var said && said != bolts.Count) ? CalledNutsOf(bolts, phrase) ?? (bolts.Stack?.Nut is null ? null : bolts) : null;
-        return _refer.Known(phrase) is null && _refer.Doubtful.Count == 0
-            ? _refer.Things.OfType<Joint>().FirstOrDefault(j => j.Stack?.Nut is not null && NameIndex.NamesOf(j)[0] is [.. var called, not "nut"]
-                && called.SequenceEqual(phrase.Stems.SkipLast(1))) : null;
+        if (_refer.Known(phrase) is not null || _refer.Doubtful.Count > 0) return null;
+        foreach (var head in BoltHeads)
+            if (_refer.Called([.. phrase.Stems.SkipLast(1), head]) is Joint { Stack.Nut: not null } bolted) return bolted;
+        return null;
     }
 
+    private static readonly string[] BoltHeads = ["bolt", "screw", "stud"];
+
     // "U-bolts" and "U-bolt nuts", "bracket bolts" and "bracket nuts": two joints of one sheet.
-    private Joint? CalledNutsOf(Joint bolts, NounPhrase phrase) => NameIndex.NamesOf(bolts)[0] is { } name
-        ? _refer.Things.OfType<Joint>().FirstOrDefault(j => j != bolts && j.IsMany == phrase.IsPlural && NameIndex.NamesOf(j)[0] is [.. var called, "nut"]
-            && called.Length > 0
-            && (called.SequenceEqual(name) || called.SequenceEqual(name.SkipLast(1)))) : null;
+    private Joint? CalledNutsOf(Joint bolts, NounPhrase phrase)
+    {
+        var name = NameIndex.NamesOf(bolts)[0];
+        foreach (var called in (string[][])[[.. name, "nut"], [.. name.SkipLast(1), "nut"]])
+            if (called.Length > 1 && _refer.Called(called) is Joint nuts && nuts != bolts && nuts.IsMany == phrase.IsPlural) return nuts;
+        return null;
+    }
 
     // "New copper washers" of the banjo bolt: renewed; the old ones, or the same again: said. False where no joint has such a piece.
     private bool ReadPieceOfStack(Clause clause, NounPhrase phrase, bool goesOn)
@@ -37,8 +43,8 @@ public sealed partial class SentenceReader
 
     private (Joint Joint, StackPiece Piece)? PieceOf(Clause clause, NounPhrase phrase)
     {
-        var having = _refer.Things.OfType<Joint>().Where(j => j.Stack is not null)
-            .Select(j => (Joint: j, Piece: j.Stack!.Pieces.FirstOrDefault(p => Names(p, phrase)))).Where(j => j.Piece is not null).ToList();
+        var having = _refer.Stacked.Select(j => (Joint: j, Piece: j.Stack!.Pieces.FirstOrDefault(p => Names(p, phrase)))).Where(j =>
+            j.Piece is not null).ToList();
         if (having.Count == 0 || _refer.Known(phrase) is { Assumed: false }) return null;
         // The joint named beside it, else the one in hand, else the only one that has such.
         var beside = clause.Nouns.Where(n => !n.IsPronoun && n.At != phrase.At).Select(n => _refer.Known(n, k => k == ThingKind.Joint)).OfType<Joint>().ToList();

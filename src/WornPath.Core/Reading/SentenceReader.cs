@@ -751,7 +751,8 @@ public sealed partial class SentenceReader
         if (sense == Sense.Aside && thing is Part loose && Spoken.IsOff(loose) is not true && FastenersOf(loose) is { } fast
             && _actions.Exists(a => a.Verb == Verb.TakeOut && a.Target == fast.Id && a.Some is null)) Add(Verb.Remove, thing, phrase.At);
         // "Undo the screws and lift the shroud over the fan": its fasteners are out, and nobody has taken it off yet.
-        if (verb == Verb.Fit && thing is Part { Origin: Origin.Vehicle } still && !phrase.IsNew && !phrase.IsOld && Spoken.IsOff(still) is not true
+        if (verb == Verb.Fit && thing is Part { Origin: Origin.Vehicle } still && _actions.Exists(a => a.Verb == Verb.TakeOut) && !phrase.IsNew
+            && !phrase.IsOld && Spoken.IsOff(still) is not true
             && FastenersOf(still) is { } undone && _actions.Exists(a => a.Verb == Verb.TakeOut && a.Target == undone.Id) && !Installs(clause))
         {
             Act(clause, Sense.Off, thing, phrase);

@@ -360,7 +360,8 @@ public class RuleTests
     private static Written LookAlikes() => new Written().Part("plate").Joint("plate bolts", "24 N·m", fastener: "M8×25 8.8 bolt, 13 mm", holds: "plate").Joint("clamp bolts", "12 N·m", fastener: "M8×40 8.8 bolt, 13 mm", holds: "plate").Steps("Torque the plate bolts to 24 N·m and the clamp bolts to 12 N·m.");
 
     // A cap, and a hub that is held by one nut.
-    private static Written Hard(string torque, params string[] steps) => new Written().Part("cap").Part("hub").Joint("hub nut", torque, holds: "hub").Steps([.. steps, "Clean the hub."]);
+    private static Written Hard(string torque, params string[] steps) =>
+        new Written().Part("cap").Part("hub").Joint("hub nut", torque, holds: "hub").Steps([.. steps, "Clean the hub."]);
 
     // A heavy frame that hangs on a hoist.
     private static Written Hoisted(params string[] steps) => new Written().Part("frame").Set("frame", "mass", "60").Thing(ThingKind.Aid, "hoist")
@@ -599,7 +600,8 @@ public class RuleTests
             "Fit the cover with the cover bolts.", "Torque the cover bolts to 22 N·m.")),
         ("ORD009", () => Hard("179 N·m", "Remove the cap.", "Remove the hub nut and the hub.")),
         ("ORD009", () => Hard("240 N·m", "Break the hub nut loose.", "Remove the cap.", "Remove the hub nut and the hub.")),
-        ("ORD009", () => new Written().Part("cap").Part("hub").Joint("hub nut", "240 N·m", holds: "hub", kit: true).Steps("Remove the cap.", "Start the hub nut by hand.",
+        ("ORD009", () => new Written().Part("cap").Part("hub").Joint("hub nut", "240 N·m", holds: "hub", kit: true).Steps("Remove the cap.",
+            "Start the hub nut by hand.",
             "Loosen the hub nut.")),
         // A letter is no name of a value.
         ("INS004", () => new Written().Part("pin").Steps("Fit the pin into the chosen A.")),
@@ -607,7 +609,8 @@ public class RuleTests
         ("ORD001", () => Cover("Take out the cover bolts and lift the cover off.", "Start the cover bolts by hand.", "Set the cover aside.")),
         ("THR014", () => new Written().Part("outer bearing", fate: "replace").Thing(ThingKind.Consumable, "bearing grease").Steps("Remove the outer bearing.",
             "Pack the new outer bearing with bearing grease.", "Push the new outer bearing into the hub.")),
-        ("THR014", () => new Written().Part("outer bearing", fate: "replace").Set("outer bearing", "note", "sealed for life").Thing(ThingKind.Consumable, "bearing grease")
+        ("THR014", () => new Written().Part("outer bearing", fate: "replace").Set("outer bearing", "note", "sealed for life").Thing(ThingKind.Consumable,
+            "bearing grease")
             .Steps("Remove the outer bearing.", "Push the new outer bearing into the hub.")),
         ("ORD002", () => new Written().Part("manifold").Part("manifold gasket", fate: "replace").Joint("manifold nuts", "27 N·m", holds: "manifold").Steps(
             "Remove the manifold nuts, the manifold and the manifold gasket.", "Fit the new manifold gasket.", "Fit the manifold.",

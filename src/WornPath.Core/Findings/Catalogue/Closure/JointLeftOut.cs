@@ -30,7 +30,8 @@ public sealed class JointLeftOut : ThingRule<Joint>
     }
 
     // "If a stud comes out, fit a new one": asked for where it does.
-    internal static bool OnlyInABranch(Walk walk, Thing thing) => walk.Whole.Steps.Any(s => s.Actions.Any(a => a.Target == thing.SheetId && a.Branch > 0));
+    private static bool OnlyInABranch(Walk walk, Joint joint) => walk.Kept(typeof(JointLeftOut), static w =>
+        w.Whole.Steps.SelectMany(s => s.Actions).Where(a => a is { Target: not null, Branch: > 0 }).Select(a => a.Target!).ToHashSet()).Contains(joint.SheetId);
 
     // Another joint of the kit goes in where it came out; or a step throws it away.
     private static Fix? Else(Walk walk, Joint joint)

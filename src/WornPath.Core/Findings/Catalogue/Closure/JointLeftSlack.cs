@@ -21,9 +21,8 @@ public sealed class JointLeftSlack : ThingRule<Joint>
         // A new stud is screwed in; its nut has a line of its own.
         if (joint is { Torque: null, Fastener: null } && Natures.Is(joint, Trait.Stud)) return;
         // A U-bolt, a stud: its nuts are what is turned, and they have their own line.
-        if (joint is { Fastener.Form: FastenerForm.Stud, Torque: null } && walk.Sheet.Joints.Any(nuts => nuts != joint
-            && (FastenerText.IsNut(nuts.Fastener?.Form)
-            || Natures.Is(nuts, Trait.Nut)) && nuts.Holds.Intersect(joint.Holds).Any())) return;
+        if (joint is { Fastener.Form: FastenerForm.Stud, Torque: null } && joint.Holds.SelectMany(id => walk.HoldersOf(id)).Any(nuts => nuts != joint
+            && (FastenerText.IsNut(nuts.Fastener?.Form) || Natures.Is(nuts, Trait.Nut)))) return;
         var last = walk.EventsOf(joint.Id).Last(e => e.After.Joint != e.Before.Joint || e.Verb is Verb.Start or Verb.Snug);
         var to = joint.TighteningText is { Length: > 0 } text ? text : "a final torque";
         var open = end.Counts?.Groups.Where(g => g.State.IsOut || g.State.IsSlack).ToList();

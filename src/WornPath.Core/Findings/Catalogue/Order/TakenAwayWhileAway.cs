@@ -13,7 +13,16 @@ public sealed class TakenAwayWhileAway : Rule
         foreach (var walked in walk.Doing(Verb.TakeAway))
             // "Lift it on the hoist … push the hoist away": it was used.
             if (walked is { Thing: Aid aid, Action.Verb: Verb.TakeAway, Before.InPlace: false }
-                && !walk.Steps.Take(walked.StepIndex).Any(s => s.Uses.Contains(aid.SheetId)))
+                && !(FirstUses(walk).TryGetValue(aid.SheetId, out var used) && used < walked.StepIndex))
                 yield return At(walked, $"{aid.Label} {aid.Are} taken away here and {(aid.IsMany ? "were" : "was")} not in place. Write where {(aid.IsMany ? "they are" : "it is")} put in place; a step is missing, or stands twice.");
     }
+
+    // The first step that works with a thing, by its id.
+    private static Dictionary<string, int> FirstUses(Walk walk) => walk.Kept(typeof(TakenAwayWhileAway), static w =>
+    {
+        var first = new Dictionary<string, int>();
+        for (var i = 0; i < w.Steps.Count; i++)
+            foreach (var id in w.Steps[i].Uses) first.TryAdd(id, i);
+        return first;
+    });
 }
