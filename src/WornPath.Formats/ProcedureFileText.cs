@@ -144,7 +144,8 @@ public static partial class ProcedureFileText
         foreach (var id in sheet.Things.SelectMany(t => t.PartIds))
             if (!parts.Contains(id)) return new Problem($"{id} is held, covers something or bears it, and no part has this id.", "Add the part or take the id out.");
         foreach (var part in sheet.Parts)
-            if (Part.Bears(sheet, part.Id, part.SitsOn)) return new Problem($"{part.Id} sits on itself.", "Say in sitsOn what bears it, and nothing that sits on it.");
+            if (Part.Bears(sheet, part.Id, part.SitsOn)) return new Problem($"{part.Id} sits on itself.",
+                "Say in sitsOn what bears it, and nothing that sits on it.");
         foreach (var joint in sheet.Joints)
             if (joint.SupersededBy is { } instead
                 && (instead == joint.Id || sheet.Find(instead) is not Joint)) return new Problem($"{instead} takes the place of {joint.Id}, and no "

@@ -117,6 +117,36 @@ public class CellSpellingsTests
     public void A_fastener_that_says_what_no_cell_keeps_is_refused_by_its_word(string cell, string says) =>
         FastenerText.Parse(cell).Problem!.ToString().ShouldContain(says);
 
+    // Every name of the list, with and without words before it, a class and what is said besides: read as its form, printed, and read back the same.
+    [Fact]
+    public void Every_name_of_a_fastener_is_read_as_its_form_and_printed_as_it_is_written()
+    {
+        var list = File.ReadLines(Path.Combine(Repository.Root, "src", "WornPath.Core", "Fasteners", "forms.txt"))
+            .Where(l => l.Length > 0 && l[0] != '#').Select(l => l.Split('=', 2)).ToList();
+        string[] Names(string text) => text.Split(',', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries);
+        var kept = Names(list.Single(l => l[0].Trim() == "kept")[1]);
+        // "Banjo" is a name itself, and "square nut" one of its own.
+        var all = list.Where(l => l[0].Trim() != "kept").SelectMany(l => l[1].Split('|').SelectMany(Names)).ToHashSet();
+        var tried = 0;
+        foreach (var (form, columns) in list.Where(l => l[0].Trim() != "kept").Select(l => (Enum.Parse<FastenerForm>(l[0].Trim()), l[1].Split('|'))))
+            for (var column = 0; column < 3; column++)
+                foreach (var name in Names(columns[column]))
+                {
+                    var plain = FastenerText.Parse($"M8 {name}s, zinc plated").Value;
+                    (plain.Form, plain.Called, plain.Besides).ShouldBe((form, column == 2 ? name : "", "zinc plated"), name);
+                    FastenerText.Parse(plain.ToString()).Value.ShouldBe(plain);
+                    // Words before it stay, and change nothing of what it is.
+                    var word = kept.Skip(tried++ % kept.Length).Concat(kept).First(w => !all.Contains(w)
+                        && !all.Any(n => n.StartsWith($"{w} ", StringComparison.Ordinal)));
+                    var told = FastenerText.Parse($"{word} {name} M8").Value;
+                    told.ToString().ShouldEndWith(name);
+                    FastenerText.Parse(told.ToString()).Value.ShouldBe(told);
+                    FastenerText.Parse($"M8 unheardof {name}").Problem!.ToString().ShouldContain("unheardof");
+                }
+
+        tried.ShouldBeGreaterThan(150);
+    }
+
     // Numbers with what shops write about them. The pound is exact: 0.45359237 kg (NIST SP 811, 2008, appendix B).
     [Theory]
     [InlineData("mass", "22 kg", "22")]

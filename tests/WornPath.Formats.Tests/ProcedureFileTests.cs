@@ -134,7 +134,8 @@ public class ProcedureFileTests
         read.Steps.ShouldAllBe(s => s.SentenceSays == null);
         read.Steps.SelectMany(s => s.Actions).ShouldBe(sheet.Steps.SelectMany(s => s.Actions));
         ProcedureFileText.Read(Encoding.UTF8.GetBytes(written.Replace("\"sitsOn\": \"P2\"", "\"sitsOn\": \"P9\"", StringComparison.Ordinal))).Problem!.What.ShouldContain("P9");
-        ProcedureFileText.Read(Encoding.UTF8.GetBytes(written.Replace("\"sitsOn\": \"P2\"", "\"sitsOn\": \"P3\"", StringComparison.Ordinal))).Problem!.What.ShouldContain("P3 sits on itself");
+        ProcedureFileText.Read(Encoding.UTF8.GetBytes(written.Replace("\"sitsOn\": \"P2\"", "\"sitsOn\": \"P3\"",
+            StringComparison.Ordinal))).Problem!.What.ShouldContain("P3 sits on itself");
     }
 
     // Sides, the steps that are repeated, and what locks a joint: saved and read again, the file says all of it and is walked alike.

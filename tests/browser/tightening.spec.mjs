@@ -146,3 +146,49 @@ test('the keeper of the crib adds a wrench, is told of a range upside down, and 
   const slips = await new AxeBuilder({ page: ines }).analyze();
   expect(slips.violations.filter((v) => ['serious', 'critical'].includes(v.impact)).map((v) => v.id)).toEqual([]);
 });
+
+test('cells take what a mechanic calls things: what sits on what, washers and nut, a pinch bolt with its finish, a star', async ({
+  enter,
+}) => {
+  const page = await enter(/Ines Aldaro/);
+  await begin(page, 'OT-161', 'Rocker and pinch bolts');
+  await page.keyboard.type('Take out the four pinch bolts and lift the rocker off.');
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('Press the new bush into the rocker.');
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('Lift the rocker on, pinch bolts in, nuts finger-tight.');
+  await kept(page);
+  await page.getByRole('link', { name: 'Joints' }).click();
+  const type = async (label, text) => {
+    await page.getByLabel(label).fill(text);
+    await page.keyboard.press('Enter');
+  };
+
+  // What it is called and what is said besides stay as they are written; the order of a star is a circle's.
+  await type('Fastener of J1', 'M10x45 pinch bolt 10.9, 17 mm, zinc plated');
+  await expect(page.getByLabel('Fastener of J1')).toHaveValue('M10×45 10.9 pinch bolt, 17 mm, zinc plated');
+  await page.getByLabel('Fastener of J1').click();
+  await type('pattern of J1', 'star');
+  await expect(page.getByLabel('pattern of J1')).toHaveValue('circle');
+  await type('washers and nut of J1', 'spring washer, nut 17 mm');
+  await expect(page.getByLabel('washers and nut of J1')).toHaveValue('spring washer, nut 17 mm');
+
+  // A word nobody knows stays in the cell and is named.
+  await type('Fastener of J1', 'M10x45 frobbed bolt');
+  await expect(page.getByText('“frobbed” is not understood')).toBeVisible();
+  await expect(page.getByLabel('Fastener of J1')).toHaveValue('M10x45 frobbed bolt');
+
+  // The bush sits in the rocker, and the rocker not in its own bush.
+  const rocker =
+    (await page
+      .getByLabel(/^name of P\d+$/)
+      .first()
+      .inputValue()) === 'rocker'
+      ? 'P1'
+      : 'P2';
+  const bush = rocker === 'P1' ? 'P2' : 'P1';
+  await type(`sits on or in of ${bush}`, 'rocker');
+  await expect(page.getByLabel(`sits on or in of ${bush}`)).toHaveValue('rocker');
+  await type(`sits on or in of ${rocker}`, 'bush');
+  await expect(page.getByText(/cannot sit on/)).toBeVisible();
+});

@@ -105,6 +105,10 @@ public sealed record Fastener
     /// <summary>What the author calls it where that is more than the plain name of its form: "pinch bolt", "wing nut"; else empty.</summary>
     public string Called { get; init; } = "";
 
+    /// <summary>As the author calls it, else the plain name of its form; null where neither is known.</summary>
+    [JsonIgnore]
+    public string? IsCalled => Called.Length > 0 ? Called : Form is { } form ? FastenerForms.PlainName(form) : null;
+
     /// <summary>What is said of it besides and works nothing out: finish, seat, standard, a captive washer; else empty.</summary>
     public string Besides { get; init; } = "";
 

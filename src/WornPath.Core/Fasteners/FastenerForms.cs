@@ -6,14 +6,27 @@ namespace WornPath.Core.Fasteners;
 /// <summary>What people call fasteners, as forms.txt has it. Common practice, no source.</summary>
 internal static class FastenerForms
 {
-    private static readonly Dictionary<FastenerForm, string> PlainNames = [];
-    private static readonly FrozenDictionary<string, (FastenerForm Form, bool Stays)> Names = Load(out Kept);
-    private static readonly string[] Kept;
+    // The words that may stand before a name, of the line "kept"; all others are of a form: its plain name | what means just that | what stays as written.
+    private static readonly (string Left, string[][] Columns)[] Rows = [.. DataFile.Lines("Fasteners.forms").Select(DataFile.Cut)
+        .Select(row => (row.Left, row.Right.Split('|').Select(List).ToArray()))];
+
+    private static readonly string[] Kept = Rows.Single(r => r.Left == "kept").Columns[0];
+
+    private static readonly FrozenDictionary<FastenerForm, string> PlainNames = Rows.Where(r => r.Left != "kept").ToFrozenDictionary(
+        r => Enum.Parse<FastenerForm>(r.Left), r => r.Columns[0][0]);
+
+    private static readonly FrozenDictionary<string, (FastenerForm Form, bool Stays)> Names = Rows.Where(r => r.Left != "kept")
+        .SelectMany(r => r.Columns.SelectMany((names, column) => names.Select(n =>
+            (Name: Plain(n), Form: Enum.Parse<FastenerForm>(r.Left), Stays: column == 2))))
+        .ToFrozenDictionary(n => n.Name, n => (n.Form, n.Stays));
 
     // The longer names stand before the shorter ones they hold: at one place the first that fits is taken.
     private static readonly Regex Pattern = new(
-        $@"(?<![\w-])(?<kept>(?:(?:{Any(Kept)})[\s-]+)*)(?<name>{Any(Names.Keys)})s?(?![\w-])",
-            RegexOptions.IgnoreCase | RegexOptions.CultureInvariant | RegexOptions.Compiled);
+        $@"(?<![\w-])(?<kept>(?:(?:{Any(Kept)})[\s-]+)*?)(?<name>{Any(Names.Keys)})s?(?![\w-])",
+        RegexOptions.IgnoreCase | RegexOptions.CultureInvariant | RegexOptions.Compiled);
+
+    /// <summary>All names, as the list has them, with their forms.</summary>
+    public static IEnumerable<(string Name, FastenerForm Form)> All => Names.Select(n => (n.Key, n.Value.Form));
 
     /// <summary>What a form is called where nobody calls it otherwise.</summary>
     public static string PlainName(FastenerForm form) => PlainNames[form];
@@ -32,32 +45,6 @@ internal static class FastenerForms
 
     private static string Any(IEnumerable<string> names) =>
         string.Join('|', names.OrderByDescending(n => n.Length).Select(n => Regex.Escape(n).Replace("\\ ", @"[\s-]+", StringComparison.Ordinal)));
-
-    private static FrozenDictionary<string, (FastenerForm, bool)> Load(out string[] kept)
-    {
-        kept = [];
-        var names = new Dictionary<string, (FastenerForm, bool)>();
-        using var stream = typeof(FastenerForms).Assembly.GetManifestResourceStream("Fasteners.forms.txt") ?? throw new InvalidOperationException("The list of fastener forms is missing.");
-        using var reader = new StreamReader(stream);
-        while (reader.ReadLine() is { } line)
-        {
-            if (line.Length == 0 || line[0] == '#') continue;
-            var (left, right) = (line[..line.IndexOf('=')].Trim(), line[(line.IndexOf('=') + 1)..]);
-            if (left == "kept")
-            {
-                kept = List(right);
-                continue;
-            }
-
-            var (form, columns) = (Enum.Parse<FastenerForm>(left), right.Split('|'));
-            PlainNames.Add(form, columns[0].Trim());
-            names.Add(Plain(columns[0].Trim()), (form, false));
-            foreach (var name in List(columns[1])) names.Add(Plain(name), (form, false));
-            foreach (var name in List(columns[2])) names.Add(Plain(name), (form, true));
-        }
-
-        return names.ToFrozenDictionary();
-    }
 
     private static string[] List(string names) => names.Split(',', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries);
 }

@@ -40,7 +40,8 @@ public static partial class FastenerText
 
     private const string StandardPattern = @"(?:(?:DIN|ISO|EN|JIS|SAE|ASME|ASTM|BS)[\s-]+)+[A-Z]?\d{2,6}(?:[.-]\d+)*|SAE|metric";
 
-    private const string OtherPattern = @"(?:with|and)\s+(?:(?:an?|its|the)\s+)?(?:[a-z]+[\s-]+){0,3}?washers?|SEMS|(?:fully|full|partially|partly)[\s-]+thread(?:ed)?"
+    private const string OtherPattern = @"(?:with|and)\s+(?:(?:an?|its|the)\s+)?(?:[a-z]+[\s-]+){0,3}?washers?|SEMS"
+        + @"|(?:fully|full|partially|partly)[\s-]+thread(?:ed)?"
         + @"|coarse(?:[\s-]+(?:thread|pitch))?|drilled[\s-]+(?:head|shank)";
 
     [GeneratedRegex($@"(?<![\w/-])(?:{FinishPattern}|{SeatPattern}|{StandardPattern}|{OtherPattern})(?![\w-])",
@@ -132,8 +133,7 @@ public static partial class FastenerText
         if (thread is not null && fastener.Length is { } length)
             thread += length.InInches ? $" × {Fraction.Show(length.Amount)} in" : $"×{length.Amount:0.##}";
         var nut = fastener.NutClass is not { } its ? null : IsNut(fastener.Form) ? $"of {NutClass.Named(its)}" : $"with nut {its}";
-        var name = fastener.Called.Length > 0 ? fastener.Called : fastener.Form is { } form ? FastenerForms.PlainName(form) : null;
-        var first = string.Join(' ', new[] { thread, fastener.Class, name, nut,
+        var first = string.Join(' ', new[] { thread, fastener.Class, fastener.IsCalled, nut,
             fastener.LeftHand ? "left-hand" : null }.Where(s => s is not null));
         return string.Join(", ", new[] { first, fastener.Drive?.ToString(), fastener.Besides }.Where(s => !string.IsNullOrEmpty(s)));
     }

@@ -474,9 +474,8 @@ internal sealed class ClauseFinder
         // "Crank until it spits".
         var alone = at + 2 < _end && _tokens[at + 1].Text is "until" or "till" && _tokens[Math.Min(at + 2, _end - 1)].Text is "it" or "they"
             && verb.Lemma != "wait";
-        var clause = new Clause(Mood.Imperative, at, alone ? at + 1
-            : NextBoundary(at + 1))
-        { VerbAt = at, Verb = verb, Negated = not, Proviso = Otherwise(from, at, open) };
+        var end = alone ? at + 1 : NextBoundary(at + 1);
+        var clause = new Clause(Mood.Imperative, at, end) { VerbAt = at, Verb = verb, Negated = not, Proviso = Otherwise(from, at, open) };
         return clause;
     }
 

@@ -35,13 +35,19 @@ public static partial class CountSaid
     [GeneratedRegex(@"\b(?:each|every|both|either|per|apiece|a\s+(?:side|piece))\b", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex Each();
 
-    /// <summary>True where a sentence says a number of each of several things, and with all of them it makes the whole ("both covers, four bolts each").</summary>
+    // What stands right before a name and is of it: "both", "each of the four", "all".
+    [GeneratedRegex(@"(?:\b(?:each|every|both|either|all)\s+)?(?:of\s+)?(?:(?:the|its|their)\s+)?(?:\p{L}+(?:-\p{L}+)?\s+|\d{1,2}\s+)?$",
+        RegexOptions.IgnoreCase | RegexOptions.CultureInvariant | RegexOptions.RightToLeft)]
+    private static partial Regex OfTheName();
+
+    /// <summary>
+    /// True where a sentence says a number of each of several things, and with all of them it makes the whole ("both covers, four bolts each").
+    /// </summary>
     public static bool IsOfEach(string text, Span name, int count, int whole)
     {
-        if (count < 1 || whole <= count || whole % count != 0) return false;
-        var from = text.LastIndexOfAny(['.', '\n', ';'], Math.Max(0, name.Start - 1)) + 1;
-        var to = text.IndexOfAny(['.', '\n', ';'], Math.Min(text.Length, name.End));
-        return Each().IsMatch(text.AsSpan(from, (to < 0 ? text.Length : to) - from));
+        if (count < 1 || whole <= count || whole % count != 0 || Sentences.Of(text).Find(s => s.Begins(name)) is not { Length: > 0 } sentence) return false;
+        var before = text[sentence.Start..name.Start];
+        return Each().IsMatch(before[..^OfTheName().Match(before).Length]) || Each().IsMatch(text.AsSpan(name.End, Math.Max(0, sentence.End - name.End)));
     }
 
     private static bool Is(string text, Span word, string other) => text.AsSpan(word.Start, word.Length).Equals(other, StringComparison.OrdinalIgnoreCase);

@@ -1,4 +1,3 @@
-using WornPath.Core.Fasteners;
 using WornPath.Core.Sheets;
 
 namespace WornPath.Core.Reading;
@@ -18,6 +17,8 @@ public sealed class NameIndex
     private readonly Dictionary<string, Thing?> _bySpelling = [];
     private readonly Lazy<Spellings> _heads;
     private readonly Lazy<Spellings> _stems;
+    private readonly Lazy<List<Joint>> _stacked;
+    private readonly Lazy<Dictionary<string, List<Joint>>> _byFastener;
     private readonly HashSet<(string Word, string Number)> _numbered = [];
     private readonly HashSet<(string First, string Second)> _pairs = [];
     private readonly Dictionary<string, Thing> _byId = new(StringComparer.OrdinalIgnoreCase);
@@ -46,6 +47,9 @@ public sealed class NameIndex
 
         _heads = new Lazy<Spellings>(() => new Spellings(_byHead.Keys));
         _stems = new Lazy<Spellings>(() => new Spellings(_byStem.Keys));
+        _stacked = new(() => [.. sheet.Joints.Where(j => j.Stack is not null)]);
+        _byFastener = new(() => sheet.Joints.Where(j => j.Fastener?.IsCalled is not null)
+            .GroupBy(j => string.Join(' ', StemsOf(j.Fastener!.IsCalled!))).ToDictionary(g => g.Key, g => g.ToList()));
     }
 
     /// <summary>What a phrase was found to be: one thing, or several that it may be, or none with those that come near.</summary>
@@ -64,21 +68,11 @@ public sealed class NameIndex
     // So many things of one word somebody may have in mind.
     private const int ToldApart = 40;
 
-    private List<Joint>? _stacked;
-
     /// <summary>The joints that have washers or a nut of their own.</summary>
-    internal IReadOnlyList<Joint> Stacked => _stacked ??= [.. _sheet.Joints.Where(j => j.Stack is not null)];
-
-    private Dictionary<string, List<Joint>>? _byFastener;
+    internal IReadOnlyList<Joint> Stacked => _stacked.Value;
 
     /// <summary>The joints whose fastener is called so ("union nut"), by the stems of that.</summary>
-    internal IReadOnlyList<Joint> WithFastener(IReadOnlyList<string> stems)
-    {
-        _byFastener ??= _sheet.Joints.Where(j => j.Fastener is { Form: not null } or { Called.Length: > 0 }).GroupBy(j =>
-            string.Join(' ', StemsOf(j.Fastener!.Called.Length > 0
-            ? j.Fastener.Called : FastenerForms.PlainName(j.Fastener.Form!.Value)))).ToDictionary(g => g.Key, g => g.ToList());
-        return _byFastener.GetValueOrDefault(string.Join(' ', stems)) ?? [];
-    }
+    internal IReadOnlyList<Joint> WithFastener(IReadOnlyList<string> stems) => _byFastener.Value.GetValueOrDefault(string.Join(' ', stems)) ?? [];
 
     /// <summary>True where some name has this word.</summary>
     internal bool Says(string stem) => _byStem.ContainsKey(stem);

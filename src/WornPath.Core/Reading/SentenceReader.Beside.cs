@@ -124,7 +124,8 @@ public sealed partial class SentenceReader
         if (clause.Verb?.Lemma == "use")
         {
             OldAsTool(clause);
-            foreach (var piece in clause.Pieces.Where(p => p.Noun is { After: null, IsNew: true }).ToList()) ReadPieceOfStack(clause, piece.Noun!, goesOn: true);
+            foreach (var piece in clause.Pieces.Where(p => p.Noun is { After: null, IsNew: true }).ToList())
+                ReadPieceOfStack(clause, piece.Noun!, goesOn: true);
         }
 
         if (clause.Pieces.Exists(p => p.Noun is { IsPronoun: false } n && IsCotter(n))) Spoken.Pin = true;

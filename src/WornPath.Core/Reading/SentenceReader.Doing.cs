@@ -1,5 +1,4 @@
 using System.Collections.Immutable;
-using WornPath.Core.Fasteners;
 using WornPath.Core.Quantities;
 using WornPath.Core.Sheets;
 
@@ -52,9 +51,7 @@ public sealed partial class SentenceReader
             var things = phrase.IsPronoun ? [.. _refer.Meant(phrase, k => k is ThingKind.Joint or ThingKind.Part or ThingKind.Connection)] : _refer.Known(phrase, k => k is ThingKind.Joint or ThingKind.Part) is { } one ? [one] : (IReadOnlyList<Thing>)[];
             var changed = things.Where(t => !Spoken.IsYetToCome(t) && t.Kind is ThingKind.Joint or ThingKind.Part or ThingKind.Connection).ToList();
             // "Hang the wheel, grease the studs": those its nuts go on.
-            if (changed.Count == 0 && phrase is { IsPronoun: false, Stems: ["stud"] }
-                && _actions.FindLast(a => a.Verb is Verb.Fit or Verb.Remove) is { Target: { } hung } && _refer.Find(hung) is Part borne
-                && FastenersOf(borne) is { } nutsOn && Natures.Is(nutsOn, Trait.Nut)) changed = [nutsOn];
+            if (changed.Count == 0 && phrase is { IsPronoun: false, Stems: ["stud"] } && FastenersOf(PartInHand, "nut") is { } nutsOn) changed = [nutsOn];
             // "Soak all studs": those there are.
             else if (changed.Count == 0 && phrase is { IsPronoun: false, Stems: ["stud"] })
             {
@@ -114,9 +111,8 @@ public sealed partial class SentenceReader
             ? _refer.Assume(n, ThingKind.Aid, false, null, null) : null).OfType<Aid>().FirstOrDefault();
         if (objects.FirstOrDefault(o => !o.IsPronoun) is not { } where)
         {
-            var what = with ?? Spoken.Nearest(aid) ?? aid.FirstOrDefault() ?? _refer.Assume(new NounPhrase(PlaceOf(clause), verb + "s",
-                [verb])
-            { Name = NameOfLast(verb) }, ThingKind.Aid, false, null, null);
+            var named = new NounPhrase(PlaceOf(clause), verb + "s", [verb]) { Name = NameOfLast(verb) };
+            var what = with ?? Spoken.Nearest(aid) ?? aid.FirstOrDefault() ?? _refer.Assume(named, ThingKind.Aid, false, null, null);
             Add(Verb.Place, what, PlaceOf(clause));
             Beside(clause);
             return;
@@ -238,54 +234,6 @@ public sealed partial class SentenceReader
     }
 
     // "Each nut", "both hoses": all of that name that were spoken of; else the one that is meant.
-    // "Push the three hoses on", of an upper, a lower and a bypass hose: all of them that are off.
-    private List<Thing> SetOf(NounPhrase phrase, Sense sense, Predicate<ThingKind> accepts)
-    {
-        if (phrase is not { IsPlural: true, Stems.Count: 1, Distinct.Count: 0, Owner.Count: 0, Size.Length: 0, Some: null, IsRest: false, IsVague: false }
-            || phrase.Is(ThingKind.Joint)) return [];
-        var named = _refer.WithWord(phrase.Head).Where(t => t is Part or Connection && NameIndex.NamesOf(t)[0] is var name
-            && (name[^1] == phrase.Head || name is [.., var before, { Length: 1 }] && before == phrase.Head)).ToList();
-        if (named.Count < 2 || named.Exists(t => t.IsMany || t is Part { Quantity: > 1 } || !accepts(t.Kind))) return [];
-        bool? away = sense is Sense.On or Sense.Connect or Sense.Secure ? true : sense is Sense.Off or Sense.Disconnect ? false : null;
-        var meant = away is null ? named : named.FindAll(t => away is true ? Spoken.IsOff(t) is true : Spoken.WasOff(t) is not true);
-        return phrase.Count is { } count && count != meant.Count ? [] : meant;
-    }
-
-    // "Slacken the clamp of the intake hose and work the hose off": the one the step named in full; "cable off": the only one that is on.
-    private Thing? NearBy(Clause clause, Sense sense, NounPhrase phrase, Predicate<ThingKind> accepts)
-    {
-        if (phrase is not { IsPlural: false, IsPronoun: false, Stems.Count: 1, Distinct.Count: 0, Owner.Count: 0, Size.Length: 0, IsRest: false }
-            || phrase.Is(ThingKind.Joint)) return null;
-        var named = _refer.WithWord(phrase.Head).Where(t => t is Part or Connection && accepts(t.Kind) && NameIndex.NamesOf(t)[0] is { Length: > 1 } name
-            && name[^1] == phrase.Head).ToList();
-        if (named.Count < 2 || _refer.Called(phrase.Stems) is not null) return null;
-        bool? off = sense is Sense.On or Sense.Connect or Sense.Secure ? true : sense is Sense.Off or Sense.Disconnect ? false : null;
-        bool May(Thing thing) => off is null || (off is true ? Spoken.IsOff(thing) is true : Spoken.WasOff(thing) is not true);
-        if (MentionOf(clause, phrase) is { } whole && named.Find(t => NameIndex.NamesOf(t)[0].SequenceEqual(NameIndex.StemsOf(whole))) is { } mentioned
-            && May(mentioned)) return mentioned;
-        if (Spoken.Last.OfType<Part>().LastOrDefault() is { } inHand && named.FindAll(t => t != inHand && NameIndex.NamesOf(inHand)[0].TakeLast(1)
-            .SequenceEqual(NameIndex.NamesOf(t)[0].SkipLast(1).TakeLast(1))) is [var ofIt] && May(ofIt)) return ofIt;
-        // "Lower the pipe and recover the gasket": the pipe gasket, whose other words the step says.
-        if (named.FindAll(t => NameIndex.NamesOf(t)[0][..^1].All(word => _finder.Tokens.Any(k => k.Kind == TokenKind.Word && !phrase.At.Begins(k.At)
-            && Stem.Of(k.Text) == word)))
-            is [var told] && May(told)) return told;
-        return off is not null && named.FindAll(May) is [var only] ? only : null;
-    }
-
-    // "All six union nuts" of a joint whose fastener is one: called by what it is.
-    private Joint? CalledByItsFastener(NounPhrase phrase)
-    {
-        if (phrase.Stems.Count < 2 || phrase.Owner.Count > 0 || !phrase.Is(ThingKind.Joint)) return null;
-        var called = _refer.WithFastener(phrase.Stems).Where(j => phrase.Count is null || phrase.Count == j.Count).ToList();
-        return called.Count == 1 ? called[0] : called.Count > 1 ? Spoken.Nearest(called) as Joint : null;
-    }
-
-    // "With the two socket screws": those of the part in hand, called by their form alone.
-    private Joint? CalledByItsForm(NounPhrase phrase) => phrase is { Stems.Count: > 1, Owner.Count: 0 } && FastenerForms.Find(phrase.Text) is { } form
-        && form.At.Index == 0 && form.At.Length == phrase.Text.Length
-        && _actions.FindLast(a => a.Verb is Verb.Fit or Verb.Remove) is { Target: { } id } && _refer.Find(id) is Part part && FastenersOf(part) is { } own
-        && NameIndex.NamesOf(own)[0][^1] == phrase.Head && (phrase.Count is null || phrase.Count == own.Count) ? own : null;
-
     private List<Thing> Every(NounPhrase phrase, Predicate<ThingKind> accepts)
     {
         // "Retighten all fasteners".
@@ -295,10 +243,9 @@ public sealed partial class SentenceReader
         if (phrase is { IsAll: true, Stems.Count: 1 })
         {
             var all = _refer.Things.Where(t => accepts(t.Kind) && Spoken.Lately(t) > 0 && NameIndex.NamesOf(t)[0][^1] == phrase.Head).ToList();
-            if (_actions.FindLast(a => a.Verb is Verb.Fit or Verb.Remove) is { Target: { } borne }
-                && _refer.Things.OfType<Joint>().Where(j => j.Holds.Contains(borne)
-                && NameIndex.NamesOf(j)[0][^1] == phrase.Head && accepts(ThingKind.Joint) && (phrase.Count is null
-                    || phrase.Count == j.Count)).ToList() is [var holds]) return [holds];
+            // "Get all four bolts started": those of the part in hand.
+            if (accepts(ThingKind.Joint) && FastenersOf(PartInHand, phrase.Head) is { } holds && (phrase.Count is null
+                || phrase.Count == holds.Count)) return [holds];
             // "Wheels on, all the nuts by hand": those of what was just fitted.
             if (_actions.FindLast(a => a.Verb is Verb.Fit or Verb.Remove) is { Target: { } id } && _refer.Find(id) is Part part
                 && all.Where(t => NameIndex.NamesOf(t)[0].Contains(NameIndex.NamesOf(part)[0][^1])).ToList() is { Count: > 0 } its) return its;

@@ -36,7 +36,8 @@ public sealed partial class SentenceReader
             Looks.Value => Values(_clause).Any(v => what switch { "torque" => v.Kind == TokenKind.Torque, "angle" => v.Kind == TokenKind.Angle, "time" => v.Kind == TokenKind.Time, _ => _reader.Has(_clause, what) }),
             Looks.Rest => _clause.Pieces.Exists(p => p.Noun is { After: "against" or "on" or "onto" or "in" or "into" or "to" or "over" or "with" } n
                 && (n.After != "with" || n.Head == "scrap") && (n is { After: "on" or "onto", IsIndefinite: true }
-                    && Trade.Rests.Contains(n.Head) || n.After is "on" or "onto" or "in" && Trade.WorkRests.Contains(n.Head) || Trade.NounOf(n.Stems) is { Role: NounRole.Place }
+                    && Trade.Rests.Contains(n.Head) || n.After is "on" or "onto" or "in" && Trade.WorkRests.Contains(n.Head)
+                        || Trade.NounOf(n.Stems) is { Role: NounRole.Place }
                 || n is { After: "in" or "into", Head: "tray" or "bucket" or "box" or "bag", IsPronoun: false } && Kind() != "fluid")
                 && n.Head is not ("bottom" or "top" or "middle" or "inside" or "outside" or "place" or "side")),
             _ => throw new ArgumentOutOfRangeException(nameof(looks)),

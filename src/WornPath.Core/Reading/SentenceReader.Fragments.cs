@@ -136,7 +136,7 @@ public sealed partial class SentenceReader
 
             // "Side panel first: four screws and it hinges off": they come out with it.
             if (reader._topic is not null && clause.Pieces.FindLast(p => p.Noun is { IsPronoun: false } n && n.Is(ThingKind.Joint))?.Noun is { } listed
-                && reader._refer.Known(reader._topic) is Part under && reader.FastenersOf(under) is { } its && NameIndex.NamesOf(its)[0][^1] == listed.Head
+                && reader.FastenersOf(reader._refer.Known(reader._topic) as Part, listed.Head) is { } its
                 && reader.Spoken.IsOff(its) is not true) reader._listed = its;
             // "Rear pin: …", "old bolts in the scrap": what follows is about it.
             if (objects is [{ IsPronoun: false } about] && reader.EndsWithColon(clause)) reader._topic = about;
@@ -279,9 +279,8 @@ public sealed partial class SentenceReader
             {
                 var own = bearer is Part part ? reader.FastenersOf(part)
                     // "Cable on B+, nut 6 N·m": the B+ nut.
-                    : reader._refer.Things.OfType<Joint>().FirstOrDefault(j => NameIndex.NamesOf(j)[0] is [_, ..] name && name[^1] == phrase.Head
-                        && name.Length > 1
-                        && name.SkipLast(1).All(NameIndex.NamesOf(bearer)[0].Contains));
+                    : reader._refer.WithWord(phrase.Head).OfType<Joint>().FirstOrDefault(j => NameIndex.NamesOf(j)[0] is { Length: > 1 } name
+                        && name[^1] == phrase.Head && name.SkipLast(1).All(NameIndex.NamesOf(bearer)[0].Contains));
                 var name = own?.Name ?? $"{bearer.Name} {phrase.Name}";
                 if (own is null || NameIndex.NamesOf(own)[0][^1] == phrase.Head) phrase = phrase with { Name = name, Text = name.ToLowerInvariant(), Stems = NameIndex.StemsOf(name) };
             }

@@ -6,31 +6,6 @@ namespace WornPath.Core.Reading;
 // Washers, spacers and nuts that belong to a joint by its table: no things of their own.
 public sealed partial class SentenceReader
 {
-    // "Fit both bolts, nuts finger-tight": the nuts at the far end of what is in hand; "the post nuts": those of the post bolts.
-    private Joint? NutsOf(NounPhrase phrase)
-    {
-        if (phrase.IsPronoun || phrase.Head != "nut" || phrase.Owner.Count > 0 || phrase.Size.Length > 0) return null;
-        if (phrase.Stems.Count == 1)
-            return (_actions is [.., { Target: { } id }] && _refer.Find(id) is Joint just ? just : Spoken.Last is [.., var last] ? last : null) is Joint bolts
-                && NameIndex.NamesOf(bolts)[0][^1] != "nut"
-                && !(phrase.Count is > 1 and var said && said != bolts.Count) ? CalledNutsOf(bolts, phrase) ?? (bolts.Stack?.Nut is null ? null : bolts) : null;
-        if (_refer.Known(phrase) is not null || _refer.Doubtful.Count > 0) return null;
-        foreach (var head in BoltHeads)
-            if (_refer.Called([.. phrase.Stems.SkipLast(1), head]) is Joint { Stack.Nut: not null } bolted) return bolted;
-        return null;
-    }
-
-    private static readonly string[] BoltHeads = ["bolt", "screw", "stud"];
-
-    // "U-bolts" and "U-bolt nuts", "bracket bolts" and "bracket nuts": two joints of one sheet.
-    private Joint? CalledNutsOf(Joint bolts, NounPhrase phrase)
-    {
-        var name = NameIndex.NamesOf(bolts)[0];
-        foreach (var called in (string[][])[[.. name, "nut"], [.. name.SkipLast(1), "nut"]])
-            if (called.Length > 1 && _refer.Called(called) is Joint nuts && nuts != bolts && nuts.IsMany == phrase.IsPlural) return nuts;
-        return null;
-    }
-
     // "New copper washers" of the banjo bolt: renewed; the old ones, or the same again: said. False where no joint has such a piece.
     private bool ReadPieceOfStack(Clause clause, NounPhrase phrase, bool goesOn)
     {

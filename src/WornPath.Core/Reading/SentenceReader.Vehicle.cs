@@ -69,13 +69,6 @@ public sealed partial class SentenceReader
         Spoken.Vehicle = true;
     }
 
-    // On still, with its fasteners out.
-    private bool IsUndone(Part part) => Spoken.IsOff(part) is not true && FastenersOf(part) is { } fasteners && Spoken.IsOff(fasteners) is true;
-
-    private Part? Undone() => Spoken.Last is [.., var last] && (last as Part ?? (last is Joint { Holds: [var held] }
-        ? _refer.Find(held) as Part : null)) is { } part
-        && IsUndone(part) ? part : null;
-
     // "Support the engine with a jack": the vehicle does not move, the aid comes into place.
     private void Support(Clause clause)
     {

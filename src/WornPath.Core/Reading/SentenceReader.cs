@@ -278,31 +278,6 @@ public sealed partial class SentenceReader
             || clause.ComesFirst) && from > 0 && _actions.Count == from + 1) _actions.Reverse(from - 1, 2);
     }
 
-    // "The upper and the lower hose": two hoses.
-    private static void NameByNext(Clause clause)
-    {
-        for (var i = 0; i + 1 < clause.Pieces.Count; i++)
-            if (clause.Pieces[i].Noun is { IsPronoun: true, Distinct.Count: > 0, Some: null } one && !Trade.Pronouns.Contains(one.Text)
-                && clause.Pieces[i + 1].Noun is { IsPronoun: false, Distinct.Count: > 0, Owner.Count: 0 } next && next.Distinct.All(next.Stems.Contains))
-            {
-                List<string> rest = [.. next.Stems.Where(s => !next.Distinct.Contains(s))];
-                if (rest.Count == 0) continue;
-                var name = $"{string.Join(' ', one.Distinct)} {string.Join(' ', next.Name.Split(' ').TakeLast(rest.Count))}";
-                clause.Pieces[i] = clause.Pieces[i] with
-                {
-                    Noun = next with
-                    {
-                        At = one.At,
-                        After = one.After,
-                        Stems = [.. one.Distinct, .. rest],
-                        Distinct = one.Distinct,
-                        Name = name,
-                        Text = name.ToLowerInvariant()
-                    },
-                };
-            }
-    }
-
     // A proviso within a sentence is a branch of the step like one on a line of its own.
     private int BranchOf(Proviso proviso)
     {
@@ -842,9 +817,6 @@ public sealed partial class SentenceReader
     // What comes with the job and stays.
     private static bool Installs(Clause clause) => Trade.Installs.Contains(clause.Verb?.Lemma ?? "");
 
-    private static bool GoesTo(Connection connection, IReadOnlyList<string> part) =>
-        connection.GoesTo.Length > 0 && NameIndex.StemsOf(connection.GoesTo) is var goes && part.All(goes.Contains);
-
     // "Disconnect the battery", "unplug the alternator": its leads, its plug. The part itself stays where it is, and may come off later.
     private List<Thing> LeadsOf(NounPhrase phrase, Sense sense)
     {
@@ -938,11 +910,7 @@ public sealed partial class SentenceReader
         // "… and the other end to the tank": of what goes on with the first.
         if (phrase is { Head: "end", IsRest: true }) return [];
         if (ItsOwn(phrase) is { } its) return [its];
-        // "The screws of each tail lamp": those that hold it, whatever they are called.
-        if (phrase is { Owner.Count: > 0, Stems.Count: 1, IsNew: false } && phrase.Is(ThingKind.Joint) && Accepts(ThingKind.Joint)
-            && _refer.Known(new NounPhrase(phrase.At, phrase.OwnerName.ToLowerInvariant(), phrase.Owner)) is Part owned
-            && _refer.Things.OfType<Joint>().Where(j => j.Holds.Contains(owned.Id) && NameIndex.NamesOf(j)[0][^1] == phrase.Head).ToList() is [var ofOwned])
-            return [ofOwned];
+        if (Accepts(ThingKind.Joint) && FastenersOfOwner(phrase) is { } ofOwner) return [ofOwner];
         if (Accepts(ThingKind.Joint) && NutsOf(phrase) is { } nuts)
         {
             // "Fit one of the bolts, nut finger-tight": started already, with its bolt.

@@ -185,7 +185,8 @@ internal static class Trade
     /// <summary>True for the small words that no noun phrase holds.</summary>
     public static bool IsSmall(string word) => (Bits.GetValueOrDefault(word) & Small) != 0;
 
-    private static readonly UInt128 Small = Determiners.Bit | Prepositions.Bit | Paths.Bit | Conjunctions.Bit | Pronouns.Bit | Auxiliaries.Bit | Conditionals.Bit | Temporals.Bit | Relatives.Bit | Negations.Bit | Contractions.Bit;
+    private static readonly UInt128 Small = Determiners.Bit | Prepositions.Bit | Paths.Bit | Conjunctions.Bit | Pronouns.Bit
+        | Auxiliaries.Bit | Conditionals.Bit | Temporals.Bit | Relatives.Bit | Negations.Bit | Contractions.Bit;
 
     private static readonly FrozenDictionary<string, (Trait Trait, string[] Stems, bool Anywhere)[]> Traits = Lines("traits").Select(Cut)
         .SelectMany(l => l.Right.Split(',', StringSplitOptions.TrimEntries).Select(name =>
@@ -212,19 +213,9 @@ internal static class Trade
     /// <summary>What words can say beside what is done: kinds and their patterns.</summary>
     public static IEnumerable<(string Kind, string Pattern)> ClaimLines() => Lines("claims").Select(Cut);
 
-    private static IEnumerable<string> Lines(string file)
-    {
-        using var stream = typeof(Trade).Assembly.GetManifestResourceStream($"Trade.{file}.txt") ?? throw new InvalidOperationException($"The word list {file} is missing.");
-        using var reader = new StreamReader(stream);
-        while (reader.ReadLine() is { } line)
-            if (line.Length > 0 && line[0] != '#') yield return line;
-    }
+    private static IEnumerable<string> Lines(string file) => DataFile.Lines($"Trade.{file}");
 
-    private static (string Left, string Right) Cut(string line)
-    {
-        var at = line.IndexOf(" = ", StringComparison.Ordinal);
-        return (line[..at].Trim(), line[(at + 3)..].Trim());
-    }
+    private static (string Left, string Right) Cut(string line) => DataFile.Cut(line);
 
     private static FrozenDictionary<string, FrozenSet<string>> LoadClasses() =>
         Lines("words").Select(Cut).ToFrozenDictionary(l => l.Left, l => l.Right.Split(' ', StringSplitOptions.RemoveEmptyEntries).ToFrozenSet(StringComparer.Ordinal));

@@ -46,7 +46,8 @@ public sealed partial class JointStack : IEquatable<JointStack>
     private const int MostPieces = 12;
 
     // A washer by what tells it, where the word itself is said once: "flat + split washer".
-    private static readonly string[] Washers = ["copper", "crush", "sealing", "bonded", "aluminium", "aluminum", "fibre", "fiber", "spring", "split", "lock", "locking",
+    private static readonly string[] Washers = ["copper", "crush", "sealing", "bonded", "aluminium", "aluminum", "fibre", "fiber", "spring", "split", "lock",
+        "locking",
         "toothed", "star", "serrated", "cone", "conical", "cup", "disc", "stepped", "shouldered", "plain", "flat"];
 
     private static readonly string[] Heads = ["washer", "seal", "spacer", "shim", "sleeve", "bush", "bushing", "tube", "stud", "nut"];
@@ -119,7 +120,8 @@ public sealed partial class JointStack : IEquatable<JointStack>
         if (Washers.Contains(words[^1])) words.Add("washer");
         if (Array.Find(Heads, h => words[^1] == h || words[^1] == h + "s" || words[^1] == h + "es") is not { } head || words.Count > 4) return Wrong(said);
         words[^1] = head;
-        var piece = new StackPiece(string.Join(' ', words), n, size.Success ? Unit().Replace(size.Value.Trim().ToLowerInvariant(), " $1") : "", isNew, isTurned);
+        var piece = new StackPiece(string.Join(' ', words), n, size.Success
+            ? Unit().Replace(size.Value.Trim().ToLowerInvariant(), " $1") : "", isNew, isTurned);
         return isTurned && !piece.IsNut ? new Problem($"“{NumberText.Excerpt(said)}” is not turned.", "Only a nut is: turned nut 17 mm.") : piece;
     }
 

@@ -70,8 +70,8 @@ public sealed partial record Pattern
     private static partial Regex Text();
 
     /// <summary>
-    /// Reads "circle", "rectangle 2×3", "grid 3×4", "row", "oval", "U-bolts", "free 0,0 | 40,0 | 20,30", each with "; order 1-3-2-4 because …". What names the
-    /// order that a circle is tightened in ("star", "crosswise", "X pattern") is a circle.
+    /// Reads "circle", "rectangle 2×3", "grid 3×4", "row", "oval", "U-bolts", "free 0,0 | 40,0 | 20,30", each with "; order 1-3-2-4 because …".
+    /// What names the order that a circle is tightened in ("star", "crosswise", "X pattern") is a circle.
     /// </summary>
     public static Outcome<Pattern> Parse(string text)
     {

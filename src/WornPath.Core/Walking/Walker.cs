@@ -59,14 +59,16 @@ public sealed class Walker
             if (action.Target is { } id && kit.Contains(id) && action.Verb is not (Verb.Inspect or Verb.Measure or Verb.Clean or Verb.Treat or Verb.Mark))
             {
                 kit.Remove(id);
-                if (!action.New && action.Verb is Verb.Remove or Verb.TakeOut or Verb.Disconnect or Verb.BreakLoose or Verb.Loosen or Verb.Unlock or Verb.RemovePin)
+                if (!action.New && action.Verb is Verb.Remove or Verb.TakeOut or Verb.Disconnect or Verb.BreakLoose or Verb.Loosen or Verb.Unlock
+                    or Verb.RemovePin)
                     replaced.Add(id);
             }
 
         return replaced;
     }
 
-    private static bool IsOnVehicle(Thing thing) => thing is not (Part { Origin: not Origin.Vehicle } or Joint { Origin: not Origin.Vehicle } or Connection { Origin: not Origin.Vehicle });
+    private static bool IsOnVehicle(Thing thing) => thing is not (Part { Origin: not Origin.Vehicle } or Joint { Origin: not Origin.Vehicle }
+        or Connection { Origin: not Origin.Vehicle });
 
     /// <summary>The state a thing is in when the job begins.</summary>
     /// <param name="thing">The thing.</param>
@@ -74,13 +76,10 @@ public sealed class Walker
     public static ThingState AtBeginning(Thing thing, bool isReplaced) => IsOnVehicle(thing) || isReplaced
         ? new(thing.Kind)
         {
-            Joint = thing is Joint joint
-                ? new JointState(JointStage.Tight, 0, false, false, false, joint.Locking == Locking.CotterPin)
-                {
-                    Lock = joint.HasTabOrWire
-                    ? LockState.On : LockState.AsFound
-                }
-                : default,
+            Joint = thing is not Joint joint ? default : new JointState(JointStage.Tight, 0, false, false, false, joint.Locking == Locking.CotterPin)
+            {
+                Lock = joint.HasTabOrWire ? LockState.On : LockState.AsFound,
+            },
             Part = thing is Part ? new PartState(PartPlace.On, false, false, false, false) : default,
             Connected = thing is Connection,
             LevelChecked = thing is Fluid,

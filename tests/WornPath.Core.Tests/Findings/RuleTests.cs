@@ -271,6 +271,14 @@ public class RuleTests
         ("FLO005", 2, () => Gearbox("Remove the drain plug. Drain the gear oil.", "Fill with 9 L of gear oil.")),
         ("FLO006", 2, () => new Written().Thing(ThingKind.Fluid, "hydraulic oil").Set("hydraulic oil", "fillTo",
             "between the marks, loader down").Steps("Fill the hydraulic oil.", "Check the level of the hydraulic oil with the loader up.")),
+        // "Both" and "each of the two" are of the four themselves, and not so many of each.
+        ("WRD009", 1, () => new Written().Joint("cover bolts", "22 N·m").Set("cover bolts", "count", "4").Steps("Remove both cover bolts.")),
+        ("WRD009", 1, () => new Written().Joint("cover bolts", "22 N·m").Set("cover bolts", "count",
+            "4").Steps("Grease each plate at 1.5 mm. Loosen the two cover bolts.")),
+        // Loosened and left is loose, whatever it is.
+        ("CLO002", 1, () => new Written().Part("lever").Joint("lever clip", holds: "lever").Steps("Loosen the lever clip.")),
+        ("CLO002", 1, () => new Written().Joint("manifold studs").Steps("Loosen the manifold studs.")),
+        ("CLO002", 1, () => new Written().Thing(ThingKind.Connection, "intake hose").Joint("intake hose clamp").Steps("Loosen the intake hose clamp.")),
         // The bound itself is hard, and so is half of it with a compound that holds; the harder of two is tried first.
         ("ORD009", 2, () => Hard("180 N·m", "Remove the cap.", "Remove the hub nut and the hub.")),
         ("ORD009", 2, () => Hard("95 N·m", "Remove the cap.", "Remove the hub nut and the hub.").Set("hub nut", "treatment", "threadlocker, high")),
@@ -598,6 +606,14 @@ public class RuleTests
             "Torque the cover bolts to 22 N·m.")),
         ("HAZ018", () => Cover("Remove the cover bolts and the cover.", "Clean the pads before you drive the tractor.",
             "Fit the cover with the cover bolts.", "Torque the cover bolts to 22 N·m.")),
+        ("WRD009", () => new Written().Part("covers").Set("covers", "quantity", "2").Joint("cover bolts", "22 N·m", holds: "covers").Set("cover bolts",
+            "count", "8").Steps(
+            "Unbolt both covers, four cover bolts each.")),
+        ("CLO002", () => new Written().Joint("manifold studs", kit: true).Steps("Screw the manifold studs in by hand.")),
+        // The jack bears the sump, and not what is put on beside it.
+        ("HAZ022", () => Hoisted("Put the hoist in place.", "Wipe the rails.", "Wipe the faces.", "Wipe the brackets.", "Take out the frame bolts.",
+            "Take the hoist away.",
+            "Lift the frame off.")),
         ("ORD009", () => Hard("179 N·m", "Remove the cap.", "Remove the hub nut and the hub.")),
         ("ORD009", () => Hard("240 N·m", "Break the hub nut loose.", "Remove the cap.", "Remove the hub nut and the hub.")),
         ("ORD009", () => new Written().Part("cap").Part("hub").Joint("hub nut", "240 N·m", holds: "hub", kit: true).Steps("Remove the cap.",

@@ -65,11 +65,13 @@ public class OnASheetTests
     [InlineData("Remove the two screws of each tail lamp, pull the lamps straight back and unplug them.",
         "take out J3 lamp screws; remove P3 tail lamps; disconnect C1 left lamp plug; disconnect C2 right lamp plug")]
     [InlineData("Pry the trim strip off. | While a second person supports the bumper, remove its six bolts.", "take out J2 bumper bolts")]
-    [InlineData("Torque the cross bolts to 79 N·m. | Slide the side plates into the rails and insert four bolts per side.", "fit P4 side plates; start by hand J4 plate bolts")]
+    [InlineData("Torque the cross bolts to 79 N·m. | Slide the side plates into the rails and insert four bolts per side.",
+        "fit P4 side plates; start by hand J4 plate bolts")]
     [InlineData("Lift the hitch bar up and fix it with the four cross bolts, washers and nuts.", "fit P5 hitch bar; start by hand J5 cross bolts")]
     [InlineData("Unplug the tail lamps and take them off. | Plug the tail lamps in, push them home and tighten the screws to 3 N·m.",
         "connect C1 left lamp plug; connect C2 right lamp plug; fit P3 tail lamps; torque J3 lamp screws to 3 N·m")]
-    [InlineData("Disconnect the tank line and close it with plastic caps. | Uncap the tank line and connect it.", "take away A1 plastic caps; connect C3 tank line")]
+    [InlineData("Disconnect the tank line and close it with plastic caps. | Uncap the tank line and connect it.",
+        "take away A1 plastic caps; connect C3 tank line")]
     [InlineData("Attach the hitch bar by means of its four bolts.", "fit P5 hitch bar; start by hand J5 cross bolts")]
     [InlineData("Read the whole sheet once.", "")]
     [InlineData("Peel the stickers off the holes in each rail.", "")]
@@ -114,9 +116,11 @@ public class OnASheetTests
             "remote plug", kit: true);
 
     [Theory]
-    [InlineData("Remove the three nuts between pipe and manifold, lower the pipe and recover the gasket.", "take out J1 pipe nuts; remove P1 exhaust pipe; remove P4 pipe gasket")]
+    [InlineData("Remove the three nuts between pipe and manifold, lower the pipe and recover the gasket.",
+        "take out J1 pipe nuts; remove P1 exhaust pipe; remove P4 pipe gasket")]
     [InlineData("Slide a new gasket over the studs, bead towards the manifold.", "fit new P3 manifold gasket")]
-    [InlineData("With the floor jack under the skid plate, take out its six bolts and let it down.", "put in place A1 floor jack; take out J3 skid plate bolts; remove P6 skid plate")]
+    [InlineData("With the floor jack under the skid plate, take out its six bolts and let it down.",
+        "put in place A1 floor jack; take out J3 skid plate bolts; remove P6 skid plate")]
     [InlineData("Put the floor jack under the skid plate. | Lower the jack and roll it away.", "take away A1 floor jack")]
     [InlineData("Lift the winch plate into the frame; get all four bolts started.", "fit P7 winch plate; start by hand J4 plate bolts")]
     [InlineData("Mount the solenoid box with the two socket screws, 9 N·m.", "fit P8 solenoid box; start by hand J5 box screws; torque J5 box screws to 9 N·m")]
@@ -145,4 +149,43 @@ public class OnASheetTests
         // What is fitted first was in the box.
         Walker.Run(Pump("Set the pump on and start the pump bolts by hand.").Sheet).AtBeginning("P1").Part.Place.ShouldBe(PartPlace.InBox);
     }
+
+    // The same on the other side: each side's old one comes off, and each gets a new one.
+    [Fact]
+    public void What_the_kit_replaces_is_on_both_sides()
+    {
+        var sheet = new Written().Part("shock", kit: true).Joint("shock nut", "60 N·m", holds: "shock").Steps("Remove the shock nut and the shock.",
+            "Fit the shock. Start the shock nut by hand and torque it to 60 N·m.", "Repeat steps 1 and 2 on the other side.");
+        var walk = Walker.Run(sheet.Sheet);
+        foreach (var id in (string[])["P1", "P1" + Core.Sheets.Thing.SecondMark])
+        {
+            walk.AtBeginning(id).Part.Place.ShouldBe(PartPlace.On);
+            walk.AtEnd(id).Part.IsNew.ShouldBeTrue();
+        }
+
+        sheet.At("PRT001").ShouldBeEmpty();
+        sheet.At("ORD013").ShouldBeEmpty();
+    }
+
+    // Two of one name's head: the one in hand, the one said in full, the one that is off; where nothing tells, it is asked.
+    [Theory]
+    [InlineData("Pull the upper hose off. | Push the hose back on.", "connect C1 upper hose")]
+    [InlineData("Slacken the clamp of the lower hose and pull the hose off.", "loosen J1 lower hose clamp; disconnect C2 lower hose")]
+    [InlineData("Pull the upper and the lower hose off. | Push the hoses back on.", "connect C1 upper hose; connect C2 lower hose")]
+    [InlineData("Pull the hoses off.", "disconnect C1 upper hose; disconnect C2 lower hose; disconnect C3 bypass hose")]
+    [InlineData("Pull all three hoses off.", "disconnect C1 upper hose; disconnect C2 lower hose; disconnect C3 bypass hose")]
+    public void Hoses_of_one_head(string steps, string read) => Last(Hoses().Steps(steps.Split(" | "))).ShouldBe(read);
+
+    [Theory]
+    [InlineData("Pull the hose off.")]
+    [InlineData("Pull the upper and the lower hose off. | Push the hose back on.")]
+    public void Where_nothing_tells_it_is_asked_or_the_last_is_meant(string steps)
+    {
+        var sheet = Hoses().Steps(steps.Split(" | "));
+        var last = sheet.Sheet.Steps.Last();
+        (last.Questions.Length > 0 || last.Actions is [{ Target: "C2" }]).ShouldBeTrue(sheet.Chips(sheet.Sheet.Steps.Count()));
+    }
+
+    private static Written Hoses() => new Written().Thing(ThingKind.Connection, "upper hose").Thing(ThingKind.Connection,
+        "lower hose").Thing(ThingKind.Connection, "bypass hose");
 }

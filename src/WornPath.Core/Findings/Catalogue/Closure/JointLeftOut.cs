@@ -24,9 +24,8 @@ public sealed class JointLeftOut : ThingRule<Joint>
         }
 
         var last = LastOut(events);
-        found.Add(At(last, last.Verb == Verb.TakeOut ? $"{joint.Label} {joint.Are} taken out here and never put back."
-            : $"{joint.Label} {joint.Are} out here, and no step puts {(joint.IsMany ? "them" : "it")} in.", Refit(walk, joint, last.StepIndex), Else(walk,
-                joint)));
+        var says = last.Verb == Verb.TakeOut ? "taken out here and never put back" : $"out here, and no step puts {(joint.IsMany ? "them" : "it")} in";
+        found.Add(At(last, $"{joint.Label} {joint.Are} {says}.", Refit(walk, joint, last.StepIndex), Else(walk, joint)));
     }
 
     // "If a stud comes out, fit a new one": asked for where it does.

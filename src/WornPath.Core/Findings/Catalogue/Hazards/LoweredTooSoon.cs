@@ -13,7 +13,8 @@ public sealed class LoweredTooSoon : Rule
     {
         // An implement that comes down on what was put under it.
         foreach (var set in walk.Doing(Verb.Set))
-            if (set.Thing is Control control && Natures.Is(control, Trait.Implement) && Trade.Says(set.Action.Position ?? "", Trade.Lowers) && !Claims.Says(set.Step, set.Action, ClaimKind.Onto)
+            if (set.Thing is Control control && Natures.Is(control, Trait.Implement) && Trade.Says(set.Action.Position ?? "", Trade.Lowers)
+                && !Claims.Says(set.Step, set.Action, ClaimKind.Onto)
                 && walk.Sheet.Aids.FirstOrDefault(a => Natures.Is(a, Trait.Under) && !Natures.Is(a, Trait.Chock)
                     && walk.BeforeEvent(a.Id, set.Order).InPlace && walk.EventsOf(a.Id).Any(e => e.Order > set.Order && e.Verb == Verb.TakeAway)) is { } under)
                 yield return At(set, $"{control.Label} is lowered here while {under.Label} {under.Are} still under it. Take "

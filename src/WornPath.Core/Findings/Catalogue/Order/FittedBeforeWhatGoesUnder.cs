@@ -31,7 +31,8 @@ public sealed class FittedBeforeWhatGoesUnder : ThingRule<Part>
             }
 
             // "Push the spring over the new damper": the one is there when the other goes on.
-            if (early.Step.Id == fitted.Step.Id && early.Action.In.Length > 0 && early.Action.In == fitted.Action.In && !Claims.Says(early.Step, early.Action, ClaimKind.Then)) continue;
+            if (early.Step.Id == fitted.Step.Id && early.Action.In.Length > 0 && early.Action.In == fitted.Action.In
+                && !Claims.Says(early.Step, early.Action, ClaimKind.Then)) continue;
             var fix = fitted.StepIndex == early.StepIndex ? null
                 : CanGoBefore(walk, under, fitted, early) ? Fixes.MoveBefore(walk, fitted.Step, early.Step)
                 : CanWait(walk, cover, early, fitted) ? Fixes.MoveAfter(walk, early.Step, fitted.Step) : null;

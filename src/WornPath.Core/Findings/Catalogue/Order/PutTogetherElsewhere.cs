@@ -54,7 +54,7 @@ public sealed class PutTogetherElsewhere : ThingRule<Part>
             .Distinct().ToLookup(p => p.Host, p => p.Id));
 
     // What is connected to a part, by its id.
-    private static ILookup<string, WalkEvent> ConnectedTo(Walk walk) => walk.Kept(typeof(ConnectionLeftOpen), static w =>
+    private static ILookup<string, WalkEvent> ConnectedTo(Walk walk) => walk.Kept(typeof(Connection), static w =>
         w.Doing(Verb.Connect).Where(e => e.Thing is Connection).Select(e => (Event: e, Part: GoesTo(w, (Connection)e.Thing!)))
             .Where(c => c.Part is not null).ToLookup(c => c.Part!.Id, c => c.Event));
 

@@ -34,7 +34,8 @@ public sealed class NotRenewed : ThingRule<Thing>
                         SayNew(walked)));
                 else if (walked is { Verb: Verb.Carry, Before.Part: { Place: PartPlace.Carried, WasOff: false, IsNew: false }, After.Part.Place: PartPlace.On }
                     && walked.Action.Host is { } host)
-                    found.Add(At(walked, $"{part.Label} {part.Are} to be replaced, and the old {(part.IsMany ? "ones come" : "one comes")} back on {walk.Things[host].Label} here. "
+                    found.Add(At(walked, $"{part.Label} {part.Are} to be replaced, and the old {(part.IsMany ? "ones come" : "one comes")} back "
+                        + $"on {walk.Things[host].Label} here. "
                         + "Write where the new one goes in."));
     }
 

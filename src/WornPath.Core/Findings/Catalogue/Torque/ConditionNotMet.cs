@@ -16,7 +16,8 @@ public sealed class ConditionNotMet : ThingRule<Joint>
         if (walk.EventsOf(joint.Id).LastOrDefault(e => e.Verb == Verb.Torque) is not { } torqued || walk.BeforeEvent(Walk.Vehicle, torqued.Order).Vehicle is not { InTheAir: true } hanging
             || hanging.Loaded && joint.Condition == TighteningCondition.SuspensionLoaded) return;
         var lowered = walk.Events.FirstOrDefault(e => e.Order > torqued.Order && e.Verb is Verb.Lower or Verb.LowerToTouch);
-        found.Add(At(torqued, $"{joint.Label} {(joint.IsMany ? "get their" : "gets its")} value with {(joint.Condition == TighteningCondition.SuspensionLoaded ? "the suspension loaded" : "the tyre touching")}, and the vehicle hangs here: a rubber bush torqued hanging is twisted when it rides.",
+        var how = joint.Condition == TighteningCondition.SuspensionLoaded ? "the suspension loaded" : "the tyre touching";
+        found.Add(At(torqued, $"{joint.Label} {(joint.IsMany ? "get their" : "gets its")} value with {how}, and the vehicle hangs here: a rubber bush torqued hanging is twisted when it rides.",
             lowered is null || lowered.StepIndex == torqued.StepIndex ? Fixes.InsertBefore(walk, torqued.StepIndex, "Lower the vehicle first", "Lower the vehicle to the ground.") : Fixes.MoveAfter(walk, torqued.Step, lowered.Step)));
     }
 }

@@ -1,0 +1,135 @@
+using WornPath.Core.Fasteners;
+using WornPath.Core.Sheets;
+
+namespace WornPath.Core.Reading;
+
+// Which of the things of a sheet is meant by a short name: by what holds or belongs to what is in hand, what the step named in full, what alone is off or on.
+public sealed partial class SentenceReader
+{
+    // The part that came off or went on last in this step.
+    private Part? PartInHand => _actions.FindLast(a => a.Verb is Verb.Fit or Verb.Remove) is { Target: { } id } ? _refer.Find(id) as Part : null;
+
+    // The fasteners of a part, where they are called so: its bolts, its nuts.
+    private Joint? FastenersOf(Part? part, string head) =>
+        part is not null && FastenersOf(part) is { } own && NameIndex.NamesOf(own)[0][^1] == head ? own : null;
+
+    // What goes on is off now; what comes off is not known to be.
+    private bool MayBe(Thing thing, Sense sense) => sense switch
+    {
+        Sense.On or Sense.Connect or Sense.Secure => Spoken.IsOff(thing) is true,
+        Sense.Off or Sense.Disconnect => Spoken.WasOff(thing) is not true,
+        _ => true,
+    };
+
+    // "Push the three hoses on", of an upper, a lower and a bypass hose: all of them that are off.
+    private List<Thing> SetOf(NounPhrase phrase, Sense sense, Predicate<ThingKind> accepts)
+    {
+        if (phrase is not { IsPlural: true, Stems.Count: 1, Distinct.Count: 0, Owner.Count: 0, Size.Length: 0, Some: null, IsRest: false, IsVague: false }
+            || phrase.Is(ThingKind.Joint)) return [];
+        var named = _refer.WithWord(phrase.Head).Where(t => t is Part or Connection && NameIndex.NamesOf(t)[0] is var name
+            && (name[^1] == phrase.Head || name is [.., var before, { Length: 1 }] && before == phrase.Head)).ToList();
+        if (named.Count < 2 || named.Exists(t => t.IsMany || !accepts(t.Kind))) return [];
+        var meant = named.FindAll(t => MayBe(t, sense));
+        return phrase.Count is { } count && count != meant.Count ? [] : meant;
+    }
+
+    // "Slacken the clamp of the intake hose and work the hose off": the one the step named in full; "cable off": the only one that is on.
+    private Thing? NearBy(Clause clause, Sense sense, NounPhrase phrase, Predicate<ThingKind> accepts)
+    {
+        if (phrase is not { IsPlural: false, IsPronoun: false, Stems.Count: 1, Distinct.Count: 0, Owner.Count: 0, Size.Length: 0, IsRest: false }
+            || phrase.Is(ThingKind.Joint)) return null;
+        var named = _refer.WithWord(phrase.Head).Where(t => t is Part or Connection && accepts(t.Kind)
+            && NameIndex.NamesOf(t)[0] is { Length: > 1 } name && name[^1] == phrase.Head).ToList();
+        if (named.Count < 2 || _refer.Called(phrase.Stems) is not null) return null;
+        // As the step named it before, else what belongs to the part in hand, else the one whose other words the step says, else the only one that may be.
+        return Only(t => MentionOf(clause, phrase) is { } whole && NameIndex.NamesOf(t)[0].SequenceEqual(NameIndex.StemsOf(whole)))
+            ?? Only(t => Spoken.Last.OfType<Part>().LastOrDefault() is { } inHand && t != inHand
+                && NameIndex.NamesOf(t)[0][^2] == NameIndex.NamesOf(inHand)[0][^1])
+            ?? Only(t => NameIndex.NamesOf(t)[0].SkipLast(1).All(word => SaysBeside(phrase, word)))
+            ?? (sense is Sense.On or Sense.Connect or Sense.Secure or Sense.Off or Sense.Disconnect
+                && named.FindAll(t => MayBe(t, sense)) is [var only] ? only : null);
+
+        Thing? Only(Predicate<Thing> isIt) => named.FindAll(isIt) is [var one] && MayBe(one, sense) ? one : null;
+    }
+
+    // True where the step has a word outside a phrase.
+    private bool SaysBeside(NounPhrase phrase, string stem) =>
+        _finder.Tokens.Any(k => k.Kind == TokenKind.Word && !phrase.At.Begins(k.At) && Stem.Of(k.Text) == stem);
+
+    // "The screws of each tail lamp": those that hold it, whatever they are called.
+    private Joint? FastenersOfOwner(NounPhrase phrase) => phrase is { Owner.Count: > 0, Stems.Count: 1, IsNew: false } && phrase.Is(ThingKind.Joint)
+        ? FastenersOf(_refer.Known(new NounPhrase(phrase.At, phrase.OwnerName.ToLowerInvariant(), phrase.Owner)) as Part, phrase.Head) : null;
+
+    // "All six union nuts" of a joint whose fastener is one: called by what it is.
+    private Joint? CalledByItsFastener(NounPhrase phrase)
+    {
+        if (phrase.Stems.Count < 2 || phrase.Owner.Count > 0 || !phrase.Is(ThingKind.Joint)) return null;
+        var called = _refer.WithFastener(phrase.Stems).Where(j => phrase.Count is null || phrase.Count == j.Count).ToList();
+        return called.Count == 1 ? called[0] : Spoken.Nearest(called) as Joint;
+    }
+
+    // "With the two socket screws": those of the part in hand, called by their form alone.
+    private Joint? CalledByItsForm(NounPhrase phrase) => phrase is { Stems.Count: > 1, Owner.Count: 0 }
+        && FastenerForms.Find(phrase.Text) is { At: { Index: 0 } at } && at.Length == phrase.Text.Length
+        && FastenersOf(PartInHand, phrase.Head) is { } own && (phrase.Count is null || phrase.Count == own.Count) ? own : null;
+
+    // "Fit both bolts, nuts finger-tight": the nuts at the far end of what is in hand; "the post nuts": those of the post bolts.
+    private Joint? NutsOf(NounPhrase phrase)
+    {
+        if (phrase.IsPronoun || phrase.Head != "nut" || phrase.Owner.Count > 0 || phrase.Size.Length > 0) return null;
+        if (phrase.Stems.Count == 1)
+            return (_actions is [.., { Target: { } id }] && _refer.Find(id) is Joint just ? just : Spoken.Last is [.., var last] ? last : null) is Joint bolts
+                && NameIndex.NamesOf(bolts)[0][^1] != "nut"
+                && !(phrase.Count is > 1 and var said && said != bolts.Count) ? CalledNutsOf(bolts, phrase) ?? (bolts.Stack?.Nut is null ? null : bolts) : null;
+        if (_refer.Known(phrase) is not null || _refer.Doubtful.Count > 0) return null;
+        foreach (var head in BoltHeads)
+            if (_refer.Called([.. phrase.Stems.SkipLast(1), head]) is Joint { Stack.Nut: not null } bolted) return bolted;
+        return null;
+    }
+
+    private static readonly string[] BoltHeads = ["bolt", "screw", "stud"];
+
+    // "U-bolts" and "U-bolt nuts", "bracket bolts" and "bracket nuts": two joints of one sheet.
+    private Joint? CalledNutsOf(Joint bolts, NounPhrase phrase)
+    {
+        var name = NameIndex.NamesOf(bolts)[0];
+        foreach (var called in (string[][])[[.. name, "nut"], [.. name.SkipLast(1), "nut"]])
+            if (called.Length > 1 && _refer.Called(called) is Joint nuts && nuts != bolts && nuts.IsMany == phrase.IsPlural) return nuts;
+        return null;
+    }
+
+    // On still, with its fasteners out.
+    private bool IsUndone(Part part) => Spoken.IsOff(part) is not true && FastenersOf(part) is { } fasteners && Spoken.IsOff(fasteners) is true;
+
+    private Part? Undone() => Spoken.Last is [.., var last] && (last as Part ?? (last is Joint { Holds: [var held] }
+        ? _refer.Find(held) as Part : null)) is { } part
+        && IsUndone(part) ? part : null;
+
+    // "The upper and the lower hose": two hoses.
+    private static void NameByNext(Clause clause)
+    {
+        for (var i = 0; i + 1 < clause.Pieces.Count; i++)
+            if (clause.Pieces[i].Noun is { IsPronoun: true, Distinct.Count: > 0, Some: null } one && !Trade.Pronouns.Contains(one.Text)
+                && clause.Pieces[i + 1].Noun is { IsPronoun: false, Distinct.Count: > 0, Owner.Count: 0 } next && next.Distinct.All(next.Stems.Contains))
+            {
+                List<string> rest = [.. next.Stems.Where(s => !next.Distinct.Contains(s))];
+                if (rest.Count == 0) continue;
+                var name = $"{string.Join(' ', one.Distinct)} {string.Join(' ', next.Name.Split(' ').TakeLast(rest.Count))}";
+                clause.Pieces[i] = clause.Pieces[i] with
+                {
+                    Noun = next with
+                    {
+                        At = one.At,
+                        After = one.After,
+                        Stems = [.. one.Distinct, .. rest],
+                        Distinct = one.Distinct,
+                        Name = name,
+                        Text = name.ToLowerInvariant()
+                    },
+                };
+            }
+    }
+
+    private static bool GoesTo(Connection connection, IReadOnlyList<string> part) =>
+        connection.GoesTo.Length > 0 && NameIndex.StemsOf(connection.GoesTo) is var goes && part.All(goes.Contains);
+}
