@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using WornPath.Core.Editing;
 using WornPath.Core.Printing;
+using WornPath.Core.Reading;
 using WornPath.Core.Sheets;
 using WornPath.Core.Tightening;
 using WornPath.Core.Walking;
@@ -184,6 +185,11 @@ public sealed class ReverseBuilder
             // A hook comes away with what hangs from it.
             case Aid aid when Then(aid.Id).InPlace && !IsHookOfTheOneBefore(walked) && _away.Add(aid.Id):
                 sentences.Add($"Take away the {aid.Name}.");
+                break;
+            // The end that was raised last comes down first, by itself.
+            case null when walked.Action.Verb is Verb.Raise && !_lowered && walked.Before.Vehicle.Standing.Lifts.Any():
+                if (Then(Walk.Vehicle).Vehicle.Standing.Lifts.Except(walked.Before.Vehicle.Standing.Lifts).ToList() is [var last]
+                    && CornersOf.Named(last.Corners) is not Ends.None and var end) sentences.Add($"Lower the {WhichEnd.Text(end)} to the ground.");
                 break;
             case null when walked.Action.Verb is Verb.Raise && Then(Walk.Vehicle).Vehicle.Height != Height.OnGround && !_lowered:
                 FitWhatIsNew();

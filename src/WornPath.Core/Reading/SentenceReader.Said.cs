@@ -30,7 +30,7 @@ public sealed partial class SentenceReader
                 Only = _only,
                 Branch = action.Branch > 0 ? _branch : 0
             });
-            if (thing is null) Spoken.Moved(action.Verb);
+            if (thing is null) Spoken.Moved(action.Verb, WhichEnd.Of(at.Of(_text)));
             else
             {
                 Spoken.Did(thing, action.Verb);

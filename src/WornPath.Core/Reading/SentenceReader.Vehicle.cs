@@ -10,8 +10,8 @@ public sealed partial class SentenceReader
     private void Vehicle(Clause clause, Sense sense, List<NounPhrase> objects)
     {
         // "Let the axle down an inch on the jack", with the frame on stands: it moves, and the vehicle does not.
-        if (sense is Sense.Lower or Sense.Raise && Spoken.OnStands && clause.Pieces.Exists(p => p.Noun is { After: null, Head: "axle" })
-            && !Has(clause, "ground", "floor", "stands"))
+        if (sense is Sense.Lower or Sense.Raise && Spoken.OnStands && clause.Pieces.Find(p => p.Noun is { After: null, Head: "axle" }) is { Noun: { } axle }
+            && !Has(clause, "ground", "floor", "stands") && !IsOtherEnd(axle))
         {
             PlaceAids(clause);
             _told = true;
@@ -68,6 +68,10 @@ public sealed partial class SentenceReader
         Spoken.Hand([.. clause.Pieces.Where(p => p.Noun is { IsPronoun: false }).Select(p => _refer.Known(p.Noun!)).OfType<Aid>()]);
         Spoken.Vehicle = true;
     }
+
+    // "Raise the rear axle" with the front on stands.
+    private bool IsOtherEnd(NounPhrase axle) =>
+        WhichEnd.Of(axle.Text) is not Ends.None and var end && Spoken.StandsAt != Ends.None && (end & Spoken.StandsAt) == Ends.None;
 
     // "Support the engine with a jack": the vehicle does not move, the aid comes into place.
     private void Support(Clause clause)

@@ -1255,7 +1255,7 @@ public sealed partial class SentenceReader
 
         _actions.Add(action);
         _unnamed = null;
-        if (thing is null) Spoken.Moved(verb);
+        if (thing is null) Spoken.Moved(verb, WhichEnd.Of(action.At.Of(_text)));
         if (verb is Verb.RemovePin or Verb.InsertPin) Spoken.Pinned = thing;
         if (action.Some is not null) Spoken.Partly = thing;
         if (thing is null) return;

@@ -9,15 +9,16 @@ internal sealed class Spoken
     private readonly Dictionary<string, int> _lately = [];
     private readonly Dictionary<string, bool> _off = [];
     private int _order;
+    private Ends _up;
 
     public Spoken()
     {
     }
 
     /// <summary>What is spoken of on top of what was before, which stays as it is.</summary>
-    public Spoken(Spoken before) => (_before, _order, Last, Earlier, Vehicle, Pin, Pinned, Raised, OnStands, RaisedAt, Partly)
-        = (before, before._order, before.Last, before.Earlier, before.Vehicle, before.Pin, before.Pinned, before.Raised, before.OnStands, before.RaisedAt,
-            before.Partly);
+    public Spoken(Spoken before) => (_before, _order, Last, Earlier, Vehicle, Pin, Pinned, Raised, OnStands, _up, StandsAt, RaisedAt, Partly)
+        = (before, before._order, before.Last, before.Earlier, before.Vehicle, before.Pin, before.Pinned, before.Raised, before.OnStands,
+            before._up, before.StandsAt, before.RaisedAt, before.Partly);
 
     /// <summary>What was last in hand, in the order of the words.</summary>
     public IReadOnlyList<Thing> Last { get; private set; } = [];
@@ -40,14 +41,24 @@ internal sealed class Spoken
     /// <summary>True while it is on stands.</summary>
     public bool OnStands { get; private set; }
 
+    /// <summary>The ends that are on stands, as far as the words say.</summary>
+    public Ends StandsAt { get; private set; }
+
     /// <summary>When the vehicle was last raised, in the order of <see cref="Lately"/>.</summary>
     public int RaisedAt { get; private set; }
 
     /// <summary>Notes what was done to the vehicle.</summary>
-    public void Moved(Verb verb)
+    /// <param name="verb">What.</param>
+    /// <param name="at">The ends the words name.</param>
+    public void Moved(Verb verb, Ends at)
     {
         if (verb is Verb.Raise or Verb.SetOnStands) (Raised, RaisedAt, OnStands) = (true, ++_order, OnStands || verb == Verb.SetOnStands);
-        else if (verb is Verb.Lower) (Raised, OnStands) = (false, false);
+        if (verb == Verb.Raise) _up = at;
+        // "Raise the front axle and set it on stands."
+        if (verb == Verb.SetOnStands) StandsAt |= at == Ends.None ? _up : at;
+        // One end comes down while the other stays on its stands.
+        if (verb == Verb.Lower && at != Ends.None && (StandsAt & ~at) != Ends.None) StandsAt &= ~at;
+        else if (verb == Verb.Lower) (Raised, OnStands, StandsAt) = (false, false, Ends.None);
     }
 
     /// <summary>What hangs on which aid.</summary>
@@ -89,7 +100,7 @@ internal sealed class Spoken
             {
                 if (action.Target is not { } id)
                 {
-                    Moved(action.Verb);
+                    Moved(action.Verb, WhichEnd.Of(before[i], action));
                     continue;
                 }
 
@@ -127,7 +138,7 @@ internal sealed class Spoken
         {
             if (action.Target is not { } id || names.Find(id) is not { } thing)
             {
-                Moved(action.Verb);
+                Moved(action.Verb, WhichEnd.Of(step, action));
                 Vehicle |= action.Verb is Verb.Raise or Verb.SetOnStands or Verb.Lower or Verb.LowerToTouch;
                 continue;
             }

@@ -140,4 +140,16 @@ public enum Trait
 
     /// <summary>There is one of it on a vehicle, and not one a side.</summary>
     OneOnly,
+
+    /// <summary>At the front by its name.</summary>
+    AtFront,
+
+    /// <summary>At the rear by its name.</summary>
+    AtRear,
+
+    /// <summary>On the left by its name.</summary>
+    AtLeft,
+
+    /// <summary>On the right by its name.</summary>
+    AtRight,
 }

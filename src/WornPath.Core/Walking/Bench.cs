@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using WornPath.Core.Reading;
 using WornPath.Core.Sheets;
 
 namespace WornPath.Core.Walking;
@@ -118,18 +119,21 @@ public sealed record Bench(
     /// <summary>What the vehicle stands on, in words.</summary>
     internal static string Says(VehicleState vehicle)
     {
-        var how = vehicle.Height switch
-        {
-            Height.OnGround => "on the ground",
-            Height.Raised => "raised, not on stands",
-            Height.OnStands => "on stands",
-            Height.TyresTouching => "tyres just touching",
-            Height.OnLift => "on a lift",
-            _ => throw new ArgumentOutOfRangeException(nameof(vehicle)),
-        };
-        if (vehicle.Loaded) how += ", suspension loaded by a jack";
-        return vehicle.Up == Ends.None || !vehicle.InTheAir ? how : $"{WhichEnd.Text(vehicle.Up)} {how}";
+        List<Lifted> lifts = [.. vehicle.Standing.Lifts.OrderByDescending(l => l.Height)];
+        var how = lifts.Count == 0 ? Says(Height.OnGround) : string.Join("; ", lifts.Select(lift =>
+            CornersOf.Named(lift.Corners) is not Ends.None and var end && vehicle.InTheAir ? $"{WhichEnd.Text(end)} {Says(lift.Height)}" : Says(lift.Height)));
+        return vehicle.Loaded ? how + ", suspension loaded by a jack" : how;
     }
+
+    private static string Says(Height height) => height switch
+    {
+        Height.OnGround => "on the ground",
+        Height.Raised => "raised, not on stands",
+        Height.OnStands => "on stands",
+        Height.TyresTouching => "tyres just touching",
+        Height.OnLift => "on a lift",
+        _ => throw new ArgumentOutOfRangeException(nameof(height)),
+    };
 
     private static BenchLine Line(Walk walk, Thing thing, int stepIndex, string says, Glyph? glyph = null)
     {

@@ -70,7 +70,8 @@ internal sealed class Sides
             {
                 var repeated = _steps[ofStep].Actions[ofAction];
                 if (!again.Moves && MovesVehicle(repeated.Verb)) continue;
-                yield return (_steps[ofStep], OnOne(repeated, again.OnSecond), false);
+                var there = OnOne(repeated, again.OnSecond);
+                yield return (_steps[ofStep], again.OnSecond && MovesVehicle(repeated.Verb) ? there with { Side = Side.Other } : there, false);
             }
 
             yield break;

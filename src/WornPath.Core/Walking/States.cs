@@ -91,27 +91,20 @@ public enum FluidState : byte
     Filled,
 }
 
-/// <summary>How high the vehicle is and what it stands on.</summary>
-public enum Height : byte
-{
-    OnGround,
-    Raised,
-    OnStands,
-    TyresTouching,
-
-    /// <summary>On a lift, whose arms or runways hold it.</summary>
-    OnLift,
-}
-
 /// <summary>State of the vehicle as a whole.</summary>
-/// <param name="Height">What it stands on.</param>
+/// <param name="Standing">What each of its corners stands on.</param>
 /// <param name="PedalSoft">True from the moment a brake part moved until the brakes were pumped.</param>
-/// <param name="Up">The end or side that is up, as far as the words say; none where they do not say, or it is on the ground.</param>
 /// <param name="Loaded">True while a jack under the suspension loads it, in the air.</param>
-public readonly record struct VehicleState(Height Height, bool PedalSoft, Ends Up = Ends.None, bool Loaded = false)
+public readonly record struct VehicleState(Standing Standing, bool PedalSoft, bool Loaded = false)
 {
+    /// <summary>What it stands on where it stands least safely.</summary>
+    public Height Height => Standing.Height;
+
+    /// <summary>The ends that are up, as far as the words say; none where they do not say, or it is on the ground.</summary>
+    public Ends Up => Standing.Up;
+
     /// <summary>True while no tyre of what is up bears on the ground.</summary>
-    public bool InTheAir => Height is Height.Raised or Height.OnStands or Height.OnLift;
+    public bool InTheAir => Standing.InTheAir != Corners.None;
 }
 
 /// <summary>How a control stands.</summary>

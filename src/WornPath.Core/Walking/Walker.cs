@@ -171,8 +171,8 @@ public sealed class Walker
             if (action.Verb == Verb.TakeAway && _vehicle.Loaded && thing is Aid jack && Natures.Is(jack, Trait.Carrier))
                 Vehicle(_vehicle with { Loaded = false }, order, stepIndex);
             // Without its stands it is held by what raised it.
-            if (action.Verb == Verb.TakeAway && _vehicle.Height == Height.OnStands && thing is Aid stands && Natures.Is(stands, Trait.Stand))
-                Vehicle(_vehicle with { Height = Height.Raised }, order, stepIndex);
+            if (action.Verb == Verb.TakeAway && _vehicle.InTheAir && thing is Aid stands && Natures.Is(stands, Trait.Stand))
+                Vehicle(_vehicle with { Standing = _vehicle.Standing.OffStands(WhichEnd.Of(step, action) | WhichEnd.Of(stands)) }, order, stepIndex);
             return;
         }
 
@@ -214,10 +214,10 @@ public sealed class Walker
 
     private VehicleState NextVehicle(Step step, StepAction action) => action.Verb switch
     {
-        Verb.Raise => _vehicle with { Height = _onLift ? Height.OnLift : Height.Raised, Up = WhichEnd.Of(step, action), Loaded = false },
-        Verb.SetOnStands => _vehicle with { Height = Height.OnStands, Up = _vehicle.InTheAir ? _vehicle.Up : WhichEnd.Of(step, action) },
-        Verb.LowerToTouch => _vehicle with { Height = Height.TyresTouching, Loaded = false },
-        Verb.Lower => _vehicle with { Height = Height.OnGround, Up = Ends.None, Loaded = false },
+        Verb.Raise => _vehicle with { Standing = _vehicle.Standing.Raise(WhichEnd.Of(step, action), _onLift ? Height.OnLift : Height.Raised), Loaded = false },
+        Verb.SetOnStands => _vehicle with { Standing = _vehicle.Standing.SetOnStands(WhichEnd.Of(step, action)) },
+        Verb.LowerToTouch => _vehicle with { Standing = _vehicle.Standing.Lower(WhichEnd.Of(step, action), Height.TyresTouching), Loaded = false },
+        Verb.Lower => _vehicle with { Standing = _vehicle.Standing.Lower(WhichEnd.Of(step, action), Height.OnGround), Loaded = false },
         Verb.PumpBrakes => _vehicle with { PedalSoft = false },
         _ => _vehicle,
     };

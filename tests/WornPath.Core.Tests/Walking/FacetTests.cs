@@ -1,3 +1,5 @@
+using WornPath.Core.Building;
+
 namespace WornPath.Core.Tests.Walking;
 
 /// <summary>What the walk knows beside joints and parts: what the vehicle stands on and which end is up, controls, what is exchanged where it lies.</summary>
@@ -12,8 +14,69 @@ public class FacetTests
     [InlineData("Raise the left rear corner.", Height.Raised, Ends.Left | Ends.Rear)]
     [InlineData("Raise the tractor on the lift.", Height.OnLift, Ends.None)]
     [InlineData("Raise the tractor.", Height.Raised, Ends.None)]
-    public void The_vehicle_stands_as_the_words_say_and_the_end_that_is_named_is_up(string sentence, Height height, Ends up) =>
-        Vehicle(new Written().Steps(sentence), 1).ShouldBe(new VehicleState(height, false, up));
+    public void The_vehicle_stands_as_the_words_say_and_the_end_that_is_named_is_up(string sentence, Height height, Ends up)
+    {
+        var state = Vehicle(new Written().Steps(sentence), 1);
+        (state.Height, state.Up, state.PedalSoft).ShouldBe((height, up, false));
+    }
+
+    // Each end has its own height: what one is raised, set on stands and lowered as does not move the other.
+    [Theory]
+    [InlineData("front on stands", "Raise the front axle and set it on stands.")]
+    [InlineData("rear raised, not on stands; front on stands", "Raise the front axle and set it on stands.", "Raise the rear axle.")]
+    [InlineData("front on stands; rear on stands", "Raise the front axle and set it on stands.", "Raise the rear axle.", "Set the rear axle on stands.")]
+    [InlineData("front on stands; rear on stands", "Raise the front axle and set it on stands.", "Raise the rear axle.", "Support it on stands.")]
+    [InlineData("front on stands", "Raise the front axle and set it on stands.", "Raise the rear axle.", "Lower the rear axle to the ground.")]
+    [InlineData("front on stands; rear tyres just touching", "Raise the front end and set it on stands.", "Raise the rear end.",
+        "Lower the rear end until the tyres just touch.")]
+    [InlineData("on the ground", "Raise the front axle and set it on stands.", "Raise the rear axle.", "Lower the tractor to the ground.")]
+    [InlineData("front raised, not on stands", "Raise the front axle and set it on stands.", "Raise the front end again.")]
+    [InlineData("front raised, not on stands", "Raise the front axle and set it on stands.", "Jack the tractor up again.")]
+    [InlineData("front and left raised, not on stands", "Raise the left front corner.")]
+    [InlineData("on the ground", "Raise the left side.", "Lower the left front wheel to the ground.")]
+    [InlineData("right raised, not on stands", "Raise the left side.", "Lower it to the ground.", "Raise the right side.")]
+    [InlineData("raised, not on stands", "Raise the tractor.", "Raise the front axle a little more.")]
+    public void Each_end_stands_as_the_words_say_of_it(string says, params string[] steps) =>
+        Bench.After(new Written().Steps(steps).Walk(), steps.Length - 1).Vehicle[0].Says.ShouldBe(says);
+
+    [Fact]
+    public void A_wheel_is_judged_by_its_own_end()
+    {
+        string[] start = ["Chock the wheels.", "Break the front wheel nuts loose.", "Raise the front axle and set it on the front stands.",
+            "Raise the rear axle and set it on the rear stands.", "Remove the front wheel nuts and the front wheel.", "Fit the front wheel. Snug the front wheel nuts."];
+        Written Sheet(params string[] end) => new Written().Part("front wheel").Joint("front wheel nuts", "150 N·m", holds: "P1")
+            .Thing(ThingKind.Aid, "front stands").Thing(ThingKind.Aid, "rear stands")
+            .Steps([.. start, .. end]);
+        var apart = Sheet("Take the front stands away.", "Lower the front axle to the ground.", "Torque the front wheel nuts.", "Take the rear stands away.",
+            "Lower the rear axle to the ground.");
+        apart.At("TRQ002").ShouldBeEmpty();
+        apart.At("HAZ008").ShouldBeEmpty();
+        apart.At("CLO007").ShouldBeEmpty();
+        var wrongEnd = Sheet("Take the rear stands away.", "Lower the rear axle to the ground.", "Torque the front wheel nuts.");
+        wrongEnd.At("TRQ002").ShouldBe([9]);
+        wrongEnd.Findings().Single(f => f.Rule == "CLO007").Message.ShouldStartWith("The vehicle's front is set on stands here");
+        wrongEnd.At("CLO007").ShouldBe([3]);
+        Sheet("Lower the front axle to the ground.").At("HAZ008").ShouldBe([7]);
+        // Loosened for the first time in the air, and with the other end in the air.
+        new Written().Joint("front wheel nuts", "150 N·m").Steps("Raise the rear axle.", "Loosen the front wheel nuts.").At("HAZ009").ShouldBeEmpty();
+        new Written().Joint("front wheel nuts", "150 N·m").Steps("Raise the front axle.", "Loosen the front wheel nuts.").At("HAZ009").ShouldBe([2]);
+    }
+
+    [Fact]
+    public void What_went_up_on_one_side_goes_up_on_the_other_when_it_is_repeated()
+    {
+        var sheet = new Written().Joint("axle nut", "90 N·m").Steps("Raise the left side.", "Loosen the axle nut on the left.", "Lower the tractor.",
+            "Repeat steps 1 to 3 on the right-hand side.");
+        sheet.Walk().Doing(Verb.Raise).Select(e => e.After.Vehicle.Up).ShouldBe([Ends.Left, Ends.Right]);
+    }
+
+    [Fact]
+    public void A_refit_lowers_each_end_where_it_was_raised()
+    {
+        var sheet = new Written().Part("hitch").Part("step").Steps("Raise the front axle.", "Remove the step.", "Raise the rear axle.", "Remove the hitch.");
+        ReverseBuilder.Propose(sheet.Walk(), sheet.Sheet.Phases[0].Id).ShouldBe(["Fit the hitch.", "Lower the rear to the ground.", "Fit the step.",
+            "Lower the vehicle to the ground."]);
+    }
 
     [Fact]
     public void Without_its_stands_it_is_held_by_what_raised_it_and_on_the_ground_no_end_is_up()

@@ -1,3 +1,4 @@
+using WornPath.Core.Reading;
 using WornPath.Core.Sheets;
 using WornPath.Core.Walking;
 
@@ -10,16 +11,22 @@ public sealed class VehicleNotOnGround : Rule
 
     public override IEnumerable<Finding> Find(Walk walk)
     {
-        var end = walk.AtEnd(Walk.Vehicle).Vehicle.Height;
-        if (end == Height.OnGround) yield break;
-        var last = walk.Events.Last(e => e.Verb is Verb.Raise or Verb.SetOnStands or Verb.LowerToTouch);
-        var how = end switch
+        foreach (var lift in walk.AtEnd(Walk.Vehicle).Vehicle.Standing.Lifts)
+            yield return LeftUp(walk, lift);
+    }
+
+    private Finding LeftUp(Walk walk, Lifted lift)
+    {
+        var moved = walk.Events.Where(e => e.Verb is Verb.Raise or Verb.SetOnStands or Verb.LowerToTouch).ToList();
+        var last = moved.FindLast(e => e.After.Vehicle.Standing.Lifts.Contains(lift) && !e.Before.Vehicle.Standing.Lifts.Contains(lift)) ?? moved[^1];
+        var how = lift.Height switch
         {
             Height.Raised => "raised",
             Height.OnStands => "set on stands",
             Height.OnLift => "raised on the lift",
             _ => "lowered until the tyres touch",
         };
-        yield return At(last, $"The vehicle is {how} here and never lowered to the ground.", Fixes.InsertAtEnd(walk, "Lower it at the end", "Lower the vehicle to the ground."));
+        var what = CornersOf.Named(lift.Corners) is not Ends.None and var ends ? $"The vehicle's {WhichEnd.Text(ends)}" : "The vehicle";
+        return At(last, $"{what} is {how} here and never lowered to the ground.", Fixes.InsertAtEnd(walk, "Lower it at the end", "Lower the vehicle to the ground."));
     }
 }

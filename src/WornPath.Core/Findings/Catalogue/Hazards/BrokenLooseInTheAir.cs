@@ -13,9 +13,10 @@ public sealed class BrokenLooseInTheAir : ThingRule<Joint>
         if (!Natures.HoldsAWheel(joint, walk.Things)) return;
         if (walk.EventsOf(joint.Id).FirstOrDefault(e =>
             e.Verb is Verb.BreakLoose or Verb.Loosen or Verb.TakeOut) is not { Acted.Stage: JointStage.Tight } first) return;
-        if (!walk.VehicleBefore(first.Order).State.Vehicle.InTheAir) return;
+        var corners = CornersOf.Joint(joint, walk.Things);
+        if ((walk.VehicleBefore(first.Order).State.Vehicle.Standing.InTheAir & corners) == Corners.None) return;
         // Raised by another sentence than the first, the loosening goes before it.
-        var raised = walk.Doing(Verb.Raise).LastOrDefault(e => e.Order < first.Order);
+        var raised = walk.Doing(Verb.Raise).LastOrDefault(e => e.Order < first.Order && (e.After.Vehicle.Standing.InTheAir & corners) != Corners.None);
         found.Add(At(first, $"{joint.Label} {joint.Are} loosened here for the first time with the wheel off the ground: it turns with the wrench, and "
             + "the pull can bring the vehicle off its stands. Break them loose before it is raised.",
             first.Verb != Verb.TakeOut ? raised is null || raised.Step.Id == first.Step.Id ? null : Fixes.MoveBefore(walk, first.Step, raised.Step)

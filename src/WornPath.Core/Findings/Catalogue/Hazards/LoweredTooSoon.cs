@@ -23,8 +23,11 @@ public sealed class LoweredTooSoon : Rule
         foreach (var lowered in walk.Events)
         {
             if (lowered.Verb is not (Verb.Lower or Verb.LowerToTouch) || !lowered.Before.Vehicle.InTheAir) continue;
+            var corners = lowered.Before.Vehicle.Standing.InTheAir & ~lowered.After.Vehicle.Standing.InTheAir;
             foreach (var stand in walk.Sheet.Aids.Where(a => Natures.Is(a, Trait.Stand) && walk.BeforeEvent(a.Id, lowered.Order).InPlace))
             {
+                // The stands of another end stay under that.
+                if (lowered.After.Vehicle.InTheAir && (At(walk, stand, lowered.Order) & corners) == Corners.None) continue;
                 var away = walk.EventsOf(stand.Id).FirstOrDefault(e => e.Verb == Verb.TakeAway && e.Order > lowered.Order);
                 yield return At(lowered.Step, lowered.StepIndex, stand,
                     $"The vehicle is lowered here while {stand.Label} {stand.Are} still under it. Raise it a little and take them away first.",
@@ -34,7 +37,7 @@ public sealed class LoweredTooSoon : Rule
 
             foreach (var joint in walk.Sheet.Joints)
             {
-                if (!Natures.HoldsAWheel(joint, walk.Things)) continue;
+                if (!Natures.HoldsAWheel(joint, walk.Things) || (CornersOf.Joint(joint, walk.Things) & corners) == Corners.None) continue;
                 var state = walk.BeforeEvent(joint.Id, lowered.Order).Joint;
                 if (state is { WasOut: false, AnyOut: true } || !(state.AnyOut || state.Stage == JointStage.Started)) continue;
                 yield return At(lowered.Step, lowered.StepIndex, joint,
@@ -43,5 +46,13 @@ public sealed class LoweredTooSoon : Rule
                     state.AnyOut ? null : Fixes.InsertBefore(walk, lowered.StepIndex, $"Snug {joint.Id} first", $"Snug {Fixes.The(joint)}."));
             }
         }
+    }
+
+    // The corners stands are under, by their name or where they were set; none where nobody said.
+    private static Corners At(Walk walk, Aid stand, int order)
+    {
+        var set = walk.EventsOf(stand.Id).LastOrDefault(e => e.Order < order && e.Verb == Verb.Place);
+        var ends = WhichEnd.Of(stand) | (set is null ? Ends.None : WhichEnd.Of(set.Step, set.Action));
+        return ends == Ends.None ? Corners.None : CornersOf.Ends(ends);
     }
 }

@@ -13,14 +13,17 @@ public sealed class WheelTorquedInTheAir : ThingRule<Joint>
         if (!Natures.HoldsAWheel(joint, walk.Things)) return;
         var torqued = walk.EventsOf(joint.Id).LastOrDefault(e => e.Verb == Verb.Torque);
         if (torqued is null) return;
-        var height = walk.BeforeEvent(Walk.Vehicle, torqued.Order).Vehicle;
-        if (!height.InTheAir) return;
-        var lowered = walk.Events.FirstOrDefault(e => e.Order > torqued.Order && e.Verb is Verb.Lower or Verb.LowerToTouch);
+        var corners = CornersOf.Joint(joint, walk.Things);
+        if (!walk.VehicleBefore(torqued.Order).State.Vehicle.Standing.Lifts.Any(IsUp)) return;
+        var lift = walk.VehicleBefore(torqued.Order).State.Vehicle.Standing.Lifts.First(IsUp);
+        var lowered = walk.Events.FirstOrDefault(e => e.Order > torqued.Order && e.Verb is Verb.Lower or Verb.LowerToTouch
+            && (e.After.Vehicle.Standing.InTheAir & corners & lift.Corners) == Corners.None);
         var fix = lowered is null || lowered.StepIndex == torqued.StepIndex
             ? Fixes.InsertBefore(walk, torqued.StepIndex, "Lower the vehicle first", "Lower the vehicle to the ground.")
             : Fixes.MoveAfter(walk, torqued.Step, lowered.Step);
+        bool IsUp(Lifted up) => (up.Corners & corners) != 0 && up.Height is Height.Raised or Height.OnStands or Height.OnLift;
         found.Add(At(torqued, $"{joint.Label} {(joint.Count > 1 ? "get their" : "gets its")} final torque here with the vehicle "
-            + $"{(height.Height switch { Height.OnStands => "on stands", Height.OnLift => "on a lift", _ => "raised" })}: the wheel turns under the "
+            + $"{(lift.Height switch { Height.OnStands => "on stands", Height.OnLift => "on a lift", _ => "raised" })}: the wheel turns under the "
             + "wrench and does not seat.", fix));
     }
 }

@@ -1,20 +1,8 @@
-using WornPath.Core.Reading;
 using WornPath.Core.Sheets;
 
-namespace WornPath.Core.Walking;
+namespace WornPath.Core.Reading;
 
-/// <summary>Ends and sides of a vehicle, several at once.</summary>
-[Flags]
-public enum Ends : byte
-{
-    None = 0,
-    Front = 1,
-    Rear = 2,
-    Left = 4,
-    Right = 8,
-}
-
-/// <summary>Which end or side a sentence speaks of.</summary>
+/// <summary>Which end or side a sentence or a name speaks of.</summary>
 public static class WhichEnd
 {
     /// <summary>The ends and sides named where an action is said; none where none is.</summary>
@@ -34,8 +22,19 @@ public static class WhichEnd
             };
         }
 
-        return ends;
+        // What is done over again on the other side is written for the first.
+        return action.Side != Side.Other ? ends
+            : ends & (Ends.Front | Ends.Rear) | (ends.HasFlag(Ends.Left) ? Ends.Right : Ends.None) | (ends.HasFlag(Ends.Right) ? Ends.Left : Ends.None);
     }
+
+    /// <summary>The ends and sides a thing's name tells; none where it tells none.</summary>
+    public static Ends Of(Thing thing) => Of(t => Natures.Is(thing, t));
+
+    /// <summary>The ends and sides words tell of what the sheet has no thing for.</summary>
+    public static Ends Of(string words) => Of(t => Natures.Is(words, t));
+
+    private static Ends Of(Func<Trait, bool> tells) => (tells(Trait.AtFront) ? Ends.Front : Ends.None) | (tells(Trait.AtRear) ? Ends.Rear : Ends.None)
+        | (tells(Trait.AtLeft) ? Ends.Left : Ends.None) | (tells(Trait.AtRight) ? Ends.Right : Ends.None);
 
     /// <summary>The ends in words: "front", "front and left"; empty for none.</summary>
     public static string Text(Ends ends) => string.Join(" and ", Enum.GetValues<Ends>().Where(e => e != Ends.None && ends.HasFlag(e)).Select(e =>
