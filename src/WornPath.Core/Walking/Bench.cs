@@ -45,14 +45,11 @@ public sealed record Bench(
             var touched = state != walk.AtBeginning(thing.Id);
             switch (thing)
             {
-                case Part when state.Part.Place is PartPlace.OnBench or PartPlace.Hung:
-                    off.Add(Line(walk, thing, stepIndex, state.Part.Place == PartPlace.Hung ? "hung aside" : state.Part.Cleaned ? "off, cleaned" : "off"));
+                case Part when state.Part.Place == PartPlace.Carried && walk.HostAfterStep(thing.Id, stepIndex) is { } host:
+                    off.Add(Line(walk, thing, stepIndex, $"on {walk.NameOf(host)}"));
                     break;
-                case Part when state.Part.Place == PartPlace.Carried:
-                    off.Add(Line(walk, thing, stepIndex, walk.HostAfterStep(thing.Id, stepIndex) is { } host ? $"on {walk.NameOf(host)}" : "off"));
-                    break;
-                case Part when state.Part.Place == PartPlace.InBox && walk.EventsOf(thing.Id).Count > 0:
-                    off.Add(Line(walk, thing, stepIndex, "in the kit"));
+                case Part when state.Part.Place != PartPlace.On && (state.Part.Place != PartPlace.InBox || walk.EventsOf(thing.Id).Count > 0):
+                    off.Add(Line(walk, thing, stepIndex, Says(state.Part)));
                     break;
                 case Joint joint when state.Joint.IsOut && (joint.Origin == Origin.Vehicle || walk.EventsOf(joint.Id).Count > 0):
                     off.Add(Line(walk, thing, stepIndex, touched ? "out" : "in the kit", GlyphOf(walk, joint, state.Joint)));
@@ -100,21 +97,33 @@ public sealed record Bench(
     }
 
     /// <summary>A joint's state in words.</summary>
-    internal static string Says(Joint joint, JointState state) => state.Counts is { } counts
-        ? string.Join(", ", counts.Groups.Select(g => $"{g.Count} {Says(joint, g.State)}")) : state.Stage switch
-        {
-            JointStage.Tight => "tight",
-            JointStage.BrokenLoose => "broken loose",
-            JointStage.BackedOut => "backed out",
-            JointStage.Out => "out",
-            JointStage.Started => "hand-tight",
-            JointStage.Snug => joint.Untorqued is null ? "snug" : "as specified",
-            JointStage.Pass => $"pass {state.Pass}",
-            JointStage.Torqued => state.Lock == LockState.Off ? "torqued, not locked" : "torqued",
-            JointStage.Aligned => state.Lock == LockState.Off ? "slot aligned, not locked" : "torqued, slot aligned",
-            JointStage.Locked => "locked",
-            _ => "marked",
-        };
+    internal static string Says(Joint joint, JointState state) => Counts<JointState>.Says(state, one => SaysOfOne(joint, one));
+
+    /// <summary>A part's state in words.</summary>
+    internal static string Says(PartState state) => Counts<PartState>.Says(state, one => one.Place switch
+    {
+        PartPlace.OnBench => one.Cleaned ? "off, cleaned" : "off",
+        PartPlace.Hung => "hung aside",
+        PartPlace.InBox => "in the kit",
+        PartPlace.Carried => "off, on what it sits on",
+        PartPlace.On => "on",
+        _ => throw new ArgumentOutOfRangeException(nameof(state)),
+    });
+
+    private static string SaysOfOne(Joint joint, JointState state) => state.Stage switch
+    {
+        JointStage.Tight => "tight",
+        JointStage.BrokenLoose => "broken loose",
+        JointStage.BackedOut => "backed out",
+        JointStage.Out => "out",
+        JointStage.Started => "hand-tight",
+        JointStage.Snug => joint.Untorqued is null ? "snug" : "as specified",
+        JointStage.Pass => $"pass {state.Pass}",
+        JointStage.Torqued => state.Lock == LockState.Off ? "torqued, not locked" : "torqued",
+        JointStage.Aligned => state.Lock == LockState.Off ? "slot aligned, not locked" : "torqued, slot aligned",
+        JointStage.Locked => "locked",
+        _ => "marked",
+    };
 
     /// <summary>What the vehicle stands on, in words.</summary>
     internal static string Says(VehicleState vehicle)

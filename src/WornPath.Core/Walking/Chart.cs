@@ -84,13 +84,15 @@ public sealed record Chart(int Steps, ImmutableArray<ChartPhase> Phases, Immutab
             case Joint joint:
                 return (state.Joint.Stage.ToString(), Bench.Says(joint, state.Joint), Bench.GlyphOf(walk, joint, state.Joint));
             case Part:
+                var says = Bench.Says(state.Part);
                 return state.Part.Place switch
                 {
-                    PartPlace.On => ("on", state.Part.WasOff ? state.Part.IsNew ? "on, new" : "on again" : "on", null),
-                    PartPlace.Hung => ("hung", "hung aside", null),
-                    PartPlace.InBox => ("box", "in the kit", null),
-                    PartPlace.Carried => ("carried", "off, on what it sits on", null),
-                    _ => ("off", state.Part.Cleaned ? "off, cleaned" : "off", null),
+                    PartPlace.On => ("on", state.Part.WasOff ? state.Part.IsNew ? "on, new" : "on again" : says, null),
+                    PartPlace.Hung => ("hung", says, null),
+                    PartPlace.InBox => ("box", says, null),
+                    PartPlace.Carried => ("carried", says, null),
+                    PartPlace.OnBench => ("off", says, null),
+                    _ => throw new ArgumentOutOfRangeException(nameof(state)),
                 };
             case Connection:
                 return state.Connected ? ("connected", "connected", null) : ("disconnected", "disconnected", null);

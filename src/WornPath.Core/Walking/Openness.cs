@@ -9,7 +9,8 @@ public static class Openness
     public static bool IsOpen(Thing thing, ThingState state) => thing switch
     {
         Joint joint => IsOpen(joint, state.Joint),
-        Part part => state.Part.Place is not PartPlace.On && !(part.Fate is Fate.Discard or Fate.Spare && state.Part.Place is PartPlace.OnBench or PartPlace.Carried),
+        Part part => Counts<PartState>.Any(state.Part, one =>
+            one.Place is not PartPlace.On && !(part.Fate is Fate.Discard or Fate.Spare && one.Place is PartPlace.OnBench or PartPlace.Carried)),
         Connection => !state.Connected,
         Fluid => state.Fluid == FluidState.Drained || !state.LevelChecked,
         Aid => state.InPlace,
@@ -21,7 +22,7 @@ public static class Openness
 
     private static bool IsOpen(Joint joint, JointState state)
     {
-        if (state.Counts is { } counts) return counts.Groups.Any(g => IsOpen(joint, g.State));
+        if (state.Counts is not null) return Counts<JointState>.Any(state, one => IsOpen(joint, one));
         if (state.IsOut) return joint.Becomes == JointFate.Refit;
         if (state.IsSlack) return state.Stage != JointStage.Snug || joint.Untorqued is null;
         return joint.Locking switch

@@ -38,13 +38,13 @@ public enum LockState : byte
 /// <param name="WasOut">True once it has been taken out on this walk.</param>
 /// <param name="Treated">True once something was put on its threads since it was last taken out.</param>
 /// <param name="PinIn">True while its cotter pin is in.</param>
-public readonly record struct JointState(JointStage Stage, byte Pass, bool Renewed, bool WasOut, bool Treated, bool PinIn)
+public readonly record struct JointState(JointStage Stage, byte Pass, bool Renewed, bool WasOut, bool Treated, bool PinIn) : ICounted<JointState>
 {
     /// <summary>How its tab, wire or stake stands.</summary>
     public LockState Lock { get; init; }
 
     /// <summary>How many fasteners are in which state; null where all are alike.</summary>
-    public FastenerCounts? Counts { get; init; }
+    public Counts<JointState>? Counts { get; init; }
 
     /// <summary>True where the joint holds nothing: every fastener out, or not yet put in.</summary>
     public bool IsOut => Stage == JointStage.Out && Counts is null;
@@ -55,6 +55,42 @@ public readonly record struct JointState(JointStage Stage, byte Pass, bool Renew
     /// <summary>True where it is in, or some of it, and not all of it at the final torque.</summary>
     public bool IsSlack => Stage is JointStage.BrokenLoose or JointStage.BackedOut or JointStage.Started or JointStage.Snug or JointStage.Pass
         || Counts is not null && AnyOut;
+
+    /// <summary>From out to tight, as it never was touched.</summary>
+    public int Rank => RankOf(Stage);
+
+    static int? ICounted<JointState>.Aim(Verb verb) => verb switch
+    {
+        Verb.TakeOut => RankOf(JointStage.Out),
+        Verb.Loosen or Verb.BackOff => RankOf(JointStage.BackedOut),
+        Verb.BreakLoose => RankOf(JointStage.BrokenLoose),
+        Verb.Start => RankOf(JointStage.Started),
+        Verb.Snug => RankOf(JointStage.Snug),
+        Verb.TorquePass or Verb.Torque => RankOf(JointStage.Torqued),
+        _ => null,
+    };
+
+    static bool ICounted<JointState>.TakesApart(Verb verb) => verb is Verb.BreakLoose or Verb.Loosen or Verb.BackOff or Verb.TakeOut;
+
+    static int ICounted<JointState>.Compare(JointState one, JointState other) =>
+        (one.Rank, one.Pass, one.Renewed, one.Treated, one.PinIn, one.Lock, one.WasOut)
+        .CompareTo((other.Rank, other.Pass, other.Renewed, other.Treated, other.PinIn, other.Lock, other.WasOut));
+
+    private static int RankOf(JointStage stage) => stage switch
+    {
+        JointStage.Out => 0,
+        JointStage.Started => 1,
+        JointStage.BackedOut => 2,
+        JointStage.BrokenLoose => 3,
+        JointStage.Snug => 4,
+        JointStage.Pass => 5,
+        JointStage.Torqued => 6,
+        JointStage.Aligned => 7,
+        JointStage.Locked => 8,
+        JointStage.Marked => 9,
+        JointStage.Tight => 10,
+        _ => throw new ArgumentOutOfRangeException(nameof(stage)),
+    };
 }
 
 /// <summary>Where a part is.</summary>
@@ -71,16 +107,45 @@ public enum PartPlace : byte
     Carried,
 }
 
-/// <summary>State of a part.</summary>
+/// <summary>State of a part: where there are several and they are not all alike, of those furthest from done.</summary>
 /// <param name="Place">Where it is.</param>
 /// <param name="WasOff">True once it has been taken off on this walk.</param>
 /// <param name="IsNew">True where the one that is on is a new one.</param>
 /// <param name="Cleaned">True once cleaned while off.</param>
 /// <param name="Inspected">True once inspected.</param>
-public readonly record struct PartState(PartPlace Place, bool WasOff, bool IsNew, bool Cleaned, bool Inspected)
+public readonly record struct PartState(PartPlace Place, bool WasOff, bool IsNew, bool Cleaned, bool Inspected) : ICounted<PartState>
 {
     /// <summary>True where it is on what it belongs on, be that on the vehicle or not.</summary>
     public bool IsMounted => Place is PartPlace.On or PartPlace.Carried;
+
+    /// <summary>How many are in which state; null where all are alike.</summary>
+    public Counts<PartState>? Counts { get; init; }
+
+    /// <summary>From off to on.</summary>
+    public int Rank => RankOf(Place);
+
+    static int? ICounted<PartState>.Aim(Verb verb) => verb switch
+    {
+        Verb.Remove or Verb.Discard => RankOf(PartPlace.OnBench),
+        Verb.HangAside or Verb.SetAside => RankOf(PartPlace.Hung),
+        Verb.Fit => RankOf(PartPlace.On),
+        _ => null,
+    };
+
+    static bool ICounted<PartState>.TakesApart(Verb verb) => verb is Verb.Remove or Verb.Discard or Verb.HangAside or Verb.SetAside;
+
+    static int ICounted<PartState>.Compare(PartState one, PartState other) => (one.Rank, one.IsNew, one.WasOff, one.Cleaned, one.Inspected)
+        .CompareTo((other.Rank, other.IsNew, other.WasOff, other.Cleaned, other.Inspected));
+
+    private static int RankOf(PartPlace place) => place switch
+    {
+        PartPlace.InBox => 0,
+        PartPlace.OnBench => 1,
+        PartPlace.Hung => 2,
+        PartPlace.Carried => 3,
+        PartPlace.On => 4,
+        _ => throw new ArgumentOutOfRangeException(nameof(place)),
+    };
 }
 
 /// <summary>State of a fluid.</summary>

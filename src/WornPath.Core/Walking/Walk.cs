@@ -17,11 +17,11 @@ public sealed record WalkEvent(int Order, int StepIndex, Step Step, StepAction A
     /// <summary>The state before of those fasteners of a joint it was done to: "torque the other two".</summary>
     public JointState Acted => Thing is Joint joint ? Walker.ActedOn(joint, Before.Joint, Action) : default;
 
+    /// <summary>The state before of those of a part it was done to: "fit the other two".</summary>
+    public PartState ActedPart => Thing is Part part ? Walker.ActedOn(part, Before.Part, Step, Action) : default;
+
     /// <summary>True where it is done on both sides because its words say none, and no step repeats it.</summary>
     public bool OfNoSide { get; init; }
-
-    /// <summary>True where it is done to some of a number of parts that stand on the sheet as one.</summary>
-    public bool IsOfSome => Thing is Part { Quantity: > 1 } && (Action.Some is not null || Action.Rest);
 
     /// <summary>The action's verb, kept here because most rules look at nothing else.</summary>
     public Verb Verb { get; } = Action.Verb;
@@ -168,6 +168,10 @@ public sealed class Walk
 
     /// <summary>The events of one thing, in order; empty where nothing is done to it. The vehicle's, and those on words alone, stand under <see cref="Vehicle"/>.</summary>
     public IReadOnlyList<WalkEvent> EventsOf(string id) => id == Vehicle ? _onVehicle : _tracks.EventsOf(id);
+
+    /// <summary>True where some are named of what the same was done to before without a number: "press the new caps in", and then "its two caps".</summary>
+    public bool CountsWhatWasAll(WalkEvent walked) => walked.Action is { Target: { } id } and ({ Some: not null } or { Rest: true })
+        && EventsOf(id).LastOrDefault(e => e.Order < walked.Order && e.Verb == walked.Verb) is { Action: { Some: null, Rest: false } };
 
     /// <summary>The moments a thing's state changed, the beginning first.</summary>
     public IReadOnlyList<Moment> MomentsOf(string id) => id == Vehicle

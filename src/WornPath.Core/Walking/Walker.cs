@@ -188,10 +188,13 @@ public sealed class Walker
         foreach (var at in _tracks.On(host))
         {
             var part = _tracks.Now(at).Part;
-            if (_tracks.ThingAt(at) is not Part || part.Place != from) continue;
+            if (_tracks.ThingAt(at) is not Part || !Counts<PartState>.Any(part, p => p.Place == from)) continue;
             var stays = to == PartPlace.On && action.New && !part.WasOff && !part.IsNew;
             var carried = new StepAction { Verb = Verb.Carry, Target = _tracks.ThingAt(at).Id, Host = _tracks.ThingAt(host).Id, At = action.At, In = action.In };
-            On(at, stepIndex, step, carried, _tracks.Now(at) with { Part = part with { Place = stays ? PartPlace.OnBench : to } }, ofNoSide);
+            On(at, stepIndex, step, carried, _tracks.Now(at) with
+            {
+                Part = Counts<PartState>.Each(part, p => p.Place == from ? p with { Place = stays ? PartPlace.OnBench : to } : p),
+            }, ofNoSide);
             if (!stays) CarryAlong(at, from, to, stepIndex, step, action, ofNoSide);
         }
     }
@@ -224,8 +227,8 @@ public sealed class Walker
 
     private static ThingState Next(Thing thing, ThingState now, Step step, StepAction action, bool hostIsOff) => thing.Kind switch
     {
-        ThingKind.Joint => now with { Joint = FastenerCounts.After((Joint)thing, now.Joint, action, one => NextJoint((Joint)thing, one, action)) },
-        ThingKind.Part => now with { Part = NextPart(now.Part, action, hostIsOff, IsNewOne(thing, step, action)) },
+        ThingKind.Joint => now with { Joint = Counts<JointState>.After(((Joint)thing).Count, now.Joint, action, one => NextJoint((Joint)thing, one, action)) },
+        ThingKind.Part => now with { Part = NextParts((Part)thing, now.Part, step, action, hostIsOff) },
         ThingKind.Connection => action.Verb switch
         {
             Verb.Disconnect => now with { Connected = false },
@@ -252,7 +255,14 @@ public sealed class Walker
 
     /// <summary>The state of those fasteners of a joint an action is done to, before it.</summary>
     internal static JointState ActedOn(Joint joint, JointState now, StepAction action) =>
-        FastenerCounts.ActedOn(joint, now, action, one => NextJoint(joint, one, action));
+        Counts<JointState>.ActedOn(joint.Count, now, action, one => NextJoint(joint, one, action));
+
+    /// <summary>The state of those of a part that stands on the sheet as one an action is done to, before it.</summary>
+    internal static PartState ActedOn(Part part, PartState now, Step step, StepAction action) =>
+        Counts<PartState>.ActedOn(part.Quantity, now, action, one => NextPart(one, action, hostIsOff: false, IsNewOne(part, step, action)));
+
+    private static PartState NextParts(Part part, PartState now, Step step, StepAction action, bool hostIsOff) => IsNewOne(part, step, action) is var isNewOne
+        ? Counts<PartState>.After(part.Quantity, now, action, one => NextPart(one, action, hostIsOff, isNewOne)) : now;
 
     private static JointState NextJoint(Joint joint, JointState now, StepAction action)
     {

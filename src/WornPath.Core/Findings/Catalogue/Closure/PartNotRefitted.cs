@@ -17,7 +17,7 @@ public sealed class PartNotRefitted : ThingRule<Part>
         if (end.Place == PartPlace.Carried && walk.HostAt(part.Id, int.MaxValue) is { } bearer
             && walk.Things.GetValueOrDefault(bearer) is Part { Fate: Fate.Refit or Fate.Replace }) return;
         var events = walk.EventsOf(part.Id);
-        var last = events.LastOrDefault(e => e.Verb is Verb.Remove or Verb.HangAside or Verb.SetAside or Verb.Carry && e.Before.Part.IsMounted)
+        var last = events.LastOrDefault(e => e.Verb is Verb.Remove or Verb.HangAside or Verb.SetAside or Verb.Carry && e.ActedPart.IsMounted)
             ?? (events.Count > 0 ? events[^1] : null);
         if (last is { Verb: Verb.Carry, Action.Host: { } host })
         {
@@ -30,6 +30,15 @@ public sealed class PartNotRefitted : ThingRule<Part>
         if (last is null)
         {
             found.Add(At(null, -1, part, $"Comes with the kit and no step fits it: {part.Label}.", Fit(walk, part, -1)));
+            return;
+        }
+
+        if (end.Counts is { } counts)
+        {
+            var missing = counts.Groups.Where(g => g.State.Place != PartPlace.On).Sum(g => g.Count);
+            found.Add(At(events.Last(e => e.Verb is Verb.Fit or Verb.Remove or Verb.HangAside or Verb.SetAside),
+                $"Of {part.Label}, {part.Quantity} in all, {missing} {(missing == 1 ? "is" : "are")} left {Bench.Says(end with { Counts = null })} here and never fitted.",
+                Fit(walk, part, last.StepIndex)));
             return;
         }
 

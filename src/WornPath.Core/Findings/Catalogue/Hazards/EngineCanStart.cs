@@ -11,7 +11,7 @@ public sealed class EngineCanStart : Rule
 
     public override IEnumerable<Finding> Find(Walk walk)
     {
-        var first = walk.Doing(Verb.Remove).FirstOrDefault(e => e.Before.Part.Place == PartPlace.On && e.Thing is Part && Natures.Is(e.Thing, Trait.Driven));
+        var first = walk.Doing(Verb.Remove).FirstOrDefault(e => e.ActedPart.Place == PartPlace.On && e.Thing is Part && Natures.Is(e.Thing, Trait.Driven));
         if (first is null) yield break;
         if (walk.Sheet.Controls.Any(c => Trade.ControlNamed(c.Name.ToLowerInvariant()) == "ignition"
             && walk.BeforeEvent(c.Id, first.Order).Control == ControlState.Released)) yield break;

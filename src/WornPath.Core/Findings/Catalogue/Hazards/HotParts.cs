@@ -11,7 +11,7 @@ public sealed class HotParts : Rule
 
     public override IEnumerable<Finding> Find(Walk walk)
     {
-        var off = walk.Doing(Verb.Remove).Where(e => e.Before.Part.Place == PartPlace.On && e.Thing is Part
+        var off = walk.Doing(Verb.Remove).Where(e => e.ActedPart.Place == PartPlace.On && e.Thing is Part
             && (Natures.Is(e.Thing, Trait.Hot) || Natures.Is(e.Thing, Trait.PressureCap))).MinBy(e => e.Order);
         if (off is null) yield break;
         for (var i = 0; i <= off.StepIndex; i++)

@@ -13,7 +13,7 @@ public sealed class HungByItsHose : ThingRule<Part>
     {
         if (!Natures.Is(part, Trait.Caliper)) return;
         var events = walk.EventsOf(part.Id);
-        if (events.FirstOrDefault(e => e.Verb is Verb.Remove or Verb.HangAside or Verb.SetAside && e.Before.Part.Place == PartPlace.On) is not { } off) return;
+        if (events.FirstOrDefault(e => e.Verb is Verb.Remove or Verb.HangAside or Verb.SetAside && e.ActedPart.Place == PartPlace.On) is not { } off) return;
         var said = found.Kept(this, () => walk.Steps.Select((step, i) => (Step: step, Index: i)).Where(s => Claims.Says(s.Step, ClaimKind.ByItsHose)).ToList());
         var hung = said.Find(s => s.Index >= off.StepIndex);
         if (hung.Step is not null)

@@ -12,7 +12,7 @@ public sealed class NothingUnderIt : ThingRule<Part>
     protected internal override void Find(Walk walk, Part part, Found found)
     {
         if (!Natures.IsHeavy(part) || Natures.Of(part) == PartNature.Wheel || walk.HoldersOf(part.Id).Count == 0) return;
-        if (walk.EventsOf(part.Id).FirstOrDefault(e => e.Verb == Verb.Remove && e.Before.Part.Place == PartPlace.On) is not { } off) return;
+        if (walk.EventsOf(part.Id).FirstOrDefault(e => e.Verb == Verb.Remove && e.ActedPart.Place == PartPlace.On) is not { } off) return;
         // What was put under it or round it between its first fastener and its last.
         if (walk.Sheet.Aids.Any(a => IsCarrier(a) && walk.BeforeEvent(a.Id, off.Order).InPlace)) return;
         for (var i = Math.Max(0, off.StepIndex - 3); i <= off.StepIndex; i++)

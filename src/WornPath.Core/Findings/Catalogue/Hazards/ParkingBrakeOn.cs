@@ -13,7 +13,7 @@ public sealed class ParkingBrakeOn : Rule
         foreach (var brake in walk.Sheet.Controls.Where(ControlPosition.IsParkingBrake))
             foreach (var off in walk.Events)
             {
-                if (off is not { Verb: Verb.Remove or Verb.HangAside, Thing: Part part, Before.Part.Place: PartPlace.On }
+                if (off is not { Verb: Verb.Remove or Verb.HangAside, Thing: Part part, ActedPart.Place: PartPlace.On }
                     || !Natures.Is(part, Trait.RearBrake)) continue;
                 // Where it acts: common practice, no source; on the rear wheels.
                 if (!part.Name.Contains("rear", StringComparison.OrdinalIgnoreCase)

@@ -11,8 +11,9 @@ public sealed class FittedWhileOn : Rule
     public override IEnumerable<Finding> Find(Walk walk)
     {
         foreach (var walked in walk.Doing(Verb.Fit))
-            if (walked is { Thing: Part part, Action.Verb: Verb.Fit } && walked.Before.Part.Place == PartPlace.On && !walked.IsOfSome && !IsPushedHome(walk, walked))
-                yield return At(walked, walked.Before.Part.WasOff
+            if (walked is { Thing: Part part, Action.Verb: Verb.Fit } && walked.ActedPart.Place == PartPlace.On && !walk.CountsWhatWasAll(walked)
+                && !IsPushedHome(walk, walked))
+                yield return At(walked, walked.ActedPart.WasOff
                     ? $"{part.Label} is on already and is fitted again here. Take one of the two steps out."
                     : $"{part.Label} is fitted here and was never taken off. Write where it comes off; or it comes with the kit: say so in Joints.");
     }
@@ -20,7 +21,7 @@ public sealed class FittedWhileOn : Rule
     private static readonly string[] Pushes = ["push", "press", "slide", "slip", "tap", "drive", "seat", "work", "ease", "guide", "lower", "drop", "screw"];
 
     // On, and held by nothing yet: it is pushed further in.
-    private static bool IsPushedHome(Walk walk, WalkEvent fitted) => fitted.Before.Part.WasOff
+    private static bool IsPushedHome(Walk walk, WalkEvent fitted) => fitted.ActedPart.WasOff
         && fitted.Action.In.Of(fitted.Step.Text) is var clause && Array.Exists(Pushes, p => clause.StartsWith(p, StringComparison.OrdinalIgnoreCase))
             && walk.HoldersOf(fitted.Thing!.Id) is { Count: > 0 } holders
         && holders.All(h => walk.BeforeEvent(h.Id, fitted.Order).Joint is { AnyOut: true } or { Stage: JointStage.Started });

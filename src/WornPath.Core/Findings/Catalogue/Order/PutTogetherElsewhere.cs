@@ -12,7 +12,7 @@ public sealed class PutTogetherElsewhere : ThingRule<Part>
     protected internal override void Find(Walk walk, Part host, Found found)
     {
         var own = walk.EventsOf(host.Id);
-        foreach (var on in own.Where(e => e.Verb == Verb.Fit && e.Before.Part.Place is not PartPlace.On))
+        foreach (var on in own.Where(e => e.Verb == Verb.Fit && e.ActedPart.Place is not PartPlace.On))
         {
             // Since it came off until it goes on again.
             var off = own.LastOrDefault(e => e.Order < on.Order && e.Verb is Verb.Remove or Verb.HangAside or Verb.SetAside);
@@ -35,7 +35,7 @@ public sealed class PutTogetherElsewhere : ThingRule<Part>
         {
             if (walk.Things.GetValueOrDefault(id) is not Part seated || seated == host) continue;
             var events = walk.EventsOf(seated.Id);
-            if (events.LastOrDefault(e => e.Order > off && e.Order < on && e.Verb == Verb.Remove && e.Before.Part.IsMounted) is { } taken
+            if (events.LastOrDefault(e => e.Order > off && e.Order < on && e.Verb == Verb.Remove && e.ActedPart.IsMounted) is { } taken
                 && walk.HostAt(seated.Id, taken.Order + 1) == host.Id && !seated.Behind.Contains(host.Id)
                 && !walk.BeforeEvent(seated.Id, on).Part.IsMounted
                 && events.FirstOrDefault(e => e.Order > on && e.Verb == Verb.Fit) is { } fitted) yield return (seated, fitted);

@@ -14,7 +14,7 @@ public sealed class RemovedBeforeWhatCovers : ThingRule<Part>
         if (part.Behind.IsEmpty) return;
         foreach (var walked in walk.EventsOf(part.Id))
         {
-            if (walked is not { Verb: Verb.Remove or Verb.HangAside or Verb.SetAside, Before.Part.IsMounted: true }) continue;
+            if (walked is not { Verb: Verb.Remove or Verb.HangAside or Verb.SetAside, ActedPart.IsMounted: true }) continue;
             var covers = part.Behind.Where(id => walk.Things.ContainsKey(id) && IsStillOver(walk, id, walked)).Select(id => walk.Things[id]).ToList();
             if (covers.Count == 0) continue;
             var later = walk.EventsOf(covers[^1].Id).FirstOrDefault(e => e.Order > walked.Order && e.StepIndex != walked.StepIndex && e.Verb is Verb.Remove or Verb.HangAside or Verb.SetAside);
@@ -25,6 +25,6 @@ public sealed class RemovedBeforeWhatCovers : ThingRule<Part>
 
     // On the vehicle while the part is, or off it with the part and in its place; and does not sit on the part itself.
     private static bool IsStillOver(Walk walk, string cover, WalkEvent walked) =>
-        walk.BeforeEvent(cover, walked.Order).Part.Place == walked.Before.Part.Place && walk.HostAt(cover, walked.Order) != walked.Thing!.Id
+        walk.BeforeEvent(cover, walked.Order).Part.Place == walked.ActedPart.Place && walk.HostAt(cover, walked.Order) != walked.Thing!.Id
             && !walk.EventsOf(cover).Any(e => e.Verb == Verb.Carry && e.Action.Host == walked.Thing.Id && e.StepIndex == walked.StepIndex);
 }

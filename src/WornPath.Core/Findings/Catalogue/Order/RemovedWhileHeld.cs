@@ -12,7 +12,7 @@ public sealed class RemovedWhileHeld : ThingRule<Part>
     {
         foreach (var walked in walk.EventsOf(part.Id))
         {
-            if (walked.Verb is not (Verb.Remove or Verb.HangAside or Verb.SetAside) || !walked.Before.Part.IsMounted) continue;
+            if (walked.Verb is not (Verb.Remove or Verb.HangAside or Verb.SetAside) || !walked.ActedPart.IsMounted) continue;
             foreach (var joint in walk.HoldersOf(part.Id))
             {
                 var state = walk.BeforeEvent(joint.Id, walked.Order).Joint;

@@ -14,11 +14,12 @@ public sealed class TakenOffWhileOff : Rule
         {
             switch (walked.Thing)
             {
-                case Part part when walked.Before.Part.Place == PartPlace.InBox:
+                case Part part when walked.ActedPart.Place == PartPlace.InBox:
                     yield return At(walked, $"{part.Label} comes off here and is not on the vehicle yet: it is in the kit, by what Joints says. Is another part meant, or is it on the vehicle?");
                     break;
                 // What lies on the bench may still be hung up, and what hangs be taken from its hook.
-                case Part part when walked.Verb == Verb.Remove && walked.Before.Part.Place == PartPlace.OnBench && !walked.IsOfSome && !IsCarriedAway(walk, walked):
+                case Part part when walked.Verb == Verb.Remove && walked.ActedPart.Place == PartPlace.OnBench && !walk.CountsWhatWasAll(walked)
+                    && !IsCarriedAway(walk, walked):
                     yield return At(walked, $"{part.Label} is off already and comes off here again. Take one of the two steps out, or name the part that is meant.");
                     break;
                 case Connection connection when walked.Verb == Verb.Disconnect && !walked.Before.Connected:
@@ -31,5 +32,5 @@ public sealed class TakenOffWhileOff : Rule
     // "Lower it on the jack and lift it away": off in this very step.
     private static bool IsCarriedAway(Walk walk, WalkEvent walked) =>
         walk.EventsOf(walked.Thing!.Id).Any(e => e.Order < walked.Order && e.Step.Id == walked.Step.Id && e.Verb == Verb.Remove
-            && e.Before.Part.Place == PartPlace.On);
+            && e.ActedPart.Place == PartPlace.On);
 }

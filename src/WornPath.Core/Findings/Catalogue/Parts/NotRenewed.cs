@@ -28,11 +28,11 @@ public sealed class NotRenewed : ThingRule<Thing>
         if (thing is Joint { Stack: { } stack } built) FindOld(walk, built, stack, found);
         if (thing is Part part && (part.Fate == Fate.Replace || part.Origin != Origin.Vehicle))
             foreach (var walked in walk.EventsOf(part.Id))
-                if (walked.Action is { Verb: Verb.Fit, New: false } && walked.After.Part is { IsNew: false } && (walked.Before.Part.WasOff
+                if (walked.Action is { Verb: Verb.Fit, New: false } && walked.After.Part is { IsNew: false } && (walked.ActedPart.WasOff
                     || part.Origin != Origin.Vehicle))
                     found.Add(At(walked, $"{part.Label} {part.Are} to be replaced, and the old {(part.IsMany ? "ones go" : "one goes")} back on here.",
                         SayNew(walked)));
-                else if (walked is { Verb: Verb.Carry, Before.Part: { Place: PartPlace.Carried, WasOff: false, IsNew: false }, After.Part.Place: PartPlace.On }
+                else if (walked is { Verb: Verb.Carry, ActedPart: { Place: PartPlace.Carried, WasOff: false, IsNew: false }, After.Part.Place: PartPlace.On }
                     && walked.Action.Host is { } host)
                     found.Add(At(walked, $"{part.Label} {part.Are} to be replaced, and the old {(part.IsMany ? "ones come" : "one comes")} back "
                         + $"on {walk.Things[host].Label} here. "

@@ -11,7 +11,7 @@ public sealed class OnAndShouldBeOff : ThingRule<Part>
 
     protected internal override void Find(Walk walk, Part part, Found found)
     {
-        if (part.Fate is not (Fate.Discard or Fate.Spare) || walk.AtEnd(part.Id).Part.Place != PartPlace.On) return;
+        if (part.Fate is not (Fate.Discard or Fate.Spare) || !Counts<PartState>.Any(walk.AtEnd(part.Id).Part, p => p.Place == PartPlace.On)) return;
         var fate = part.Fate == Fate.Discard ? "thrown away" : "kept as a spare";
         var fitted = walk.EventsOf(part.Id).LastOrDefault(e => e.Verb == Verb.Fit);
         if (fitted is null)
