@@ -36,7 +36,7 @@ public sealed class PreloadSlip : Calculator
         var torque = spec!.Target.NewtonMetres;
         // A nut factor as high as that of steel as received is one of dry threads.
         var dry = k >= workshop.Rules.NutFactors.AsReceived;
-        var scatter = dry ? Preload.ScatterOf(Treatment.None, workshop.Rules.Scatter) : workshop.Rules.Scatter;
+        var scatter = dry ? Preload.ScatterDry(workshop.Rules.Scatter) : workshop.Rules.Scatter;
         var preload = new Preload(Preload.ShortFormKn(torque, thread, k), fastener.ProofLoadKn()!.Value, k, scatter);
         double proof = preload.ProofKn, force = preload.TargetKn, longForce = Preload.LongFormKn(torque, thread, mu, mu);
         var verdict = preload.Verdict switch

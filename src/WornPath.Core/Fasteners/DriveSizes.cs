@@ -40,8 +40,18 @@ public static class DriveSizes
 
     private static readonly FrozenDictionary<decimal, decimal> LobedCountersunk = Row((3, 10), (3.5m, 15), (4, 20), (5, 25), (6, 30), (8, 40), (10, 50));
 
-    // External hexalobular heads. Common practice, no source: makers differ at M8, M10, M12 and M14.
-    private static readonly FrozenDictionary<decimal, decimal> LobedOutside = Row((5, 6), (6, 8), (8, 10), (10, 12), (12, 14), (14, 18), (16, 20), (20, 24));
+    // External hexalobular heads, the usual size first. Common practice, no source: makers differ from M8 on.
+    private static readonly FrozenDictionary<decimal, int[]> LobedOutside = new Dictionary<decimal, int[]>
+    {
+        [5] = [6],
+        [6] = [8],
+        [8] = [10, 12],
+        [10] = [12, 14],
+        [12] = [14, 16, 18],
+        [14] = [18, 20],
+        [16] = [20, 22],
+        [20] = [24],
+    }.ToFrozenDictionary();
 
     // ISO 7046 and ISO 7045: size of the cross recess. From memory.
     private static readonly FrozenDictionary<decimal, decimal> Cross = Row((3, 1), (3.5m, 2), (4, 2), (5, 2), (6, 3), (8, 4), (10, 4));
@@ -99,8 +109,9 @@ public static class DriveSizes
         }
     }
 
-    /// <summary>External hexalobular size by thread, as the trade meets it; null where it does not.</summary>
-    public static Drive? ExternalHexalobular(Thread thread) => Sized(LobedOutside, thread, DriveKind.ExternalHexalobular, "E").FirstOrDefault();
+    /// <summary>External hexalobular sizes by thread, as the trade meets them, the usual one first; empty where it meets none.</summary>
+    public static IEnumerable<Drive> ExternalHexalobular(Thread thread) =>
+        thread is MetricThread metric && LobedOutside.TryGetValue(metric.Diameter, out var sizes) ? sizes.Select(s => new Drive(DriveKind.ExternalHexalobular, $"E{s}")) : [];
 
     private static IEnumerable<Drive> Socket(FrozenDictionary<decimal, decimal> row, Thread thread) =>
         thread is MetricThread metric && row.TryGetValue(metric.Diameter, out var mm) ? [new Drive(DriveKind.HexSocket, mm.ToString("0.#", CultureInfo.InvariantCulture) + " mm")] : [];

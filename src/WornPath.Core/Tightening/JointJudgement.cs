@@ -67,7 +67,7 @@ public sealed record JointJudgement
         var reduced = ratio is not null && rules.Treated == TreatedSchool.Reduce;
         var target = spec.TargetBy(rules.Target);
         if (reduced) target = target with { Amount = Math.Round(target.Amount * (decimal)ratio!.Value, 3) };
-        var preload = Preload.Of(joint.Fastener, spec, factor, rules.Target, Preload.ScatterOf(joint.Treatment, rules.Scatter));
+        var preload = Preload.Of(joint.Fastener, spec, factor, rules.Target, Preload.ScatterOf(joint, rules.Scatter));
         if (reduced && preload is not null) preload = preload with { TargetKn = preload.TargetKn * ratio!.Value };
         var choice = workshop.Crib.IsEmpty ? null : WrenchChoice.For(spec, target, joint.Adapter, workshop);
         var setting = choice?.Setting ?? target;

@@ -29,6 +29,7 @@ public static class JointNotes
             yield return "Not judged: thread and class are not both known.";
         }
 
+        if (joint.Fastener is { LeftHand: true }) yield return "Left-hand thread: it is tightened counterclockwise and comes undone clockwise.";
         if (joint.Torque is { IsRange: true } range) yield return $"Set to {judgement.Target}, the {(range.IsTolerance ? "value" : Fields.WordOf(rules.Target))} of {range}.";
         if (judgement.IsReduced) yield return $"Reduced by the house rule from {joint.Torque} dry, by the ratio of the nut factors {judgement.DryRatio:0.00}.";
         else if (judgement.DryRatio is { } ratio) yield return string.Create(CultureInfo.InvariantCulture, $"Stated for dry threads and treated: kept as it is; by the ratio of the nut factors it would be {ratio:0.00} of that.");

@@ -38,6 +38,9 @@ public sealed record Preload(double TargetKn, double ProofKn, double NutFactor, 
     /// <summary>By how much more it scatters on dry threads: ±35 % there (NASA RP-1228, from memory).</summary>
     public const double DryAdds = 0.10;
 
+    /// <summary>By how much more it scatters on dry cadmium: ±30 % there (NASA RP-1228, from memory).</summary>
+    public const double CadmiumAdds = 0.05;
+
     /// <summary>
     /// Above this part of the proof load at the target a value is looked at twice. 75 % is usual for a joint that is taken apart again
     /// (Shigley, from memory): that its scatter may pass the proof load is known there and accepted.
@@ -52,7 +55,11 @@ public sealed record Preload(double TargetKn, double ProofKn, double NutFactor, 
         ? PreloadVerdict.TooLittle : PreloadVerdict.Bears;
 
     /// <summary>The scatter of a joint by what is on its threads: that of the house where they are lubricated or wet with a compound, more where they are dry.</summary>
-    public static double ScatterOf(Sheets.Treatment treatment, double house) => treatment == Sheets.Treatment.None ? Math.Min(0.6, house + DryAdds) : house;
+    public static double ScatterOf(Sheets.Joint joint, double house) => joint.Treatment != Sheets.Treatment.None ? house
+        : ScatterDry(house, joint.Fastener?.Besides.Contains("cadmium", StringComparison.OrdinalIgnoreCase) is true);
+
+    /// <summary>The scatter on dry threads.</summary>
+    public static double ScatterDry(double house, bool onCadmium = false) => Math.Min(0.6, house + (onCadmium ? CadmiumAdds : DryAdds));
 
     /// <summary>Part of the proof load at the target.</summary>
     public double Utilisation => TargetKn / ProofKn;

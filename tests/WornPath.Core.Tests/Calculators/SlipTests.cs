@@ -44,6 +44,13 @@ public class SlipTests
     [InlineData("pattern", "count", "5", "order 1-3-5-2-4")]
     public void The_formula_stands_there_with_its_numbers(string id, string cell, string text, string line) => Work(id, (cell, text)).Value.Lines.ShouldContain(l => l.Contains(line));
 
+    // Each width of a hexagon with whose it is: a flange nut's is not a flange bolt's.
+    [Theory]
+    [InlineData("M12", "18 mm ISO 4014, ISO 4032; 19 mm DIN 931, DIN 934; 16 mm DIN 6921; 17 mm JIS B 1180; 15 mm ISO 15071; 18 mm DIN 6923, ISO 4161")]
+    [InlineData("7/16-14", "5/8 in ASME B18.2.1, B18.2.2; 11/16 in ASME B18.2.1, B18.2.2")]
+    public void Every_width_across_flats_stands_with_whose_it_is(string thread, string widths) => string.Join("; ", Work("sizes", ("thread", thread)).Value.Numbers
+        .Where(n => n.Name.Contains("hexagon")).Select(n => $"{n.Value} {n.Source}")).ShouldBe(widths);
+
     [Fact]
     public void A_joint_fills_the_cells_of_every_calculator_it_has_numbers_for()
     {

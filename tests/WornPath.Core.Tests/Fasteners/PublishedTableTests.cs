@@ -245,6 +245,16 @@ public class PublishedTableTests
     [InlineData(55, 11.35)]
     public void Width_over_the_lobes_of_ISO_10664(int size, double mm) => DriveSizes.HexalobularAcross(size).ShouldBe(mm);
 
+    // External hexalobular heads: common practice, no source; makers differ from M8 on.
+    [Theory]
+    [InlineData("M6", "E8")]
+    [InlineData("M8", "E10 E12")]
+    [InlineData("M10", "E12 E14")]
+    [InlineData("M12", "E14 E16 E18")]
+    [InlineData("3/8-16", "")]
+    public void External_lobe_sizes_as_the_trade_meets_them(string thread, string sizes) =>
+        string.Join(' ', DriveSizes.ExternalHexalobular(T(thread)).Select(d => d.Size)).ShouldBe(sizes);
+
     // DIN 935 / ISO 7035 with ISO 1234: the pin by thread.
     [Theory]
     [InlineData("M8", "2 mm")]

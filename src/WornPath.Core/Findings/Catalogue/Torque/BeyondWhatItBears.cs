@@ -24,7 +24,7 @@ public sealed class BeyondWhatItBears : ThingRule<Joint>
             if (variant.IsOf(walk.Whole.Header.Variants)) continue;
             var target = variant.Torque.TargetBy(walk.Workshop.Rules.Target);
             if (Preload.Of(joint.Fastener, variant.Torque, walk.Workshop.Rules.NutFactors.Of(joint.Treatment), walk.Workshop.Rules.Target,
-                Preload.ScatterOf(joint.Treatment, walk.Workshop.Rules.Scatter)) is { Verdict: PreloadVerdict.MayYield or PreloadVerdict.Yields } there)
+                Preload.ScatterOf(joint, walk.Workshop.Rules.Scatter)) is { Verdict: PreloadVerdict.MayYield or PreloadVerdict.Yields } there)
                 found.Add(Of(walk, joint, target, there, $", {variant.When}"));
         }
     }

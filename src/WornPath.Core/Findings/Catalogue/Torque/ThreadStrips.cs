@@ -19,7 +19,7 @@ public sealed class ThreadStrips : ThingRule<Joint>
         var force = judgement.Preload?.TargetKn
             ?? (joint is { Fastener.Thread: { } thread, Torque: { ThenAngle: null, IsAdjustment: false } } && judgement.Target is { } target
                 ? Preload.ShortFormKn(target.NewtonMetres, thread, walk.Workshop.Rules.NutFactors.Of(joint.Treatment)) : 0);
-        var scatter = judgement.Preload?.Scatter ?? Preload.ScatterOf(joint.Treatment, walk.Workshop.Rules.Scatter);
+        var scatter = judgement.Preload?.Scatter ?? Preload.ScatterOf(joint, walk.Workshop.Rules.Scatter);
         var bears = $"{weaker.What} of {joint.Label} bears about {weaker.LoadKn.ToString("0.#", CultureInfo.InvariantCulture)} kN";
         if (force > weaker.LoadKn)
             found.Add(AtTorque(walk, joint, $"{Capital(bears)}; {judgement.Target} asks {force.ToString("0.#", CultureInfo.InvariantCulture)} kN of it. {weaker.Advice}"));
