@@ -1,3 +1,4 @@
+using System.Collections.Frozen;
 using System.Collections.Immutable;
 using WornPath.Core.Quantities;
 using WornPath.Core.Reading;
@@ -424,8 +425,15 @@ public static class Editor
         if (!changed.IsGood) return changed.Problem;
         if (ReferenceEquals(changed.Value, thing)) return sheet;
         var with = Slots.Put(sheet, changed.Value with { Assumed = false });
-        return edit.Field is "name" or "torque" or "locking" ? ReadOthers(sheet, with) : with;
+        return ReadBy.Contains(edit.Field) ? ReadOthers(sheet, with) : with;
     }
+
+    // What a sentence means hangs on these: who holds what, what a fastener is called, which is the old one. What a step was read to say of
+    // a value or a number is held against the cell by rules, and not read anew.
+    private static readonly FrozenSet<string> ReadBy = new[]
+    {
+        "name", "torque", "locking", "holds", "fastener", "becomes", "behind", "sitsOn", "goesTo",
+    }.ToFrozenSet();
 
     // Sets a field where it still is what the author saw, or is already what she wants.
     private static Outcome<T> Compare<T>(Field<T> field, Sheet sheet, T thing, SetField edit, string label)

@@ -62,7 +62,7 @@ internal static class StepReading
         return sheet;
     }
 
-    /// <summary>The last words of names that are on one of the sheets and not on the other.</summary>
+    /// <summary>The last words of the names of what is on one of the sheets and not on the other, or not as it was, and of what its fastener is called.</summary>
     public static HashSet<string> HeadsChanged(Sheet before, Sheet after)
     {
         Dictionary<string, Thing> were = before.Things.ToDictionary(t => t.Id), are = after.Things.ToDictionary(t => t.Id);
@@ -70,13 +70,24 @@ internal static class StepReading
         foreach (var id in were.Keys.Union(are.Keys))
         {
             Thing? was = were.GetValueOrDefault(id), now = are.GetValueOrDefault(id);
-            if (was is not null && now is not null && was.Name == now.Name && was.AlsoCalled.SequenceEqual(now.AlsoCalled)) continue;
-            foreach (var name in new[] { was, now }.OfType<Thing>().SelectMany(NameIndex.NamesOf))
+            if (ReferenceEquals(was, now) || was is not null && now is not null && MeansTheSame(was, now)) continue;
+            foreach (var name in new[] { was, now }.OfType<Thing>().SelectMany(t => NameIndex.NamesOf(t).Concat(CalledOf(t))))
                 if (name.Length > 0) heads.Add(name[^1]);
         }
 
         return heads;
     }
+
+    // Named alike, on and under the same, fasteners called the same and of the same fate.
+    private static bool MeansTheSame(Thing was, Thing now) => was.Name == now.Name && was.AlsoCalled.SequenceEqual(now.AlsoCalled)
+        && was.PartIds.SequenceEqual(now.PartIds) && (was, now) switch
+        {
+            (Joint one, Joint other) => one.SupersededBy == other.SupersededBy && one.Fastener?.IsCalled == other.Fastener?.IsCalled,
+            (Connection one, Connection other) => one.GoesTo == other.GoesTo,
+            _ => true,
+        };
+
+    private static IEnumerable<string[]> CalledOf(Thing thing) => thing is Joint { Fastener.IsCalled: { } called } ? [NameIndex.StemsOf(called)] : [];
 
     /// <summary>The joint with a value for a variant.</summary>
     public static Joint WithValue(Joint joint, string when, Quantities.TorqueSpec torque) =>

@@ -87,6 +87,7 @@ public static class Rules
         new LockNutReused(),
         new ToolNotListed(),
         new NoToolFits(),
+        new OldSizeUnknown(),
         new NoAlternative(),
         new HeavyForOne(),
         new NoQualifiedCheck(),

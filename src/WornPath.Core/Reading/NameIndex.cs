@@ -18,6 +18,7 @@ public sealed class NameIndex
     private readonly Lazy<Spellings> _heads;
     private readonly Lazy<Spellings> _stems;
     private readonly Lazy<List<Joint>> _stacked;
+    private readonly Lazy<List<(Joint Old, Joint By)>> _superseded;
     private readonly Lazy<Dictionary<string, List<Joint>>> _byFastener;
     private readonly HashSet<(string Word, string Number)> _numbered = [];
     private readonly HashSet<(string First, string Second)> _pairs = [];
@@ -48,6 +49,7 @@ public sealed class NameIndex
         _heads = new Lazy<Spellings>(() => new Spellings(_byHead.Keys));
         _stems = new Lazy<Spellings>(() => new Spellings(_byStem.Keys));
         _stacked = new(() => [.. sheet.Joints.Where(j => j.Stack is not null)]);
+        _superseded = new(() => [.. sheet.Joints.Where(j => j.SupersededBy is not null && Find(j.SupersededBy) is Joint).Select(j => (j, (Joint)Find(j.SupersededBy!)!))]);
         _byFastener = new(() => sheet.Joints.Where(j => j.Fastener?.IsCalled is not null)
             .GroupBy(j => string.Join(' ', StemsOf(j.Fastener!.IsCalled!))).ToDictionary(g => g.Key, g => g.ToList()));
     }
@@ -70,6 +72,9 @@ public sealed class NameIndex
 
     /// <summary>The joints that have washers or a nut of their own.</summary>
     internal IReadOnlyList<Joint> Stacked => _stacked.Value;
+
+    /// <summary>The joints that another takes the place of, each with that other.</summary>
+    internal IReadOnlyList<(Joint Old, Joint By)> Superseded => _superseded.Value;
 
     /// <summary>The joints whose fastener is called so ("union nut"), by the stems of that.</summary>
     internal IReadOnlyList<Joint> WithFastener(IReadOnlyList<string> stems) => _byFastener.Value.GetValueOrDefault(string.Join(' ', stems)) ?? [];

@@ -55,6 +55,7 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
         if (settled(phrase.Text) is { Length: > 0 } meant && Find(meant) is { } said) return said;
         if (phrase.Stems.Count == 1 && names.Find(phrase.Stems[0]) is { } byId) return byId;
         List<string> full = [.. phrase.Owner.Where(o => !phrase.Stems.Contains(o)), .. phrase.Stems];
+        if ((phrase.IsOld || phrase.IsNew) && OldOrNew(phrase, full) is { } told) return told;
         if (phrase.Distinct.Any(IsSide) && DoesBothSides?.Value == true && phrase.Stems.Count > 1 && names.Spelled(full) is null)
         {
             var plain = phrase with { Stems = [.. phrase.Stems.Where(s => !IsSide(s))], Distinct = [.. phrase.Distinct.Where(d => !IsSide(d))] };
@@ -137,6 +138,14 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
         if (first.Count == 1) return first[0];
         Doubtful = good;
         return null;
+    }
+
+    // "The old cover bolts": the one that is named so; else the one that another takes the place of, and "the new ones" that other.
+    private Thing? OldOrNew(NounPhrase phrase, List<string> full)
+    {
+        if (names.Spelled([phrase.IsNew ? "new" : "old", .. full]) is { } named) return named;
+        return names.Superseded.Select(s => phrase.IsNew ? s.By : s.Old).Distinct()
+            .Where(joint => NameIndex.NamesOf(joint).Any(n => Score(n, phrase, full) > 0)).ToList() is [var only] ? only : null;
     }
 
     private static bool IsSide(string stem) => stem is "left" or "right" or "opposite" or "lefthand" or "righthand" or "lh" or "rh";

@@ -193,4 +193,19 @@ public class EditTests
     [InlineData("   ", "needs a name")]
     public void A_phase_without_a_name_is_refused(string name, string says) =>
         Editor.Apply(new Written().Sheet, new InsertPhase("h9", "h1", name)).Problem!.What.ShouldContain(says);
+
+    // The text first and the table after it: what the cells say is read into the sentences that stand there.
+    [Theory]
+    [InlineData("pipe joint", "fastener", "union nut", "Undo the union nuts.", "take out J1 pipe joint")]
+    [InlineData("side bolts", "becomes", "superseded by J2", "Take out the old bolts.", "take out J1 side bolts")]
+    [InlineData("side bolts", "holds", "P1", "Take the wheel and unscrew its bolts.", "take out J1 side bolts")]
+    public void A_cell_that_is_filled_later_is_read_into_the_text(string joint, string field, string value, string sentence, string says)
+    {
+        var sheet = new Written().Part("wheel").Joint(joint, "40 N·m").Joint("cover bolts", "20 N·m").Steps(sentence);
+        sheet.Chips(1).ShouldNotContain(says);
+        sheet.Set(joint, field, value);
+        sheet.Chips(1).ShouldContain(says);
+        sheet.Sheet.Things.ShouldNotContain(t => t.Assumed);
+        sheet.Step(1).Questions.ShouldBeEmpty();
+    }
 }

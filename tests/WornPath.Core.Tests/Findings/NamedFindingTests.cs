@@ -53,6 +53,10 @@ public class NamedFindingTests
             "Torque the cap bolts to 40 N·m.")),
         ("oil where a locker belongs", "AGR004 3", () => Bolts("threadlocker, medium", "Oil the cover bolts and start them by hand.",
             "Torque the cover bolts to 22 N·m.")),
+        ("old and new of different size without two tools", "TOO005 1", () => new Written().Part("cover").Joint("cover bolts", "42 N·m", holds: "cover",
+            fastener: "M10×30 8.8 bolt, 16 mm", kit: true).Joint("old bolts", holds: "cover").Set("old bolts", "becomes", "superseded by J1")
+            .Steps("Take out the old bolts and lift the cover off.", "Put the cover back and start the cover bolts by hand.",
+                "Torque the cover bolts to 42 N·m.")),
         ("another strength", "AGR004 3", () => Bolts("threadlocker, medium",
             "Apply high strength threadlocker to the cover bolts and start them by hand.", "Torque the cover bolts to 22 N·m.")),
         ("none given, and applied", "AGR004 3", () => Bolts("none", "Apply anti-seize to the cover bolts and start them by hand.",

@@ -118,6 +118,7 @@ public class RuleTests
         ("PRT004", 2, () => new Written().Joint("cover nuts", "22 N·m", fastener: "M8 8.8 lock nut").Steps("Remove the cover nuts.", "Start the cover nuts by hand.", "Torque the cover nuts to 22 N·m.")),
         ("PRT004", 2, () => new Written().Joint("axle nut", "220 N·m").Steps("Remove the axle nut.", "Start the axle nut by hand.", "Torque the axle nut to 220 N·m.").In(new Workshop { Rules = new HouseRules { Schools = System.Collections.Immutable.ImmutableSortedDictionary<string, string>.Empty.Add("axleNut", "reuse in good condition") } })),
         ("TOO002", 1, () => Settled(new Written().Part("bearing").Steps("Remove the bearing with the bearing puller.", "Fit the bearing."), 1, "bearing puller", "")),
+        ("TOO005", 1, () => Superseded("bolt").Steps("Take out the old cover bolts.", "Start the cover bolts by hand.", "Torque the cover bolts to 42 N·m.")),
         ("TOO003", 1, () => new Written().Joint("cover studs", "22 N·m", fastener: "M9x1.25 stud").Steps("Torque the cover studs to 22 N·m.")),
         ("TOO004", 1, () => new Written().Thing(ThingKind.Tool, "bearing puller").Part("bearing").Steps("Remove the bearing with the bearing puller.", "Fit the bearing.")),
         ("HAZ002", 1, () => new Written().Part("loader arm").Set("loader arm", "mass", "68").Steps("Remove the loader arm.", "Fit the loader arm with a helper.")),
@@ -311,6 +312,10 @@ public class RuleTests
 
     public static TheoryData<int> Numbers => [.. Enumerable.Range(0, Slips.Length)];
 
+    // M10 bolts with 16 mm heads take the place of old ones.
+    private static Written Superseded(string old) => new Written().Joint("cover bolts", "42 N·m", fastener: "M10 8.8 bolt, 16 mm", kit: true)
+        .Joint("old cover bolts", fastener: old).Set("old cover bolts", "becomes", "superseded by J1");
+
     private static Written Cover(params string[] steps) => new Written().Part("cover").Joint("cover bolts", "22 N·m", holds: "cover").Steps(steps);
 
     private static Written Brake(params string[] steps) => new Written().Part("caliper").Joint("caliper bolts", "95 N·m", holds: "caliper").Steps(steps);
@@ -409,7 +414,7 @@ public class RuleTests
 
             rule.ShouldBeOneOf("TRQ001", "TRQ003", "TRQ004", "TRQ006", "TRQ007", "TRQ008", "TRQ009", "TRQ013", "ORD004", "ORD005", "ORD007", "ORD008",
                 "WRD001", "WRD002", "WRD003", "THR001", "THR004", "TOO001", "SRC001", "RED001", "FIT002", "FIT004", "FIT005", "INS001", "INS003",
-                "INS004", "ORD011", "TOO003", "TOO004", "HAZ005", "TRQ015", "TRQ016", "SRC002", "ORD013", "ORD014", "SRC003", "SRC004", "SRC005",
+                "INS004", "ORD011", "TOO003", "TOO004", "TOO005", "HAZ005", "TRQ015", "TRQ016", "SRC002", "ORD013", "ORD014", "SRC003", "SRC004", "SRC005",
                 "CLO011", "HAZ010", "HAZ011", "HAZ014", "HAZ015", "HAZ018", "TRQ021", "TRQ023", "TRQ024", "TRQ025", "TRQ026", "ORD016", "THR012",
                 "THR013", "FLO005", "INS005", "WRD010", "HAZ007", "HAZ012", "HAZ019", "TRQ019", "THR014", "HAZ013", "HAZ020", "FLO006", "HAZ008", "ORD017", "ORD019", "INS007");
             return;
@@ -570,6 +575,10 @@ public class RuleTests
 
     private static readonly (string Rule, Func<Written> Clean)[] Clean =
     [
+        ("TOO005", () => Superseded("bolt, 17 mm").Steps("Take out the old cover bolts.")),
+        ("TOO005", () => Superseded("M10 bolt").Steps("Take out the old cover bolts.")),
+        ("TOO005", () => Superseded("bolt").Steps("Take out the old cover bolts with a 17 mm socket.")),
+        ("TOO005", () => Superseded("bolt").Steps("Clean the face.")),
         ("PRT004", () => new Written().Joint("axle nut", "80 N·m",
             locking: "cotter pin").Steps("Pull the cotter pin from the axle nut. Remove the axle nut.", "Start the axle nut by hand.")),
         ("PRT004", () => new Written().Joint("axle nut", "80 N·m", fastener: "M24×1.5 castle nut").Steps("Remove the axle nut.",
