@@ -20,6 +20,13 @@ if (args is ["memory"])
     return failed ? 1 : 0;
 }
 
+// "opening": what the opening of a long sheet is made of.
+if (args is ["opening"])
+{
+    OpeningStages.Print(LongSheet.Of(4000));
+    return 0;
+}
+
 if (args is ["load", var seconds])
 {
     await Load.RunAsync(TimeSpan.FromSeconds(int.Parse(seconds)));

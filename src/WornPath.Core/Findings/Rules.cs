@@ -179,7 +179,7 @@ public static class Rules
     public static ImmutableArray<Finding> Find(Walk walk)
     {
         var found = new Found();
-        Prepare(walk);
+        Prepare(walk.Sheet, walk.Workshop);
         foreach (var thing in walk.Sheet.Things)
         {
             foreach (var rule in _ofThings) rule.Find(walk, thing, found);
@@ -195,13 +195,17 @@ public static class Rules
         return Sorted(OnSides.Of(walk, found.All).Select(f => walk.Workshop.Rules.SeverityOf(f.Rule, f.Severity) is var own && own != f.Severity ? f with { Severity = own } : f));
     }
 
-    // Of a long sheet that is opened nothing is known yet: what concerns a step, and how a joint is judged, hangs on nothing else, so
-    // that all cores can find it.
-    private static void Prepare(Walk walk)
+    /// <summary>
+    /// Of a long sheet that is opened nothing is known yet: what a step says and which rules it concerns, what a name tells, and how a
+    /// joint is judged, hang on nothing else, so that all cores can find it before the walk asks.
+    /// </summary>
+    internal static void Prepare(Sheet sheet, Workshop workshop)
     {
-        if (walk.Steps.Count < SheetSize.ManySteps || _concerned.IsKnown(walk.Steps[^1], walk.Workshop.Rules)) return;
-        Parallel.ForEach(walk.Steps, step => _concerned.Of(step, walk.Workshop.Rules));
-        Parallel.ForEach(walk.Sheet.Joints, joint => JointJudgement.Of(joint, walk.Workshop));
+        var count = sheet.Phases.Sum(p => p.Steps.Length);
+        if (count < SheetSize.ManySteps || _concerned.IsKnown(sheet.Phases.Last(p => p.Steps.Length > 0).Steps[^1], workshop.Rules)) return;
+        Parallel.ForEach(sheet.Steps, step => _concerned.Of(step, workshop.Rules));
+        Parallel.ForEach(sheet.Things, thing => Natures.Is(thing, default));
+        Parallel.ForEach(sheet.Joints, joint => JointJudgement.Of(joint, workshop));
     }
 
     // A bit each: there are fewer than 64.

@@ -87,7 +87,8 @@ public static class UsualCautions
         List<Caution> found = [];
         foreach (var action in step.Actions)
         {
-            var name = (action.Target is { } id ? sheet.Find(id)?.Name : action.Words) ?? "";
+            var thing = action.Target is { } id ? sheet.Find(id) : null;
+            var name = thing?.Name ?? (action.Target is null ? action.Words : null) ?? "";
             switch (action.Verb)
             {
                 case Verb.Raise or Verb.SetOnStands:
@@ -104,7 +105,7 @@ public static class UsualCautions
                     break;
             }
 
-            if (action.Target is { } part && sheet.Find(part) is Part p)
+            if (thing is Part p)
             {
                 if (Natures.Of(p) == PartNature.Brake) found.Add(Brakes);
                 if (p.MassKg > HeaviestForOne && action.Verb is Verb.Remove or Verb.Fit) found.Add(Heavy);
@@ -112,7 +113,7 @@ public static class UsualCautions
 
             if (name.Contains("airbag", StringComparison.OrdinalIgnoreCase)) found.Add(Airbag);
             if (action.Verb is Verb.Disconnect or Verb.Drain && name.Contains("fuel", StringComparison.OrdinalIgnoreCase)) found.Add(Fuel);
-            if (Natures.Is(name, Trait.Protective) && action.Verb is not (Verb.Inspect or Verb.Clean)) found.Add(Structure);
+            if ((thing is null ? Natures.Is(name, Trait.Protective) : Natures.Is(thing, Trait.Protective)) && action.Verb is not (Verb.Inspect or Verb.Clean)) found.Add(Structure);
         }
 
         foreach (var (said, caution) in Told)

@@ -16,7 +16,6 @@ internal sealed class Tracks : IReadOnlyDictionary<string, Thing>
     private readonly Thing[] _things;
     private readonly ThingState[] _now;
     private readonly int[] _hosts;
-    private bool _anySits;
     private readonly WalkEvent[][] _events;
     private readonly List<Joint>?[] _holders;
     private readonly HashSet<string> _replaced;
@@ -60,11 +59,14 @@ internal sealed class Tracks : IReadOnlyDictionary<string, Thing>
     /// <summary>The place of the part it sits on, by what was said so far; −1 for none.</summary>
     public int HostOf(int index) => _hosts[index];
 
+    /// <summary>True where a part sits on another.</summary>
+    public bool AnySits { get; private set; }
+
     /// <summary>From now on it sits on another part.</summary>
     public void Sit(int index, int host)
     {
         if (index == host || host < 0) return;
-        _anySits = true;
+        AnySits = true;
         // What sat on it until now does not bear it.
         for (var on = host; on >= 0; on = _hosts[on])
             if (_hosts[on] == index) _hosts[on] = -1;
@@ -74,7 +76,7 @@ internal sealed class Tracks : IReadOnlyDictionary<string, Thing>
     /// <summary>The places of the parts that sit on one.</summary>
     public IEnumerable<int> On(int host)
     {
-        for (var i = 0; _anySits && i < _hosts.Length; i++)
+        for (var i = 0; i < _hosts.Length; i++)
             if (_hosts[i] == host) yield return i;
     }
 

@@ -15,10 +15,10 @@ namespace WornPath.Core.Walking;
 public sealed record WalkEvent(int Order, int StepIndex, Step Step, StepAction Action, Thing? Thing, ThingState Before, ThingState After)
 {
     /// <summary>The state before of those fasteners of a joint it was done to: "torque the other two".</summary>
-    public JointState Acted => Thing is Joint joint ? Walker.ActedOn(joint, Before.Joint, Action) : default;
+    public JointState Acted => Before.Joint.Counts is null ? Before.Joint : Walker.ActedOn((Joint)Thing!, Before.Joint, Action);
 
     /// <summary>The state before of those of a part it was done to: "fit the other two".</summary>
-    public PartState ActedPart => Thing is Part part ? Walker.ActedOn(part, Before.Part, Step, Action) : default;
+    public PartState ActedPart => Before.Part.Counts is null ? Before.Part : Walker.ActedOn((Part)Thing!, Before.Part, Step, Action);
 
     /// <summary>True where it is done on both sides because its words say none, and no step repeats it.</summary>
     public bool OfNoSide { get; init; }

@@ -41,6 +41,7 @@ public sealed class WalkSet
     /// <summary>Walks a sheet.</summary>
     public static WalkSet Run(Sheet sheet, Workshop workshop)
     {
+        Rules.Prepare(sheet, workshop);
         var combinations = Combinations.Of(sheet);
         // Where nothing differs there is nothing to leave out, and the sheet is not gone through for it.
         var plain = combinations.Length == 1 && sheet.Header.Variants.IsEmpty;

@@ -185,6 +185,7 @@ public sealed class Walker
     // What sits on a part goes where it goes, and what sits on that; with an old one that a new one takes the place of, what was never off it.
     private void CarryAlong(int host, PartPlace from, PartPlace to, int stepIndex, Step step, StepAction action, bool ofNoSide)
     {
+        if (!_tracks.AnySits) return;
         foreach (var at in _tracks.On(host))
         {
             var part = _tracks.Now(at).Part;
@@ -227,7 +228,7 @@ public sealed class Walker
 
     private static ThingState Next(Thing thing, ThingState now, Step step, StepAction action, bool hostIsOff) => thing.Kind switch
     {
-        ThingKind.Joint => now with { Joint = Counts<JointState>.After(((Joint)thing).Count, now.Joint, action, one => NextJoint((Joint)thing, one, action)) },
+        ThingKind.Joint => now with { Joint = NextJoints((Joint)thing, now.Joint, action) },
         ThingKind.Part => now with { Part = NextParts((Part)thing, now.Part, step, action, hostIsOff) },
         ThingKind.Connection => action.Verb switch
         {
@@ -261,8 +262,19 @@ public sealed class Walker
     internal static PartState ActedOn(Part part, PartState now, Step step, StepAction action) =>
         Counts<PartState>.ActedOn(part.Quantity, now, action, one => NextPart(one, action, hostIsOff: false, IsNewOne(part, step, action)));
 
-    private static PartState NextParts(Part part, PartState now, Step step, StepAction action, bool hostIsOff) => IsNewOne(part, step, action) is var isNewOne
-        ? Counts<PartState>.After(part.Quantity, now, action, one => NextPart(one, action, hostIsOff, isNewOne)) : now;
+    // Where all are alike and stay so, nothing is counted.
+    private static JointState NextJoints(Joint joint, JointState now, StepAction action) => action is { Some: null, Rest: false } && now.Counts is null
+        ? NextJoint(joint, now, action) : CountedJoints(joint, now, action);
+
+    private static JointState CountedJoints(Joint joint, JointState now, StepAction action) =>
+        Counts<JointState>.After(joint.Count, now, action, one => NextJoint(joint, one, action));
+
+    private static PartState NextParts(Part part, PartState now, Step step, StepAction action, bool hostIsOff) =>
+        action is { Some: null, Rest: false } && now.Counts is null ? NextPart(now, action, hostIsOff, IsNewOne(part, step, action))
+            : CountedParts(part, now, action, hostIsOff, IsNewOne(part, step, action));
+
+    private static PartState CountedParts(Part part, PartState now, StepAction action, bool hostIsOff, bool? isNewOne) =>
+        Counts<PartState>.After(part.Quantity, now, action, one => NextPart(one, action, hostIsOff, isNewOne));
 
     private static JointState NextJoint(Joint joint, JointState now, StepAction action)
     {
