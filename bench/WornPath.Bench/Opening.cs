@@ -1,5 +1,4 @@
 using WornPath.Core.Editing;
-using WornPath.Core.Revisions;
 using WornPath.Core.Sheets;
 using WornPath.Core.Workshops;
 using WornPath.Formats;

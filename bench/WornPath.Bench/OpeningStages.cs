@@ -1,6 +1,7 @@
+using WornPath.Core.Cautions;
+using WornPath.Core.Findings;
 using System.Diagnostics;
 using WornPath.Core.Editing;
-using WornPath.Core.Printing;
 using WornPath.Core.Reading;
 using WornPath.Core.Sheets;
 using WornPath.Core.Tightening;

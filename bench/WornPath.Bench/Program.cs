@@ -1,7 +1,6 @@
 using WornPath.Bench;
 using WornPath.Core.Findings;
 using WornPath.Core.Sheets;
-using WornPath.Core.Walking;
 using WornPath.Core.Workshops;
 
 var failed = false;

@@ -1,8 +1,6 @@
 using System.Collections.Immutable;
 using WornPath.Core;
 using WornPath.Core.Findings;
-using WornPath.Core.Tightening;
-using WornPath.Core.Walking;
 using WornPath.Core.Workshops;
 using WornPath.Formats;
 

@@ -1,8 +1,8 @@
+using WornPath.Core.Workshops;
 using System.Collections.Immutable;
 using System.Globalization;
 using WornPath.Core;
 using WornPath.Core.Quantities;
-using WornPath.Core.Tightening;
 
 namespace WornPath.Formats;
 

@@ -1,9 +1,9 @@
+using WornPath.Core.Workshops;
 using System.Globalization;
 using System.Text.Encodings.Web;
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using WornPath.Core.Findings;
-using WornPath.Core.Sheets;
 
 namespace WornPath.Formats;
 

@@ -5,7 +5,6 @@ using WornPath.Core.Editing;
 using WornPath.Core.Fasteners;
 using WornPath.Core.Quantities;
 using WornPath.Core.Sheets;
-using WornPath.Core.Tightening;
 
 namespace WornPath.Formats;
 
@@ -172,7 +171,7 @@ public sealed record JointTable(ImmutableArray<TableColumn> Columns, ImmutableAr
 
             if (field == "name")
             {
-                name = Fields.Clean(text);
+                name = Names.Clean(text);
                 read.Add(new TableCell(text, ""));
                 continue;
             }

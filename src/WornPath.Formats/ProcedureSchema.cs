@@ -7,7 +7,6 @@ using System.Text.Json.Serialization;
 using System.Text.RegularExpressions;
 using System.Xml.Linq;
 using WornPath.Core;
-using WornPath.Core.Editing;
 using WornPath.Core.Sheets;
 
 namespace WornPath.Formats;
@@ -47,7 +46,7 @@ public static partial class ProcedureSchema
         ["Part.leadDays"] = [("minimum", 0)],
         ["Joint.count"] = [("minimum", 1)],
         ["Phase.id"] = [("maxLength", 24)],
-        ["Phase.name"] = [("maxLength", Fields.LongestName)],
+        ["Phase.name"] = [("maxLength", Names.Longest)],
         ["Step.id"] = [("maxLength", 24)],
         ["Step.text"] = [("maxLength", SheetSize.LongestStep)],
         ["Step.people"] = [("minimum", 1)],
@@ -104,7 +103,7 @@ public static partial class ProcedureSchema
                 if (Bounds.TryGetValue(name, out var bounds))
                     foreach (var (keyword, value) in bounds) schema[keyword] = value.DeepClone();
             if (typeof(Thing).IsAssignableFrom(of) && property.Name == "id") schema["pattern"] = $"^{LetterOf(context.Path)}[0-9]{{1,6}}$";
-            if (typeof(Thing).IsAssignableFrom(of) && property.Name == "name") schema["maxLength"] = Fields.LongestName;
+            if (typeof(Thing).IsAssignableFrom(of) && property.Name == "name") schema["maxLength"] = Names.Longest;
             if (of == typeof(ProcedureFile) && property.Name == "format") schema["const"] = ProcedureFile.FormatName;
             if (of == typeof(ProcedureFile) && property.Name == "version") (schema["minimum"], schema["maximum"]) = (1, ProcedureFile.NewestVersion);
         }

@@ -1,7 +1,6 @@
 using System.Text.Json;
 using WornPath.Core;
 using WornPath.Core.Editing;
-using WornPath.Core.Reading;
 using WornPath.Core.Sheets;
 
 namespace WornPath.Formats;

@@ -1,3 +1,4 @@
+using WornPath.Core.Workshops;
 using System.Collections.Immutable;
 using System.Text.Json;
 using System.Security.Claims;

@@ -1,5 +1,4 @@
 using WornPath.Core.Fasteners;
-using WornPath.Core.Quantities;
 
 namespace WornPath.Core.Tests;
 

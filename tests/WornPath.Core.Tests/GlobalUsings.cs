@@ -1,5 +1,4 @@
 global using Shouldly;
-global using WornPath.Core;
 global using WornPath.Core.Editing;
 global using WornPath.Core.Findings;
 global using WornPath.Core.Quantities;

@@ -79,5 +79,5 @@ internal sealed class Written
     public int[] At(string rule) => [.. Findings().Where(f => f.Rule == rule).Select(f => f.StepNumber ?? 0)];
 
     /// <summary>What a step was read as, as chips say it.</summary>
-    public string Chips(int number) => string.Join("; ", Step(number).Actions.Select(a => Core.Reading.Asking.Of(a, Sheet)));
+    public string Chips(int number) => string.Join("; ", Step(number).Actions.Select(a => Asking.Of(a, Sheet)));
 }

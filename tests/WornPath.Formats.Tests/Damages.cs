@@ -216,7 +216,7 @@ public sealed partial class Damages(string name, Sheet whole)
             if (joint.HeldBy.Length == 0 && whole.Aids.FirstOrDefault(a => a.Name == "rag") is { } rag) yield return Done("held by what is not in place", joint with { HeldBy = rag.Name });
             if (joint.Reuse == ReuseRule.Renew && _steps.Any(s => s.Actions.Any(a => a.Target == joint.Id && a.New))) yield return Done("new ones on, old ones on the list", joint with { Reuse = ReuseRule.Reuse });
             if (joint.Condition == TighteningCondition.None && _steps.Any(s => s.Actions.Any(a => a.Target == joint.Id && a.Verb == Verb.Torque))) yield return Done("a condition no step meets", joint with { Condition = TighteningCondition.Turning });
-            if (joint.Pattern is { Shape: Core.Tightening.PatternShape.Rectangle or Core.Tightening.PatternShape.Grid } || _steps.Any(s => s.Actions.Any(a => a.Target == joint.Id && Core.Reading.CountSaid.Of(s.Text, a.At) is not null))) yield return Done("one more on the list than is said or drawn", joint with { Count = joint.Count + 1 });
+            if (joint.Pattern is { Shape: PatternShape.Rectangle or PatternShape.Grid } || _steps.Any(s => s.Actions.Any(a => a.Target == joint.Id && Core.Reading.CountSaid.Of(s.Text, a.At) is not null))) yield return Done("one more on the list than is said or drawn", joint with { Count = joint.Count + 1 });
             if (joint.Pattern is not null && joint.Count >= 4) yield return Done("the pattern taken out", joint with { Pattern = null });
             if (joint.Treatment != Treatment.None) yield return Done("a value stated for dry threads", joint with { Stated = StatedFor.Dry });
             if (joint.Fastener is { Drive: { Kind: DriveKind.Hexagon } } fastener) yield return Done("a wrong head", joint with { Fastener = fastener with { Drive = new Drive(DriveKind.Hexagon, "33 mm") } });
@@ -228,7 +228,7 @@ public sealed partial class Damages(string name, Sheet whole)
             if (joint.Torque.Unit != TorqueUnit.PoundForceInch && Times(1, TorqueUnit.PoundForceInch) is { } inch) yield return Done("lbf·in instead of the unit", joint with { Torque = inch });
             if (joint.Torque.Unit == TorqueUnit.PoundForceInch && Times(1, TorqueUnit.PoundForceFoot) is { } foot) yield return Done("lbf·ft instead of lbf·in", joint with { Torque = foot });
             if (joint.Fastener.Class is "8.8" or "10.9") yield return Done("a soft fastener", joint with { Fastener = joint.Fastener with { Class = "4.6" } });
-            yield return Done("tapped into foil", joint with { Into = Core.Tightening.TappedHole.Parse("cast aluminium, 2 mm").Value });
+            yield return Done("tapped into foil", joint with { Into = TappedHole.Parse("cast aluminium, 2 mm").Value });
         }
     }
 

@@ -25,7 +25,7 @@ public class FormatVersionTests
         read.Sheet.Steps.Count(s => s.Actions.Length > 0).ShouldBeGreaterThan(25);
         WalkSet.Run(read.Sheet, new Workshop()).Findings.ShouldAllBe(f => f.Severity < Severity.Stop);
         var written = JsonNode.Parse(ProcedureFileText.Write(read).Value)!;
-        ((int)written["version"]!, (int)written["sheet"]!["reader"]!).ShouldBe((9, 1));
+        ((int)written["version"]!, (int)written["sheet"]!["reader"]!).ShouldBe((10, 1));
     }
 
     [Fact]
@@ -49,7 +49,7 @@ public class FormatVersionTests
         later.Actions.ShouldHaveSingleItem().If.ShouldBeNull();
         later.SentenceSays.ShouldNotBeNull().ShouldEndWith(", After fifty miles");
         read.Sheet.Steps.Single(s => s.Text.StartsWith("Undo the two guard bolts", StringComparison.Ordinal)).SentenceSays.ShouldBeNull();
-        ((int)JsonNode.Parse(ProcedureFileText.Write(read).Value)!["version"]!).ShouldBe(9);
+        ((int)JsonNode.Parse(ProcedureFileText.Write(read).Value)!["version"]!).ShouldBe(10);
     }
 
     [Fact]
@@ -77,7 +77,7 @@ public class FormatVersionTests
         read.Sheet.Steps.Single(s => s.Text.StartsWith("Undo the two rail bolts", StringComparison.Ordinal)).SentenceSays.ShouldBeNull();
         // Done only under its condition, and carried without it.
         read.Sheet.Steps.Single(s => s.Text.StartsWith("Check the rail", StringComparison.Ordinal)).SentenceSays.ShouldNotBeNull();
-        ((int)JsonNode.Parse(ProcedureFileText.Write(read).Value)!["version"]!).ShouldBe(9);
+        ((int)JsonNode.Parse(ProcedureFileText.Write(read).Value)!["version"]!).ShouldBe(10);
     }
 
     [Fact]
@@ -93,7 +93,7 @@ public class FormatVersionTests
         // What carries nothing is read.
         read.Sheet.Steps.Single(s => s.Text.StartsWith("Inner brg in drum", StringComparison.Ordinal)).Actions.Select(a => (a.Verb, a.Target)).ShouldBe([(Verb.Fit, "P5")]);
         read.Sheet.Steps.Single(s => s.Text.StartsWith("Undo the two cover bolts", StringComparison.Ordinal)).SentenceSays.ShouldBeNull();
-        ((int)JsonNode.Parse(ProcedureFileText.Write(read).Value)!["version"]!).ShouldBe(9);
+        ((int)JsonNode.Parse(ProcedureFileText.Write(read).Value)!["version"]!).ShouldBe(10);
     }
 
     [Fact]
@@ -108,7 +108,22 @@ public class FormatVersionTests
             StringComparison.Ordinal)).SentenceSays.ShouldNotBeNull().ShouldContain("set aside P3 covers");
         read.Sheet.Steps.Single(s => s.Text.StartsWith("Set the pump on", StringComparison.Ordinal)).SentenceSays.ShouldBeNull();
         read.Sheet.Joints[0].Fastener!.ToString().ShouldBe("M8×35 8.8 bolt, 13 mm");
-        ((int)JsonNode.Parse(ProcedureFileText.Write(read).Value)!["version"]!).ShouldBe(9);
+        ((int)JsonNode.Parse(ProcedureFileText.Write(read).Value)!["version"]!).ShouldBe(10);
+    }
+
+    [Fact]
+    public void A_file_of_the_eighth_reader_keeps_what_it_carries_and_says_where_its_sentences_are_read_otherwise_now()
+    {
+        var read = ProcedureFileText.Read(Fixture("procedure-version-9.json")).Value;
+        read.Sheet.Reader.ShouldBe(8);
+        Step Of(string text) => read.Sheet.Steps.Single(s => s.Text.StartsWith(text, StringComparison.Ordinal));
+        // "The old cover bolts" were taken for the new ones.
+        Of("Take out the old").Actions.Select(a => (a.Verb, a.Target)).ShouldBe([(Verb.TakeOut, "J1")]);
+        Of("Take out the old").SentenceSays.ShouldBe("take out J2 old cover bolts");
+        // The second end that was raised had come to nothing: what carries nothing is read.
+        Of("Raise the rear axle").Actions.Select(a => a.Verb).ShouldBe([Verb.Raise]);
+        Of("Raise the left side").Questions.ShouldBeEmpty();
+        Of("Torque the cover bolts").SentenceSays.ShouldBeNull();
     }
 
     [Fact]
@@ -127,14 +142,14 @@ public class FormatVersionTests
         read.Sheet.Joints.ShouldAllBe(j => j.Becomes == JointFate.Refit && j.SupersededBy == null);
         var written = Encoding.UTF8.GetString(ProcedureFileText.Write(read).Value);
         written.ShouldNotContain("becomes");
-        ((int)JsonNode.Parse(written)!["version"]!).ShouldBe(9);
+        ((int)JsonNode.Parse(written)!["version"]!).ShouldBe(10);
     }
 
     // The edit as version 4 logged it, and its undo.
     [Fact]
     public void An_edit_of_version_4_that_settled_what_a_clause_means_is_read_as_the_authors_word()
     {
-        var delta = SheetFormat.ReadDelta("""{"changes":[{"slot":"step","id":"s1","field":"settled","before":[{"phrase":"it","target":""}],"after":[{"phrase":"it","target":""},{"phrase":"frob it","target":"P1","verb":"remove"}]}]}"""u8, 4);
+        var delta = SheetFormat.ReadDelta<Delta>("""{"changes":[{"slot":"step","id":"s1","field":"settled","before":[{"phrase":"it","target":""}],"after":[{"phrase":"it","target":""},{"phrase":"frob it","target":"P1","verb":"remove"}]}]}"""u8, 4);
         var sheet = Sheet.Empty with
         {
             Phases = [new Phase { Id = "h", Name = "Work",

@@ -3,6 +3,4 @@ global using WornPath.Core;
 global using WornPath.Core.Editing;
 global using WornPath.Core.Findings;
 global using WornPath.Core.Sheets;
-global using WornPath.Core.Walking;
-global using WornPath.Formats;
 global using Xunit;

@@ -1,6 +1,5 @@
+using WornPath.Core.Workshops;
 using WornPath.Core.Quantities;
-using WornPath.Core.Sheets;
-using WornPath.Core.Tightening;
 
 namespace WornPath.Formats.Tests;
 

@@ -1,3 +1,4 @@
+using WornPath.Core.Findings;
 using System.IO.Compression;
 using System.Text;
 using System.Text.Json.Nodes;
@@ -132,7 +133,7 @@ public sealed class BackupTests : IDisposable
         await db.Revisions.ExecuteUpdateAsync(set => set.SetProperty(r => r.State, RevisionState.InReview));
         (await RestoredSheets.ReadAnewAsync(db, At)).ShouldBe(1);
         (await RestoredSheets.ReadAnewAsync(db, At)).ShouldBe(0);
-        var found = Core.Walking.WalkSet.Run((await store.LoadAsync()).Sheet, Core.Workshops.Workshop.Default).Findings.Single(f => f.Rule == "RED002");
+        var found = WalkSet.Run((await store.LoadAsync()).Sheet, Core.Workshops.Workshop.Default).Findings.Single(f => f.Rule == "RED002");
         found.Message.ShouldContain("The file says torque J1 cover bolts; the sentence says start by hand J1 cover bolts.");
         (await store.LoadAsync()).State.ShouldBe(RevisionState.Draft);
         (await db.Events.AsNoTracking().SingleAsync(e => e.Kind == ReviewEventKind.Returned)).Text.ShouldContain("sentences");

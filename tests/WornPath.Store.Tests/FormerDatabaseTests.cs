@@ -1,3 +1,5 @@
+using WornPath.Core.Findings;
+using WornPath.Core.Workshops;
 using System.IO.Compression;
 using Microsoft.EntityFrameworkCore;
 using WornPath.Core.Revisions;
@@ -182,13 +184,13 @@ public sealed class FormerDatabaseTests : IDisposable
         var waiver = await db.Waivers.AsNoTracking().SingleAsync();
         var log = new DraftLog(db);
         var reviewed = (await log.LoadAsync(waiver.RevisionId))!.Sheet;
-        var findings = Core.Walking.WalkSet.Run(reviewed, Core.Workshops.Workshop.Default).Findings;
+        var findings = WalkSet.Run(reviewed, Core.Workshops.Workshop.Default).Findings;
         var given = new Core.Findings.Waiver(waiver.Id, waiver.Key, waiver.Seal, waiver.Who, waiver.At, waiver.Reason);
-        Core.Findings.Waivers.Apply(findings, reviewed, [given]).Single(f => f.Rule == "THR003").Waiver.ShouldBe(given);
+        Core.Revisions.Waivers.Apply(findings, reviewed, [given]).Single(f => f.Rule == "THR003").Waiver.ShouldBe(given);
         // And falls away as soon as what it was given for is another.
         var joint = reviewed.Joints[0];
         var changed = Core.Editing.Editor.Apply(reviewed, new Core.Editing.SetField(joint.Id, "torque", "5 N·m", "6 N·m")).Value.Sheet;
-        Core.Findings.Waivers.Apply(Core.Walking.WalkSet.Run(changed, Core.Workshops.Workshop.Default).Findings, changed, [given]).ShouldAllBe(f =>
+        Core.Revisions.Waivers.Apply(WalkSet.Run(changed, Core.Workshops.Workshop.Default).Findings, changed, [given]).ShouldAllBe(f =>
             f.Waiver == null);
     }
 
@@ -201,6 +203,17 @@ public sealed class FormerDatabaseTests : IDisposable
         Of("Unbolt both covers").SentenceSays.ShouldNotBeNull().ShouldContain("set aside P3 covers");
         Of("Torque the pump bolts").SentenceSays.ShouldBeNull();
         sheet.Joints[0].Fastener!.ToString().ShouldBe("M8×35 8.8 bolt, 13 mm");
+    }
+
+    [Fact]
+    public async Task Drafts_of_the_eighth_reader_are_read_by_the_ninth_once_and_their_authors_are_shown_what_differs()
+    {
+        var sheet = await ReadOnceAsync("old-names");
+        Core.Sheets.Step Of(string text) => sheet.Steps.Single(s => s.Text.StartsWith(text, StringComparison.Ordinal));
+        Of("Take out the old").SentenceSays.ShouldBe("take out J2 old cover bolts");
+        Of("Raise the rear axle").Actions.Select(a => a.Verb).ShouldBe([Verb.Raise]);
+        Of("Raise the left side").Questions.ShouldBeEmpty();
+        Of("Remove the cover").SentenceSays.ShouldBeNull();
     }
 
     [Fact]

@@ -1,7 +1,6 @@
 using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
 using WornPath.Core.Editing;
-using WornPath.Core.Revisions;
 
 namespace WornPath.Store.Tests;
 

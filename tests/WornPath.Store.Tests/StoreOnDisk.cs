@@ -5,7 +5,6 @@ using WornPath.Core.Editing;
 using WornPath.Core.Findings;
 using WornPath.Core.Revisions;
 using WornPath.Core.Sheets;
-using WornPath.Core.Walking;
 using WornPath.Store.Drafts;
 using WornPath.Store.Entities;
 

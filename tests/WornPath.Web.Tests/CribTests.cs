@@ -5,7 +5,6 @@ using WornPath.Core.Calculators;
 using WornPath.Core.Editing;
 using WornPath.Core.Sheets;
 using WornPath.Formats;
-using WornPath.Web.Drafting;
 using WornPath.Web.Features;
 
 namespace WornPath.Web.Tests;

@@ -1,9 +1,6 @@
-using System.Collections.Immutable;
 using System.Net;
 using System.Net.Http.Json;
 using WornPath.Core.Building;
-using WornPath.Core.Editing;
-using WornPath.Core.Findings;
 using WornPath.Core.Sheets;
 using WornPath.Core.Walking;
 using WornPath.Core.Workshops;

@@ -1,4 +1,4 @@
-using WornPath.Core.Findings;
+using WornPath.Core.Workshops;
 using System.Net;
 using WornPath.Core.Editing;
 using WornPath.Core.Sheets;

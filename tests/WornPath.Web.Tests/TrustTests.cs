@@ -1,7 +1,6 @@
 using System.Net;
 using System.Net.Http.Json;
 using System.Text;
-using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.DependencyInjection;
 using WornPath.Core.Editing;
@@ -43,7 +42,7 @@ public sealed class TrustTests(Workshop workshop) : IClassFixture<Workshop>
 
     private static async Task WaiveAllAsync(Somebody reviewer, int id)
     {
-        foreach (var finding in (await reviewer.RevisionAsync(id)).Sheet.Findings!.Value.Where(f => f is { Severity: Core.Findings.Severity.Warn, Waiver: null }))
+        foreach (var finding in (await reviewer.RevisionAsync(id)).Sheet.Findings!.Value.Where(f => f is { Severity: Core.Workshops.Severity.Warn, Waiver: null }))
             await OkAsync(reviewer.PostAsync($"/api/revisions/{id}/waivers", new { key = finding.WaiverKey, reason = "A strap has no pattern to follow." }));
     }
 

@@ -4,7 +4,6 @@ using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.DependencyInjection;
 using WornPath.Core.Editing;
-using WornPath.Core.Revisions;
 using WornPath.Core.Sheets;
 using WornPath.Core.Workshops;
 using WornPath.Store;

@@ -1,6 +1,6 @@
+using WornPath.Core.Workshops;
 using System.Net;
 using WornPath.Core.Editing;
-using WornPath.Core.Findings;
 using WornPath.Core.Revisions;
 
 namespace WornPath.Web.Tests;

@@ -1,3 +1,4 @@
+using WornPath.Core.Reading;
 using System.Collections.Immutable;
 using WornPath.Core.Editing;
 using WornPath.Core.Sheets;
@@ -36,7 +37,7 @@ public sealed record Mirror(string Name, ImmutableArray<string> Steps, Immutable
 
         foreach (var thing in sheet.Things.Where(t => added.Contains(SideWords.Swap(t.Name))))
             foreach (var (field, ids) in PartsOf(thing))
-                if (ids.Length > 0) edits.Add(new SetFieldByName(SideWords.Swap(thing.Name), field, Names(sheet, ids)));
+                if (ids.Length > 0) edits.Add(new SetFieldByName(SideWords.Swap(thing.Name), field, NamesOf(sheet, ids)));
 
         foreach (var joint in sheet.Joints.Where(j => added.Contains(SideWords.Swap(j.Name)) && j.SupersededBy is not null))
             edits.Add(new SetFieldByName(SideWords.Swap(joint.Name), "becomes", $"superseded by {SideWords.Swap(sheet.Find(joint.SupersededBy!)!.Name)}"));
@@ -46,7 +47,7 @@ public sealed record Mirror(string Name, ImmutableArray<string> Steps, Immutable
         if (steps.SequenceEqual(phase.Steps.Select(s => s.Text))) return new Mirror(name, steps, [], null);
         var id = sheet.Phases.Any(p => p.Id == $"mirror-{phaseId}") ? null : $"mirror-{phaseId}";
         if (id is null || id.Length > 24) return new Problem($"“{phase.Name}” has been mirrored already.", "Change the mirrored phase, or take it away first.");
-        edits.Add(new InsertPhase(id, phaseId, name.Length > Fields.LongestName ? name[..Fields.LongestName] : name));
+        edits.Add(new InsertPhase(id, phaseId, name.Length > Names.Longest ? name[..Names.Longest] : name));
         foreach (var text in steps.Reverse()) edits.Add(new InsertStep(null, id, null, text));
         return new Mirror(name, steps, added.ToImmutable(), new Several($"“{phase.Name}” mirrored", edits.ToImmutable()));
     }
@@ -64,5 +65,5 @@ public sealed record Mirror(string Name, ImmutableArray<string> Steps, Immutable
         _ => [],
     };
 
-    private static string Names(Sheet sheet, ImmutableArray<string> ids) => string.Join(", ", ids.Select(id => SideWords.Swap(sheet.Find(id)!.Name)));
+    private static string NamesOf(Sheet sheet, ImmutableArray<string> ids) => string.Join(", ", ids.Select(id => SideWords.Swap(sheet.Find(id)!.Name)));
 }

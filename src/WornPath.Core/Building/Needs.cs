@@ -63,7 +63,7 @@ public static class Needs
             // A tab is bent once, a wire is cut (common practice, no source).
             if (joint.HasTabOrWire)
             {
-                var lockedBy = Editing.Fields.WordOf(joint.Locking);
+                var lockedBy = EnumWord.Of(joint.Locking);
                 yield return Item($"{lockedBy}:{joint.Id}", ReadyGroup.Hardware, $"{lockedBy} for the {joint.Name}", joint.Locking == Locking.Wire ? "" : $"{Sides(walk, joint)}",
                     "new each time", walk.StepsOf(joint));
             }
@@ -93,7 +93,7 @@ public static class Needs
         foreach (var consumable in walk.Sheet.Consumables) yield return Item($"consumable:{consumable.Id}", ReadyGroup.Consumables, consumable.Name, consumable.Amount.Length > 0 ? consumable.Amount : AmountOf(walk, consumable), "", [.. walk.Steps.Select((s, i) => (s, i)).Where(x => x.s.Text.Contains(consumable.Name, StringComparison.OrdinalIgnoreCase)).Select(x => x.i + 1)]);
         foreach (var group in walk.Sheet.Joints.Where(j => j.Treatment != Treatment.None && walk.EventsOf(j.Id).Count > 0).GroupBy(j => j.Treatment))
         {
-            var word = Editing.Fields.WordOf(group.Key);
+            var word = EnumWord.Of(group.Key);
             if (walk.Sheet.Consumables.Any(c => c.Name.Contains(word.Split(',')[0], StringComparison.OrdinalIgnoreCase))) continue;
             yield return Item($"treatment:{word}", ReadyGroup.Consumables, word, FormattableString.Invariant($"about {group.Sum(MillilitresOf):0.#} mL"), string.Join(", ", group.Where(j => !j.IsSecond).Select(j => j.Id)), [.. group.SelectMany(j => walk.StepsOf(j)).Distinct().Order()]);
         }
@@ -105,7 +105,7 @@ public static class Needs
     // How much of it the joints take that are treated with it; nothing where none is.
     private static string AmountOf(Walk walk, Consumable consumable)
     {
-        var joints = walk.Sheet.Joints.Where(j => j.Treatment != Treatment.None && walk.EventsOf(j.Id).Count > 0 && consumable.Name.Contains(Editing.Fields.WordOf(j.Treatment).Split(',')[0], StringComparison.OrdinalIgnoreCase)).ToList();
+        var joints = walk.Sheet.Joints.Where(j => j.Treatment != Treatment.None && walk.EventsOf(j.Id).Count > 0 && consumable.Name.Contains(EnumWord.Of(j.Treatment).Split(',')[0], StringComparison.OrdinalIgnoreCase)).ToList();
         return joints.Count == 0 ? "" : FormattableString.Invariant($"about {joints.Sum(MillilitresOf):0.#} mL");
     }
 

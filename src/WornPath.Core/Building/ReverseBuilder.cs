@@ -1,6 +1,6 @@
+using WornPath.Core.Cautions;
 using System.Collections.Immutable;
 using WornPath.Core.Editing;
-using WornPath.Core.Printing;
 using WornPath.Core.Reading;
 using WornPath.Core.Sheets;
 using WornPath.Core.Tightening;

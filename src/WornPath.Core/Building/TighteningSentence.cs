@@ -1,4 +1,3 @@
-using WornPath.Core.Editing;
 using WornPath.Core.Quantities;
 using WornPath.Core.Sheets;
 using WornPath.Core.Workshops;
@@ -35,7 +34,7 @@ public static class TighteningSentence
     public static string Apply(Joint joint) => $"Apply {TreatmentWords(joint)} to the {joint.Name}.";
 
     /// <summary>The treatment as a sentence says it: "threadlocker medium".</summary>
-    public static string TreatmentWords(Joint joint) => Fields.WordOf(joint.Treatment).Replace(",", "", StringComparison.Ordinal);
+    public static string TreatmentWords(Joint joint) => EnumWord.Of(joint.Treatment).Replace(",", "", StringComparison.Ordinal);
 
     private static string ValueOf(TorqueSpec spec) => spec switch
     {

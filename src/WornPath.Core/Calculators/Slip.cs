@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using WornPath.Core.Sheets;
 
 namespace WornPath.Core.Calculators;
 
@@ -19,7 +20,7 @@ public sealed record SlipNumber(string Symbol, string Name, string Value, string
 public sealed record Slip(string Formula, string FormulaSource, ImmutableArray<SlipNumber> Numbers, ImmutableArray<string> Lines, string Result, string Caution)
 {
     /// <summary>The longest a summary is: what the field that keeps it takes.</summary>
-    public const int LongestSummary = 500;
+    public const int LongestSummary = SheetSize.LongestJustification;
 
     /// <summary>The slip in one line, as it is kept beside a value; a long one is cut.</summary>
     public string Summary

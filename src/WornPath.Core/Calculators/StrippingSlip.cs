@@ -1,7 +1,6 @@
 using System.Collections.Immutable;
 using WornPath.Core.Fasteners;
 using WornPath.Core.Sheets;
-using WornPath.Core.Tightening;
 using WornPath.Core.Workshops;
 
 namespace WornPath.Core.Calculators;

@@ -1,4 +1,4 @@
-using WornPath.Core.Printing;
+using WornPath.Core.Cautions;
 using WornPath.Core.Quantities;
 using WornPath.Core.Sheets;
 
@@ -12,7 +12,7 @@ internal static class Cautioning
     /// <summary>Writes a caution; a usual one that is written anew gives way to the author's.</summary>
     public static Outcome<Step> Write(Step step, WriteCaution edit)
     {
-        var caution = edit.Caution with { Hazard = Fields.Clean(edit.Caution.Hazard), Consequence = Fields.Clean(edit.Caution.Consequence), Avoid = Fields.Clean(edit.Caution.Avoid) };
+        var caution = edit.Caution with { Hazard = Names.Clean(edit.Caution.Hazard), Consequence = Names.Clean(edit.Caution.Consequence), Avoid = Names.Clean(edit.Caution.Avoid) };
         foreach (var (what, text) in ((string, string)[])[("the hazard", caution.Hazard), ("what it does", caution.Consequence), ("how to avoid it", caution.Avoid)])
         {
             if (text.Length == 0) return new Problem($"The caution does not say {what}.", "Write the hazard, what it does, and how to avoid it (ANSI Z535.6).", what);
@@ -35,10 +35,10 @@ internal static class Cautioning
     {
         if (step.Cautions.Any(c => c.Hazard == edit.Hazard)) return step with { Cautions = step.Cautions.RemoveAll(c => c.Hazard == edit.Hazard) };
         if (UsualCautions.Proposed(step, sheet).FirstOrDefault(c => c.Hazard == edit.Hazard) is not { } usual) return new Problem($"The step has no caution “{NumberText.Excerpt(edit.Hazard)}”.", "Reload to see the sheet as it is.");
-        var reason = Fields.Clean(edit.Reason);
+        var reason = Names.Clean(edit.Reason);
         if (reason.Length > Longest) return new Problem($"A reason of {reason.Length} characters is too long.", $"Keep it to {Longest}.");
         if (reason.Length < 5 && usual.Signal is SignalWord.Danger or SignalWord.Warning)
-            return new Problem($"A {Fields.WordOf(usual.Signal)} is not taken off without a reason.", "Say why this hazard is not there in this step; the reviewer reads it.");
+            return new Problem($"A {EnumWord.Of(usual.Signal)} is not taken off without a reason.", "Say why this hazard is not there in this step; the reviewer reads it.");
         return step with { Dropped = step.Dropped.RemoveAll(d => d.Hazard == edit.Hazard).Add(new DroppedCaution(edit.Hazard, reason)) };
     }
 }

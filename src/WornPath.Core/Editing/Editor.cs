@@ -239,8 +239,8 @@ public static class Editor
 
     private static Outcome<Sheet> Insert(Sheet sheet, InsertPhase edit)
     {
-        var name = Fields.Clean(edit.Name);
-        if (name.Length is 0 or > Fields.LongestName) return new Problem(name.Length == 0 ? "A phase needs a name." : "The name is too long.", "Write one such as Removal or Refit.");
+        var name = Names.Clean(edit.Name);
+        if (name.Length is 0 or > Names.Longest) return new Problem(name.Length == 0 ? "A phase needs a name." : "The name is too long.", "Write one such as Removal or Refit.");
         var id = edit.Id;
         if (id is null) (sheet, id) = Issue(sheet, "H");
         else if (!IsId(id)) return new Problem($"“{NumberText.Excerpt(id)}” cannot be a phase's id.", "Use letters, digits and dashes, at most 24.");
@@ -254,8 +254,8 @@ public static class Editor
     {
         var at = sheet.Phases.ToList().FindIndex(p => p.Id == edit.Id);
         if (at < 0) return Gone("This phase");
-        var name = Fields.Clean(edit.Name);
-        if (name.Length is 0 or > Fields.LongestName) return new Problem(name.Length == 0 ? "A phase needs a name." : "The name is too long.", "Write one such as Removal or Refit.");
+        var name = Names.Clean(edit.Name);
+        if (name.Length is 0 or > Names.Longest) return new Problem(name.Length == 0 ? "A phase needs a name." : "The name is too long.", "Write one such as Removal or Refit.");
         if (sheet.Phases[at].Name == name) return sheet;
         if (sheet.Phases[at].Name != edit.Before)
             return new Problem("This phase was renamed a moment ago.", "Both names are shown; keep the one that is right.") { Clash = new Clash(sheet.Phases[at].Name, name) };
@@ -482,7 +482,7 @@ public static class Editor
             DropCaution e => $"caution of step {Number(e.Step)} taken off",
             BringCautionBack e => $"caution of step {Number(e.Step)} back",
             SetField e => $"{e.Field} of {Name(e.Id)}",
-            Several e => NumberText.Excerpt(Fields.Clean(e.Label)),
+            Several e => NumberText.Excerpt(Names.Clean(e.Label)),
             _ => throw new ArgumentOutOfRangeException(nameof(edit)),
         };
     }

@@ -1,11 +1,8 @@
 using System.Collections.Immutable;
 using System.Globalization;
-using System.Reflection;
-using System.Text.Json.Serialization;
 using WornPath.Core.Fasteners;
 using WornPath.Core.Quantities;
 using WornPath.Core.Sheets;
-using WornPath.Core.Tightening;
 
 namespace WornPath.Core.Editing;
 
@@ -62,10 +59,10 @@ public static class Fields
             Of<Joint>(Choice<Joint, Treatment>("treatment", "treatment", j => j.Treatment, (j, v) => j with { Treatment = v })),
             Of<Joint>(Choice<Joint, ReuseRule>("reuse", "reuse or renew", j => j.Reuse, (j, v) => j with { Reuse = v })),
             Of<Joint>(new Field<Joint>("becomes", "what becomes of it", BecomesText, SetBecomes,
-                [WordOf(JointFate.Refit), WordOf(JointFate.Discard), WordOf(JointFate.LeftOff)])),
+                [EnumWord.Of(JointFate.Refit), EnumWord.Of(JointFate.Discard), EnumWord.Of(JointFate.LeftOff)])),
             Of<Joint>(Choice<Joint, Locking>("locking", "locked by", j => j.Locking, (j, v) => j with { Locking = v })),
             Of<Joint>(new Field<Joint>("mark", "witness mark", j => j.Mark ? "yes" : "no", SetMark, ["no", "yes"])),
-            Of<Joint>(Text<Joint>("justification", "justification", j => j.Justification, (j, v) => j with { Justification = v }, Calculators.Slip.LongestSummary)),
+            Of<Joint>(Text<Joint>("justification", "justification", j => j.Justification, (j, v) => j with { Justification = v }, SheetSize.LongestJustification)),
             Of<Joint>(Choice<Joint, StatedFor>("stated", "value stated for", j => j.Stated, (j, v) => j with { Stated = v })),
             Of<Joint>(Choice<Joint, TighteningCondition>("condition", "torqued with", j => j.Condition, (j, v) => j with { Condition = v })),
             Of<Joint>(Text<Joint>("heldBy", "held from turning by", j => j.HeldBy, (j, v) => j with { HeldBy = v }, 120)),
@@ -99,31 +96,21 @@ public static class Fields
         [ThingKind.Control] = [Name, Only],
     };
 
-    /// <summary>The longest a name may be.</summary>
-    public const int LongestName = 80;
-
     /// <summary>The fields of a kind of thing.</summary>
     public static IReadOnlyList<Field<Thing>> Of(ThingKind kind) => ByKind[kind];
-
-    /// <summary>The word of an enumeration's value.</summary>
-    public static string WordOf<TEnum>(TEnum value)
-        where TEnum : struct, Enum => EnumWords<TEnum>.Of(value);
 
     /// <summary>A name that can be given: not empty, not too long, borne by nothing else on the sheet.</summary>
     public static Outcome<string> CheckName(Sheet sheet, string name, string? exceptId = null)
     {
-        var clean = Clean(name);
+        var clean = Names.Clean(name);
         if (clean.Length == 0) return new Problem("A name cannot be empty.", "Write what the trade calls it, such as caliper bolts.");
-        if (clean.Length > LongestName) return new Problem($"A name of {clean.Length} characters is too long.", $"Keep it to {LongestName}.");
+        if (clean.Length > Names.Longest) return new Problem($"A name of {clean.Length} characters is too long.", $"Keep it to {Names.Longest}.");
         var stems = Reading.NameIndex.StemsOf(clean);
         if (stems.Length == 0) return new Problem($"“{clean}” has no word a step could use.", "Write what the trade calls it, such as caliper bolts.");
         return Reading.NameIndex.Of(sheet).Bearing(stems, exceptId) is { } other
             ? new Problem($"“{clean}” is already the name of {other.Id}.", "Give this one a name that tells them apart, such as upper, left or short.")
             : clean;
     }
-
-    /// <summary>Text on one line, without control characters, trimmed.</summary>
-    public static string Clean(string text) => string.Join(' ', new string([.. text.Select(c => char.IsControl(c) ? ' ' : c)]).Split(' ', StringSplitOptions.RemoveEmptyEntries));
 
     private static Outcome<Thing> SetName(Sheet sheet, Thing thing, string text)
     {
@@ -170,11 +157,11 @@ public static class Fields
 
     private const string SupersededLead = "superseded by ";
 
-    private static string BecomesText(Joint joint) => joint.Becomes == JointFate.Superseded ? SupersededLead + joint.SupersededBy : WordOf(joint.Becomes);
+    private static string BecomesText(Joint joint) => joint.Becomes == JointFate.Superseded ? SupersededLead + joint.SupersededBy : EnumWord.Of(joint.Becomes);
 
     private static Outcome<Joint> SetBecomes(Sheet sheet, Joint joint, string text)
     {
-        var said = Clean(text);
+        var said = Names.Clean(text);
         if (said.Length == 0) return joint with { Becomes = JointFate.Refit, SupersededBy = null };
         if (said.StartsWith(SupersededLead, StringComparison.OrdinalIgnoreCase))
         {
@@ -208,7 +195,7 @@ public static class Fields
             if (colon <= 0) return new Problem($"“{NumberText.Excerpt(part)}” names no variant.", "Write the variant, a colon and the value, parted by semicolons, such as left: 40 N·m; right: 45 N·m.");
             var torque = TorqueText.Parse(part[(colon + 1)..], sheet.Header.Unit);
             if (!torque.IsGood) return torque.Problem;
-            var when = Clean(part[..colon]);
+            var when = Names.Clean(part[..colon]);
             if (values.Any(v => v.When.Equals(when, StringComparison.OrdinalIgnoreCase))) return new Problem($"“{NumberText.Excerpt(when)}” stands twice.", "Give each variant one value.");
             values.Add(new VariantValue(when, torque.Value));
         }
@@ -230,7 +217,7 @@ public static class Fields
     private static Field<T> Text<T>(string name, string label, Func<T, string> get, Func<T, string, T> set, int longest) => new(name, label, get,
         (_, t, text) =>
         {
-            var clean = Clean(text);
+            var clean = Names.Clean(text);
             return clean.Length <= longest ? set(t, clean) : new Problem($"{clean.Length} characters are too many for {label}.", $"Keep it to {longest}.");
         },
         []);
@@ -285,24 +272,4 @@ public static class Fields
             return set(t, ids.ToImmutable());
         },
         []);
-
-    private static class EnumWords<TEnum>
-        where TEnum : struct, Enum
-    {
-        private static readonly (TEnum Value, string Word)[] Pairs = [.. Enum.GetValues<TEnum>().Select(v => (v, WordFor(v)))];
-
-        public static readonly IReadOnlyList<string> All = [.. Pairs.Select(p => p.Word)];
-
-        public static string Of(TEnum value) => Pairs.First(p => p.Value.Equals(value)).Word;
-
-        public static TEnum? Find(string word)
-        {
-            foreach (var (value, known) in Pairs)
-                if (known.Equals(word, StringComparison.OrdinalIgnoreCase)) return value;
-            return null;
-        }
-
-        private static string WordFor(TEnum value) =>
-            typeof(TEnum).GetField(value.ToString())!.GetCustomAttribute<JsonStringEnumMemberNameAttribute>()?.Name ?? value.ToString();
-    }
 }

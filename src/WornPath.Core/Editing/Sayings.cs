@@ -104,7 +104,7 @@ internal static class Sayings
         Outcome<StepNumbers?> steps = now.Verb != Verb.Repeat || string.IsNullOrWhiteSpace(now.Steps) ? default
             : StepNumbers.Parse(now.Steps).Map(s => (StepNumbers?)s);
         if (!steps.IsGood) return steps.Problem;
-        var (when, sign) = (Fields.Clean(now.If), was is null ? "" : Saying.SignOf(was, step));
+        var (when, sign) = (Names.Clean(now.If), was is null ? "" : Saying.SignOf(was, step));
         if (when.Length > 200 || now.Position.Length > 200) return new Problem("That is too long.", "Write it in a few words.");
         var action = (was ?? new StepAction { Verb = now.Verb }) with
         {
@@ -120,7 +120,7 @@ internal static class Sayings
             Passes = torque.Value is null || torque.Value != was?.Torque ? null : was?.Passes,
             Pass = now.Verb == Verb.TorquePass ? was?.Pass ?? 1 : null,
             Angle = angle.Value,
-            Position = Fields.Clean(now.Position) is { Length: > 0 } position ? position : null,
+            Position = Names.Clean(now.Position) is { Length: > 0 } position ? position : null,
             Minutes = now.Minutes,
             Side = now.Side,
             Steps = steps.Value,

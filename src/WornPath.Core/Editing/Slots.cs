@@ -1,4 +1,3 @@
-using System.Collections.Immutable;
 using WornPath.Core.Sheets;
 
 namespace WornPath.Core.Editing;

@@ -1,3 +1,4 @@
+using WornPath.Core.Reading;
 using System.Collections.Immutable;
 using System.Text.RegularExpressions;
 using WornPath.Core.Editing;

@@ -1,3 +1,4 @@
+using WornPath.Core.Workshops;
 using System.Collections.Immutable;
 using System.Text.Json.Serialization;
 using WornPath.Core.Editing;
@@ -5,19 +6,6 @@ using WornPath.Core.Sheets;
 using WornPath.Core.Walking;
 
 namespace WornPath.Core.Findings;
-
-/// <summary>How much a finding weighs.</summary>
-public enum Severity
-{
-    /// <summary>Worth a look.</summary>
-    [JsonStringEnumMemberName("hint")] Hint,
-
-    /// <summary>A reviewer should have a reason to let it stand.</summary>
-    [JsonStringEnumMemberName("warn")] Warn,
-
-    /// <summary>The sheet cannot be released.</summary>
-    [JsonStringEnumMemberName("stop")] Stop,
-}
 
 /// <summary>What a rule is: its stable id (family and number), title and usual severity. Its page is docs/findings/ID.md.</summary>
 public sealed record RuleInfo(string Id, Severity Severity, string Title);
@@ -60,7 +48,7 @@ public sealed record Finding
     public Waiver? Waiver { get; init; }
 
     /// <summary>How a waiver names it.</summary>
-    public string WaiverKey => Waivers.KeyOf(this);
+    public string WaiverKey => For.Length == 0 ? Key : $"{Key} ({For})";
 
     /// <summary>The message, and for which variants, sides and branches it holds.</summary>
     [JsonIgnore]

@@ -1,3 +1,4 @@
+using WornPath.Core.Reading;
 using System.Collections.Concurrent;
 using System.Collections.Immutable;
 using WornPath.Core.Findings.Catalogue;
@@ -163,6 +164,9 @@ public static class Rules
         new OneSideOnly(),
         new RepeatsWhatIsNotBefore(),
     ];
+
+    /// <summary>The severity of each rule, by its id.</summary>
+    public static readonly IReadOnlyDictionary<string, Severity> Severities = All.ToDictionary(r => r.Info.Id, r => r.Info.Severity);
 
     private static readonly ImmutableArray<ThingRule<Joint>> _ofJoints = [.. All.OfType<ThingRule<Joint>>()];
     private static readonly ImmutableArray<ThingRule<Part>> _ofParts = [.. All.OfType<ThingRule<Part>>()];

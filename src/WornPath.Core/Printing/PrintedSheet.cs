@@ -1,3 +1,5 @@
+using WornPath.Core.Cautions;
+using WornPath.Core.Fasteners;
 using System.Collections.Immutable;
 using WornPath.Core.Building;
 using WornPath.Core.Reading;
@@ -74,14 +76,14 @@ public sealed record PrintedSheet(
     {
         var after = new List<string>();
         if (joint.Reuse == ReuseRule.Renew) after.Add("renew");
-        if (joint.Locking != Locking.None) after.Add(joint.Locking == Locking.Stake ? "stake" : $"new {Editing.Fields.WordOf(joint.Locking)}");
+        if (joint.Locking != Locking.None) after.Add(joint.Locking == Locking.Stake ? "stake" : $"new {EnumWord.Of(joint.Locking)}");
         if (joint.Mark) after.Add("mark");
         var judgement = JointJudgement.Of(joint, walk.Workshop);
         var notes = new List<string>();
         if (walk.HasSecond(joint)) notes.Add("on each side");
         if (joint.Tell.Length > 0) notes.Add(joint.Tell);
         if (joint.Stack is { } stack) notes.Add($"with {stack}");
-        if (joint.Condition != TighteningCondition.None) notes.Add(Editing.Fields.WordOf(joint.Condition));
+        if (joint.Condition != TighteningCondition.None) notes.Add(EnumWord.Of(joint.Condition));
         if (joint.HeldBy.Length > 0) notes.Add($"held by {joint.HeldBy}");
         if (joint.Adapter is { } adapter) notes.Add($"with an adapter of {adapter}");
         if (judgement.SlotPitch is { } pitch) notes.Add(FormattableString.Invariant($"on to the next slot, less than {pitch:0.#}°, never back"));
@@ -90,7 +92,7 @@ public sealed record PrintedSheet(
         foreach (var variant in joint.Variants.Where(v => !v.IsOf(walk.Whole.Header.Variants))) notes.Add($"{variant.When}: {variant.Torque} ({variant.Torque.ShownInCounterpart()})");
         var setting = judgement.Wrench is { Wrench: { } wrench, Setting: { } set } ? $"{wrench.Name} at {set}" : "";
         return new PrintedTorque(joint.Id, joint.Name, joint.Count, joint.Fastener?.ToString() ?? "", joint.TighteningText, joint.Torque?.ShownInCounterpart() ?? "", setting,
-            joint.Treatment == Treatment.None ? "" : Editing.Fields.WordOf(joint.Treatment), string.Join(", ", after), string.Join("; ", notes), joint.Source, walk.StepsOf(joint));
+            joint.Treatment == Treatment.None ? "" : EnumWord.Of(joint.Treatment), string.Join(", ", after), string.Join("; ", notes), joint.Source, walk.StepsOf(joint));
     }
 
     // What must be in hand is listed once; here it is printed.

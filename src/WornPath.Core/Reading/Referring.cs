@@ -313,8 +313,8 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
 
     private static string Clean(string name)
     {
-        var clean = Editing.Fields.Clean(name);
-        return clean.Length <= Editing.Fields.LongestName ? clean : clean[..Editing.Fields.LongestName];
+        var clean = Names.Clean(name);
+        return clean.Length <= Names.Longest ? clean : clean[..Names.Longest];
     }
 
     /// <summary>Everything a sentence can mean: of the sheet, and named anew here.</summary>

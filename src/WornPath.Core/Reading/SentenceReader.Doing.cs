@@ -1,5 +1,4 @@
 using System.Collections.Immutable;
-using WornPath.Core.Quantities;
 using WornPath.Core.Sheets;
 
 namespace WornPath.Core.Reading;

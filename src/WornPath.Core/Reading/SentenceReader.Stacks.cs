@@ -1,5 +1,5 @@
+using WornPath.Core.Fasteners;
 using WornPath.Core.Sheets;
-using WornPath.Core.Tightening;
 
 namespace WornPath.Core.Reading;
 

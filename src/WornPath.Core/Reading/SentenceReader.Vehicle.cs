@@ -1,5 +1,3 @@
-using System.Collections.Immutable;
-using WornPath.Core.Quantities;
 using WornPath.Core.Sheets;
 
 namespace WornPath.Core.Reading;

@@ -33,7 +33,7 @@ public sealed record Reading(ImmutableArray<StepAction> Actions, ImmutableArray<
 public sealed partial class SentenceReader
 {
     /// <summary>One more whenever the same words may be read otherwise than before.</summary>
-    public const int Version = 8;
+    public const int Version = SheetFormat.NewestReader;
 
     private readonly Sheet _sheet;
     private readonly Step _step;

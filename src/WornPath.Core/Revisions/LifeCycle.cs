@@ -1,3 +1,4 @@
+using WornPath.Core.Workshops;
 using WornPath.Core.Findings;
 using WornPath.Core.Findings.Catalogue;
 using WornPath.Core.Sheets;
@@ -88,5 +89,5 @@ public static class LifeCycle
             : reason.Length > 2000 ? new Problem($"A reason of {reason.Length:N0} characters is too long.", "Keep it to 2,000.") : null;
     }
 
-    private static string Name(RevisionState state) => Editing.Fields.WordOf(state);
+    private static string Name(RevisionState state) => EnumWord.Of(state);
 }

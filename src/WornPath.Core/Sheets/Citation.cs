@@ -37,7 +37,7 @@ public sealed partial record Citation(string Document, Edition? Edition)
     {
         var edition = Cited().Match(source);
         var end = edition.Success ? edition.Index : Place().Match(source) is { Success: true } place ? place.Index : source.Length;
-        return new Citation(Editing.Fields.Clean(source[..end]).TrimEnd(' ', ',', ';', ':', '(', '-', '–'), edition.Success ? Read(edition) : null);
+        return new Citation(Names.Clean(source[..end]).TrimEnd(' ', ',', ';', ':', '(', '-', '–'), edition.Success ? Read(edition) : null);
     }
 
     /// <summary>The edition a text is ("3rd ed.", "rev. B"); null where it is none.</summary>

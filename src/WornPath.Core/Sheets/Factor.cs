@@ -1,5 +1,4 @@
 using System.Collections.Immutable;
-using WornPath.Core.Editing;
 using WornPath.Core.Quantities;
 
 namespace WornPath.Core.Sheets;
@@ -27,10 +26,10 @@ public sealed record Factor(string Name, ImmutableArray<string> Options)
         {
             var colon = part.IndexOf(':');
             if (colon <= 0) return new Problem($"“{NumberText.Excerpt(part)}” names no options.", Such);
-            var name = Fields.Clean(part[..colon]);
-            var options = part[(colon + 1)..].Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Select(Fields.Clean).ToImmutableArray();
+            var name = Names.Clean(part[..colon]);
+            var options = part[(colon + 1)..].Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Select(Names.Clean).ToImmutableArray();
             if (options.Length is < 2 or > MostOptions) return new Problem($"“{NumberText.Excerpt(name)}” has {options.Length} option{(options.Length == 1 ? "" : "s")}.", $"Give it from 2 to {MostOptions}. {Such}");
-            if (options.FirstOrDefault(o => o.Length > Fields.LongestName) is { } wide) return new Problem($"“{NumberText.Excerpt(wide)}” is too long for an option.", $"Keep it to {Fields.LongestName} characters.");
+            if (options.FirstOrDefault(o => o.Length > Names.Longest) is { } wide) return new Problem($"“{NumberText.Excerpt(wide)}” is too long for an option.", $"Keep it to {Names.Longest} characters.");
             if (factors.Any(f => f.Name.Equals(name, StringComparison.OrdinalIgnoreCase))) return new Problem($"“{NumberText.Excerpt(name)}” stands twice.", "Put its options together.");
             factors.Add(new Factor(name, options));
         }

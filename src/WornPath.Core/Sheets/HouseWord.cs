@@ -14,7 +14,7 @@ public sealed record HouseWord(string Word, ThingKind? Kind, Verb? Verb)
     /// <summary>A word as it is kept; or what is wrong with it.</summary>
     public static Outcome<HouseWord> Check(HouseWord word)
     {
-        var text = Editing.Fields.Clean(word.Word).ToLowerInvariant();
+        var text = Names.Clean(word.Word).ToLowerInvariant();
         if (text.Length is 0 or > Longest || !text.All(c => char.IsLetterOrDigit(c) || c is ' ' or '-' or '’' or '\''))
             return new Problem($"“{Quantities.NumberText.Excerpt(word.Word)}” is no word.", $"Write one to three words of at most {Longest} letters.");
         if (word.Kind is null == word.Verb is null) return new Problem($"“{text}” is neither said to be a thing nor to be done.",

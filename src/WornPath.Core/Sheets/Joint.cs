@@ -2,7 +2,6 @@ using System.Collections.Immutable;
 using System.Text.Json.Serialization;
 using WornPath.Core.Fasteners;
 using WornPath.Core.Quantities;
-using WornPath.Core.Tightening;
 
 namespace WornPath.Core.Sheets;
 

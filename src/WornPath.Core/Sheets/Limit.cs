@@ -1,6 +1,5 @@
 using System.Collections.Immutable;
 using System.Text.Json.Serialization;
-using WornPath.Core.Editing;
 using WornPath.Core.Quantities;
 
 namespace WornPath.Core.Sheets;
@@ -53,9 +52,9 @@ public sealed class Limit : IEquatable<Limit>
     /// <summary>Reads "left, steel wheels".</summary>
     public static Outcome<Limit> Parse(string text)
     {
-        var options = text.Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Select(Fields.Clean).ToList();
+        var options = text.Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Select(Names.Clean).ToList();
         if (options.Count == 0) return new Problem("No option is named.", "Write the options it holds for, parted by commas, such as left, steel wheels.");
-        if (options.Count > Factor.Most * Factor.MostOptions || options.Exists(o => o.Length > Fields.LongestName)) return new Problem($"“{NumberText.Excerpt(text)}” is too long.", "Name options of the header’s variants.");
+        if (options.Count > Factor.Most * Factor.MostOptions || options.Exists(o => o.Length > Names.Longest)) return new Problem($"“{NumberText.Excerpt(text)}” is too long.", "Name options of the header’s variants.");
         return Of(options)!;
     }
 

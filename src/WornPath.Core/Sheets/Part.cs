@@ -59,7 +59,7 @@ public sealed record Part : Thing
     /// <summary>Id of the part it sits on or in: it comes and goes with it unless it is taken off for itself. Null where that does not matter.</summary>
     public string? SitsOn { get; init; }
 
-    /// <summary>Null where the name tells (see <see cref="Natures"/>).</summary>
+    /// <summary>Null where the name tells (see <c>Natures</c>).</summary>
     public PartNature? Nature { get; init; }
 
     public string Note { get; init; } = "";

@@ -30,8 +30,8 @@ public sealed record Sheet
 
     public ImmutableArray<Phase> Phases { get; init; } = [];
 
-    /// <summary>Version of the sentence reader that read its steps (<see cref="Reading.SentenceReader.Version"/>). A released sheet keeps its own reading.</summary>
-    public int Reader { get; init; } = Reading.SentenceReader.Version;
+    /// <summary>Version of the sentence reader that read its steps (<see cref="SheetFormat.NewestReader"/>). A released sheet keeps its own reading.</summary>
+    public int Reader { get; init; } = SheetFormat.NewestReader;
 
     /// <summary>The highest number given out for each letter (J, P …). A number is never given to a second thing, not even after the first is deleted.</summary>
     public ImmutableSortedDictionary<string, int> Issued { get; init; } = ImmutableSortedDictionary<string, int>.Empty;

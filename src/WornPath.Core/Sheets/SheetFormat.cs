@@ -10,14 +10,17 @@ namespace WornPath.Core.Sheets;
 /// and comes with the third reader; version 5 keeps the author's word with the clauses it is about; version 6
 /// comes with the fifth reader and version 7 with the sixth, and neither has other names than the one before; version 8 says what becomes of
 /// fasteners that come out,
-/// and comes with the seventh reader; version 9 has the trade's words in the text of a fastener, comes with the eighth reader, and has no other
-/// names than the one before. What the names of a version are is held
-/// by docs/formats/names-VERSION.txt, whatever the program calls its properties.
+/// and comes with the seventh reader; version 9 has the trade's words in the text of a fastener and comes with the eighth reader, version 10
+/// with the ninth, and neither has other names than the one before. What the names of a version are is held by
+/// docs/formats/names-VERSION.txt, whatever the program calls its properties.
 /// </summary>
 public static class SheetFormat
 {
     /// <summary>The version that is written.</summary>
-    public const int Newest = 9;
+    public const int Newest = 10;
+
+    /// <summary>Version of the sentence reader of this program: one more whenever the same words may be read otherwise than before.</summary>
+    public const int NewestReader = 9;
 
     // The step at n brings version n + 1 to the next: a sheet, and the values of a field in a delta.
     private static readonly Action<JsonObject>[] Sheets =
@@ -33,6 +36,7 @@ public static class SheetFormat
         },
         // Versions 6 and 7 are read by another reader; that is told by the sheet's own "reader". What is new in version 8 is left out where
         // it is as it always was.
+        _ => { },
         _ => { },
         _ => { },
         _ => { },
@@ -81,15 +85,16 @@ public static class SheetFormat
     }
 
     /// <summary>A delta from its JSON of a version. Throws like <see cref="Read"/>.</summary>
-    public static Editing.Delta ReadDelta(ReadOnlySpan<byte> json, int version)
+    public static TDelta ReadDelta<TDelta>(ReadOnlySpan<byte> json, int version)
+        where TDelta : class
     {
         Check(version);
         const string Empty = "The edit is null.";
-        if (version >= 5) return JsonSerializer.Deserialize<Editing.Delta>(json, SheetJson.Options) ?? throw new JsonException(Empty);
+        if (version >= 5) return JsonSerializer.Deserialize<TDelta>(json, SheetJson.Options) ?? throw new JsonException(Empty);
         var delta = JsonNode.Parse(json) as JsonObject ?? throw new JsonException(Empty);
         if (delta["changes"] is JsonArray changes)
             foreach (var change in changes.OfType<JsonObject>().ToList()) BringUp(change, changes);
-        return delta.Deserialize<Editing.Delta>(SheetJson.Options)!;
+        return delta.Deserialize<TDelta>(SheetJson.Options)!;
     }
 
     // A step that came or went whole, or what was settled in one.

@@ -6,6 +6,9 @@ public static class SheetSize
     /// <summary>The longest text of a step, in characters.</summary>
     public const int LongestStep = 4000;
 
+    /// <summary>Characters of a justification.</summary>
+    public const int LongestJustification = 500;
+
     /// <summary>The most steps of a sheet.</summary>
     public const int MostSteps = 4000;
 

@@ -1,5 +1,5 @@
+using WornPath.Core.Fasteners;
 using System.Collections.Immutable;
-using System.Runtime.CompilerServices;
 using WornPath.Core.Quantities;
 using WornPath.Core.Sheets;
 using WornPath.Core.Workshops;

@@ -1,5 +1,4 @@
 using System.Globalization;
-using WornPath.Core.Editing;
 using WornPath.Core.Fasteners;
 using WornPath.Core.Sheets;
 using WornPath.Core.Workshops;
@@ -30,7 +29,7 @@ public static class JointNotes
         }
 
         if (joint.Fastener is { LeftHand: true }) yield return "Left-hand thread: it is tightened counterclockwise and comes undone clockwise.";
-        if (joint.Torque is { IsRange: true } range) yield return $"Set to {judgement.Target}, the {(range.IsTolerance ? "value" : Fields.WordOf(rules.Target))} of {range}.";
+        if (joint.Torque is { IsRange: true } range) yield return $"Set to {judgement.Target}, the {(range.IsTolerance ? "value" : EnumWord.Of(rules.Target))} of {range}.";
         if (judgement.IsReduced) yield return $"Reduced by the house rule from {joint.Torque} dry, by the ratio of the nut factors {judgement.DryRatio:0.00}.";
         else if (judgement.DryRatio is { } ratio) yield return string.Create(CultureInfo.InvariantCulture, $"Stated for dry threads and treated: kept as it is; by the ratio of the nut factors it would be {ratio:0.00} of that.");
         if (judgement.Stripping is { } weaker) yield return string.Create(CultureInfo.InvariantCulture, $"The weaker thread is {weaker.What}: it bears {weaker.LoadKn:0.0} kN. {weaker.Advice}").TrimEnd();

@@ -1,3 +1,4 @@
+using WornPath.Core.Fasteners;
 using System.Collections.Immutable;
 using WornPath.Core.Quantities;
 using WornPath.Core.Workshops;

@@ -1,3 +1,4 @@
+using WornPath.Core.Workshops;
 using WornPath.Core.Fasteners;
 using WornPath.Core.Quantities;
 
@@ -29,11 +30,11 @@ public enum PreloadVerdict
 /// <param name="Scatter">Scatter of the preload, as a part of it.</param>
 public sealed record Preload(double TargetKn, double ProofKn, double NutFactor, double Scatter)
 {
-    /// <summary>Nut factor of zinc-plated steel. Shigley's Mechanical Engineering Design, table 8–15, from memory; taken for steel as received (house).</summary>
-    public const double DefaultNutFactor = 0.20;
+    /// <summary>Nut factor of steel as received.</summary>
+    public const double DefaultNutFactor = NutFactors.OfSteelAsReceived;
 
-    /// <summary>Scatter of preload under a hand torque wrench on lubricated threads, as a part of it: ±25 %. NASA RP-1228, table of torque accuracy, from memory.</summary>
-    public const double DefaultScatter = 0.25;
+    /// <summary>Scatter of preload under a hand torque wrench on lubricated threads, as a part of it.</summary>
+    public const double DefaultScatter = HouseRules.UsualScatter;
 
     /// <summary>By how much more it scatters on dry threads: ±35 % there (NASA RP-1228, from memory).</summary>
     public const double DryAdds = 0.10;

@@ -1,3 +1,4 @@
+using WornPath.Core.Fasteners;
 using System.Collections.Immutable;
 
 namespace WornPath.Core.Tightening;

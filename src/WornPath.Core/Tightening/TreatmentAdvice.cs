@@ -1,3 +1,4 @@
+using WornPath.Core.Reading;
 using System.Collections.Immutable;
 using WornPath.Core.Fasteners;
 using WornPath.Core.Sheets;
@@ -48,7 +49,7 @@ public sealed record TreatmentAdvice(Treatment Advised, ImmutableArray<string> W
         var why = ImmutableArray.CreateBuilder<string>();
         var diameter = joint.Fastener?.Thread?.DiameterMm;
         var advised = Treatment.None;
-        if (joint.Locking != Locking.None) why.Add($"It is locked by its {Editing.Fields.WordOf(joint.Locking)}: no compound is needed.");
+        if (joint.Locking != Locking.None) why.Add($"It is locked by its {EnumWord.Of(joint.Locking)}: no compound is needed.");
         else if (joint.Fastener?.Form == FastenerForm.LockNut) why.Add("The prevailing-torque nut locks it: no compound on top of it.");
         else if (Natures.HoldsAWheel(joint, things)) why.Add("Wheel fasteners are held by their preload and are torqued again after the first use.");
         else if (joint.Untorqued is not null) why.Add("It is not brought to a preload that a compound would have to keep.");

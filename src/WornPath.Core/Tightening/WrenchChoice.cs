@@ -1,3 +1,4 @@
+using WornPath.Core.Fasteners;
 using System.Collections.Immutable;
 using System.Globalization;
 using WornPath.Core.Quantities;

@@ -1,9 +1,7 @@
 using System.Collections.Immutable;
 using System.Text.Json.Serialization;
-using WornPath.Core.Findings;
 using WornPath.Core.Quantities;
 using WornPath.Core.Sheets;
-using WornPath.Core.Tightening;
 
 namespace WornPath.Core.Workshops;
 
@@ -25,8 +23,11 @@ public enum TreatedSchool
 /// <param name="Oiled">Oiled; also wet threadlocker and sealant, unless their maker says otherwise.</param>
 /// <param name="Greased">Greased.</param>
 /// <param name="AntiSeize">With anti-seize.</param>
-public sealed record NutFactors(double AsReceived = Preload.DefaultNutFactor, double Oiled = 0.18, double Greased = 0.16, double AntiSeize = 0.14)
+public sealed record NutFactors(double AsReceived = NutFactors.OfSteelAsReceived, double Oiled = 0.18, double Greased = 0.16, double AntiSeize = 0.14)
 {
+    /// <summary>Nut factor of zinc-plated steel. Shigley's Mechanical Engineering Design, table 8–15, from memory; taken for steel as received (house).</summary>
+    public const double OfSteelAsReceived = 0.20;
+
     /// <summary>The factor of a treatment.</summary>
     public double Of(Treatment treatment) => treatment switch
     {
@@ -43,8 +44,11 @@ public sealed record Term(string Refused, string Preferred);
 /// <summary>The choices of a workshop where practice has more than one school. The defaults say why beside them.</summary>
 public sealed record HouseRules
 {
+    /// <summary>Scatter of preload under a hand torque wrench on lubricated threads, as a part of it: ±25 %. NASA RP-1228, table of torque accuracy, from memory.</summary>
+    public const double UsualScatter = 0.25;
+
     /// <summary>Scatter of preload under a hand torque wrench, as a part of it.</summary>
-    public double Scatter { get; init; } = Preload.DefaultScatter;
+    public double Scatter { get; init; } = UsualScatter;
 
     /// <summary>Where in a range the wrench is set: the middle leaves equal room for its error on both sides.</summary>
     public RangeTarget Target { get; init; }
@@ -100,7 +104,7 @@ public sealed record HouseRules
     /// <summary>The severity of a finding in this workshop. What a rule gives as Stop is never lowered.</summary>
     public Severity SeverityOf(string rule, Severity given) => given != Severity.Stop && Severities.TryGetValue(rule, out var own) ? own : given;
 
-    private static Problem? CheckWords(HouseRules rules)
+    private static Problem? CheckWords(HouseRules rules, IReadOnlyDictionary<string, Severity> known)
     {
         foreach (var (key, word) in rules.Schools)
         {
@@ -110,14 +114,14 @@ public sealed record HouseRules
 
         foreach (var (id, severity) in rules.Severities)
         {
-            if (Rules.All.FirstOrDefault(r => r.Info.Id == id) is not { } rule) return new Problem($"There is no rule “{NumberText.Excerpt(id)}”.", "Reload to see the rules there are.");
-            if (rule.Info.Severity == Severity.Stop && severity != Severity.Stop) return new Problem("What stops a release stops it in every workshop.", "Leave it at stop.", id);
+            if (!known.TryGetValue(id, out var given)) return new Problem($"There is no rule “{NumberText.Excerpt(id)}”.", "Reload to see the rules there are.");
+            if (given == Severity.Stop && severity != Severity.Stop) return new Problem("What stops a release stops it in every workshop.", "Leave it at stop.", id);
         }
 
         if (rules.Terms.Length > 200) return new Problem($"{rules.Terms.Length} words are too many.", "Keep the list to 200.", "terms");
         foreach (var term in rules.Terms)
         {
-            if (Editing.Fields.Clean(term.Refused).Length is < 2 or > 60 || Editing.Fields.Clean(term.Preferred).Length is < 1 or > 60) return new Problem($"“{NumberText.Excerpt(term.Refused)}”: a word and the one for it have up to 60 letters.", "Write both.", "terms");
+            if (Names.Clean(term.Refused).Length is < 2 or > 60 || Names.Clean(term.Preferred).Length is < 1 or > 60) return new Problem($"“{NumberText.Excerpt(term.Refused)}”: a word and the one for it have up to 60 letters.", "Write both.", "terms");
             if (term.Preferred.Contains(term.Refused, StringComparison.OrdinalIgnoreCase)) return new Problem($"“{NumberText.Excerpt(term.Preferred)}” holds the refused word.", "Put another word in its place.", "terms");
         }
 
@@ -125,9 +129,11 @@ public sealed record HouseRules
     }
 
     /// <summary>The rules, or which of them cannot be meant.</summary>
-    public static Outcome<HouseRules> Check(HouseRules rules)
+    /// <param name="rules">The rules.</param>
+    /// <param name="known">The severity of each rule of findings there is.</param>
+    public static Outcome<HouseRules> Check(HouseRules rules, IReadOnlyDictionary<string, Severity> known)
     {
-        if (CheckWords(rules) is { } words) return words;
+        if (CheckWords(rules, known) is { } words) return words;
         foreach (var (name, k) in ((string, double)[])[("as received", rules.NutFactors.AsReceived), ("oiled", rules.NutFactors.Oiled), ("greased", rules.NutFactors.Greased), ("anti-seize", rules.NutFactors.AntiSeize)])
             if (!(k is >= 0.05 and <= 0.6)) return new Problem($"A nut factor of {k} cannot be meant.", "Write a number from 0.05 to 0.6, such as 0.2.", $"K, {name}");
         if (!(rules.Scatter is >= 0.02 and <= 0.6)) return new Problem($"A scatter of {rules.Scatter} cannot be meant.", "Write a part from 0.02 to 0.6, such as 0.25.", "scatter");

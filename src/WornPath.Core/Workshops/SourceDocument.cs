@@ -1,4 +1,3 @@
-using WornPath.Core.Editing;
 using WornPath.Core.Quantities;
 using WornPath.Core.Sheets;
 
@@ -15,7 +14,7 @@ public sealed record SourceDocument(string Name, string Edition)
     /// <summary>The document, or what is wrong with it.</summary>
     public static Outcome<SourceDocument> Check(SourceDocument document)
     {
-        var (name, edition) = (Fields.Clean(document.Name), Fields.Clean(document.Edition));
+        var (name, edition) = (Names.Clean(document.Name), Names.Clean(document.Edition));
         if (name.Length is < 3 or > 120) return new Problem("A document has a name of 3 to 120 characters.", "Write it as sources cite it, such as Service manual T28.", "document");
         if (Citation.EditionOf(edition) is null || edition.Length > 40) return new Problem($"“{NumberText.Excerpt(edition)}” is no edition of {NumberText.Excerpt(name)}.", "Write it as it is cited: 3rd ed., issue 2, rev. B or 2019 edition.", "edition");
         return Citation.EditionOf(name) is null ? new SourceDocument(name, edition) : new Problem($"“{NumberText.Excerpt(name)}” names an edition in the document's name.", "Write the edition beside it.", "document");

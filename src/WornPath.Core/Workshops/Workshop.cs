@@ -1,7 +1,4 @@
 using System.Collections.Immutable;
-using WornPath.Core.Building;
-using WornPath.Core.Revisions;
-using WornPath.Core.Tightening;
 
 namespace WornPath.Core.Workshops;
 

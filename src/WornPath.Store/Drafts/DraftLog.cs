@@ -1,3 +1,4 @@
+using WornPath.Core.Workshops;
 using System.Collections.Immutable;
 using Microsoft.EntityFrameworkCore;
 using WornPath.Core.Editing;
@@ -33,7 +34,7 @@ public sealed class DraftLog(WornPathDb db)
         var deltas = await db.Edits.AsNoTracking().Where(e => e.RevisionId == revisionId && e.Seq > stored.BaseSeq).OrderBy(e => e.Seq).Select(e => new { e.Seq, e.Format, e.Delta }).ToListAsync(cancel);
         foreach (var row in deltas)
         {
-            var next = SheetFormat.ReadDelta(row.Delta, row.Format).ApplyTo(sheet);
+            var next = SheetFormat.ReadDelta<Delta>(row.Delta, row.Format).ApplyTo(sheet);
             sheet = next.IsGood ? next.Value : throw new InvalidDataException($"Edit {row.Seq} of revision {revisionId} does not go on its sheet: {next.Problem}");
         }
 
@@ -74,13 +75,13 @@ public sealed class DraftLog(WornPathDb db)
         var writers = await WritersAsync(revisionId, cancel);
         var state = await db.Revisions.Where(r => r.Id == revisionId).Select(r => r.State).SingleAsync(cancel);
         var rows = await db.ValueChecks.AsNoTracking().Where(c => c.RevisionId == revisionId).OrderBy(c => c.Id).Select(c => new { c.Joint, c.Seal, c.Read, c.Agrees, c.Who, c.At, c.PersonId }).ToListAsync(cancel);
-        return ValueChecks.Standing(rows.Select(c => (new ValueCheck(c.Joint, c.Seal, TorqueText.Parse(c.Read).Value, c.Agrees, c.Who, c.At), c.PersonId)), state, writers);
+        return ValueChecks.Standing(rows.Select(c => (new ValueCheck(c.Joint, c.Seal, TorqueText.Parse(c.Read).Value, c.Agrees, c.Who, c.At), c.PersonId)), state is RevisionState.Draft or RevisionState.InReview, writers);
     }
 
     /// <summary>The delta of an entry.</summary>
     public async Task<Delta> DeltaAsync(int revisionId, int seq, CancellationToken cancel = default)
     {
         var row = await db.Edits.AsNoTracking().Where(e => e.RevisionId == revisionId && e.Seq == seq).Select(e => new { e.Delta, e.Format }).SingleAsync(cancel);
-        return SheetFormat.ReadDelta(row.Delta, row.Format);
+        return SheetFormat.ReadDelta<Delta>(row.Delta, row.Format);
     }
 }

@@ -1,3 +1,4 @@
+using WornPath.Core.Workshops;
 using System.Text.Json;
 using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;

@@ -1,3 +1,4 @@
+using WornPath.Core.Workshops;
 ﻿using System;
 using Microsoft.EntityFrameworkCore.Migrations;
 

@@ -1,3 +1,4 @@
+using WornPath.Core.Workshops;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.EntityFrameworkCore;
 using WornPath.Core.Revisions;

@@ -1,9 +1,7 @@
 using System.Collections.Immutable;
-using WornPath.Core.Editing;
 using WornPath.Core.Findings;
 using WornPath.Core.Revisions;
 using WornPath.Core.Sheets;
-using WornPath.Core.Walking;
 using WornPath.Core.Workshops;
 using WornPath.Store.Drafts;
 using WornPath.Store.Entities;

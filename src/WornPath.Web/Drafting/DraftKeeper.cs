@@ -1,5 +1,3 @@
-using WornPath.Core.Revisions;
-using WornPath.Store;
 using WornPath.Store.Drafts;
 
 namespace WornPath.Web.Drafting;

@@ -2,7 +2,6 @@ using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Storage;
 using WornPath.Core;
 using WornPath.Core.Editing;
-using WornPath.Core.Findings;
 using WornPath.Core.Quantities;
 using WornPath.Core.Revisions;
 using WornPath.Core.Sheets;
@@ -24,7 +23,7 @@ public sealed class Procedures(WornPathDb db, DraftLog log, Drafts drafts, Works
     /// <summary>A new procedure with its first draft; the draft's id.</summary>
     public Task<Outcome<int>> AddAsync(string number, string title, string platform, Sheet sheet, string authorId) => WholeAsync<int>(async () =>
     {
-        (number, title, platform) = (Fields.Clean(number), Fields.Clean(title), Fields.Clean(platform));
+        (number, title, platform) = (Names.Clean(number), Names.Clean(title), Names.Clean(platform));
         if (number.Length is 0 or > 40) return new Problem("The procedure needs a number of at most 40 characters.", "Write the one your workshop files it under, such as OT-120.");
         if (title.Length is 0 or > 200) return new Problem("The procedure needs a title of at most 200 characters.", "Write what the job is, such as Front hub bearing, left.");
         if (platform.Length > 200) return new Problem("The platform is longer than 200 characters.", "Name the vehicle.");
@@ -77,7 +76,7 @@ public sealed class Procedures(WornPathDb db, DraftLog log, Drafts drafts, Works
     /// <summary>Gives a warning a reason to stand.</summary>
     public Task<Problem?> WaiveAsync(Revision revision, string personId, string key, string reason) => ChangeAsync(revision, async act =>
     {
-        if (act.Standing.Findings.FirstOrDefault(f => Waivers.KeyOf(f) == key) is not { } finding) return new Problem("This warning is no longer found.", "Reload to see what is.");
+        if (act.Standing.Findings.FirstOrDefault(f => f.WaiverKey == key) is not { } finding) return new Problem("This warning is no longer found.", "Reload to see what is.");
         if (LifeCycle.Waive(act.Row.State, personId, await log.WritersAsync(act.Row.Id), finding, reason) is { } problem) return problem;
         db.Waivers.Add(new WaiverEntry { RevisionId = act.Row.Id, Key = key, Seal = Waivers.SealOf(finding, act.Standing.Sheet), PersonId = personId, Who = await WhoAsync(personId), At = Now, Reason = reason.Trim() });
         return null;

@@ -1,10 +1,10 @@
+using WornPath.Core.Cautions;
+using WornPath.Core.Fasteners;
+using WornPath.Core.Workshops;
 using System.Collections.Immutable;
 using System.Runtime.InteropServices;
 using WornPath.Core.Editing;
 using WornPath.Core.Findings;
-using WornPath.Core.Printing;
-using WornPath.Core.Reading;
-using WornPath.Core.Revisions;
 using WornPath.Core.Sheets;
 using WornPath.Core.Tightening;
 using WornPath.Core.Walking;

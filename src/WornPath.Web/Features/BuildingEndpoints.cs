@@ -1,3 +1,4 @@
+using WornPath.Core.Workshops;
 using System.Collections.Immutable;
 using System.ComponentModel.DataAnnotations;
 using System.Security.Claims;
@@ -39,7 +40,7 @@ public static class BuildingEndpoints
     public sealed record BlockView(string Name, ImmutableArray<ImmutableArray<BlockWords>> Steps, ImmutableArray<SlotView> Slots);
 
     /// <summary>A block to put in, and what its slots are.</summary>
-    public sealed record BlockForm([property: Required, MaxLength(Fields.LongestName)] string Name, [property: Required, MaxLength(24)] string Phase, [property: MaxLength(24)] string? After, [property: Required, MaxLength(60)] IReadOnlyDictionary<string, string> Choices);
+    public sealed record BlockForm([property: Required, MaxLength(Names.Longest)] string Name, [property: Required, MaxLength(24)] string Phase, [property: MaxLength(24)] string? After, [property: Required, MaxLength(60)] IReadOnlyDictionary<string, string> Choices);
 
     /// <summary>An edit the core has made; the page sends it, if the author takes it.</summary>
     public sealed record EditView(Edit Edit);

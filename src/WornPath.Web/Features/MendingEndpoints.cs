@@ -2,7 +2,6 @@ using System.Collections.Immutable;
 using System.Security.Claims;
 using Microsoft.AspNetCore.Http.HttpResults;
 using WornPath.Core.Editing;
-using WornPath.Core.Reading;
 using WornPath.Core.Sheets;
 using WornPath.Web.Drafting;
 

@@ -1,3 +1,4 @@
+using WornPath.Core.Workshops;
 using System.Collections.Immutable;
 using System.Security.Claims;
 using Microsoft.AspNetCore.Http.HttpResults;

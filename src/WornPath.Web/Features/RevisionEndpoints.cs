@@ -8,7 +8,6 @@ using WornPath.Core;
 using WornPath.Core.Editing;
 using WornPath.Core.Findings;
 using WornPath.Core.Revisions;
-using WornPath.Core.Sheets;
 using WornPath.Core.Walking;
 using WornPath.Formats;
 using WornPath.Store;

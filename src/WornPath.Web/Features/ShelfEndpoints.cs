@@ -9,7 +9,6 @@ using WornPath.Core.Revisions;
 using WornPath.Core.Sheets;
 using WornPath.Formats;
 using WornPath.Store;
-using WornPath.Store.Entities;
 using WornPath.Web.Drafting;
 
 namespace WornPath.Web.Features;

@@ -6,14 +6,10 @@ using System.Text;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 using WornPath.Core;
-using WornPath.Core.Building;
-using WornPath.Core.Editing;
 using WornPath.Core.Findings;
 using WornPath.Core.Quantities;
 using WornPath.Core.Revisions;
 using WornPath.Core.Sheets;
-using WornPath.Core.Tightening;
-using WornPath.Core.Walking;
 using WornPath.Core.Workshops;
 using WornPath.Formats;
 using WornPath.Store;
@@ -75,7 +71,7 @@ public static class WorkshopEndpoints
         workshop.MapGet("/crib.csv", async (WorkshopBook book) => TypedResults.File(Encoding.UTF8.GetBytes(CribCsv.Write((await book.NowAsync()).Workshop.Crib)), "text/csv", "crib.csv")).WithName("GetCribCsv");
         workshop.MapPut("/crib", (CribForm form, WorkshopBook book, ClaimsPrincipal me) => PutAsync(book, me, form.Version, CribOf(form), (w, crib) => w with { Crib = crib })).RequireAuthorization(Policies.WorkshopKeeper).WithName("PutCrib");
         workshop.MapPut("/crib.csv", (CribText form, WorkshopBook book, ClaimsPrincipal me) => PutAsync(book, me, form.Version, CribCsv.Read(form.Csv), (w, crib) => w with { Crib = crib })).RequireAuthorization(Policies.WorkshopKeeper).WithName("PutCribCsv");
-        workshop.MapPut("/rules", (RulesForm form, WorkshopBook book, ClaimsPrincipal me) => PutAsync(book, me, form.Version, HouseRules.Check(form.Rules), (w, rules) => w with { Rules = rules })).RequireAuthorization(Policies.WorkshopKeeper).WithName("PutRules");
+        workshop.MapPut("/rules", (RulesForm form, WorkshopBook book, ClaimsPrincipal me) => PutAsync(book, me, form.Version, HouseRules.Check(form.Rules, Rules.Severities), (w, rules) => w with { Rules = rules })).RequireAuthorization(Policies.WorkshopKeeper).WithName("PutRules");
         workshop.MapPut("/blocks", (BlocksForm form, WorkshopBook book, ClaimsPrincipal me) => PutAsync(book, me, form.Version, BlocksOf(form), (w, blocks) => w with { Blocks = blocks })).RequireAuthorization(Policies.WorkshopKeeper).WithName("PutBlocks");
         workshop.MapPut("/documents", (DocumentsForm form, WorkshopBook book, ClaimsPrincipal me) => PutAsync(book, me, form.Version, DocumentsOf(form), (w, documents) => w with { Documents = documents })).RequireAuthorization(Policies.WorkshopKeeper).WithName("PutDocuments");
         // Whoever writes teaches; whoever writes or keeps the workshop takes back.
@@ -135,7 +131,7 @@ public static class WorkshopEndpoints
     // Every draft and every sheet in review, walked under the rules as they would be.
     private static async Task<Results<Ok<List<TouchedView>>, ProblemHttpResult>> TouchedAsync(RulesForm form, WorkshopBook book, DraftKeeper keeper, WornPathDb db, CancellationToken cancel)
     {
-        var rules = HouseRules.Check(form.Rules);
+        var rules = HouseRules.Check(form.Rules, Rules.Severities);
         if (!rules.IsGood) return rules.Problem.ToHttp();
         var workshop = (await book.NowAsync()).Workshop with { Rules = rules.Value };
         var touched = new List<TouchedView>();
@@ -143,7 +139,7 @@ public static class WorkshopEndpoints
         {
             using var lease = await keeper.LeaseAsync(open.Id);
             if (lease?.Draft is not { } draft) continue;
-            static string Short(Finding f) => $"{f.Rule}{(f.StepNumber is { } n ? $" step {n}" : "")}{(f.Thing is { } t ? $" {t}" : "")}, {Fields.WordOf(f.Severity)}";
+            static string Short(Finding f) => $"{f.Rule}{(f.StepNumber is { } n ? $" step {n}" : "")}{(f.Thing is { } t ? $" {t}" : "")}, {EnumWord.Of(f.Severity)}";
             List<string> now = [.. draft.Now.Walks.Findings.Select(Short)], then = [.. Draft.Walked.Of(draft.Now.Sheet, draft.Now.Seq, workshop, draft.Now.Reviewed).Walks.Findings.Select(Short)];
             ImmutableArray<string> comes = [.. then.Except(now)], goes = [.. now.Except(then)];
             if (comes.Length + goes.Length > 0) touched.Add(new TouchedView(open.Id, open.Number, open.Title, open.Letter, comes, goes));

@@ -1,3 +1,6 @@
+using WornPath.Core.Cautions;
+using WornPath.Core.Reading;
+using WornPath.Core.Workshops;
 using WornPath.Core.Building;
 using WornPath.Core.Printing;
 

@@ -1,4 +1,4 @@
-using WornPath.Core.Building;
+using WornPath.Core.Workshops;
 
 namespace WornPath.Core.Tests.Building;
 

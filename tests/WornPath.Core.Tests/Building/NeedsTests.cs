@@ -1,6 +1,5 @@
 using System.Collections.Immutable;
 using WornPath.Core.Building;
-using WornPath.Core.Tightening;
 using WornPath.Core.Workshops;
 
 namespace WornPath.Core.Tests.Building;

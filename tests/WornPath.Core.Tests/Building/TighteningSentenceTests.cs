@@ -1,3 +1,4 @@
+using WornPath.Core.Workshops;
 using CsCheck;
 using WornPath.Core.Building;
 

@@ -1,5 +1,4 @@
 using WornPath.Core.Building;
-using WornPath.Core.Tightening;
 using WornPath.Core.Workshops;
 
 namespace WornPath.Core.Tests.Building;

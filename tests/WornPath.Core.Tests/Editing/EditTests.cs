@@ -1,3 +1,4 @@
+using WornPath.Core.Cautions;
 using System.Text.Json;
 using CsCheck;
 
@@ -37,11 +38,11 @@ public class EditTests
             7 => new InsertPhase(null, phase, $"Phase {b}"),
             8 => new RenamePhase(phase, sheet.Phases.Single(p => p.Id == phase).Name, $"Name {a}"),
             9 => new RemovePhase(phase),
-            10 when step.Questions.Length > 0 => Core.Reading.Asking.Answers(step.Questions[0], step, sheet).ElementAt(b % Core.Reading.Asking.Answers(step.Questions[0], step, sheet).Count()).Edit,
+            10 when step.Questions.Length > 0 => Asking.Answers(step.Questions[0], step, sheet).ElementAt(b % Asking.Answers(step.Questions[0], step, sheet).Count()).Edit,
             12 => new SetField(step.Id, b % 2 == 0 ? "minutes" : "people", Fields.Step.Single(f => f.Name == (b % 2 == 0 ? "minutes" : "people")).Get(step), a % 3 == 0 ? "" : $"{b + 1}"),
             13 => new SetField("", "variants", Factor.Text(sheet.Header.Variants), a % 3 == 0 ? "" : a % 3 == 1 ? "side: left, right" : "wheels: steel wheels, cast wheels; side: left, right"),
             14 => new WriteCaution(step.Id, step.Cautions.Length > 0 && b % 2 == 0 ? step.Cautions[0].Hazard : "", new Caution((SignalWord)(a % 4), $"Hazard {b}.", "It hurts.", "Stand clear.")),
-            15 => new DropCaution(step.Id, step.Cautions.Length > 0 ? step.Cautions[0].Hazard : Core.Printing.UsualCautions.Proposed(step, sheet).FirstOrDefault()?.Hazard ?? "none", "It is not so here."),
+            15 => new DropCaution(step.Id, step.Cautions.Length > 0 ? step.Cautions[0].Hazard : UsualCautions.Proposed(step, sheet).FirstOrDefault()?.Hazard ?? "none", "It is not so here."),
             16 => new BringCautionBack(step.Id, step.Dropped.Length > 0 ? step.Dropped[0].Hazard : "none"),
             17 => new SetFieldByName(thing.Name, field.Name, text),
             _ => new SetField("", "purpose", sheet.Header.Purpose, text),

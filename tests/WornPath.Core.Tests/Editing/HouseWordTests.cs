@@ -1,6 +1,3 @@
-using WornPath.Core.Editing;
-using WornPath.Core.Reading;
-
 namespace WornPath.Core.Tests.Editing;
 
 /// <summary>The workshop teaches: a noun or a verb settled once is known in every sentence, also in those written before.</summary>

@@ -1,6 +1,3 @@
-using WornPath.Core.Editing;
-using WornPath.Core.Reading;
-using WornPath.Core.Walking;
 using WornPath.Core.Workshops;
 
 namespace WornPath.Core.Tests.Editing;

@@ -1,3 +1,4 @@
+using WornPath.Core.Cautions;
 namespace WornPath.Core.Tests.Findings;
 
 /// <summary>
@@ -176,6 +177,6 @@ public class ClaimTests
     public void A_usual_caution_is_given_for_what_is_said(string text, bool given)
     {
         var sheet = new Written().Part("housing").Part("seal").Part("disc").Steps(text).Sheet;
-        Core.Printing.UsualCautions.Proposed(sheet.Steps.Single(), sheet).Count.ShouldBe(given ? 1 : 0);
+        UsualCautions.Proposed(sheet.Steps.Single(), sheet).Count.ShouldBe(given ? 1 : 0);
     }
 }

@@ -47,7 +47,7 @@ public class JudgementTests(ITestOutputHelper output)
             table.AppendLine($"  {(fault.IsFine ? "false" : "missed")}: {job.Name}:{fault.Line} {fault.Kind}");
             foreach (var step in job.With(fault).Sheet.Steps.Where(s => job.Sheet.Steps.All(was => was.Id != s.Id || was.Text != s.Text)))
                 table.AppendLine($"      “{step.Text.ReplaceLineEndings(" / ")}”: "
-                    + $"{string.Join("; ", step.Actions.Select(a => Core.Reading.Asking.Of(a, job.Sheet)))}");
+                    + $"{string.Join("; ", step.Actions.Select(a => Asking.Of(a, job.Sheet)))}");
             foreach (var f in grave.Take(3)) table.AppendLine($"      {Said(f)}");
         }
 

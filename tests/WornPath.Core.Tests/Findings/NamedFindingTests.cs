@@ -1,3 +1,4 @@
+using WornPath.Core.Workshops;
 namespace WornPath.Core.Tests.Findings;
 
 /// <summary>Each finding that was once missing, by name, in a sheet of its own: a Stop or a Warn at the step that is wrong.</summary>

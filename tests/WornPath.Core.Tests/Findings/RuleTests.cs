@@ -1,5 +1,3 @@
-using WornPath.Core.Findings;
-using WornPath.Core.Revisions;
 using WornPath.Core.Tightening;
 using WornPath.Core.Workshops;
 
@@ -441,7 +439,7 @@ public class RuleTests
             var page = File.ReadAllText(Path.Combine(Repository.Root, "docs", "findings", rule.Id + ".md"));
             page.ShouldStartWith($"# {rule.Id}: {rule.Title}\n");
             foreach (var heading in (string[])["## What it finds", "## Example", "## What to do", "## What it rests on"]) page.ShouldContain(heading, Case.Sensitive, rule.Id);
-            page.ShouldContain(Fields.WordOf(rule.Severity), Case.Insensitive, rule.Id);
+            page.ShouldContain(EnumWord.Of(rule.Severity), Case.Insensitive, rule.Id);
         }
     }
 

@@ -46,7 +46,7 @@ public class AnyTextTests
         foreach (var fix in sheet.Findings().SelectMany(f => f.Fixes))
             Editor.Apply(sheet.Sheet, fix.Edit).IsGood.ShouldBeTrue(fix.Title);
         foreach (var question in sheet.Sheet.Steps.SelectMany(s => s.Questions.Select(q => (Step: s, Question: q))))
-            foreach (var (label, edit) in Core.Reading.Asking.Answers(question.Question, question.Step, sheet.Sheet))
+            foreach (var (label, edit) in Asking.Answers(question.Question, question.Step, sheet.Sheet))
                 Editor.Apply(sheet.Sheet, edit).Problem?.What.ShouldNotBeNullOrEmpty(label);
     }, iter: 250);
 
@@ -60,7 +60,7 @@ public class AnyTextTests
         var step = sheet.FindStep("s1")!;
         for (var i = 0; i < step.Actions.Length; i++)
         {
-            var mending = Core.Reading.Mending.Of(sheet, step, i)!;
+            var mending = Mending.Of(sheet, step, i)!;
             mending.Words.ShouldNotBeEmpty($"{text}: {step.Actions[i].Verb}");
             foreach (var (label, edit) in mending.Answers) Editor.Apply(sheet, edit).Problem?.What.ShouldNotBeNullOrEmpty(label);
             var struck = Editor.Apply(sheet, new SayAction("s1", mending.Words, mending.Place, mending.Before, null)).Value.Sheet;

@@ -1,4 +1,3 @@
-using WornPath.Core.Reading;
 using WornPath.Score;
 
 namespace WornPath.Core.Tests.Reading;

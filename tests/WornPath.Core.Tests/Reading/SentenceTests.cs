@@ -125,7 +125,7 @@ public class SentenceTests
         {
             var asked = Hub().Steps(sentence);
             var question = asked.Step(1).Questions.ShouldHaveSingleItem();
-            foreach (var (label, edit) in Core.Reading.Asking.Answers(question, asked.Step(1), asked.Sheet))
+            foreach (var (label, edit) in Asking.Answers(question, asked.Step(1), asked.Sheet))
             {
                 var settled = Editor.Apply(asked.Sheet, edit);
                 settled.IsGood.ShouldBeTrue($"{sentence}: {label}: {settled.Problem}");

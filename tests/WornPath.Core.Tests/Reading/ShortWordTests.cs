@@ -1,5 +1,3 @@
-using WornPath.Core.Reading;
-
 namespace WornPath.Core.Tests.Reading;
 
 /// <summary>Words as shop notes shorten them are the words themselves, whoever wrote which first.</summary>

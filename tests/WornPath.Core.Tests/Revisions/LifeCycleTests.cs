@@ -1,4 +1,4 @@
-using WornPath.Core.Findings;
+using WornPath.Core.Workshops;
 using WornPath.Core.Revisions;
 
 namespace WornPath.Core.Tests.Revisions;

@@ -1,6 +1,6 @@
+using WornPath.Core.Workshops;
 using System.Globalization;
 using CsCheck;
-using WornPath.Core.Revisions;
 
 namespace WornPath.Core.Tests.Revisions;
 

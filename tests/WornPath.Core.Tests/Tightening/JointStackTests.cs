@@ -1,5 +1,5 @@
+using WornPath.Core.Fasteners;
 using WornPath.Core.Building;
-using WornPath.Core.Tightening;
 using WornPath.Core.Workshops;
 
 namespace WornPath.Core.Tests.Tightening;

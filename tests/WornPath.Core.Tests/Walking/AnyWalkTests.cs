@@ -1,3 +1,4 @@
+using WornPath.Core.Revisions;
 using CsCheck;
 using WornPath.Core.Building;
 using WornPath.Core.Printing;

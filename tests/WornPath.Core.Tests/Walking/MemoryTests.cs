@@ -1,3 +1,4 @@
+using WornPath.Core.Reading;
 using WornPath.Core.Tightening;
 using WornPath.Core.Workshops;
 

@@ -1,3 +1,4 @@
+using WornPath.Core.Workshops;
 using System.Collections.Immutable;
 using WornPath.Core.Building;
 using WornPath.Core.Printing;

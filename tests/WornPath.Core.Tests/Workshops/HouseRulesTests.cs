@@ -1,4 +1,3 @@
-using WornPath.Core.Tightening;
 using WornPath.Core.Workshops;
 
 namespace WornPath.Core.Tests.Workshops;
@@ -26,10 +25,10 @@ public class HouseRulesTests
 
     [Theory]
     [MemberData(nameof(Bad))]
-    public void A_rule_that_cannot_be_meant_is_named(string where, HouseRules rules) => HouseRules.Check(rules).Problem!.ToString().ShouldContain(where);
+    public void A_rule_that_cannot_be_meant_is_named(string where, HouseRules rules) => HouseRules.Check(rules, Rules.Severities).Problem!.ToString().ShouldContain(where);
 
     [Fact]
-    public void The_defaults_are_good() => HouseRules.Check(Good).Value.ShouldBe(Good);
+    public void The_defaults_are_good() => HouseRules.Check(Good, Rules.Severities).Value.ShouldBe(Good);
 
     public static TheoryData<string, Wrench> BadTools => new()
     {

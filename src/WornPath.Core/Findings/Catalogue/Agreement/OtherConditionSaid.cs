@@ -1,4 +1,3 @@
-using WornPath.Core.Editing;
 using WornPath.Core.Reading;
 using WornPath.Core.Sheets;
 using WornPath.Core.Walking;
@@ -25,8 +24,8 @@ public sealed class OtherConditionSaid : AgreementRule
         if (action.Verb is not (Verb.Torque or Verb.TorquePass) || SaidIn(step) is not var (at, said)) return null;
         // A bearing is turned while it is seated, without anybody saying it in Joints. Wheel fasteners are judged by their own rule, whatever the condition is called.
         if (said == joint.Condition || (said == TighteningCondition.Turning && joint.Torque?.Seat is not null) || (said == TighteningCondition.TyreTouching && joint.Condition == TighteningCondition.None && Natures.HoldsAWheel(joint, walk.Things))) return null;
-        var stands = joint.Condition == TighteningCondition.None ? "" : $"“{Fields.WordOf(joint.Condition)}”";
-        return new Said(at, $"“{at.Of(step.Text)}”", stands, "condition", Fields.WordOf(said), null);
+        var stands = joint.Condition == TighteningCondition.None ? "" : $"“{EnumWord.Of(joint.Condition)}”";
+        return new Said(at, $"“{at.Of(step.Text)}”", stands, "condition", EnumWord.Of(said), null);
     }
 
     // The first condition the words say.

@@ -1,4 +1,3 @@
-using WornPath.Core.Editing;
 using WornPath.Core.Sheets;
 using WornPath.Core.Walking;
 using WornPath.Core.Workshops;
@@ -43,7 +42,7 @@ public sealed class OtherTreatmentSaid : AgreementRule
         // What goes on studs is meant for the nuts that go on them.
         if (joint.Treatment == Sheets.Treatment.None && walk.Doing(Verb.Treat).FirstOrDefault(e => ReferenceEquals(e.Action, action)) is { } put
             && walk.Sheet.Joints.Any(nuts => said.Means.Contains(nuts.Treatment) && Applied.OnItsStuds(walk, put, nuts))) return null;
-        return new Said(default, said.Word, joint.Treatment == Sheets.Treatment.None ? "" : Fields.WordOf(joint.Treatment), said.Means.Length == 1 ? "treatment" : "", Fields.WordOf(said.Means[0]), null);
+        return new Said(default, said.Word, joint.Treatment == Sheets.Treatment.None ? "" : EnumWord.Of(joint.Treatment), said.Means.Length == 1 ? "treatment" : "", EnumWord.Of(said.Means[0]), null);
     }
 
     /// <summary>The treatments words may mean; none where they name none.</summary>

@@ -1,3 +1,4 @@
+using WornPath.Core.Workshops;
 using WornPath.Core.Building;
 using WornPath.Core.Editing;
 using WornPath.Core.Sheets;
@@ -35,11 +36,11 @@ public sealed class JointLeftOut : ThingRule<Joint>
     // Another joint of the kit goes in where it came out; or a step throws it away.
     private static Fix? Else(Walk walk, Joint joint)
     {
-        Fix Becomes(string title, string text) => new(title, new SetField(joint.Id, "becomes", Fields.WordOf(JointFate.Refit), text));
+        Fix Becomes(string title, string text) => new(title, new SetField(joint.Id, "becomes", EnumWord.Of(JointFate.Refit), text));
         var instead = walk.Sheet.Joints.FirstOrDefault(j => j.Origin != Origin.Vehicle && j.Holds.Intersect(joint.Holds).Any()
             && !walk.AtEnd(j.Id).Joint.IsOut);
         if (instead is not null) return Becomes($"{joint.Id} is superseded by {instead.Id}", $"superseded by {instead.Id}");
-        return walk.EventsOf(joint.Id).Any(e => e.Verb == Verb.Discard) ? Becomes($"{joint.Id} is thrown away", Fields.WordOf(JointFate.Discard)) : null;
+        return walk.EventsOf(joint.Id).Any(e => e.Verb == Verb.Discard) ? Becomes($"{joint.Id} is thrown away", EnumWord.Of(JointFate.Discard)) : null;
     }
 
     private static WalkEvent LastOut(IReadOnlyList<WalkEvent> events)

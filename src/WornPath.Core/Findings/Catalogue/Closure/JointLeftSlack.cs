@@ -1,3 +1,5 @@
+using WornPath.Core.Workshops;
+using WornPath.Core.Reading;
 using WornPath.Core.Building;
 using WornPath.Core.Fasteners;
 using WornPath.Core.Sheets;

@@ -1,5 +1,5 @@
+using WornPath.Core.Workshops;
 using WornPath.Core.Building;
-using WornPath.Core.Editing;
 using WornPath.Core.Sheets;
 using WornPath.Core.Walking;
 
@@ -35,7 +35,7 @@ public sealed class JointNotLocked : ThingRule<Joint>
         else if (joint.Locking == Locking.Stake && !After(Verb.Stake))
             found.Add(At(torqued, $"{joint.Label} is torqued here and not staked.", Fixes.InsertAfter(walk, torqued.StepIndex, $"Stake {joint.Id}", $"Stake {Fixes.The(joint)}.")));
         else if (joint.HasTabOrWire && end.Lock != LockState.On)
-            found.Add(At(torqued, $"{joint.Label} {joint.Are} torqued here and {(joint.IsMany ? "get" : "gets")} no {Fields.WordOf(joint.Locking)}.",
+            found.Add(At(torqued, $"{joint.Label} {joint.Are} torqued here and {(joint.IsMany ? "get" : "gets")} no {EnumWord.Of(joint.Locking)}.",
                 Fixes.InsertAfter(walk, torqued.StepIndex, $"Lock {joint.Id}", TighteningSentence.Lock(joint))));
         if (joint.Mark && !After(Verb.Mark))
             found.Add(At(torqued, $"{joint.Label} is torqued here and gets no witness mark.", Fixes.InsertAfter(walk, torqued.StepIndex, $"Mark {joint.Id}", $"Mark {Fixes.The(joint)}.")));

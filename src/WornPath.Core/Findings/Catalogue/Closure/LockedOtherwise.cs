@@ -1,3 +1,4 @@
+using WornPath.Core.Workshops;
 using WornPath.Core.Editing;
 using WornPath.Core.Sheets;
 using WornPath.Core.Walking;
@@ -16,8 +17,8 @@ public sealed class LockedOtherwise : ThingRule<Joint>
             if (walked.Verb is not (Verb.InsertPin or Verb.Stake)) continue;
             var done = walked.Verb == Verb.InsertPin ? Locking.CotterPin : Locking.Stake;
             if (joint.Locking == done) continue;
-            found.Add(At(walked, $"{joint.Label} {(done == Locking.CotterPin ? "gets a cotter pin" : "is staked")} here, and Joints says {(joint.Locking == Locking.None ? "nothing of it" : $"“{Fields.WordOf(joint.Locking)}”")}: a pin or stake that is left out would not be missed.",
-                new Fix($"{joint.Id} is locked by a {Fields.WordOf(done)}", new SetField(joint.Id, "locking", Fields.WordOf(joint.Locking), Fields.WordOf(done)))));
+            found.Add(At(walked, $"{joint.Label} {(done == Locking.CotterPin ? "gets a cotter pin" : "is staked")} here, and Joints says {(joint.Locking == Locking.None ? "nothing of it" : $"“{EnumWord.Of(joint.Locking)}”")}: a pin or stake that is left out would not be missed.",
+                new Fix($"{joint.Id} is locked by a {EnumWord.Of(done)}", new SetField(joint.Id, "locking", EnumWord.Of(joint.Locking), EnumWord.Of(done)))));
             return;
         }
     }

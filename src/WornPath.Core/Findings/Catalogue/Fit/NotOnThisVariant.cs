@@ -1,3 +1,4 @@
+using WornPath.Core.Workshops;
 using WornPath.Core.Editing;
 using WornPath.Core.Reading;
 using WornPath.Core.Sheets;

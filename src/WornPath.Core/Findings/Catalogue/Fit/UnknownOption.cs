@@ -1,5 +1,5 @@
+using WornPath.Core.Workshops;
 using WornPath.Core.Editing;
-using WornPath.Core.Sheets;
 using WornPath.Core.Walking;
 
 namespace WornPath.Core.Findings.Catalogue;

@@ -1,3 +1,4 @@
+using WornPath.Core.Workshops;
 using System.Text.RegularExpressions;
 using WornPath.Core.Sheets;
 using WornPath.Core.Walking;

@@ -1,3 +1,4 @@
+using WornPath.Core.Workshops;
 using System.Globalization;
 using System.Text.RegularExpressions;
 using WornPath.Core.Quantities;

@@ -1,5 +1,6 @@
+using WornPath.Core.Workshops;
+using WornPath.Core.Cautions;
 using WornPath.Core.Editing;
-using WornPath.Core.Printing;
 using WornPath.Core.Reading;
 using WornPath.Core.Sheets;
 using WornPath.Core.Walking;

@@ -1,3 +1,5 @@
+using WornPath.Core.Workshops;
+using WornPath.Core.Reading;
 using WornPath.Core.Sheets;
 using WornPath.Core.Walking;
 

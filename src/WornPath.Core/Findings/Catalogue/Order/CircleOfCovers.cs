@@ -1,3 +1,4 @@
+using WornPath.Core.Workshops;
 using WornPath.Core.Building;
 using WornPath.Core.Walking;
 

@@ -1,4 +1,4 @@
-using WornPath.Core.Editing;
+using WornPath.Core.Workshops;
 using WornPath.Core.Sheets;
 using WornPath.Core.Walking;
 

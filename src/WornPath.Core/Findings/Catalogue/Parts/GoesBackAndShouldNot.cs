@@ -1,3 +1,4 @@
+using WornPath.Core.Workshops;
 using WornPath.Core.Editing;
 using WornPath.Core.Sheets;
 using WornPath.Core.Walking;
@@ -16,6 +17,6 @@ public sealed class GoesBackAndShouldNot : ThingRule<Joint>
             && e.Acted is { AnyOut: true, WasOut: true }) is not { } back) return;
         var said = Fields.Of(ThingKind.Joint).First(f => f.Name == "becomes").Get(joint);
         found.Add(At(back, $"{joint.Label} {(joint.Count > 1 ? "go" : "goes")} back in here, and Joints says “{said}”.",
-            new Fix($"{joint.Id} {(joint.Count > 1 ? "go" : "goes")} back", new SetField(joint.Id, "becomes", said, Fields.WordOf(JointFate.Refit)))));
+            new Fix($"{joint.Id} {(joint.Count > 1 ? "go" : "goes")} back", new SetField(joint.Id, "becomes", said, EnumWord.Of(JointFate.Refit)))));
     }
 }

@@ -1,3 +1,4 @@
+using WornPath.Core.Workshops;
 using WornPath.Core.Editing;
 using WornPath.Core.Sheets;
 using WornPath.Core.Walking;
@@ -14,6 +15,6 @@ public sealed class NewPartNotListed : ThingRule<Part>
         if (part.Origin != Origin.Vehicle || part.Fate == Fate.Replace) return;
         // On a branch it is only perhaps needed; that is what spares are for.
         if (walk.EventsOf(part.Id).FirstOrDefault(e => e.Action is { Verb: Verb.Fit, New: true, Branch: 0 }) is { } fitted)
-            found.Add(At(fitted, $"A new one of {part.Label} goes on here, and the list of parts says “{Fields.WordOf(part.Fate)}”: nobody will have it in hand.", new Fix($"Put {part.Id} down as replaced", new SetField(part.Id, "fate", Fields.WordOf(part.Fate), Fields.WordOf(Fate.Replace)))));
+            found.Add(At(fitted, $"A new one of {part.Label} goes on here, and the list of parts says “{EnumWord.Of(part.Fate)}”: nobody will have it in hand.", new Fix($"Put {part.Id} down as replaced", new SetField(part.Id, "fate", EnumWord.Of(part.Fate), EnumWord.Of(Fate.Replace)))));
     }
 }

@@ -1,7 +1,8 @@
+using WornPath.Core.Workshops;
+using WornPath.Core.Fasteners;
 using WornPath.Core.Editing;
 using WornPath.Core.Reading;
 using WornPath.Core.Sheets;
-using WornPath.Core.Tightening;
 using WornPath.Core.Walking;
 
 namespace WornPath.Core.Findings.Catalogue;

@@ -1,3 +1,4 @@
+using WornPath.Core.Workshops;
 using WornPath.Core.Editing;
 using WornPath.Core.Sheets;
 using WornPath.Core.Walking;
@@ -21,6 +22,6 @@ public sealed class OnAndShouldBeOff : ThingRule<Part>
         }
 
         var meant = fitted.Action.New ? Fate.Replace : Fate.Refit;
-        found.Add(At(fitted, $"{part.Label} is to be {fate}, by what Joints says, and goes on here.", new Fix($"{part.Id} is {(meant == Fate.Replace ? "replaced" : "refitted")}", new SetField(part.Id, "fate", Fields.WordOf(part.Fate), Fields.WordOf(meant)))));
+        found.Add(At(fitted, $"{part.Label} is to be {fate}, by what Joints says, and goes on here.", new Fix($"{part.Id} is {(meant == Fate.Replace ? "replaced" : "refitted")}", new SetField(part.Id, "fate", EnumWord.Of(part.Fate), EnumWord.Of(meant)))));
     }
 }

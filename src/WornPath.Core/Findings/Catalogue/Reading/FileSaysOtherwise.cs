@@ -1,6 +1,4 @@
 using WornPath.Core.Editing;
-using WornPath.Core.Quantities;
-using WornPath.Core.Reading;
 using WornPath.Core.Sheets;
 using WornPath.Core.Walking;
 using WornPath.Core.Workshops;

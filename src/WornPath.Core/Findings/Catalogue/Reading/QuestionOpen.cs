@@ -1,4 +1,4 @@
-using WornPath.Core.Reading;
+using WornPath.Core.Editing;
 using WornPath.Core.Sheets;
 using WornPath.Core.Walking;
 using WornPath.Core.Workshops;

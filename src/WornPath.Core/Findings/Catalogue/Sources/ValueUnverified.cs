@@ -1,4 +1,4 @@
-using WornPath.Core.Revisions;
+using WornPath.Core.Workshops;
 using WornPath.Core.Sheets;
 using WornPath.Core.Walking;
 

@@ -1,4 +1,4 @@
-using WornPath.Core.Sheets;
+using WornPath.Core.Workshops;
 using WornPath.Core.Walking;
 
 namespace WornPath.Core.Findings.Catalogue;

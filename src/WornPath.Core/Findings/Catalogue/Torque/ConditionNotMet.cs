@@ -1,4 +1,5 @@
-using WornPath.Core.Editing;
+using WornPath.Core.Workshops;
+using WornPath.Core.Reading;
 using WornPath.Core.Sheets;
 using WornPath.Core.Walking;
 

@@ -1,4 +1,4 @@
-using WornPath.Core.Tightening;
+using WornPath.Core.Workshops;
 using WornPath.Core.Walking;
 
 namespace WornPath.Core.Findings.Catalogue;

@@ -1,3 +1,4 @@
+using WornPath.Core.Workshops;
 using System.Globalization;
 using WornPath.Core.Tightening;
 using WornPath.Core.Sheets;

@@ -1,3 +1,4 @@
+using WornPath.Core.Workshops;
 using System.Globalization;
 using WornPath.Core.Editing;
 using WornPath.Core.Tightening;

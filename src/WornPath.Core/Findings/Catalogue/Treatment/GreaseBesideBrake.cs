@@ -1,3 +1,5 @@
+using WornPath.Core.Workshops;
+using WornPath.Core.Reading;
 using WornPath.Core.Editing;
 using WornPath.Core.Sheets;
 using WornPath.Core.Walking;
@@ -14,6 +16,6 @@ public sealed class GreaseBesideBrake : ThingRule<Joint>
         if (joint.Treatment is not (Sheets.Treatment.Oil or Sheets.Treatment.Grease or Sheets.Treatment.AntiSeize)) return;
         var brake = joint.Holds.Select(id => walk.Things.GetValueOrDefault(id)).OfType<Part>().FirstOrDefault(p => Natures.Of(p) == PartNature.Brake || p.Name.Contains("brake", StringComparison.OrdinalIgnoreCase));
         if (brake is not null)
-            found.Add(AtTorque(walk, joint, $"{joint.Label} get {Fields.WordOf(joint.Treatment)} and hold {brake.Label}: it creeps, and on a friction face the brake does not hold. Use what the brake’s maker names, or none.", new Fix("Leave it out", new SetField(joint.Id, "treatment", Fields.WordOf(joint.Treatment), Fields.WordOf(Sheets.Treatment.None)))));
+            found.Add(AtTorque(walk, joint, $"{joint.Label} get {EnumWord.Of(joint.Treatment)} and hold {brake.Label}: it creeps, and on a friction face the brake does not hold. Use what the brake’s maker names, or none.", new Fix("Leave it out", new SetField(joint.Id, "treatment", EnumWord.Of(joint.Treatment), EnumWord.Of(Sheets.Treatment.None)))));
     }
 }

@@ -1,3 +1,4 @@
+using WornPath.Core.Workshops;
 using WornPath.Core.Editing;
 using WornPath.Core.Tightening;
 using WornPath.Core.Sheets;
@@ -13,6 +14,6 @@ public sealed class HighStrengthOnSmallScrew : ThingRule<Joint>
     protected internal override void Find(Walk walk, Joint joint, Found found)
     {
         if (joint.Treatment == Sheets.Treatment.ThreadlockerHigh && joint.Fastener?.Thread is { DiameterMm: <= TreatmentAdvice.SmallMm } thread)
-            found.Add(AtTorque(walk, joint, $"{joint.Label}, {thread}, get high-strength threadlocker: they break before they come undone.", new Fix("Low strength instead", new SetField(joint.Id, "treatment", Fields.WordOf(joint.Treatment), Fields.WordOf(Sheets.Treatment.ThreadlockerLow)))));
+            found.Add(AtTorque(walk, joint, $"{joint.Label}, {thread}, get high-strength threadlocker: they break before they come undone.", new Fix("Low strength instead", new SetField(joint.Id, "treatment", EnumWord.Of(joint.Treatment), EnumWord.Of(Sheets.Treatment.ThreadlockerLow)))));
     }
 }

@@ -1,3 +1,4 @@
+using WornPath.Core.Workshops;
 using WornPath.Core.Reading;
 
 namespace WornPath.Core.Findings.Catalogue;

@@ -1,4 +1,5 @@
-namespace WornPath.Core.Sheets;
+using WornPath.Core.Sheets;
+namespace WornPath.Core;
 
 /// <summary>An immutable record that keeps what was worked out of it.</summary>
 internal interface IRemembers

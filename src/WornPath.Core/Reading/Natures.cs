@@ -1,7 +1,7 @@
+using WornPath.Core.Sheets;
 using System.Collections.Immutable;
-using WornPath.Core.Reading;
 
-namespace WornPath.Core.Sheets;
+namespace WornPath.Core.Reading;
 
 /// <summary>What a thing is by its name, where nobody has said it outright. Common practice, no source: the trade names things by what they do.</summary>
 public static class Natures

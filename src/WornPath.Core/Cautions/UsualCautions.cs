@@ -1,9 +1,8 @@
 using System.Collections.Immutable;
-using System.Runtime.CompilerServices;
 using WornPath.Core.Reading;
 using WornPath.Core.Sheets;
 
-namespace WornPath.Core.Printing;
+namespace WornPath.Core.Cautions;
 
 /// <summary>
 /// The cautions that the trade gives for what a step does, in the form ANSI Z535.6 asks for: signal word, hazard, consequence,

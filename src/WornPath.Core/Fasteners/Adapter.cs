@@ -3,7 +3,7 @@ using System.Text.Json.Serialization;
 using System.Text.RegularExpressions;
 using WornPath.Core.Quantities;
 
-namespace WornPath.Core.Tightening;
+namespace WornPath.Core.Fasteners;
 
 /// <summary>Adapters stand in JSON as their printed text.</summary>
 public sealed class AdapterJsonConverter() : TextJsonConverter<Adapter>(Adapter.Parse);

@@ -1,8 +1,8 @@
+using WornPath.Core.Reading;
 using System.Collections.Immutable;
-using WornPath.Core.Editing;
 using WornPath.Core.Sheets;
 
-namespace WornPath.Core.Reading;
+namespace WornPath.Core.Editing;
 
 /// <summary>What an author may say of a clause of a step: of one thing read there, or of one more that is done there.</summary>
 /// <param name="Words">The clause the author's word is kept with.</param>

@@ -1,9 +1,8 @@
 using System.Globalization;
 using System.Text.Json.Serialization;
-using WornPath.Core.Fasteners;
 using WornPath.Core.Quantities;
 
-namespace WornPath.Core.Tightening;
+namespace WornPath.Core.Fasteners;
 
 /// <summary>What a screw goes into.</summary>
 public enum TappedMaterial

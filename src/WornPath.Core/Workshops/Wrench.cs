@@ -1,8 +1,7 @@
 using System.Globalization;
 using WornPath.Core.Quantities;
-using WornPath.Core.Workshops;
 
-namespace WornPath.Core.Tightening;
+namespace WornPath.Core.Workshops;
 
 /// <summary>A torque tool of the crib.</summary>
 public sealed record Wrench

@@ -1,8 +1,8 @@
-using WornPath.Core.Editing;
+using WornPath.Core.Reading;
 using WornPath.Core.Quantities;
 using WornPath.Core.Sheets;
 
-namespace WornPath.Core.Reading;
+namespace WornPath.Core.Editing;
 
 /// <summary>Puts questions and actions into words a person reads on a chip.</summary>
 public static class Asking

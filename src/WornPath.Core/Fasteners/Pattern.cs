@@ -4,7 +4,7 @@ using System.Text.Json.Serialization;
 using System.Text.RegularExpressions;
 using WornPath.Core.Quantities;
 
-namespace WornPath.Core.Tightening;
+namespace WornPath.Core.Fasteners;
 
 /// <summary>How the fasteners of a joint lie.</summary>
 public enum PatternShape

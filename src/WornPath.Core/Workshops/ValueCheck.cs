@@ -5,7 +5,7 @@ using System.Text.Json.Serialization;
 using WornPath.Core.Quantities;
 using WornPath.Core.Sheets;
 
-namespace WornPath.Core.Revisions;
+namespace WornPath.Core.Workshops;
 
 /// <summary>What second persons have said of a value.</summary>
 public enum ValueStanding
@@ -37,7 +37,7 @@ public sealed record StatedValue(Joint Joint, string When, TorqueSpec Torque)
 
     /// <summary>The seal of a value of a joint.</summary>
     public static string SealOf(Joint joint, TorqueSpec torque) => Mark + Hash(string.Join('\n',
-        joint.Id, torque, joint.Source, joint.Fastener, joint.Count, Editing.Fields.WordOf(joint.Treatment), Editing.Fields.WordOf(joint.Condition), Editing.Fields.WordOf(joint.Stated)))[Mark.Length..];
+        joint.Id, torque, joint.Source, joint.Fastener, joint.Count, EnumWord.Of(joint.Treatment), EnumWord.Of(joint.Condition), EnumWord.Of(joint.Stated)))[Mark.Length..];
 
     /// <summary>True for a seal of before, which covers the value and its source alone.</summary>
     public static bool IsFormer(string seal) => !seal.StartsWith(Mark, StringComparison.Ordinal);
@@ -93,8 +93,8 @@ public static class ValueChecks
     /// Of all checks given, those that hold for a revision: not of somebody who has written on it since, and where it is still
     /// open, none whose seal is of before and does not cover the fastener.
     /// </summary>
-    public static ImmutableArray<ValueCheck> Standing(IEnumerable<(ValueCheck Check, string Person)> given, RevisionState state, IReadOnlyCollection<string> writers) =>
-        [.. given.Where(g => !writers.Contains(g.Person) && (state is not (RevisionState.Draft or RevisionState.InReview) || !StatedValue.IsFormer(g.Check.Seal))).Select(g => g.Check)];
+    public static ImmutableArray<ValueCheck> Standing(IEnumerable<(ValueCheck Check, string Person)> given, bool isOpen, IReadOnlyCollection<string> writers) =>
+        [.. given.Where(g => !writers.Contains(g.Person) && (!isOpen || !StatedValue.IsFormer(g.Check.Seal))).Select(g => g.Check)];
 
     /// <summary>True while a value of the sheet is still to be read from its source, for the first time or again.</summary>
     public static bool AnyToRead(Sheet sheet, ImmutableArray<ValueCheck> checks) => StatedValue.Of(sheet).Any(v => checks.Last(v).Standing() != ValueStanding.Verified);

@@ -1,7 +1,7 @@
-using WornPath.Core.Editing;
+using WornPath.Core.Reading;
 using WornPath.Core.Sheets;
 
-namespace WornPath.Core.Reading;
+namespace WornPath.Core.Editing;
 
 /// <summary>Holds what a step carries against what its sentence says.</summary>
 public static class Rereading

@@ -1,6 +1,7 @@
+using WornPath.Core.Sheets;
 using System.Text.RegularExpressions;
 
-namespace WornPath.Core.Sheets;
+namespace WornPath.Core.Reading;
 
 /// <summary>Left and right in words.</summary>
 public static partial class SideWords
@@ -17,7 +18,7 @@ public static partial class SideWords
         if (match.Value is "RH") return "LH";
         var other = match.Value.StartsWith("l", StringComparison.OrdinalIgnoreCase) ? "right" : "left";
         if (match.Value.Length > 5) other += match.Value[^5..];
-        return char.IsUpper(match.Value[0]) ? Reading.Sentences.Capital(other) : other;
+        return char.IsUpper(match.Value[0]) ? Sentences.Capital(other) : other;
     });
 
     // "The opposite wheel" and "the other wheel" are the same one.

@@ -2,7 +2,7 @@ using WornPath.Core.Fasteners;
 using WornPath.Core.Sheets;
 using WornPath.Core.Walking;
 
-namespace WornPath.Core.Tightening;
+namespace WornPath.Core.Findings;
 
 /// <summary>Two joints beside each other that a hand can take for one another, and that are not the same.</summary>
 /// <param name="One">The one of the lower number.</param>

@@ -1,4 +1,4 @@
-namespace WornPath.Core.Sheets;
+namespace WornPath.Core.Reading;
 
 /// <summary>What a thing is to the work, as its name tells. The names stand in Reading/Trade/traits.txt.</summary>
 public enum Trait

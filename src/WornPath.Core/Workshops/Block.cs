@@ -5,7 +5,7 @@ using WornPath.Core.Quantities;
 using WornPath.Core.Reading;
 using WornPath.Core.Sheets;
 
-namespace WornPath.Core.Building;
+namespace WornPath.Core.Workshops;
 
 /// <summary>A place in a block that a thing of the sheet takes: "{part: front wheel}".</summary>
 /// <param name="Kind">The kind of thing.</param>
@@ -53,8 +53,8 @@ public sealed partial record Block(string Name, ImmutableArray<string> Steps)
     /// <summary>A block, or why it is none.</summary>
     public static Outcome<Block> Check(Block block)
     {
-        var name = Fields.Clean(block.Name);
-        if (name.Length is 0 or > Fields.LongestName) return new Problem("A block needs a name of at most 80 characters.", "Write what it does, such as wheel off.");
+        var name = Names.Clean(block.Name);
+        if (name.Length is 0 or > Names.Longest) return new Problem("A block needs a name of at most 80 characters.", "Write what it does, such as wheel off.");
         var steps = block.Steps.Select(s => s.Trim()).Where(s => s.Length > 0).ToImmutableArray();
         if (steps.Length is 0 or > MostSteps) return new Problem($"“{NumberText.Excerpt(name)}” has {steps.Length} steps.", $"Give it from 1 to {MostSteps}, one a line.");
         if (steps.FirstOrDefault(s => s.Length > 1000) is { } wide) return new Problem($"“{NumberText.Excerpt(wide)}” is too long for a step of a block.", "Split it.");
@@ -93,7 +93,7 @@ public sealed partial record Block(string Name, ImmutableArray<string> Steps)
         var names = new Dictionary<BlockSlot, string>();
         foreach (var slot in SlotsOf())
         {
-            var chosen = Fields.Clean(choices.GetValueOrDefault(slot.Name, ""));
+            var chosen = Names.Clean(choices.GetValueOrDefault(slot.Name, ""));
             var thing = sheet.Find(chosen) ?? sheet.Things.FirstOrDefault(t => t.Name.Equals(chosen, StringComparison.OrdinalIgnoreCase));
             if (thing is not null && thing.Kind != slot.Kind) return new Problem($"{thing.Label} is a {thing.Kind.ToString().ToLowerInvariant()}, and the block asks for a {slot.Kind.ToString().ToLowerInvariant()}.", "Choose another, or let it be a new one.", slot.Name);
             if (thing is null)

@@ -5,7 +5,7 @@ using System.Text.Json.Serialization;
 using System.Text.RegularExpressions;
 using WornPath.Core.Quantities;
 
-namespace WornPath.Core.Tightening;
+namespace WornPath.Core.Fasteners;
 
 /// <summary>A stack stands in JSON as its text.</summary>
 public sealed class JointStackJsonConverter() : TextJsonConverter<JointStack>(JointStack.Parse);

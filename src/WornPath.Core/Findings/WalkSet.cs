@@ -1,9 +1,9 @@
+using WornPath.Core.Walking;
 using System.Collections.Immutable;
-using WornPath.Core.Findings;
 using WornPath.Core.Sheets;
 using WornPath.Core.Workshops;
 
-namespace WornPath.Core.Walking;
+namespace WornPath.Core.Findings;
 
 /// <summary>A sheet walked in every combination of its variants, sides and branches, and what all rules found, said for which.</summary>
 public sealed class WalkSet

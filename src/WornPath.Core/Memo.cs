@@ -1,4 +1,5 @@
-namespace WornPath.Core.Sheets;
+using WornPath.Core.Sheets;
+namespace WornPath.Core;
 
 /// <summary>
 /// Something worked out of an immutable step or thing, once: they live on from sheet to sheet, so an edit costs only what it
