@@ -88,6 +88,13 @@ test('a removal is turned into a clean refit by the builder, undone and done aga
   await expect(dialog.getByRole('listitem').last()).toHaveText(
     'After the first use or 100 km (60 mi), retorque the wheel nuts to 130 N·m.',
   );
+  // What becomes of what came off is said here, and the proposal follows at once.
+  const written = dialog.locator('ol');
+  await dialog.getByText(/^What becomes of what came off/).click();
+  await dialog.getByLabel('P2 guard').selectOption('stays off, kept');
+  await expect(written).not.toContainText('Fit the guard');
+  await dialog.getByLabel('P2 guard').selectOption('goes back');
+  await expect(written).toContainText('Fit the guard');
   await dialog.getByRole('button', { name: /^Write \d+ steps into “Refit”/ }).click();
   // One hint is left, and one key takes a spare gasket along: the only correction by hand.
   await expect(page.locator('header .count')).toHaveText(/^\s*1\s*findings\s*$/);

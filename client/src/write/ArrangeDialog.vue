@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { api, take, type Edit } from '../shared/api/client';
+import { api, take, type Edit, type RefitChoice } from '../shared/api/client';
 import { useAsked } from '../shared/asked';
 import { useDraft } from '../shared/draft';
 import { useEscape } from '../shared/escape';
@@ -25,6 +25,10 @@ interface Proposal {
   lines: string[];
   does: string;
   edit: Edit | null;
+  /** What is off, and what may become of it. */
+  choices?: RefitChoice[];
+  /** What the sheet does not tell. */
+  unsure?: string[];
 }
 
 const titles = {
@@ -47,6 +51,8 @@ const { answer: proposal, trouble } = useAsked<Proposal>(
         lines: refit.steps,
         does: `Write ${steps(refit.steps.length)} into “${refit.into}”`,
         edit: refit.edit ?? null,
+        choices: refit.choices,
+        unsure: refit.unsure,
       };
     }
     if (props.what === 'sort') {
@@ -72,6 +78,15 @@ const { answer: proposal, trouble } = useAsked<Proposal>(
 );
 const edit = computed(() => (proposal.value?.lines.length ? proposal.value.edit : null));
 
+// What becomes of a thing is said on the sheet at once, and the refit is proposed anew.
+async function become(choice: RefitChoice, event: Event): Promise<void> {
+  const way = choice.ways[(event.target as HTMLSelectElement).selectedIndex];
+  if (!way?.edit) return;
+  busy.value = true;
+  await draft.sendAndSettle(way.edit);
+  busy.value = false;
+}
+
 async function write(): Promise<void> {
   if (!edit.value) return;
   busy.value = true;
@@ -85,6 +100,18 @@ async function write(): Promise<void> {
     <TroubleNote v-if="trouble" :trouble="trouble" />
     <template v-if="proposal">
       <p v-if="proposal.says" :class="{ quiet: edit }">{{ proposal.says }}</p>
+      <details v-if="proposal.choices?.length" class="choices">
+        <summary>What becomes of what came off ({{ proposal.choices.length }})</summary>
+        <ul>
+          <li v-for="choice in proposal.choices" :key="choice.id">
+            <label :for="`becomes-${choice.id}`">{{ choice.label }}</label>
+            <select :id="`becomes-${choice.id}`" class="plain" :disabled="busy" @change="become(choice, $event)">
+              <option v-for="way in choice.ways" :key="way.label" :selected="!way.edit">{{ way.label }}</option>
+            </select>
+          </li>
+        </ul>
+      </details>
+      <p v-for="line in proposal.unsure" :key="line" class="unsure">{{ line }}</p>
       <ol v-if="proposal.lines.length">
         <li v-for="(line, i) in proposal.lines" :key="i">{{ line }}</li>
       </ol>
@@ -114,5 +141,45 @@ li {
 
 li + li {
   border-top: 1px solid var(--line);
+}
+
+.choices {
+  margin: 0 0 10px;
+}
+
+.choices summary {
+  cursor: pointer;
+}
+
+.choices ul {
+  max-height: 26vh;
+  overflow: auto;
+  margin: 6px 0 0;
+  padding: 4px 14px;
+  list-style: none;
+  background: #fff;
+  border: 1px solid var(--line-strong);
+}
+
+.choices li {
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+  gap: 12px;
+}
+
+.choices select {
+  width: 22em;
+}
+
+/* The steps stay in sight below. */
+.choices[open] ~ ol {
+  max-height: 28vh;
+}
+
+.unsure {
+  padding: 6px 12px;
+  border-left: 3px solid var(--ochre);
+  background: #fff;
 }
 </style>

@@ -25,6 +25,8 @@ public sealed class ReverseBuilder
     private readonly HashSet<string> _kept = [];
     private readonly HashSet<string> _finished = [];
     private readonly List<Joint> _onGround = [];
+    private readonly List<string> _chocks = [];
+    private readonly List<Part> _kit = [];
 
     // Started, and torqued once all that hold the same parts are started, too; with the variants it is for.
     private readonly List<(Joint Joint, string Only)> _waiting = [];
@@ -38,19 +40,37 @@ public sealed class ReverseBuilder
     }
 
     /// <summary>The sentences of the refit of everything that is off, slack or open when a phase ends; empty where nothing is.</summary>
-    public static ImmutableArray<string> Propose(Walk walk, string phaseId)
+    public static ImmutableArray<string> Propose(Walk walk, string phaseId) => LastOf(walk, phaseId) is >= 0 and var last ? new ReverseBuilder(walk, last).Build() : [];
+
+    /// <summary>What the author may say first: what becomes of each thing that is off when a phase ends.</summary>
+    public static ImmutableArray<RefitChoice> Choices(Walk walk, string phaseId) => LastOf(walk, phaseId) is >= 0 and var last ? RefitChoice.Of(walk, last) : [];
+
+    /// <summary>What the sheet does not tell about the order, in sentences: parts of the kit that nothing puts before or behind each other.</summary>
+    public static ImmutableArray<string> Unsure(Walk walk, string phaseId)
     {
-        var last = -1;
+        if (LastOf(walk, phaseId) is not (>= 0 and var last)) return [];
+        var builder = new ReverseBuilder(walk, last);
+        builder.Build();
+        var loose = builder._kit.Where((p, i) => i > 0 && !builder.IsTold(builder._kit[i - 1], p)).ToList();
+        return loose.Count == 0 ? []
+            : [$"Nothing on the sheet says in which order the parts of the kit go on: {string.Join(", ", builder._kit.Select(p => p.Label))}. They stand as in Joints; "
+                + "say there what each is behind or sits on, or move the steps."];
+    }
+
+    // True where the sheet puts one of two before the other, or clamps both with the same fasteners.
+    private bool IsTold(Part one, Part other) => one.PartIds.Contains(other.Id) || other.PartIds.Contains(one.Id) || LiesUnder(one, other) || LiesUnder(other, one)
+        || _walk.HoldersOf(one.Id).Any(j => j.Holds.Contains(other.Id));
+
+    private static int LastOf(Walk walk, string phaseId)
+    {
         var number = 0;
         foreach (var phase in walk.Sheet.Phases)
         {
             number += phase.Steps.Length;
-            if (phase.Id != phaseId) continue;
-            last = number - 1;
-            break;
+            if (phase.Id == phaseId) return number - 1;
         }
 
-        return last < 0 ? [] : new ReverseBuilder(walk, last).Build();
+        return -1;
     }
 
     /// <summary>The name of the phase a refit is written into where there is none yet.</summary>
@@ -82,9 +102,12 @@ public sealed class ReverseBuilder
         foreach (var walked in events)
             if (walked.Thing is Joint joint && walked.Action.Verb is Verb.BreakLoose or Verb.Loosen or Verb.TakeOut) _firstLoosened.TryAdd(joint.Id, walked.Order);
         var repeated = Enumerable.Range(0, _last + 1).Select(i => _walk.RepeatedBy(i).DefaultIfEmpty(-1).Min()).ToHashSet();
+        // What came off made room: the kit goes on behind what it shares fasteners with, else before anything comes back.
+        var behind = events.Where(IsMetByTheKit).Select(e => e.Order).DefaultIfEmpty(int.MaxValue).Min();
+        if (behind == int.MaxValue) FitKit();
         for (var i = events.Count - 1; i >= 0;)
         {
-            var step = events[i].StepIndex;
+            var (step, top) = (events[i].StepIndex, events[i].Order);
             var sentences = new List<string>();
             for (; i >= 0 && events[i].StepIndex == step; i--)
             {
@@ -95,6 +118,7 @@ public sealed class ReverseBuilder
             if (sentences.Count > 0) _steps.Add(string.Join(' ', sentences));
             // What was taken off on each side goes back on each.
             if (_steps.Count > 0 && repeated.Contains(step)) _steps.Add($"Repeat on the {SideWords.Of(_walk.SecondSide)} side.");
+            if (behind != int.MaxValue && top >= behind && (i < 0 || events[i].Order < behind)) FitKit();
         }
 
         FitWhatIsNew();
@@ -106,11 +130,15 @@ public sealed class ReverseBuilder
             _steps.Add($"Check the level of the {fluid.Name}.");
         }
 
+        foreach (var (control, _) in _walk.Sheet.Controls.Select(c => (Control: c, Set: ControlPosition.LeftOpen(_walk, c) ?? ControlPosition.LetGo(_walk, c)))
+            .Where(c => c.Set?.StepIndex <= _last).OrderByDescending(c => c.Set!.Order)) _steps.Add(ControlPosition.PutBack(control));
         // The longest cure of what was tightened: said once, at the end.
         var added = _walk.Sheet.Joints.Where(j => _started.Contains(j.Id) && !_kept.Contains(j.Id)).ToList();
         var cure = added.Select(j => (Joint: j, Hours: TreatmentAdvice.For(j, _walk.Things, _walk.Workshop.Rules).FullHours ?? 0)).OrderByDescending(c => c.Hours).FirstOrDefault();
         if (cure.Hours > 0 && !IsSaidLater("cure")) _steps.Add($"Let the {TighteningSentence.TreatmentWords(cure.Joint)} cure {cure.Hours} hours before the vehicle is used.");
+        if (_walk.Sheet.Parts.Any(p => _fitted.Contains(p.Id) && Natures.Is(p, Trait.Aligns)) && !IsSaidLater("alignment")) _steps.Add("Have the wheel alignment checked.");
         if (Then(Walk.Vehicle).Vehicle.PedalSoft && !_walk.Doing(Verb.PumpBrakes).Any(e => e.StepIndex > _last)) _steps.Add("Pump the brake pedal until it is firm.");
+        foreach (var chocks in _chocks) _steps.Add($"Take away the {chocks}.");
         foreach (var joint in _walk.Sheet.Joints.Where(j => _firstLoosened.ContainsKey(j.Id) && Natures.HoldsAWheel(j, _walk.Things) && !_walk.EventsOf(j.Id).Any(e => e.Action.Verb == Verb.Retorque))) _steps.Add(TighteningSentence.Again(joint, _walk.Workshop.Rules));
         if (added.LastOrDefault(j => Natures.IsLifeCritical(j, _walk.Things)) is { } critical && !IsSaidLater("qualified")) _steps.Add(TighteningSentence.HaveChecked(critical));
         return [.. _steps];
@@ -171,7 +199,7 @@ public sealed class ReverseBuilder
     {
         switch (walked.Thing)
         {
-            case Part part when walked.Action.Verb is Verb.Remove or Verb.HangAside or Verb.SetAside:
+            case Part part when walked.Action.Verb is Verb.Remove or Verb.HangAside or Verb.SetAside or Verb.Discard:
                 if (walked.Action.Verb == Verb.HangAside && walked.Action.With is { } hook && Then(hook).InPlace && _away.Add(hook) && _walk.Things.TryGetValue(hook, out var hanger))
                     sentences.Add($"Take the {part.Name} off the {hanger.Name}. Remove the {hanger.Name}.");
                 Fit(part, sentences);
@@ -184,22 +212,26 @@ public sealed class ReverseBuilder
                 break;
             // A hook comes away with what hangs from it.
             case Aid aid when Then(aid.Id).InPlace && !IsHookOfTheOneBefore(walked) && _away.Add(aid.Id):
-                sentences.Add($"Take away the {aid.Name}.");
+                // What keeps it from rolling stays until all is done.
+                if (Natures.Is(aid, Trait.Chock)) _chocks.Add(aid.Name);
+                else sentences.Add($"Take away the {aid.Name}.");
                 break;
             // The end that was raised last comes down first, by itself.
             case null when walked.Action.Verb is Verb.Raise && !_lowered && walked.Before.Vehicle.Standing.Lifts.Any():
                 if (Then(Walk.Vehicle).Vehicle.Standing.Lifts.Except(walked.Before.Vehicle.Standing.Lifts).ToList() is [var last]
-                    && CornersOf.Named(last.Corners) is not Ends.None and var end) sentences.Add($"Lower the {WhichEnd.Text(end)} to the ground.");
+                    && CornersOf.Named(last.Corners) is not Ends.None and var end) sentences.Add($"Lower the {WhichEnd.Named(end)} to the ground.");
                 break;
             case null when walked.Action.Verb is Verb.Raise && Then(Walk.Vehicle).Vehicle.Height != Height.OnGround && !_lowered:
                 FitWhatIsNew();
                 _lowered = true;
                 // The school of the house: the wheels keep still while the tyres touch, or the whole weight is on them.
-                if (_onGround.Count > 0 && _walk.Workshop.Rules.KeepsTo(School.WheelFasteners))
+                var touching = _onGround.FindAll(j => j.Condition == TighteningCondition.TyreTouching
+                    || j.Condition == TighteningCondition.None && _walk.Workshop.Rules.KeepsTo(School.WheelFasteners));
+                if (touching.Count > 0)
                 {
                     sentences.Add("Lower the vehicle until the tyres just touch.");
-                    foreach (var joint in _onGround) sentences.Add(Tighten(joint));
-                    _onGround.Clear();
+                    foreach (var joint in touching) sentences.Add(Tighten(joint));
+                    _onGround.RemoveAll(touching.Contains);
                 }
 
                 sentences.Add("Lower the vehicle to the ground.");
@@ -216,10 +248,20 @@ public sealed class ReverseBuilder
     {
         if (Then(part.Id).Part.IsMounted || part.Fate is Fate.Discard or Fate.Spare || !_fitted.Add(part.Id)) return;
         // What goes under it is in the kit: it goes on first, in a step of its own.
-        foreach (var under in NewParts().Where(p => p.Behind.Contains(part.Id))) FitNew(under);
+        foreach (var under in NewParts().Where(p => LiesUnder(p, part))) FitNew(under);
+        if (Done.GreaseFor(_walk, part) is { } grease) sentences.Add($"Pack the {(part.Fate == Fate.Replace ? "new " : "")}{part.Name} with {grease.Name}.");
         var helper = part.MassKg > UsualCautions.HeaviestForOne && _walk.Sheet.Header.People == 1 ? " with a helper" : "";
+        // New fasteners clamp it together with what is new: that goes in with it.
+        var clamped = part.Origin == Origin.Vehicle ? NewJoints().Where(j => j.Holds.Contains(part.Id)).ToList() : [];
+        foreach (var kit in NewParts().Where(p => clamped.Exists(j => j.Holds.Contains(p.Id))).ToList()) Fit(kit, sentences);
         sentences.Add(part.Fate == Fate.Replace ? $"Fit the new {part.Name}{helper}." : $"Fit the {part.Name}{helper}.");
+        foreach (var joint in clamped.Where(IsAllThere)) FitNew(joint, sentences);
     }
+
+    // True where all that a joint holds is on, or was put on.
+    private bool IsAllThere(Joint joint) => joint.Holds.All(id => _walk.Things.GetValueOrDefault(id) is not Part part || !IsToCome(part));
+
+    private bool LiesUnder(Part part, Part over) => Covers.Of(_walk, part).Any(c => c.Past is null && c.Cover.Id == over.Id);
 
     private void Undo(Joint joint, WalkEvent walked, List<string> sentences)
     {
@@ -259,7 +301,9 @@ public sealed class ReverseBuilder
     private void Finish(Joint joint, List<string> sentences)
     {
         if (_finished.Contains(joint.Id)) return;
-        if (Natures.HoldsAWheel(joint, _walk.Things) && !_lowered && Then(Walk.Vehicle).Vehicle.InTheAir)
+        if (Done.At(_walk, joint) == JointStage.Started) return;
+        if ((Natures.HoldsAWheel(joint, _walk.Things) || joint.Condition is TighteningCondition.SuspensionLoaded or TighteningCondition.TyreTouching)
+            && !_lowered && Then(Walk.Vehicle).Vehicle.InTheAir)
         {
             _onGround.Add(joint);
             return;
@@ -291,13 +335,36 @@ public sealed class ReverseBuilder
 
     private string Tighten(Joint joint)
     {
-        var text = TighteningSentence.Of(joint);
+        var text = joint.Untorqued is null && Done.At(_walk, joint) == JointStage.Snug ? $"Snug the {joint.Name}." : TighteningSentence.Of(joint);
         if (joint.Locking == Locking.CotterPin && Then(joint.Id).Joint is { PinIn: false, WasOut: false } && _pinned.Add(joint.Id)) text += $" Insert a new cotter pin in the {joint.Name}.";
         if (joint.Locking == Locking.Stake) text += $" Stake the {joint.Name}.";
         if (joint.HasTabOrWire) text += $" {TighteningSentence.Lock(joint)}";
         if (joint.Mark) text += $" Mark the {joint.Name}.";
         return text;
     }
+
+    // An event that brings a part of the kit along when it is undone: its fasteners come out, or what lies over it comes off.
+    private bool IsMetByTheKit(WalkEvent walked) => walked switch
+    {
+        { Verb: Verb.TakeOut, Thing: Joint joint } => Then(joint.Id).Joint.AnyOut && joint.Holds.Any(id => NewParts().Any(p => p.Id == id)),
+        { Verb: Verb.Remove or Verb.HangAside or Verb.SetAside, Thing: Part part } => NewParts().Any(p => LiesUnder(p, part)
+            || NewJoints().Any(j => j.Holds.Contains(p.Id) && j.Holds.Contains(part.Id))),
+        _ => false,
+    };
+
+    // The parts of the kit that nothing that is off lies over, and that no old fastener holds.
+    private void FitKit()
+    {
+        foreach (var part in NewParts().ToList())
+            if (!_fitted.Contains(part.Id) && !Covers.Of(_walk, part).Any(c => IsToCome(c.Cover)) && !_walk.HoldersOf(part.Id).Any(IsSharedWithWhatComes)) FitNew(part);
+        ConnectKit();
+    }
+
+    // Old fasteners that are out, or new ones that hold something that comes back later.
+    private bool IsSharedWithWhatComes(Joint joint) => !_started.Contains(joint.Id) && Then(joint.Id).Joint.AnyOut && (joint.Origin == Origin.Vehicle
+        || joint.Holds.Any(id => _walk.Things.GetValueOrDefault(id) is Part { Origin: Origin.Vehicle } old && IsToCome(old)));
+
+    private bool IsToCome(Part part) => !_fitted.Contains(part.Id) && !Then(part.Id).Part.IsMounted && part.Fate is not (Fate.Discard or Fate.Spare);
 
     // What comes with the kit and was not met on the way, a step each: before the vehicle comes down, else at the end.
     private void FitWhatIsNew()
@@ -310,7 +377,14 @@ public sealed class ReverseBuilder
             _steps.Add(string.Join(' ', sentences));
         }
 
-        foreach (var connection in _walk.Sheet.Connections.Where(c => c.Origin != Origin.Vehicle && !Then(c.Id).Connected && _fitted.Add(c.Id))) _steps.Add($"Connect the {connection.Name}.");
+        ConnectKit();
+    }
+
+    // Before what came off lies over it again.
+    private void ConnectKit()
+    {
+        foreach (var connection in _walk.Sheet.Connections.Where(c => c.Origin != Origin.Vehicle && !Then(c.Id).Connected && _fitted.Add(c.Id)))
+            _steps.Add($"Connect the {connection.Name}.");
     }
 
     private IEnumerable<Part> NewParts() => _walk.Sheet.Parts.Where(p => p.Origin != Origin.Vehicle && Then(p.Id).Part.Place == PartPlace.InBox);
@@ -318,8 +392,9 @@ public sealed class ReverseBuilder
     private void FitNew(Part part)
     {
         var sentences = new List<string>();
+        if (!_fitted.Contains(part.Id)) _kit.Add(part);
         Fit(part, sentences);
-        foreach (var joint in NewJoints().Where(j => j.Holds.Contains(part.Id)).ToList()) FitNew(joint, sentences);
+        foreach (var joint in NewJoints().Where(j => j.Holds.Contains(part.Id) && IsAllThere(j)).ToList()) FitNew(joint, sentences);
         if (sentences.Count > 0) _steps.Add(string.Join(' ', sentences));
     }
 

@@ -157,7 +157,7 @@ public static class Fields
 
     private const string SupersededLead = "superseded by ";
 
-    private static string BecomesText(Joint joint) => joint.Becomes == JointFate.Superseded ? SupersededLead + joint.SupersededBy : EnumWord.Of(joint.Becomes);
+    internal static string BecomesText(Joint joint) => joint.Becomes == JointFate.Superseded ? SupersededLead + joint.SupersededBy : EnumWord.Of(joint.Becomes);
 
     private static Outcome<Joint> SetBecomes(Sheet sheet, Joint joint, string text)
     {

@@ -36,7 +36,17 @@ public static class WhichEnd
     private static Ends Of(Func<Trait, bool> tells) => (tells(Trait.AtFront) ? Ends.Front : Ends.None) | (tells(Trait.AtRear) ? Ends.Rear : Ends.None)
         | (tells(Trait.AtLeft) ? Ends.Left : Ends.None) | (tells(Trait.AtRight) ? Ends.Right : Ends.None);
 
-    /// <summary>The ends in words: "front", "front and left"; empty for none.</summary>
-    public static string Text(Ends ends) => string.Join(" and ", Enum.GetValues<Ends>().Where(e => e != Ends.None && ends.HasFlag(e)).Select(e =>
-        e.ToString().ToLowerInvariant()));
+    /// <summary>The end, side or corner as a sentence names it: "rear end", "left side", "left front corner".</summary>
+    public static string Named(Ends ends) => (ends & (Ends.Left | Ends.Right), ends & (Ends.Front | Ends.Rear)) switch
+    {
+        (Ends.None, var end) => $"{Text(end)} end",
+        (var side, Ends.None) => $"{Text(side)} side",
+        _ => $"{Text(ends)} corner",
+    };
+
+    /// <summary>The ends in words: "front", "left front", "front and rear"; empty for none.</summary>
+    public static string Text(Ends ends) => string.Join(' ', new[] { Words(ends, Ends.Left, Ends.Right), Words(ends, Ends.Front, Ends.Rear) }.Where(w => w.Length > 0));
+
+    private static string Words(Ends ends, Ends one, Ends other) =>
+        string.Join(" and ", new[] { one, other }.Where(e => ends.HasFlag(e)).Select(e => e.ToString().ToLowerInvariant()));
 }

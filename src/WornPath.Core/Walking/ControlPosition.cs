@@ -16,6 +16,30 @@ internal static class ControlPosition
     /// <summary>True for what keeps the vehicle from rolling: the parking brake, a gear.</summary>
     public static bool Holds(Thing thing) => thing is Control && Trade.ControlNamed(thing.Name.ToLowerInvariant()) is "parking brake" or "gear";
 
+    /// <summary>Where a bonnet, a flap or a door is opened for the last time and not shut behind, or a tap shut and not opened; null where it is as it should be.</summary>
+    public static WalkEvent? LeftOpen(Walk walk, Control control)
+    {
+        var tap = Natures.Is(control, Trait.LetsThrough);
+        if (!tap && !Natures.Is(control, Trait.Opens)) return null;
+        var last = walk.EventsOf(control.Id).LastOrDefault(e => e is { Verb: Verb.Set, Action.Position: { } position }
+            && (Trade.Says(position, Trade.Openings) || Trade.Says(position, Trade.Shuttings)));
+        return last is null || Trade.Says(last.Action.Position!, tap ? Trade.Openings : Trade.Shuttings) ? null : last;
+    }
+
+    /// <summary>Where what keeps the vehicle from rolling is let go for the last time, and nothing else is set that does; null where something holds it.</summary>
+    public static WalkEvent? LetGo(Walk walk, Control control)
+    {
+        if (!Holds(control) || walk.AtEnd(control.Id).Control != ControlState.Released) return null;
+        return walk.Sheet.Controls.Any(other => other.Id != control.Id && Holds(other) && walk.AtEnd(other.Id).Control == ControlState.Engaged) ? null
+            : walk.EventsOf(control.Id).Last(e => e.Verb == Verb.Set);
+    }
+
+    /// <summary>What puts a control back that was left open, shut or let go, as a sentence.</summary>
+    public static string PutBack(Control control) => Natures.Is(control, Trait.LetsThrough) ? $"Open the {control.Name}."
+        : IsParkingBrake(control) ? $"Set the {control.Name}."
+        : Holds(control) ? $"Put the {control.Name} in first gear."
+        : $"Shut the {control.Name}.";
+
     /// <summary>True for the parking brake, whatever it is called.</summary>
     public static bool IsParkingBrake(Thing thing) => thing is Control && Trade.ControlNamed(thing.Name.ToLowerInvariant()) == "parking brake";
 }

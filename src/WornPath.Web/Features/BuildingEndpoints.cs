@@ -18,7 +18,9 @@ public static class BuildingEndpoints
     /// <param name="Steps">Its sentences, a step each; empty where nothing is off, slack or open when the phase ends.</param>
     /// <param name="Into">The phase they would be written into.</param>
     /// <param name="Edit">The edit that writes them; null where there is nothing to write.</param>
-    public sealed record RefitView(ImmutableArray<string> Steps, string Into, Edit? Edit);
+    /// <param name="Choices">What is off, and what may become of it.</param>
+    /// <param name="Unsure">What the sheet does not tell about the order.</param>
+    public sealed record RefitView(ImmutableArray<string> Steps, string Into, Edit? Edit, ImmutableArray<RefitChoice> Choices, ImmutableArray<string> Unsure);
 
     /// <summary>The way to a part.</summary>
     /// <param name="Order">Labels of what must come off, in order; the part itself is last.</param>
@@ -62,7 +64,8 @@ public static class BuildingEndpoints
         if (await shelf.FindAsync(id, me) is null || await drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
         var walk = draft.Now.Walks.Whole;
         if (walk.Sheet.Phases.All(p => p.Id != phase)) return Problems.NotThere($"The phase {NumberText.Excerpt(phase)}");
-        return TypedResults.Ok(new RefitView(ReverseBuilder.Propose(walk, phase), ReverseBuilder.TargetOf(walk, phase)?.Name ?? ReverseBuilder.NewPhase, ReverseBuilder.EditFor(walk, phase)));
+        return TypedResults.Ok(new RefitView(ReverseBuilder.Propose(walk, phase), ReverseBuilder.TargetOf(walk, phase)?.Name ?? ReverseBuilder.NewPhase, ReverseBuilder.EditFor(walk, phase),
+            ReverseBuilder.Choices(walk, phase), ReverseBuilder.Unsure(walk, phase)));
     }
 
     private static async Task<Results<Ok<ReachView>, ProblemHttpResult>> ReachAsync(int id, string part, RevisionEndpoints.Shelf shelf, Drafts drafts, ClaimsPrincipal me)

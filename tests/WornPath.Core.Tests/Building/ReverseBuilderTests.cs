@@ -117,6 +117,99 @@ public class ReverseBuilderTests
         ShouldWalkClean(Built(sheet));
     }
 
+    // What came off made room: the kit goes on before it comes back, and a gasket before what it is named after.
+    [Fact]
+    public void What_comes_with_the_kit_goes_on_before_what_was_taken_off_to_make_room()
+    {
+        var sheet = new Written().Part("bumper").Part("hitch bar", kit: true).Part("pump").Part("pump gasket", kit: true).Joint("bumper bolts", "45 N·m", holds: "bumper")
+            .Joint("bar bolts", "80 N·m", kit: true, holds: "hitch bar").Joint("pump bolts", "20 N·m", holds: "pump").Thing(ThingKind.Connection, "battery lead")
+            .Steps("Disconnect the battery lead.", "Remove the bumper bolts and the bumper.", "Remove the pump bolts and the pump.");
+        Refit(sheet).ShouldBe(
+        [
+            "Fit the pump gasket.",
+            "Fit the pump. Start the pump bolts by hand. Torque the pump bolts to 20 N·m.",
+            "Fit the hitch bar. Start the bar bolts by hand. Torque the bar bolts to 80 N·m.",
+            "Fit the bumper. Start the bumper bolts by hand. Torque the bumper bolts to 45 N·m.",
+            "Connect the battery lead.",
+            "Have a qualified person check the bar bolts before the vehicle is used.",
+        ]);
+        ShouldWalkClean(Built(sheet));
+    }
+
+    [Fact]
+    public void What_is_torqued_loaded_waits_until_the_vehicle_is_down_and_the_chocks_are_last()
+    {
+        var sheet = new Written().Part("trailing arm").Joint("arm bolt", "130 N·m", holds: "trailing arm").Set("arm bolt", "condition", "suspension loaded")
+            .Thing(ThingKind.Aid, "chocks").Thing(ThingKind.Aid, "axle stands").Thing(ThingKind.Fluid, "axle oil").Thing(ThingKind.Aid, "drain pan")
+            .Steps("Chock the wheels with the chocks.", "Raise the tractor and set it on the axle stands.", "Place the drain pan and drain the axle oil.", "Remove the arm bolt and the trailing arm.");
+        Refit(sheet).ShouldBe(
+        [
+            "Fit the trailing arm. Start the arm bolt by hand.",
+            "Take away the drain pan.",
+            "Take away the axle stands. Lower the vehicle to the ground. Torque the arm bolt to 130 N·m.",
+            "Fill the axle oil.",
+            "Check the level of the axle oil.",
+            "Have the wheel alignment checked.",
+            "Take away the chocks.",
+        ]);
+    }
+
+    [Fact]
+    public void What_the_job_shut_or_let_go_is_opened_and_set_and_a_bearing_is_packed()
+    {
+        var sheet = new Written().Part("hub").Part("outer bearing", fate: "replace").Thing(ThingKind.Consumable, "bearing grease").Joint("hub nut", "80 N·m", holds: "hub")
+            .Steps("Shut the fuel tap.", "Release the parking brake.", "Open the hood.", "Remove the hub nut and the hub.", "Remove the outer bearing.");
+        Refit(sheet).ShouldBe(
+        [
+            "Pack the new outer bearing with bearing grease. Fit the new outer bearing.",
+            "Fit the hub. Start the hub nut by hand. Torque the hub nut to 80 N·m.",
+            "Shut the hood.",
+            "Set the parking brake.",
+            "Open the fuel tap.",
+        ]);
+        ShouldWalkClean(Built(sheet));
+    }
+
+    [Fact]
+    public void What_has_no_value_by_its_kind_gets_none()
+    {
+        var sheet = new Written().Part("lever").Part("spring").Joint("lever clip", holds: "lever").Joint("U-bolts", fastener: "M12 U-bolt", holds: "spring")
+            .Joint("U-bolt nuts", "60 N·m", fastener: "M12 nut 8", holds: "spring")
+            .Steps("Take out the lever clip and remove the lever.", "Remove the U-bolt nuts and the U-bolts. Remove the spring.");
+        string.Join(' ', Refit(sheet)).ShouldNotContain("Torque the lever clip");
+        string.Join(' ', Refit(sheet)).ShouldNotContain("Torque the U-bolts");
+        ShouldWalkClean(Built(sheet));
+    }
+
+    [Fact]
+    public void What_becomes_of_what_came_off_is_asked_and_an_answer_changes_the_refit()
+    {
+        var sheet = new Written().Part("cover").Part("old bracket").Part("new bracket", kit: true).Joint("cover bolts", "22 N·m", holds: "cover").Joint("bracket bolts", "22 N·m", holds: "old bracket")
+            .Joint("long bolts", "30 N·m", kit: true, holds: "new bracket").Steps("Remove the cover bolts and the cover.", "Remove the bracket bolts and the old bracket.");
+        var choices = ReverseBuilder.Choices(sheet.Walk(), "h1");
+        choices.Select(c => c.Label).ShouldBe(["P1 cover", "P2 old bracket", "J1 cover bolts", "J2 bracket bolts"]);
+        choices.ShouldAllBe(c => c.Ways.Count(w => w.Edit == null) == 1);
+        choices[3].Ways.Select(w => w.Label).ShouldBe(["go back", "stay out, thrown away", "stay out", "J3 long bolts take their place"]);
+        Refit(sheet).ShouldContain("Fit the old bracket. Start the bracket bolts by hand. Torque the bracket bolts to 22 N·m.");
+        sheet.Do(choices[1].Ways.Single(w => w.Label == "stays off, thrown away").Edit!).Do(choices[3].Ways.Single(w => w.Label.StartsWith("J3", StringComparison.Ordinal)).Edit!);
+        Refit(sheet).ShouldBe(
+        [
+            "Fit the new bracket. Start the long bolts by hand. Torque the long bolts to 30 N·m.",
+            "Fit the cover. Start the cover bolts by hand. Torque the cover bolts to 22 N·m.",
+        ]);
+        ReverseBuilder.Choices(sheet.Walk(), "h1")[1].Ways.Single(w => w.Edit == null).Label.ShouldBe("stays off, thrown away");
+        ShouldWalkClean(Built(sheet));
+    }
+
+    [Fact]
+    public void Where_nothing_tells_the_order_of_the_kit_it_is_said()
+    {
+        Written Kit() => new Written().Part("cover").Part("plate", kit: true).Part("winch", kit: true).Steps("Remove the cover.");
+        ReverseBuilder.Unsure(Kit().Walk(), "h1").ShouldHaveSingleItem().ShouldContain("P2 plate, P3 winch");
+        ReverseBuilder.Unsure(Kit().Set("plate", "behind", "winch").Walk(), "h1").ShouldBeEmpty();
+        ReverseBuilder.Unsure(new Written().Part("cover").Part("plate", kit: true).Steps("Remove the cover.").Walk(), "h1").ShouldBeEmpty();
+    }
+
     private static Written TwoHold() => new Written().Header("variants", "side: left, right").Part("bracket").Joint("upper bolts", "48 N·m", holds: "bracket").Joint("lower nut", "80 N·m", holds: "bracket", locking: "cotter pin")
         .Steps("Pull the cotter pin from the lower nut.", "Remove the lower nut.", "Left: remove the upper bolts and the bracket.");
 

@@ -5,6 +5,10 @@ public class SpokenTests
 {
     [Theory]
     [InlineData("Torque the caliper bolts to 70 ft-lb. Fit the cover.", "torque J1 caliper bolts to 70 lbf·ft; fit P1 cover")]
+    [InlineData("Secure the loom with zip ties every 20 cm.", "connect C1 loom")]
+    [InlineData("Raise the left side.", "raise")]
+    [InlineData("Raise the front axle and set it on stands. Raise the rear axle.", "raise; put in place A1 axle stands; on stands; raise")]
+    [InlineData("Raise the front end. Lower the left front wheel to the ground.", "raise; lower")]
     [InlineData("Torque the lower arm bolt to 190 ft-lb and the upper arm bolt to 156 ft-lb.", "torque J1 lower arm bolt to 190 lbf·ft; torque J2 upper arm bolt to 156 lbf·ft")]
     [InlineData("Torque the caliper bolts to 95 N·m and the wheel nuts to 130 N·m.", "torque J1 caliper bolts to 95 N·m; torque J2 wheel nuts to 130 N·m")]
     [InlineData("Torque the wheel nuts to 40 ft-lb and then 90 degrees.", "torque J1 wheel nuts to 40 lbf·ft; turn on J1 wheel nuts 90°")]

@@ -34,7 +34,7 @@ public class FacetTests
     [InlineData("on the ground", "Raise the front axle and set it on stands.", "Raise the rear axle.", "Lower the tractor to the ground.")]
     [InlineData("front raised, not on stands", "Raise the front axle and set it on stands.", "Raise the front end again.")]
     [InlineData("front raised, not on stands", "Raise the front axle and set it on stands.", "Jack the tractor up again.")]
-    [InlineData("front and left raised, not on stands", "Raise the left front corner.")]
+    [InlineData("left front raised, not on stands", "Raise the left front corner.")]
     [InlineData("on the ground", "Raise the left side.", "Lower the left front wheel to the ground.")]
     [InlineData("right raised, not on stands", "Raise the left side.", "Lower it to the ground.", "Raise the right side.")]
     [InlineData("raised, not on stands", "Raise the tractor.", "Raise the front axle a little more.")]
@@ -72,11 +72,24 @@ public class FacetTests
         sheet.Walk().Doing(Verb.Raise).Select(e => e.After.Vehicle.Up).ShouldBe([Ends.Left, Ends.Right]);
     }
 
+    [Theory]
+    [InlineData("right side")]
+    [InlineData("right rear corner")]
+    [InlineData("rear end")]
+    public void What_a_refit_says_of_an_end_is_read(string end)
+    {
+        var sheet = new Written().Part("hitch").Steps("Raise the left front corner.", $"Raise the {end}.", "Remove the hitch.");
+        sheet.Do(ReverseBuilder.EditFor(sheet.Walk(), sheet.Sheet.Phases[0].Id)!);
+        sheet.Sheet.Steps.Select(s => s.Text).ShouldContain($"Lower the {end} to the ground.");
+        sheet.At("CLO007").ShouldBeEmpty();
+        Bench.After(sheet.Walk(), 4).Vehicle[0].Says.ShouldBe("left front raised, not on stands");
+    }
+
     [Fact]
     public void A_refit_lowers_each_end_where_it_was_raised()
     {
         var sheet = new Written().Part("hitch").Part("step").Steps("Raise the front axle.", "Remove the step.", "Raise the rear axle.", "Remove the hitch.");
-        ReverseBuilder.Propose(sheet.Walk(), sheet.Sheet.Phases[0].Id).ShouldBe(["Fit the hitch.", "Lower the rear to the ground.", "Fit the step.",
+        ReverseBuilder.Propose(sheet.Walk(), sheet.Sheet.Phases[0].Id).ShouldBe(["Fit the hitch.", "Lower the rear end to the ground.", "Fit the step.",
             "Lower the vehicle to the ground."]);
     }
 

@@ -11,6 +11,7 @@ export type FieldView = Schemas['FieldView'];
 export type Finding = Schemas['Finding'];
 export type Factor = Schemas['Factor'];
 export type Glyph = Schemas['Glyph'];
+export type RefitChoice = Schemas['RefitChoice'];
 export type BlockView = Schemas['BlockView'];
 export type BuildingBlock = Schemas['Block'];
 export type Chart = Schemas['Chart'];

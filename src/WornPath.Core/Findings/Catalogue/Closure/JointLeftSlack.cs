@@ -15,7 +15,7 @@ public sealed class JointLeftSlack : ThingRule<Joint>
     protected internal override void Find(Walk walk, Joint joint, Found found)
     {
         var end = walk.AtEnd(joint.Id).Joint;
-        if (!end.IsSlack || end.Stage is JointStage.Started or JointStage.Snug && DoneAt(walk, joint) is { } done && end.Stage >= done) return;
+        if (!end.IsSlack || end.Stage is JointStage.Started or JointStage.Snug && Done.At(walk, joint) is { } done && end.Stage >= done) return;
         var last = walk.EventsOf(joint.Id).Last(e => e.After.Joint != e.Before.Joint || e.Verb is Verb.Start or Verb.Snug);
         var to = joint.TighteningText is { Length: > 0 } text ? text : "a final torque";
         var open = end.Counts?.Groups.Where(g => g.State.IsOut || g.State.IsSlack).ToList();
@@ -24,17 +24,6 @@ public sealed class JointLeftSlack : ThingRule<Joint>
                 + $"{string.Join(" and ", open.Select((g, i) => $"{g.Count}{(i > 0 ? "" : Left(g.Count))} {How(g.State)}"))}";
         found.Add(At(last, $"{left} here and never tightened to {to}.", Tighten(walk, joint, last.StepIndex)));
     }
-
-    // Where a joint that takes no torque is done: a clip is pushed in, a stud screwed in, a clamp done up; null for all that is torqued.
-    private static JointStage? DoneAt(Walk walk, Joint joint) =>
-        joint.Untorqued is not null ? JointStage.Snug
-        : joint.Torque is not null ? null
-        : Natures.Is(joint, Trait.OwnClamp) ? JointStage.Snug
-        : joint.Fastener is null && (Natures.Is(joint, Trait.PushedIn) || Natures.Is(joint, Trait.Stud)) ? JointStage.Started
-        // A U-bolt: its nuts are what is turned, and they have their own line.
-        : joint.Fastener?.Form == FastenerForm.Stud && joint.Holds.SelectMany(id => walk.HoldersOf(id)).Any(nuts => nuts != joint
-            && (FastenerText.IsNut(nuts.Fastener?.Form) || Natures.Is(nuts, Trait.Nut))) ? JointStage.Started
-        : null;
 
     private static string Left(int count) => count > 1 ? " are left" : " is left";
 

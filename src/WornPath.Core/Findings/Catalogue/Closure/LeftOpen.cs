@@ -1,7 +1,7 @@
-using WornPath.Core.Workshops;
 using WornPath.Core.Reading;
 using WornPath.Core.Sheets;
 using WornPath.Core.Walking;
+using WornPath.Core.Workshops;
 
 namespace WornPath.Core.Findings.Catalogue;
 
@@ -12,19 +12,9 @@ public sealed class LeftOpen : ThingRule<Control>
 
     protected internal override void Find(Walk walk, Control control, Found found)
     {
+        if (ControlPosition.LeftOpen(walk, control) is not { } last) return;
         var tap = Natures.Is(control, Trait.LetsThrough);
-        if (!tap && !Natures.Is(control, Trait.Opens)) return;
-        var last = walk.EventsOf(control.Id).LastOrDefault(e => e is { Verb: Verb.Set, Action.Position: { } position }
-            && (Trade.Says(position, Trade.Openings) || Trade.Says(position, Trade.Shuttings)));
-        if (last is null || Trade.Says(last.Action.Position!, tap ? Trade.Openings : Trade.Shuttings)) return;
-        if (tap)
-        {
-            found.Add(At(last, $"{control.Label} is shut here, and no step opens it again.",
-                Fixes.InsertAtEnd(walk, $"Open {control.Id} at the end", $"Open {Fixes.The(control)}.")));
-            return;
-        }
-
-        found.Add(At(last, $"{control.Label} is opened here, and no step shuts it.",
-            Fixes.InsertAtEnd(walk, $"Shut {control.Id} at the end", $"Shut {Fixes.The(control)}.")));
+        found.Add(At(last, tap ? $"{control.Label} is shut here, and no step opens it again." : $"{control.Label} is opened here, and no step shuts it.",
+            Fixes.InsertAtEnd(walk, $"{(tap ? "Open" : "Shut")} {control.Id} at the end", ControlPosition.PutBack(control))));
     }
 }

@@ -1,8 +1,7 @@
 using WornPath.Core.Reading;
 using WornPath.Core.Sheets;
-using WornPath.Core.Walking;
 
-namespace WornPath.Core.Findings;
+namespace WornPath.Core.Walking;
 
 /// <summary>What lies over a part: what it is behind (or, of a gasket, what its name tells), what that is behind, and so on.</summary>
 internal static class Covers

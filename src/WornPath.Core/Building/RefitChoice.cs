@@ -1,0 +1,50 @@
+using System.Collections.Immutable;
+using WornPath.Core.Editing;
+using WornPath.Core.Sheets;
+using WornPath.Core.Walking;
+
+namespace WornPath.Core.Building;
+
+/// <summary>What may become of something that came off.</summary>
+/// <param name="Label">In words: "stays off, thrown away".</param>
+/// <param name="Edit">What says so on the sheet; null for what stands there.</param>
+public sealed record RefitWay(string Label, Edit? Edit);
+
+/// <summary>Something that is off when the refit begins, and what may become of it: the author says it before the refit is written.</summary>
+/// <param name="Id">The thing.</param>
+/// <param name="Label">Its id and name.</param>
+/// <param name="Ways">The ways there are; one has no edit.</param>
+public sealed record RefitChoice(string Id, string Label, ImmutableArray<RefitWay> Ways)
+{
+    private const int Longest = 40;
+
+    /// <summary>The choices of all that came off the vehicle and is off after a step (its place from 0), in the order of the sheet.</summary>
+    public static ImmutableArray<RefitChoice> Of(Walk walk, int last)
+    {
+        var takers = walk.Sheet.Joints.Where(j => j.Origin != Origin.Vehicle).ToList();
+        return
+        [
+            .. walk.Sheet.Parts.Where(p => walk.AfterStep(p.Id, last).Part is { IsMounted: false, Place: not PartPlace.InBox }).Select(p => Of(p)).Take(Longest),
+            .. walk.Sheet.Joints.Where(j => j.Origin == Origin.Vehicle && walk.AfterStep(j.Id, last).Joint.AnyOut).Select(j => Of(j, takers)).Take(Longest),
+        ];
+    }
+
+    private static RefitChoice Of(Part part) => new(part.Id, part.Label,
+    [
+        .. ((Fate Fate, string Label)[])[(Fate.Refit, "goes back"), (Fate.Replace, "a new one goes on"), (Fate.Discard, "stays off, thrown away"), (Fate.Spare, "stays off, kept")]
+            is var ways ? ways.Select(w => new RefitWay(w.Label, w.Fate == part.Fate ? null : new SetField(part.Id, "fate", EnumWord.Of(part.Fate), EnumWord.Of(w.Fate)))) : [],
+    ]);
+
+    private static RefitChoice Of(Joint joint, List<Joint> takers)
+    {
+        var now = Fields.BecomesText(joint);
+        List<(string Label, string Says)> ways = [("go back", "refit"), ("stay out, thrown away", "discard"), ("stay out", "left off")];
+        // Fasteners of the kit that hold the same take their place first.
+        ways.AddRange(takers.OrderByDescending(t => t.Holds.Intersect(joint.Holds).Any()).Take(6).Select(t => ($"{t.Label} take their place", $"superseded by {t.Id}")));
+        return new RefitChoice(joint.Id, joint.Label, [.. ways.Select(w => new RefitWay(joint.IsMany ? w.Label : One(w.Label),
+            w.Says == now ? null : new SetField(joint.Id, "becomes", now, w.Says)))]);
+    }
+
+    private static string One(string label) => label.StartsWith("go ", StringComparison.Ordinal) ? "goes back"
+        : label.StartsWith("stay ", StringComparison.Ordinal) ? "stays" + label[4..] : label.Replace("their place", "its place", StringComparison.Ordinal);
+}
