@@ -16,7 +16,12 @@ public sealed record RefitWay(string Label, Edit? Edit);
 /// <param name="Ways">The ways there are; one has no edit.</param>
 public sealed record RefitChoice(string Id, string Label, ImmutableArray<RefitWay> Ways)
 {
-    private const int Longest = 40;
+    private const int MostTakers = 6;
+
+    private static readonly (Fate Fate, string Label)[] OfParts =
+    [
+        (Fate.Refit, "goes back"), (Fate.Replace, "a new one goes on"), (Fate.Discard, "stays off, thrown away"), (Fate.Spare, "stays off, kept"),
+    ];
 
     /// <summary>The choices of all that came off the vehicle and is off after a step (its place from 0), in the order of the sheet.</summary>
     public static ImmutableArray<RefitChoice> Of(Walk walk, int last)
@@ -24,23 +29,20 @@ public sealed record RefitChoice(string Id, string Label, ImmutableArray<RefitWa
         var takers = walk.Sheet.Joints.Where(j => j.Origin != Origin.Vehicle).ToList();
         return
         [
-            .. walk.Sheet.Parts.Where(p => walk.AfterStep(p.Id, last).Part is { IsMounted: false, Place: not PartPlace.InBox }).Select(p => Of(p)).Take(Longest),
-            .. walk.Sheet.Joints.Where(j => j.Origin == Origin.Vehicle && walk.AfterStep(j.Id, last).Joint.AnyOut).Select(j => Of(j, takers)).Take(Longest),
+            .. walk.Sheet.Parts.Where(p => walk.AfterStep(p.Id, last).Part is { IsMounted: false, Place: not PartPlace.InBox }).Select(Of),
+            .. walk.Sheet.Joints.Where(j => j.Origin == Origin.Vehicle && walk.AfterStep(j.Id, last).Joint.AnyOut).Select(j => Of(j, takers)),
         ];
     }
 
-    private static RefitChoice Of(Part part) => new(part.Id, part.Label,
-    [
-        .. ((Fate Fate, string Label)[])[(Fate.Refit, "goes back"), (Fate.Replace, "a new one goes on"), (Fate.Discard, "stays off, thrown away"), (Fate.Spare, "stays off, kept")]
-            is var ways ? ways.Select(w => new RefitWay(w.Label, w.Fate == part.Fate ? null : new SetField(part.Id, "fate", EnumWord.Of(part.Fate), EnumWord.Of(w.Fate)))) : [],
-    ]);
+    private static RefitChoice Of(Part part) => new(part.Id, part.Label, [.. OfParts.Select(w => new RefitWay(w.Label,
+        w.Fate == part.Fate ? null : new SetField(part.Id, "fate", EnumWord.Of(part.Fate), EnumWord.Of(w.Fate))))]);
 
     private static RefitChoice Of(Joint joint, List<Joint> takers)
     {
         var now = Fields.BecomesText(joint);
         List<(string Label, string Says)> ways = [("go back", "refit"), ("stay out, thrown away", "discard"), ("stay out", "left off")];
         // Fasteners of the kit that hold the same take their place first.
-        ways.AddRange(takers.OrderByDescending(t => t.Holds.Intersect(joint.Holds).Any()).Take(6).Select(t => ($"{t.Label} take their place", $"superseded by {t.Id}")));
+        ways.AddRange(takers.OrderByDescending(t => t.Holds.Intersect(joint.Holds).Any()).Take(MostTakers).Select(t => ($"{t.Label} take their place", $"superseded by {t.Id}")));
         return new RefitChoice(joint.Id, joint.Label, [.. ways.Select(w => new RefitWay(joint.IsMany ? w.Label : One(w.Label),
             w.Says == now ? null : new SetField(joint.Id, "becomes", now, w.Says)))]);
     }

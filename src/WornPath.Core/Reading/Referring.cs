@@ -144,6 +144,8 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
     private Thing? OldOrNew(NounPhrase phrase, List<string> full)
     {
         if (names.Spelled([phrase.IsNew ? "new" : "old", .. full]) is { } named) return named;
+        // "The new bolts" may be any that are renewed.
+        if (phrase.IsNew && full.Count == 1) return null;
         return names.Superseded.Select(s => phrase.IsNew ? s.By : s.Old).Distinct()
             .Where(joint => NameIndex.NamesOf(joint).Any(n => Score(n, phrase, full) > 0)).ToList() is [var only] ? only : null;
     }
