@@ -11,7 +11,10 @@ using WornPath.Web.Drafting;
 
 namespace WornPath.Bench;
 
-/// <summary>What opening a sheet is made of: time and memory of each stage, one after the other on a sheet that was just read, for who looks for what is slow.</summary>
+/// <summary>
+/// What opening a sheet is made of: time and memory of each stage, one after the other on a sheet that was just read, for who looks
+/// for what is slow.
+/// </summary>
 internal static class OpeningStages
 {
     private const int Rounds = 15;
@@ -37,7 +40,8 @@ internal static class OpeningStages
             Stage("the view, all that known", () => SheetViews.Whole(walked, null, null));
         }
 
-        Console.WriteLine($"{sheet.Steps.Count()} steps, {sheet.Things.Count()} things, {sheet.Joints.Length} joints, {sheet.Steps.Sum(s => s.Actions.Length)} actions");
+        Console.WriteLine($"{sheet.Steps.Count()} steps, {sheet.Things.Count()} things, "
+            + $"{sheet.Joints.Length} joints, {sheet.Steps.Sum(s => s.Actions.Length)} actions");
         foreach (var (name, (ms, bytes)) in sums) Console.WriteLine($"{name,-26} {ms / Rounds,7:0.0} ms {bytes / Rounds / 1024.0,9:N0} kB");
 
         T Stage<T>(string name, Func<T> work)

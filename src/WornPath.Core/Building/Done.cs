@@ -23,6 +23,7 @@ internal static class Done
     /// The grease a part is packed with before it goes in: a bearing, where the sheet has grease for bearings; null for a sealed one and
     /// for all else.
     /// </summary>
-    public static Consumable? GreaseFor(Walk walk, Part part) => !Natures.Is(part, Trait.Bearing) || part.Note.Contains("sealed", StringComparison.OrdinalIgnoreCase)
-        ? null : walk.Sheet.Consumables.FirstOrDefault(c => c.Name.Contains("bearing grease", StringComparison.OrdinalIgnoreCase));
+    public static Consumable? GreaseFor(Walk walk, Part part) =>
+        !Natures.Is(part, Trait.Bearing) || part.Note.Contains("sealed", StringComparison.OrdinalIgnoreCase) ? null
+        : walk.Sheet.Consumables.FirstOrDefault(c => c.Name.Contains("bearing grease", StringComparison.OrdinalIgnoreCase));
 }

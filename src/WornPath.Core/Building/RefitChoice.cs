@@ -42,7 +42,8 @@ public sealed record RefitChoice(string Id, string Label, ImmutableArray<RefitWa
         var now = Fields.BecomesText(joint);
         List<(string Label, string Says)> ways = [("go back", "refit"), ("stay out, thrown away", "discard"), ("stay out", "left off")];
         // Fasteners of the kit that hold the same take their place first.
-        ways.AddRange(takers.OrderByDescending(t => t.Holds.Intersect(joint.Holds).Any()).Take(MostTakers).Select(t => ($"{t.Label} take their place", $"superseded by {t.Id}")));
+        ways.AddRange(takers.OrderByDescending(t => t.Holds.Intersect(joint.Holds).Any()).Take(MostTakers)
+            .Select(t => ($"{t.Label} take their place", $"superseded by {t.Id}")));
         return new RefitChoice(joint.Id, joint.Label, [.. ways.Select(w => new RefitWay(joint.IsMany ? w.Label : One(w.Label),
             w.Says == now ? null : new SetField(joint.Id, "becomes", now, w.Says)))]);
     }

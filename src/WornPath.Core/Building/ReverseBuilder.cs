@@ -40,10 +40,12 @@ public sealed class ReverseBuilder
     }
 
     /// <summary>The sentences of the refit of everything that is off, slack or open when a phase ends; empty where nothing is.</summary>
-    public static ImmutableArray<string> Propose(Walk walk, string phaseId) => LastOf(walk, phaseId) is >= 0 and var last ? new ReverseBuilder(walk, last).Build() : [];
+    public static ImmutableArray<string> Propose(Walk walk, string phaseId) =>
+        LastOf(walk, phaseId) is >= 0 and var last ? new ReverseBuilder(walk, last).Build() : [];
 
     /// <summary>What the author may say first: what becomes of each thing that is off when a phase ends.</summary>
-    public static ImmutableArray<RefitChoice> Choices(Walk walk, string phaseId) => LastOf(walk, phaseId) is >= 0 and var last ? RefitChoice.Of(walk, last) : [];
+    public static ImmutableArray<RefitChoice> Choices(Walk walk, string phaseId) =>
+        LastOf(walk, phaseId) is >= 0 and var last ? RefitChoice.Of(walk, last) : [];
 
     /// <summary>What the sheet does not tell about the order, in sentences: parts of the kit that nothing puts before or behind each other.</summary>
     public static ImmutableArray<string> Unsure(Walk walk, string phaseId)
@@ -53,12 +55,13 @@ public sealed class ReverseBuilder
         builder.Build();
         var loose = builder._kit.Where((p, i) => i > 0 && !builder.IsTold(builder._kit[i - 1], p)).ToList();
         return loose.Count == 0 ? []
-            : [$"Nothing on the sheet says in which order the parts of the kit go on: {string.Join(", ", builder._kit.Select(p => p.Label))}. They stand as in Joints; "
-                + "say there what each is behind or sits on, or move the steps."];
+            : [$"Nothing on the sheet says in which order the parts of the kit go on: {string.Join(", ", builder._kit.Select(p => p.Label))}. "
+                + "They stand as in Joints; say there what each is behind or sits on, or move the steps."];
     }
 
     // True where the sheet puts one of two before the other, or clamps both with the same fasteners.
-    private bool IsTold(Part one, Part other) => one.PartIds.Contains(other.Id) || other.PartIds.Contains(one.Id) || LiesUnder(one, other) || LiesUnder(other, one)
+    private bool IsTold(Part one, Part other) =>
+        one.PartIds.Contains(other.Id) || other.PartIds.Contains(one.Id) || LiesUnder(one, other) || LiesUnder(other, one)
         || _walk.HoldersOf(one.Id).Any(j => j.Holds.Contains(other.Id));
 
     private static int LastOf(Walk walk, string phaseId)
@@ -136,7 +139,8 @@ public sealed class ReverseBuilder
         var added = _walk.Sheet.Joints.Where(j => _started.Contains(j.Id) && !_kept.Contains(j.Id)).ToList();
         var cure = added.Select(j => (Joint: j, Hours: TreatmentAdvice.For(j, _walk.Things, _walk.Workshop.Rules).FullHours ?? 0)).OrderByDescending(c => c.Hours).FirstOrDefault();
         if (cure.Hours > 0 && !IsSaidLater("cure")) _steps.Add($"Let the {TighteningSentence.TreatmentWords(cure.Joint)} cure {cure.Hours} hours before the vehicle is used.");
-        if (_walk.Sheet.Parts.Any(p => _fitted.Contains(p.Id) && Natures.Is(p, Trait.Aligns)) && !IsSaidLater("alignment")) _steps.Add("Have the wheel alignment checked.");
+        if (_walk.Sheet.Parts.Any(p => _fitted.Contains(p.Id) && Natures.Is(p, Trait.Aligns)) && !IsSaidLater("alignment"))
+            _steps.Add("Have the wheel alignment checked.");
         if (Then(Walk.Vehicle).Vehicle.PedalSoft && !_walk.Doing(Verb.PumpBrakes).Any(e => e.StepIndex > _last)) _steps.Add("Pump the brake pedal until it is firm.");
         foreach (var chocks in _chocks) _steps.Add($"Take away the {chocks}.");
         foreach (var joint in _walk.Sheet.Joints.Where(j => _firstLoosened.ContainsKey(j.Id) && Natures.HoldsAWheel(j, _walk.Things) && !_walk.EventsOf(j.Id).Any(e => e.Action.Verb == Verb.Retorque))) _steps.Add(TighteningSentence.Again(joint, _walk.Workshop.Rules));
@@ -356,7 +360,8 @@ public sealed class ReverseBuilder
     private void FitKit()
     {
         foreach (var part in NewParts().ToList())
-            if (!_fitted.Contains(part.Id) && !Covers.Of(_walk, part).Any(c => IsToCome(c.Cover)) && !_walk.HoldersOf(part.Id).Any(IsSharedWithWhatComes)) FitNew(part);
+            if (!_fitted.Contains(part.Id) && !Covers.Of(_walk, part).Any(c => IsToCome(c.Cover))
+                && !_walk.HoldersOf(part.Id).Any(IsSharedWithWhatComes)) FitNew(part);
         ConnectKit();
     }
 

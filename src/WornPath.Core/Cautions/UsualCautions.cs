@@ -112,7 +112,8 @@ public static class UsualCautions
 
             if (name.Contains("airbag", StringComparison.OrdinalIgnoreCase)) found.Add(Airbag);
             if (action.Verb is Verb.Disconnect or Verb.Drain && name.Contains("fuel", StringComparison.OrdinalIgnoreCase)) found.Add(Fuel);
-            if ((thing is null ? Natures.Is(name, Trait.Protective) : Natures.Is(thing, Trait.Protective)) && action.Verb is not (Verb.Inspect or Verb.Clean)) found.Add(Structure);
+            if ((thing is null ? Natures.Is(name, Trait.Protective) : Natures.Is(thing, Trait.Protective))
+                && action.Verb is not (Verb.Inspect or Verb.Clean)) found.Add(Structure);
         }
 
         foreach (var (said, caution) in Told)

@@ -111,7 +111,8 @@ public static class DriveSizes
 
     /// <summary>External hexalobular sizes by thread, as the trade meets them, the usual one first; empty where it meets none.</summary>
     public static IEnumerable<Drive> ExternalHexalobular(Thread thread) =>
-        thread is MetricThread metric && LobedOutside.TryGetValue(metric.Diameter, out var sizes) ? sizes.Select(s => new Drive(DriveKind.ExternalHexalobular, $"E{s}")) : [];
+        thread is MetricThread metric && LobedOutside.TryGetValue(metric.Diameter, out var sizes)
+            ? sizes.Select(s => new Drive(DriveKind.ExternalHexalobular, $"E{s}")) : [];
 
     private static IEnumerable<Drive> Socket(FrozenDictionary<decimal, decimal> row, Thread thread) =>
         thread is MetricThread metric && row.TryGetValue(metric.Diameter, out var mm) ? [new Drive(DriveKind.HexSocket, mm.ToString("0.#", CultureInfo.InvariantCulture) + " mm")] : [];

@@ -49,7 +49,8 @@ public sealed class NameIndex
         _heads = new Lazy<Spellings>(() => new Spellings(_byHead.Keys));
         _stems = new Lazy<Spellings>(() => new Spellings(_byStem.Keys));
         _stacked = new(() => [.. sheet.Joints.Where(j => j.Stack is not null)]);
-        _superseded = new(() => [.. sheet.Joints.Where(j => j.SupersededBy is not null && Find(j.SupersededBy) is Joint).Select(j => (j, (Joint)Find(j.SupersededBy!)!))]);
+        _superseded = new(() => [.. sheet.Joints.Where(j => j.SupersededBy is not null && Find(j.SupersededBy) is Joint)
+            .Select(j => (j, (Joint)Find(j.SupersededBy!)!))]);
         _byFastener = new(() => sheet.Joints.Where(j => j.Fastener?.IsCalled is not null)
             .GroupBy(j => string.Join(' ', StemsOf(j.Fastener!.IsCalled!))).ToDictionary(g => g.Key, g => g.ToList()));
     }

@@ -446,7 +446,8 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
         }
 
         // "Every 20 cm": how far, and no thing; "20 mL of brake fluid" is.
-        if (first > 0 && Word(last + 1) != "of" && tokens[first - 1].Kind == TokenKind.Number && Trade.Units.Contains(tokens[first].Text) && !names.IsHead(stems[^1])
+        if (first > 0 && Word(last + 1) != "of" && tokens[first - 1].Kind == TokenKind.Number && Trade.Units.Contains(tokens[first].Text)
+            && !names.IsHead(stems[^1])
             && Trade.NounOf([stems[^1]]) is not { Role: NounRole.Thing }) return null;
         // "Go over the nuts again cold": how.
         if (!determined && !isNew && stems.Count == 1 && tokens[last].Text is "cold" or "hot" or "warm" or "clean" or "fresh" && !names.IsHead(stems[0])) return null;

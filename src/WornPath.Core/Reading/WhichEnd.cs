@@ -45,7 +45,8 @@ public static class WhichEnd
     };
 
     /// <summary>The ends in words: "front", "left front", "front and rear"; empty for none.</summary>
-    public static string Text(Ends ends) => string.Join(' ', new[] { Words(ends, Ends.Left, Ends.Right), Words(ends, Ends.Front, Ends.Rear) }.Where(w => w.Length > 0));
+    public static string Text(Ends ends) =>
+        string.Join(' ', new[] { Words(ends, Ends.Left, Ends.Right), Words(ends, Ends.Front, Ends.Rear) }.Where(w => w.Length > 0));
 
     private static string Words(Ends ends, Ends one, Ends other) =>
         string.Join(" and ", new[] { one, other }.Where(e => ends.HasFlag(e)).Select(e => e.ToString().ToLowerInvariant()));

@@ -16,7 +16,10 @@ internal static class ControlPosition
     /// <summary>True for what keeps the vehicle from rolling: the parking brake, a gear.</summary>
     public static bool Holds(Thing thing) => thing is Control && Trade.ControlNamed(thing.Name.ToLowerInvariant()) is "parking brake" or "gear";
 
-    /// <summary>Where a bonnet, a flap or a door is opened for the last time and not shut behind, or a tap shut and not opened; null where it is as it should be.</summary>
+    /// <summary>
+    /// Where a bonnet, a flap or a door is opened for the last time and not shut behind, or a tap shut and not opened; null where it is as
+    /// it should be.
+    /// </summary>
     public static WalkEvent? LeftOpen(Walk walk, Control control)
     {
         var tap = Natures.Is(control, Trait.LetsThrough);
@@ -26,7 +29,7 @@ internal static class ControlPosition
         return last is null || Trade.Says(last.Action.Position!, tap ? Trade.Openings : Trade.Shuttings) ? null : last;
     }
 
-    /// <summary>Where what keeps the vehicle from rolling is let go for the last time, and nothing else is set that does; null where something holds it.</summary>
+    /// <summary>Where what keeps the vehicle from rolling is let go for the last time; null where something is set that holds it.</summary>
     public static WalkEvent? LetGo(Walk walk, Control control)
     {
         if (!Holds(control) || walk.AtEnd(control.Id).Control != ControlState.Released) return null;

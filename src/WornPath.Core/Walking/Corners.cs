@@ -37,7 +37,8 @@ public static class CornersOf
     }
 
     /// <summary>The corners fasteners are at: by their name, else by the names of what they hold. All of them where neither tells.</summary>
-    public static Corners Joint(Joint joint, IReadOnlyDictionary<string, Thing> things) => WhichEnd.Of(joint) is not Sheets.Ends.None and var named ? Ends(named)
+    public static Corners Joint(Joint joint, IReadOnlyDictionary<string, Thing> things) =>
+        WhichEnd.Of(joint) is not Sheets.Ends.None and var named ? Ends(named)
         : joint.Holds.IsEmpty ? Corners.All
         : joint.Holds.Aggregate(Corners.None, (all, id) => all | (things.TryGetValue(id, out var held) ? Ends(WhichEnd.Of(held)) : Corners.All));
 

@@ -93,7 +93,8 @@ public sealed class Counts<TState> : IEquatable<Counts<TState>>
 
     private static TState Of(List<Group<TState>> groups)
     {
-        var merged = groups.GroupBy(g => g.State).Select(g => new Group<TState>(g.Sum(x => x.Count), g.Key)).Order(Comparer<Group<TState>>.Create((one, other) => TState.Compare(one.State, other.State))).ToArray();
+        var merged = groups.GroupBy(g => g.State).Select(g => new Group<TState>(g.Sum(x => x.Count), g.Key))
+            .Order(Comparer<Group<TState>>.Create((one, other) => TState.Compare(one.State, other.State))).ToArray();
         return merged.Length == 1 ? merged[0].State : merged[0].State with { Counts = new Counts<TState>(merged) };
     }
 

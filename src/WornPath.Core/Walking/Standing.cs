@@ -100,7 +100,8 @@ public readonly record struct Standing
         at != Ends.None || _corners == 0 ? Raise(at, Height.OnStands) : Each(l => l.Height is Height.Raised or Height.TyresTouching, Height.OnStands);
 
     /// <summary>Its stands come away at an end or side: it is held by what raised it. Where none is named and one is on a jack, it is that one's.</summary>
-    public Standing OffStands(Ends at) => at == Ends.None && Height == Height.Raised ? this : Each(Touching(at, l => l.Height == Height.OnStands), Height.Raised);
+    public Standing OffStands(Ends at) =>
+        at == Ends.None && Height == Height.Raised ? this : Each(Touching(at, l => l.Height == Height.OnStands), Height.Raised);
 
     /// <summary>Lowered at an end or side, and all that went up with it; where none is named, or none is up there, all that is up.</summary>
     public Standing Lower(Ends at, Height to) => _corners == 0 ? With(CornersOf.Ends(at), to) : Each(Touching(at, _ => true), to);

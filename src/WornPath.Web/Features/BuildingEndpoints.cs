@@ -64,7 +64,8 @@ public static class BuildingEndpoints
         if (await shelf.FindAsync(id, me) is null || await drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
         var walk = draft.Now.Walks.Whole;
         if (walk.Sheet.Phases.All(p => p.Id != phase)) return Problems.NotThere($"The phase {NumberText.Excerpt(phase)}");
-        return TypedResults.Ok(new RefitView(ReverseBuilder.Propose(walk, phase), ReverseBuilder.TargetOf(walk, phase)?.Name ?? ReverseBuilder.NewPhase, ReverseBuilder.EditFor(walk, phase),
+        return TypedResults.Ok(new RefitView(ReverseBuilder.Propose(walk, phase),
+            ReverseBuilder.TargetOf(walk, phase)?.Name ?? ReverseBuilder.NewPhase, ReverseBuilder.EditFor(walk, phase),
             ReverseBuilder.Choices(walk, phase), ReverseBuilder.Unsure(walk, phase)));
     }
 

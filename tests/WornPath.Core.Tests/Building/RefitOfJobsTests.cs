@@ -48,7 +48,8 @@ public class RefitOfJobsTests(ITestOutputHelper output)
             var pairs = both.SelectMany((a, i) => both.Skip(i + 1).Select(b => (a, b))).Where(p => author[p.a] != author[p.b] && own[p.a] != own[p.b]).ToList();
             var agree = pairs.Count(p => author[p.a] < author[p.b] == own[p.a] < own[p.b]);
             output.WriteLine($"{job.Name,-16} {agree,4} of {pairs.Count,4} pairs; otherwise: "
-                + string.Join(", ", pairs.Where(p => author[p.a] < author[p.b] != own[p.a] < own[p.b]).Take(4).Select(p => $"{job.Sheet.Find(p.a)?.Name}/{job.Sheet.Find(p.b)?.Name}")));
+                + string.Join(", ", pairs.Where(p => author[p.a] < author[p.b] != own[p.a] < own[p.b]).Take(4)
+                    .Select(p => $"{job.Sheet.Find(p.a)?.Name}/{job.Sheet.Find(p.b)?.Name}")));
             (same, all) = (same + agree, all + pairs.Count);
         }
 

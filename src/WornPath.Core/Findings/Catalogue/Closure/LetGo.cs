@@ -13,8 +13,8 @@ public sealed class LetGo : ThingRule<Control>
     {
         // Who drives sets it himself.
         if (ControlPosition.LetGo(walk, control) is not { } last || Uses.Of(walk).Any(u => u.Drives && u.Order > last.Order)) return;
-        found.Add(At(last, $"{control.Label} is {(ControlPosition.IsParkingBrake(control) ? "released" : "out of gear")} from here on, and no step sets it again: "
-            + "nothing holds the vehicle when the job is done.",
+        found.Add(At(last, $"{control.Label} is {(ControlPosition.IsParkingBrake(control) ? "released" : "out of gear")} from here on, "
+            + "and no step sets it again: nothing holds the vehicle when the job is done.",
             Fixes.InsertAtEnd(walk, $"Set {control.Id} at the end", ControlPosition.PutBack(control))));
     }
 }

@@ -38,7 +38,8 @@ public sealed class PartNotRefitted : ThingRule<Part>
         {
             var missing = counts.Groups.Where(g => g.State.Place != PartPlace.On).Sum(g => g.Count);
             found.Add(At(events.Last(e => e.Verb is Verb.Fit or Verb.Remove or Verb.HangAside or Verb.SetAside),
-                $"Of {part.Label}, {part.Quantity} in all, {missing} {(missing == 1 ? "is" : "are")} left {Bench.Says(end with { Counts = null })} here and never fitted.",
+                $"Of {part.Label}, {part.Quantity} in all, {missing} {(missing == 1 ? "is" : "are")} left "
+                + $"{Bench.Says(end with { Counts = null })} here and never fitted.",
                 Fit(walk, part, last.StepIndex)));
             return;
         }
