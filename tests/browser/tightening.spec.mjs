@@ -188,7 +188,7 @@ test('cells take what a mechanic calls things: what sits on what, washers and nu
       : 'P2';
   const bush = rocker === 'P1' ? 'P2' : 'P1';
   await type(`sits on or in of ${bush}`, 'rocker');
-  await expect(page.getByLabel(`sits on or in of ${bush}`)).toHaveValue('rocker');
+  await expect(page.getByLabel(`sits on or in of ${bush}`)).toHaveValue(rocker);
   await type(`sits on or in of ${rocker}`, 'bush');
   await expect(page.getByText(/cannot sit on/)).toBeVisible();
 });
