@@ -40,14 +40,12 @@ public sealed record RefitChoice(string Id, string Label, ImmutableArray<RefitWa
     private static RefitChoice Of(Joint joint, List<Joint> takers)
     {
         var now = Fields.BecomesText(joint);
-        List<(string Label, string Says)> ways = [("go back", "refit"), ("stay out, thrown away", "discard"), ("stay out", "left off")];
+        var (go, stay, place) = joint.IsMany ? ("go", "stay", "their place") : ("goes", "stays", "its place");
+        List<(string Label, string Says)> ways = [($"{go} back", EnumWord.Of(JointFate.Refit)), ($"{stay} out, thrown away", EnumWord.Of(JointFate.Discard)),
+            ($"{stay} out", EnumWord.Of(JointFate.LeftOff))];
         // Fasteners of the kit that hold the same take their place first.
         ways.AddRange(takers.OrderByDescending(t => t.Holds.Intersect(joint.Holds).Any()).Take(MostTakers)
-            .Select(t => ($"{t.Label} take their place", $"superseded by {t.Id}")));
-        return new RefitChoice(joint.Id, joint.Label, [.. ways.Select(w => new RefitWay(joint.IsMany ? w.Label : One(w.Label),
-            w.Says == now ? null : new SetField(joint.Id, "becomes", now, w.Says)))]);
+            .Select(t => ($"{t.Label} {(t.IsMany ? "take" : "takes")} {place}", Fields.BecomesText(joint with { Becomes = JointFate.Superseded, SupersededBy = t.Id }))));
+        return new RefitChoice(joint.Id, joint.Label, [.. ways.Select(w => new RefitWay(w.Label, w.Says == now ? null : new SetField(joint.Id, "becomes", now, w.Says)))]);
     }
-
-    private static string One(string label) => label.StartsWith("go ", StringComparison.Ordinal) ? "goes back"
-        : label.StartsWith("stay ", StringComparison.Ordinal) ? "stays" + label[4..] : label.Replace("their place", "its place", StringComparison.Ordinal);
 }

@@ -140,7 +140,7 @@ public sealed class ReverseBuilder
         var cure = added.Select(j => (Joint: j, Hours: TreatmentAdvice.For(j, _walk.Things, _walk.Workshop.Rules).FullHours ?? 0)).OrderByDescending(c => c.Hours).FirstOrDefault();
         if (cure.Hours > 0 && !IsSaidLater("cure")) _steps.Add($"Let the {TighteningSentence.TreatmentWords(cure.Joint)} cure {cure.Hours} hours before the vehicle is used.");
         if (_walk.Sheet.Parts.Any(p => _fitted.Contains(p.Id) && Natures.Is(p, Trait.Aligns)) && !IsSaidLater("alignment"))
-            _steps.Add("Have the wheel alignment checked.");
+            _steps.Add(TighteningSentence.CheckAlignment);
         if (Then(Walk.Vehicle).Vehicle.PedalSoft && !_walk.Doing(Verb.PumpBrakes).Any(e => e.StepIndex > _last)) _steps.Add("Pump the brake pedal until it is firm.");
         foreach (var chocks in _chocks) _steps.Add($"Take away the {chocks}.");
         foreach (var joint in _walk.Sheet.Joints.Where(j => _firstLoosened.ContainsKey(j.Id) && Natures.HoldsAWheel(j, _walk.Things) && !_walk.EventsOf(j.Id).Any(e => e.Action.Verb == Verb.Retorque))) _steps.Add(TighteningSentence.Again(joint, _walk.Workshop.Rules));
@@ -253,7 +253,7 @@ public sealed class ReverseBuilder
         if (Then(part.Id).Part.IsMounted || part.Fate is Fate.Discard or Fate.Spare || !_fitted.Add(part.Id)) return;
         // What goes under it is in the kit: it goes on first, in a step of its own.
         foreach (var under in NewParts().Where(p => LiesUnder(p, part))) FitNew(under);
-        if (Done.GreaseFor(_walk, part) is { } grease) sentences.Add($"Pack the {(part.Fate == Fate.Replace ? "new " : "")}{part.Name} with {grease.Name}.");
+        if (BearingGrease.For(_walk, part) is { } grease) sentences.Add($"Pack the {(part.Fate == Fate.Replace ? "new " : "")}{part.Name} with {grease.Name}.");
         var helper = part.MassKg > UsualCautions.HeaviestForOne && _walk.Sheet.Header.People == 1 ? " with a helper" : "";
         // New fasteners clamp it together with what is new: that goes in with it.
         var clamped = part.Origin == Origin.Vehicle ? NewJoints().Where(j => j.Holds.Contains(part.Id)).ToList() : [];
@@ -305,7 +305,7 @@ public sealed class ReverseBuilder
     private void Finish(Joint joint, List<string> sentences)
     {
         if (_finished.Contains(joint.Id)) return;
-        if (Done.At(_walk, joint) == JointStage.Started) return;
+        if (DoneAt.Of(_walk, joint) == JointStage.Started) return;
         if ((Natures.HoldsAWheel(joint, _walk.Things) || joint.Condition is TighteningCondition.SuspensionLoaded or TighteningCondition.TyreTouching)
             && !_lowered && Then(Walk.Vehicle).Vehicle.InTheAir)
         {
@@ -339,7 +339,7 @@ public sealed class ReverseBuilder
 
     private string Tighten(Joint joint)
     {
-        var text = joint.Untorqued is null && Done.At(_walk, joint) == JointStage.Snug ? $"Snug the {joint.Name}." : TighteningSentence.Of(joint);
+        var text = joint.Untorqued is null && DoneAt.Of(_walk, joint) == JointStage.Snug ? $"Snug the {joint.Name}." : TighteningSentence.Of(joint);
         if (joint.Locking == Locking.CotterPin && Then(joint.Id).Joint is { PinIn: false, WasOut: false } && _pinned.Add(joint.Id)) text += $" Insert a new cotter pin in the {joint.Name}.";
         if (joint.Locking == Locking.Stake) text += $" Stake the {joint.Name}.";
         if (joint.HasTabOrWire) text += $" {TighteningSentence.Lock(joint)}";

@@ -27,6 +27,9 @@ public static class TighteningSentence
     /// <summary>Has what keeps people alive checked before it is used.</summary>
     public static string HaveChecked(Thing thing) => $"Have a qualified person check the {thing.Name} before the vehicle is used.";
 
+    /// <summary>Has the alignment looked at after steering or suspension came apart.</summary>
+    public const string CheckAlignment = "Have the wheel alignment checked.";
+
     /// <summary>Locks it with what its specification names.</summary>
     public static string Lock(Joint joint) => $"Lock the {joint.Name} with {(joint.Locking == Locking.Wire ? "new locking wire" : "a new lock plate")}.";
 

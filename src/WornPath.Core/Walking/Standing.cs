@@ -90,9 +90,7 @@ public readonly record struct Standing
     {
         if (at == Ends.None && _corners != 0) return Each(_ => true, to);
         var corners = CornersOf.Ends(at);
-        foreach (var lift in Lifts)
-            if ((lift.Corners & CornersOf.Ends(at)) != 0) corners |= lift.Corners;
-        return With(corners, to);
+        return With(Lifts.Where(lift => (lift.Corners & corners) != 0).Aggregate(corners, (all, lift) => all | lift.Corners), to);
     }
 
     /// <summary>What is raised comes onto stands: at an end or side, else wherever it is raised and not yet on them.</summary>

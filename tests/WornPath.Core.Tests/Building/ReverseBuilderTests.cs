@@ -202,6 +202,14 @@ public class ReverseBuilderTests
     }
 
     [Fact]
+    public void One_bolt_is_asked_about_as_one()
+    {
+        var sheet = new Written().Part("bracket").Joint("pivot bolt", "60 N·m", holds: "bracket").Joint("long bolt", "70 N·m", kit: true, holds: "bracket").Steps("Remove the pivot bolt.");
+        ReverseBuilder.Choices(sheet.Walk(), "h1").ShouldHaveSingleItem().Ways.Select(w => w.Label)
+            .ShouldBe(["goes back", "stays out, thrown away", "stays out", "J2 long bolt takes its place"]);
+    }
+
+    [Fact]
     public void Where_nothing_tells_the_order_of_the_kit_it_is_said()
     {
         Written Kit() => new Written().Part("cover").Part("plate", kit: true).Part("winch", kit: true).Steps("Remove the cover.");

@@ -1,3 +1,4 @@
+using WornPath.Core.Building;
 using WornPath.Core.Workshops;
 using WornPath.Core.Reading;
 using WornPath.Core.Sheets;
@@ -18,6 +19,6 @@ public sealed class AlignmentNotChecked : Rule
             if (Claims.Says(walk.Steps[i], ClaimKind.Alignment)) yield break;
         yield return At(fitted, $"{fitted.Thing!.Label} came off and goes on again here, and no step behind looks at the alignment: the vehicle pulls "
             + "to one side and wears its tyres.",
-            Fixes.InsertAtEnd(walk, "Have it checked at the end", "Have the wheel alignment checked."));
+            Fixes.InsertAtEnd(walk, "Have it checked at the end", TighteningSentence.CheckAlignment));
     }
 }

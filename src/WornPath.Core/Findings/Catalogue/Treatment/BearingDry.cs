@@ -25,7 +25,7 @@ public sealed class BearingDry : ThingRule<Part>
 
         // Only where the sheet has grease for bearings is a bearing known to be one that is packed.
         if (events.FirstOrDefault(e => e.Verb == Verb.Fit) is not { } fitted || events.Any(e => e.Verb == Verb.Treat)) return;
-        if (Done.GreaseFor(walk, part) is not { } grease) return;
+        if (BearingGrease.For(walk, part) is not { } grease) return;
         if (Enumerable.Range(0, fitted.StepIndex + 1).Any(i => SaysPacked(walk.Steps[i], part))) return;
         found.Add(At(fitted, $"{part.Label} goes in here, and no step packs it, though the sheet has {grease.Label}: it runs dry.",
             Fixes.InsertBefore(walk, fitted.StepIndex, "Pack it first", $"Pack {Fixes.The(part)} with {grease.Name}.")));
