@@ -1,3 +1,4 @@
+import './shared/nonce';
 import { createPinia } from 'pinia';
 import { createApp } from 'vue';
 import App from './App.vue';

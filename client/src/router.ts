@@ -7,6 +7,9 @@ export const router = createRouter({
     { path: '/', name: 'shelf', component: () => import('./shelf/ShelfPage.vue'), meta: { title: 'Shelf' } },
     { path: '/workshop', name: 'workshop', component: () => import('./workshop/WorkshopPage.vue'), meta: { title: 'Workshop' } },
     { path: '/slips', name: 'slips', component: () => import('./slips/SlipsPage.vue'), meta: { title: 'Slips' } },
+    { path: '/people', name: 'people', component: () => import('./people/PeoplePage.vue'), meta: { title: 'People' } },
+    { path: '/me', name: 'me', component: () => import('./session/MePage.vue'), meta: { title: 'Your access' } },
+    { path: '/join', name: 'join', component: () => import('./session/JoinPage.vue'), meta: { open: true, title: 'Choose a password' } },
     { path: '/sign-in', name: 'sign-in', component: () => import('./session/SignInPage.vue'), meta: { open: true, title: 'Sign in' } },
     {
       path: '/r/:id(\\d+)',
@@ -36,6 +39,8 @@ router.beforeEach(async (to) => {
     }
   }
   if (!to.meta.open && !session.signedIn) return { name: 'sign-in', query: { to: to.fullPath } };
+  // Nothing else opens before the second factor is there.
+  if (!to.meta.open && session.view?.factorDue && to.name !== 'me') return { name: 'me', query: { to: to.fullPath } };
   return true;
 });
 

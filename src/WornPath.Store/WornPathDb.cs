@@ -1,6 +1,7 @@
 using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Identity.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
 using WornPath.Store.Entities;
 
 namespace WornPath.Store;
@@ -32,6 +33,18 @@ public sealed class WornPathDb(DbContextOptions<WornPathDb> options) : IdentityD
 
     public DbSet<WorkshopVersion> Workshops => Set<WorkshopVersion>();
 
+    public DbSet<PersonSession> Sessions => Set<PersonSession>();
+
+    public DbSet<Invitation> Invitations => Set<Invitation>();
+
+    public DbSet<RecoveryCode> RecoveryCodes => Set<RecoveryCode>();
+
+    public DbSet<AuditEntry> Audit => Set<AuditEntry>();
+
+    public DbSet<Fact> Facts => Set<Fact>();
+
+    public DbSet<ShelfEntry> ShelfEntries => Set<ShelfEntry>();
+
     public override int SaveChanges(bool acceptAllChangesOnSuccess)
     {
         StampRevisions();
@@ -50,6 +63,12 @@ public sealed class WornPathDb(DbContextOptions<WornPathDb> options) : IdentityD
             if (entry.State == EntityState.Modified) entry.Entity.Stamp++;
     }
 
+    // SQLite keeps a time without its zone; all of them are UTC, and say so when they leave.
+    protected override void ConfigureConventions(ModelConfigurationBuilder configurationBuilder) =>
+        configurationBuilder.Properties<DateTime>().HaveConversion<UtcTimes>();
+
+    private sealed class UtcTimes() : ValueConverter<DateTime, DateTime>(t => t, t => DateTime.SpecifyKind(t, DateTimeKind.Utc));
+
     protected override void OnModelCreating(ModelBuilder builder)
     {
         base.OnModelCreating(builder);
@@ -58,6 +77,51 @@ public sealed class WornPathDb(DbContextOptions<WornPathDb> options) : IdentityD
             person.Property(p => p.DisplayName).HasMaxLength(100);
             person.Property(p => p.NameKey).HasMaxLength(400);
             person.HasIndex(p => p.NameKey).IsUnique();
+            person.Property(p => p.FactorSecret).HasMaxLength(1000);
+            person.Ignore(p => p.State);
+            person.Ignore(p => p.HasFactor);
+        });
+        builder.Entity<PersonSession>(session =>
+        {
+            session.Property(s => s.KeyHash).HasMaxLength(64);
+            session.HasIndex(s => s.KeyHash).IsUnique();
+            session.Property(s => s.Why).HasConversion<string>().HasMaxLength(20);
+            session.Property(s => s.Address).HasMaxLength(64);
+            session.Property(s => s.Browser).HasMaxLength(200);
+            session.HasOne(s => s.Person).WithMany().HasForeignKey(s => s.PersonId).OnDelete(DeleteBehavior.Restrict);
+        });
+        builder.Entity<Invitation>(invitation =>
+        {
+            invitation.Property(i => i.TokenHash).HasMaxLength(64);
+            invitation.HasIndex(i => i.TokenHash).IsUnique();
+            invitation.HasOne(i => i.Person).WithMany().HasForeignKey(i => i.PersonId).OnDelete(DeleteBehavior.Restrict);
+        });
+        builder.Entity<RecoveryCode>(code =>
+        {
+            code.Property(c => c.CodeHash).HasMaxLength(64);
+            code.HasIndex(c => c.CodeHash).IsUnique();
+            code.HasOne(c => c.Person).WithMany().HasForeignKey(c => c.PersonId).OnDelete(DeleteBehavior.Restrict);
+        });
+        builder.Entity<AuditEntry>(entry =>
+        {
+            entry.ToTable("Audit");
+            entry.Property(e => e.Kind).HasConversion<string>().HasMaxLength(30);
+            entry.Property(e => e.Who).HasMaxLength(400);
+            entry.Property(e => e.Whom).HasMaxLength(400);
+            entry.Property(e => e.Address).HasMaxLength(64);
+            entry.Property(e => e.Text).HasMaxLength(400);
+            entry.HasIndex(e => e.At);
+        });
+        builder.Entity<ShelfEntry>(entry =>
+        {
+            entry.HasKey(e => e.RevisionId);
+            entry.HasOne<Revision>().WithOne().HasForeignKey<ShelfEntry>(e => e.RevisionId);
+        });
+        builder.Entity<Fact>(fact =>
+        {
+            fact.HasKey(f => f.Name);
+            fact.Property(f => f.Name).HasMaxLength(40);
+            fact.Property(f => f.Value).HasMaxLength(200);
         });
         builder.Entity<Procedure>(procedure =>
         {

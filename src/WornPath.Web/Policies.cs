@@ -1,6 +1,7 @@
 using System.Security.Claims;
 using Microsoft.AspNetCore.Authorization;
 using WornPath.Core.Revisions;
+using WornPath.Web.Access;
 
 namespace WornPath.Web;
 
@@ -21,18 +22,27 @@ public static class Policies
     /// <summary>Whoever may take back a word the workshop taught.</summary>
     public const string Teacher = "teacher";
 
+    /// <summary>Whoever is signed in, a second factor set up or not: for a person's own access alone.</summary>
+    public const string SignedIn = "signed-in";
+
     public static void Add(AuthorizationOptions options)
     {
-        options.AddPolicy(Author, p => p.RequireRole(Roles.Author));
-        options.AddPolicy(Reviewer, p => p.RequireRole(Roles.Reviewer, Roles.Approver));
-        options.AddPolicy(Approver, p => p.RequireRole(Roles.Approver));
-        options.AddPolicy(Administrator, p => p.RequireRole(Roles.Administrator));
-        options.AddPolicy(Workshop, p => p.RequireRole(Roles.Author, Roles.Reviewer, Roles.Approver, Roles.Administrator));
-        options.AddPolicy(WorkshopKeeper, p => p.RequireRole(Roles.Approver, Roles.Administrator));
-        options.AddPolicy(Teacher, p => p.RequireRole(Roles.Author, Roles.Approver, Roles.Administrator));
+        AddRoles(Author, Roles.Author);
+        AddRoles(Reviewer, Roles.Reviewer, Roles.Approver);
+        AddRoles(Approver, Roles.Approver);
+        AddRoles(Administrator, Roles.Administrator);
+        AddRoles(Workshop, Roles.Author, Roles.Reviewer, Roles.Approver, Roles.Administrator);
+        AddRoles(WorkshopKeeper, Roles.Approver, Roles.Administrator);
+        AddRoles(Teacher, Roles.Author, Roles.Approver, Roles.Administrator);
+        options.AddPolicy(SignedIn, p => p.RequireAuthenticatedUser());
         // An endpoint that says nothing is for nobody who is not signed in.
-        options.FallbackPolicy = new AuthorizationPolicyBuilder().RequireAuthenticatedUser().Build();
+        options.DefaultPolicy = options.FallbackPolicy = Whole(new AuthorizationPolicyBuilder().RequireAuthenticatedUser()).Build();
+
+        void AddRoles(string name, params string[] roles) => options.AddPolicy(name, p => Whole(p.RequireRole(roles)));
     }
+
+    // Whoever still has to set up a second factor does nothing else.
+    private static AuthorizationPolicyBuilder Whole(AuthorizationPolicyBuilder policy) => policy.RequireAssertion(c => !c.User.HasClaim(x => x.Type == PersonClaims.FactorDue));
 
     /// <summary>The id of who is signed in. Only behind an endpoint that asks for a signed-in person.</summary>
     public static string Id(this ClaimsPrincipal person) => person.FindFirstValue(ClaimTypes.NameIdentifier) ?? throw new InvalidOperationException("Nobody is signed in.");

@@ -1,18 +1,17 @@
 using System.Reflection;
 using Microsoft.AspNetCore.Antiforgery;
-using Microsoft.AspNetCore.DataProtection;
+using Microsoft.AspNetCore.Diagnostics.HealthChecks;
 using Microsoft.AspNetCore.Http.Json;
-using Microsoft.AspNetCore.Identity;
-using Microsoft.AspNetCore.StaticFiles;
 using Microsoft.Data.Sqlite;
 using WornPath.Core;
 using WornPath.Core.Sheets;
 using WornPath.Store;
-using WornPath.Store.Entities;
 using WornPath.Web;
+using WornPath.Web.Access;
 using WornPath.Web.Demo;
 using WornPath.Web.Drafting;
 using WornPath.Web.Features;
+using WornPath.Web.Hosting;
 
 // The build runs this program to write the OpenAPI document; it must not touch a database then.
 var isBuild = Assembly.GetEntryAssembly()?.GetName().Name == "GetDocument.Insider";
@@ -21,48 +20,31 @@ var builder = WebApplication.CreateBuilder(args);
 // Enough for the largest body but a procedure file and a backup, which say their own.
 const int largestBody = 9 * 1024 * 1024;
 var data = Path.GetFullPath(builder.Configuration["WornPath:Data"] ?? Path.Combine(builder.Environment.ContentRootPath, "var"));
-if (!isBuild) Directory.CreateDirectory(data);
+if (!isBuild && OwnFolder.Make(data) is { } notOwn && !Directory.Exists(data)) return await RefuseAsync($"The data folder {data} cannot be made: {notOwn} Give the account that runs Worn Path the right to write there.");
+var read = AccessOptions.Read(builder.Configuration);
+if (!read.IsGood) return await RefuseAsync(read.Problem.ToString());
+var access = read.Value;
 
 builder.Services.AddSingleton(TimeProvider.System);
 builder.Services.AddSingleton(new DataFolder(data));
+builder.Services.AddSingleton(access);
 builder.Services.AddSingleton(new DemoMode(builder.Configuration.GetValue<bool>("WornPath:Demo"), Path.Combine(AppContext.BaseDirectory, "demo")));
 builder.Services.AddWornPathStore(Path.Combine(data, Backup.Database));
 builder.Services.AddSingleton<WorkshopBook>();
 builder.Services.AddSingleton<DraftKeeper>();
 builder.Services.AddSingleton<Live>();
+builder.Services.AddSingleton<ShelfIndexer>().AddHostedService(p => p.GetRequiredService<ShelfIndexer>());
 builder.Services.AddScoped<Drafts>();
 builder.Services.AddScoped<Authors>();
 builder.Services.AddSingleton<MarkdownHtml>();
 builder.Services.AddScoped<Procedures>();
 builder.Services.AddScoped<DemoWorkshop>();
 builder.Services.AddScoped<RevisionEndpoints.Shelf>();
-builder.Services.AddDataProtection().SetApplicationName("wornpath").PersistKeysToFileSystem(new DirectoryInfo(Path.Combine(data, "keys")));
-builder.Services.AddIdentity<Person, IdentityRole>(options =>
-{
-    options.Password.RequiredLength = 10;
-    options.Password.RequireUppercase = false;
-    options.Password.RequireNonAlphanumeric = false;
-    options.Password.RequireDigit = false;
-    options.Lockout.MaxFailedAccessAttempts = 5;
-    options.Lockout.DefaultLockoutTimeSpan = TimeSpan.FromMinutes(10);
-}).AddEntityFrameworkStores<WornPathDb>().AddClaimsPrincipalFactory<PersonPrincipals>();
-builder.Services.ConfigureApplicationCookie(options =>
-{
-    options.Cookie.Name = "wornpath";
-    options.Cookie.HttpOnly = true;
-    options.Cookie.SameSite = SameSiteMode.Strict;
-    options.ExpireTimeSpan = TimeSpan.FromDays(14);
-    // An API answers with a status; it never sends the caller to a page.
-    options.Events.OnRedirectToLogin = context => Answer(context.HttpContext, StatusCodes.Status401Unauthorized, "You are not signed in.", "Sign in and try again. What you have typed stays here.");
-    options.Events.OnRedirectToAccessDenied = context => Answer(context.HttpContext, StatusCodes.Status403Forbidden, "Your role does not allow this.", "Ask somebody who has the role, or an administrator.");
-});
-builder.Services.AddAuthorization(Policies.Add);
-builder.Services.AddAntiforgery(options =>
-{
-    options.HeaderName = "X-CSRF-TOKEN";
-    options.Cookie.Name = "wornpath-csrf";
-    options.Cookie.SameSite = SameSiteMode.Strict;
-});
+builder.AddAccess(access, data);
+builder.AddTelemetry();
+builder.Logging.AddConsoleOf(builder.Configuration);
+builder.Services.AddSingleton<Readiness>();
+builder.Services.AddHealthChecks().AddCheck<Readiness>("ready", tags: ["ready"]);
 builder.Services.Configure<JsonOptions>(options => SheetJson.Configure(options.SerializerOptions));
 builder.Services.AddValidation();
 builder.Services.AddProblemDetails();
@@ -85,36 +67,30 @@ builder.Services.AddOpenApi(options => options
         return Task.CompletedTask;
     }));
 builder.Services.AddResponseCompression(options => options.EnableForHttps = true);
-builder.WebHost.ConfigureKestrel(options => options.Limits.MaxRequestBodySize = largestBody);
+builder.WebHost.ConfigureKestrel(options =>
+{
+    options.AddServerHeader = false;
+    options.Limits.MaxRequestBodySize = largestBody;
+});
 
 var app = builder.Build();
 
+app.UseProxies();
 app.UseResponseCompression();
+app.UsePageHeaders(access);
 app.UseExceptionHandler();
-app.UseStatusCodePages();
-app.Use((context, next) =>
-{
-    var headers = context.Response.Headers;
-    headers.XContentTypeOptions = "nosniff";
-    headers.XFrameOptions = "DENY";
-    headers["Referrer-Policy"] = "same-origin";
-    // Ant Design Vue writes its styles into the page; scripts come from here alone.
-    headers.ContentSecurityPolicy = "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; frame-ancestors 'none'; base-uri 'none'; form-action 'self'";
-    return next();
-});
-var files = new StaticFileOptions
-{
-    ContentTypeProvider = new FileExtensionContentTypeProvider(),
-    OnPrepareResponse = context => context.Context.Response.Headers.CacheControl =
-        context.Context.Request.Path.StartsWithSegments("/assets") ? "public, max-age=31536000, immutable" : "no-cache",
-};
-app.UseStaticFiles(files);
+app.UseStatusCodePages(ClientPages.InWordsAsync);
+app.UseClientPages();
+app.UseNothingElse();
 app.UseAuthentication();
 app.UseAuthorization();
 app.UseWhen(context => context.Request.Path.StartsWithSegments("/api"), branch => branch.Use(CheckToken));
 
 var api = app.MapGroup("/api").AddEndpointFilter<BlindReading>();
 api.MapSession();
+api.MapMe();
+api.MapPeople();
+api.MapAudit();
 api.MapShelf();
 api.MapRevisions();
 api.MapValues();
@@ -129,9 +105,10 @@ api.MapHelp();
 api.MapAuthors();
 api.MapBackup();
 api.MapHub<LiveHub>("/live");
-api.Map("/{**rest}", () => Problems.NotThere("This address")).AllowAnonymous().ExcludeFromDescription();
 app.MapOpenApi().RequireAuthorization(Policies.Administrator);
-app.MapFallbackToFile("index.html", files).AllowAnonymous();
+app.MapTelemetry();
+app.MapHealthChecks("/health/live", new HealthCheckOptions { Predicate = _ => false }).AllowAnonymous();
+app.MapHealthChecks("/health/ready", new HealthCheckOptions { Predicate = check => check.Tags.Contains("ready") }).AllowAnonymous();
 
 if (!isBuild)
 {
@@ -155,8 +132,20 @@ if (!isBuild)
         return await RefuseAsync(e is NewerDatabaseException ? e.Message : $"The database in {data} cannot be opened: {e.Message} Look at the disk and the rights of the folder, or restore the last backup.");
     }
 
-    await FirstPeople.MakeAsync(scope.ServiceProvider, app.Configuration, app.Logger);
-    if (app.Services.GetRequiredService<DemoMode>().IsOn) await scope.ServiceProvider.GetRequiredService<DemoWorkshop>().FillAsync();
+    if (restored.Value) await db.EndSessionsAsync(DateTime.UtcNow);
+    var demo = app.Services.GetRequiredService<DemoMode>();
+    var (isDemo, isNew) = await DatabaseKind.OfAsync(db, demo.IsWanted, [.. DemoPeople.All.Select(p => p.UserName)]);
+    if (demo.IsWanted && !isDemo) return await RefuseAsync($"The database in {data} is a real one and cannot be turned into a demo. Start without WornPath__Demo, or with a folder of its own for the demo.");
+    demo.Settle(isDemo);
+    var said = await FirstPeople.MakeAsync(scope.ServiceProvider, app.Configuration, isDemo);
+    if (isDemo) await scope.ServiceProvider.GetRequiredService<DemoWorkshop>().FillAsync();
+    else if (isNew && await FirstPeople.DisableDemoPeopleAsync(scope.ServiceProvider) is { Count: > 0 } known)
+    {
+        await Console.Out.WriteLineAsync($"People of the demo were in this database, with a password everybody can read: {string.Join(", ", known)}. They are disabled now.");
+        said ??= await FirstPeople.MakeAsync(scope.ServiceProvider, app.Configuration, isDemo);
+    }
+
+    if (said is not null) await Console.Out.WriteLineAsync(said);
 }
 
 await app.RunAsync();
@@ -168,8 +157,6 @@ static async Task<int> RefuseAsync(string why)
     await Console.Error.WriteLineAsync($"Worn Path does not start. {why}");
     return 3;
 }
-
-static Task Answer(HttpContext context, int status, string what, string todo) => new Problem(what, todo).ToHttp(status).ExecuteAsync(context);
 
 // Every change carries the token that the session gave out; a page of another site has none.
 static async Task CheckToken(HttpContext context, RequestDelegate next)

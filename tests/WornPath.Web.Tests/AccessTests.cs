@@ -19,9 +19,31 @@ public sealed partial class AccessTests(Workshop workshop) : IClassFixture<Works
         GET     /api/session                                       yyyyyyyy
         POST    /api/session                                       yyyyyyyy
         DELETE  /api/session                                       .yyyyyyy
+        POST    /api/session/confirm                               .yyyyyyy
+        GET     /api/session/confirmed                             .yyyyyyy
+        POST    /api/join                                          yyyyyyyy
+        POST    /api/join/look                                     yyyyyyyy
+        GET     /api/me                                            .yyyyyyy
+        PUT     /api/me/password                                   .yyyyyyy
+        POST    /api/me/factor                                     .yyyyyyy
+        PUT     /api/me/factor                                     .yyyyyyy
+        DELETE  /api/me/factor                                     .yyyyyyy
+        POST    /api/me/recovery-codes                             .yyyyyyy
+        DELETE  /api/me/sessions                                   .yyyyyyy
+        DELETE  /api/me/sessions/{session:int}                     .yyyyyyy
+        GET     /api/people                                        .xxxxxxy
         POST    /api/people                                        .xxxxxxy
+        PUT     /api/people/{person}                               .xxxxxxy
+        POST    /api/people/{person}/disable                       .xxxxxxy
+        POST    /api/people/{person}/enable                        .xxxxxxy
+        POST    /api/people/{person}/unlock                        .xxxxxxy
+        POST    /api/people/{person}/reset                         .xxxxxxy
+        GET     /api/mail                                          .xxxxxxy
+        GET     /api/audit                                         .xxxxxxy
+        GET     /api/audit/lines                                   .xxxxxxy
         GET     /api/people/authors                                .xyyyyyy
         GET     /api/procedures                                    .yyyyyyy
+        GET     /api/procedures/filters                            .yyyyyyy
         POST    /api/procedures                                    .xyyyxxx
         POST    /api/procedures/file                               .xyyyxxx
         POST    /api/procedures/{procedure:int}/ask                .xyyyxxx
@@ -85,8 +107,8 @@ public sealed partial class AccessTests(Workshop workshop) : IClassFixture<Works
         var endpoints = workshop.Services.GetRequiredService<EndpointDataSource>().Endpoints.OfType<RouteEndpoint>()
             .Where(e => e.Metadata.GetMetadata<HttpMethodMetadata>() is { HttpMethods.Count: > 0 })
             .SelectMany(e => e.Metadata.GetMetadata<HttpMethodMetadata>()!.HttpMethods.Select(m => $"{m} /{e.RoutePattern.RawText!.Trim('/')}"))
-            // The hub, the page itself and the 404 of the API are no endpoints of their own.
-            .Where(e => !e.Contains("/api/live") && !e.Contains("{**rest}") && !e.Contains("{*path")).Distinct().ToList();
+            // The hub is no endpoint of its own.
+            .Where(e => !e.Contains("/api/live")).Distinct().ToList();
         endpoints.Order().ShouldBe(rows.Keys.Order());
 
         var callers = await CallersAsync();
@@ -97,9 +119,15 @@ public sealed partial class AccessTests(Workshop workshop) : IClassFixture<Works
             var (method, pattern) = (endpoint.Split(' ')[0], endpoint.Split(' ')[1]);
             for (var i = 0; i < Callers.Length; i++)
             {
+                // Some calls end sessions of the one who calls.
+                if (pattern.StartsWith("/api/me") || pattern.StartsWith("/api/session"))
+                {
+                    entered.Clear();
+                    _owner = null;
+                }
+
                 var (revision, procedure) = await DraftAsync(callers["owner"], callers["co-author"].Name);
-                // A session that may be ended by the call is a fresh one.
-                var caller = endpoint.Contains("/session") ? await callers[Callers[i]].EnterAsync() : entered.GetValueOrDefault(i) ?? (entered[i] = await callers[Callers[i]].EnterAsync());
+                var caller = entered.GetValueOrDefault(i) ?? (entered[i] = await callers[Callers[i]].EnterAsync());
                 using var request = new HttpRequestMessage(new HttpMethod(method), Address(pattern, revision, procedure));
                 if (method is "POST" or "PUT") request.Content = endpoint.EndsWith("/restore") ? new ByteArrayContent([1]) { Headers = { ContentType = new("application/zip") } } : JsonContent.Create(BodyOf(endpoint, callers["author"].Id));
                 using var answer = await caller.Http.SendAsync(request);
@@ -134,7 +162,7 @@ public sealed partial class AccessTests(Workshop workshop) : IClassFixture<Works
     {
         var admin = await workshop.As("admin");
         foreach (var (account, name, role) in ((string, string, string)[])[("alma", "Alma Vind", Roles.Author), ("bert", "Bert Kolle", Roles.Author), ("rita", "Rita Sund", Roles.Reviewer)])
-            (await admin.PostAsync("/api/people", new { userName = account, name, password = "long-enough-1", roles = new[] { role } })).StatusCode.ShouldBe(HttpStatusCode.Created);
+            await admin.InviteAsync(workshop.Nobody(), account, name, role);
         var ids = (await admin.GetAsync<List<Drafting.Someone>>("/api/people/authors")).ToDictionary(p => p.Name, p => p.Id);
         Caller Of(string? account, string name, string password = "orchard-demo-1") => new(workshop, account, password, name, ids.GetValueOrDefault(name, "nobody"));
         return new Dictionary<string, Caller>
@@ -172,6 +200,7 @@ public sealed partial class AccessTests(Workshop workshop) : IClassFixture<Works
         "{procedure:int}" => procedure.ToString(),
         "{person}" => "no-such-person",
         "{waiver:int}" => "1",
+        "{session:int}" => "0",
         "{documentName}" => "v1",
         "{rule}" => "CLO001",
         "{id}" => "units",

@@ -29,7 +29,7 @@ public sealed class KilledServerTests(ITestOutputHelper output)
             using var server = RealServer.Start(data, port);
             try
             {
-                var authors = sessions.Select(s => new Somebody(new HttpClient(s, disposeHandler: false) { BaseAddress = new Uri($"http://127.0.0.1:{port}"), Timeout = TimeSpan.FromSeconds(30) })).ToList();
+                var authors = sessions.Select(s => AuthorAt(port, s)).ToList();
                 await RealServer.UpAsync(authors[0].Http);
                 if (kill == 0) shared = await BeginAsync(authors, tokens);
                 else
@@ -77,12 +77,18 @@ public sealed class KilledServerTests(ITestOutputHelper output)
         Directory.Delete(data, recursive: true);
     }
 
+    private static Somebody AuthorAt(int port, HttpClientHandler browser)
+    {
+        var again = new SayingAgain { InnerHandler = browser };
+        return new Somebody(new HttpClient(again, disposeHandler: false) { BaseAddress = new Uri($"http://127.0.0.1:{port}"), Timeout = TimeSpan.FromSeconds(30) }, browser.CookieContainer, again);
+    }
+
     // Eight people of their own, on one procedure.
     private static async Task<int> BeginAsync(List<Somebody> authors, string[] tokens)
     {
         await authors[0].EnterAsync("admin");
         for (var i = 0; i < Authors; i++)
-            (await authors[0].PostAsync("/api/people", new { userName = $"author{i}", name = $"Author {(char)('A' + i)}", password = "long-enough-1", roles = new[] { "author" } })).StatusCode.ShouldBe(HttpStatusCode.Created);
+            await authors[0].InviteAsync(authors[1 + i % (Authors - 1)], $"author{i}", $"Author {(char)('A' + i)}", "author");
         for (var i = 0; i < Authors; i++) await authors[i].EnterAsync($"author{i}", "long-enough-1");
         for (var i = 0; i < Authors; i++) tokens[i] = authors[i].Http.DefaultRequestHeaders.GetValues("X-CSRF-TOKEN").Single();
         var id = await authors[0].NewAsync("K-1");

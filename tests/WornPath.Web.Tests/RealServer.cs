@@ -7,7 +7,8 @@ namespace WornPath.Web.Tests;
 /// <summary>The server as a process of its own, on the loopback address.</summary>
 internal static class RealServer
 {
-    public static Process Start(string data, int port)
+    /// <summary>Starts it, with the sample workshop unless a setting says otherwise.</summary>
+    public static Process Start(string data, int port, params (string Name, string Value)[] settings)
     {
         var start = new ProcessStartInfo("dotnet", [Path.Combine(AppContext.BaseDirectory, "WornPath.Web.dll"), "--contentRoot", AppContext.BaseDirectory])
         {
@@ -15,6 +16,7 @@ internal static class RealServer
             RedirectStandardOutput = true,
             RedirectStandardError = true,
         };
+        foreach (var (name, value) in settings) start.Environment[name] = value;
         var server = Process.Start(start)!;
         server.BeginOutputReadLine();
         return server;

@@ -1,4 +1,4 @@
-import { begin, expect, kept, readValues, test } from './workshop.mjs';
+import { begin, expect, kept, readValues, test, sayAgain } from './workshop.mjs';
 
 test('a procedure of ten steps is written by keyboard, cleared, released by a second person, and read in print', async ({ enter }) => {
   const page = await enter(/Ines Aldaro/);
@@ -103,6 +103,7 @@ test('a procedure of ten steps is written by keyboard, cleared, released by a se
   await expect(odo.locator('.found')).not.toContainText('70 lbf·ft');
   await readValues(odo, { J1: '70 lbf·ft' });
   await odo.getByRole('button', { name: 'Release revision A' }).click();
+  await sayAgain(odo);
   await expect(odo.getByText('It is released and cannot be changed')).toBeVisible();
 
   // The installer reads the printed sheet.

@@ -118,6 +118,13 @@ export async function share(page, name) {
   await page.goto(back);
 }
 
+/** What counts is done in one's own name: the password is asked for again, and given. */
+export async function sayAgain(page, password = 'orchard-demo-1') {
+  await page.getByLabel('Password or code').fill(password);
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('dialog', { name: 'Say again that it is you' })).toBeHidden();
+}
+
 /** Everything typed is on the server's disk. */
 export async function kept(page) {
   await expect(page.getByTestId('kept')).toHaveText(/^kept/);

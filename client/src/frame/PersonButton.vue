@@ -19,33 +19,37 @@ async function leave(): Promise<void> {
 </script>
 
 <template>
-  <button
-    v-if="session.signedIn"
-    type="button"
-    class="person"
-    :title="`${session.view?.name}, ${session.view?.roles.join(', ')}: sign out`"
-    @click="leave"
-  >
-    {{ session.view?.name }} <span class="out">Sign out</span>
-  </button>
+  <div v-if="session.signedIn" class="person">
+    <router-link :to="{ name: 'me' }" :title="`${session.view?.roles.join(', ')}: your password, second factor and sessions`">{{
+      session.view?.name
+    }}</router-link>
+    <button type="button" class="link" @click="leave">Sign out</button>
+  </div>
 </template>
 
 <style scoped>
 .person {
-  font: inherit;
+  display: flex;
+  flex-direction: column;
+  align-items: flex-end;
+  justify-content: center;
+  gap: 1px;
   font-size: 13px;
   line-height: 1.15;
-  color: inherit;
-  text-align: right;
-  background: none;
-  border: 0;
-  cursor: pointer;
   white-space: nowrap;
 }
 
-.out {
-  display: block;
+.person a {
+  color: inherit;
+  text-decoration: none;
+}
+
+.person a:hover {
   text-decoration: underline;
-  color: var(--moss);
+}
+
+.person .link {
+  font-size: 13px;
+  line-height: 1.15;
 }
 </style>

@@ -1,13 +1,17 @@
 <script setup lang="ts">
+import { computed } from 'vue';
 import OutboxButton from '../outbox/OutboxButton.vue';
+import { useSession } from '../shared/session';
 import PersonButton from './PersonButton.vue';
 
 /** The bar of the pages that stand beside the procedures: the mark, the three places there are, who is signed in. */
-const places = [
+const session = useSession();
+const places = computed(() => [
   { to: '/', label: 'Shelf' },
   { to: '/workshop', label: 'Workshop' },
   { to: '/slips', label: 'Slips' },
-];
+  ...(session.is('administrator') ? [{ to: '/people', label: 'People' }] : []),
+]);
 </script>
 
 <template>

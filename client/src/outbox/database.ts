@@ -72,6 +72,7 @@ export async function keptShelf(person: string): Promise<ShelfRow[]> {
         steps: view.sheet.steps.length,
         who: view.author,
         changedAt: view.changedAt,
+        found: [],
       };
     });
 }

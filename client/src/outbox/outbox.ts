@@ -358,7 +358,7 @@ export class Outbox {
       return false;
     }
     const { trouble } = error;
-    if (trouble.status === 401) {
+    if (trouble.status === 401 || trouble.asks) {
       // It waits, as without a connection; whoever signs in again sends her own.
       this.stand({ connected: true, signedOut: true });
       this.later();

@@ -22,7 +22,16 @@ describe('the outbox of the application', () => {
       got.push({ url: new URL(request.url).pathname, body: (await request.json()) as (typeof got)[number]['body'] });
       return answer(200, { seq: got.length, steps: [] });
     });
-    useSession().view = { id: 'ines', name: 'Ines Aldaro', roles: ['author'], token: 't', demo: [] };
+    useSession().view = {
+      id: 'ines',
+      name: 'Ines Aldaro',
+      roles: ['author'],
+      factorDue: false,
+      ended: null,
+      token: 't',
+      isDemo: false,
+      demo: [],
+    };
   });
   afterEach(() => {
     useOutbox().stop();

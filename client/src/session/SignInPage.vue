@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { onMounted, ref } from 'vue';
+import { nextTick, onMounted, ref, watch } from 'vue';
 import OutboxButton from '../outbox/OutboxButton.vue';
 import { useRoute, useRouter } from 'vue-router';
 import type { Trouble } from '../shared/api/client';
@@ -14,6 +14,9 @@ const userName = ref('');
 const password = ref('');
 const trouble = ref<Trouble | null>(null);
 const busy = ref(false);
+const code = ref('');
+const codeAsked = ref(false);
+const codeField = ref<HTMLInputElement | null>(null);
 
 async function attempt(work: () => Promise<void>): Promise<void> {
   busy.value = true;
@@ -22,10 +25,17 @@ async function attempt(work: () => Promise<void>): Promise<void> {
     await work();
   } catch (error) {
     trouble.value = troubleOf(error);
+    // The password was right: one more field, and it is where the cursor is.
+    codeAsked.value = trouble.value.asks === 'code';
+    code.value = '';
+    if (codeAsked.value) await nextTick(() => codeField.value?.focus());
   } finally {
     busy.value = false;
   }
 }
+
+// Another name has a factor of its own.
+watch(userName, () => (codeAsked.value = false));
 
 onMounted(() => attempt(() => session.load()));
 
@@ -33,7 +43,7 @@ const enter = (name: string, word: string): Promise<void> =>
   attempt(async () => {
     // A token given before the server restarted may be out of date.
     await session.load();
-    await session.enter(name, word);
+    await session.enter(name, word, code.value || null);
     const to =
       typeof route.query.to === 'string' && route.query.to.startsWith('/') && !route.query.to.startsWith('//') ? route.query.to : '/';
     await router.push(to);
@@ -78,6 +88,21 @@ const enter = (name: string, word: string): Promise<void> =>
         <div class="field">
           <label for="password">Password</label>
           <input id="password" v-model="password" class="plain" type="password" autocomplete="current-password" required maxlength="200" />
+        </div>
+        <div v-if="codeAsked" class="field">
+          <label for="code">Code of your second factor</label>
+          <input
+            id="code"
+            ref="codeField"
+            v-model="code"
+            class="plain figures"
+            autocomplete="one-time-code"
+            inputmode="text"
+            required
+            maxlength="40"
+            aria-describedby="code-says"
+          />
+          <small id="code-says" class="quiet">The six figures your app shows now, or one of your recovery codes.</small>
         </div>
         <TroubleNote v-if="trouble" :trouble="trouble" />
         <a-button type="primary" html-type="submit" :loading="busy">Sign in</a-button>

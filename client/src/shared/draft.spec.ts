@@ -43,7 +43,16 @@ class Server {
     if (!this.signedIn) return Server.json(401, { title: 'Signed out.', detail: 'Sign in again.' });
     const url = new URL(request.url);
     if (url.pathname === '/api/session')
-      return Server.json(200, { id: 'ines', name: 'Ines Aldaro', roles: ['author'], token: 't', demo: [] });
+      return Server.json(200, {
+        id: 'ines',
+        name: 'Ines Aldaro',
+        roles: ['author'],
+        factorDue: false,
+        ended: null,
+        token: 't',
+        isDemo: false,
+        demo: [],
+      });
     if (request.method === 'GET' && url.pathname.endsWith('/changes'))
       return Number(url.searchParams.get('since')) === this.seq ? new Response(null, { status: 204 }) : Server.json(200, this.view());
     if (request.method === 'GET')
@@ -85,7 +94,16 @@ describe('the open draft', () => {
     for (const store of ['waiting', 'sheets'] as const) await db.clear(store);
     server = new Server();
     vi.stubGlobal('fetch', (request: Request) => server.answer(request));
-    useSession().view = { id: 'ines', name: 'Ines Aldaro', roles: ['author'], token: 't', demo: [] };
+    useSession().view = {
+      id: 'ines',
+      name: 'Ines Aldaro',
+      roles: ['author'],
+      factorDue: false,
+      ended: null,
+      token: 't',
+      isDemo: false,
+      demo: [],
+    };
     await useOutbox().box.load();
     useOutbox().box.lead();
   });

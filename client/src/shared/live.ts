@@ -3,6 +3,7 @@ import { useIntervalFn } from '@vueuse/core';
 import { onBeforeUnmount, ref, watch, type Ref } from 'vue';
 import type { Someone } from './api/client';
 import { useDraft } from './draft';
+import { useSession } from './session';
 
 /** How often a page asks by itself while the server cannot tell it. */
 const ASK_EVERY = 4000;
@@ -10,6 +11,7 @@ const ASK_EVERY = 4000;
 /** Keeps the open revision up to date: the server tells what has changed and who is here; only while it cannot, the page asks. */
 export function useLive(): { here: Ref<Someone[]> } {
   const draft = useDraft();
+  const session = useSession();
   const here = ref<Someone[]>([]);
   let connection: HubConnection | null = null;
 
@@ -38,6 +40,8 @@ export function useLive(): { here: Ref<Someone[]> } {
     made.on('here', (id: number, people: Someone[]) => {
       if (id === draft.revision?.id) here.value = people.filter((p) => p.id !== draft.person?.id);
     });
+    // The server has ended the session; asked, it says why. What was typed waits for whoever typed it.
+    made.on('signedOut', () => void session.load().catch(() => undefined));
     made.onreconnected(() => watchNow());
     made.onclose(() => (here.value = []));
     connection = made;

@@ -32,8 +32,8 @@ export const useSession = defineStore('session', () => {
     }
   }
 
-  async function enter(userName: string, password: string): Promise<void> {
-    keep(await take(api.POST('/api/session', { body: { userName, password } })));
+  async function enter(userName: string, password: string, code: string | null = null): Promise<void> {
+    keep(await take(api.POST('/api/session', { body: { userName, password, code } })));
     channel?.postMessage('other');
   }
 

@@ -1,20 +1,24 @@
 <script setup lang="ts">
 import { watchDebounced } from '@vueuse/core';
-import { onMounted, ref } from 'vue';
-import { useRouter } from 'vue-router';
+import { computed, onMounted, ref, watch } from 'vue';
+import { useRoute, useRouter } from 'vue-router';
 import { keptShelf } from '../outbox/database';
-import { api, NotConnected, take, type ShelfRow, type Trouble } from '../shared/api/client';
+import { api, NotConnected, take, type ShelfFilters, type ShelfPage, type Trouble } from '../shared/api/client';
 import { troubleOf } from '../shared/api/trouble';
 import { useSession } from '../shared/session';
 import { day } from '../shared/when';
 import PlainBar from '../frame/PlainBar.vue';
 import SeverityMark from '../shared/SeverityMark.vue';
+import ShelfFilterBar from './ShelfFilterBar.vue';
+import { asked, inAddress, type Asked } from './asking';
 import StateTag from '../shared/StateTag.vue';
 import TroubleNote from '../shared/TroubleNote.vue';
 
 const session = useSession();
 const router = useRouter();
-const rows = ref<ShelfRow[] | null>(null);
+const route = useRoute();
+const shelf = ref<ShelfPage | null>(null);
+const filters = ref<ShelfFilters | null>(null);
 const words = ref('');
 const trouble = ref<Trouble | null>(null);
 const making = ref(false);
@@ -24,15 +28,28 @@ const platform = ref('');
 const file = ref<HTMLInputElement | null>(null);
 const busy = ref(false);
 
+// What is looked for stands in the address: Back returns to it, and it can be sent to somebody.
+const now = computed(() => asked(route.query));
+const rows = computed(() => shelf.value?.rows ?? null);
+const isNarrowed = computed(() => Object.keys(inAddress({ ...now.value, page: 1, sort: 'changed' })).length > 0);
+const ask = (change: Partial<Asked>): void => void router.replace({ query: inAddress({ ...now.value, page: 1, ...change }) });
+
+let asks = 0;
 async function load(): Promise<void> {
+  const mine = ++asks;
   try {
-    rows.value = await take(api.GET('/api/procedures', { params: { query: { q: words.value } } }));
+    const page = await take(api.GET('/api/procedures', { params: { query: now.value } }));
+    // Typed on meanwhile: only the last answer counts.
+    if (mine !== asks) return;
+    shelf.value = page;
     trouble.value = null;
   } catch (error) {
+    if (mine !== asks) return;
     trouble.value = troubleOf(error);
     // Without a connection: what was opened lately can be opened again.
     if (!(error instanceof NotConnected) || !session.view?.id) return;
-    rows.value = await keptShelf(session.view.id).catch(() => []);
+    const kept = await keptShelf(session.view.id).catch(() => []);
+    shelf.value = { rows: kept, total: kept.length, page: 1, pages: 1 };
     trouble.value = {
       ...trouble.value,
       detail: 'These sheets were opened lately in this browser and can be read and written on; what you type is sent later.',
@@ -40,8 +57,16 @@ async function load(): Promise<void> {
   }
 }
 
-onMounted(load);
-watchDebounced(words, load, { debounce: 120 });
+onMounted(async () => {
+  words.value = now.value.q;
+  filters.value = await take(api.GET('/api/procedures/filters')).catch(() => null);
+});
+watch(now, load, { immediate: true });
+watch(
+  () => now.value.q,
+  (q) => (words.value = q),
+);
+watchDebounced(words, (q) => q !== now.value.q && ask({ q }), { debounce: 150 });
 
 async function attempt(work: () => Promise<{ revisionId: number }>): Promise<void> {
   busy.value = true;
@@ -86,7 +111,7 @@ async function readFile(event: Event): Promise<void> {
         class="plain search"
         type="search"
         aria-label="Search the shelf"
-        placeholder="number, title, vehicle, author"
+        placeholder="number, title, vehicle, author, words of a step"
         maxlength="200"
       />
       <template v-if="session.is('author')">
@@ -119,16 +144,29 @@ async function readFile(event: Event): Promise<void> {
       </div>
       <a-button type="primary" html-type="submit" :loading="busy">Begin</a-button>
     </form>
-    <table v-if="rows && rows.length">
+    <ShelfFilterBar v-if="filters" :filters="filters" :asked="now" @ask="ask" />
+    <table v-if="shelf && rows && rows.length">
       <thead>
         <tr>
-          <th scope="col">Number</th>
-          <th scope="col">Procedure</th>
+          <th scope="col" :aria-sort="now.sort === 'number' ? 'ascending' : undefined">
+            <button type="button" class="sort" @click="ask({ sort: now.sort === 'number' ? 'changed' : 'number' })">
+              Number<span v-if="now.sort === 'number'" aria-hidden="true"> ▴</span>
+            </button>
+          </th>
+          <th scope="col" :aria-sort="now.sort === 'title' ? 'ascending' : undefined">
+            <button type="button" class="sort" @click="ask({ sort: now.sort === 'title' ? 'changed' : 'title' })">
+              Procedure<span v-if="now.sort === 'title'" aria-hidden="true"> ▴</span>
+            </button>
+          </th>
           <th scope="col">Revision</th>
           <th scope="col">Steps</th>
           <th scope="col">Open findings</th>
           <th scope="col">Who has it</th>
-          <th scope="col">Changed</th>
+          <th scope="col" :aria-sort="now.sort === 'changed' ? 'descending' : undefined">
+            <button type="button" class="sort" @click="ask({ sort: 'changed' })">
+              Changed<span v-if="now.sort === 'changed'" aria-hidden="true"> ▾</span>
+            </button>
+          </th>
         </tr>
       </thead>
       <tbody>
@@ -144,6 +182,13 @@ async function readFile(event: Event): Promise<void> {
               >{{ row.title }}</router-link
             >
             <span class="quiet platform">{{ row.platform }}</span>
+            <span v-if="row.found.length" class="found"
+              >…
+              <template v-for="(piece, i) in row.found" :key="i"
+                ><mark v-if="piece.isFound">{{ piece.text }}</mark
+                ><template v-else>{{ piece.text }}</template></template
+              ></span
+            >
           </td>
           <td><StateTag :state="row.state" :letter="row.letter" /></td>
           <td class="figures">{{ row.steps }}</td>
@@ -157,13 +202,35 @@ async function readFile(event: Event): Promise<void> {
         </tr>
       </tbody>
     </table>
-    <p v-else-if="rows && words" class="empty">Nothing on the shelf has “{{ words }}” in its number, title, vehicle or author.</p>
+    <p v-else-if="rows && isNarrowed" class="empty">
+      Nothing on the shelf is so<template v-if="now.q">: no sheet has “{{ now.q }}” in its head or its steps</template>.
+      <button type="button" class="link" @click="router.replace({ query: {} })">Show all</button>
+    </p>
     <p v-else-if="rows" class="empty">
       The shelf is empty.
       <template v-if="session.is('author')">Begin with “New procedure”: give it a number and say what the job is.</template>
       <template v-else>What is released will stand here.</template>
     </p>
     <p v-else-if="!trouble" class="quiet" role="status">Looking …</p>
+    <nav v-if="shelf && shelf.total > 0" class="pages" aria-label="Pages of the shelf">
+      <span role="status">{{ shelf.total.toLocaleString('en-GB') }} procedure{{ shelf.total === 1 ? '' : 's' }}</span>
+      <template v-if="shelf.pages > 1">
+        <button type="button" class="link" :disabled="shelf.page === 1" @click="ask({ page: shelf.page - 1 })">Before</button>
+        <label
+          >page
+          <input
+            class="plain figures"
+            type="number"
+            min="1"
+            :max="shelf.pages"
+            :value="shelf.page"
+            @change="ask({ page: Math.max(1, Math.min(shelf!.pages, Number(($event.target as HTMLInputElement).value) || 1)) })"
+          />
+          of {{ shelf.pages }}</label
+        >
+        <button type="button" class="link" :disabled="shelf.page === shelf.pages" @click="ask({ page: shelf.page + 1 })">Next</button>
+      </template>
+    </nav>
   </main>
 </template>
 
@@ -241,6 +308,49 @@ tbody tr:hover {
 
 .platform {
   font-size: 13px;
+}
+
+.found {
+  display: block;
+  font-size: 14px;
+  color: var(--ink-soft);
+}
+
+.found mark {
+  color: var(--ink);
+  background: var(--ochre-pale);
+}
+
+.sort {
+  font: inherit;
+  color: inherit;
+  background: none;
+  border: 0;
+  padding: 0;
+  cursor: pointer;
+}
+
+.sort:hover {
+  color: var(--ink);
+  text-decoration: underline;
+}
+
+.pages {
+  display: flex;
+  align-items: baseline;
+  gap: 18px;
+  padding: 14px 0;
+}
+
+.pages input {
+  width: 76px;
+  padding: 3px 6px;
+}
+
+.pages .link:disabled {
+  color: var(--ink-soft);
+  text-decoration: none;
+  cursor: default;
 }
 
 .counts {

@@ -3,6 +3,7 @@ import { ref } from 'vue';
 import { api, take, type Trouble } from '../shared/api/client';
 import { troubleOf } from '../shared/api/trouble';
 import TroubleNote from '../shared/TroubleNote.vue';
+import { download } from '../session/download';
 import { dayAndTime } from '../shared/when';
 
 /** Backups: the whole workshop in one file, taken while everybody works on, and put back at the next start. */
@@ -54,7 +55,7 @@ const drop = (): Promise<void> =>
     </p>
     <TroubleNote v-if="trouble" :trouble="trouble" />
     <p class="line">
-      <a href="/api/backup" download>Save a backup</a>
+      <button type="button" class="link" :disabled="busy" @click="attempt(() => download('/api/backup'))">Save a backup</button>
       <button type="button" class="link" :disabled="busy" @click="field?.click()">Put a backup in its place</button>
       <input
         ref="field"

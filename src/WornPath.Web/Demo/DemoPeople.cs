@@ -2,8 +2,24 @@ using WornPath.Core.Revisions;
 
 namespace WornPath.Web.Demo;
 
-/// <summary>Whether the sample workshop is served. Its people, with a password that everybody can read, are made in demo mode only.</summary>
-public sealed record DemoMode(bool IsOn, string Folder);
+/// <summary>
+/// Whether the sample workshop is served. Its people, with a password that everybody can read, are only in a database that was made as a
+/// demo (<see cref="WornPath.Store.DatabaseKind"/>); what the start asks for makes one of an empty database and of no other.
+/// </summary>
+/// <param name="isWanted">A new database is to be a demo.</param>
+/// <param name="folder">Where the sample workshop's files are.</param>
+public sealed class DemoMode(bool isWanted, string folder)
+{
+    public bool IsWanted => isWanted;
+
+    public string Folder => folder;
+
+    /// <summary>The database is a demo.</summary>
+    public bool IsOn { get; private set; }
+
+    /// <summary>The database has been asked.</summary>
+    public void Settle(bool isDemo) => IsOn = isDemo;
+}
 
 /// <summary>Somebody of the invented workshop.</summary>
 public sealed record DemoPerson(string UserName, string Name, IReadOnlyList<string> Roles);

@@ -12,9 +12,10 @@ namespace WornPath.Web.Demo;
 /// <summary>Fills an empty database with the sample workshop: its people and its procedures, from the files of the demo folder.</summary>
 public sealed class DemoWorkshop(WornPathDb db, UserManager<Person> people, Procedures procedures, WorkshopBook book, DemoMode demo, TimeProvider time)
 {
-    /// <summary>Fills the database if nothing is on its shelf yet.</summary>
+    /// <summary>Fills a demo's database if nothing is on its shelf yet.</summary>
     public async Task FillAsync()
     {
+        if (!demo.IsOn) throw new InvalidOperationException("The people of the demo belong into a demo's database alone.");
         // All of it or nothing: a start that is cut short begins anew.
         await using var transaction = await db.Database.BeginTransactionAsync();
         foreach (var person in DemoPeople.All) await AddAsync(person);

@@ -1,3 +1,4 @@
+using System.Diagnostics;
 using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
 using WornPath.Core;
@@ -13,7 +14,7 @@ namespace WornPath.Web.Drafting;
 /// The revisions a request works on, held until it ends. An edit is carried out on the sheet held in memory, written to the log,
 /// and only then taken and acknowledged; whatever stops the server in between, the log has every acknowledged edit.
 /// </summary>
-public sealed class Drafts(DraftKeeper keeper, EditWriter writer, DraftLog log, Live live) : IDisposable
+public sealed class Drafts(DraftKeeper keeper, EditWriter writer, DraftLog log, Live live, ShelfIndexer shelf, Measures measures) : IDisposable
 {
     private readonly List<DraftKeeper.Lease> _leases = [];
 
@@ -57,6 +58,15 @@ public sealed class Drafts(DraftKeeper keeper, EditWriter writer, DraftLog log, 
     private async Task<Outcome<Draft.Walked>> ChangeAsync(Draft draft, string personId, string clientId, EntryKind kind,
         Func<CancellationToken, Task<Outcome<(Sheet Sheet, Delta Delta, string Label, int? Of)>>> change, CancellationToken cancel)
     {
+        var watch = Stopwatch.GetTimestamp();
+        var done = await TakeAsync(draft, personId, clientId, kind, change, cancel);
+        measures.Edited(done.IsGood, Stopwatch.GetElapsedTime(watch));
+        return done;
+    }
+
+    private async Task<Outcome<Draft.Walked>> TakeAsync(Draft draft, string personId, string clientId, EntryKind kind,
+        Func<CancellationToken, Task<Outcome<(Sheet Sheet, Delta Delta, string Label, int? Of)>>> change, CancellationToken cancel)
+    {
         await draft.Gate.WaitAsync(cancel);
         try
         {
@@ -89,6 +99,7 @@ public sealed class Drafts(DraftKeeper keeper, EditWriter writer, DraftLog log, 
 
                 draft.Take(walked, line, snapshot);
                 live.Changed(draft.RevisionId, walked.Seq);
+                shelf.Touch();
                 return before;
             }
         }

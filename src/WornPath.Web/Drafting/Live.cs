@@ -1,6 +1,8 @@
+using System.Collections.Concurrent;
 using System.Security.Claims;
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.SignalR;
+using WornPath.Web.Access;
 using WornPath.Web.Features;
 
 namespace WornPath.Web.Drafting;
@@ -16,23 +18,52 @@ public interface ILivePage
 
     /// <summary>Who has the revision open, each once.</summary>
     Task Here(int revisionId, IReadOnlyList<Someone> people);
+
+    /// <summary>The page's session has ended; asked, the server says why.</summary>
+    Task SignedOut();
 }
 
 /// <summary>Somebody who has a page open.</summary>
 public sealed record Someone(string Id, string Name);
 
 /// <summary>Tells open pages what has changed.</summary>
-public sealed class Live(IHubContext<LiveHub, ILivePage> hub)
+public sealed class Live
 {
+    private readonly IHubContext<LiveHub, ILivePage> _hub;
     private readonly Lock _lock = new();
+    private readonly ConcurrentDictionary<string, (int Session, HubCallerContext Page)> _open = [];
     private readonly Dictionary<string, (int Revision, Someone Who)> _here = [];
+
+    public Live(IHubContext<LiveHub, ILivePage> hub, SessionBook sessions, Measures measures)
+    {
+        _hub = hub;
+        sessions.Ended += session => _ = CloseAsync(session);
+        measures.Gauge("wornpath.pages", "Pages that are open and told of changes.", () => _open.Count);
+    }
+
+    /// <summary>A page has connected, with a session.</summary>
+    public void Opened(HubCallerContext page) => _open[page.ConnectionId] = (page.User!.SessionId(), page);
+
+    /// <summary>A page has gone.</summary>
+    public void Closed(string connection) => _open.TryRemove(connection, out _);
+
+    // Told first, then cut off: nothing more is heard with a session that has ended.
+    private async Task CloseAsync(int session)
+    {
+        foreach (var (connection, (of, page)) in _open)
+        {
+            if (of != session) continue;
+            await _hub.Clients.Client(connection).SignedOut();
+            page.Abort();
+        }
+    }
 
     /// <summary>How a revision's pages are addressed.</summary>
     public static string Group(int revisionId) => $"revision {revisionId}";
 
-    public void Changed(int revisionId, int seq) => _ = hub.Clients.Group(Group(revisionId)).Changed(revisionId, seq);
+    public void Changed(int revisionId, int seq) => _ = _hub.Clients.Group(Group(revisionId)).Changed(revisionId, seq);
 
-    public void Moved(int revisionId) => _ = hub.Clients.Group(Group(revisionId)).Moved(revisionId);
+    public void Moved(int revisionId) => _ = _hub.Clients.Group(Group(revisionId)).Moved(revisionId);
 
     /// <summary>A page has a revision open, or (null) none any more.</summary>
     public async Task WatchAsync(string connection, int? revisionId, Someone who)
@@ -48,7 +79,7 @@ public sealed class Live(IHubContext<LiveHub, ILivePage> hub)
             }
         }
 
-        foreach (var id in touched) await hub.Clients.Group(Group(id)).Here(id, PeopleAt(id));
+        foreach (var id in touched) await _hub.Clients.Group(Group(id)).Here(id, PeopleAt(id));
     }
 
     private List<Someone> PeopleAt(int revisionId)
@@ -77,8 +108,15 @@ public sealed class LiveHub(Live live, RevisionEndpoints.Shelf shelf) : Hub<ILiv
     /// <summary>Watches nothing any more.</summary>
     public Task Leave() => LeaveAsync();
 
+    public override Task OnConnectedAsync()
+    {
+        live.Opened(Context);
+        return base.OnConnectedAsync();
+    }
+
     public override async Task OnDisconnectedAsync(Exception? exception)
     {
+        live.Closed(Context.ConnectionId);
         await LeaveAsync();
         await base.OnDisconnectedAsync(exception);
     }

@@ -16,7 +16,7 @@ namespace WornPath.Web.Drafting;
 /// Puts procedures on the shelf and brings revisions through their life. Each act is one transaction, and is judged by what stands
 /// in the database within it, whatever is held in memory.
 /// </summary>
-public sealed class Procedures(WornPathDb db, DraftLog log, Drafts drafts, WorkshopBook book, Live live, TimeProvider time)
+public sealed class Procedures(WornPathDb db, DraftLog log, Drafts drafts, WorkshopBook book, Live live, ShelfIndexer shelf, TimeProvider time)
 {
     private DateTime Now => time.GetUtcNow().UtcDateTime;
 
@@ -155,6 +155,8 @@ public sealed class Procedures(WornPathDb db, DraftLog log, Drafts drafts, Works
             StepCount = walked.Sheet.Steps.Count(),
             ChangedAt = Now,
         };
+        // The words follow a little later than what is written now.
+        shelf.Touch();
         revision.Events.Add(new ReviewEvent { Kind = ReviewEventKind.Begun, PersonId = authorId, Who = await WhoAsync(authorId), At = Now });
         return revision;
     }

@@ -1,13 +1,14 @@
 using System.Globalization;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.Http.Metadata;
+using Microsoft.AspNetCore.Identity;
 using WornPath.Core;
 using WornPath.Store;
+using WornPath.Store.Entities;
+using WornPath.Web.Access;
+using WornPath.Web.Hosting;
 
 namespace WornPath.Web.Features;
-
-/// <summary>Where the data are.</summary>
-public sealed record DataFolder(string Path);
 
 /// <summary>Backups, for an administrator: taken while everybody works on; put back at the next start.</summary>
 public static class BackupEndpoints
@@ -25,18 +26,20 @@ public static class BackupEndpoints
     public static void MapBackup(this IEndpointRouteBuilder api)
     {
         var backup = api.MapGroup("/backup").WithTags("Backup").RequireAuthorization(Policies.Administrator);
-        backup.MapGet("", Get).WithName("GetBackup").Produces<byte[]>(200, "application/zip");
-        backup.MapPost("/restore", PutAsync).WithName("StageRestore").WithMetadata(new NoLimit()).Accepts<byte[]>("application/zip");
-        backup.MapDelete("/restore", (DataFolder data) =>
+        backup.MapGet("", GetAsync).AskingAgain().WithName("GetBackup").Produces<byte[]>(200, "application/zip");
+        backup.MapPost("/restore", PutAsync).AskingAgain().WithName("StageRestore").WithMetadata(new NoLimit()).Accepts<byte[]>("application/zip");
+        backup.MapDelete("/restore", async (HttpContext context, DataFolder data, AuditTrail audit, UserManager<Person> people) =>
         {
             File.Delete(PendingRestore.In(data.Path));
+            await audit.WriteAsync(AuditKind.RestoreDropped, await people.FindByIdAsync(context.User.Id()));
             return TypedResults.NoContent();
         }).WithName("DropRestore");
     }
 
-    private static Results<FileStreamHttpResult, ProblemHttpResult> Get(DataFolder data, TimeProvider time)
+    private static async Task<Results<FileStreamHttpResult, ProblemHttpResult>> GetAsync(HttpContext context, DataFolder data, AuditTrail audit, UserManager<Person> people, TimeProvider time)
     {
         var at = time.GetUtcNow().UtcDateTime;
+        await audit.WriteAsync(AuditKind.BackupTaken, await people.FindByIdAsync(context.User.Id()));
         var file = Path.GetTempFileName();
         var written = Backup.Write(data.Path, file, at);
         if (!written.IsGood)
@@ -50,7 +53,7 @@ public static class BackupEndpoints
     }
 
     // Checked whole before it waits; what stands goes on until the server is started again.
-    private static async Task<Results<Ok<Waiting>, ProblemHttpResult>> PutAsync(HttpRequest request, DataFolder data, CancellationToken cancel)
+    private static async Task<Results<Ok<Waiting>, ProblemHttpResult>> PutAsync(HttpRequest request, DataFolder data, AuditTrail audit, UserManager<Person> people, CancellationToken cancel)
     {
         var part = PendingRestore.In(data.Path) + ".part";
         var work = Directory.CreateTempSubdirectory("wornpath-restore-");
@@ -60,6 +63,7 @@ public static class BackupEndpoints
             var checkedWhole = Backup.Unpack(part, work.FullName);
             if (!checkedWhole.IsGood) return checkedWhole.Problem.ToHttp();
             File.Move(part, PendingRestore.In(data.Path), overwrite: true);
+            await audit.WriteAsync(AuditKind.RestoreStaged, await people.FindByIdAsync(request.HttpContext.User.Id()), text: string.Create(CultureInfo.InvariantCulture, $"backup of {checkedWhole.Value.At:u}"));
             return TypedResults.Ok(new Waiting(checkedWhole.Value.At));
         }
         finally

@@ -1,12 +1,13 @@
 using System.ComponentModel.DataAnnotations;
 using System.Security.Claims;
 using Microsoft.AspNetCore.Antiforgery;
+using Microsoft.AspNetCore.Authentication;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.EntityFrameworkCore;
 using WornPath.Core;
-using WornPath.Core.Revisions;
 using WornPath.Store.Entities;
+using WornPath.Web.Access;
 using WornPath.Web.Demo;
 
 namespace WornPath.Web.Features;
@@ -15,31 +16,52 @@ namespace WornPath.Web.Features;
 public static class SessionEndpoints
 {
     /// <summary>Who is signed in; everything null or empty where nobody is.</summary>
+    /// <param name="Id">The person.</param>
     /// <param name="Name">The name others see.</param>
     /// <param name="Roles">What the person may do.</param>
+    /// <param name="FactorDue">True while a second factor has to be set up before anything else.</param>
+    /// <param name="Ended">Why the session this browser had has ended, where somebody or something else ended it.</param>
     /// <param name="Token">Goes back in the X-CSRF-TOKEN header of every change.</param>
-    /// <param name="Demo">The demo people, in demo mode only.</param>
-    public sealed record SessionView(string? Id, string? Name, IReadOnlyList<string> Roles, string Token, IReadOnlyList<DemoPersonView> Demo);
+    /// <param name="IsDemo">True where the database was made as a demo.</param>
+    /// <param name="Demo">The demo's people, in a demo only.</param>
+    public sealed record SessionView(string? Id, string? Name, IReadOnlyList<string> Roles, bool FactorDue, SessionEnd? Ended, string Token, bool IsDemo, IReadOnlyList<DemoPersonView> Demo);
 
     /// <summary>Somebody of the sample workshop, whom a visitor of the demo can sign in as.</summary>
     public sealed record DemoPersonView(string UserName, string Name, IReadOnlyList<string> Roles, string Password);
 
     /// <summary>A sign-in.</summary>
-    public sealed record SignIn([property: Required, MaxLength(100)] string UserName, [property: Required, MaxLength(200)] string Password);
+    /// <param name="UserName">The account.</param>
+    /// <param name="Password">The password.</param>
+    /// <param name="Code">A code of the second factor, where one is asked for.</param>
+    public sealed record SignIn([property: Required, MaxLength(100)] string UserName, [property: Required, MaxLength(200)] string Password, [property: MaxLength(40)] string? Code);
 
-    /// <summary>A new person.</summary>
-    public sealed record NewPerson([property: Required, MaxLength(100)] string UserName, [property: Required, MaxLength(100)] string Name, [property: Required, MaxLength(200)] string Password, [property: Required, MaxLength(5)] IReadOnlyList<string> Roles);
+    /// <summary>The password or a code, given again.</summary>
+    public sealed record Confirmation([property: MaxLength(200)] string? Password, [property: MaxLength(40)] string? Code);
+
+    /// <summary>The token of a link.</summary>
+    public sealed record LinkForm([property: Required, MaxLength(100)] string Token);
+
+    /// <summary>Whom a link is for.</summary>
+    public sealed record LinkView(string UserName, string Name, DateTime EndsAt);
+
+    /// <summary>A password chosen with a link.</summary>
+    public sealed record JoinForm([property: Required, MaxLength(100)] string Token, [property: Required, MaxLength(200)] string Password);
 
     public static void MapSession(this IEndpointRouteBuilder api)
     {
         var session = api.MapGroup("/session").WithTags("Session");
-        session.MapGet("", (HttpContext context, IAntiforgery antiforgery, DemoMode demo) => TypedResults.Ok(ViewOf(context, context.User, antiforgery, demo))).AllowAnonymous().WithName("GetSession");
+        session.MapGet("", async (HttpContext context, IAntiforgery antiforgery, DemoMode demo) => TypedResults.Ok(ViewOf(context, context.User, antiforgery, demo, await AccessSetup.WhyEndedAsync(context)))).AllowAnonymous().WithName("GetSession");
         session.MapPost("", EnterAsync).AllowAnonymous().WithName("SignIn");
-        session.MapDelete("", LeaveAsync).RequireAuthorization().WithName("SignOut");
-        api.MapPost("/people", AddAsync).RequireAuthorization(Policies.Administrator).WithName("AddPerson").WithTags("Session");
+        session.MapDelete("", LeaveAsync).RequireAuthorization(Policies.SignedIn).WithName("SignOut");
+        session.MapPost("/confirm", ConfirmAsync).RequireAuthorization(Policies.SignedIn).WithName("Confirm");
+        // For what the browser fetches by itself: a page asks here first.
+        session.MapGet("/confirmed", () => TypedResults.NoContent()).RequireAuthorization(Policies.SignedIn).AskingAgain().WithName("GetConfirmed");
+        var join = api.MapGroup("/join").WithTags("Session");
+        join.MapPost("/look", LookAsync).AllowAnonymous().WithName("LookAtLink");
+        join.MapPost("", JoinAsync).AllowAnonymous().WithName("Join");
     }
 
-    private static SessionView ViewOf(HttpContext context, ClaimsPrincipal person, IAntiforgery antiforgery, DemoMode demo)
+    private static SessionView ViewOf(HttpContext context, ClaimsPrincipal person, IAntiforgery antiforgery, DemoMode demo, SessionEnd? ended = null)
     {
         // The token is made for the person signed in, and is given anew with each session.
         context.User = person;
@@ -48,60 +70,61 @@ public static class SessionEndpoints
             person.FindFirstValue(ClaimTypes.NameIdentifier),
             person.FindFirstValue(PersonClaims.DisplayName),
             [.. person.FindAll(ClaimTypes.Role).Select(c => c.Value)],
+            person.HasClaim(c => c.Type == PersonClaims.FactorDue),
+            ended,
             token,
+            demo.IsOn,
             demo.IsOn ? [.. DemoPeople.All.Select(p => new DemoPersonView(p.UserName, p.Name, p.Roles, DemoPeople.Password))] : []);
     }
 
-    private static async Task<Results<Ok<SessionView>, ProblemHttpResult>> EnterAsync(SignIn form, SignInManager<Person> signIn, HttpContext context, IAntiforgery antiforgery, DemoMode demo)
+    private static async Task<Results<Ok<SessionView>, ProblemHttpResult>> EnterAsync(SignIn form, SignIns signIns, HttpContext context, IAntiforgery antiforgery, DemoMode demo)
     {
-        var person = await signIn.UserManager.FindByNameAsync(form.UserName);
-        // The same answer for an unknown name and a wrong password.
-        var refused = new Problem("Name and password do not go together.", "Check both. After five wrong tries the name is locked for ten minutes.");
-        if (person is null) return refused.ToHttp(StatusCodes.Status401Unauthorized);
-        var result = await signIn.CheckPasswordSignInAsync(person, form.Password, lockoutOnFailure: true);
-        if (result.IsLockedOut)
-            return new Problem("This name is locked after repeated wrong tries.", "Wait ten minutes, or ask an administrator.").ToHttp(StatusCodes.Status423Locked);
-        if (!result.Succeeded) return refused.ToHttp(StatusCodes.Status401Unauthorized);
-        await signIn.SignInAsync(person, isPersistent: true);
-        return TypedResults.Ok(ViewOf(context, await signIn.CreateUserPrincipalAsync(person), antiforgery, demo));
+        var outcome = await signIns.EnterAsync(context, form.UserName, form.Password, form.Code);
+        return outcome is { Answer: SignIns.Answer.In, Principal: { } person } ? TypedResults.Ok(ViewOf(context, person, antiforgery, demo)) : Refused(outcome, context);
     }
 
-    private static async Task<NoContent> LeaveAsync(SignInManager<Person> signIn)
+    private static async Task<Results<NoContent, ProblemHttpResult>> ConfirmAsync(Confirmation form, SignIns signIns, HttpContext context)
     {
-        await signIn.SignOutAsync();
+        var outcome = await signIns.ConfirmAsync(context, form.Password, form.Code);
+        if (outcome.Answer == SignIns.Answer.In) return TypedResults.NoContent();
+        return outcome.Answer == SignIns.Answer.Wait ? Refused(outcome, context) : new Problem("That was not right.", "Check it, and give it once more.").ToHttp();
+    }
+
+    private static ProblemHttpResult Refused(SignIns.Outcome outcome, HttpContext context)
+    {
+        switch (outcome.Answer)
+        {
+            case SignIns.Answer.CodeAsked:
+                return new Problem("The password is right; now the second factor.", "Give the six figures your app shows, or a recovery code.").ToHttp(StatusCodes.Status401Unauthorized, Problems.AsksCode);
+            case SignIns.Answer.CodeWrong:
+                return new Problem("This code does not open.", "Wait for the next one and give that, or a recovery code. Each opens once.").ToHttp(StatusCodes.Status401Unauthorized, Problems.AsksCode);
+            case SignIns.Answer.Disabled:
+                return new Problem("This account is disabled.", "Ask an administrator.").ToHttp(StatusCodes.Status401Unauthorized);
+            case SignIns.Answer.Wait:
+                context.Response.Headers.RetryAfter = $"{Math.Ceiling(outcome.Wait.TotalSeconds)}";
+                return new Problem("Too many wrong tries.", $"Wait {Minutes(outcome.Wait)}, try from a browser you have signed in with before, or ask an administrator to unlock the name.").ToHttp(StatusCodes.Status429TooManyRequests);
+            default:
+                // The same answer for an unknown name and a wrong password.
+                return new Problem("Name and password do not go together.", "Check both. After five wrong tries this place has to wait for a quarter of an hour.").ToHttp(StatusCodes.Status401Unauthorized);
+        }
+    }
+
+    private static string Minutes(TimeSpan wait) => Math.Ceiling(wait.TotalMinutes) is var n && n <= 1 ? "a minute" : $"{n} minutes";
+
+    private static async Task<NoContent> LeaveAsync(HttpContext context, SessionBook sessions, UserManager<Person> people, AuditTrail audit)
+    {
+        await sessions.EndAsync(context.User.SessionId(), SessionEnd.SignedOut);
+        await context.SignOutAsync(IdentityConstants.ApplicationScheme);
+        await audit.WriteAsync(AuditKind.SignedOut, await people.FindByIdAsync(context.User.Id()));
         return TypedResults.NoContent();
     }
 
-    private static async Task<Results<Created, ProblemHttpResult>> AddAsync(NewPerson form, UserManager<Person> people)
-    {
-        if (form.Roles.Count == 0 || form.Roles.Except(Roles.All).Any())
-            return new Problem("A person needs at least one role.", $"Choose among: {string.Join(", ", Roles.All)}.").ToHttp();
-        var name = PersonName.Check(form.Name);
-        if (!name.IsGood) return name.Problem.ToHttp();
-        var key = PersonName.Key(name.Value);
-        if (await people.Users.FirstOrDefaultAsync(p => p.NameKey == key) is { } other) return new Problem($"“{name.Value}” looks like {other.DisplayName}, who is here already.", "Give a name that tells the two apart.") { Clash = new Clash(other.DisplayName, name.Value) }.ToHttp();
-        var person = new Person { UserName = form.UserName, DisplayName = name.Value, NameKey = key };
-        var made = await people.CreateAsync(person, form.Password);
-        if (!made.Succeeded) return new Problem(string.Join(" ", made.Errors.Select(e => e.Description)), "Change it and send it again.").ToHttp();
-        await people.AddToRolesAsync(person, form.Roles);
-        return TypedResults.Created((string?)null);
-    }
-}
+    private static async Task<Results<Ok<LinkView>, ProblemHttpResult>> LookAsync(LinkForm form, People people) =>
+        await people.LookAsync(form.Token) is { } link ? TypedResults.Ok(new LinkView(link.Person.UserName!, link.Person.DisplayName, link.EndsAt)) : People.NoLink().ToHttp();
 
-/// <summary>Claims a signed-in person carries beside the usual ones.</summary>
-public static class PersonClaims
-{
-    public const string DisplayName = "wornpath:name";
-}
-
-/// <summary>Adds the name others see to who is signed in.</summary>
-public sealed class PersonPrincipals(UserManager<Person> people, RoleManager<IdentityRole> roles, Microsoft.Extensions.Options.IOptions<IdentityOptions> options)
-    : UserClaimsPrincipalFactory<Person, IdentityRole>(people, roles, options)
-{
-    protected override async Task<ClaimsIdentity> GenerateClaimsAsync(Person user)
+    private static async Task<Results<Ok<LinkView>, ProblemHttpResult>> JoinAsync(JoinForm form, People people, TimeProvider time)
     {
-        var identity = await base.GenerateClaimsAsync(user);
-        identity.AddClaim(new Claim(PersonClaims.DisplayName, user.DisplayName));
-        return identity;
+        var joined = await people.JoinAsync(form.Token, form.Password);
+        return joined.IsGood ? TypedResults.Ok(new LinkView(joined.Value.UserName!, joined.Value.DisplayName, time.GetUtcNow().UtcDateTime)) : joined.Problem.ToHttp();
     }
 }

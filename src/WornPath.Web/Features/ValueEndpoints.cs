@@ -4,6 +4,7 @@ using System.ComponentModel.DataAnnotations;
 using System.Security.Claims;
 using Microsoft.AspNetCore.Http.HttpResults;
 using WornPath.Core.Revisions;
+using WornPath.Web.Access;
 using WornPath.Web.Drafting;
 
 namespace WornPath.Web.Features;

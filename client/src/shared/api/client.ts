@@ -28,6 +28,13 @@ export type ReadyItem = Schemas['ReadyItem'];
 export type RevisionState = Schemas['RevisionState'];
 export type RevisionView = Schemas['RevisionView'];
 export type Saying = Schemas['Saying'];
+export type AuditLine = Schemas['AuditLine'];
+export type Mail = Schemas['Mail'];
+export type MeView = Schemas['MeView'];
+export type PersonLine = Schemas['PersonLine'];
+export type LinkMade = Schemas['LinkMade'];
+export type FactorSetup = Schemas['Setup'];
+export type SessionEnd = Schemas['SessionEnd'];
 export type SessionView = Schemas['SessionView'];
 export type ValueView = Schemas['ValueView'];
 export type ValueStanding = Schemas['ValueStanding'];
@@ -36,6 +43,8 @@ export type SourceDocument = Schemas['SourceDocument'];
 export type Severity = Schemas['Severity'];
 export type SheetView = Schemas['SheetView'];
 export type ShelfRow = Schemas['ShelfRow'];
+export type ShelfPage = Schemas['ShelfPage'];
+export type ShelfFilters = Schemas['ShelfFilters'];
 export type Slip = Schemas['Slip'];
 export type StepView = Schemas['StepView'];
 export type ThingKind = Schemas['ThingKind'];
@@ -54,6 +63,8 @@ export interface Trouble {
   yours?: string;
   /** True where the same, sent again, may go through. */
   again?: boolean;
+  /** What the person is asked for: the password or a code again, a code at sign-in, a second factor to set up. */
+  asks?: 'confirm' | 'code' | 'factor';
 }
 
 /** Thrown where the server could not be reached at all. */
@@ -80,7 +91,30 @@ const carryToken: Middleware = {
   },
 };
 
-export const api = createClient<paths>({ baseUrl: '/', fetch: (request: Request) => globalThis.fetch(request) });
+/** Asks the person to say again that it is she. True where she has; set by the dialog that asks. */
+let confirmAgain: (() => Promise<boolean>) | null = null;
+
+export function useConfirm(ask: () => Promise<boolean>): void {
+  confirmAgain = ask;
+}
+
+async function asksToConfirm(response: Response): Promise<boolean> {
+  if (response.status !== 403) return false;
+  const problem = (await response
+    .clone()
+    .json()
+    .catch(() => null)) as Partial<Trouble> | null;
+  return problem?.asks === 'confirm';
+}
+
+/** Sends; where the server asks first who is there, asks, and sends the same again. */
+async function send(request: Request): Promise<Response> {
+  const again = request.clone();
+  const response = await globalThis.fetch(request);
+  return confirmAgain && (await asksToConfirm(response)) && (await confirmAgain()) ? send(again) : response;
+}
+
+export const api = createClient<paths>({ baseUrl: '/', fetch: send });
 api.use(carryToken);
 
 /** Unwraps an answer: its data, or a thrown {@link Refused} or {@link NotConnected}. */
@@ -105,5 +139,6 @@ export async function take<T>(call: Promise<{ data?: T; error?: unknown; respons
     theirs: problem.theirs,
     yours: problem.yours,
     again: problem.again,
+    asks: problem.asks,
   });
 }

@@ -1,0 +1,13 @@
+namespace WornPath.Store.Entities;
+
+/// <summary>What of a revision the shelf's words hold: as it was after an edit, by a version of the program that wrote them.</summary>
+public sealed class ShelfEntry
+{
+    public int RevisionId { get; set; }
+
+    /// <summary>Number of the last edit that is in it.</summary>
+    public int Seq { get; set; }
+
+    /// <summary>Which program wrote it (<see cref="ShelfWords.Version"/>).</summary>
+    public int Version { get; set; }
+}
