@@ -38,6 +38,7 @@ public static class BackupCommands
             StoreSetup.Configure(options, Path.Combine(data.FullName, Backup.Database));
             await using var db = new WornPathDb(options.Options);
             await StoreSetup.MigrateAsync(db);
+            await db.EndSessionsAsync(DateTime.UtcNow);
             var differ = await RestoredSheets.ReadAnewAsync(db, DateTime.UtcNow);
             await output.WriteLineAsync($"{data}: restored.{(restored.Value is { } aside ? $" What stood there is in {aside}." : "")}{(differ > 0 ? $" In {differ} open revision{(differ == 1 ? "" : "s")} a step is not what its sentence says: see the findings." : "")}");
             return 0;

@@ -214,4 +214,35 @@ public sealed class PeopleTests
         await NoLinkAsync(after, TokenOf(link));
         (await (await after.As("admin")).GetAsync<List<PeopleEndpoints.PersonLine>>("/api/people")).Sum(p => p.Sessions).ShouldBe(1);
     }
+
+    // Made by the program before there were sessions, links and second factors; Piet was locked in it.
+    [Fact]
+    public async Task A_workshop_of_the_version_before_opens_with_its_people_and_their_passwords()
+    {
+        var before = new Workshop();
+        await using (var zipped = new System.IO.Compression.GZipStream(File.OpenRead(Path.Combine(Root, "tests", "fixtures", "database-before-access.db.gz")), System.IO.Compression.CompressionMode.Decompress))
+        await using (var file = File.Create(before.Database)) await zipped.CopyToAsync(file);
+        await using var workshop = Workshop.Set(before, null, ("WornPath:FactorFor", "nobody"));
+        var hanne = workshop.Nobody();
+        await hanne.EnterAsync("hanne", "long-enough-1");
+        var row = (await hanne.GetAsync<ShelfEndpoints.ShelfPage>("/api/procedures?q=bellows")).Rows.Single();
+        row.Number.ShouldBe("H-7");
+        await hanne.EditAsync(row.RevisionId, new Core.Editing.AddThing(ThingKind.Part, "boot", false));
+        await workshop.Nobody().EnterAsync("piet", "long-enough-1");
+        var office = workshop.Nobody();
+        await office.EnterAsync("office", "long-enough-1");
+        (await office.GetAsync<List<PeopleEndpoints.PersonLine>>("/api/people")).Select(p => $"{p.UserName} {p.State}: {string.Join(", ", p.Roles)}").ShouldBe(
+            ["hanne Active: author", "office Active: administrator", "piet Active: reviewer, approver"]);
+        (await (await workshop.As(null)).GetAsync<SessionEndpoints.SessionView>("/api/session")).IsDemo.ShouldBeFalse();
+    }
+
+    private static string Root
+    {
+        get
+        {
+            var at = AppContext.BaseDirectory;
+            while (!File.Exists(Path.Combine(at, "WornPath.slnx"))) at = Path.GetDirectoryName(at)!;
+            return at;
+        }
+    }
 }

@@ -18,6 +18,7 @@ public sealed class Workshop : WebApplicationFactory<Program>
 {
     private Action<IServiceCollection>? _services;
     private bool _isPassedOn;
+    private bool _isStarted;
     private readonly Dictionary<string, string> _settings = new() { ["WornPath:Demo"] = "true" };
 
     public Workshop() => Data = Directory.CreateTempSubdirectory("wornpath-web-").FullName;
@@ -30,7 +31,8 @@ public sealed class Workshop : WebApplicationFactory<Program>
         Directory.Delete(workshop.Data, recursive: true);
         workshop.Data = before.Data;
         before._isPassedOn = true;
-        before.Dispose();
+        // One that has not been started has nothing to end.
+        if (before._isStarted) before.Dispose();
         Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
         between?.Invoke();
         return workshop;
@@ -52,6 +54,7 @@ public sealed class Workshop : WebApplicationFactory<Program>
 
     protected override void ConfigureWebHost(IWebHostBuilder builder)
     {
+        _isStarted = true;
         builder.UseSetting("WornPath:Data", Data).UseSetting("Logging:LogLevel:Default", "Error").UseEnvironment("Production");
         foreach (var (name, value) in _settings) builder.UseSetting(name, value);
         if (_services is not null) builder.ConfigureTestServices(_services);
