@@ -86,7 +86,7 @@ internal static class EditThroughApi
     }
 
     /// <summary>Waits until the server answers, and signs in.</summary>
-    public static async Task EnterAsync(HttpClient http)
+    public static async Task EnterAsync(HttpClient http, string userName = "ines")
     {
         for (var tries = 0; ; tries++)
         {
@@ -101,7 +101,7 @@ internal static class EditThroughApi
             }
         }
 
-        (await http.PostAsJsonAsync("/api/session", new { userName = "ines", password = "orchard-demo-1" })).EnsureSuccessStatusCode();
+        (await http.PostAsJsonAsync("/api/session", new { userName, password = "orchard-demo-1" })).EnsureSuccessStatusCode();
         await TokenAsync();
 
         async Task TokenAsync()

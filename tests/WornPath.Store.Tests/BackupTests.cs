@@ -194,7 +194,7 @@ public sealed class BackupTests : IDisposable
         }
 
         var all = Ask("SELECT type, name, sql FROM sqlite_master ORDER BY type, name");
-        foreach (var table in Ask("SELECT name FROM sqlite_master WHERE type = 'table' ORDER BY name")) all.AddRange(Ask($"SELECT * FROM \"{table}\" ORDER BY rowid").Select(r => $"{table}: {r}"));
+        foreach (var table in Ask("SELECT name FROM sqlite_master WHERE type = 'table' ORDER BY name")) all.AddRange(Ask($"SELECT * FROM \"{table}\"").Order(StringComparer.Ordinal).Select(r => $"{table}: {r}"));
         return string.Join('\n', all);
     }
 

@@ -81,6 +81,33 @@ public class GuardTests
         (await WholeAsync(db)).ShouldBe(before);
     }
 
+    // The trail is only added to; what a database is, that a session ended, a link or a code was used, stays.
+    [Theory]
+    [InlineData("UPDATE Audit SET Who = 'somebody else'")]
+    [InlineData("DELETE FROM Audit")]
+    [InlineData("INSERT OR REPLACE INTO Audit (Id, At, Kind, Who, Whom, Address, Text) SELECT Id, At, Kind, 'somebody else', Whom, Address, Text FROM Audit")]
+    [InlineData("UPDATE Facts SET Value = 'demo'")]
+    [InlineData("DELETE FROM Facts WHERE Name = 'kind'")]
+    [InlineData("INSERT OR REPLACE INTO Facts (Name, Value) VALUES ('kind', 'demo')")]
+    [InlineData("UPDATE Sessions SET EndedAt = NULL")]
+    [InlineData("UPDATE Invitations SET UsedAt = NULL")]
+    [InlineData("UPDATE RecoveryCodes SET UsedAt = NULL")]
+    public async Task What_is_written_down_of_access_cannot_be_changed_by_anybody(string sql)
+    {
+        await using var store = await ReleasedAsync();
+        await using var db = store.Open();
+        string[] rows =
+        [
+            "INSERT INTO Audit (At, Kind, Who, Whom, Address, Text) VALUES ('2026-11-27', 'SignedIn', 'Ines (ines)', '', '127.0.0.1', '')",
+            "INSERT INTO Facts (Name, Value) VALUES ('kind', 'real')",
+            "INSERT INTO Sessions (KeyHash, PersonId, BegunAt, SeenAt, EndsAt, EndedAt, Why, Address, Browser, WithFactor) VALUES ('a', 'ines', '2026-11-27', '2026-11-27', '2026-11-28', '2026-11-27', 'SignedOut', '', '', 0)",
+            "INSERT INTO Invitations (TokenHash, PersonId, At, EndsAt, UsedAt) VALUES ('a', 'ines', '2026-11-27', '2026-11-28', '2026-11-27')",
+            "INSERT INTO RecoveryCodes (PersonId, CodeHash, UsedAt) VALUES ('ines', 'a', '2026-11-27')",
+        ];
+        foreach (var row in rows) await RunAsync(db, row);
+        (await Should.ThrowAsync<SqliteException>(() => RunAsync(db, sql))).SqliteErrorCode.ShouldBe(19);
+    }
+
     // While it is a draft its log is a log all the same.
     [Theory]
     [InlineData("INSERT OR REPLACE INTO Edits (Id, RevisionId, Seq, PersonId, At, Kind, ClientId, Label, Format, Delta) SELECT Id, RevisionId, Seq, PersonId, At, Kind, ClientId, 'z', Format, Delta FROM Edits WHERE Seq = 1")]

@@ -70,6 +70,30 @@ public sealed partial class HostingTests(Workshop workshop) : IClassFixture<Work
         times.ShouldAllBe(t => t.EndsWith('Z'));
     }
 
+    [Fact]
+    public async Task Every_answer_of_the_api_is_saved_and_not_shown_where_it_is_opened_as_a_page() =>
+        (await (await workshop.As("ines")).Http.GetAsync("/api/procedures")).Content.Headers.ContentDisposition!.DispositionType.ShouldBe("attachment");
+
+    // Nobody named a proxy here: what is forwarded is not believed.
+    [Fact]
+    public async Task What_nobody_named_forwards_is_not_believed()
+    {
+        var data = Directory.CreateTempSubdirectory("wornpath-proxy-").FullName;
+        var port = RealServer.FreePort();
+        using var server = RealServer.Start(data, port);
+        using var http = new HttpClient { BaseAddress = new Uri($"http://127.0.0.1:{port}") };
+        await RealServer.UpAsync(http);
+        using var request = new HttpRequestMessage(HttpMethod.Get, "/api/session");
+        request.Headers.Add("X-Forwarded-Proto", "https");
+        using var fresh = new HttpClient { BaseAddress = http.BaseAddress };
+        using var answer = await fresh.SendAsync(request);
+        answer.Headers.Contains("Strict-Transport-Security").ShouldBeFalse();
+        answer.Headers.GetValues("Set-Cookie").ShouldAllBe(c => !c.Contains("secure"));
+        server.Kill();
+        await server.WaitForExitAsync();
+        Directory.Delete(data, recursive: true);
+    }
+
     [GeneratedRegex("""\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d[^"]*""")]
     private static partial Regex Time();
 
