@@ -182,13 +182,12 @@ async function readFile(event: Event): Promise<void> {
               >{{ row.title }}</router-link
             >
             <span class="quiet platform">{{ row.platform }}</span>
-            <span v-if="row.found.length" class="found"
-              >…
+            <span v-if="row.found.length" class="found">
               <template v-for="(piece, i) in row.found" :key="i"
                 ><mark v-if="piece.isFound">{{ piece.text }}</mark
                 ><template v-else>{{ piece.text }}</template></template
-              ></span
-            >
+              >
+            </span>
           </td>
           <td><StateTag :state="row.state" :letter="row.letter" /></td>
           <td class="figures">{{ row.steps }}</td>
