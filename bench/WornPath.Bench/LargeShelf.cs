@@ -16,7 +16,8 @@ internal static class LargeShelf
 {
     private const int Procedures = 10_000;
 
-    private static readonly string[] Parts = ["cover", "bracket", "hub", "strut", "lever", "damper", "flange", "caliper", "bearing", "bellows", "manifold", "winch", "hose", "spacer", "shaft", "pulley"];
+    private static readonly string[] Parts = ["cover", "bracket", "hub", "strut", "lever", "damper", "flange", "caliper", "bearing",
+        "bellows", "manifold", "winch", "hose", "spacer", "shaft", "pulley"];
     private static readonly string[] Verbs = ["Remove", "Clean", "Refit", "Torque", "Inspect", "Loosen", "Support", "Unclip"];
 
     public static async Task RunAsync()
@@ -40,7 +41,8 @@ internal static class LargeShelf
 
     private static async Task LookAsync(HttpClient http)
     {
-        foreach (var query in (string[])["", "page=125", "sort=title&page=200", "q=bellows", "q=bellows winch lever", "q=b", "q=nothing-like-it", "q=HX-77", "state=draft&findings=stop", "mine=true&q=hub", "platform=Sample vehicle 7&q=strut"])
+        foreach (var query in (string[])["", "page=125", "sort=title&page=200", "q=bellows", "q=bellows winch lever", "q=b",
+            "q=nothing-like-it", "q=HX-77", "state=draft&findings=stop", "mine=true&q=hub", "platform=Sample vehicle 7&q=strut"])
         {
             var times = new List<double>();
             var total = 0;
@@ -80,7 +82,8 @@ internal static class LargeShelf
         StoreSetup.Configure(options, database);
         var random = new Random(20261127);
         await using var first = new WornPathDb(options.Options);
-        var people = await first.Users.Where(p => p.UserName == "ines" || p.UserName == "marta").OrderBy(p => p.UserName).Select(p => p.Id).ToListAsync();
+        var people = await first.Users.Where(p => p.UserName == "ines" || p.UserName == "marta").OrderBy(p => p.UserName)
+            .Select(p => p.Id).ToListAsync();
         for (var from = 0; from < Procedures; from += 500)
         {
             await using var db = new WornPathDb(options.Options);
@@ -90,9 +93,12 @@ internal static class LargeShelf
                 var sheet = SheetOf(random);
                 var author = people[i % 10 == 0 ? 1 : 0];
                 var at = DateTime.UtcNow.AddMinutes(-i);
-                var procedure = new Procedure { Number = $"HX-{i}", Title = $"{Parts[random.Next(Parts.Length)]} and {Parts[random.Next(Parts.Length)]}, job {i}", Platform = $"Sample vehicle {i % 40}", CreatedAt = at };
+                var procedure = new Procedure { Number = $"HX-{i}",
+                    Title = $"{Parts[random.Next(Parts.Length)]} and {Parts[random.Next(Parts.Length)]}, job {i}",
+                    Platform = $"Sample vehicle {i % 40}", CreatedAt = at };
                 procedure.Authors.Add(new ProcedureAuthor { PersonId = author, IsOwner = true, GivenById = author, At = at });
-                var revision = new Revision { Procedure = procedure, Letter = "A", State = RevisionState.Draft, AuthorId = author, Snapshot = new SheetSnapshot { Json = SheetJson.Write(sheet) }, Stops = i % 3, Warnings = i % 5, StepCount = 12, ChangedAt = at };
+                var revision = new Revision { Procedure = procedure, Letter = "A", State = RevisionState.Draft, AuthorId = author,
+                    Snapshot = new SheetSnapshot { Json = SheetJson.Write(sheet) }, Stops = i % 3, Warnings = i % 5, StepCount = 12, ChangedAt = at };
                 db.Revisions.Add(revision);
                 sheets.Add((revision, sheet));
             }
@@ -104,7 +110,8 @@ internal static class LargeShelf
 
     private static Sheet SheetOf(Random random)
     {
-        var steps = Enumerable.Range(1, 12).Select(i => new Step { Id = $"s{i}", Text = $"{Verbs[random.Next(Verbs.Length)]} the {Parts[random.Next(Parts.Length)]} from the {Parts[random.Next(Parts.Length)]} and lay it aside." }).ToList();
+        var steps = Enumerable.Range(1, 12).Select(i => new Step { Id = $"s{i}",
+            Text = $"{Verbs[random.Next(Verbs.Length)]} the {Parts[random.Next(Parts.Length)]} from the {Parts[random.Next(Parts.Length)]} and lay it aside." }).ToList();
         return Sheet.Empty with { Phases = [new Phase { Id = "h1", Name = "Removal", Steps = [.. steps] }] };
     }
 }

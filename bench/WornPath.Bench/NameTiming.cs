@@ -55,8 +55,10 @@ internal static class NameTiming
         (await admin.PostAsJsonAsync("/api/session/confirm", new { password = "orchard-demo-1" })).EnsureSuccessStatusCode();
         for (var i = 0; i < People; i++)
         {
-            var made = await (await admin.PostAsJsonAsync("/api/people", new { userName = $"person{i}", name = $"Person {(char)('A' + i)}", roles = Roles })).Content.ReadFromJsonAsync<JsonElement>();
-            (await admin.PostAsJsonAsync("/api/join", new { token = made.GetProperty("url").GetString()!.Split('#')[1], password = "apple cart on the hill" })).EnsureSuccessStatusCode();
+            var made = await (await admin.PostAsJsonAsync("/api/people",
+                new { userName = $"person{i}", name = $"Person {(char)('A' + i)}", roles = Roles })).Content.ReadFromJsonAsync<JsonElement>();
+            (await admin.PostAsJsonAsync("/api/join", new { token = made.GetProperty("url").GetString()!.Split('#')[1],
+                password = "apple cart on the hill" })).EnsureSuccessStatusCode();
         }
     }
 
@@ -80,6 +82,7 @@ internal static class NameTiming
         var clock = Stopwatch.StartNew();
         using var answer = await http.PostAsJsonAsync("/api/session", new { userName = name, password = $"wrong-word-{number}" });
         var took = clock.Elapsed.TotalMilliseconds;
-        return answer.StatusCode == HttpStatusCode.Unauthorized ? took : throw new InvalidOperationException($"{name} from {from}: {answer.StatusCode}");
+        return answer.StatusCode == HttpStatusCode.Unauthorized ? took
+            : throw new InvalidOperationException($"{name} from {from}: {answer.StatusCode}");
     }
 }

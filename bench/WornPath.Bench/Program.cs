@@ -30,7 +30,8 @@ if (args is ["opening"])
 if (args is ["names"])
 {
     var (known, unknown) = await NameTiming.RunAsync();
-    Say($"refusing a known name {known:0.0} ms, an unknown one {unknown:0.0} ms (medians of 200): their difference of the larger", Math.Abs(known - unknown) / Math.Max(known, unknown), 0.1);
+    Say($"refusing a known name {known:0.0} ms, an unknown one {unknown:0.0} ms (medians of 200): their difference of the larger",
+        Math.Abs(known - unknown) / Math.Max(known, unknown), 0.1);
     return failed ? 1 : 0;
 }
 

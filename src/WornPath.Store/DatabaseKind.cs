@@ -14,8 +14,8 @@ public static class DatabaseKind
     private const string Real = "real";
 
     /// <summary>
-    /// Whether the database is a demo, and whether that was settled just now. One that has not been settled yet is settled now: an empty one as it is wanted, and one of
-    /// before there was this mark as a demo where it holds the demo's people and nobody else.
+    /// Whether the database is a demo, and whether that was settled just now. One that has not been settled yet is settled now: an empty
+    /// one as it is wanted, and one of before there was this mark as a demo where it holds the demo's people and nobody else.
     /// </summary>
     public static async Task<(bool IsDemo, bool IsNew)> OfAsync(WornPathDb db, bool isWanted, IReadOnlyCollection<string> demoAccounts)
     {

@@ -64,7 +64,8 @@ public static class Guards
         // The log, and what else is only ever added to.
         yield return Refuse("Edits_Draft_Only", "INSERT ON Edits", NotDraft("NEW"), "Only a draft can be edited.");
         yield return Refuse("Edits_Once", "INSERT ON Edits", "EXISTS (SELECT 1 FROM Edits WHERE Id = NEW.Id OR (RevisionId = NEW.RevisionId AND (Seq = NEW.Seq OR ClientId = NEW.ClientId)))", "This edit is in the log already.");
-        foreach (var (table, key) in ((string, string)[])[("Edits", ""), ("Events", "Id = NEW.Id"), ("ValueChecks", "Id = NEW.Id"), ("Workshops", "Version = NEW.Version"), ("Contributions", ""), ("Audit", "Id = NEW.Id")])
+        foreach (var (table, key) in ((string, string)[])[("Edits", ""), ("Events", "Id = NEW.Id"), ("ValueChecks", "Id = NEW.Id"),
+            ("Workshops", "Version = NEW.Version"), ("Contributions", ""), ("Audit", "Id = NEW.Id")])
         {
             yield return Refuse($"{table}_Stand", $"UPDATE ON {table}", null, "What is on record cannot change.");
             yield return Refuse($"{table}_Stay", $"DELETE ON {table}", null, "What is on record cannot be deleted.");
@@ -74,7 +75,8 @@ public static class Guards
         // What a database is it stays; a session that ended and a link that was used stay so.
         yield return Refuse("Facts_Stand", "UPDATE ON Facts", "OLD.Name = 'kind'", "A database stays what it was made as.");
         yield return Refuse("Facts_Stay", "DELETE ON Facts", "OLD.Name = 'kind'", "A database stays what it was made as.");
-        yield return Refuse("Facts_Once", "INSERT ON Facts", "EXISTS (SELECT 1 FROM Facts WHERE Name = NEW.Name AND Name = 'kind')", "A database stays what it was made as.");
+        yield return Refuse("Facts_Once", "INSERT ON Facts", "EXISTS (SELECT 1 FROM Facts WHERE Name = NEW.Name AND Name = 'kind')",
+            "A database stays what it was made as.");
         yield return Refuse("Sessions_Ended_Stay_So", "UPDATE ON Sessions", "OLD.EndedAt IS NOT NULL", "A session that ended stays so.");
         yield return Refuse("Invitations_Used_Stay_So", "UPDATE ON Invitations", "OLD.UsedAt IS NOT NULL", "A link that was used stays so.");
         yield return Refuse("RecoveryCodes_Used_Stay_So", "UPDATE ON RecoveryCodes", "OLD.UsedAt IS NOT NULL", "A code that was used stays so.");

@@ -8,7 +8,8 @@ public static class RestoredAccess
 {
     public static async Task EndSessionsAsync(this WornPathDb db, DateTime at)
     {
-        await db.Sessions.Where(s => s.EndedAt == null).ExecuteUpdateAsync(s => s.SetProperty(x => x.EndedAt, at).SetProperty(x => x.Why, SessionEnd.Expired));
+        await db.Sessions.Where(s => s.EndedAt == null).ExecuteUpdateAsync(s => s.SetProperty(x => x.EndedAt, at)
+            .SetProperty(x => x.Why, SessionEnd.Expired));
         await db.Invitations.Where(i => i.UsedAt == null).ExecuteUpdateAsync(i => i.SetProperty(x => x.UsedAt, at));
     }
 }

@@ -23,12 +23,14 @@ public static class ShelfWords
 
     /// <summary>Revisions whose words are not those of their sheet.</summary>
     public static Task<List<int>> StaleAsync(WornPathDb db, CancellationToken cancel = default) =>
-        db.Revisions.Where(r => !db.ShelfEntries.Any(e => e.RevisionId == r.Id && e.Seq == r.Seq && e.Version == Version)).Select(r => r.Id).ToListAsync(cancel);
+        db.Revisions.Where(r => !db.ShelfEntries.Any(e => e.RevisionId == r.Id && e.Seq == r.Seq && e.Version == Version))
+            .Select(r => r.Id).ToListAsync(cancel);
 
     /// <summary>Writes the words of a revision, in place of the former.</summary>
     public static async Task WriteAsync(WornPathDb db, int revisionId, Sheet sheet, int seq, CancellationToken cancel = default)
     {
-        var head = await db.Revisions.Where(r => r.Id == revisionId).Select(r => new { r.Procedure.Number, r.Procedure.Title, r.Procedure.Platform, Who = r.Author.DisplayName }).SingleAsync(cancel);
+        var head = await db.Revisions.Where(r => r.Id == revisionId)
+            .Select(r => new { r.Procedure.Number, r.Procedure.Title, r.Procedure.Platform, Who = r.Author.DisplayName }).SingleAsync(cancel);
         var text = Blind.Hide(TextOf(sheet)).Replace(Blind.Hidden, "…");
         await using var transaction = await db.Database.BeginTransactionAsync(cancel);
         await db.Database.ExecuteSqlAsync($"DELETE FROM ShelfWords WHERE rowid = {revisionId}", cancel);
@@ -45,10 +47,12 @@ public static class ShelfWords
     /// <summary>What FTS5 is asked for: every word met somewhere, the beginning of one is enough. Null where there is no word to look for.</summary>
     public static string? Match(string words)
     {
-        var asked = words.Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries).Where(w => w.Any(char.IsLetterOrDigit)).Take(8).Select(w => $"\"{w.Replace("\"", "\"\"")}\"*").ToList();
+        var asked = words.Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries).Where(w => w.Any(char.IsLetterOrDigit)).Take(8)
+            .Select(w => $"\"{w.Replace("\"", "\"\"")}\"*").ToList();
         return asked.Count == 0 ? null : string.Join(" AND ", asked);
     }
 
     private static string TextOf(Sheet sheet) =>
-        string.Join('\n', sheet.Phases.Select(p => p.Name).Concat(sheet.Things.Select(t => t.Name)).Concat(sheet.Steps.Select(s => s.Text)).Where(t => t.Length > 0));
+        string.Join('\n', sheet.Phases.Select(p => p.Name).Concat(sheet.Things.Select(t => t.Name))
+            .Concat(sheet.Steps.Select(s => s.Text)).Where(t => t.Length > 0));
 }

@@ -24,7 +24,8 @@ public static class FirstPeople
         var db = services.GetRequiredService<WornPathDb>();
         var admitted = configuration["WornPath:Admit"];
         if (admitted is null && await People.AdministratorsOf(db).AnyAsync()) return null;
-        var (people, access, options) = (services.GetRequiredService<UserManager<Person>>(), services.GetRequiredService<People>(), services.GetRequiredService<AccessOptions>());
+        var (people, access, options) = (services.GetRequiredService<UserManager<Person>>(), services.GetRequiredService<People>(),
+            services.GetRequiredService<AccessOptions>());
         var account = admitted ?? options.FirstAdministrator;
         var link = await LinkAsync(people, access, account);
         if (!link.IsGood) throw new InvalidOperationException($"No link was made for {account}: {link.Problem}");
@@ -34,7 +35,8 @@ public static class FirstPeople
 
     private static async Task<Core.Outcome<People.Link>> LinkAsync(UserManager<Person> people, People access, string account)
     {
-        if (await people.FindByNameAsync(account) is not { } person) return await access.InviteAsync(null, account, account, null, [Roles.Administrator], null);
+        if (await people.FindByNameAsync(account) is not { } person) return await access.InviteAsync(null, account, account, null,
+            [Roles.Administrator], null);
         if (!await people.IsInRoleAsync(person, Roles.Administrator)) await people.AddToRoleAsync(person, Roles.Administrator);
         person.DisabledAt = null;
         await people.UpdateAsync(person);
@@ -51,7 +53,8 @@ public static class FirstPeople
         var disabled = new List<string>();
         foreach (var known in DemoPeople.All)
         {
-            if (await people.FindByNameAsync(known.UserName) is not { State: PersonState.Active } person || !await people.CheckPasswordAsync(person, DemoPeople.Password)) continue;
+            if (await people.FindByNameAsync(known.UserName) is not { State: PersonState.Active } person
+                || !await people.CheckPasswordAsync(person, DemoPeople.Password)) continue;
             await access.DisableByServerAsync(person);
             disabled.Add(known.UserName);
         }

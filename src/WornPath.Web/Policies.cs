@@ -42,7 +42,8 @@ public static class Policies
     }
 
     // Whoever still has to set up a second factor does nothing else.
-    private static AuthorizationPolicyBuilder Whole(AuthorizationPolicyBuilder policy) => policy.RequireAssertion(c => !c.User.HasClaim(x => x.Type == PersonClaims.FactorDue));
+    private static AuthorizationPolicyBuilder Whole(AuthorizationPolicyBuilder policy) =>
+        policy.RequireAssertion(c => !c.User.HasClaim(x => x.Type == PersonClaims.FactorDue));
 
     /// <summary>The id of who is signed in. Only behind an endpoint that asks for a signed-in person.</summary>
     public static string Id(this ClaimsPrincipal person) => person.FindFirstValue(ClaimTypes.NameIdentifier) ?? throw new InvalidOperationException("Nobody is signed in.");

@@ -20,7 +20,7 @@ var builder = WebApplication.CreateBuilder(args);
 // Enough for the largest body but a procedure file and a backup, which say their own.
 const int largestBody = 9 * 1024 * 1024;
 var data = Path.GetFullPath(builder.Configuration["WornPath:Data"] ?? Path.Combine(builder.Environment.ContentRootPath, "var"));
-if (!isBuild && OwnFolder.Make(data) is { } notOwn && !Directory.Exists(data)) return await RefuseAsync($"The data folder {data} cannot be made: {notOwn} Give the account that runs Worn Path the right to write there.");
+if (!isBuild && OwnFolder.Make(data) is { } notOurs) return await RefuseAsync(notOurs.ToString());
 var read = AccessOptions.Read(builder.Configuration);
 if (!read.IsGood) return await RefuseAsync(read.Problem.ToString());
 var access = read.Value;
@@ -135,7 +135,8 @@ if (!isBuild)
     if (restored.Value) await db.EndSessionsAsync(DateTime.UtcNow);
     var demo = app.Services.GetRequiredService<DemoMode>();
     var (isDemo, isNew) = await DatabaseKind.OfAsync(db, demo.IsWanted, [.. DemoPeople.All.Select(p => p.UserName)]);
-    if (demo.IsWanted && !isDemo) return await RefuseAsync($"The database in {data} is a real one and cannot be turned into a demo. Start without WornPath__Demo, or with a folder of its own for the demo.");
+    if (demo.IsWanted && !isDemo)
+        return await RefuseAsync($"The database in {data} is a real one and cannot be turned into a demo. Start without WornPath__Demo, or with a folder of its own for the demo.");
     demo.Settle(isDemo);
     var said = await FirstPeople.MakeAsync(scope.ServiceProvider, app.Configuration, isDemo);
     if (isDemo) await scope.ServiceProvider.GetRequiredService<DemoWorkshop>().FillAsync();

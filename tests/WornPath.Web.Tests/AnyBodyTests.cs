@@ -18,7 +18,8 @@ public sealed class AnyBodyTests(ITestOutputHelper output)
     public async Task Five_thousand_damaged_bodies_give_no_500_and_none_takes_two_seconds()
     {
         await using var workshop = new Workshop();
-        Somebody ines = await workshop.As("ines"), odo = await workshop.As("odo"), admin = await workshop.As("admin"), marta = await workshop.As("marta");
+        Somebody ines = await workshop.As("ines"), odo = await workshop.As("odo"), admin = await workshop.As("admin"),
+            marta = await workshop.As("marta");
         // Signing in with rubbish holds her off after a while, which is an answer as well.
         marta.SaysAgain = false;
         var document = JsonNode.Parse(await admin.Http.GetStringAsync("/openapi/v1.json"))!.AsObject();
@@ -42,10 +43,15 @@ public sealed class AnyBodyTests(ITestOutputHelper output)
             // Edits are most of what is sent, and have the most shapes.
             var operation = i % 2 == 0 ? operations.First(o => o.Path.EndsWith("/edits", StringComparison.Ordinal)) : operations[random.Next(operations.Count)];
             var body = make.Damaged(make.Of(operation.Schema!, 0));
-            var who = operation.Path.StartsWith("/api/workshop", StringComparison.Ordinal) || operation.Path.StartsWith("/api/people", StringComparison.Ordinal) ? admin
-                : operation.Path.StartsWith("/api/session", StringComparison.Ordinal) || operation.Path.StartsWith("/api/me", StringComparison.Ordinal) || operation.Path.StartsWith("/api/join", StringComparison.Ordinal) ? marta
+            var who = operation.Path.StartsWith("/api/workshop", StringComparison.Ordinal)
+                || operation.Path.StartsWith("/api/people", StringComparison.Ordinal) ? admin
+                : operation.Path.StartsWith("/api/session", StringComparison.Ordinal)
+                    || operation.Path.StartsWith("/api/me", StringComparison.Ordinal)
+                    || operation.Path.StartsWith("/api/join", StringComparison.Ordinal) ? marta
                 : operation.Path.Contains("values") || operation.Path.Contains("waivers") || operation.Path.EndsWith("return", StringComparison.Ordinal) || operation.Path.EndsWith("withdraw", StringComparison.Ordinal) ? odo : ines;
-            var address = operation.Path.Replace("{id}", operation.Path.Contains("calculators") ? "units" : (operation.Path.Contains("values") || operation.Path.Contains("waivers") ? 2 : draft).ToString()).Replace("{procedure}", "5").Replace("{waiver}", "1").Replace("{person}", "no-such-person");
+            var address = operation.Path.Replace("{id}", operation.Path.Contains("calculators") ? "units"
+                : (operation.Path.Contains("values") || operation.Path.Contains("waivers") ? 2 : draft).ToString())
+                .Replace("{procedure}", "5").Replace("{waiver}", "1").Replace("{person}", "no-such-person");
             using var request = new HttpRequestMessage(new HttpMethod(operation.Method.ToUpperInvariant()), address) { Content = new StringContent(body, Encoding.UTF8, "application/json") };
             var watch = Stopwatch.StartNew();
             using var answer = await who.Http.SendAsync(request);

@@ -214,16 +214,6 @@ public sealed class DraftTests(Workshop workshop) : IClassFixture<Workshop>
     }
 
     [Fact]
-    public async Task The_shelf_is_searched_by_any_word_and_shows_an_installer_only_what_is_released()
-    {
-        var ines = await workshop.As("ines");
-        (await ines.GetAsync<List<ShelfEndpoints.ShelfRow>>("/api/procedures?q=hub 104")).Select(r => r.Number).ShouldBe(["OT-104"]);
-        (await ines.GetAsync<List<ShelfEndpoints.ShelfRow>>("/api/procedures?q=" + Uri.EscapeDataString("100%_"))).ShouldBeEmpty();
-        (await ines.GetAsync<List<ShelfEndpoints.ShelfRow>>("/api/procedures?q=loader")).Single().Stops.ShouldBe(11);
-        (await (await workshop.As("tilde")).GetAsync<List<ShelfEndpoints.ShelfRow>>("/api/procedures")).ShouldAllBe(r => r.State == RevisionState.Released);
-    }
-
-    [Fact]
     public async Task Every_finding_page_is_served_and_nothing_else_of_the_disk_is()
     {
         var ines = await workshop.As("ines");

@@ -32,8 +32,11 @@ public sealed partial class HostingTests(Workshop workshop) : IClassFixture<Work
     public async Task A_method_or_a_form_that_an_address_does_not_take_is_told()
     {
         var ines = await workshop.As("ines");
-        (await Somebody.ProblemOf(await ines.Http.PutAsJsonAsync("/api/procedures", new { }), HttpStatusCode.MethodNotAllowed)).GetProperty("detail").GetString()!.ShouldContain("POST");
-        (await Somebody.ProblemOf(await ines.Http.PostAsync("/api/procedures", new StringContent("<a/>", System.Text.Encoding.UTF8, "application/xml")), HttpStatusCode.UnsupportedMediaType)).GetProperty("title").GetString()!.ShouldContain("application/xml");
+        (await Somebody.ProblemOf(await ines.Http.PutAsJsonAsync("/api/procedures", new { }), HttpStatusCode.MethodNotAllowed))
+            .GetProperty("detail").GetString()!.ShouldContain("POST");
+        (await Somebody.ProblemOf(await ines.Http.PostAsync("/api/procedures",
+            new StringContent("<a/>", System.Text.Encoding.UTF8, "application/xml")), HttpStatusCode.UnsupportedMediaType))
+            .GetProperty("title").GetString()!.ShouldContain("application/xml");
     }
 
     [Fact]
@@ -45,11 +48,13 @@ public sealed partial class HostingTests(Workshop workshop) : IClassFixture<Work
         var answer = await ines.Http.PostAsJsonAsync("/api/session", new { userName = "ines", password = "orchard-demo-1" });
         var cookies = answer.Headers.GetValues("Set-Cookie").ToList();
         cookies.Select(c => c.Split('=')[0]).ShouldContain("__Host-wornpath");
-        cookies.ShouldAllBe(c => c.Contains("secure", StringComparison.OrdinalIgnoreCase) && c.Contains("httponly", StringComparison.OrdinalIgnoreCase) && c.Contains("samesite=strict", StringComparison.OrdinalIgnoreCase));
+        cookies.ShouldAllBe(c => c.Contains("secure", StringComparison.OrdinalIgnoreCase)
+            && c.Contains("httponly", StringComparison.OrdinalIgnoreCase) && c.Contains("samesite=strict", StringComparison.OrdinalIgnoreCase));
         answer.Headers.GetValues("Strict-Transport-Security").Single().ShouldStartWith("max-age=31536000");
         answer.Headers.CacheControl!.NoStore.ShouldBeTrue();
         answer.Headers.Contains("Server").ShouldBeFalse();
-        foreach (var header in (string[])["Cross-Origin-Opener-Policy", "Permissions-Policy", "Referrer-Policy"]) answer.Headers.Contains(header).ShouldBeTrue(header);
+        foreach (var header in (string[])["Cross-Origin-Opener-Policy", "Permissions-Policy",
+            "Referrer-Policy"]) answer.Headers.Contains(header).ShouldBeTrue(header);
         var policy = answer.Headers.GetValues("Content-Security-Policy").Single();
         Directive(policy, "style-src").ShouldNotContain("unsafe-inline");
         Directive(policy, "script-src").ShouldBe("script-src 'self'");
@@ -57,14 +62,16 @@ public sealed partial class HostingTests(Workshop workshop) : IClassFixture<Work
         (await tls.Nobody("https://evil.example").Http.GetAsync("/api/session")).StatusCode.ShouldBe(HttpStatusCode.BadRequest);
     }
 
-    private static string Directive(string policy, string name) => policy.Split(';', StringSplitOptions.TrimEntries).Single(d => d.StartsWith(name + " "));
+    private static string Directive(string policy, string name) => policy.Split(';', StringSplitOptions.TrimEntries)
+        .Single(d => d.StartsWith(name + " "));
 
     [Fact]
     public async Task Times_leave_with_their_zone()
     {
         var admin = await workshop.As("admin");
         var times = new List<string>();
-        foreach (var path in (string[])["/api/procedures", "/api/revisions/3", "/api/revisions/3/values", "/api/people", "/api/me", "/api/audit", "/api/revisions/3/print"])
+        foreach (var path in (string[])["/api/procedures", "/api/revisions/3", "/api/revisions/3/values", "/api/people", "/api/me",
+            "/api/audit", "/api/revisions/3/print"])
             times.AddRange(Time().Matches(await admin.Http.GetStringAsync(path)).Select(m => m.Value));
         times.Count.ShouldBeGreaterThan(20);
         times.ShouldAllBe(t => t.EndsWith('Z'));
@@ -72,7 +79,8 @@ public sealed partial class HostingTests(Workshop workshop) : IClassFixture<Work
 
     [Fact]
     public async Task Every_answer_of_the_api_is_saved_and_not_shown_where_it_is_opened_as_a_page() =>
-        (await (await workshop.As("ines")).Http.GetAsync("/api/procedures")).Content.Headers.ContentDisposition!.DispositionType.ShouldBe("attachment");
+        (await (await workshop.As("ines")).Http.GetAsync("/api/procedures"))
+            .Content.Headers.ContentDisposition!.DispositionType.ShouldBe("attachment");
 
     // Nobody named a proxy here: what is forwarded is not believed.
     [Fact]
@@ -139,7 +147,8 @@ public sealed partial class HostingTests(Workshop workshop) : IClassFixture<Work
         var data = Directory.CreateTempSubdirectory("wornpath-log-").FullName;
         if (!OperatingSystem.IsWindows()) File.SetUnixFileMode(data, (UnixFileMode)0b111_101_101);
         var port = RealServer.FreePort();
-        using var server = RealServer.Start(data, port, ("WornPath__Logs", "json"), ("Logging__LogLevel__Default", "Debug"), ("WornPath__Proxies", "127.0.0.1"));
+        using var server = RealServer.Start(data, port, ("WornPath__Logs", "json"), ("Logging__LogLevel__Default", "Debug"),
+            ("WornPath__Proxies", "127.0.0.1"));
         var lines = new List<string>();
         server.OutputDataReceived += (_, line) =>
         {
@@ -173,7 +182,23 @@ public sealed partial class HostingTests(Workshop workshop) : IClassFixture<Work
         messages.ShouldContain(m => m.StartsWith("Access: SignedIn by ines") && m.Contains("203.0.113.9"));
         messages.ShouldContain(m => m.StartsWith("Refused: GET /api/people to ines"));
         string.Join('\n', said).ShouldNotContain("zebrawood");
-        if (!OperatingSystem.IsWindows()) File.GetUnixFileMode(data).ShouldBe(UnixFileMode.UserRead | UnixFileMode.UserWrite | UnixFileMode.UserExecute);
+        if (!OperatingSystem.IsWindows()) File.GetUnixFileMode(data)
+            .ShouldBe(UnixFileMode.UserRead | UnixFileMode.UserWrite | UnixFileMode.UserExecute);
+        Directory.Delete(data, recursive: true);
+    }
+
+    [Fact]
+    public async Task A_folder_of_other_things_is_refused_and_left_as_it_is()
+    {
+        var data = Directory.CreateTempSubdirectory("wornpath-others-").FullName;
+        await File.WriteAllTextAsync(Path.Combine(data, "letter.txt"), "not ours");
+        if (!OperatingSystem.IsWindows()) File.SetUnixFileMode(data, (UnixFileMode)0b111_101_101);
+        using var server = RealServer.Start(data, RealServer.FreePort());
+        (await server.StandardError.ReadToEndAsync()).ShouldStartWith($"Worn Path does not start. The data folder {data} holds other things (letter.txt).");
+        await server.WaitForExitAsync();
+        server.ExitCode.ShouldBe(3);
+        if (!OperatingSystem.IsWindows()) File.GetUnixFileMode(data).ShouldBe((UnixFileMode)0b111_101_101);
+        Directory.GetFileSystemEntries(data).ShouldHaveSingleItem();
         Directory.Delete(data, recursive: true);
     }
 
@@ -203,7 +228,8 @@ public sealed partial class HostingTests(Workshop workshop) : IClassFixture<Work
         }
 
         using var demo = RealServer.Start(data, RealServer.FreePort());
-        (await demo.StandardError.ReadToEndAsync()).ShouldStartWith($"Worn Path does not start. The database in {data} is a real one and cannot be turned into a demo.");
+        (await demo.StandardError.ReadToEndAsync())
+            .ShouldStartWith($"Worn Path does not start. The database in {data} is a real one and cannot be turned into a demo.");
         await demo.WaitForExitAsync();
         demo.ExitCode.ShouldBe(3);
         Directory.Delete(data, recursive: true);

@@ -30,7 +30,8 @@ public sealed class PeopleTests
     private static async Task NoLinkAsync(Workshop workshop, string token)
     {
         var fresh = await workshop.As(null);
-        (await Somebody.ProblemOf(await fresh.PostAsync("/api/join/look", new { token }), HttpStatusCode.BadRequest)).GetProperty("title").GetString().ShouldBe("This link opens nothing.");
+        (await Somebody.ProblemOf(await fresh.PostAsync("/api/join/look", new { token }), HttpStatusCode.BadRequest)).GetProperty("title")
+            .GetString().ShouldBe("This link opens nothing.");
         await Somebody.ProblemOf(await fresh.PostAsync("/api/join", new { token, password = "long-enough-1" }), HttpStatusCode.BadRequest);
     }
 
@@ -40,11 +41,13 @@ public sealed class PeopleTests
         var clock = new SteppingClock();
         await using var workshop = Workshop.With(null, services => services.Replace(ServiceDescriptor.Singleton<TimeProvider>(clock)));
         var admin = await workshop.As("admin");
-        var first = await LinkAsync(await admin.PostAsync("/api/people", new { userName = "hanne", name = "Hanne Lund", email = "hanne@shop.example", roles = new[] { "author" } }));
+        var first = await LinkAsync(await admin.PostAsync("/api/people",
+            new { userName = "hanne", name = "Hanne Lund", email = "hanne@shop.example", roles = new[] { "author" } }));
         first.Url.ShouldStartWith("https://localhost/join#");
         var fresh = await workshop.As(null);
         (await fresh.PostAsync("/api/session", new { userName = "hanne", password = "" })).StatusCode.ShouldBe(HttpStatusCode.BadRequest);
-        (await fresh.PostAsync("/api/session", new { userName = "hanne", password = "long-enough-1" })).StatusCode.ShouldBe(HttpStatusCode.Unauthorized, "invited is not in");
+        (await fresh.PostAsync("/api/session", new { userName = "hanne", password = "long-enough-1" }))
+            .StatusCode.ShouldBe(HttpStatusCode.Unauthorized, "invited is not in");
         // A password that may not be used leaves the link as it is.
         await Somebody.ProblemOf(await fresh.PostAsync("/api/join", new { token = TokenOf(first), password = "short" }), HttpStatusCode.BadRequest);
         await fresh.JoinAsync(TokenOf(first), "long-enough-1");
@@ -53,7 +56,8 @@ public sealed class PeopleTests
 
         var reset = await LinkAsync(await admin.PostAsync($"/api/people/{first.PersonId}/reset"));
         (await fresh.Http.GetAsync("/api/procedures")).StatusCode.ShouldBe(HttpStatusCode.Unauthorized, "a reset signs out");
-        (await (await workshop.As(null)).PostAsync("/api/session", new { userName = "hanne", password = "long-enough-1" })).StatusCode.ShouldBe(HttpStatusCode.Unauthorized, "and voids the password");
+        (await (await workshop.As(null)).PostAsync("/api/session", new { userName = "hanne", password = "long-enough-1" }))
+            .StatusCode.ShouldBe(HttpStatusCode.Unauthorized, "and voids the password");
         var again = await LinkAsync(await admin.PostAsync($"/api/people/{first.PersonId}/reset"));
         await NoLinkAsync(workshop, TokenOf(reset));
         clock.Forward(TimeSpan.FromHours(72));
@@ -77,7 +81,8 @@ public sealed class PeopleTests
         var office = await workshop.As("admin");
         var me = (await office.GetAsync<List<PeopleEndpoints.PersonLine>>("/api/people")).Single(p => p.IsMe).Id;
         await Somebody.ProblemOf(await office.PostAsync($"/api/people/{me}/disable"), HttpStatusCode.Conflict);
-        await Somebody.ProblemOf(await office.Http.PutAsJsonAsync($"/api/people/{me}", new { name = "Workshop office", roles = new[] { "author" } }), HttpStatusCode.Conflict);
+        await Somebody.ProblemOf(await office.Http.PutAsJsonAsync($"/api/people/{me}",
+            new { name = "Workshop office", roles = new[] { "author" } }), HttpStatusCode.Conflict);
         for (var round = 0; round < 5; round++)
         {
             var name = $"Second {(char)('A' + round)}";
@@ -102,7 +107,8 @@ public sealed class PeopleTests
         }
     }
 
-    private static readonly string[] OpenToAll = ["GET /api/session", "POST /api/session", "POST /api/join", "POST /api/join/look", "GET /health/live", "GET /health/ready"];
+    private static readonly string[] OpenToAll = ["GET /api/session", "POST /api/session", "POST /api/join", "POST /api/join/look",
+        "GET /health/live", "GET /health/ready"];
 
     [Fact]
     public async Task Who_still_needs_a_second_factor_does_nothing_but_set_it_up_and_who_is_disabled_or_has_given_no_code_nothing_at_all()
@@ -117,7 +123,8 @@ public sealed class PeopleTests
         await due.JoinAsync(link.Value.Path.Split('#')[1], "long-enough-1");
         await due.EnterAsync("admin", "long-enough-1");
         (await due.GetAsync<SessionEndpoints.SessionView>("/api/session")).FactorDue.ShouldBeTrue();
-        await HoldAsync(workshop, due, (endpoint, answer, text) => endpoint.Contains("/api/me") || endpoint.Contains("/api/session") || text.Contains("\"asks\":\"factor\""));
+        await HoldAsync(workshop, due, (endpoint, answer, text) => endpoint.Contains("/api/me") || endpoint.Contains("/api/session")
+            || text.Contains("\"asks\":\"factor\""));
 
         // The password given, the code not: nobody is signed in.
         var setup = (await (await due.PostAsync("/api/me/factor")).Content.ReadFromJsonAsync<SecondFactor.Setup>(SheetJson.Options))!;
@@ -126,7 +133,8 @@ public sealed class PeopleTests
         (await due.Http.GetAsync("/api/people")).StatusCode.ShouldBe(HttpStatusCode.OK, "set up, all is open");
         await Somebody.ProblemOf(await due.Http.DeleteAsync("/api/me/factor"), HttpStatusCode.Conflict);
         var pending = await workshop.As(null);
-        (await Somebody.ProblemOf(await pending.PostAsync("/api/session", new { userName = "admin", password = "long-enough-1" }), HttpStatusCode.Unauthorized)).GetProperty("asks").GetString().ShouldBe("code");
+        (await Somebody.ProblemOf(await pending.PostAsync("/api/session", new { userName = "admin", password = "long-enough-1" }),
+            HttpStatusCode.Unauthorized)).GetProperty("asks").GetString().ShouldBe("code");
         await HoldAsync(workshop, pending, (_, answer, _) => answer == HttpStatusCode.Unauthorized);
 
         await due.InviteAsync(workshop.Nobody(), "ulf", "Ulf Bergen", "author", "approver");
@@ -141,13 +149,15 @@ public sealed class PeopleTests
     {
         somebody.SaysAgain = false;
         var through = new List<string>();
-        foreach (var endpoint in workshop.Services.GetRequiredService<EndpointDataSource>().Endpoints.OfType<RouteEndpoint>().Where(e => e.Metadata.GetMetadata<HttpMethodMetadata>() is { HttpMethods.Count: > 0 }))
+        foreach (var endpoint in workshop.Services.GetRequiredService<EndpointDataSource>().Endpoints.OfType<RouteEndpoint>()
+            .Where(e => e.Metadata.GetMetadata<HttpMethodMetadata>() is { HttpMethods.Count: > 0 }))
         {
             var name = $"{endpoint.Metadata.GetMetadata<HttpMethodMetadata>()!.HttpMethods[0]} /{endpoint.RoutePattern.RawText!.Trim('/')}";
             if (OpenToAll.Contains(name) || name == "DELETE /api/session") continue;
             var path = System.Text.RegularExpressions.Regex.Replace(name.Split(' ')[1], @"\{[^}]*\}", "0");
             using var request = new HttpRequestMessage(new HttpMethod(name.Split(' ')[0]), path);
-            if (request.Method != HttpMethod.Get) request.Content = path.EndsWith("/restore") ? new ByteArrayContent([1]) { Headers = { ContentType = new("application/zip") } } : JsonContent.Create(new { });
+            if (request.Method != HttpMethod.Get) request.Content = path.EndsWith("/restore")
+                ? new ByteArrayContent([1]) { Headers = { ContentType = new("application/zip") } } : JsonContent.Create(new { });
             using var answer = await somebody.Http.SendAsync(request);
             if (!isHeld(name, answer.StatusCode, await answer.Content.ReadAsStringAsync())) through.Add($"{name} → {(int)answer.StatusCode}");
         }
@@ -163,12 +173,15 @@ public sealed class PeopleTests
         // As a program of before could leave it: a real workshop that was once started as a demo.
         await (await before.As("admin")).InviteAsync(before.Nobody(), "hanne", "Hanne Lund", "author");
         await using var real = Workshop.Set(before, () => Forget(before.Database));
-        foreach (var known in DemoPeople.All) (await (await real.As(null)).PostAsync("/api/session", new { userName = known.UserName, password = DemoPeople.Password })).StatusCode.ShouldBe(HttpStatusCode.Unauthorized);
+        foreach (var known in DemoPeople.All) (await (await real.As(null))
+            .PostAsync("/api/session", new { userName = known.UserName, password = DemoPeople.Password }))
+            .StatusCode.ShouldBe(HttpStatusCode.Unauthorized);
         await real.Nobody().EnterAsync("hanne", "long-enough-1");
         (await (await real.As(null)).GetAsync<SessionEndpoints.SessionView>("/api/session")).IsDemo.ShouldBeFalse();
         await using var scope = real.Services.CreateAsyncScope();
         var db = scope.ServiceProvider.GetRequiredService<WornPathDb>();
-        (await db.Invitations.CountAsync(i => i.UsedAt == null && i.Person.UserName == "admin")).ShouldBe(1, "the only administrator was one of them: a link was made");
+        (await db.Invitations.CountAsync(i => i.UsedAt == null && i.Person.UserName == "admin"))
+            .ShouldBe(1, "the only administrator was one of them: a link was made");
     }
 
     private static void Forget(string database)
@@ -192,7 +205,8 @@ public sealed class PeopleTests
         var answer = await admin.Http.GetAsync("/api/audit/lines");
         answer.Content.Headers.ContentType!.MediaType.ShouldBe("application/jsonl");
         var text = await answer.Content.ReadAsStringAsync();
-        var lines = text.Split('\n', StringSplitOptions.RemoveEmptyEntries).Select(l => JsonSerializer.Deserialize<AuditEndpoints.AuditLine>(l, SheetJson.Options)!).ToList();
+        var lines = text.Split('\n', StringSplitOptions.RemoveEmptyEntries)
+            .Select(l => JsonSerializer.Deserialize<AuditEndpoints.AuditLine>(l, SheetJson.Options)!).ToList();
         lines.Select(l => l.At).ShouldBe(lines.Select(l => l.At).Order());
         lines.ShouldAllBe(l => l.At.Kind == DateTimeKind.Utc);
         lines.Where(l => l.Procedure == "" && l.Kind != "WorkshopChanged").Select(l => $"{l.Kind} {l.Who} {l.Whom} {l.Text}".Trim()).ShouldBe([
@@ -209,7 +223,8 @@ public sealed class PeopleTests
         var admin = await before.As("admin");
         var link = await LinkAsync(await admin.PostAsync("/api/people", new { userName = "hanne", name = "Hanne Lund", roles = new[] { "author" } }));
         var backup = await admin.Http.GetByteArrayAsync("/api/backup");
-        (await admin.Http.PostAsync("/api/backup/restore", new ByteArrayContent(backup) { Headers = { ContentType = new("application/zip") } })).StatusCode.ShouldBe(HttpStatusCode.OK);
+        (await admin.Http.PostAsync("/api/backup/restore",
+            new ByteArrayContent(backup) { Headers = { ContentType = new("application/zip") } })).StatusCode.ShouldBe(HttpStatusCode.OK);
         await using var after = Workshop.With(before, _ => { });
         await NoLinkAsync(after, TokenOf(link));
         (await (await after.As("admin")).GetAsync<List<PeopleEndpoints.PersonLine>>("/api/people")).Sum(p => p.Sessions).ShouldBe(1);
@@ -220,7 +235,8 @@ public sealed class PeopleTests
     public async Task A_workshop_of_the_version_before_opens_with_its_people_and_their_passwords()
     {
         var before = new Workshop();
-        await using (var zipped = new System.IO.Compression.GZipStream(File.OpenRead(Path.Combine(Root, "tests", "fixtures", "database-before-access.db.gz")), System.IO.Compression.CompressionMode.Decompress))
+        await using (var zipped = new System.IO.Compression.GZipStream(File.OpenRead(Path.Combine(Root, "tests", "fixtures",
+            "database-before-access.db.gz")), System.IO.Compression.CompressionMode.Decompress))
         await using (var file = File.Create(before.Database)) await zipped.CopyToAsync(file);
         await using var workshop = Workshop.Set(before, null, ("WornPath:FactorFor", "nobody"));
         var hanne = workshop.Nobody();
@@ -231,7 +247,8 @@ public sealed class PeopleTests
         await workshop.Nobody().EnterAsync("piet", "long-enough-1");
         var office = workshop.Nobody();
         await office.EnterAsync("office", "long-enough-1");
-        (await office.GetAsync<List<PeopleEndpoints.PersonLine>>("/api/people")).Select(p => $"{p.UserName} {p.State}: {string.Join(", ", p.Roles)}").ShouldBe(
+        (await office.GetAsync<List<PeopleEndpoints.PersonLine>>("/api/people"))
+            .Select(p => $"{p.UserName} {p.State}: {string.Join(", ", p.Roles)}").ShouldBe(
             ["hanne Active: author", "office Active: administrator", "piet Active: reviewer, approver"]);
         (await (await workshop.As(null)).GetAsync<SessionEndpoints.SessionView>("/api/session")).IsDemo.ShouldBeFalse();
     }

@@ -9,7 +9,8 @@ namespace WornPath.Web.Tests;
 /// <summary>Finding a procedure among many: by words of its head and its steps, narrowed, page by page, and nothing that is not to be seen.</summary>
 public sealed class ShelfTests(Workshop workshop) : IClassFixture<Workshop>
 {
-    private static Task<ShelfEndpoints.ShelfPage> AskAsync(Somebody somebody, string query) => somebody.GetAsync<ShelfEndpoints.ShelfPage>($"/api/procedures?{query}");
+    private static Task<ShelfEndpoints.ShelfPage> AskAsync(Somebody somebody, string query) =>
+        somebody.GetAsync<ShelfEndpoints.ShelfPage>($"/api/procedures?{query}");
 
     private Task WordsAsync() => workshop.Services.GetRequiredService<ShelfIndexer>().CatchUpAsync(CancellationToken.None);
 
@@ -33,6 +34,15 @@ public sealed class ShelfTests(Workshop workshop) : IClassFixture<Workshop>
         await WordsAsync();
         (await AskAsync(ines, "q=bellows")).Total.ShouldBe(0);
         (await AskAsync(ines, "q=boot")).Rows.Single().RevisionId.ShouldBe(id);
+    }
+
+    [Fact]
+    public async Task Every_word_is_met_in_number_title_vehicle_author_or_sheet()
+    {
+        await WordsAsync();
+        var ines = await workshop.As("ines");
+        (await AskAsync(ines, "q=hub 104")).Rows.Select(r => r.Number).ShouldBe(["OT-104"]);
+        (await AskAsync(ines, "q=loader aldaro t28")).Rows.Single(r => r.Number == "OT-311").Stops.ShouldBe(11);
     }
 
     [Theory]
@@ -60,10 +70,12 @@ public sealed class ShelfTests(Workshop workshop) : IClassFixture<Workshop>
         (await AskAsync(tilde, $"q={word}")).Rows.Select(r => r.RevisionId).ShouldNotContain(2);
         var ines = await workshop.As("ines");
         var id = await ines.NewAsync("F-2", "Cover");
-        await ines.EditAsync(id, new InsertStep(null, (await ines.RevisionAsync(id)).Sheet.Phases!.Value[0].Id, null, "Torque the zebrawood bolts to 37 N·m (27 ft-lb)."));
+        await ines.EditAsync(id, new InsertStep(null, (await ines.RevisionAsync(id)).Sheet.Phases!.Value[0].Id, null,
+            "Torque the zebrawood bolts to 37 N·m (27 ft-lb)."));
         await WordsAsync();
         (await AskAsync(odo, "q=zebrawood")).Rows.Single().Found.ShouldAllBe(p => !p.Text.Contains("37") && !p.Text.Contains("27"));
-        foreach (var value in (string[])["zebrawood 37", "37 N·m", "27"]) (await AskAsync(odo, $"q={value}")).Rows.Select(r => r.RevisionId).ShouldNotContain(id, value);
+        foreach (var value in (string[])["zebrawood 37", "37 N·m", "27"]) (await AskAsync(odo, $"q={value}"))
+            .Rows.Select(r => r.RevisionId).ShouldNotContain(id, value);
     }
 
     [Fact]
@@ -84,7 +96,8 @@ public sealed class ShelfTests(Workshop workshop) : IClassFixture<Workshop>
         seen.ShouldBe(seen.Distinct().Order(StringComparer.OrdinalIgnoreCase));
         seen.Count.ShouldBe(100);
         (await AskAsync(ines, "page=999")).Page.ShouldBe(3, "past the end is the last page");
-        (await AskAsync(marta, "mine=true")).Rows.Select(r => r.RevisionId).ShouldBe([mine, 1], ignoreOrder: true, "her own, and what she writes along on");
+        (await AskAsync(marta, "mine=true")).Rows.Select(r => r.RevisionId)
+            .ShouldBe([mine, 1], ignoreOrder: true, "her own, and what she writes along on");
         (await AskAsync(ines, "state=in review")).Rows.Select(r => r.Number).ShouldBe(["OT-207"]);
         (await AskAsync(ines, "state=released")).Total.ShouldBe(2);
         (await AskAsync(ines, "findings=stop")).Rows.ShouldAllBe(r => r.Stops > 0);
@@ -101,7 +114,8 @@ public sealed class ShelfTests(Workshop workshop) : IClassFixture<Workshop>
         var admin = await own.As("admin");
         await own.Services.GetRequiredService<ShelfIndexer>().CatchUpAsync(CancellationToken.None);
         (await AskAsync(ines, "q=holm")).Total.ShouldBe(1);
-        (await admin.Http.PutAsync($"/api/people/{martas.Id}", System.Net.Http.Json.JsonContent.Create(new { name = "Marta Vind", roles = new[] { "author" } }))).EnsureSuccessStatusCode();
+        (await admin.Http.PutAsync($"/api/people/{martas.Id}",
+            System.Net.Http.Json.JsonContent.Create(new { name = "Marta Vind", roles = new[] { "author" } }))).EnsureSuccessStatusCode();
         await own.Services.GetRequiredService<ShelfIndexer>().CatchUpAsync(CancellationToken.None);
         (await AskAsync(ines, "q=holm")).Total.ShouldBe(0);
         (await AskAsync(ines, "q=vind")).Rows.Single().RevisionId.ShouldBe(mine);

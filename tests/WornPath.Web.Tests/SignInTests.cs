@@ -13,15 +13,18 @@ namespace WornPath.Web.Tests;
 /// <summary>Who gets in, who is held off, and when a session is over.</summary>
 public sealed class SignInTests(Workshop workshop) : IClassFixture<Workshop>
 {
-    private static Task<HttpResponseMessage> TryAsync(Somebody somebody, string userName, string password, string? code = null) => somebody.PostAsync("/api/session", new { userName, password, code });
+    private static Task<HttpResponseMessage> TryAsync(Somebody somebody, string userName, string password, string? code = null) =>
+        somebody.PostAsync("/api/session", new { userName, password, code });
 
-    private static async Task<int> StatusAsync(Somebody somebody, string path = "/api/procedures") => (int)(await somebody.Http.GetAsync(path)).StatusCode;
+    private static async Task<int> StatusAsync(Somebody somebody, string path = "/api/procedures") =>
+        (int)(await somebody.Http.GetAsync(path)).StatusCode;
 
     // Another browser with the same cookies: what somebody has who copied them.
     private static Somebody CopyOf(Workshop workshop, Somebody somebody)
     {
         var copy = workshop.Nobody();
-        foreach (Cookie cookie in somebody.Cookies.GetAllCookies()) copy.Cookies.Add(new Uri("https://localhost"), new Cookie(cookie.Name, cookie.Value, "/"));
+        foreach (Cookie cookie in somebody.Cookies.GetAllCookies()) copy.Cookies.Add(new Uri("https://localhost"),
+            new Cookie(cookie.Name, cookie.Value, "/"));
         return copy;
     }
 
@@ -68,8 +71,10 @@ public sealed class SignInTests(Workshop workshop) : IClassFixture<Workshop>
         (await StatusAsync(rolf)).ShouldBe(401);
         (await rolf.GetAsync<SessionEndpoints.SessionView>("/api/session")).Ended.ShouldBe(Store.Entities.SessionEnd.Disabled);
         var fresh = await workshop.As(null);
-        (await Somebody.ProblemOf(await TryAsync(fresh, "rolf", "long-enough-1"), HttpStatusCode.Unauthorized)).GetProperty("title").GetString().ShouldBe("This account is disabled.");
-        (await Somebody.ProblemOf(await TryAsync(fresh, "rolf", "wrong-wrong-1"), HttpStatusCode.Unauthorized)).GetProperty("title").GetString().ShouldBe("Name and password do not go together.", "only who knows the password learns that");
+        (await Somebody.ProblemOf(await TryAsync(fresh, "rolf", "long-enough-1"), HttpStatusCode.Unauthorized)).GetProperty("title")
+            .GetString().ShouldBe("This account is disabled.");
+        (await Somebody.ProblemOf(await TryAsync(fresh, "rolf", "wrong-wrong-1"), HttpStatusCode.Unauthorized)).GetProperty("title")
+            .GetString().ShouldBe("Name and password do not go together.", "only who knows the password learns that");
         (await admin.PostAsync($"/api/people/{id}/enable")).StatusCode.ShouldBe(HttpStatusCode.NoContent);
         await fresh.EnterAsync("rolf", "long-enough-1");
         (await StatusAsync(rolf)).ShouldBe(401, "a session that ended stays so");
@@ -83,7 +88,8 @@ public sealed class SignInTests(Workshop workshop) : IClassFixture<Workshop>
         var sven = workshop.Nobody();
         await sven.EnterAsync("sven", "long-enough-1");
         await sven.NewAsync("S-1");
-        (await admin.Http.PutAsJsonAsync($"/api/people/{await IdOfAsync(admin, "sven")}", new { name = "Sven Borg", roles = new[] { "installer" } })).StatusCode.ShouldBe(HttpStatusCode.NoContent);
+        (await admin.Http.PutAsJsonAsync($"/api/people/{await IdOfAsync(admin, "sven")}",
+            new { name = "Sven Borg", roles = new[] { "installer" } })).StatusCode.ShouldBe(HttpStatusCode.NoContent);
         (await sven.PostAsync("/api/procedures", new { number = "S-2", title = "x" })).StatusCode.ShouldBe(HttpStatusCode.Forbidden);
         (await sven.GetAsync<SessionEndpoints.SessionView>("/api/session")).Roles.ShouldBe(["installer"]);
     }
@@ -95,17 +101,20 @@ public sealed class SignInTests(Workshop workshop) : IClassFixture<Workshop>
         var odo = await own.As("odo");
         await odo.Http.DeleteAsync("/api/session");
         var stranger = await own.As(null);
-        for (var i = 0; i < SignInGuard.MostAtPlace; i++) (await TryAsync(stranger, "odo", $"guess-number-{i}")).StatusCode.ShouldBe(HttpStatusCode.Unauthorized);
+        for (var i = 0; i < SignInGuard.MostAtPlace; i++) (await TryAsync(stranger, "odo", $"guess-number-{i}"))
+            .StatusCode.ShouldBe(HttpStatusCode.Unauthorized);
         var held = await TryAsync(stranger, "odo", "orchard-demo-1");
         held.StatusCode.ShouldBe(HttpStatusCode.TooManyRequests, "the right password, too: nothing is learnt");
         held.Headers.RetryAfter!.Delta!.Value.ShouldBeInRange(TimeSpan.FromMinutes(14), SignInGuard.Window);
         await odo.EnterAsync("odo");
         // A name that nobody has is held off after as many.
-        for (var i = 0; i < SignInGuard.MostAtPlace; i++) (await TryAsync(stranger, "nobody-at-all", "x")).StatusCode.ShouldBe(HttpStatusCode.Unauthorized);
+        for (var i = 0; i < SignInGuard.MostAtPlace; i++) (await TryAsync(stranger, "nobody-at-all", "x"))
+            .StatusCode.ShouldBe(HttpStatusCode.Unauthorized);
         (await TryAsync(stranger, "nobody-at-all", "x")).StatusCode.ShouldBe(HttpStatusCode.TooManyRequests);
         // An administrator sees it, and lets him in.
         var admin = await own.As("admin");
-        (await admin.GetAsync<List<PeopleEndpoints.PersonLine>>("/api/people")).Single(p => p.UserName == "odo").WrongTries.ShouldBe(SignInGuard.MostAtPlace);
+        (await admin.GetAsync<List<PeopleEndpoints.PersonLine>>("/api/people")).Single(p => p.UserName == "odo")
+            .WrongTries.ShouldBe(SignInGuard.MostAtPlace);
         (await admin.PostAsync($"/api/people/{await IdOfAsync(admin, "odo")}/unlock")).StatusCode.ShouldBe(HttpStatusCode.NoContent);
         await stranger.EnterAsync("odo");
     }
@@ -172,7 +181,8 @@ public sealed class SignInTests(Workshop workshop) : IClassFixture<Workshop>
         var forgotten = await own.As("marta");
         clock.Forward(TimeSpan.FromHours(13));
         await own.Services.GetRequiredService<SessionBook>().SweepAsync();
-        (await (await own.As("admin")).GetAsync<List<PeopleEndpoints.PersonLine>>("/api/people")).Single(p => p.UserName == "marta").Sessions.ShouldBe(0);
+        (await (await own.As("admin")).GetAsync<List<PeopleEndpoints.PersonLine>>("/api/people")).Single(p => p.UserName == "marta")
+            .Sessions.ShouldBe(0);
         (await StatusAsync(forgotten)).ShouldBe(401);
     }
 
@@ -183,13 +193,18 @@ public sealed class SignInTests(Workshop workshop) : IClassFixture<Workshop>
         await using var own = Workshop.With(null, services => services.Replace(ServiceDescriptor.Singleton<TimeProvider>(clock)));
         var odo = await own.As("odo");
         odo.SaysAgain = false;
-        (await Somebody.ProblemOf(await odo.PostAsync("/api/revisions/2/release"), HttpStatusCode.Forbidden)).GetProperty("asks").GetString().ShouldBe("confirm");
+        (await Somebody.ProblemOf(await odo.PostAsync("/api/revisions/2/release"), HttpStatusCode.Forbidden)).GetProperty("asks")
+            .GetString().ShouldBe("confirm");
         await Somebody.ProblemOf(await odo.PostAsync("/api/session/confirm", new { password = "wrong-wrong-1" }), HttpStatusCode.BadRequest);
-        (await Somebody.ProblemOf(await odo.PostAsync("/api/revisions/2/release"), HttpStatusCode.Forbidden)).GetProperty("asks").GetString().ShouldBe("confirm");
+        (await Somebody.ProblemOf(await odo.PostAsync("/api/revisions/2/release"), HttpStatusCode.Forbidden)).GetProperty("asks")
+            .GetString().ShouldBe("confirm");
         (await odo.PostAsync("/api/session/confirm", new { password = "orchard-demo-1" })).StatusCode.ShouldBe(HttpStatusCode.NoContent);
-        (await Somebody.ProblemOf(await odo.PostAsync("/api/revisions/2/release"), HttpStatusCode.Conflict)).TryGetProperty("asks", out _).ShouldBeFalse("asked and answered; the values are not read yet");
-        (await Somebody.ProblemOf(await odo.PostAsync("/api/revisions/2/release"), HttpStatusCode.Forbidden)).GetProperty("asks").GetString().ShouldBe("confirm");
-        for (var i = 0; i < SignInGuard.MostAtPlace; i++) await Somebody.ProblemOf(await odo.PostAsync("/api/session/confirm", new { password = "wrong-wrong-1" }), HttpStatusCode.BadRequest);
+        (await Somebody.ProblemOf(await odo.PostAsync("/api/revisions/2/release"), HttpStatusCode.Conflict)).TryGetProperty("asks", out _)
+            .ShouldBeFalse("asked and answered; the values are not read yet");
+        (await Somebody.ProblemOf(await odo.PostAsync("/api/revisions/2/release"), HttpStatusCode.Forbidden)).GetProperty("asks")
+            .GetString().ShouldBe("confirm");
+        for (var i = 0; i < SignInGuard.MostAtPlace; i++) await Somebody.ProblemOf(await odo.PostAsync("/api/session/confirm",
+            new { password = "wrong-wrong-1" }), HttpStatusCode.BadRequest);
         (await odo.PostAsync("/api/session/confirm", new { password = "orchard-demo-1" })).StatusCode.ShouldBe(HttpStatusCode.TooManyRequests);
         var admin = await own.As("admin");
         (await admin.Http.GetAsync("/api/mail")).StatusCode.ShouldBe(HttpStatusCode.OK);
@@ -231,11 +246,13 @@ public sealed class SignInTests(Workshop workshop) : IClassFixture<Workshop>
         var totp = new Totp(Base32Encoding.ToBytes(setup.Secret.Replace(" ", "")));
         string Now() => totp.ComputeTotp(clock.GetUtcNow().UtcDateTime);
         await Somebody.ProblemOf(await odo.Http.PutAsJsonAsync("/api/me/factor", new { code = "12345" }), HttpStatusCode.BadRequest);
-        var codes = (await (await odo.Http.PutAsJsonAsync("/api/me/factor", new { code = Now() })).Content.ReadFromJsonAsync<MeEndpoints.Codes>(SheetJson.Options))!.RecoveryCodes;
+        var codes = (await (await odo.Http.PutAsJsonAsync("/api/me/factor", new { code = Now() }))
+            .Content.ReadFromJsonAsync<MeEndpoints.Codes>(SheetJson.Options))!.RecoveryCodes;
         codes.Distinct().Count().ShouldBe(SecondFactor.RecoveryCodes);
 
         var other = await own.As(null);
-        (await Somebody.ProblemOf(await TryAsync(other, "odo", "orchard-demo-1"), HttpStatusCode.Unauthorized)).GetProperty("asks").GetString().ShouldBe("code");
+        (await Somebody.ProblemOf(await TryAsync(other, "odo", "orchard-demo-1"), HttpStatusCode.Unauthorized)).GetProperty("asks")
+            .GetString().ShouldBe("code");
         (await StatusAsync(other)).ShouldBe(401);
         await Somebody.ProblemOf(await TryAsync(other, "odo", "orchard-demo-1", Now()), HttpStatusCode.Unauthorized);
         clock.Forward(TimeSpan.FromSeconds(60));
@@ -265,7 +282,8 @@ public sealed class SignInTests(Workshop workshop) : IClassFixture<Workshop>
     [InlineData("abcdefghijklmnop", "neighbours")]
     [InlineData("wornpath-1234", "your name")]
     [InlineData("ines.aldaro12", "your name")]
-    public void A_password_that_is_tried_first_is_refused(string password, string why) => PasswordRules.Check(password, "ines", "Ines Aldaro", "ines@shop.example")!.ToString().ShouldContain(why);
+    public void A_password_that_is_tried_first_is_refused(string password, string why) =>
+        PasswordRules.Check(password, "ines", "Ines Aldaro", "ines@shop.example")!.ToString().ShouldContain(why);
 
     [Theory]
     [InlineData("apple cart on the hill")]
@@ -274,5 +292,6 @@ public sealed class SignInTests(Workshop workshop) : IClassFixture<Workshop>
     [InlineData("correct horse battery staple")]
     public void Any_other_is_taken_whatever_is_in_it(string password) => PasswordRules.Check(password, "ines", "Ines Aldaro").ShouldBeNull();
 
-    private static async Task<string> IdOfAsync(Somebody admin, string userName) => (await admin.GetAsync<List<PeopleEndpoints.PersonLine>>("/api/people")).Single(p => p.UserName == userName).Id;
+    private static async Task<string> IdOfAsync(Somebody admin, string userName) =>
+        (await admin.GetAsync<List<PeopleEndpoints.PersonLine>>("/api/people")).Single(p => p.UserName == userName).Id;
 }

@@ -225,7 +225,8 @@ public sealed class TrustTests(Workshop workshop) : IClassFixture<Workshop>
     [InlineData("Ines\nAldaro")]
     [InlineData("12")]
     public async Task A_name_that_looks_like_another_or_holds_what_cannot_be_seen_is_refused(string name) =>
-        ((int)(await (await workshop.As("admin")).PostAsync("/api/people", new { userName = $"look{name.Length}", name, roles = new[] { "author" } })).StatusCode).ShouldBeInRange(400, 409);
+        ((int)(await (await workshop.As("admin")).PostAsync("/api/people",
+            new { userName = $"look{name.Length}", name, roles = new[] { "author" } })).StatusCode).ShouldBeInRange(400, 409);
 
     [Fact]
     public async Task More_revisions_than_are_kept_idle_are_worked_on_at_once_with_one_gate_each()

@@ -42,7 +42,7 @@ public sealed class ValueTests(Workshop workshop) : IClassFixture<Workshop>
         Somebody ines = await workshop.As("ines"), marta = await workshop.As("marta"), odo = await workshop.As("odo");
         var id = await StrapAsync(ines, "V-1");
         (await FoundAsync(odo, id)).ShouldBe(["SRC003 J1", "SRC003 J2"]);
-        (await ines.GetAsync<List<ShelfEndpoints.ShelfRow>>("/api/procedures?q=V-1")).Single().Stops.ShouldBe(2);
+        (await ines.GetAsync<ShelfEndpoints.ShelfPage>("/api/procedures?q=V-1")).Rows.Single(r => r.Number == "V-1").Stops.ShouldBe(2);
         (await RefusedAsync(odo, id)).ShouldContain("A second person reads the values");
 
         // Who reads is told what and where, and not how much.
@@ -60,7 +60,7 @@ public sealed class ValueTests(Workshop workshop) : IClassFixture<Workshop>
         await odo.ReadAsync(id, "J2", "45");
         var second = (await odo.ValuesAsync(id)).Single(v => v.Joint == "J2");
         second.Readings.Select(r => (r.Who, r.Read, r.Agrees)).ShouldBe([("Marta Holm (marta)", "54 N·m", false), ("Odo Brandt (odo)", "45 N·m", true)]);
-        (await ines.GetAsync<List<ShelfEndpoints.ShelfRow>>("/api/procedures?q=V-1")).Single().Stops.ShouldBe(0);
+        (await ines.GetAsync<ShelfEndpoints.ShelfPage>("/api/procedures?q=V-1")).Rows.Single(r => r.Number == "V-1").Stops.ShouldBe(0);
         (await odo.PostAsync($"/api/revisions/{id}/release")).StatusCode.ShouldBe(HttpStatusCode.NoContent);
     }
 

@@ -94,8 +94,10 @@ public sealed class SayingAgain : DelegatingHandler
     {
         var body = request.Content is null ? null : await request.Content.ReadAsByteArrayAsync(cancellationToken);
         var answer = await base.SendAsync(request, cancellationToken);
-        if (Password is null || answer.StatusCode != HttpStatusCode.Forbidden || !(await answer.Content.ReadAsStringAsync(cancellationToken)).Contains("\"asks\":\"confirm\"")) return answer;
-        using var confirm = new HttpRequestMessage(HttpMethod.Post, new Uri(request.RequestUri!, "/api/session/confirm")) { Content = JsonContent.Create(new { Password }) };
+        if (Password is null || answer.StatusCode != HttpStatusCode.Forbidden
+            || !(await answer.Content.ReadAsStringAsync(cancellationToken)).Contains("\"asks\":\"confirm\"")) return answer;
+        using var confirm = new HttpRequestMessage(HttpMethod.Post,
+            new Uri(request.RequestUri!, "/api/session/confirm")) { Content = JsonContent.Create(new { Password }) };
         foreach (var header in request.Headers) confirm.Headers.TryAddWithoutValidation(header.Key, header.Value);
         (await base.SendAsync(confirm, cancellationToken)).StatusCode.ShouldBe(HttpStatusCode.NoContent);
         var again = new HttpRequestMessage(request.Method, request.RequestUri);
@@ -153,7 +155,8 @@ public sealed class Somebody(HttpClient http, CookieContainer cookies, SayingAga
         await invited.JoinAsync(url.Split('#')[1], "long-enough-1");
     }
 
-    public async Task JoinAsync(string token, string password) => (await PostAsync("/api/join", new { token, password })).StatusCode.ShouldBe(HttpStatusCode.OK);
+    public async Task JoinAsync(string token, string password) => (await PostAsync("/api/join", new { token, password }))
+        .StatusCode.ShouldBe(HttpStatusCode.OK);
 
     public async Task<int> NewAsync(string number, string title = "A job")
     {

@@ -17,15 +17,18 @@ public static partial class AccessSetup
         var services = builder.Services;
         services.AddHttpContextAccessor();
         services.AddDataProtection().SetApplicationName("wornpath").PersistKeysToFileSystem(new DirectoryInfo(Path.Combine(data, "keys")));
-        services.AddSingleton<SessionBook>().AddHostedService<SessionSweep>().AddSingleton<SignInGuard>().AddSingleton<KnownBrowsers>().AddSingleton<FactorKeys>().AddSingleton<Mailbox>();
+        services.AddSingleton<SessionBook>().AddHostedService<SessionSweep>().AddSingleton<SignInGuard>().AddSingleton<KnownBrowsers>()
+            .AddSingleton<FactorKeys>().AddSingleton<Mailbox>();
         services.AddScoped<SignIns>().AddScoped<People>().AddScoped<SecondFactor>().AddScoped<AuditTrail>();
         services.AddIdentityCore<Person>(options =>
         {
             // What a password must be stands in PasswordRules; what holds guessers off, in SignInGuard.
-            options.Password = new PasswordOptions { RequiredLength = 1, RequiredUniqueChars = 1, RequireDigit = false, RequireLowercase = false, RequireUppercase = false, RequireNonAlphanumeric = false };
+            options.Password = new PasswordOptions { RequiredLength = 1, RequiredUniqueChars = 1, RequireDigit = false,
+                RequireLowercase = false, RequireUppercase = false, RequireNonAlphanumeric = false };
             options.Lockout.AllowedForNewUsers = false;
         }).AddRoles<IdentityRole>().AddEntityFrameworkStores<WornPathDb>().AddPasswordValidator<PasswordRules>();
-        services.AddAuthentication(IdentityConstants.ApplicationScheme).AddCookie(IdentityConstants.ApplicationScheme, options => ConfigureCookie(options, access));
+        services.AddAuthentication(IdentityConstants.ApplicationScheme)
+            .AddCookie(IdentityConstants.ApplicationScheme, options => ConfigureCookie(options, access));
         services.AddAuthorization(options =>
         {
             Policies.Add(options);
@@ -40,14 +43,17 @@ public static partial class AccessSetup
         });
         // Who names another host than ours is answered by nobody: links are made from it.
         if (builder.Configuration["AllowedHosts"] is not { Length: > 0 })
-            services.PostConfigure<HostFilteringOptions>(options => options.AllowedHosts = [.. (string[])["localhost", "127.0.0.1", "[::1]"], .. access.PublicUrl is { } url ? (string[])[url.Host] : []]);
+            services.PostConfigure<HostFilteringOptions>(options =>
+                options.AllowedHosts = [.. (string[])["localhost", "127.0.0.1", "[::1]"], .. access.PublicUrl is { } url
+                ? (string[])[url.Host] : []]);
     }
 
     private const string EndedKey = "wornpath-ended-key";
 
     /// <summary>Why the session this browser had has ended; null where it had none, or ended it itself.</summary>
     public static async Task<SessionEnd?> WhyEndedAsync(HttpContext context) =>
-        context.Items[EndedKey] is string key && await context.RequestServices.GetRequiredService<SessionBook>().WhyAsync(key) is { } why && why != SessionEnd.SignedOut ? why : null;
+        context.Items[EndedKey] is string key && await context.RequestServices.GetRequiredService<SessionBook>().WhyAsync(key) is { } why
+            && why != SessionEnd.SignedOut ? why : null;
 
     private static void ConfigureCookie(CookieAuthenticationOptions options, AccessOptions access)
     {
@@ -73,17 +79,21 @@ public static partial class AccessSetup
             context.HttpContext.Items[EndedKey] = key;
         };
         // An API answers with a status; it never sends the caller to a page.
-        options.Events.OnRedirectToLogin = context => AnswerAsync(context.HttpContext, new Problem("You are not signed in.", "Sign in and try again. What you have typed stays here."), StatusCodes.Status401Unauthorized);
+        options.Events.OnRedirectToLogin = context => AnswerAsync(context.HttpContext,
+            new Problem("You are not signed in.", "Sign in and try again. What you have typed stays here."), StatusCodes.Status401Unauthorized);
         options.Events.OnRedirectToAccessDenied = context => RefuseAsync(context.HttpContext);
     }
 
     // Every refusal is in the log (OWASP ASVS 4.0.3, 7.2.2).
     private static Task RefuseAsync(HttpContext context)
     {
-        Refused(context.RequestServices.GetRequiredService<ILogger<AuditTrail>>(), context.Request.Method, context.Request.Path, context.User.Identity?.Name, AuditTrail.AddressOf(context));
+        Refused(context.RequestServices.GetRequiredService<ILogger<AuditTrail>>(), context.Request.Method, context.Request.Path,
+            context.User.Identity?.Name, AuditTrail.AddressOf(context));
         return context.User.HasClaim(c => c.Type == PersonClaims.FactorDue)
-            ? AnswerAsync(context, new Problem("Your role needs a second factor.", "Set it up under your name; then go on."), StatusCodes.Status403Forbidden, Problems.AsksFactor)
-            : AnswerAsync(context, new Problem("Your role does not allow this.", "Ask somebody who has the role, or an administrator."), StatusCodes.Status403Forbidden);
+            ? AnswerAsync(context, new Problem("Your role needs a second factor.", "Set it up under your name; then go on."),
+                StatusCodes.Status403Forbidden, Problems.AsksFactor)
+            : AnswerAsync(context, new Problem("Your role does not allow this.", "Ask somebody who has the role, or an administrator."),
+                StatusCodes.Status403Forbidden);
     }
 
     [LoggerMessage(Level = LogLevel.Information, Message = "Refused: {Method} {Path} to {Who} from {Address}")]
@@ -94,5 +104,6 @@ public static partial class AccessSetup
 
     private static CookieSecurePolicy SecureOf(AccessOptions access) => access.IsHttps ? CookieSecurePolicy.Always : CookieSecurePolicy.SameAsRequest;
 
-    private static Task AnswerAsync(HttpContext context, Problem problem, int status, string? asks = null) => problem.ToHttp(status, asks).ExecuteAsync(context);
+    private static Task AnswerAsync(HttpContext context, Problem problem, int status, string? asks = null) => problem.ToHttp(status, asks)
+        .ExecuteAsync(context);
 }

@@ -12,7 +12,8 @@ public static class AskAgain
     public sealed record Asked(bool EachTime);
 
     /// <summary>Asks again before this endpoint: each time, or where it was not done in the last ten minutes.</summary>
-    public static RouteHandlerBuilder AskingAgain(this RouteHandlerBuilder endpoint, bool eachTime = false) => endpoint.WithMetadata(new Asked(eachTime)).AddEndpointFilter(async (context, next) =>
+    public static RouteHandlerBuilder AskingAgain(this RouteHandlerBuilder endpoint, bool eachTime = false) =>
+        endpoint.WithMetadata(new Asked(eachTime)).AddEndpointFilter(async (context, next) =>
     {
         var services = context.HttpContext.RequestServices;
         var now = services.GetRequiredService<TimeProvider>().GetUtcNow().UtcDateTime;
@@ -26,5 +27,6 @@ public static class AskAgain
         return await next(context);
     });
 
-    private static IResult Asks() => new Problem("Say again that it is you.", "Give your password, or a code of your second factor.").ToHttp(StatusCodes.Status403Forbidden, asks: Problems.AsksConfirm);
+    private static IResult Asks() => new Problem("Say again that it is you.", "Give your password, or a code of your second factor.")
+        .ToHttp(StatusCodes.Status403Forbidden, asks: Problems.AsksConfirm);
 }

@@ -14,7 +14,8 @@ public sealed partial class AuditTrail(WornPathDb db, TimeProvider time, IHttpCo
     /// <param name="text">What else is to be said. Nothing a person typed in secret.</param>
     public async Task WriteAsync(AuditKind kind, Person? who, Person? whom = null, string text = "")
     {
-        var entry = new AuditEntry { At = time.GetUtcNow().UtcDateTime, Kind = kind, Who = NameOf(who), Whom = NameOf(whom), Address = AddressOf(context.HttpContext), Text = text.Length > 400 ? text[..400] : text };
+        var entry = new AuditEntry { At = time.GetUtcNow().UtcDateTime, Kind = kind, Who = NameOf(who), Whom = NameOf(whom),
+            Address = AddressOf(context.HttpContext), Text = text.Length > 400 ? text[..400] : text };
         db.Audit.Add(entry);
         await db.SaveChangesAsync();
         measures.Audited(kind);
@@ -22,7 +23,9 @@ public sealed partial class AuditTrail(WornPathDb db, TimeProvider time, IHttpCo
     }
 
     /// <summary>The caller's address; "this machine" where nobody calls.</summary>
-    public static string AddressOf(HttpContext? context) => context is null ? "this machine" : context.Connection.RemoteIpAddress is not { } address ? "unknown" : address.IsIPv4MappedToIPv6 ? address.MapToIPv4().ToString() : address.ToString();
+    public static string AddressOf(HttpContext? context) => context is null ? "this machine"
+        : context.Connection.RemoteIpAddress is not { } address ? "unknown" : address.IsIPv4MappedToIPv6 ? address.MapToIPv4().ToString()
+        : address.ToString();
 
     private static string NameOf(Person? person) => person is null ? "" : PersonName.InRecords(person.DisplayName, person.UserName!);
 

@@ -24,7 +24,8 @@ public sealed class Mailbox(DataFolder data, AccessOptions options, TimeProvider
     public void Put(string to, string name, string subject, string text)
     {
         var message = new MimeMessage(
-            [new MailboxAddress("Worn Path", $"worn-path@{options.PublicUrl?.Host ?? "localhost"}")], [new MailboxAddress(name, to)], subject, new TextPart("plain") { Text = text })
+            [new MailboxAddress("Worn Path", $"worn-path@{options.PublicUrl?.Host ?? "localhost"}")], [new MailboxAddress(name, to)],
+                subject, new TextPart("plain") { Text = text })
         { Date = time.GetUtcNow() };
         Directory.CreateDirectory(Folder);
         message.WriteTo(Path.Combine(Folder, $"{time.GetUtcNow():yyyyMMddTHHmmssfff}-{Guid.NewGuid():N}.eml"));
@@ -37,10 +38,12 @@ public sealed class Mailbox(DataFolder data, AccessOptions options, TimeProvider
     }
 
     /// <summary>The last messages, the newest first.</summary>
-    public IReadOnlyList<Mail> Last() => !Directory.Exists(Folder) ? [] : [.. Directory.EnumerateFiles(Folder, "*.eml").OrderDescending(StringComparer.Ordinal).Take(MostShown).Select(Read)];
+    public IReadOnlyList<Mail> Last() => !Directory.Exists(Folder) ? []
+        : [.. Directory.EnumerateFiles(Folder, "*.eml").OrderDescending(StringComparer.Ordinal).Take(MostShown).Select(Read)];
 
     /// <summary>Whether somebody can be written to at an address.</summary>
-    public static bool IsAddress(string address) => MailboxAddress.TryParse(address, out var parsed) && parsed.Address.Contains('@') && string.IsNullOrEmpty(parsed.Name);
+    public static bool IsAddress(string address) => MailboxAddress.TryParse(address, out var parsed) && parsed.Address.Contains('@')
+        && string.IsNullOrEmpty(parsed.Name);
 
     private static Mail Read(string file)
     {

@@ -16,7 +16,8 @@ public sealed class PasswordRules : IPasswordValidator<Person>
 
     private static readonly Lazy<HashSet<string>> Common = new(() =>
     {
-        using var stream = typeof(PasswordRules).Assembly.GetManifestResourceStream("common-passwords.txt") ?? throw new InvalidOperationException("The list of common passwords is missing.");
+        using var stream = typeof(PasswordRules)
+            .Assembly.GetManifestResourceStream("common-passwords.txt") ?? throw new InvalidOperationException("The list of common passwords is missing.");
         using var reader = new StreamReader(stream);
         return reader.ReadToEnd().Split('\n', StringSplitOptions.RemoveEmptyEntries).ToHashSet(StringComparer.OrdinalIgnoreCase);
     });
@@ -26,26 +27,34 @@ public sealed class PasswordRules : IPasswordValidator<Person>
     /// <param name="own">Words that anybody would try for this person: account, name, address.</param>
     public static Problem? Check(string password, params IEnumerable<string?> own)
     {
-        if (password.Length < Shortest) return new Problem($"A password of {password.Length} characters is too short.", $"Take at least {Shortest}: three or four words that have nothing to do with each other will do.");
+        if (password.Length < Shortest) return new Problem($"A password of {password.Length} characters is too short.",
+            $"Take at least {Shortest}: three or four words that have nothing to do with each other will do.");
         if (password.Length > Longest) return new Problem("The password is too long.", $"Take at most {Longest} characters.");
-        if (IsPattern(password)) return new Problem("The password is one piece said again, or a row of neighbours.", "Take three or four words that have nothing to do with each other.");
+        if (IsPattern(password)) return new Problem("The password is one piece said again, or a row of neighbours.",
+            "Take three or four words that have nothing to do with each other.");
         var core = Core(password);
-        if (Common.Value.Contains(password) || Common.Value.Contains(core)) return new Problem("This password is among those that are tried first.", "Take three or four words that have nothing to do with each other.");
-        var words = own.OfType<string>().SelectMany(w => w.Split([' ', '@', '.'], StringSplitOptions.RemoveEmptyEntries)).Append("wornpath").Where(w => w.Length > 2);
+        if (Common.Value.Contains(password)
+            || Common.Value.Contains(core)) return new Problem("This password is among those that are tried first.",
+            "Take three or four words that have nothing to do with each other.");
+        var words = own.OfType<string>().SelectMany(w => w.Split([' ', '@', '.'], StringSplitOptions.RemoveEmptyEntries))
+            .Append("wornpath").Where(w => w.Length > 2);
         // What is left without the name must be a password by itself.
         var without = words.Aggregate(password, (p, w) => p.Replace(w, "", StringComparison.OrdinalIgnoreCase));
-        return without.Length < Shortest / 2 ? new Problem("The password is little more than your name.", "Take three or four words that have nothing to do with each other.") : null;
+        return without.Length < Shortest / 2 ? new Problem("The password is little more than your name.",
+            "Take three or four words that have nothing to do with each other.") : null;
     }
 
     public Task<IdentityResult> ValidateAsync(UserManager<Person> manager, Person user, string? password) =>
-        Task.FromResult(Check(password ?? "", user.UserName, user.DisplayName, user.Email) is { } problem ? IdentityResult.Failed(new IdentityError { Code = "Password", Description = problem.ToString() }) : IdentityResult.Success);
+        Task.FromResult(Check(password ?? "", user.UserName, user.DisplayName, user.Email) is { } problem
+            ? IdentityResult.Failed(new IdentityError { Code = "Password", Description = problem.ToString() }) : IdentityResult.Success);
 
     // Without figures and marks around it, and with figures that stand for letters as letters: P@ssw0rd2026! is password.
     private static string Core(string password)
     {
         var trimmed = password.Trim([.. password.Where(c => !char.IsLetter(c) && c is not ('@' or '$'))]);
         var core = new StringBuilder(trimmed.ToLowerInvariant());
-        foreach (var (sign, letter) in ((char, char)[])[('0', 'o'), ('1', 'i'), ('3', 'e'), ('4', 'a'), ('5', 's'), ('7', 't'), ('@', 'a'), ('$', 's')]) core.Replace(sign, letter);
+        foreach (var (sign, letter) in ((char, char)[])[('0', 'o'), ('1', 'i'), ('3', 'e'), ('4', 'a'), ('5', 's'), ('7', 't'),
+            ('@', 'a'), ('$', 's')]) core.Replace(sign, letter);
         return core.ToString();
     }
 

@@ -8,7 +8,8 @@ using WornPath.Store.Entities;
 namespace WornPath.Web.Access;
 
 /// <summary>People, as administrators give and take their access. Nobody is deleted: what she wrote and signed bears her name.</summary>
-public sealed class People(WornPathDb db, UserManager<Person> users, SessionBook sessions, SignInGuard guard, Mailbox mail, AuditTrail audit, AccessOptions options, TimeProvider time)
+public sealed class People(WornPathDb db, UserManager<Person> users, SessionBook sessions, SignInGuard guard, Mailbox mail,
+    AuditTrail audit, AccessOptions options, TimeProvider time)
 {
     /// <summary>A link made for somebody, to be handed over; it is not shown again.</summary>
     /// <param name="PersonId">For whom.</param>
@@ -44,7 +45,8 @@ public sealed class People(WornPathDb db, UserManager<Person> users, SessionBook
         if (EmailProblem(email) is { } noEmail) return noEmail;
         var former = await users.GetRolesAsync(person);
         if (former.Contains(Roles.Administrator) && !roles.Contains(Roles.Administrator) && await IsLastAsync(person)) return LastAdministrator();
-        if (person.Email != Blank(email)) mail.Tell(person, "Your address for mail was changed", "This one is written to no more. If that is wrong, tell an administrator.");
+        if (person.Email != Blank(email)) mail.Tell(person, "Your address for mail was changed",
+            "This one is written to no more. If that is wrong, tell an administrator.");
         (person.DisplayName, person.NameKey, person.Email) = (shown.Value, PersonName.Key(shown.Value), Blank(email));
         if (Failed(await users.UpdateAsync(person)) is { } notKept) return notKept;
         await ShelfWords.ForgetOfAsync(db, person.Id);
@@ -107,7 +109,8 @@ public sealed class People(WornPathDb db, UserManager<Person> users, SessionBook
     /// </summary>
     public async Task<Outcome<Link>> ResetAsync(Person? by, Person person, string? siteUrl)
     {
-        if (by?.Id == person.Id) return new Problem("You cannot reset yourself.", "Change password and second factor under your name, or ask another administrator.");
+        if (by?.Id == person.Id) return new Problem("You cannot reset yourself.",
+            "Change password and second factor under your name, or ask another administrator.");
         if (person.DisabledAt is not null) return new Problem($"{person.DisplayName} is disabled.", "Enable her first.");
         Link link;
         await using (var transaction = await db.Database.BeginTransactionAsync())
@@ -131,7 +134,8 @@ public sealed class People(WornPathDb db, UserManager<Person> users, SessionBook
     public Task<Invitation?> LookAsync(string token)
     {
         var (hash, now) = (Hashes.Of(token), Now);
-        return db.Invitations.AsNoTracking().Include(i => i.Person).FirstOrDefaultAsync(i => i.TokenHash == hash && i.UsedAt == null && i.EndsAt > now && i.Person.DisabledAt == null);
+        return db.Invitations.AsNoTracking().Include(i => i.Person)
+            .FirstOrDefaultAsync(i => i.TokenHash == hash && i.UsedAt == null && i.EndsAt > now && i.Person.DisabledAt == null);
     }
 
     /// <summary>Chooses a password with a link, which is used up by it.</summary>
@@ -140,7 +144,8 @@ public sealed class People(WornPathDb db, UserManager<Person> users, SessionBook
         await using var transaction = await db.Database.BeginTransactionAsync();
         if (await LookAsync(token) is not { } invitation || await users.FindByIdAsync(invitation.PersonId) is not { } person) return NoLink();
         var now = Now;
-        if (await db.Invitations.Where(i => i.Id == invitation.Id && i.UsedAt == null).ExecuteUpdateAsync(i => i.SetProperty(x => x.UsedAt, now)) == 0) return NoLink();
+        if (await db.Invitations.Where(i => i.Id == invitation.Id && i.UsedAt == null)
+            .ExecuteUpdateAsync(i => i.SetProperty(x => x.UsedAt, now)) == 0) return NoLink();
         // A password that may not be used leaves the link as it was.
         if (Failed(await users.AddPasswordAsync(person, password)) is { } notTaken) return notTaken;
         await audit.WriteAsync(AuditKind.Joined, person);
@@ -154,7 +159,8 @@ public sealed class People(WornPathDb db, UserManager<Person> users, SessionBook
         if (PasswordRules.Check(password, person.UserName, person.DisplayName, person.Email) is { } weak) return weak;
         await using (var transaction = await db.Database.BeginTransactionAsync())
         {
-            if ((Failed(await users.RemovePasswordAsync(person)) ?? Failed(await users.AddPasswordAsync(person, password))) is { } notTaken) return notTaken;
+            if ((Failed(await users.RemovePasswordAsync(person)) ?? Failed(await users.AddPasswordAsync(person,
+                password))) is { } notTaken) return notTaken;
             await audit.WriteAsync(AuditKind.PasswordChanged, person);
             await transaction.CommitAsync();
         }
@@ -165,7 +171,8 @@ public sealed class People(WornPathDb db, UserManager<Person> users, SessionBook
     }
 
     /// <summary>A link that opens nothing.</summary>
-    public static Problem NoLink() => new("This link opens nothing.", "It was used, another has taken its place, or its time is over: ask an administrator for a new one.");
+    public static Problem NoLink() => new("This link opens nothing.",
+        "It was used, another has taken its place, or its time is over: ask an administrator for a new one.");
 
     private async Task<Link> LinkAsync(Person person)
     {
@@ -187,7 +194,8 @@ public sealed class People(WornPathDb db, UserManager<Person> users, SessionBook
     private void Write(Person person, string link, string subject, Person? by)
     {
         if (person.Email is null) return;
-        mail.Put(person.Email, person.DisplayName, subject, $"{person.DisplayName},\n\n{by?.DisplayName ?? "The server"} has made this link for you. Your account is “{person.UserName}”. Open it and choose a password:\n\n{link}\n\nIt opens once, and until {Now + options.Link:d MMMM yyyy HH:mm} UTC.\n");
+        mail.Put(person.Email, person.DisplayName, subject,
+            $"{person.DisplayName},\n\n{by?.DisplayName ?? "The server"} has made this link for you. Your account is “{person.UserName}”. Open it and choose a password:\n\n{link}\n\nIt opens once, and until {Now + options.Link:d MMMM yyyy HH:mm} UTC.\n");
     }
 
     private async Task<Outcome<string>> NameAsync(string name, string? ownId)
@@ -196,27 +204,34 @@ public sealed class People(WornPathDb db, UserManager<Person> users, SessionBook
         if (!shown.IsGood) return shown;
         var key = PersonName.Key(shown.Value);
         if (await db.Users.FirstOrDefaultAsync(p => p.NameKey == key && p.Id != ownId) is not { } other) return shown;
-        return new Problem($"“{shown.Value}” looks like {other.DisplayName}, who is here already.", "Give a name that tells the two apart.") { Clash = new Clash(other.DisplayName, shown.Value) };
+        return new Problem($"“{shown.Value}” looks like {other.DisplayName}, who is here already.",
+            "Give a name that tells the two apart.") { Clash = new Clash(other.DisplayName, shown.Value) };
     }
 
     private Task<bool> IsLastAsync(Person person) => IsLastAsync(db, person.Id);
 
     /// <summary>True where nobody else could administrate.</summary>
-    private static async Task<bool> IsLastAsync(WornPathDb db, string personId) => !await AdministratorsOf(db).AnyAsync(p => p.Id != personId) && await AdministratorsOf(db).AnyAsync(p => p.Id == personId);
+    private static async Task<bool> IsLastAsync(WornPathDb db, string personId) => !await AdministratorsOf(db)
+        .AnyAsync(p => p.Id != personId) && await AdministratorsOf(db).AnyAsync(p => p.Id == personId);
 
     /// <summary>The administrators who can sign in.</summary>
-    public static IQueryable<Person> AdministratorsOf(WornPathDb db) => db.UserRoles.Join(db.Roles.Where(r => r.Name == Roles.Administrator), u => u.RoleId, r => r.Id, (u, _) => u.UserId)
+    public static IQueryable<Person> AdministratorsOf(WornPathDb db) =>
+        db.UserRoles.Join(db.Roles.Where(r => r.Name == Roles.Administrator), u => u.RoleId, r => r.Id, (u, _) => u.UserId)
         .Join(db.Users, id => id, p => p.Id, (_, p) => p).Where(p => p.DisabledAt == null && p.PasswordHash != null);
 
-    private static Problem LastAdministrator() => new("Nobody else could administrate the workshop.", "Make another person an administrator first, and have her sign in.");
+    private static Problem LastAdministrator() => new("Nobody else could administrate the workshop.",
+        "Make another person an administrator first, and have her sign in.");
 
-    private static Problem? RolesProblem(IReadOnlyList<string> roles) => roles.Count == 0 || roles.Except(Roles.All).Any() ? new Problem("A person needs at least one role.", $"Choose among: {string.Join(", ", Roles.All)}.") : null;
+    private static Problem? RolesProblem(IReadOnlyList<string> roles) => roles.Count == 0 || roles.Except(Roles.All).Any()
+        ? new Problem("A person needs at least one role.", $"Choose among: {string.Join(", ", Roles.All)}.") : null;
 
-    private static Problem? EmailProblem(string? email) => Blank(email) is { } address && !Mailbox.IsAddress(address) ? new Problem($"“{address}” is no address mail can be sent to.", "Write it as name@place, or leave it away.") : null;
+    private static Problem? EmailProblem(string? email) => Blank(email) is { } address && !Mailbox.IsAddress(address)
+        ? new Problem($"“{address}” is no address mail can be sent to.", "Write it as name@place, or leave it away.") : null;
 
     private static string? Blank(string? text) => string.IsNullOrWhiteSpace(text) ? null : text.Trim();
 
-    private static Problem? Failed(IdentityResult result) => result.Succeeded ? null : new Problem(string.Join(" ", result.Errors.Select(e => e.Description)), "Change it and send it again.");
+    private static Problem? Failed(IdentityResult result) => result.Succeeded ? null
+        : new Problem(string.Join(" ", result.Errors.Select(e => e.Description)), "Change it and send it again.");
 
     private DateTime Now => time.GetUtcNow().UtcDateTime;
 }

@@ -23,7 +23,8 @@ public static class PersonClaims
     public static ClaimsPrincipal Of(Person person, IEnumerable<string> roles, int session, bool isFactorDue)
     {
         var identity = new ClaimsIdentity(IdentityConstants.ApplicationScheme);
-        identity.AddClaims([new(ClaimTypes.NameIdentifier, person.Id), new(ClaimTypes.Name, person.UserName!), new(DisplayName, person.DisplayName), new(Session, $"{session}")]);
+        identity.AddClaims([new(ClaimTypes.NameIdentifier, person.Id), new(ClaimTypes.Name, person.UserName!),
+            new(DisplayName, person.DisplayName), new(Session, $"{session}")]);
         if (isFactorDue) identity.AddClaim(new Claim(FactorDue, "true"));
         identity.AddClaims(roles.OrderBy(r => Array.IndexOf([.. Roles.All], r)).Select(r => new Claim(ClaimTypes.Role, r)));
         return new ClaimsPrincipal(identity);
@@ -33,5 +34,6 @@ public static class PersonClaims
     public static ClaimsPrincipal OfKey(string key) => new(new ClaimsIdentity([new Claim(Key, key)], IdentityConstants.ApplicationScheme));
 
     /// <summary>Number of the session this request belongs to. Only behind an endpoint that asks for a signed-in person.</summary>
-    public static int SessionId(this ClaimsPrincipal person) => int.Parse(person.FindFirstValue(Session) ?? throw new InvalidOperationException("Nobody is signed in."));
+    public static int SessionId(this ClaimsPrincipal person) =>
+        int.Parse(person.FindFirstValue(Session) ?? throw new InvalidOperationException("Nobody is signed in."));
 }

@@ -12,7 +12,9 @@ namespace WornPath.Web.Access;
 /// <summary>What keeps the secrets of second factors: keys in a folder of their own, not in the database and not in a backup of it.</summary>
 public sealed class FactorKeys(DataFolder data)
 {
-    private readonly Lazy<IDataProtector> _protector = new(() => DataProtectionProvider.Create(new DirectoryInfo(Path.Combine(data.Path, "secrets")), b => b.SetApplicationName("wornpath-secrets")).CreateProtector("second factor"));
+    private readonly Lazy<IDataProtector> _protector = new(() =>
+        DataProtectionProvider.Create(new DirectoryInfo(Path.Combine(data.Path, "secrets")), b =>
+        b.SetApplicationName("wornpath-secrets")).CreateProtector("second factor"));
 
     public string Protect(byte[] secret) => _protector.Value.Protect(Convert.ToBase64String(secret));
 
@@ -51,7 +53,8 @@ public sealed class SecondFactor(WornPathDb db, FactorKeys keys, TimeProvider ti
         var address = $"otpauth://totp/Worn%20Path:{Uri.EscapeDataString(account)}?secret={text}&issuer=Worn%20Path";
         using var made = QRCodeGenerator.GenerateQrCode(address, QRCodeGenerator.ECCLevel.M);
         var svg = new SvgQRCode(made).GetGraphic(4);
-        return new Setup(string.Join(' ', text.Chunk(4).Select(c => new string(c))), address, "data:image/svg+xml;base64," + Convert.ToBase64String(System.Text.Encoding.UTF8.GetBytes(svg)));
+        return new Setup(string.Join(' ', text.Chunk(4).Select(c => new string(c))), address,
+            "data:image/svg+xml;base64," + Convert.ToBase64String(System.Text.Encoding.UTF8.GetBytes(svg)));
     }
 
     /// <summary>The time step a code belongs to, if it is one of this secret's of now.</summary>
@@ -76,7 +79,8 @@ public sealed class SecondFactor(WornPathDb db, FactorKeys keys, TimeProvider ti
         if (Digits(code).Length == 6)
         {
             if (keys.Read(person.FactorSecret) is not { } secret || StepOf(secret, code) is not { } step) return Taken.Wrong;
-            return await db.Users.Where(p => p.Id == person.Id && p.FactorStep < step).ExecuteUpdateAsync(p => p.SetProperty(x => x.FactorStep, step)) == 1 ? Taken.Right : Taken.UsedBefore;
+            return await db.Users.Where(p => p.Id == person.Id && p.FactorStep < step)
+                .ExecuteUpdateAsync(p => p.SetProperty(x => x.FactorStep, step)) == 1 ? Taken.Right : Taken.UsedBefore;
         }
 
         var (hash, now) = (HashOf(person, code), time.GetUtcNow().UtcDateTime);
@@ -89,7 +93,8 @@ public sealed class SecondFactor(WornPathDb db, FactorKeys keys, TimeProvider ti
     public async Task<IReadOnlyList<string>> NewRecoveryCodesAsync(Person person)
     {
         await db.RecoveryCodes.Where(c => c.PersonId == person.Id).ExecuteDeleteAsync();
-        var codes = Enumerable.Range(0, RecoveryCodes).Select(_ => string.Join('-', Base32Encoding.ToString(RandomNumberGenerator.GetBytes(10)).Chunk(4).Select(c => new string(c)))).ToList();
+        var codes = Enumerable.Range(0, RecoveryCodes).Select(_ =>
+            string.Join('-', Base32Encoding.ToString(RandomNumberGenerator.GetBytes(10)).Chunk(4).Select(c => new string(c)))).ToList();
         db.RecoveryCodes.AddRange(codes.Select(c => new RecoveryCode { PersonId = person.Id, CodeHash = HashOf(person, c) }));
         await db.SaveChangesAsync();
         return codes;
@@ -100,5 +105,6 @@ public sealed class SecondFactor(WornPathDb db, FactorKeys keys, TimeProvider ti
 
     private static string Digits(string code) => new([.. code.Where(c => !char.IsWhiteSpace(c))]);
 
-    private static string HashOf(Person person, string code) => Hashes.Of(person.Id + " " + new string([.. code.ToUpperInvariant().Where(char.IsAsciiLetterOrDigit)]));
+    private static string HashOf(Person person, string code) =>
+        Hashes.Of(person.Id + " " + new string([.. code.ToUpperInvariant().Where(char.IsAsciiLetterOrDigit)]));
 }

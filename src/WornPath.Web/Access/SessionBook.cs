@@ -60,7 +60,8 @@ public sealed class SessionBook(IServiceScopeFactory scopes, AccessOptions optio
         await using var scope = scopes.CreateAsyncScope();
         var db = scope.ServiceProvider.GetRequiredService<WornPathDb>();
         var now = Now;
-        db.Sessions.Add(new PersonSession { KeyHash = Hashes.Of(key), PersonId = person.Id, BegunAt = now, SeenAt = now, EndsAt = now + options.Session, Address = Cut(address, 64), Browser = Cut(browser, 200), WithFactor = withFactor });
+        db.Sessions.Add(new PersonSession { KeyHash = Hashes.Of(key), PersonId = person.Id, BegunAt = now, SeenAt = now,
+            EndsAt = now + options.Session, Address = Cut(address, 64), Browser = Cut(browser, 200), WithFactor = withFactor });
         await db.SaveChangesAsync();
         var held = await FindAsync(key) ?? throw new InvalidOperationException("A session ended as it began.");
         return (key, held.Principal);
@@ -100,17 +101,20 @@ public sealed class SessionBook(IServiceScopeFactory scopes, AccessOptions optio
     {
         var hash = Hashes.Of(key);
         await using var scope = scopes.CreateAsyncScope();
-        return await scope.ServiceProvider.GetRequiredService<WornPathDb>().Sessions.Where(s => s.KeyHash == hash).Select(s => s.Why).FirstOrDefaultAsync();
+        return await scope.ServiceProvider.GetRequiredService<WornPathDb>().Sessions.Where(s => s.KeyHash == hash).Select(s => s.Why)
+            .FirstOrDefaultAsync();
     }
 
     /// <summary>A session by its number, while it is held.</summary>
-    public Held? Of(ClaimsPrincipal person) => person.FindFirstValue(PersonClaims.Session) is { } id && int.TryParse(id, out var number) ? _held.Values.FirstOrDefault(h => h.Id == number) : null;
+    public Held? Of(ClaimsPrincipal person) => person.FindFirstValue(PersonClaims.Session) is { } id && int.TryParse(id, out var number)
+        ? _held.Values.FirstOrDefault(h => h.Id == number) : null;
 
     /// <summary>Ends one session.</summary>
     public Task EndAsync(int id, SessionEnd why) => EndAsync(s => s.Id == id, h => h.Id == id, why);
 
     /// <summary>Ends all sessions of a person, but for one.</summary>
-    public Task EndAllAsync(string personId, SessionEnd why, int? but = null) => EndAsync(s => s.PersonId == personId && s.Id != but, h => h.PersonId == personId && h.Id != but, why);
+    public Task EndAllAsync(string personId, SessionEnd why, int? but = null) =>
+        EndAsync(s => s.PersonId == personId && s.Id != but, h => h.PersonId == personId && h.Id != but, why);
 
     /// <summary>A person has other roles, another name or factor: what is held of her is read anew.</summary>
     public void Changed(string personId)
@@ -129,7 +133,8 @@ public sealed class SessionBook(IServiceScopeFactory scopes, AccessOptions optio
         foreach (var held in _held.Values)
         {
             if (IsOver(held)) await EndAsync(held.Id, SessionEnd.Expired);
-            else await db.Sessions.Where(s => s.Id == held.Id && s.EndedAt == null && s.SeenAt < held.SeenAt).ExecuteUpdateAsync(s => s.SetProperty(x => x.SeenAt, held.SeenAt));
+            else await db.Sessions.Where(s => s.Id == held.Id && s.EndedAt == null && s.SeenAt < held.SeenAt)
+                .ExecuteUpdateAsync(s => s.SetProperty(x => x.SeenAt, held.SeenAt));
         }
 
         var (idle, old) = (now - options.Idle, now - KeptAfterEnd);
@@ -157,8 +162,11 @@ public sealed class SessionBook(IServiceScopeFactory scopes, AccessOptions optio
     {
         await using var scope = scopes.CreateAsyncScope();
         var db = scope.ServiceProvider.GetRequiredService<WornPathDb>();
-        if (await db.Sessions.AsNoTracking().Include(s => s.Person).FirstOrDefaultAsync(s => s.KeyHash == hash && s.EndedAt == null) is not { } session || session.Person.State != PersonState.Active) return null;
-        var roles = await db.UserRoles.Where(r => r.UserId == session.PersonId).Join(db.Roles, u => u.RoleId, r => r.Id, (_, r) => r.Name!).ToListAsync();
+        if (await db.Sessions.AsNoTracking().Include(s => s.Person)
+            .FirstOrDefaultAsync(s => s.KeyHash == hash && s.EndedAt == null) is not { } session
+            || session.Person.State != PersonState.Active) return null;
+        var roles = await db.UserRoles.Where(r => r.UserId == session.PersonId)
+            .Join(db.Roles, u => u.RoleId, r => r.Id, (_, r) => r.Name!).ToListAsync();
         var isDue = !demo.IsOn && !session.Person.HasFactor && roles.Intersect(options.FactorFor).Any();
         // Not longer than a session lives, and not idle for less than nothing, whatever the clock did while nobody looked.
         var (life, idle) = (Min(session.EndsAt - Now, options.Session), Max(Now - session.SeenAt, TimeSpan.Zero));

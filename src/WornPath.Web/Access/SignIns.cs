@@ -6,7 +6,8 @@ using WornPath.Store.Entities;
 namespace WornPath.Web.Access;
 
 /// <summary>Lets people in, and lets those who are in say again that it is they.</summary>
-public sealed class SignIns(UserManager<Person> people, IPasswordHasher<Person> hasher, SecondFactor factor, SessionBook sessions, SignInGuard guard, KnownBrowsers browsers, Mailbox mail, AuditTrail audit)
+public sealed class SignIns(UserManager<Person> people, IPasswordHasher<Person> hasher, SecondFactor factor, SessionBook sessions,
+    SignInGuard guard, KnownBrowsers browsers, Mailbox mail, AuditTrail audit)
 {
     // Somebody who is not here takes as long as somebody who is.
     private static readonly Person Nobody = new() { UserName = "nobody" };
@@ -58,9 +59,11 @@ public sealed class SignIns(UserManager<Person> people, IPasswordHasher<Person> 
         guard.Right(attempt);
         // Whoever was signed in with this browser is so no more.
         if (sessions.Of(context.User) is { } former) await sessions.EndAsync(former.Id, SessionEnd.SignedOut);
-        var (key, principal) = await sessions.BeginAsync(person, person.HasFactor, AuditTrail.AddressOf(context), context.Request.Headers.UserAgent.ToString());
+        var (key, principal) = await sessions.BeginAsync(person, person.HasFactor, AuditTrail.AddressOf(context),
+            context.Request.Headers.UserAgent.ToString());
         await context.SignInAsync(IdentityConstants.ApplicationScheme, PersonClaims.OfKey(key), new AuthenticationProperties { IsPersistent = true });
-        if (browsers.Mark(context, person.Id) is null) mail.Tell(person, "Signed in with a browser not known here", $"From {AuditTrail.AddressOf(context)}. If it was not you, change your password and end that session under your name.");
+        if (browsers.Mark(context, person.Id) is null) mail.Tell(person, "Signed in with a browser not known here",
+            $"From {AuditTrail.AddressOf(context)}. If it was not you, change your password and end that session under your name.");
         browsers.Note(context, person.Id);
         await audit.WriteAsync(AuditKind.SignedIn, person, text: person.HasFactor ? "with a second factor" : "");
         return new Outcome(Answer.In, principal);
@@ -69,7 +72,8 @@ public sealed class SignIns(UserManager<Person> people, IPasswordHasher<Person> 
     /// <summary>Takes the password, or a code where there is a second factor, of who is signed in.</summary>
     public async Task<Outcome> ConfirmAsync(HttpContext context, string? password, string? code)
     {
-        if (await people.FindByIdAsync(context.User.Id()) is not { } person || sessions.Of(context.User) is not { } session) return new Outcome(Answer.Wrong);
+        if (await people.FindByIdAsync(context.User.Id()) is not { } person
+            || sessions.Of(context.User) is not { } session) return new Outcome(Answer.Wrong);
         var (attempt, wait) = guard.Begin(person.UserName!, AuditTrail.AddressOf(context), $"session {session.Id}");
         if (attempt is null) return new Outcome(Answer.Wait, Wait: wait);
         var isRight = string.IsNullOrWhiteSpace(code) ? await IsRightAsync(person, password ?? "") : await TakeCodeAsync(person, code);
@@ -102,7 +106,8 @@ public sealed class SignIns(UserManager<Person> people, IPasswordHasher<Person> 
                 return true;
             case SecondFactor.Taken.UsedBefore:
                 await audit.WriteAsync(AuditKind.CodeUsedTwice, person);
-                mail.Tell(person, "A code of your second factor was given twice", "If it was not you, somebody may have looked on: change your password.");
+                mail.Tell(person, "A code of your second factor was given twice",
+                    "If it was not you, somebody may have looked on: change your password.");
                 return false;
             default:
                 return false;

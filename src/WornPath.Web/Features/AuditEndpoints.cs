@@ -35,7 +35,8 @@ public static class AuditEndpoints
         UNION ALL SELECT x.At, x.Kind, x.Who, '', '', x.Text, p.Number, r.Letter FROM Events x {Revisions}
         UNION ALL SELECT x.At, 'Waived', x.Who, '', '', x."Key" || ': ' || x.Reason, p.Number, r.Letter FROM Waivers x {Revisions}
         UNION ALL SELECT x.At, 'ValueRead', x.Who, '', '', x.Joint, p.Number, r.Letter FROM ValueChecks x {Revisions}
-        UNION ALL SELECT x.At, 'WorkshopChanged', u.DisplayName || ' (' || u.UserName || ')', '', '', 'version ' || x.Version, '', '' FROM Workshops x JOIN AspNetUsers u ON u.Id = x.PersonId
+        UNION ALL SELECT x.At, 'WorkshopChanged', u.DisplayName || ' (' || u.UserName || ')', '', '', 'version ' || x.Version, '',
+            '' FROM Workshops x JOIN AspNetUsers u ON u.Id = x.PersonId
         """;
 
     public static void MapAudit(this IEndpointRouteBuilder api)

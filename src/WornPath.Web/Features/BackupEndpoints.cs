@@ -36,7 +36,8 @@ public static class BackupEndpoints
         }).WithName("DropRestore");
     }
 
-    private static async Task<Results<FileStreamHttpResult, ProblemHttpResult>> GetAsync(HttpContext context, DataFolder data, AuditTrail audit, UserManager<Person> people, TimeProvider time)
+    private static async Task<Results<FileStreamHttpResult, ProblemHttpResult>> GetAsync(HttpContext context, DataFolder data,
+        AuditTrail audit, UserManager<Person> people, TimeProvider time)
     {
         var at = time.GetUtcNow().UtcDateTime;
         await audit.WriteAsync(AuditKind.BackupTaken, await people.FindByIdAsync(context.User.Id()));
@@ -53,7 +54,8 @@ public static class BackupEndpoints
     }
 
     // Checked whole before it waits; what stands goes on until the server is started again.
-    private static async Task<Results<Ok<Waiting>, ProblemHttpResult>> PutAsync(HttpRequest request, DataFolder data, AuditTrail audit, UserManager<Person> people, CancellationToken cancel)
+    private static async Task<Results<Ok<Waiting>, ProblemHttpResult>> PutAsync(HttpRequest request, DataFolder data, AuditTrail audit,
+        UserManager<Person> people, CancellationToken cancel)
     {
         var part = PendingRestore.In(data.Path) + ".part";
         var work = Directory.CreateTempSubdirectory("wornpath-restore-");
@@ -63,7 +65,8 @@ public static class BackupEndpoints
             var checkedWhole = Backup.Unpack(part, work.FullName);
             if (!checkedWhole.IsGood) return checkedWhole.Problem.ToHttp();
             File.Move(part, PendingRestore.In(data.Path), overwrite: true);
-            await audit.WriteAsync(AuditKind.RestoreStaged, await people.FindByIdAsync(request.HttpContext.User.Id()), text: string.Create(CultureInfo.InvariantCulture, $"backup of {checkedWhole.Value.At:u}"));
+            await audit.WriteAsync(AuditKind.RestoreStaged, await people.FindByIdAsync(request.HttpContext.User.Id()),
+                text: string.Create(CultureInfo.InvariantCulture, $"backup of {checkedWhole.Value.At:u}"));
             return TypedResults.Ok(new Waiting(checkedWhole.Value.At));
         }
         finally

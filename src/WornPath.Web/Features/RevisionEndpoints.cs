@@ -71,9 +71,11 @@ public static class RevisionEndpoints
         revision.MapPost("/waivers/{waiver:int}/take-back", (int id, int waiver, Shelf shelf, Procedures procedures, ClaimsPrincipal me) =>
             LiveAsync(id, shelf, me, r => procedures.TakeBackAsync(r, me.Id(), waiver))).RequireAuthorization(Policies.Reviewer).WithName("TakeWaiverBack");
         revision.MapPost("/release", (int id, Shelf shelf, Procedures procedures, ClaimsPrincipal me) =>
-            LiveAsync(id, shelf, me, r => procedures.ReleaseAsync(r, me.Id()))).RequireAuthorization(Policies.Approver).AskingAgain(eachTime: true).WithName("Release");
+            LiveAsync(id, shelf, me, r => procedures.ReleaseAsync(r, me.Id()))).RequireAuthorization(Policies.Approver)
+                .AskingAgain(eachTime: true).WithName("Release");
         revision.MapPost("/withdraw", (int id, Reason form, Shelf shelf, Procedures procedures, ClaimsPrincipal me) =>
-            LiveAsync(id, shelf, me, r => procedures.WithdrawAsync(r, me.Id(), form.Text))).RequireAuthorization(Policies.Approver).AskingAgain(eachTime: true).WithName("Withdraw");
+            LiveAsync(id, shelf, me, r => procedures.WithdrawAsync(r, me.Id(), form.Text))).RequireAuthorization(Policies.Approver)
+                .AskingAgain(eachTime: true).WithName("Withdraw");
         revision.MapPost("/revise", ReviseAsync).RequireAuthorization(Policies.Author).WithName("Revise");
     }
 

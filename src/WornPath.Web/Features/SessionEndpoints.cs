@@ -24,7 +24,8 @@ public static class SessionEndpoints
     /// <param name="Token">Goes back in the X-CSRF-TOKEN header of every change.</param>
     /// <param name="IsDemo">True where the database was made as a demo.</param>
     /// <param name="Demo">The demo's people, in a demo only.</param>
-    public sealed record SessionView(string? Id, string? Name, IReadOnlyList<string> Roles, bool FactorDue, SessionEnd? Ended, string Token, bool IsDemo, IReadOnlyList<DemoPersonView> Demo);
+    public sealed record SessionView(string? Id, string? Name, IReadOnlyList<string> Roles, bool FactorDue, SessionEnd? Ended,
+        string Token, bool IsDemo, IReadOnlyList<DemoPersonView> Demo);
 
     /// <summary>Somebody of the sample workshop, whom a visitor of the demo can sign in as.</summary>
     public sealed record DemoPersonView(string UserName, string Name, IReadOnlyList<string> Roles, string Password);
@@ -33,7 +34,8 @@ public static class SessionEndpoints
     /// <param name="UserName">The account.</param>
     /// <param name="Password">The password.</param>
     /// <param name="Code">A code of the second factor, where one is asked for.</param>
-    public sealed record SignIn([property: Required, MaxLength(100)] string UserName, [property: Required, MaxLength(200)] string Password, [property: MaxLength(40)] string? Code);
+    public sealed record SignIn([property: Required, MaxLength(100)] string UserName,
+        [property: Required, MaxLength(200)] string Password, [property: MaxLength(40)] string? Code);
 
     /// <summary>The password or a code, given again.</summary>
     public sealed record Confirmation([property: MaxLength(200)] string? Password, [property: MaxLength(40)] string? Code);
@@ -50,7 +52,9 @@ public static class SessionEndpoints
     public static void MapSession(this IEndpointRouteBuilder api)
     {
         var session = api.MapGroup("/session").WithTags("Session");
-        session.MapGet("", async (HttpContext context, IAntiforgery antiforgery, DemoMode demo) => TypedResults.Ok(ViewOf(context, context.User, antiforgery, demo, await AccessSetup.WhyEndedAsync(context)))).AllowAnonymous().WithName("GetSession");
+        session.MapGet("", async (HttpContext context, IAntiforgery antiforgery, DemoMode demo) =>
+            TypedResults.Ok(ViewOf(context, context.User, antiforgery, demo, await AccessSetup.WhyEndedAsync(context)))).AllowAnonymous()
+            .WithName("GetSession");
         session.MapPost("", EnterAsync).AllowAnonymous().WithName("SignIn");
         session.MapDelete("", LeaveAsync).RequireAuthorization(Policies.SignedIn).WithName("SignOut");
         session.MapPost("/confirm", ConfirmAsync).RequireAuthorization(Policies.SignedIn).WithName("Confirm");
@@ -77,17 +81,20 @@ public static class SessionEndpoints
             demo.IsOn ? [.. DemoPeople.All.Select(p => new DemoPersonView(p.UserName, p.Name, p.Roles, DemoPeople.Password))] : []);
     }
 
-    private static async Task<Results<Ok<SessionView>, ProblemHttpResult>> EnterAsync(SignIn form, SignIns signIns, HttpContext context, IAntiforgery antiforgery, DemoMode demo)
+    private static async Task<Results<Ok<SessionView>, ProblemHttpResult>> EnterAsync(SignIn form, SignIns signIns, HttpContext context,
+        IAntiforgery antiforgery, DemoMode demo)
     {
         var outcome = await signIns.EnterAsync(context, form.UserName, form.Password, form.Code);
-        return outcome is { Answer: SignIns.Answer.In, Principal: { } person } ? TypedResults.Ok(ViewOf(context, person, antiforgery, demo)) : Refused(outcome, context);
+        return outcome is { Answer: SignIns.Answer.In, Principal: { } person }
+            ? TypedResults.Ok(ViewOf(context, person, antiforgery, demo)) : Refused(outcome, context);
     }
 
     private static async Task<Results<NoContent, ProblemHttpResult>> ConfirmAsync(Confirmation form, SignIns signIns, HttpContext context)
     {
         var outcome = await signIns.ConfirmAsync(context, form.Password, form.Code);
         if (outcome.Answer == SignIns.Answer.In) return TypedResults.NoContent();
-        return outcome.Answer == SignIns.Answer.Wait ? Refused(outcome, context) : new Problem("That was not right.", "Check it, and give it once more.").ToHttp();
+        return outcome.Answer == SignIns.Answer.Wait ? Refused(outcome, context)
+            : new Problem("That was not right.", "Check it, and give it once more.").ToHttp();
     }
 
     private static ProblemHttpResult Refused(SignIns.Outcome outcome, HttpContext context)
@@ -95,17 +102,22 @@ public static class SessionEndpoints
         switch (outcome.Answer)
         {
             case SignIns.Answer.CodeAsked:
-                return new Problem("The password is right; now the second factor.", "Give the six figures your app shows, or a recovery code.").ToHttp(StatusCodes.Status401Unauthorized, Problems.AsksCode);
+                return new Problem("The password is right; now the second factor.",
+                    "Give the six figures your app shows, or a recovery code.").ToHttp(StatusCodes.Status401Unauthorized, Problems.AsksCode);
             case SignIns.Answer.CodeWrong:
-                return new Problem("This code does not open.", "Wait for the next one and give that, or a recovery code. Each opens once.").ToHttp(StatusCodes.Status401Unauthorized, Problems.AsksCode);
+                return new Problem("This code does not open.",
+                    "Wait for the next one and give that, or a recovery code. Each opens once.")
+                    .ToHttp(StatusCodes.Status401Unauthorized, Problems.AsksCode);
             case SignIns.Answer.Disabled:
                 return new Problem("This account is disabled.", "Ask an administrator.").ToHttp(StatusCodes.Status401Unauthorized);
             case SignIns.Answer.Wait:
                 context.Response.Headers.RetryAfter = $"{Math.Ceiling(outcome.Wait.TotalSeconds)}";
-                return new Problem("Too many wrong tries.", $"Wait {Minutes(outcome.Wait)}, try from a browser you have signed in with before, or ask an administrator to unlock the name.").ToHttp(StatusCodes.Status429TooManyRequests);
+                return new Problem("Too many wrong tries.",
+                    $"Wait {Minutes(outcome.Wait)}, try from a browser you have signed in with before, or ask an administrator to unlock the name.").ToHttp(StatusCodes.Status429TooManyRequests);
             default:
                 // The same answer for an unknown name and a wrong password.
-                return new Problem("Name and password do not go together.", "Check both. After five wrong tries this place has to wait for a quarter of an hour.").ToHttp(StatusCodes.Status401Unauthorized);
+                return new Problem("Name and password do not go together.",
+                    "Check both. After five wrong tries this place has to wait for a quarter of an hour.").ToHttp(StatusCodes.Status401Unauthorized);
         }
     }
 
@@ -120,11 +132,13 @@ public static class SessionEndpoints
     }
 
     private static async Task<Results<Ok<LinkView>, ProblemHttpResult>> LookAsync(LinkForm form, People people) =>
-        await people.LookAsync(form.Token) is { } link ? TypedResults.Ok(new LinkView(link.Person.UserName!, link.Person.DisplayName, link.EndsAt)) : People.NoLink().ToHttp();
+        await people.LookAsync(form.Token) is { } link ? TypedResults.Ok(new LinkView(link.Person.UserName!, link.Person.DisplayName,
+            link.EndsAt)) : People.NoLink().ToHttp();
 
     private static async Task<Results<Ok<LinkView>, ProblemHttpResult>> JoinAsync(JoinForm form, People people, TimeProvider time)
     {
         var joined = await people.JoinAsync(form.Token, form.Password);
-        return joined.IsGood ? TypedResults.Ok(new LinkView(joined.Value.UserName!, joined.Value.DisplayName, time.GetUtcNow().UtcDateTime)) : joined.Problem.ToHttp();
+        return joined.IsGood ? TypedResults.Ok(new LinkView(joined.Value.UserName!, joined.Value.DisplayName, time.GetUtcNow()
+            .UtcDateTime)) : joined.Problem.ToHttp();
     }
 }

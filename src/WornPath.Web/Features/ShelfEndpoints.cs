@@ -19,7 +19,8 @@ public static class ShelfEndpoints
 {
     /// <summary>A procedure on the shelf, with the revision that is worked on or, without one, the newest.</summary>
     /// <param name="Found">Where the words that were looked for stand on the sheet; empty where they stand in its head.</param>
-    public sealed record ShelfRow(int ProcedureId, int RevisionId, string Number, string Title, string Platform, string Letter, RevisionState State, int Stops, int Warnings, int Steps, string Who, DateTime ChangedAt, IReadOnlyList<Piece> Found);
+    public sealed record ShelfRow(int ProcedureId, int RevisionId, string Number, string Title, string Platform, string Letter,
+        RevisionState State, int Stops, int Warnings, int Steps, string Who, DateTime ChangedAt, IReadOnlyList<Piece> Found);
 
     /// <summary>A piece of an excerpt.</summary>
     /// <param name="IsFound">True for a word that was looked for.</param>
@@ -73,7 +74,8 @@ public static class ShelfEndpoints
 
     // The newest revision of each procedure that the one who asks may see: ids rise with time.
     private static IQueryable<Revision> Newest(WornPathDb db, bool seesDrafts) => db.Revisions.AsNoTracking()
-        .Where(r => (seesDrafts || r.State == RevisionState.Released) && !db.Revisions.Any(o => o.ProcedureId == r.ProcedureId && o.Id > r.Id && (seesDrafts || o.State == RevisionState.Released)));
+        .Where(r => (seesDrafts || r.State == RevisionState.Released)
+            && !db.Revisions.Any(o => o.ProcedureId == r.ProcedureId && o.Id > r.Id && (seesDrafts || o.State == RevisionState.Released)));
 
     private static async Task<Ok<ShelfPage>> ListAsync(WornPathDb db, ClaimsPrincipal me, [AsParameters] ShelfQuery query)
     {
@@ -111,7 +113,8 @@ public static class ShelfEndpoints
             _ => rows.OrderByDescending(r => r.ChangedAt).ThenByDescending(r => r.Id),
         };
         var shown = await rows.Skip((page - 1) * PageSize).Take(PageSize)
-            .Select(r => new ShelfRow(r.ProcedureId, r.Id, r.Procedure.Number, r.Procedure.Title, r.Procedure.Platform, r.Letter, r.State, r.Stops, r.Warnings, r.StepCount, r.Author.DisplayName, r.ChangedAt, Array.Empty<Piece>()))
+            .Select(r => new ShelfRow(r.ProcedureId, r.Id, r.Procedure.Number, r.Procedure.Title, r.Procedure.Platform, r.Letter,
+                r.State, r.Stops, r.Warnings, r.StepCount, r.Author.DisplayName, r.ChangedAt, Array.Empty<Piece>()))
             .ToListAsync();
         if (match is not null) shown = await WithExcerptsAsync(db, shown, match);
         return TypedResults.Ok(new ShelfPage(shown, total, page, pages));
@@ -125,7 +128,9 @@ public static class ShelfEndpoints
         foreach (var word in words.Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries).Take(8))
         {
             var pattern = "%" + word.Replace("\\", "\\\\").Replace("%", "\\%").Replace("_", "\\_") + "%";
-            fresh = fresh.Where(r => EF.Functions.Like(r.Procedure.Number, pattern, "\\") || EF.Functions.Like(r.Procedure.Title, pattern, "\\") || EF.Functions.Like(r.Procedure.Platform, pattern, "\\") || EF.Functions.Like(r.Author.DisplayName, pattern, "\\"));
+            fresh = fresh.Where(r => EF.Functions.Like(r.Procedure.Number, pattern, "\\")
+                || EF.Functions.Like(r.Procedure.Title, pattern, "\\") || EF.Functions.Like(r.Procedure.Platform, pattern, "\\")
+                || EF.Functions.Like(r.Author.DisplayName, pattern, "\\"));
         }
 
         return rows.Where(r => hits.Contains(r.Id) || fresh.Any(f => f.Id == r.Id));
@@ -138,7 +143,8 @@ public static class ShelfEndpoints
         var ids = System.Text.Json.JsonSerializer.Serialize(shown.Select(r => r.RevisionId));
         var excerpts = await db.Database.SqlQuery<Excerpt>($"SELECT rowid AS RevisionId, snippet(ShelfWords, {ShelfWords.SheetColumn}, char(2), char(3), '…', 14) AS Text FROM ShelfWords WHERE ShelfWords MATCH {match} AND rowid IN (SELECT value FROM json_each({ids}))")
             .ToDictionaryAsync(e => e.RevisionId, e => e.Text);
-        return shown.ConvertAll(r => excerpts.TryGetValue(r.RevisionId, out var text) && text.Contains('\u0002') ? r with { Found = PiecesOf(text) } : r);
+        return shown.ConvertAll(r => excerpts.TryGetValue(r.RevisionId, out var text) && text.Contains('\u0002')
+            ? r with { Found = PiecesOf(text) } : r);
     }
 
     // Between the marks stands what was looked for.
@@ -160,7 +166,8 @@ public static class ShelfEndpoints
         var rows = Newest(db, me.SeesDrafts());
         var states = await rows.Select(r => r.State).Distinct().ToListAsync();
         var platforms = await rows.Select(r => r.Procedure.Platform).Where(p => p != "").Distinct().OrderBy(p => p).Take(200).ToListAsync();
-        var owners = await rows.SelectMany(r => r.Procedure.Authors).Where(a => a.IsOwner).Select(a => new { a.PersonId, a.Person.DisplayName }).Distinct().OrderBy(a => a.DisplayName).Take(200).ToListAsync();
+        var owners = await rows.SelectMany(r => r.Procedure.Authors).Where(a => a.IsOwner)
+            .Select(a => new { a.PersonId, a.Person.DisplayName }).Distinct().OrderBy(a => a.DisplayName).Take(200).ToListAsync();
         return TypedResults.Ok(new ShelfFilters([.. states.Order()], platforms, owners.ConvertAll(o => new Someone(o.PersonId, o.DisplayName))));
     }
 

@@ -29,7 +29,9 @@ public static partial class ClientPages
         app.UseStaticFiles(new StaticFileOptions
         {
             ContentTypeProvider = new FileExtensionContentTypeProvider(),
-            OnPrepareResponse = context => context.Context.Response.Headers.CacheControl = context.Context.Request.Path.StartsWithSegments("/assets") ? "public, max-age=31536000, immutable" : "no-cache",
+            OnPrepareResponse = context =>
+                context.Context.Response.Headers.CacheControl = context.Context.Request.Path.StartsWithSegments("/assets")
+                ? "public, max-age=31536000, immutable" : "no-cache",
         });
     }
 
@@ -46,8 +48,11 @@ public static partial class ClientPages
         var context = answer.HttpContext;
         var problem = context.Response.StatusCode switch
         {
-            StatusCodes.Status405MethodNotAllowed => new Problem($"This address takes no {context.Request.Method}.", $"It takes: {context.Response.Headers.Allow}."),
-            StatusCodes.Status415UnsupportedMediaType => new Problem($"This address takes nothing of the form “{context.Request.ContentType}”.", "The description of the API says what it takes."),
+            StatusCodes.Status405MethodNotAllowed => new Problem($"This address takes no {context.Request.Method}.",
+                $"It takes: {context.Response.Headers.Allow}."),
+            StatusCodes.Status415UnsupportedMediaType =>
+                new Problem($"This address takes nothing of the form “{context.Request.ContentType}”.",
+                "The description of the API says what it takes."),
             var status => new Problem($"The server answered {status}.", "Try again; if it stays, tell an administrator."),
         };
         return problem.ToHttp(context.Response.StatusCode).ExecuteAsync(context);

@@ -12,7 +12,8 @@ public static class PageHeaders
     private const string NonceItem = "wornpath-nonce";
 
     /// <summary>The nonce of the page that is being answered.</summary>
-    public static string NonceOf(HttpContext context) => (string)(context.Items[NonceItem] ??= Convert.ToBase64String(RandomNumberGenerator.GetBytes(18)));
+    public static string NonceOf(HttpContext context) =>
+        (string)(context.Items[NonceItem] ??= Convert.ToBase64String(RandomNumberGenerator.GetBytes(18)));
 
     public static IApplicationBuilder UsePageHeaders(this IApplicationBuilder app, AccessOptions options) => app.Use((context, next) =>
     {
@@ -31,7 +32,8 @@ public static class PageHeaders
         {
             if (headers.CacheControl.Count == 0) headers.CacheControl = "no-store";
             // An answer of the API that somebody opens as a page is saved, not shown (OWASP ASVS 4.0.3, 14.4.2).
-            if (context.Request.Path.StartsWithSegments("/api") && headers.ContentDisposition.Count == 0) headers.ContentDisposition = "attachment; filename=\"api.json\"";
+            if (context.Request.Path.StartsWithSegments("/api")
+                && headers.ContentDisposition.Count == 0) headers.ContentDisposition = "attachment; filename=\"api.json\"";
             return Task.CompletedTask;
         });
         return next(context);

@@ -9,7 +9,8 @@ namespace WornPath.Web.Hosting;
 /// Whether the server can work: the database takes a write, and the disk has room. Anybody may ask, and learns no more than that; asked
 /// more often than every other second, it answers as it did before.
 /// </summary>
-public sealed class Readiness(IServiceScopeFactory scopes, DataFolder data, TimeProvider time, IConfiguration configuration) : IHealthCheck, IDisposable
+public sealed class Readiness(IServiceScopeFactory scopes, DataFolder data, TimeProvider time, IConfiguration configuration)
+    : IHealthCheck, IDisposable
 {
     private static readonly TimeSpan Holds = TimeSpan.FromSeconds(2);
 

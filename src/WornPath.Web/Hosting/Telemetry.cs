@@ -21,7 +21,8 @@ public static class Telemetry
     {
         builder.Services.AddSingleton<Measures>();
         var telemetry = builder.Services.AddOpenTelemetry().ConfigureResource(r => r.AddService("wornpath"))
-            .WithMetrics(m => m.AddMeter(Measures.Name, "Microsoft.AspNetCore.Hosting", "Microsoft.AspNetCore.Server.Kestrel", "Microsoft.AspNetCore.Http.Connections").AddRuntimeInstrumentation().AddPrometheusExporter());
+            .WithMetrics(m => m.AddMeter(Measures.Name, "Microsoft.AspNetCore.Hosting", "Microsoft.AspNetCore.Server.Kestrel",
+                "Microsoft.AspNetCore.Http.Connections").AddRuntimeInstrumentation().AddPrometheusExporter());
         if (builder.Configuration["OTEL_EXPORTER_OTLP_ENDPOINT"] is not { Length: > 0 }) return;
         telemetry.WithMetrics(m => m.AddOtlpExporter()).WithTracing(t => t.AddAspNetCoreInstrumentation().AddOtlpExporter());
     }
@@ -29,11 +30,13 @@ public static class Telemetry
     public static void AddPolicy(AuthorizationOptions options, IConfiguration configuration)
     {
         var token = configuration["WornPath:MetricsToken"];
-        options.AddPolicy(Policy, p => p.RequireAssertion(c => c.User.IsInRole(Roles.Administrator) || (token is { Length: > 0 } && c.Resource is HttpContext http && Carries(http, token))));
+        options.AddPolicy(Policy, p => p.RequireAssertion(c => c.User.IsInRole(Roles.Administrator)
+            || (token is { Length: > 0 } && c.Resource is HttpContext http && Carries(http, token))));
     }
 
     public static void MapTelemetry(this WebApplication app) => app.MapPrometheusScrapingEndpoint("/metrics").RequireAuthorization(Policy);
 
     private static bool Carries(HttpContext context, string token) =>
-        CryptographicOperations.FixedTimeEquals(Encoding.UTF8.GetBytes(context.Request.Headers.Authorization.ToString()), Encoding.UTF8.GetBytes($"Bearer {token}"));
+        CryptographicOperations.FixedTimeEquals(Encoding.UTF8.GetBytes(context.Request.Headers.Authorization.ToString()),
+            Encoding.UTF8.GetBytes($"Bearer {token}"));
 }
