@@ -93,12 +93,26 @@ internal static class LargeShelf
                 var sheet = SheetOf(random);
                 var author = people[i % 10 == 0 ? 1 : 0];
                 var at = DateTime.UtcNow.AddMinutes(-i);
-                var procedure = new Procedure { Number = $"HX-{i}",
+                var procedure = new Procedure
+                {
+                    Number = $"HX-{i}",
                     Title = $"{Parts[random.Next(Parts.Length)]} and {Parts[random.Next(Parts.Length)]}, job {i}",
-                    Platform = $"Sample vehicle {i % 40}", CreatedAt = at };
+                    Platform = $"Sample vehicle {i % 40}",
+                    CreatedAt = at
+                };
                 procedure.Authors.Add(new ProcedureAuthor { PersonId = author, IsOwner = true, GivenById = author, At = at });
-                var revision = new Revision { Procedure = procedure, Letter = "A", State = RevisionState.Draft, AuthorId = author,
-                    Snapshot = new SheetSnapshot { Json = SheetJson.Write(sheet) }, Stops = i % 3, Warnings = i % 5, StepCount = 12, ChangedAt = at };
+                var revision = new Revision
+                {
+                    Procedure = procedure,
+                    Letter = "A",
+                    State = RevisionState.Draft,
+                    AuthorId = author,
+                    Snapshot = new SheetSnapshot { Json = SheetJson.Write(sheet) },
+                    Stops = i % 3,
+                    Warnings = i % 5,
+                    StepCount = 12,
+                    ChangedAt = at
+                };
                 db.Revisions.Add(revision);
                 sheets.Add((revision, sheet));
             }
@@ -110,8 +124,11 @@ internal static class LargeShelf
 
     private static Sheet SheetOf(Random random)
     {
-        var steps = Enumerable.Range(1, 12).Select(i => new Step { Id = $"s{i}",
-            Text = $"{Verbs[random.Next(Verbs.Length)]} the {Parts[random.Next(Parts.Length)]} from the {Parts[random.Next(Parts.Length)]} and lay it aside." }).ToList();
+        var steps = Enumerable.Range(1, 12).Select(i => new Step
+        {
+            Id = $"s{i}",
+            Text = $"{Verbs[random.Next(Verbs.Length)]} the {Parts[random.Next(Parts.Length)]} from the {Parts[random.Next(Parts.Length)]} and lay it aside."
+        }).ToList();
         return Sheet.Empty with { Phases = [new Phase { Id = "h1", Name = "Removal", Steps = [.. steps] }] };
     }
 }

@@ -57,8 +57,11 @@ internal static class NameTiming
         {
             var made = await (await admin.PostAsJsonAsync("/api/people",
                 new { userName = $"person{i}", name = $"Person {(char)('A' + i)}", roles = Roles })).Content.ReadFromJsonAsync<JsonElement>();
-            (await admin.PostAsJsonAsync("/api/join", new { token = made.GetProperty("url").GetString()!.Split('#')[1],
-                password = "apple cart on the hill" })).EnsureSuccessStatusCode();
+            (await admin.PostAsJsonAsync("/api/join", new
+            {
+                token = made.GetProperty("url").GetString()!.Split('#')[1],
+                password = "apple cart on the hill"
+            })).EnsureSuccessStatusCode();
         }
     }
 

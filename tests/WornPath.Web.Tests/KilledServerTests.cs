@@ -80,8 +80,11 @@ public sealed class KilledServerTests(ITestOutputHelper output)
     private static Somebody AuthorAt(int port, HttpClientHandler browser)
     {
         var again = new SayingAgain { InnerHandler = browser };
-        return new Somebody(new HttpClient(again, disposeHandler: false) { BaseAddress = new Uri($"http://127.0.0.1:{port}"),
-            Timeout = TimeSpan.FromSeconds(30) }, browser.CookieContainer, again);
+        return new Somebody(new HttpClient(again, disposeHandler: false)
+        {
+            BaseAddress = new Uri($"http://127.0.0.1:{port}"),
+            Timeout = TimeSpan.FromSeconds(30)
+        }, browser.CookieContainer, again);
     }
 
     // Eight people of their own, on one procedure.

@@ -97,7 +97,8 @@ public sealed class SayingAgain : DelegatingHandler
         if (Password is null || answer.StatusCode != HttpStatusCode.Forbidden
             || !(await answer.Content.ReadAsStringAsync(cancellationToken)).Contains("\"asks\":\"confirm\"")) return answer;
         using var confirm = new HttpRequestMessage(HttpMethod.Post,
-            new Uri(request.RequestUri!, "/api/session/confirm")) { Content = JsonContent.Create(new { Password }) };
+            new Uri(request.RequestUri!, "/api/session/confirm"))
+        { Content = JsonContent.Create(new { Password }) };
         foreach (var header in request.Headers) confirm.Headers.TryAddWithoutValidation(header.Key, header.Value);
         (await base.SendAsync(confirm, cancellationToken)).StatusCode.ShouldBe(HttpStatusCode.NoContent);
         var again = new HttpRequestMessage(request.Method, request.RequestUri);

@@ -23,8 +23,15 @@ public static partial class AccessSetup
         services.AddIdentityCore<Person>(options =>
         {
             // What a password must be stands in PasswordRules; what holds guessers off, in SignInGuard.
-            options.Password = new PasswordOptions { RequiredLength = 1, RequiredUniqueChars = 1, RequireDigit = false,
-                RequireLowercase = false, RequireUppercase = false, RequireNonAlphanumeric = false };
+            options.Password = new PasswordOptions
+            {
+                RequiredLength = 1,
+                RequiredUniqueChars = 1,
+                RequireDigit = false,
+                RequireLowercase = false,
+                RequireUppercase = false,
+                RequireNonAlphanumeric = false
+            };
             options.Lockout.AllowedForNewUsers = false;
         }).AddRoles<IdentityRole>().AddEntityFrameworkStores<WornPathDb>().AddPasswordValidator<PasswordRules>();
         services.AddAuthentication(IdentityConstants.ApplicationScheme)

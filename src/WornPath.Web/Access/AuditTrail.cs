@@ -14,8 +14,15 @@ public sealed partial class AuditTrail(WornPathDb db, TimeProvider time, IHttpCo
     /// <param name="text">What else is to be said. Nothing a person typed in secret.</param>
     public async Task WriteAsync(AuditKind kind, Person? who, Person? whom = null, string text = "")
     {
-        var entry = new AuditEntry { At = time.GetUtcNow().UtcDateTime, Kind = kind, Who = NameOf(who), Whom = NameOf(whom),
-            Address = AddressOf(context.HttpContext), Text = text.Length > 400 ? text[..400] : text };
+        var entry = new AuditEntry
+        {
+            At = time.GetUtcNow().UtcDateTime,
+            Kind = kind,
+            Who = NameOf(who),
+            Whom = NameOf(whom),
+            Address = AddressOf(context.HttpContext),
+            Text = text.Length > 400 ? text[..400] : text
+        };
         db.Audit.Add(entry);
         await db.SaveChangesAsync();
         measures.Audited(kind);

@@ -28,8 +28,14 @@ public sealed class KnownBrowsers(IDataProtectionProvider protection, AccessOpti
         var (browser, people) = Read(context);
         var text = string.Join(' ', people.Where(p => p != personId).Prepend(personId).Take(MostPeople).Prepend(browser ?? Hashes.NewSecret()));
         context.Response.Cookies.Append(Cookie, _protector.Protect(text, Lasts),
-            new CookieOptions { HttpOnly = true, SameSite = SameSiteMode.Strict, Path = "/api/session", MaxAge = Lasts,
-            Secure = options.IsHttps || context.Request.IsHttps });
+            new CookieOptions
+            {
+                HttpOnly = true,
+                SameSite = SameSiteMode.Strict,
+                Path = "/api/session",
+                MaxAge = Lasts,
+                Secure = options.IsHttps || context.Request.IsHttps
+            });
     }
 
     private (string? Browser, string[] People) Read(HttpContext context)

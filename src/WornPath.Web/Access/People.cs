@@ -205,7 +205,8 @@ public sealed class People(WornPathDb db, UserManager<Person> users, SessionBook
         var key = PersonName.Key(shown.Value);
         if (await db.Users.FirstOrDefaultAsync(p => p.NameKey == key && p.Id != ownId) is not { } other) return shown;
         return new Problem($"“{shown.Value}” looks like {other.DisplayName}, who is here already.",
-            "Give a name that tells the two apart.") { Clash = new Clash(other.DisplayName, shown.Value) };
+            "Give a name that tells the two apart.")
+        { Clash = new Clash(other.DisplayName, shown.Value) };
     }
 
     private Task<bool> IsLastAsync(Person person) => IsLastAsync(db, person.Id);

@@ -60,8 +60,17 @@ public sealed class SessionBook(IServiceScopeFactory scopes, AccessOptions optio
         await using var scope = scopes.CreateAsyncScope();
         var db = scope.ServiceProvider.GetRequiredService<WornPathDb>();
         var now = Now;
-        db.Sessions.Add(new PersonSession { KeyHash = Hashes.Of(key), PersonId = person.Id, BegunAt = now, SeenAt = now,
-            EndsAt = now + options.Session, Address = Cut(address, 64), Browser = Cut(browser, 200), WithFactor = withFactor });
+        db.Sessions.Add(new PersonSession
+        {
+            KeyHash = Hashes.Of(key),
+            PersonId = person.Id,
+            BegunAt = now,
+            SeenAt = now,
+            EndsAt = now + options.Session,
+            Address = Cut(address, 64),
+            Browser = Cut(browser, 200),
+            WithFactor = withFactor
+        });
         await db.SaveChangesAsync();
         var held = await FindAsync(key) ?? throw new InvalidOperationException("A session ended as it began.");
         return (key, held.Principal);

@@ -13,8 +13,11 @@ public static class Proxies
     {
         var named = (app.Configuration["WornPath:Proxies"] ?? "").Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);
         if (named.Length == 0) return;
-        var options = new ForwardedHeadersOptions { ForwardedHeaders = ForwardedHeaders.XForwardedFor | ForwardedHeaders.XForwardedProto,
-            ForwardLimit = named.Length };
+        var options = new ForwardedHeadersOptions
+        {
+            ForwardedHeaders = ForwardedHeaders.XForwardedFor | ForwardedHeaders.XForwardedProto,
+            ForwardLimit = named.Length
+        };
         options.KnownProxies.Clear();
         options.KnownIPNetworks.Clear();
         foreach (var proxy in named) options.KnownProxies.Add(IPAddress.Parse(proxy));
