@@ -114,7 +114,7 @@ test('a slip beside a joint shows its numbers, follows a change, and is kept as 
 
 test('the keeper of the crib adds a wrench, is told of a range upside down, and the value it covers is covered', async ({ enter }) => {
   const page = await enter(/Workshop office/);
-  await page.getByRole('link', { name: 'Workshop' }).click();
+  await page.getByRole('link', { name: 'Workshop', exact: true }).click();
   await page.getByRole('button', { name: 'Add a tool' }).click();
   const cell = (name) => page.getByLabel(new RegExp(`^${name} of`)).last();
   await cell('name').fill('TW-5');

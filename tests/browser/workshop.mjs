@@ -33,6 +33,8 @@ export class Workshop {
         WornPath__Data: this.data,
         ASPNETCORE_URLS: this.url,
         ASPNETCORE_ENVIRONMENT: 'Production',
+        // One test opens it by another name than localhost.
+        AllowedHosts: 'localhost;127.0.0.1;workshop.test',
       },
       stdio: ['ignore', 'ignore', 'inherit'],
     });
