@@ -19,6 +19,13 @@ if (args is ["memory"])
     return failed ? 1 : 0;
 }
 
+// "paste": lines put in as one edit, in reading and in all; each line names things of its own, as a long job does.
+if (args is ["paste"])
+{
+    foreach (var lines in (int[])[100, 1000]) Pasting.Print(lines);
+    return 0;
+}
+
 // "opening": what the opening of a long sheet is made of.
 if (args is ["opening"])
 {

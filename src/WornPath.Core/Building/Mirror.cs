@@ -48,7 +48,7 @@ public sealed record Mirror(string Name, ImmutableArray<string> Steps, Immutable
         var id = sheet.Phases.Any(p => p.Id == $"mirror-{phaseId}") ? null : $"mirror-{phaseId}";
         if (id is null || id.Length > 24) return new Problem($"“{phase.Name}” has been mirrored already.", "Change the mirrored phase, or take it away first.");
         edits.Add(new InsertPhase(id, phaseId, name.Length > Names.Longest ? name[..Names.Longest] : name));
-        foreach (var text in steps.Reverse()) edits.Add(new InsertStep(null, id, null, text));
+        edits.Add(new InsertSteps(id, null, [.. steps.Select(text => new NewStep(null, text))]));
         return new Mirror(name, steps, added.ToImmutable(), new Several($"“{phase.Name}” mirrored", edits.ToImmutable()));
     }
 

@@ -57,7 +57,6 @@ public sealed record RemovalSort(ImmutableArray<SortMove> Moves, Edit? Edit)
         }
 
         var moves = ImmutableArray.CreateBuilder<SortMove>();
-        var edits = ImmutableArray.CreateBuilder<Edit>();
         var now = Enumerable.Range(0, steps.Length).ToList();
         for (var place = 0; place < sorted.Count; place++)
         {
@@ -65,12 +64,12 @@ public sealed record RemovalSort(ImmutableArray<SortMove> Moves, Edit? Edit)
             var step = sorted[place];
             now.Remove(step);
             now.Insert(place, step);
-            edits.Add(new MoveStep(steps[step].Id, phaseId, place == 0 ? null : steps[now[place - 1]].Id));
             // It goes forward for the sake of a step that needs it.
             var reason = why.FirstOrDefault(w => w.Key.Item2 == step && w.Key.Item1 < step).Value ?? "what it stands before needs it";
             moves.Add(new SortMove(steps[step].Id, offset + step + 1, offset + place + 1, reason));
         }
 
-        return new RemovalSort(moves.ToImmutable(), edits.Count == 0 ? null : edits.Count == 1 ? edits[0] : new Several($"“{phase.Name}” sorted", edits.ToImmutable()));
+        return new RemovalSort(moves.ToImmutable(), moves.Count == 0 ? null
+            : new Several($"“{phase.Name}” sorted", [new MoveSteps([.. sorted.Select(i => steps[i].Id)], phaseId, null)]));
     }
 }

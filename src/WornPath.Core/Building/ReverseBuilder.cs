@@ -93,8 +93,7 @@ public sealed class ReverseBuilder
         var into = target?.Id ?? $"refit-{phaseId}";
         if (target is null) edits.Add(new InsertPhase(into, phaseId, NewPhase));
         var after = target?.Steps.LastOrDefault(s => s.Text.Length > 0)?.Id;
-        // Put in last first, each behind the same one: an edit is at most 200 long.
-        foreach (var text in steps.Take(190).Reverse()) edits.Add(new InsertStep(null, into, after, text));
+        edits.Add(new InsertSteps(into, after, [.. steps.Select(text => new NewStep(null, text))]));
         return new Several($"refit of {steps.Length} step{(steps.Length == 1 ? "" : "s")}, in reverse", edits.ToImmutable());
     }
 

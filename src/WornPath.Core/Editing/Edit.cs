@@ -13,6 +13,9 @@ namespace WornPath.Core.Editing;
 [JsonDerivedType(typeof(InsertStep), "insertStep")]
 [JsonDerivedType(typeof(RemoveStep), "removeStep")]
 [JsonDerivedType(typeof(MoveStep), "moveStep")]
+[JsonDerivedType(typeof(InsertSteps), "insertSteps")]
+[JsonDerivedType(typeof(RemoveSteps), "removeSteps")]
+[JsonDerivedType(typeof(MoveSteps), "moveSteps")]
 [JsonDerivedType(typeof(WriteStep), "writeStep")]
 [JsonDerivedType(typeof(SettleQuestion), "settleQuestion")]
 [JsonDerivedType(typeof(SettleMeaning), "settleMeaning")]
@@ -29,6 +32,9 @@ namespace WornPath.Core.Editing;
 [JsonDerivedType(typeof(InsertPhase), "insertPhase")]
 [JsonDerivedType(typeof(RenamePhase), "renamePhase")]
 [JsonDerivedType(typeof(RemovePhase), "removePhase")]
+[JsonDerivedType(typeof(MovePhase), "movePhase")]
+[JsonDerivedType(typeof(SplitPhase), "splitPhase")]
+[JsonDerivedType(typeof(JoinPhase), "joinPhase")]
 [JsonDerivedType(typeof(AddThing), "addThing")]
 [JsonDerivedType(typeof(AddFilled), "addFilled")]
 [JsonDerivedType(typeof(RemoveThing), "removeThing")]
@@ -48,6 +54,21 @@ public sealed record RemoveStep(string Id, string Before) : Edit;
 
 /// <summary>Moves a step behind another, or to the head of a phase.</summary>
 public sealed record MoveStep(string Id, string Phase, string? After) : Edit;
+
+/// <summary>New steps behind another (at the head of the phase where <paramref name="After"/> is null), in their order: as many pasted lines.</summary>
+public sealed record InsertSteps(string Phase, string? After, ImmutableArray<NewStep> Steps) : Edit;
+
+/// <summary>A step to come; without an id it is given one.</summary>
+public sealed record NewStep(string? Id, string Text);
+
+/// <summary>Takes several steps away: all or none.</summary>
+public sealed record RemoveSteps(ImmutableArray<SeenStep> Steps) : Edit;
+
+/// <summary>A step, and its text as the author saw it.</summary>
+public sealed record SeenStep(string Id, string Before);
+
+/// <summary>Moves several steps behind another, or to the head of a phase; there they follow each other as listed.</summary>
+public sealed record MoveSteps(ImmutableArray<string> Ids, string Phase, string? After) : Edit;
 
 /// <summary>Writes a step's text; it is read anew.</summary>
 public sealed record WriteStep(string Id, string Before, string Text) : Edit;
@@ -104,6 +125,15 @@ public sealed record RenamePhase(string Id, string Before, string Name) : Edit;
 
 /// <summary>Takes an empty phase away.</summary>
 public sealed record RemovePhase(string Id) : Edit;
+
+/// <summary>Moves a phase, with its steps, behind another (first where <paramref name="After"/> is null).</summary>
+public sealed record MovePhase(string Id, string? After) : Edit;
+
+/// <summary>From this step on, the rest of its phase becomes a phase of its own behind it. Without an id it is given one.</summary>
+public sealed record SplitPhase(string Step, string? Id, string Name) : Edit;
+
+/// <summary>A phase's steps go to the end of the phase before it, and the phase goes.</summary>
+public sealed record JoinPhase(string Id) : Edit;
 
 /// <summary>Adds a part, joint, connection, fluid, aid, tool or consumable.</summary>
 public sealed record AddThing(ThingKind Kind, string Name, bool FromKit) : Edit;

@@ -62,9 +62,12 @@ public static class Editor
 
     private static Outcome<Sheet> Do(Sheet sheet, Edit edit) => edit switch
     {
-        InsertStep e => Insert(sheet, e),
-        RemoveStep e => Remove(sheet, e),
-        MoveStep e => Move(sheet, e),
+        InsertStep e => Insert(sheet, new InsertSteps(e.Phase, e.After, [new NewStep(e.Id, e.Text)])),
+        InsertSteps e => Insert(sheet, e),
+        RemoveStep e => Remove(sheet, new RemoveSteps([new SeenStep(e.Id, e.Before)])),
+        RemoveSteps e => Remove(sheet, e),
+        MoveStep e => Move(sheet, new MoveSteps([e.Id], e.Phase, e.After)),
+        MoveSteps e => Move(sheet, e),
         WriteStep e => Write(sheet, e),
         SettleQuestion e => Settle(sheet, e),
         SettleMeaning e => Say(sheet, new SayAction(e.Step, e.Phrase, 0, "", new Saying { Verb = e.Verb, Target = e.Target })),
@@ -79,9 +82,12 @@ public static class Editor
         TakeStatedValue e => TakeValue(sheet, e),
         ReadSentence e => OnStep(sheet, e.Step, step => ReRead(sheet, step)),
         AskAgain e => OnStep(sheet, e.Step, step => ReRead(sheet, step with { Settled = step.Settled.RemoveAll(s => s.Phrase == e.Phrase) })),
-        InsertPhase e => Insert(sheet, e),
-        RenamePhase e => Rename(sheet, e),
-        RemovePhase e => Remove(sheet, e),
+        InsertPhase e => Phasing.Insert(sheet, e),
+        RenamePhase e => Phasing.Rename(sheet, e),
+        RemovePhase e => Phasing.Remove(sheet, e),
+        MovePhase e => Phasing.Move(sheet, e),
+        SplitPhase e => Phasing.Split(sheet, e),
+        JoinPhase e => Phasing.Join(sheet, e),
         AddThing e => Add(sheet, e.Kind, e.Name, e.FromKit).Map(a => ReadOthers(sheet, a.Sheet)),
         AddFilled e => AddAndFill(sheet, e).Map(a => ReadOthers(sheet, a)),
         RemoveThing e => Remove(sheet, e),
@@ -109,7 +115,7 @@ public static class Editor
         return sheet;
     }
 
-    private static Problem Gone(string what) => new($"{what} is no longer on the sheet.", "Somebody took it away, perhaps. Reload to see the sheet as it is; your text stays in the field.");
+    internal static Problem Gone(string what) => new($"{what} is no longer on the sheet.", "Somebody took it away, perhaps. Reload to see the sheet as it is; your text stays in the field.");
 
     private static Outcome<Sheet> OnStep(Sheet sheet, string id, Func<Step, Outcome<Sheet>> change) =>
         sheet.FindStep(id) is { } step ? change(step) : Gone("This step");
@@ -132,23 +138,39 @@ public static class Editor
         return text > SheetSize.MostText ? new Problem($"The steps would have more than {SheetSize.MostText:N0} characters together.", "Split the procedure in two.") : null;
     }
 
-    private static Outcome<Sheet> Insert(Sheet sheet, InsertStep edit)
+    private static Outcome<Sheet> Insert(Sheet sheet, InsertSteps edit)
     {
-        if (CheckText(edit.Text) is { } problem) return problem;
-        if (NoRoomFor(sheet, edit.Text.Length) is { } full) return full;
-        if (sheet.Phases.Sum(p => p.Steps.Length) >= SheetSize.MostSteps) return new Problem($"The sheet has {SheetSize.MostSteps:N0} steps.", "Split the procedure in two.");
-        var id = edit.Id;
-        if (id is null) (sheet, id) = Issue(sheet, "S");
-        else if (!IsId(id)) return new Problem($"“{NumberText.Excerpt(id)}” cannot be a step's id.", "Use letters, digits and dashes, at most 24.");
-        if (sheet.FindStep(id) is not null) return new Problem("This step is there already.", "Reload to see the sheet as it is.");
-        var step = new Step { Id = id };
-        var placed = PutInPhase(sheet, edit.Phase, edit.After, step);
-        return placed.IsGood ? StepReading.ReadWithOthers(placed.Value, step, edit.Text) : placed;
+        if (edit.Steps.IsDefaultOrEmpty) return sheet;
+        foreach (var one in edit.Steps)
+            if (CheckText(one.Text) is { } problem) return problem;
+        if (NoRoomFor(sheet, edit.Steps.Sum(s => s.Text.Length)) is { } full) return full;
+        var there = sheet.Phases.Sum(p => p.Steps.Length);
+        if (there + edit.Steps.Length > SheetSize.MostSteps)
+        {
+            return new Problem(edit.Steps.Length == 1
+                    ? $"The sheet has {there:N0} steps."
+                    : $"The sheet has {there:N0} steps; with {edit.Steps.Length:N0} more it would have over {SheetSize.MostSteps:N0}.",
+                "Split the procedure in two.");
+        }
+
+        var known = sheet.Steps.Select(s => s.Id).ToHashSet();
+        var steps = new List<Step>();
+        foreach (var one in edit.Steps)
+        {
+            var id = one.Id;
+            if (id is null) (sheet, id) = Issue(sheet, "S");
+            else if (!IsId(id)) return new Problem($"“{NumberText.Excerpt(id)}” cannot be a step's id.", "Use letters, digits and dashes, at most 24.");
+            if (!known.Add(id)) return new Problem("This step is there already.", "Reload to see the sheet as it is.");
+            steps.Add(new Step { Id = id });
+        }
+
+        return PutInPhase(sheet, edit.Phase, edit.After, steps)
+            .Map(placed => StepReading.ReadWithOthers(placed, [.. steps.Zip(edit.Steps, (step, one) => (step, one.Text))]));
     }
 
-    private static bool IsId(string id) => id.Length is > 0 and <= 24 && id.All(c => char.IsAsciiLetterOrDigit(c) || c is '-' or '_');
+    internal static bool IsId(string id) => id.Length is > 0 and <= 24 && id.All(c => char.IsAsciiLetterOrDigit(c) || c is '-' or '_');
 
-    private static Outcome<Sheet> PutInPhase(Sheet sheet, string phaseId, string? after, Step step)
+    private static Outcome<Sheet> PutInPhase(Sheet sheet, string phaseId, string? after, IEnumerable<Step> steps)
     {
         var at = sheet.Phases.IndexOf(sheet.Phases.FirstOrDefault(p => p.Id == phaseId)!);
         if (at < 0) return Gone("This phase");
@@ -161,26 +183,42 @@ public static class Editor
             index = before < 0 ? phase.Steps.Length : before + 1;
         }
 
-        return sheet with { Phases = sheet.Phases.SetItem(at, phase with { Steps = phase.Steps.Insert(index, step) }) };
+        return sheet with { Phases = sheet.Phases.SetItem(at, phase with { Steps = phase.Steps.InsertRange(index, steps) }) };
     }
 
-    private static Sheet WithoutStep(Sheet sheet, string id) =>
-        sheet with { Phases = [.. sheet.Phases.Select(p => p.Steps.Any(s => s.Id == id) ? p with { Steps = p.Steps.RemoveAll(s => s.Id == id) } : p)] };
+    private static Sheet WithoutSteps(Sheet sheet, HashSet<string> ids) => sheet with
+    {
+        Phases = [.. sheet.Phases.Select(p => p.Steps.Any(s => ids.Contains(s.Id)) ? p with { Steps = p.Steps.RemoveAll(s => ids.Contains(s.Id)) } : p)],
+    };
 
-    private static Outcome<Sheet> Remove(Sheet sheet, RemoveStep edit) => OnStep(sheet, edit.Id, step =>
-        step.Text == edit.Before
-            ? Unnamed(sheet, WithoutStep(sheet, edit.Id))
-            : new Problem("This step was changed a moment ago.", "Look at it before you take it away.") { Clash = new Clash(step.Text, "") });
+    private static Outcome<Sheet> Remove(Sheet sheet, RemoveSteps edit)
+    {
+        foreach (var (id, before) in edit.Steps)
+        {
+            if (sheet.FindStep(id) is not { } step) return Gone("This step");
+            if (step.Text != before)
+                return new Problem("This step was changed a moment ago.", "Look at it before you take it away.") { Clash = new Clash(step.Text, "") };
+        }
 
-    // What only the step named, and nobody has looked at, goes with it.
+        return Unnamed(sheet, WithoutSteps(sheet, [.. edit.Steps.Select(s => s.Id)]));
+    }
+
+    // What only the steps named, and nobody has looked at, goes with them.
     private static Sheet Unnamed(Sheet before, Sheet sheet)
     {
         var without = StepReading.WithoutUnnamed(sheet);
         return without.SameThings(before) ? without : ReadOthers(before, without);
     }
 
-    private static Outcome<Sheet> Move(Sheet sheet, MoveStep edit) => OnStep(sheet, edit.Id, step =>
-        edit.After == edit.Id ? sheet : PutInPhase(WithoutStep(sheet, edit.Id), edit.Phase, edit.After, step));
+    private static Outcome<Sheet> Move(Sheet sheet, MoveSteps edit)
+    {
+        var ids = edit.Ids.ToHashSet();
+        if (ids.Count < edit.Ids.Length) return new Problem("A step cannot go to two places.", "Name each step once.");
+        // Behind itself: it stays where it is.
+        if (edit.After is not null && ids.Contains(edit.After)) return sheet;
+        var steps = edit.Ids.Select(sheet.FindStep).ToList();
+        return steps.Contains(null) ? Gone("This step") : PutInPhase(WithoutSteps(sheet, ids), edit.Phase, edit.After, steps.OfType<Step>());
+    }
 
     private static Outcome<Sheet> Write(Sheet sheet, WriteStep edit) => OnStep(sheet, edit.Id, step =>
     {
@@ -237,41 +275,7 @@ public static class Editor
         return ReRead(Slots.Put(sheet, joint with { Torque = torque, Untorqued = null, Source = "" }), step);
     });
 
-    private static Outcome<Sheet> Insert(Sheet sheet, InsertPhase edit)
-    {
-        var name = Names.Clean(edit.Name);
-        if (name.Length is 0 or > Names.Longest) return new Problem(name.Length == 0 ? "A phase needs a name." : "The name is too long.", "Write one such as Removal or Refit.");
-        var id = edit.Id;
-        if (id is null) (sheet, id) = Issue(sheet, "H");
-        else if (!IsId(id)) return new Problem($"“{NumberText.Excerpt(id)}” cannot be a phase's id.", "Use letters, digits and dashes, at most 24.");
-        if (sheet.Phases.Any(p => p.Id == id)) return new Problem("This phase is there already.", "Reload to see the sheet as it is.");
-        if (sheet.Phases.Length >= SheetSize.MostPhases) return new Problem($"The sheet has {SheetSize.MostPhases} phases.", "Put steps into the phases there are.");
-        var at = edit.After is null ? 0 : sheet.Phases.ToList().FindIndex(p => p.Id == edit.After) + 1;
-        return sheet with { Phases = sheet.Phases.Insert(edit.After is not null && at == 0 ? sheet.Phases.Length : at, new Phase { Id = id, Name = name }) };
-    }
-
-    private static Outcome<Sheet> Rename(Sheet sheet, RenamePhase edit)
-    {
-        var at = sheet.Phases.ToList().FindIndex(p => p.Id == edit.Id);
-        if (at < 0) return Gone("This phase");
-        var name = Names.Clean(edit.Name);
-        if (name.Length is 0 or > Names.Longest) return new Problem(name.Length == 0 ? "A phase needs a name." : "The name is too long.", "Write one such as Removal or Refit.");
-        if (sheet.Phases[at].Name == name) return sheet;
-        if (sheet.Phases[at].Name != edit.Before)
-            return new Problem("This phase was renamed a moment ago.", "Both names are shown; keep the one that is right.") { Clash = new Clash(sheet.Phases[at].Name, name) };
-        return sheet with { Phases = sheet.Phases.SetItem(at, sheet.Phases[at] with { Name = name }) };
-    }
-
-    private static Outcome<Sheet> Remove(Sheet sheet, RemovePhase edit)
-    {
-        var phase = sheet.Phases.FirstOrDefault(p => p.Id == edit.Id);
-        if (phase is null) return Gone("This phase");
-        return phase.Steps.IsEmpty
-            ? sheet with { Phases = sheet.Phases.Remove(phase) }
-            : new Problem($"“{phase.Name}” still has {phase.Steps.Length} step{(phase.Steps.Length == 1 ? "" : "s")}.", "Move or delete them first.");
-    }
-
-    private static (Sheet Sheet, string Id) Issue(Sheet sheet, string letter)
+    internal static (Sheet Sheet, string Id) Issue(Sheet sheet, string letter)
     {
         var number = sheet.Issued.GetValueOrDefault(letter);
         string id;
@@ -451,11 +455,15 @@ public static class Editor
     {
         string Number(string id) => (sheet.Steps.ToList().FindIndex(s => s.Id == id) + 1).ToString();
         string Name(string id) => sheet.Find(id)?.Label ?? id;
+        string PhaseName(string id) => sheet.Phases.FirstOrDefault(p => p.Id == id)?.Name ?? id;
         return edit switch
         {
             InsertStep => "new step",
+            InsertSteps e => e.Steps.Length == 1 ? "new step" : $"{e.Steps.Length:N0} new steps",
             RemoveStep e => $"delete step {Number(e.Id)}",
+            RemoveSteps e => e.Steps.Length == 1 ? $"delete step {Number(e.Steps[0].Id)}" : $"delete {e.Steps.Length:N0} steps",
             MoveStep e => $"move step {Number(e.Id)}",
+            MoveSteps e => e.Ids.Length == 1 ? $"move step {Number(e.Ids[0])}" : $"move {e.Ids.Length:N0} steps",
             WriteStep e => $"text of step {Number(e.Id)}",
             SettleQuestion e => $"“{NumberText.Excerpt(e.Phrase)}” in step {Number(e.Step)}",
             SettleMeaning e => $"“{NumberText.Excerpt(e.Phrase)}” in step {Number(e.Step)}",
@@ -472,6 +480,9 @@ public static class Editor
             InsertPhase e => $"new phase “{NumberText.Excerpt(e.Name)}”",
             RenamePhase => "name of a phase",
             RemovePhase => "delete a phase",
+            MovePhase e => $"move phase “{NumberText.Excerpt(PhaseName(e.Id))}”",
+            SplitPhase e => $"new phase from step {Number(e.Step)} on",
+            JoinPhase e => $"phase “{NumberText.Excerpt(PhaseName(e.Id))}” joined with the one before",
             AddThing e => $"new {e.Kind.ToString().ToLowerInvariant()} “{NumberText.Excerpt(e.Name)}”",
             AddFilled e => $"new {e.Kind.ToString().ToLowerInvariant()} “{NumberText.Excerpt(e.Name)}”",
             RemoveThing e => $"delete {Name(e.Id)}",

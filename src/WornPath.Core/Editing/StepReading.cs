@@ -46,6 +46,23 @@ internal static class StepReading
         return after.SameThings(sheet) ? after : ReadNaming(after, HeadsChanged(sheet, after), step.Id);
     }
 
+    /// <summary>Reads many steps that follow each other, and after them, once, every other step whose words name what came with them.</summary>
+    public static Sheet ReadWithOthers(Sheet sheet, IReadOnlyList<(Step Step, string Text)> many)
+    {
+        if (many.Count == 1) return ReadWithOthers(sheet, many[0].Step, many[0].Text);
+        var before = new Spoken();
+        var names = NameIndex.Of(sheet);
+        foreach (var step in sheet.Steps.TakeWhile(s => s.Id != many[0].Step.Id)) before.Take(step, names);
+        var after = sheet;
+        foreach (var (step, text) in many)
+        {
+            after = Read(after, step, text, new Spoken(before));
+            before.Take(after.FindStep(step.Id)!, NameIndex.Of(after));
+        }
+
+        return after.SameThings(sheet) ? after : ReadNaming(after, HeadsChanged(sheet, after));
+    }
+
     /// <summary>Reads anew the steps that still ask, and those that name one of the words.</summary>
     public static Sheet ReadNaming(Sheet sheet, IReadOnlyCollection<string> words, string? exceptStep = null)
     {

@@ -63,11 +63,10 @@ internal static class Fixes
 
     private static int NumberOf(Walk walk, Step step) => walk.IndexOf(step) + 1;
 
-    // Steps that follow each other are put in last first, each behind the same one.
     private static Fix Group(string title, Phase phase, string? after, ReadOnlySpan<string> sentences)
     {
-        var edits = ImmutableArray.CreateBuilder<Edit>();
-        for (var i = sentences.Length - 1; i >= 0; i--) edits.Add(new InsertStep(null, phase.Id, after, sentences[i]));
-        return new Fix(title, edits.Count == 1 ? edits[0] : new Several(title, edits.ToImmutable()));
+        var steps = ImmutableArray.CreateBuilder<NewStep>(sentences.Length);
+        foreach (var sentence in sentences) steps.Add(new NewStep(null, sentence));
+        return new Fix(title, new InsertSteps(phase.Id, after, steps.MoveToImmutable()));
     }
 }

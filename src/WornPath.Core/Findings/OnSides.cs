@@ -65,7 +65,10 @@ internal static partial class OnSides
     private static Edit OnOne(Edit edit, Thing first, Side side) => edit switch
     {
         Several several => several with { Edits = [.. several.Edits.Select(e => OnOne(e, first, side))] },
-        InsertStep insert => insert with { Text = insert.Text.Replace(first.Name, $"{SideWords.Of(side)} {first.Name}", StringComparison.Ordinal) },
+        InsertSteps insert => insert with
+        {
+            Steps = [.. insert.Steps.Select(s => s with { Text = s.Text.Replace(first.Name, $"{SideWords.Of(side)} {first.Name}", StringComparison.Ordinal) })],
+        },
         _ => edit,
     };
 }

@@ -109,8 +109,7 @@ public sealed partial record Block(string Name, ImmutableArray<string> Steps)
             }
         }
 
-        var filled = Steps.Select(s => Slot().Replace(s, m => names[new BlockSlot(Enum.Parse<ThingKind>(m.Groups["kind"].Value, ignoreCase: true), m.Groups["name"].Value)])).ToList();
-        for (var i = filled.Count - 1; i >= 0; i--) edits.Add(new InsertStep(null, phase, after, filled[i]));
+        edits.Add(new InsertSteps(phase, after, [.. Steps.Select(s => new NewStep(null, Slot().Replace(s, m => names[new BlockSlot(Enum.Parse<ThingKind>(m.Groups["kind"].Value, ignoreCase: true), m.Groups["name"].Value)])))]));
         return new Several($"block “{Name}”", edits.ToImmutable());
     }
 

@@ -24,27 +24,32 @@ public sealed class SignInGuard(TimeProvider time)
 
     private readonly Lock _lock = new();
     private readonly Dictionary<string, List<DateTimeOffset>> _tries = [];
+    private readonly Dictionary<string, DateTimeOffset> _told = [];
 
     /// <summary>A try that may be made. It counts as wrong until it is said to be right.</summary>
     public sealed record Try(string Place, string Address, string Name);
 
-    /// <summary>Begins a try, or says how long to wait.</summary>
+    /// <summary>
+    /// Begins a try, or says how long to wait, and whether this is news: of many tries held off for the same reason in one window only
+    /// the first is, so that a flood does not fill the trail.
+    /// </summary>
     /// <param name="name">The account, as typed.</param>
     /// <param name="address">Where from.</param>
     /// <param name="browser">What marks a browser that has signed in as this person before; null for any other.</param>
-    public (Try? Begun, TimeSpan Wait) Begin(string name, string address, string? browser)
+    public (Try? Begun, TimeSpan Wait, bool IsNews) Begin(string name, string address, string? browser)
     {
         name = name.Trim().ToUpperInvariant();
         var attempt = new Try($"place {name} {browser ?? address}", $"address {address}", $"name {name}");
         lock (_lock)
         {
             Forget();
-            var wait = WaitFor(attempt.Place, MostAtPlace);
-            if (browser is null) wait = Max(wait, Max(WaitFor(attempt.Address, MostFromAddress), WaitFor(attempt.Name, MostOfName)));
-            if (wait > TimeSpan.Zero) return (null, wait);
+            var held = Measures(attempt, browser is not null)
+                .Select(m => (m.Key, Wait: WaitFor(m.Key, m.Most)))
+                .MaxBy(m => m.Wait);
             var now = time.GetUtcNow();
+            if (held.Wait > TimeSpan.Zero) return (null, held.Wait, IsNews(held.Key, now));
             foreach (var key in Keys(attempt)) (_tries.TryGetValue(key, out var tries) ? tries : _tries[key] = []).Add(now);
-            return (attempt, TimeSpan.Zero);
+            return (attempt, TimeSpan.Zero, true);
         }
     }
 
@@ -83,9 +88,24 @@ public sealed class SignInGuard(TimeProvider time)
         }
     }
 
+    private bool IsNews(string key, DateTimeOffset now)
+    {
+        if (_told.TryGetValue(key, out var told) && now < told + Window) return false;
+        if (_told.Count >= MostKept) _told.Clear();
+        _told[key] = now;
+        return true;
+    }
+
     private static string[] Keys(Try attempt) => [attempt.Place, attempt.Address, attempt.Name];
 
-    private static TimeSpan Max(TimeSpan a, TimeSpan b) => a > b ? a : b;
+    // What a try is held against: a browser known here only by what came from itself.
+    private static IEnumerable<(string Key, int Most)> Measures(Try attempt, bool isKnownBrowser)
+    {
+        yield return (attempt.Place, MostAtPlace);
+        if (isKnownBrowser) yield break;
+        yield return (attempt.Address, MostFromAddress);
+        yield return (attempt.Name, MostOfName);
+    }
 
     // Until the oldest of those that fill the measure no longer counts.
     private TimeSpan WaitFor(string key, int most) => Count(key) < most ? TimeSpan.Zero : _tries[key][^most] + Window - time.GetUtcNow();

@@ -35,10 +35,10 @@ public sealed class SignIns(UserManager<Person> people, IPasswordHasher<Person> 
     public async Task<Outcome> EnterAsync(HttpContext context, string name, string password, string? code)
     {
         var person = await people.FindByNameAsync(name);
-        var (attempt, wait) = guard.Begin(name, AuditTrail.AddressOf(context), browsers.Mark(context, person?.Id));
+        var (attempt, wait, isNews) = guard.Begin(name, AuditTrail.AddressOf(context), browsers.Mark(context, person?.Id));
         if (attempt is null)
         {
-            await audit.WriteAsync(AuditKind.SignInHeldOff, person);
+            if (isNews) await audit.WriteAsync(AuditKind.SignInHeldOff, person);
             return new Outcome(Answer.Wait, Wait: wait);
         }
 
@@ -74,7 +74,7 @@ public sealed class SignIns(UserManager<Person> people, IPasswordHasher<Person> 
     {
         if (await people.FindByIdAsync(context.User.Id()) is not { } person
             || sessions.Of(context.User) is not { } session) return new Outcome(Answer.Wrong);
-        var (attempt, wait) = guard.Begin(person.UserName!, AuditTrail.AddressOf(context), $"session {session.Id}");
+        var (attempt, wait, _) = guard.Begin(person.UserName!, AuditTrail.AddressOf(context), $"session {session.Id}");
         if (attempt is null) return new Outcome(Answer.Wait, Wait: wait);
         var isRight = string.IsNullOrWhiteSpace(code) ? await IsRightAsync(person, password ?? "") : await TakeCodeAsync(person, code);
         if (!isRight)

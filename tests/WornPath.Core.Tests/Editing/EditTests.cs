@@ -45,11 +45,17 @@ public class EditTests
             15 => new DropCaution(step.Id, step.Cautions.Length > 0 ? step.Cautions[0].Hazard : UsualCautions.Proposed(step, sheet).FirstOrDefault()?.Hazard ?? "none", "It is not so here."),
             16 => new BringCautionBack(step.Id, step.Dropped.Length > 0 ? step.Dropped[0].Hazard : "none"),
             17 => new SetFieldByName(thing.Name, field.Name, text),
+            19 => new InsertSteps(phase, steps.Count > 0 ? steps[b % steps.Count].Id : null, [.. texts.Skip(b % 9).Take(a % 5).Select(t => new NewStep(null, t))]),
+            20 => new RemoveSteps([.. steps.Skip(b % 3).Take(a % 3).Select(s => new SeenStep(s.Id, s.Text))]),
+            21 => new MoveSteps([.. steps.Where((_, i) => i % 3 == b % 3).Select(s => s.Id)], phase, a % 3 == 0 ? null : step.Id),
+            22 => new MovePhase(phase, a % 3 == 0 ? null : sheet.Phases[a % sheet.Phases.Length].Id),
+            23 => new SplitPhase(step.Id, null, $"From {a}"),
+            24 => new JoinPhase(phase),
             _ => new SetField("", "purpose", sheet.Header.Purpose, text),
         };
     }
 
-    private static readonly Gen<(int, int, int)[]> Edits = Gen.Select(Gen.Int[0, 18], Gen.Int[0, 30], Gen.Int[0, 30]).Array[1, 25];
+    private static readonly Gen<(int, int, int)[]> Edits = Gen.Select(Gen.Int[0, 24], Gen.Int[0, 30], Gen.Int[0, 30]).Array[1, 25];
 
     [Fact]
     public void Whatever_is_done_can_be_undone_to_the_letter_and_done_again() => Edits.Sample(numbers =>
@@ -84,6 +90,52 @@ public class EditTests
             if (Editor.Apply(sheet, Any(sheet, kind, a, b)) is { IsGood: true } applied) sheet = applied.Value.Sheet;
         Json(SheetJson.Read(SheetJson.Write(sheet))).ShouldBe(Json(sheet));
     }, iter: 60);
+
+    [Fact]
+    public void Pasted_lines_are_read_as_if_they_had_been_typed_one_after_the_other()
+    {
+        string[] lines =
+        [
+            "Raise the front of the tractor and put it on the axle stands.", "Remove the four caliper bolts.", "Hang the caliper aside with the wire hook.",
+            "Take off the hub cap.", "Remove it from the bench.", "Undo the hub nut.", "Pull the hub off.", "Fit the new hub.", "Fit the hub nut and torque it to 120 N·m.",
+            "Refit the caliper. Torque its bolts to 45 N·m.", "Fit the cap.", "Lower the tractor.",
+        ];
+        var typed = new Written().Steps(lines).Sheet;
+        // The last line stands before: the names it asks about come with those that are pasted in front of it.
+        var pasted = new Written().Steps(lines[^1]).Sheet;
+        pasted = Editor.Apply(pasted, new InsertSteps("h1", null, [.. lines[..^1].Select((l, i) => new NewStep($"p{i}", l))])).Value.Sheet;
+        Says(pasted).ShouldBe(Says(typed));
+        // One edit, which one undo takes back.
+        var again = Editor.Apply(pasted, new RemoveSteps([.. pasted.Steps.SkipLast(1).Select(s => new SeenStep(s.Id, s.Text))])).Value.Sheet;
+        again.Steps.Count().ShouldBe(1);
+        Editor.Apply(pasted, new RemoveSteps([new("p0", lines[0]), new("p1", "Remove the five caliper bolts.")])).Problem!.Clash!.Theirs.ShouldBe(lines[1]);
+
+        static List<string> Says(Sheet sheet) => [.. sheet.Steps.SelectMany(s => s.Actions.Select(a => $"{s.Text}: {Asking.Of(a, sheet)}")
+            .Concat(s.Questions.Select(q => $"{s.Text}? {Asking.Of(q, sheet)}")))];
+    }
+
+    [Fact]
+    public void Phases_move_split_and_join_with_their_steps()
+    {
+        var sheet = Start().Do(new InsertPhase("h3", "h2", "Handover")).Sheet;
+        string[] ids = [.. sheet.Steps.Select(s => s.Id)];
+        Sheet Done(Edit edit) => Editor.Apply(sheet, edit).Value.Sheet;
+        string Outline(Sheet now) => string.Join("; ", now.Phases.Select(p => $"{p.Name} {string.Join(' ', p.Steps.Select(s => Array.IndexOf(ids, s.Id)))}".Trim()));
+        Outline(sheet).ShouldBe("Work 0 1 2 3; Refit; Handover");
+        sheet = Done(new SplitPhase(ids[2], "n", "Fit"));
+        Outline(sheet).ShouldBe("Work 0 1; Fit 2 3; Refit; Handover");
+        sheet = Done(new MovePhase("n", null));
+        Outline(sheet).ShouldBe("Fit 2 3; Work 0 1; Refit; Handover");
+        sheet = Done(new MoveSteps([ids[1], ids[3]], "h3", null));
+        Outline(sheet).ShouldBe("Fit 2; Work 0; Refit; Handover 1 3");
+        sheet = Done(new MoveSteps([ids[2]], "h3", ids[1]));
+        Outline(sheet).ShouldBe("Fit; Work 0; Refit; Handover 1 2 3");
+        sheet = Done(new JoinPhase("h1"));
+        Outline(sheet).ShouldBe("Fit 0; Refit; Handover 1 2 3");
+        Editor.Apply(sheet, new JoinPhase("n")).Problem!.What.ShouldContain("first phase");
+        Editor.Apply(sheet, new MoveSteps([ids[1], ids[1]], "n", null)).IsGood.ShouldBeFalse();
+        Outline(Done(new MoveSteps([ids[1], ids[2]], "h3", ids[2]))).ShouldBe("Fit 0; Refit; Handover 1 2 3", "behind itself: nothing moves");
+    }
 
     [Fact]
     public void Two_who_touch_different_fields_both_have_their_way()
