@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { theme } from './shared/theme';
+import Announcer from './frame/Announcer.vue';
 import ConfirmDialog from './session/ConfirmDialog.vue';
 import SiteBars from './session/SiteBars.vue';
 import { useActivity } from './session/activity';
@@ -14,6 +15,7 @@ useActivity();
       <div class="view"><router-view /></div>
     </div>
     <ConfirmDialog />
+    <Announcer />
   </a-config-provider>
 </template>
 

@@ -4,7 +4,7 @@ import { unit } from 'mathjs';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
-import { begin, expect, kept, root, test } from './workshop.mjs';
+import { begin, expect, kept, pasteLines, root, test } from './workshop.mjs';
 
 /** What axe finds serious or worse on a page, as lines a person can act on. */
 async function serious(page) {
@@ -61,7 +61,7 @@ test('an explained finding, the places of the sheet and the keys are reached wit
   await expect(page.getByRole('dialog').last()).toContainText('What it rests on');
 });
 
-test('a step is moved, parted, joined to the next phase and deleted by keyboard', async ({ enter }) => {
+test('steps are moved, parted, taken to another phase, chosen and deleted by keyboard, and Tab goes through', async ({ enter }) => {
   const page = await enter(/Ines Aldaro/);
   await page.goto('/');
   await begin(page, 'OT-180', 'Keys');
@@ -73,27 +73,69 @@ test('a step is moved, parted, joined to the next phase and deleted by keyboard'
   await expect.poll(texts).toEqual(['Clean the face.', 'Clean the bore.']);
   await keys.press('Alt+ArrowUp');
   await expect.poll(texts).toEqual(['Clean the bore.', 'Clean the face.']);
-  await keys.press('Tab');
+  // Into the next phase by its own keys, and it is said; Tab only goes on.
+  await keys.press('Alt+Shift+ArrowDown');
   await expect(page.locator('.phase').nth(1).locator('textarea')).toHaveValue('Clean the bore.');
+  await expect(page.getByTestId('said')).toContainText('The step is in “Removal” now');
+  await keys.press('Tab');
+  await expect(page.getByRole('button', { name: 'Step 2: move, delete and more' })).not.toBeFocused();
+  await expect(page.locator('.phase').nth(1).locator('textarea')).toHaveValue('Clean the bore.');
+  await keys.press('Shift+Tab');
   await keys.press('Enter');
   await keys.press('Backspace');
   await expect.poll(texts).toEqual(['Clean the face.', 'Clean the bore.']);
   await kept(page);
+  // The address leads to the step: a reload returns there.
+  await expect(page).toHaveURL(/step=/);
   await page.reload();
   await expect.poll(texts).toEqual(['Clean the face.', 'Clean the bore.']);
+  await expect(page.getByRole('textbox', { name: 'Step 2', exact: true })).toBeFocused();
   await page.locator('.step textarea').first().focus();
-  await page.evaluate(() => {
-    const data = new DataTransfer();
-    data.setData('text/plain', ' now\n1. Clean the hub.\n2. Clean the axle.');
-    document.activeElement.dispatchEvent(
-      new ClipboardEvent('paste', {
-        clipboardData: data,
-        bubbles: true,
-        cancelable: true,
-      }),
-    );
-  });
-  await expect.poll(texts).toEqual(['Clean the face.now', 'Clean the hub.', 'Clean the axle.', 'Clean the bore.']);
+  await pasteLines(page, '1. Clean the hub.\n2. Clean the axle.');
+  await expect.poll(texts).toEqual(['Clean the face.', 'Clean the hub.', 'Clean the axle.', 'Clean the bore.']);
+
+  // Several are chosen from the text on, moved together and taken away; one undo each.
+  await keys.press('Shift+ArrowDown');
+  await keys.press('Shift+ArrowUp');
+  await expect(page.getByRole('group', { name: 'Chosen steps' })).toContainText('2 steps chosen');
+  await keys.press('Alt+ArrowUp');
+  await expect.poll(texts).toEqual(['Clean the hub.', 'Clean the axle.', 'Clean the face.', 'Clean the bore.']);
+  await keys.press('Delete');
+  await expect.poll(texts).toEqual(['Clean the face.', 'Clean the bore.']);
+  await keys.press('Control+z');
+  await keys.press('Control+z');
+  await expect.poll(texts).toEqual(['Clean the face.', 'Clean the hub.', 'Clean the axle.', 'Clean the bore.']);
+
+  // The menu of a step, by keys: a new phase from here on, its name written at once.
+  await page.getByRole('textbox', { name: 'Step 3', exact: true }).focus();
+  await keys.press('Control+m');
+  await expect(page.getByRole('menu')).toBeVisible();
+  await keys.press('n');
+  await keys.press('Enter');
+  await expect(page.getByLabel('Name of phase New phase')).toBeFocused();
+  await keys.type('Cleaning');
+  await keys.press('Enter');
+  await kept(page);
+  await page.reload();
+  await expect(page.locator('.phase h2 input').nth(1)).toHaveValue('Cleaning');
+  await expect(page.locator('.phase').nth(1).locator('textarea')).toHaveValue('Clean the axle.');
+});
+
+test('a hundred pasted lines are one edit, and one undo takes them back', async ({ enter }) => {
+  const page = await enter(/Ines Aldaro/);
+  await begin(page, 'OT-181', 'Pasted');
+  const sent = [];
+  page.on('request', (r) => r.url().endsWith('/edits') && sent.push(r.url()));
+  const lines = Array.from({ length: 100 }, (_, i) => `${i + 1}. ${i % 2 ? 'Remove the strap bolts.' : 'Clean the face of the strap.'}`);
+  await pasteLines(page, lines.join('\n'));
+  // They stand there at once, before the server has answered.
+  expect(await page.locator('.step').count()).toBe(100);
+  await expect(page.getByRole('textbox', { name: 'Step 100', exact: true })).toBeFocused();
+  await kept(page);
+  await expect(page.locator('.step.active .chip').first()).toContainText('strap bolts');
+  expect(sent).toHaveLength(1);
+  await page.keyboard.press('Control+z');
+  await expect(page.locator('.step')).toHaveCount(1);
 });
 
 test('demo files and saved files are what the published schema says', async ({ enter }) => {

@@ -1,4 +1,4 @@
-import { begin, expect, kept, readValues, test, sayAgain } from './workshop.mjs';
+import { begin, expect, kept, phaseAct, readValues, sayAgain, test } from './workshop.mjs';
 
 test('a removal is turned into a clean refit by the builder, undone and done again, and released', async ({ enter }) => {
   const page = await enter(/Ines Aldaro/);
@@ -82,7 +82,7 @@ test('a removal is turned into a clean refit by the builder, undone and done aga
   await kept(page);
   await expect(page.locator('header .count')).not.toContainText('nothing found');
 
-  await page.getByRole('button', { name: 'Propose the refit of Make safe' }).click();
+  await phaseAct(page, 'Make safe', 'Propose the refit, in reverse');
   const dialog = page.getByRole('dialog');
   await expect(dialog.getByRole('listitem').first()).toHaveText('Take away the rag. Fit the new gasket.');
   await expect(dialog.getByRole('listitem').last()).toHaveText(

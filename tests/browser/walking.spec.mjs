@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
-import { begin, expect, kept, test, sayAgain } from './workshop.mjs';
+import { begin, expect, kept, phaseAct, sayAgain, test } from './workshop.mjs';
 
 test('the chart shows what is left open, is walked by keys, read as text, and leads to the step', async ({ enter }) => {
   const page = await enter(/Ines Aldaro/);
@@ -187,13 +187,13 @@ test('what is repeated on the other side is walked there, found there, and its s
 test('a removal is sorted, and a phase written for the other side', async ({ enter }) => {
   const page = await enter(/Ines Aldaro/);
   await page.goto('/r/1/write');
-  await page.getByRole('button', { name: 'Sort the removal of Removal' }).click();
+  await phaseAct(page, 'Removal', 'Sort what comes off');
   await expect(page.getByRole('dialog')).toContainText('Step 6 goes to 5: P2 right guard is held by J2 right guard screws.');
   await page.getByRole('button', { name: 'Move 1 step' }).click();
   await expect(page.getByRole('textbox', { name: 'Step 5', exact: true })).toHaveValue('Run the right guard screws out.');
   await page.keyboard.press('Control+z');
   await expect(page.getByRole('textbox', { name: 'Step 5', exact: true })).toHaveValue('Lift the right guard off.');
-  await page.getByRole('button', { name: 'Write Removal for the other side' }).click();
+  await phaseAct(page, 'Removal', 'Write it for the other side');
   await expect(page.getByRole('dialog')).toContainText('Back the four right guard screws out.');
   await page.keyboard.press('Escape');
   await expect(page.getByRole('dialog')).toHaveCount(0);

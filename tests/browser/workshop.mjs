@@ -144,3 +144,18 @@ export async function readValues(page, values) {
     await expect(marks).toHaveCount(before + 1);
   }
 }
+
+/** Something from the menu of a phase. */
+export async function phaseAct(page, phase, act) {
+  await page.getByRole('button', { name: new RegExp(`^This phase .* ${phase}$`) }).click();
+  await page.getByRole('menuitem', { name: act }).click();
+}
+
+/** Lines from the clipboard, put in where the focus is. */
+export async function pasteLines(page, text) {
+  await page.evaluate((lines) => {
+    const data = new DataTransfer();
+    data.setData('text/plain', lines);
+    document.activeElement.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
+  }, text);
+}

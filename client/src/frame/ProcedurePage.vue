@@ -29,7 +29,16 @@ watch(
     failure.value = null;
     try {
       await draft.open(Number(id));
-      cursor.reset(draft.order[0] ?? null);
+      const { step } = route.query;
+      const first = draft.order[0] ?? null;
+      cursor.reset(typeof step === 'string' && draft.order.includes(step) ? step : first);
+      // A blank sheet is there to be written on; a link to a step leads into it.
+      if (
+        cursor.step !== null &&
+        draft.canEdit &&
+        (cursor.step !== first || (draft.order.length === 1 && draft.textOf(cursor.step) === ''))
+      )
+        cursor.goTo(cursor.step);
       if (draft.revision) document.title = `${draft.revision.number} ${draft.revision.title} · Worn Path`;
     } catch (error) {
       failure.value = troubleOf(error);

@@ -1,4 +1,5 @@
 import { NotConnected, Refused, type Edit, type SheetView, type Trouble } from '../shared/api/client';
+import { textFrom } from '../shared/edits';
 import { newId } from '../shared/ids';
 import { buildsOn, isRefused, without, writes, type LastWords, type Waiting } from './waiting';
 
@@ -128,10 +129,7 @@ export class Outbox {
       return;
     }
     // What she saw is what the last of her own waiting texts of this step will have made of it.
-    const before = mine.reduce((t, w) => {
-      const e = w.edit;
-      return e && (e.do === 'writeStep' || e.do === 'insertStep') && e.id === id ? e.text : t;
-    }, seen);
+    const before = mine.reduce((t, w) => textFrom(w.edit, id) ?? t, seen);
     this.add({ ...one, edit: { do: 'writeStep', id, before, text } });
   }
 

@@ -1,4 +1,5 @@
 import type { Edit, Trouble } from '../shared/api/client';
+import { madeBy } from '../shared/edits';
 
 /** An edit that the server has not acknowledged: on its way, or refused and kept until its author puts it away. */
 export interface Waiting {
@@ -44,8 +45,11 @@ export const writes = (w: Waiting): string | undefined => (w.edit?.do === 'write
 export function buildsOn(later: Waiting, refused: Waiting): boolean {
   const [first, next] = [refused.edit, later.edit];
   if (later.revision !== refused.revision || later.person !== refused.person || !first || !next) return false;
-  if ((first.do === 'insertStep' || first.do === 'insertPhase') && first.id != null)
-    return JSON.stringify(next).includes(JSON.stringify(first.id));
+  const made = madeBy(first);
+  if (made.length > 0) {
+    const names = JSON.stringify(next);
+    return made.some((id) => names.includes(JSON.stringify(id)));
+  }
   return first.do === 'writeStep' && next.do === 'writeStep' && first.id === next.id;
 }
 
@@ -60,8 +64,16 @@ export function wordsOf(w: Waiting): { what: string; text: string } {
       return { what: 'new step', text: edit.text };
     case 'removeStep':
       return { what: 'step taken away', text: edit.before };
+    case 'insertSteps':
+      return { what: `${edit.steps.length} new steps`, text: edit.steps.map((s) => s.text).join('\n') };
+    case 'removeSteps':
+      return { what: `${edit.steps.length} steps taken away`, text: edit.steps.map((s) => s.before).join('\n') };
     case 'moveStep':
       return { what: 'step moved', text: '' };
+    case 'moveSteps':
+      return { what: `${edit.ids.length} steps moved`, text: '' };
+    case 'splitPhase':
+      return { what: 'new phase', text: edit.name };
     case 'setField':
       return { what: edit.id ? `${edit.field} of ${edit.id}` : edit.field, text: edit.after };
     case 'insertPhase':
@@ -78,7 +90,7 @@ export function wordsOf(w: Waiting): { what: string; text: string } {
       return {
         what: edit.label,
         text: edit.edits
-          .map((e) => ('text' in e ? e.text : 'name' in e ? e.name : ''))
+          .map((e) => (e.do === 'insertSteps' ? e.steps.map((s) => s.text).join('\n') : 'text' in e ? e.text : 'name' in e ? e.name : ''))
           .join('\n')
           .trim(),
       };

@@ -2,12 +2,14 @@
 import { ref } from 'vue';
 import { api, take, type Finding } from './api/client';
 import { troubleOf } from './api/trouble';
+import { useCursor } from './cursor';
 import { useDraft } from './draft';
 import SeverityMark from './SeverityMark.vue';
 
 /** A finding: what is wrong, its fixes, and the page that explains it. */
 defineProps<{ finding: Finding }>();
 const draft = useDraft();
+const cursor = useCursor();
 const page = ref<{ title: string; html: string } | null>(null);
 
 async function explain(rule: string): Promise<void> {
@@ -33,7 +35,7 @@ async function explain(rule: string): Promise<void> {
       </p>
       <p v-if="finding.waiver" class="waived">Waived by {{ finding.waiver.who }}: {{ finding.waiver.why }}</p>
       <p v-if="draft.canEdit && finding.fixes?.length" class="fixes">
-        <button v-for="fix in finding.fixes" :key="fix.title" type="button" class="fix" @click="draft.send(fix.edit)">
+        <button v-for="fix in finding.fixes" :key="fix.title" type="button" class="fix" @click="cursor.fixWith(fix.edit, finding.step)">
           {{ fix.title }}
         </button>
       </p>

@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia';
 import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';
-import type { Finding } from './api/client';
+import type { Edit, Finding } from './api/client';
 import { useDraft } from './draft';
 
 /** Where the writer is: the step under the cursor and the finding she looks at. */
@@ -12,20 +12,46 @@ export const useCursor = defineStore('cursor', () => {
   const findingKey = ref<string | null>(null);
   /** Counts up when the step's text should take the focus. */
   const focusCalls = ref(0);
-  const focusAt = ref<'start' | 'end'>('end');
+  /** The last of these calls that was followed: a step drawn anew does not take the focus again. */
+  const served = { calls: 0 };
+  /** Where in the step: at the start or end of its text, or on the step as a whole. */
+  const focusAt = ref<'start' | 'end' | 'step'>('end');
+  /** Steps chosen together, in their order; what is done from one of them is done to all. */
+  const chosen = ref<string[]>([]);
+  let anchor: string | null = null;
+  /** A phase just made, whose name is to be written. */
+  const naming = ref<string | null>(null);
 
   const finding = computed<Finding | undefined>(() => draft.findings.find((f) => f.key === findingKey.value));
 
   function reset(first: string | null): void {
     step.value = first;
     findingKey.value = null;
+    choose([]);
   }
 
-  function goTo(id: string, at: 'start' | 'end' = 'end'): void {
+  function goTo(id: string, at: 'start' | 'end' | 'step' = 'end'): void {
     step.value = id;
+    if (at !== 'step') choose([]);
     focusAt.value = at;
     focusCalls.value++;
   }
+
+  function choose(ids: string[]): void {
+    chosen.value = ids;
+    anchor = ids[0] ?? null;
+  }
+
+  /** Chooses all steps from the one the choice began at to this one. */
+  function chooseTo(id: string): void {
+    anchor ??= step.value ?? id;
+    const [a, b] = [draft.order.indexOf(anchor), draft.order.indexOf(id)];
+    chosen.value = draft.order.slice(Math.max(0, Math.min(a, b)), Math.max(a, b) + 1);
+    goTo(id, 'step');
+  }
+
+  /** What is done from a step is done to these. */
+  const actingFor = (id: string): string[] => (chosen.value.includes(id) ? chosen.value : [id]);
 
   /** To the Write face, at a step by its number. */
   async function goToNumber(number: number): Promise<void> {
@@ -69,13 +95,38 @@ export const useCursor = defineStore('cursor', () => {
       draft.findings.find((f) => f.step === step.value);
     const fix = target?.fixes?.[0];
     if (fix && draft.canEdit) {
-      draft.flushAll();
-      draft.send(fix.edit);
-      findingKey.value = null;
+      fixWith(fix.edit, target.step);
     } else if (target?.step) {
       document.querySelector<HTMLElement>(`[data-step="${CSS.escape(target.step)}"] .answer`)?.focus();
     }
   }
 
-  return { step, findingKey, finding, focusCalls, focusAt, reset, goTo, goToNumber, show, toFinding, applyFix };
+  /** Carries a fix out; the cursor stays at the step it was found at. */
+  function fixWith(edit: Edit, at: string | null | undefined): void {
+    draft.flushAll();
+    draft.send(edit);
+    findingKey.value = null;
+    if (at && router.currentRoute.value.name === 'write') goTo(at);
+  }
+
+  return {
+    step,
+    findingKey,
+    finding,
+    focusCalls,
+    served,
+    focusAt,
+    chosen,
+    naming,
+    reset,
+    goTo,
+    goToNumber,
+    choose,
+    chooseTo,
+    actingFor,
+    show,
+    toFinding,
+    applyFix,
+    fixWith,
+  };
 });

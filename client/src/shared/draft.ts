@@ -20,6 +20,7 @@ import {
   type ThingView,
   type Trouble,
 } from './api/client';
+import { orderOf } from './edits';
 import { newId } from './ids';
 import { useSession } from './session';
 
@@ -88,27 +89,48 @@ export const useDraft = defineStore('draft', () => {
   const stops = computed(() => findings.value.filter((f) => f.severity === 'stop').length);
   const canEdit = computed(() => (revision.value?.may.edit ?? false) && otherPerson.value === null);
   const textOf = (id: string): string => typed.get(id) ?? steps.get(id)?.text ?? '';
-  const numberOf = (id: string): number => order.value.indexOf(id) + 1;
+  const numbers = computed(() => new Map(order.value.map((id, i) => [id, i + 1])));
+  const numberOf = (id: string): number => numbers.value.get(id) ?? 0;
+  const findingsBy = computed(() => {
+    const by = new Map<string, Finding[]>();
+    for (const finding of findings.value) {
+      if (!finding.step) continue;
+      const there = by.get(finding.step);
+      if (there) there.push(finding);
+      else by.set(finding.step, [finding]);
+    }
+    return by;
+  });
+  const none: Finding[] = [];
+  /** What was found at a step. */
+  const findingsAt = (id: string): Finding[] => findingsBy.value.get(id) ?? none;
   const phaseOf = (id: string): PhaseView | undefined => phases.value.find((p) => p.steps.includes(id));
 
   // The page is ahead of the server by what waits: the server's order with the waiting moves made.
   function overlay(): void {
     const now = serverPhases.map((p) => ({ ...p, steps: [...p.steps] }));
     const out = (id: string): void => now.forEach((p) => (p.steps = p.steps.filter((s) => s !== id)));
-    const put = (id: string, phaseId: string, after: string | null | undefined): void => {
+    const put = (ids: string[], phaseId: string, after: string | null): void => {
       const phase = now.find((p) => p.id === phaseId);
       if (!phase) return;
-      const at = after == null ? 0 : phase.steps.indexOf(after) + 1;
-      phase.steps.splice(after != null && at === 0 ? phase.steps.length : at, 0, id);
+      const at = after === null ? 0 : phase.steps.indexOf(after) + 1;
+      phase.steps.splice(after !== null && at === 0 ? phase.steps.length : at, 0, ...ids);
     };
-    for (const { edit } of items.value.filter((w) => !isRefused(w))) {
-      if (edit?.do === 'insertStep' && edit.id && !now.some((p) => p.steps.includes(edit.id!))) {
-        put(edit.id, edit.phase, edit.after);
-        if (!steps.has(edit.id)) steps.set(edit.id, blank(edit.id, edit.text));
-      } else if (edit?.do === 'removeStep') out(edit.id);
-      else if (edit?.do === 'moveStep' && now.some((p) => p.steps.includes(edit.id))) {
-        out(edit.id);
-        put(edit.id, edit.phase, edit.after);
+    const stands = (id: string): boolean => now.some((p) => p.steps.includes(id));
+    for (const one of items.value.filter((w) => !isRefused(w)).flatMap((w) => orderOf(w.edit))) {
+      if ('gone' in one) one.gone.forEach(out);
+      else if ('come' in one) {
+        const come = one.come.filter((s) => !stands(s.id));
+        put(
+          come.map((s) => s.id),
+          one.phase,
+          one.after,
+        );
+        for (const { id, text } of come) if (!steps.has(id)) steps.set(id, blank(id, text));
+      } else {
+        const moved = one.moved.filter(stands);
+        moved.forEach(out);
+        put(moved, one.phase, one.after);
       }
     }
     if (JSON.stringify(now) !== JSON.stringify(phases.value)) phases.value = now;
@@ -320,50 +342,74 @@ export const useDraft = defineStore('draft', () => {
 
   /** Puts a step in behind another and returns its id at once; the server is told. */
   function insertAfter(after: string | null, phaseId: string, text: string): string {
-    const id = `s-${newId().replaceAll('-', '').slice(0, 12)}`;
-    const phase = phases.value.find((p) => p.id === phaseId);
-    if (phase) phase.steps.splice(after === null ? 0 : phase.steps.indexOf(after) + 1, 0, id);
-    steps.set(id, blank(id, text));
+    const id = stepId();
     send({ do: 'insertStep', id, phase: phaseId, after, text });
+    overlay();
     return id;
   }
 
-  function remove(id: string): void {
-    flush(id);
-    const phase = phaseOf(id);
+  const stepId = (): string => `s-${newId().replaceAll('-', '').slice(0, 12)}`;
+
+  /** Puts many steps in behind another as one edit; an empty step they are written over goes with it. */
+  function insertMany(after: string | null, phaseId: string, texts: string[], over?: string): string[] {
+    const come = texts.map((text) => ({ id: stepId(), text }));
+    const edit: Edit = { do: 'insertSteps', phase: phaseId, after, steps: come };
+    if (over === undefined) send(edit);
+    else {
+      const gone: Edit = { do: 'removeSteps', steps: [seen(over)] };
+      settledText(over);
+      send({ do: 'several', label: `${texts.length} new steps`, edits: [edit, gone] });
+    }
+    overlay();
+    return come.map((s) => s.id);
+  }
+
+  const seen = (id: string): { id: string; before: string } => ({ id, before: textOf(id) });
+
+  /** Takes steps away as one edit. */
+  function remove(ids: string[]): void {
+    const there = inOrder(ids);
+    there.forEach(flush);
+    if (there.length === 0) return;
+    const gone = there.map(seen);
+    there.forEach(settledText);
+    send(gone.length === 1 ? { do: 'removeStep', ...gone[0]! } : { do: 'removeSteps', steps: gone });
+    overlay();
+  }
+
+  const inOrder = (ids: string[]): string[] => order.value.filter((id) => ids.includes(id));
+
+  /** Moves steps, together, by one place up or down, over the border of their phase where they stand at it. */
+  function move(ids: string[], by: -1 | 1): void {
+    const there = inOrder(ids);
+    const edge = by < 0 ? there[0] : there.at(-1);
+    const phase = edge && phaseOf(edge);
     if (!phase) return;
-    const before = typed.get(id) ?? steps.get(id)?.text ?? '';
-    phase.steps.splice(phase.steps.indexOf(id), 1);
-    settledText(id);
-    send({ do: 'removeStep', id, before });
+    const beside = phase.steps[phase.steps.indexOf(edge) + by];
+    if (beside === undefined) toPhase(there, by);
+    else if (by > 0) place(there, phase.id, beside);
+    else place(there, phase.id, phase.steps[phase.steps.indexOf(beside) - 1] ?? null);
   }
 
-  /** Moves a step by one place up or down, over the border of its phase where it stands at it. */
-  function move(id: string, by: -1 | 1): void {
-    const from = phases.value.findIndex((p) => p.steps.includes(id));
-    const phase = phases.value[from];
-    if (!phase) return;
-    const at = phase.steps.indexOf(id);
-    const to = at + by;
-    if (to >= 0 && to < phase.steps.length) place(id, phase.id, to);
-    else toPhase(id, by);
+  /** Moves steps into the phase before or behind; the phase, or undefined where there is none. */
+  function toPhase(ids: string[], by: -1 | 1): PhaseView | undefined {
+    const edge = by < 0 ? inOrder(ids)[0] : inOrder(ids).at(-1);
+    const target = phases.value[phases.value.findIndex((p) => edge !== undefined && p.steps.includes(edge)) + by];
+    if (target && edge !== undefined) place(ids, target.id, by > 0 ? null : (target.steps.at(-1) ?? null));
+    return target;
   }
 
-  /** Moves a step into the phase before or behind. */
-  function toPhase(id: string, by: -1 | 1): void {
-    const from = phases.value.findIndex((p) => p.steps.includes(id));
-    const target = phases.value[from + by];
-    if (target) place(id, target.id, by > 0 ? 0 : target.steps.length);
-  }
-
-  function place(id: string, phaseId: string, index: number): void {
-    flush(id);
-    const phase = phaseOf(id);
-    const target = phases.value.find((p) => p.id === phaseId);
-    if (!phase || !target) return;
-    phase.steps.splice(phase.steps.indexOf(id), 1);
-    target.steps.splice(index, 0, id);
-    send({ do: 'moveStep', id, phase: phaseId, after: index === 0 ? null : (target.steps[index - 1] ?? null) });
+  /** Puts steps behind another, in the order they stand. */
+  function place(ids: string[], phaseId: string, after: string | null): void {
+    const there = inOrder(ids);
+    there.forEach(flush);
+    if (there.length === 0) return;
+    send(
+      there.length === 1
+        ? { do: 'moveStep', id: there[0]!, phase: phaseId, after }
+        : { do: 'moveSteps', ids: there, phase: phaseId, after },
+    );
+    overlay();
   }
 
   function back(which: 'undo' | 'redo'): void {
@@ -423,6 +469,7 @@ export const useDraft = defineStore('draft', () => {
     textOf,
     numberOf,
     phaseOf,
+    findingsAt,
     open,
     close,
     refresh,
@@ -434,9 +481,11 @@ export const useDraft = defineStore('draft', () => {
     flush,
     flushAll,
     insertAfter,
+    insertMany,
     remove,
     move,
     toPhase,
+    place,
     back,
     settle,
     thing,

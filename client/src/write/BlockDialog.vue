@@ -80,7 +80,7 @@ async function insert(): Promise<void> {
     // The empty step that the block was asked for in has done its work.
     if (asked !== null && asked === after && draft.textOf(asked) === '') {
       const first = phase.steps[phase.steps.indexOf(asked) + 1];
-      draft.remove(asked);
+      draft.remove([asked]);
       if (first) cursor.goTo(first);
     }
     open.value = false;

@@ -1,11 +1,15 @@
 <script setup lang="ts">
+import { onMounted, ref } from 'vue';
 import type { PhaseView } from '../shared/api/client';
+import { useCursor } from '../shared/cursor';
 import { useDraft } from '../shared/draft';
 import { useKeptField } from '../shared/keptField';
 
 /** A phase's name, edited in place. */
 const props = defineProps<{ phase: PhaseView }>();
 const draft = useDraft();
+const cursor = useCursor();
+const field = ref<HTMLInputElement | null>(null);
 const { text, commit, undoTyping } = useKeptField(
   () => props.phase.name,
   async (before, after) =>
@@ -16,10 +20,18 @@ async function keep(): Promise<void> {
   if (text.value.trim() === '') undoTyping();
   else await commit();
 }
+
+onMounted(() => {
+  if (cursor.naming !== props.phase.id) return;
+  cursor.naming = null;
+  field.value?.focus();
+  field.value?.select();
+});
 </script>
 
 <template>
   <input
+    ref="field"
     v-model="text"
     class="phase-name"
     :size="Math.max(8, text.length)"

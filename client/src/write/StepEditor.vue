@@ -1,13 +1,16 @@
 <script setup lang="ts">
-import { computed, nextTick, onMounted, ref, watch } from 'vue';
+import { computed, nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue';
 import { api, take, type Edit } from '../shared/api/client';
+import ActMenu from '../shared/ActMenu.vue';
 import CautionPanel from '../shared/CautionPanel.vue';
 import { useCursor } from '../shared/cursor';
 import { useDraft } from '../shared/draft';
 import FindingLine from '../shared/FindingLine.vue';
+import { say } from '../shared/say';
 import SeverityMark from '../shared/SeverityMark.vue';
 import MendPanel from './MendPanel.vue';
 import StepExtras from './StepExtras.vue';
+import { useStepActs } from './stepActs';
 
 /** One step: its sentence, edited in place; under it what was read from it, what is asked, and what was found. */
 const props = defineProps<{ id: string }>();
@@ -16,12 +19,18 @@ const draft = useDraft();
 const cursor = useCursor();
 const field = ref<HTMLTextAreaElement | null>(null);
 const root = ref<HTMLElement | null>(null);
+const menu = ref<InstanceType<typeof ActMenu> | null>(null);
+const does = useStepActs();
+const acts = (): ReturnType<typeof does.actsFor> => does.actsFor(cursor.actingFor(props.id));
 
 const step = computed(() => draft.steps.get(props.id));
 const text = computed(() => draft.textOf(props.id));
 const active = computed(() => cursor.step === props.id);
 const number = computed(() => draft.numberOf(props.id));
-const findings = computed(() => draft.findings.filter((f) => f.step === props.id));
+const findings = computed(() => draft.findingsAt(props.id));
+const chosen = computed(() => cursor.chosen.includes(props.id));
+/** What stands in a step is reached by Tab from its text; the steps themselves by the arrows. */
+const inner = computed(() => (active.value ? undefined : -1));
 /** The question a finding is about stands under the step already. */
 const lines = computed(() => findings.value.filter((f) => f.rule !== 'RED001'));
 /** Words nobody understood; what is asked about says so itself. */
@@ -38,9 +47,11 @@ const wordsOnly = computed(() => {
 const mending = ref<{ chip: number | null; words?: string } | null>(null);
 const refusal = computed(() => draft.refusals.get(props.id));
 
+const fitsItself = CSS.supports('field-sizing', 'content');
+
 function fit(): void {
   const area = field.value;
-  if (!area) return;
+  if (!area || fitsItself) return;
   area.style.height = 'auto';
   area.style.height = `${area.scrollHeight}px`;
 }
@@ -55,14 +66,25 @@ watch(
     // The cursor may have gone on while the page was drawn.
     if (!active.value) return;
     root.value?.scrollIntoView({ block: 'nearest' });
+    if (cursor.focusCalls === cursor.served.calls || !root.value) return;
+    cursor.served.calls = cursor.focusCalls;
     const area = field.value;
-    if (!area || document.activeElement === area || cursor.focusCalls === 0) return;
+    if (!area || cursor.focusAt === 'step') {
+      root.value.focus();
+      return;
+    }
+    if (document.activeElement === area) return;
     area.focus();
     const at = cursor.focusAt === 'start' ? 0 : area.value.length;
     area.setSelectionRange(at, at);
   },
   { immediate: true },
 );
+
+// Taken into another phase while it is written in, it is drawn anew there, and the caret comes along.
+onBeforeUnmount(() => {
+  if (field.value && document.activeElement === field.value) cursor.served.calls = -1;
+});
 
 function neighbour(by: -1 | 1): string | undefined {
   return draft.order[draft.order.indexOf(props.id) + by];
@@ -148,23 +170,13 @@ function key(event: KeyboardEvent): void {
     mendAt(area.selectionStart);
     return;
   }
-  if (event.altKey && (event.key === 'ArrowUp' || event.key === 'ArrowDown')) {
-    event.preventDefault();
-    draft.move(props.id, event.key === 'ArrowUp' ? -1 : 1);
-    cursor.goTo(props.id);
-    return;
-  }
+  if (actByKey(event)) return;
   if (event.ctrlKey || event.metaKey || event.altKey) return;
   switch (event.key) {
     case 'Enter':
       if (event.shiftKey) return;
       event.preventDefault();
       split(area);
-      return;
-    case 'Tab':
-      event.preventDefault();
-      draft.toPhase(props.id, event.shiftKey ? -1 : 1);
-      cursor.goTo(props.id);
       return;
     case '/':
       // In an empty step a stroke asks for a block; in a text it is a stroke.
@@ -182,18 +194,23 @@ function key(event: KeyboardEvent): void {
       if (area.value === '' && draft.order.length > 1) {
         event.preventDefault();
         const other = neighbour(-1) ?? neighbour(1);
-        draft.remove(props.id);
+        draft.remove([props.id]);
         if (other) cursor.goTo(other);
       }
       return;
     case 'ArrowUp':
-      if (area.value.lastIndexOf('\n', area.selectionStart - 1) < 0 && caretOnEdge(area, -1)) {
+      // With Shift, text first; from its beginning on, whole steps.
+      if (event.shiftKey) {
+        if (area.selectionStart === 0 && area.selectionDirection !== 'forward') chooseBeside(event, -1);
+      } else if (area.value.lastIndexOf('\n', area.selectionStart - 1) < 0 && caretOnEdge(area, -1)) {
         event.preventDefault();
         goBeside(-1);
       }
       return;
     case 'ArrowDown':
-      if (area.value.indexOf('\n', area.selectionEnd) < 0 && caretOnEdge(area, 1)) {
+      if (event.shiftKey) {
+        if (area.selectionEnd === area.value.length && area.selectionDirection !== 'backward') chooseBeside(event, 1);
+      } else if (area.value.indexOf('\n', area.selectionEnd) < 0 && caretOnEdge(area, 1)) {
         event.preventDefault();
         goBeside(1);
       }
@@ -208,7 +225,7 @@ function caretOnEdge(area: HTMLTextAreaElement, by: -1 | 1): boolean {
   return by < 0 ? area.selectionStart <= share * 0.8 : area.selectionEnd >= area.value.length - share * 0.8;
 }
 
-/** Several pasted lines become as many steps. */
+/** Several pasted lines become as many steps behind this one; an empty step, or a text that is marked whole, they are written over. */
 function paste(event: ClipboardEvent): void {
   const lines = (event.clipboardData?.getData('text/plain') ?? '')
     .split(/\r?\n/)
@@ -218,23 +235,66 @@ function paste(event: ClipboardEvent): void {
   if (lines.length < 2 || !phase) return;
   event.preventDefault();
   const area = event.target as HTMLTextAreaElement;
-  const [first, ...rest] = lines;
-  draft.type(props.id, area.value.slice(0, area.selectionStart) + first + area.value.slice(area.selectionEnd));
+  const isWhole = area.selectionStart === 0 && area.selectionEnd === area.value.length;
   draft.flush(props.id);
-  let last = props.id;
-  for (const line of rest) last = draft.insertAfter(last, phase.id, line);
-  cursor.goTo(last);
+  const made = draft.insertMany(props.id, phase.id, lines, isWhole ? props.id : undefined);
+  say(`${lines.length} steps pasted. Ctrl+Z takes them back.`);
+  cursor.goTo(made.at(-1)!);
 }
 
-function leaveRoot(event: KeyboardEvent): void {
-  if (event.target !== root.value) return;
-  if (event.key === 'Enter') {
+/** Keys that do something to the step as a whole, in its text and on it. */
+function actByKey(event: KeyboardEvent): boolean {
+  const by = event.key === 'ArrowUp' ? -1 : event.key === 'ArrowDown' ? 1 : 0;
+  if (event.altKey && by !== 0 && !event.ctrlKey && !event.metaKey) {
+    draft.flush(props.id);
+    if (event.shiftKey) does.toPhase(cursor.actingFor(props.id), by);
+    else does.move(cursor.actingFor(props.id), by);
+  } else if ((event.ctrlKey || event.metaKey) && !event.shiftKey && !event.altKey && event.key.toLowerCase() === 'm') {
+    draft.flush(props.id);
+    void menu.value?.show();
+  } else return false;
+  event.preventDefault();
+  event.stopPropagation();
+  return true;
+}
+
+function chooseBeside(event: KeyboardEvent, by: -1 | 1): void {
+  event.preventDefault();
+  draft.flush(props.id);
+  // From within a text the first press chooses its own step.
+  const other = event.target === root.value ? neighbour(by) : props.id;
+  if (other) cursor.chooseTo(other);
+}
+
+/** Keys on the step as a whole, where the caret is not in its text. */
+function keyOnStep(event: KeyboardEvent): void {
+  if (event.target !== root.value || actByKey(event)) return;
+  const by = event.key === 'ArrowUp' ? -1 : event.key === 'ArrowDown' ? 1 : 0;
+  if (by !== 0 && event.shiftKey) chooseBeside(event, by);
+  else if (by !== 0) {
+    cursor.choose([]);
+    const other = neighbour(by);
+    if (other) cursor.goTo(other, 'step');
+    event.preventDefault();
+  } else if (event.key === 'Enter' || event.key === 'F2') {
     event.preventDefault();
     cursor.goTo(props.id);
-  } else if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
+  } else if (event.key === 'Delete' && draft.canEdit) {
     event.preventDefault();
-    goBeside(event.key === 'ArrowDown' ? 1 : -1);
+    const ids = cursor.actingFor(props.id);
+    if (ids.length < draft.order.length) does.remove(ids);
+  } else if (event.key === 'Escape' && cursor.chosen.length) {
+    event.preventDefault();
+    cursor.choose([]);
   }
+}
+
+/** A click on the number with Shift chooses all from the step under the cursor to this one. */
+function clickNumber(event: MouseEvent): void {
+  if (!event.shiftKey) return;
+  event.stopPropagation();
+  event.preventDefault();
+  cursor.chooseTo(props.id);
 }
 </script>
 
@@ -242,15 +302,26 @@ function leaveRoot(event: KeyboardEvent): void {
   <article
     ref="root"
     class="step"
-    :class="{ active, stop: findings.some((f) => f.severity === 'stop') }"
+    :class="{ active, chosen, stop: findings.some((f) => f.severity === 'stop') }"
     :data-step="id"
     tabindex="-1"
-    :aria-label="`Step ${number}`"
-    @keydown="leaveRoot"
+    :aria-label="`Step ${number}${chosen ? ', chosen' : ''}`"
+    @keydown="keyOnStep"
     @click="cursor.step = id"
   >
     <CautionPanel v-for="caution in step?.cautions ?? []" :key="caution.hazard" :caution="caution" class="caution-before" />
-    <div class="number figures" aria-hidden="true">{{ number }}</div>
+    <div class="number figures" @click.capture="clickNumber">
+      <ActMenu
+        v-if="draft.canEdit"
+        ref="menu"
+        :acts="acts"
+        :label="`Step ${number}: move, delete and more`"
+        title="Move, delete and more (Ctrl+M); Shift+click chooses several"
+        :tabindex="inner"
+        >{{ number }}</ActMenu
+      >
+      <template v-else>{{ number }}</template>
+    </div>
     <div class="body">
       <textarea
         v-if="draft.canEdit"
@@ -278,6 +349,7 @@ function leaveRoot(event: KeyboardEvent): void {
             v-if="draft.canEdit"
             type="button"
             class="word"
+            :tabindex="inner"
             :aria-expanded="mending?.chip === i"
             :title="
               chip.isNew
@@ -295,6 +367,7 @@ function leaveRoot(event: KeyboardEvent): void {
             v-if="chip.again && draft.canEdit"
             type="button"
             class="again"
+            :tabindex="inner"
             :aria-label="`Ask again: ${chip.text}`"
             title="Ask again"
             @click="answer(chip.again)"
@@ -331,11 +404,13 @@ function leaveRoot(event: KeyboardEvent): void {
       />
       <p v-for="words in step?.lost ?? []" :key="words" class="residue">
         Your word on “{{ words }}” no longer holds: the words, or what was said of them, are gone.
-        <button v-if="draft.canEdit" type="button" class="link" @click="answer({ do: 'unsay', step: id, words })">Forget it</button>
+        <button v-if="draft.canEdit" type="button" class="link" :tabindex="inner" @click="answer({ do: 'unsay', step: id, words })">
+          Forget it
+        </button>
       </p>
       <p v-for="words in residue" :key="words" class="residue">
         Not understood: <span :title="`Nobody understood “${words}”: it is kept as it is written and changes nothing.`">{{ words }}</span>
-        <button v-if="draft.canEdit" type="button" class="link" @click.stop="mend(null, words)">say what is done</button>
+        <button v-if="draft.canEdit" type="button" class="link" :tabindex="inner" @click.stop="mend(null, words)">say what is done</button>
       </p>
       <div v-for="question in step?.questions ?? []" :key="question.key" class="question">
         <span class="ask"><b aria-hidden="true">?</b> {{ question.ask }}</span>
@@ -345,12 +420,13 @@ function leaveRoot(event: KeyboardEvent): void {
             :key="choice.label"
             type="button"
             class="answer"
+            :tabindex="inner"
             :title="i < 9 && question === step?.questions[0] ? `Alt+${i + 1}` : undefined"
             @click="answer(choice.edit)"
           >
             {{ choice.label }}
           </button>
-          <button type="button" class="link" @click.stop="mend(null, wordsOf(question.at))">say what is done</button>
+          <button type="button" class="link" :tabindex="inner" @click.stop="mend(null, wordsOf(question.at))">say what is done</button>
         </span>
       </div>
       <StepExtras v-if="active && draft.canEdit" :id="id" />
@@ -379,8 +455,18 @@ function leaveRoot(event: KeyboardEvent): void {
   border-left: 3px solid transparent;
 }
 
+/* Steps out of sight are neither laid out nor painted: a sheet of a thousand opens and types like one of ten. */
+.step {
+  content-visibility: auto;
+  contain-intrinsic-size: auto 62px;
+}
+
+.step.chosen {
+  background: var(--slate-pale);
+}
+
 .step.active {
-  background: #fff;
+  background: var(--field);
   border-left-color: var(--moss);
 }
 
@@ -393,6 +479,22 @@ function leaveRoot(event: KeyboardEvent): void {
   color: var(--ink-soft);
   font-size: 14px;
   line-height: 25px;
+}
+
+.number :deep(button) {
+  min-width: 30px;
+  font: inherit;
+  text-align: right;
+  color: inherit;
+  background: none;
+  border: 0;
+  border-radius: 3px;
+  padding: 0 4px;
+  cursor: pointer;
+}
+
+.number :deep(button:hover) {
+  background: var(--moss-pale);
 }
 
 .active .number {
@@ -412,6 +514,7 @@ textarea,
   border: 0;
   resize: none;
   overflow: hidden;
+  field-sizing: content;
   outline: none;
   white-space: pre-wrap;
 }

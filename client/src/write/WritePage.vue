@@ -1,5 +1,9 @@
 <script setup lang="ts">
-import { nextTick, ref, watch } from 'vue';
+import { nextTick, onBeforeUnmount, ref, watch } from 'vue';
+import { useRoute, useRouter } from 'vue-router';
+import ActMenu from '../shared/ActMenu.vue';
+import type { Act } from '../shared/acts';
+import type { PhaseView } from '../shared/api/client';
 import { useCursor } from '../shared/cursor';
 import { useDraft } from '../shared/draft';
 import BenchColumn from './BenchColumn.vue';
@@ -9,6 +13,7 @@ import JobHeader from './JobHeader.vue';
 import HouseWords from './HouseWords.vue';
 import NewNames from './NewNames.vue';
 import ArrangeDialog from './ArrangeDialog.vue';
+import ChosenBar from './ChosenBar.vue';
 import PhaseName from './PhaseName.vue';
 import StepEditor from './StepEditor.vue';
 
@@ -37,6 +42,54 @@ function firstStep(phaseId: string): void {
   cursor.goTo(draft.insertAfter(null, phaseId, ''), 'start');
 }
 
+function phaseActs(phase: PhaseView): Act[] {
+  const at = draft.phases.findIndex((p) => p.id === phase.id);
+  const written = phase.steps.some((id) => draft.textOf(id));
+  const arrange = (what: 'refit' | 'sort' | 'mirror') => (): void => {
+    arranging.value = { phase: { id: phase.id, name: phase.name }, what };
+  };
+  const go = (after: string | null) => (): void => void draft.send({ do: 'movePhase', id: phase.id, after });
+  return [
+    { label: 'Propose the refit, in reverse', disabled: !written, does: arrange('refit') },
+    { label: 'Sort what comes off', disabled: phase.steps.length < 2, does: arrange('sort') },
+    { label: 'Write it for the other side', disabled: !written, does: arrange('mirror') },
+    { label: 'Move the phase up', disabled: at < 1, does: go(draft.phases[at - 2]?.id ?? null) },
+    { label: 'Move the phase down', disabled: at + 1 >= draft.phases.length, does: go(draft.phases[at + 1]?.id ?? null) },
+    {
+      label: at > 0 ? `Join it with “${draft.phases[at - 1]!.name}”` : 'Join it with the one before',
+      disabled: at < 1,
+      does: () => void draft.send({ do: 'joinPhase', id: phase.id }),
+    },
+    {
+      label: 'Delete this empty phase',
+      grave: true,
+      disabled: phase.steps.length > 0 || draft.phases.length < 2,
+      does: () => void draft.send({ do: 'removePhase', id: phase.id }),
+    },
+  ];
+}
+
+// The address says which step one is at: a reload, a link and the way back lead there.
+const route = useRoute();
+const router = useRouter();
+let telling: ReturnType<typeof setTimeout> | undefined;
+watch(
+  () => cursor.step,
+  (step) => {
+    clearTimeout(telling);
+    telling = setTimeout(() => {
+      if (route.name === 'write' && step && route.query.step !== step) void router.replace({ query: { ...route.query, step } });
+    }, 200);
+  },
+);
+onBeforeUnmount(() => clearTimeout(telling));
+watch(
+  () => route.query.step,
+  (step) => {
+    if (typeof step === 'string' && step !== cursor.step && draft.order.includes(step)) cursor.goTo(step);
+  },
+);
+
 // The step under the cursor may have been taken away.
 watch(
   () => draft.order,
@@ -57,41 +110,13 @@ watch(
         <h2>
           <PhaseName v-if="draft.canEdit" :phase="phase" />
           <template v-else>{{ phase.name }}</template>
-          <button
-            v-if="draft.canEdit && phase.steps.length === 0 && draft.phases.length > 1"
-            type="button"
-            class="drop"
-            @click="draft.send({ do: 'removePhase', id: phase.id })"
+          <ActMenu
+            v-if="draft.canEdit"
+            :acts="() => phaseActs(phase)"
+            :label="`This phase …: refit, sort, mirror, move ${phase.name}`"
+            class="phase-acts"
+            >This phase …</ActMenu
           >
-            delete this empty phase
-          </button>
-          <button
-            v-if="draft.canEdit && phase.steps.some((id) => draft.textOf(id))"
-            type="button"
-            class="drop reverse"
-            :aria-label="`Propose the refit of ${phase.name}`"
-            @click="arranging = { phase: { id: phase.id, name: phase.name }, what: 'refit' }"
-          >
-            propose the refit
-          </button>
-          <button
-            v-if="draft.canEdit && phase.steps.length > 1"
-            type="button"
-            class="drop reverse"
-            :aria-label="`Sort the removal of ${phase.name}`"
-            @click="arranging = { phase: { id: phase.id, name: phase.name }, what: 'sort' }"
-          >
-            sort
-          </button>
-          <button
-            v-if="draft.canEdit && phase.steps.length > 0"
-            type="button"
-            class="drop reverse"
-            :aria-label="`Write ${phase.name} for the other side`"
-            @click="arranging = { phase: { id: phase.id, name: phase.name }, what: 'mirror' }"
-          >
-            mirror
-          </button>
         </h2>
         <StepEditor v-for="id in phase.steps" :id="id" :key="id" @block="blocksOpen = true" />
         <button v-if="draft.canEdit && phase.steps.length === 0" type="button" class="first" @click="firstStep(phase.id)">
@@ -111,6 +136,7 @@ watch(
         />
       </form>
       <button v-else-if="draft.canEdit" type="button" class="add first" @click="askPhase">New phase</button>
+      <ChosenBar />
     </section>
     <BenchColumn />
     <ArrangeDialog v-if="arranging" :phase="arranging.phase" :what="arranging.what" @close="arranging = null" />
@@ -147,7 +173,6 @@ h2 {
   font-size: 23px;
 }
 
-.drop,
 .first {
   font: 14px var(--text);
   color: var(--moss);
@@ -162,15 +187,18 @@ h2 {
   margin-left: 44px;
 }
 
-.reverse {
-  margin-left: 14px;
-  opacity: 0;
+.phase-acts {
+  font: 14px var(--text);
+  color: var(--moss);
+  background: none;
+  border: 0;
+  border-radius: 3px;
+  padding: 4px 6px;
+  cursor: pointer;
 }
 
-.phase:hover .reverse,
-.phase:focus-within .reverse,
-.reverse:focus-visible {
-  opacity: 1;
+.phase-acts:hover {
+  background: var(--moss-pale);
 }
 
 .add {
