@@ -16,6 +16,7 @@ export const router = createRouter({
       component: () => import('./frame/ProcedurePage.vue'),
       children: [
         { path: '', redirect: { name: 'write' } },
+        { path: 'follow', name: 'follow', component: () => import('./follow/FollowPage.vue'), meta: { title: 'Follow' } },
         { path: 'write', name: 'write', component: () => import('./write/WritePage.vue'), meta: { title: 'Write' } },
         { path: 'joints', name: 'joints', component: () => import('./joints/JointsPage.vue'), meta: { title: 'Joints' } },
         { path: 'chart', name: 'chart', component: () => import('./chart/ChartPage.vue'), meta: { title: 'Chart' } },

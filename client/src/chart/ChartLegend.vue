@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { onMounted, ref } from 'vue';
+import { onMounted, ref, watch } from 'vue';
+import { colourOf, isDark } from '../shared/look';
 import { drawMark } from './drawing';
 
 /** What the marks of the chart say, drawn by the same hand. The joints' glyphs are one key away (?). */
@@ -16,16 +17,19 @@ const marks: [string, string, boolean][] = [
 ];
 const root = ref<HTMLElement | null>(null);
 
-onMounted(() => {
-  const style = getComputedStyle(document.documentElement);
+function draw(): void {
   root.value?.querySelectorAll('canvas').forEach((canvas, i) => {
     const context = canvas.getContext('2d');
     const mark = marks[i];
     if (!context || !mark) return;
-    context.scale(2, 2);
-    drawMark(context, mark[0], 9, 9, style.getPropertyValue(mark[2] ? '--clay' : '--moss').trim());
+    context.setTransform(2, 0, 0, 2, 0, 0);
+    context.clearRect(0, 0, 18, 18);
+    drawMark(context, mark[0], 9, 9, colourOf(mark[2] ? 'clay' : 'moss'));
   });
-});
+}
+
+onMounted(draw);
+watch(isDark, draw, { flush: 'post' });
 </script>
 
 <template>

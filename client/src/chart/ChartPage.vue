@@ -3,6 +3,7 @@ import { useElementSize, useEventListener } from '@vueuse/core';
 import { computed, nextTick, ref, watch } from 'vue';
 import { api, take, type ChartRow } from '../shared/api/client';
 import { useAsked } from '../shared/asked';
+import { colourOf, isDark } from '../shared/look';
 import { useCursor } from '../shared/cursor';
 import { useDraft } from '../shared/draft';
 import { useWalkAs } from '../shared/walkAs';
@@ -33,8 +34,10 @@ const whole = computed(() => (chart.value ? extent(chart.value, rows.value.lengt
 let inks: Inks | null = null;
 function readInks(): Inks {
   const style = getComputedStyle(document.documentElement);
-  const of = (name: string): string => style.getPropertyValue(`--${name}`).trim();
+  const font = (name: string): string => style.getPropertyValue(`--${name}`).trim();
+  const of = colourOf;
   return {
+    onMark: of('on-mark'),
     paper: of('paper'),
     sheet: of('sheet'),
     ink: of('ink'),
@@ -45,9 +48,9 @@ function readInks(): Inks {
     clay: of('clay'),
     clayPale: of('clay-pale'),
     ochre: of('ochre-mark'),
-    figures: of('figures'),
-    text: of('text'),
-    heading: of('heading'),
+    figures: font('figures'),
+    text: font('text'),
+    heading: font('heading'),
   };
 }
 
@@ -79,6 +82,15 @@ function paint(): void {
 }
 
 watch([chart, rows, cell, width, height], paint);
+// After the page has its other colours.
+watch(
+  isDark,
+  () => {
+    inks = null;
+    paint();
+  },
+  { flush: 'post' },
+);
 watch(asText, async (text) => {
   await nextTick();
   if (!text) paint();
@@ -155,7 +167,7 @@ function point(event: MouseEvent, go: boolean): void {
 </script>
 
 <template>
-  <main class="chart" aria-label="Chart">
+  <main id="main" class="chart" aria-label="Chart">
     <div class="head">
       <h1>Chart</h1>
       <label><input v-model="openOnly" type="checkbox" /> only what is left open ({{ openCount }})</label>
@@ -244,6 +256,13 @@ function point(event: MouseEvent, go: boolean): void {
 
 .head label {
   font-size: 14px;
+}
+
+@media (width <= 980px) {
+  .head {
+    flex-wrap: wrap;
+    gap: 4px 16px;
+  }
 }
 
 .note {

@@ -35,6 +35,8 @@ export interface Inks {
   clay: string;
   clayPale: string;
   ochre: string;
+  /** On grounds of clay or moss. */
+  onMark: string;
   figures: string;
   text: string;
   heading: string;
@@ -123,7 +125,7 @@ function drawBand(
     ctx.fillStyle = inks.moss;
     ctx.fillRect(x, middle - 1, end - x, 2);
   }
-  const colour = isLast ? '#fff' : band.open ? inks.clay : inks.moss;
+  const colour = isLast ? inks.onMark : band.open ? inks.clay : inks.moss;
   // The glyph stands where the state begins, and again now and then on a long band.
   for (let step = band.from; step <= band.to; step += 12) {
     if (step < from - 1 || step > to + 1) {
@@ -137,7 +139,7 @@ function drawBand(
       ctx.fillStyle = inks.sheet;
       ctx.fillRect(at - 9, middle - 2, 18, 4);
     }
-    if (band.glyph) drawGlyph(ctx, band.glyph, at, middle, colour);
+    if (band.glyph) drawGlyph(ctx, band.glyph, at, middle, colour, isLast ? inks.clay : inks.sheet);
     else drawMark(ctx, band.mark, at, middle, colour);
   }
 }
@@ -244,7 +246,7 @@ function fit(ctx: CanvasRenderingContext2D, text: string, width: number): string
 }
 
 /** A joint's state: the same glyphs as everywhere. */
-export function drawGlyph(ctx: CanvasRenderingContext2D, glyph: Glyph, x: number, y: number, colour: string): void {
+export function drawGlyph(ctx: CanvasRenderingContext2D, glyph: Glyph, x: number, y: number, colour: string, cut: string): void {
   ctx.fillStyle = colour;
   ctx.strokeStyle = colour;
   ctx.lineWidth = 1.4;
@@ -301,7 +303,7 @@ export function drawGlyph(ctx: CanvasRenderingContext2D, glyph: Glyph, x: number
       ctx.stroke();
       ring(4.8);
       ctx.fill();
-      ctx.strokeStyle = '#fbf9f4';
+      ctx.strokeStyle = cut;
       ctx.lineWidth = 2;
       ctx.beginPath();
       if (glyph.stage === 'aligned') {

@@ -2,6 +2,7 @@
 import { useRouter } from 'vue-router';
 import { NotConnected } from '../shared/api/client';
 import { useSession } from '../shared/session';
+import LookButton from './LookButton.vue';
 
 const session = useSession();
 const router = useRouter();
@@ -19,6 +20,7 @@ async function leave(): Promise<void> {
 </script>
 
 <template>
+  <LookButton />
   <div v-if="session.signedIn" class="person">
     <router-link :to="{ name: 'me' }" :title="`${session.view?.roles.join(', ')}: your password, second factor and sessions`">{{
       session.view?.name

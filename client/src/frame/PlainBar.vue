@@ -38,6 +38,31 @@ const places = computed(() => [
   border-bottom: 2px solid var(--ink);
 }
 
+@media (width <= 700px) {
+  .bar {
+    flex-wrap: wrap;
+    gap: 0 12px;
+    height: auto;
+    min-height: 46px;
+    align-items: center;
+    padding: 4px 10px 0;
+  }
+
+  .bar nav {
+    order: 9;
+    flex: 1 0 100%;
+    overflow-x: auto;
+  }
+
+  .bar .place {
+    min-height: 38px;
+  }
+
+  .brand {
+    margin-right: auto;
+  }
+}
+
 .brand {
   display: flex;
   align-items: center;

@@ -8,7 +8,7 @@ defineProps<{ name: string }>();
 <template>
   <div class="page">
     <PlainBar />
-    <main tabindex="0" :aria-label="name">
+    <main id="main" tabindex="0" :aria-label="name">
       <slot />
     </main>
   </div>
@@ -25,5 +25,24 @@ main {
   flex: 1;
   overflow: auto;
   padding: 26px 40px 60px;
+}
+
+@media (width <= 700px) {
+  main {
+    padding: 16px 14px 40px;
+  }
+}
+
+/* Wide tables of a page scroll in themselves, not the page. */
+@media (width <= 1000px) {
+  main :deep(table) {
+    display: block;
+    overflow-x: auto;
+  }
+
+  main :deep(.head),
+  main :deep(.line) {
+    flex-wrap: wrap;
+  }
 }
 </style>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useMediaQuery } from '@vueuse/core';
 import { computed } from 'vue';
 import OutboxButton from '../outbox/OutboxButton.vue';
 import type { Someone } from '../shared/api/client';
@@ -7,6 +8,7 @@ import SeverityMark from '../shared/SeverityMark.vue';
 import KeptNote from './KeptNote.vue';
 import PersonButton from './PersonButton.vue';
 import StateTag from '../shared/StateTag.vue';
+import { useSession } from '../shared/session';
 import { useWalkAs } from '../shared/walkAs';
 import WalkAsButton from './WalkAsButton.vue';
 
@@ -14,13 +16,22 @@ const draft = useDraft();
 const walkAs = useWalkAs();
 defineProps<{ here: Someone[] }>();
 defineEmits<{ findings: []; keys: []; go: [] }>();
-const faces = [
+const session = useSession();
+/** Who only works from released sheets has no use for the faces they are written on. */
+const isNarrow = useMediaQuery('(width <= 760px)');
+const faces = computed(() => {
+  const own = session.isReader ? ALL.filter((f) => f.forReader) : ALL;
+  // In the hand it is read more than written.
+  return isNarrow.value || session.isReader ? [...own].sort((a, b) => (a.inHand ?? 9) - (b.inHand ?? 9)) : own;
+});
+const ALL: { name: string; label: string; forReader?: boolean; inHand?: number }[] = [
   { name: 'write', label: 'Write' },
   { name: 'joints', label: 'Joints' },
-  { name: 'chart', label: 'Chart' },
-  { name: 'ready', label: 'Ready' },
+  { name: 'chart', label: 'Chart', forReader: true },
+  { name: 'ready', label: 'Ready', forReader: true, inHand: 2 },
   { name: 'review', label: 'Review' },
-  { name: 'print', label: 'Print' },
+  { name: 'print', label: 'Print', forReader: true, inHand: 3 },
+  { name: 'follow', label: 'Follow', forReader: true, inHand: 1 },
 ];
 const initials = (name: string): string =>
   name
@@ -162,7 +173,7 @@ nav {
   height: 26px;
   font: 600 13px/26px var(--heading);
   text-align: center;
-  color: #fbf9f4;
+  color: var(--on-mark);
   background: var(--slate);
   border-radius: 50%;
 }
@@ -202,6 +213,65 @@ kbd {
   width: 30px;
   justify-content: center;
   padding: 0;
+}
+
+@media (width <= 1240px) {
+  .bar {
+    flex-wrap: wrap;
+    height: auto;
+    gap: 0 12px;
+  }
+
+  .mark,
+  .where {
+    height: 44px;
+  }
+
+  .where {
+    flex: 1 1 0;
+  }
+
+  .right {
+    height: 44px;
+  }
+
+  nav {
+    order: 9;
+    flex: 1 0 100%;
+    margin: 0 -6px;
+    overflow-x: auto;
+  }
+
+  .face {
+    min-height: 36px;
+    margin-bottom: 0;
+  }
+}
+
+@media (width <= 760px) {
+  .bar {
+    padding: 0 10px;
+  }
+
+  .where {
+    flex: 1 1 calc(100% - 60px);
+  }
+
+  .right {
+    flex: 1 0 100%;
+    flex-wrap: wrap;
+    height: auto;
+    min-height: 40px;
+    margin: 0;
+  }
+
+  .right > :last-child {
+    margin-left: auto;
+  }
+
+  .tool {
+    display: none;
+  }
 }
 
 @media print {

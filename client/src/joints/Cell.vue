@@ -68,7 +68,7 @@ select:hover {
 
 input:focus,
 select:focus {
-  background: #fff;
+  background: var(--field);
   border-color: var(--ink);
   outline: 2px solid var(--ochre-mark);
 }

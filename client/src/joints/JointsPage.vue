@@ -145,7 +145,7 @@ function back(event: KeyboardEvent): void {
 </script>
 
 <template>
-  <main ref="root" class="joints" tabindex="0" aria-label="Joints">
+  <main id="main" ref="root" class="joints" tabindex="0" aria-label="Joints">
     <div class="head">
       <h1>Joints</h1>
       <label
@@ -166,59 +166,64 @@ function back(event: KeyboardEvent): void {
     </div>
     <div class="sides">
       <div class="rows">
-        <table v-if="joints.length" @keydown="go">
-          <thead>
-            <tr>
-              <th scope="col" class="glyph-column"><span class="visually-hidden">State at the end</span></th>
-              <th v-for="column in columns" :key="column.name" scope="col" :style="{ width: column.width }">{{ column.label }}</th>
-              <th scope="col" style="width: 80px">Of proof load</th>
-              <th scope="col" style="width: 84px">Wrench, setting</th>
-              <th v-for="column in after" :key="column.name" scope="col" :style="{ width: column.width }">{{ column.label }}</th>
-            </tr>
-          </thead>
-          <tbody v-for="group in groups" :key="group.name">
-            <tr v-if="group.name" class="group">
-              <th colspan="8" scope="colgroup">{{ group.name }}</th>
-            </tr>
-            <tr
-              v-for="joint in group.joints"
-              :key="joint.id"
-              :class="{ looked: looked?.id === joint.id }"
-              @focusin="chosen = joint.id"
-              @click="chosen = joint.id"
-            >
-              <td class="glyph-column">
-                <SeverityMark v-if="findingsOf(joint.id).length" :severity="findingsOf(joint.id)[0]?.severity ?? 'hint'" />
-                <JointGlyph v-else :glyph="computedOf(joint.id)?.end ?? { stage: 'tight', pass: 0, of: 0, some: false }" />
-              </td>
-              <td v-for="column in columns" :key="column.name" :data-row="rowOf.get(joint.id)" :data-column="column.name">
-                <span v-if="column.name === 'name'" class="id figures">{{ joint.id }}</span>
-                <Cell :thing="joint" :field="column.name" :label="`${column.label} of ${joint.id}`" :choices="choices(column.name)" />
-                <span v-if="column.name === 'fastener' && goesWith(joint)" class="computed">{{ goesWith(joint) }}</span>
-                <span v-if="column.name === 'torque'" class="figures computed" :title="computedOf(joint.id)?.counterpart">{{
-                  computedOf(joint.id)?.counterpart
-                }}</span>
-              </td>
-              <td><PreloadBar :joint="computedOf(joint.id)" /></td>
-              <td class="wrench">
-                <template v-if="computedOf(joint.id)?.wrench?.name"
-                  >{{ computedOf(joint.id)?.wrench?.name
-                  }}<span class="figures">{{ computedOf(joint.id)?.wrench?.setting }}</span></template
-                >
-                <strong v-else-if="computedOf(joint.id)?.wrench" class="uncovered" :title="computedOf(joint.id)?.wrench?.whyNot.join('; ')"
-                  >▲ none covers</strong
-                >
-                <span v-else class="quiet">—</span>
-              </td>
-              <td v-for="column in after" :key="column.name" :data-row="rowOf.get(joint.id)" :data-column="column.name">
-                <Cell :thing="joint" :field="column.name" :label="`${column.label} of ${joint.id}`" :choices="choices(column.name)" />
-                <span v-if="checkOf(joint.id)" class="computed"
-                  ><ValueMark :standing="checkOf(joint.id)!.standing" />{{ checkSays(joint.id) }}</span
-                >
-              </td>
-            </tr>
-          </tbody>
-        </table>
+        <div v-if="joints.length" class="scrolls" tabindex="0" role="region" aria-label="Table of joints">
+          <table @keydown="go">
+            <thead>
+              <tr>
+                <th scope="col" class="glyph-column"><span class="visually-hidden">State at the end</span></th>
+                <th v-for="column in columns" :key="column.name" scope="col" :style="{ width: column.width }">{{ column.label }}</th>
+                <th scope="col" style="width: 80px">Of proof load</th>
+                <th scope="col" style="width: 84px">Wrench, setting</th>
+                <th v-for="column in after" :key="column.name" scope="col" :style="{ width: column.width }">{{ column.label }}</th>
+              </tr>
+            </thead>
+            <tbody v-for="group in groups" :key="group.name">
+              <tr v-if="group.name" class="group">
+                <th colspan="8" scope="colgroup">{{ group.name }}</th>
+              </tr>
+              <tr
+                v-for="joint in group.joints"
+                :key="joint.id"
+                :class="{ looked: looked?.id === joint.id }"
+                @focusin="chosen = joint.id"
+                @click="chosen = joint.id"
+              >
+                <td class="glyph-column">
+                  <SeverityMark v-if="findingsOf(joint.id).length" :severity="findingsOf(joint.id)[0]?.severity ?? 'hint'" />
+                  <JointGlyph v-else :glyph="computedOf(joint.id)?.end ?? { stage: 'tight', pass: 0, of: 0, some: false }" />
+                </td>
+                <td v-for="column in columns" :key="column.name" :data-row="rowOf.get(joint.id)" :data-column="column.name">
+                  <span v-if="column.name === 'name'" class="id figures">{{ joint.id }}</span>
+                  <Cell :thing="joint" :field="column.name" :label="`${column.label} of ${joint.id}`" :choices="choices(column.name)" />
+                  <span v-if="column.name === 'fastener' && goesWith(joint)" class="computed">{{ goesWith(joint) }}</span>
+                  <span v-if="column.name === 'torque'" class="figures computed" :title="computedOf(joint.id)?.counterpart">{{
+                    computedOf(joint.id)?.counterpart
+                  }}</span>
+                </td>
+                <td><PreloadBar :joint="computedOf(joint.id)" /></td>
+                <td class="wrench">
+                  <template v-if="computedOf(joint.id)?.wrench?.name"
+                    >{{ computedOf(joint.id)?.wrench?.name
+                    }}<span class="figures">{{ computedOf(joint.id)?.wrench?.setting }}</span></template
+                  >
+                  <strong
+                    v-else-if="computedOf(joint.id)?.wrench"
+                    class="uncovered"
+                    :title="computedOf(joint.id)?.wrench?.whyNot.join('; ')"
+                    >▲ none covers</strong
+                  >
+                  <span v-else class="quiet">—</span>
+                </td>
+                <td v-for="column in after" :key="column.name" :data-row="rowOf.get(joint.id)" :data-column="column.name">
+                  <Cell :thing="joint" :field="column.name" :label="`${column.label} of ${joint.id}`" :choices="choices(column.name)" />
+                  <span v-if="checkOf(joint.id)" class="computed"
+                    ><ValueMark :standing="checkOf(joint.id)!.standing" />{{ checkSays(joint.id) }}</span
+                  >
+                </td>
+              </tr>
+            </tbody>
+          </table>
+        </div>
         <p v-else class="empty">
           No joint stands here yet. Write “Remove the caliper bolts” in a step and say that they are a new joint, name one below, or paste
           the table from your spreadsheet.
@@ -273,6 +278,21 @@ function back(event: KeyboardEvent): void {
   gap: 6px;
 }
 
+.scrolls {
+  overflow-x: auto;
+}
+
+@media (width <= 1180px) {
+  .head {
+    flex-wrap: wrap;
+    gap: 6px 16px;
+  }
+
+  .scrolls table {
+    min-width: 860px;
+  }
+}
+
 .head select {
   padding: 3px 6px;
   max-width: 210px;
@@ -286,6 +306,27 @@ function back(event: KeyboardEvent): void {
   display: grid;
   grid-template-columns: minmax(0, 1fr) 318px;
   gap: 16px;
+}
+
+@media (width <= 1180px) {
+  .sides {
+    grid-template-columns: minmax(0, 1fr);
+  }
+
+  .joints {
+    padding-inline: 12px;
+  }
+}
+
+@media (width <= 620px) {
+  .add {
+    flex-wrap: wrap;
+  }
+
+  .add p {
+    flex: 1 0 100%;
+    margin: 0;
+  }
 }
 
 table {
@@ -323,7 +364,7 @@ td {
 }
 
 tr.looked td {
-  background: #fff;
+  background: var(--field);
 }
 
 tr.looked td:first-child {

@@ -99,7 +99,7 @@ textarea {
 table {
   border-collapse: collapse;
   width: 100%;
-  background: #fff;
+  background: var(--field);
 }
 
 th,

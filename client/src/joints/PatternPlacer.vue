@@ -104,14 +104,14 @@ function take(): void {
   width: 420px;
   height: 420px;
   margin: 0 auto;
-  background: #fff;
+  background: var(--field);
   border: 1px solid var(--line-strong);
   cursor: crosshair;
   touch-action: none;
 }
 
 circle {
-  fill: #fff;
+  fill: var(--field);
   stroke: var(--ink);
   stroke-width: 0.6;
   cursor: grab;

@@ -45,11 +45,11 @@ const level = computed(() => (preload.value ? levels[preload.value.verdict] : ''
 }
 
 .ground {
-  fill: #e2dccb;
+  fill: var(--path);
 }
 
 .band {
-  fill: #a9b695;
+  fill: light-dark(#a9b695, #55664a);
 }
 
 .target {
@@ -57,11 +57,11 @@ const level = computed(() => (preload.value ? levels[preload.value.verdict] : ''
 }
 
 .warn .band {
-  fill: #e3bf78;
+  fill: light-dark(#e3bf78, #7a6330);
 }
 
 .stop .band {
-  fill: #dda084;
+  fill: light-dark(#dda084, #7d4a34);
 }
 
 .stop .target {

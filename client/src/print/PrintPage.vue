@@ -30,11 +30,12 @@ const lists = computed(() => [
   },
   { title: 'Consumables', items: sheet.value?.consumables ?? [] },
 ]);
-const open = computed(() => sheet.value?.state !== 'released');
+/** Nothing is said of it before it is known. */
+const open = computed(() => sheet.value !== null && sheet.value.state !== 'released');
 </script>
 
 <template>
-  <main class="print" tabindex="0" aria-label="Print">
+  <main id="main" class="print" tabindex="0" aria-label="Print">
     <component :is="'style'">{{ pageRule }}</component>
     <div class="tools">
       <fieldset>
@@ -130,7 +131,7 @@ const open = computed(() => sheet.value?.state !== 'released');
           <li v-for="line in sheet.practice" :key="line">{{ line }}</li>
         </ul>
       </section>
-      <section class="torques">
+      <section class="torques" tabindex="0" aria-label="Torque table">
         <h2>Torque table</h2>
         <table v-if="sheet.torques.length">
           <thead>
@@ -211,6 +212,7 @@ fieldset {
 }
 
 .paper {
+  color-scheme: light;
   background: #fff;
   color: #000;
   margin: 0 auto;
@@ -476,6 +478,53 @@ footer {
   margin-top: 14px;
   font-size: 11.5px;
   color: #333;
+}
+
+/* On a narrow screen the sheet flows, in larger type; on paper it is as ever. */
+@media screen and (width <= 900px) {
+  .print {
+    padding: 10px 0 40px;
+  }
+
+  .tools {
+    flex-wrap: wrap;
+    padding: 0 12px;
+  }
+
+  .paper {
+    width: auto;
+    padding: 18px 14px;
+    border-inline: 0;
+    font-size: 17px;
+  }
+
+  .hand,
+  .drawn {
+    grid-template-columns: minmax(0, 1fr);
+    font-size: 16px;
+  }
+
+  .about {
+    grid-template-columns: minmax(0, 1fr);
+  }
+
+  .torques {
+    overflow-x: auto;
+  }
+
+  .torques table {
+    min-width: 640px;
+    font-size: 14px;
+  }
+
+  header {
+    flex-wrap: wrap;
+  }
+
+  .stamp {
+    max-width: none;
+    text-align: left;
+  }
 }
 
 @media print {

@@ -65,7 +65,8 @@ const print = (): void => window.print();
 </script>
 
 <template>
-  <main class="ready" aria-label="Ready">
+  <main id="main" class="ready" aria-label="Ready">
+    <h1 class="visually-hidden">{{ draft.revision?.title }}: ready</h1>
     <TroubleNote v-if="trouble && !ready" :trouble="trouble" />
     <template v-if="ready">
       <section class="verdict" :class="{ go: ready.go }" aria-label="Verdict">
@@ -108,9 +109,7 @@ const print = (): void => window.print();
       </section>
       <div class="lists" tabindex="0" role="region" aria-label="What must be in hand">
         <TroubleNote v-if="trouble" :trouble="trouble" />
-        <h1 class="paper-only">
-          {{ draft.revision?.number }} {{ draft.revision?.title }}, revision {{ draft.revision?.letter }}: pick list
-        </h1>
+        <p class="paper-only">{{ draft.revision?.number }} {{ draft.revision?.title }}, revision {{ draft.revision?.letter }}: pick list</p>
         <section v-for="group in groups" :key="group.group">
           <h2>
             {{ group.title }}
@@ -312,6 +311,46 @@ li label {
 
 .paper-only {
   display: none;
+}
+
+@media (width <= 980px) {
+  .ready {
+    display: block;
+    overflow: auto;
+  }
+
+  .verdict,
+  .lists {
+    overflow: visible;
+  }
+}
+
+@media (width <= 620px) {
+  .verdict,
+  .lists {
+    padding: 16px 14px 30px;
+  }
+
+  li {
+    grid-template-columns: minmax(0, 1fr) auto;
+    gap: 2px 10px;
+    padding: 8px 0;
+  }
+
+  .note:not(:empty) {
+    grid-column: 1 / -1;
+    grid-row: 2;
+    padding-left: 26px;
+  }
+
+  li label {
+    min-height: 28px;
+  }
+
+  input[type='checkbox'] {
+    width: 20px;
+    height: 20px;
+  }
 }
 
 @media print {

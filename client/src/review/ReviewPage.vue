@@ -105,7 +105,7 @@ const next = computed(() => {
 </script>
 
 <template>
-  <main class="review">
+  <main id="main" class="review" aria-label="Review">
     <section class="life" tabindex="0" aria-label="Life of the revision">
       <h1>Review</h1>
       <p class="state"><StateTag :state="revision.state" :letter="revision.letter" /> {{ next }}</p>
@@ -210,6 +210,13 @@ const next = computed(() => {
   grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
 }
 
+@media (width <= 980px) {
+  .review {
+    display: block;
+    overflow: auto;
+  }
+}
+
 .life,
 .found {
   overflow-y: auto;
@@ -260,6 +267,13 @@ const next = computed(() => {
   margin: 8px 0 24px;
   padding: 0;
   border-top: 1px solid var(--line-strong);
+}
+
+@media (width <= 620px) {
+  .life,
+  .found {
+    padding: 16px 14px 40px;
+  }
 }
 
 .events li {

@@ -4,6 +4,7 @@ import { useRoute, useRouter } from 'vue-router';
 import PlainPage from '../frame/PlainPage.vue';
 import { api, take, type FactorSetup, type MeView, type Trouble } from '../shared/api/client';
 import { troubleOf } from '../shared/api/trouble';
+import { look, type Look } from '../shared/look';
 import { useSession } from '../shared/session';
 import TroubleNote from '../shared/TroubleNote.vue';
 import { dayAndTime } from '../shared/when';
@@ -73,6 +74,12 @@ const endOthers = (): Promise<void> =>
 const others = computed(() => me.value?.sessions.filter((s) => !s.isThis).length ?? 0);
 const goOn = (): Promise<unknown> =>
   router.push(typeof route.query.to === 'string' && route.query.to.startsWith('/') ? route.query.to : '/');
+
+const looks: { value: Look; label: string }[] = [
+  { value: 'system', label: 'as the system has it' },
+  { value: 'light', label: 'light' },
+  { value: 'dark', label: 'dark, for the shop floor' },
+];
 </script>
 
 <template>
@@ -156,6 +163,16 @@ const goOn = (): Promise<unknown> =>
         </form>
       </section>
 
+      <section aria-labelledby="look">
+        <h2 id="look">Light or dark</h2>
+        <fieldset class="looks">
+          <legend class="visually-hidden">The page’s look in this browser</legend>
+          <label v-for="one in looks" :key="one.value"
+            ><input v-model="look" type="radio" name="look" :value="one.value" /> {{ one.label }}</label
+          >
+        </fieldset>
+      </section>
+
       <section aria-labelledby="sessions">
         <div class="line">
           <h2 id="sessions">Where you are signed in</h2>
@@ -202,6 +219,15 @@ const goOn = (): Promise<unknown> =>
 </template>
 
 <style scoped>
+.looks {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 22px;
+  border: 0;
+  margin: 6px 0 0;
+  padding: 0;
+}
+
 .me {
   max-width: 920px;
 }
@@ -249,7 +275,7 @@ h2 {
 }
 
 .setup img {
-  background: #fff;
+  background: var(--field);
   border: 1px solid var(--line-strong);
 }
 

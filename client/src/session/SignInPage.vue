@@ -130,9 +130,38 @@ const enter = (name: string, word: string): Promise<void> =>
   grid-template-columns: 1.1fr 1fr;
 }
 
+@media (width <= 900px) {
+  .page {
+    grid-template-columns: minmax(0, 1fr);
+  }
+
+  .page .left {
+    padding: 22px 20px;
+  }
+
+  .page .left h1 {
+    font-size: 30px;
+    margin-bottom: 8px;
+  }
+
+  .page .brand {
+    margin-bottom: 18px;
+  }
+
+  .page .path {
+    display: none;
+  }
+
+  .page .right {
+    padding: 24px 20px 40px;
+  }
+}
+
 .left {
-  background: var(--moss);
-  color: #fbf9f4;
+  --ground: light-dark(#4b5d3a, #2b3524);
+
+  background: var(--ground);
+  color: var(--on-dark);
   padding: 12vh 64px 40px;
 }
 
@@ -146,7 +175,7 @@ const enter = (name: string, word: string): Promise<void> =>
 
 .brand img {
   border-radius: 7px;
-  border: 1px solid #fbf9f4;
+  border: 1px solid var(--on-dark);
 }
 
 .left h1 {
@@ -179,13 +208,13 @@ const enter = (name: string, word: string): Promise<void> =>
 }
 
 .path circle {
-  fill: var(--moss);
-  stroke: #fbf9f4;
+  fill: var(--ground);
+  stroke: var(--on-dark);
   stroke-width: 4;
 }
 
 .path .full {
-  fill: #fbf9f4;
+  fill: var(--on-dark);
   stroke: none;
 }
 

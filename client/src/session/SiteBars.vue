@@ -47,8 +47,8 @@ p {
 }
 
 .demo {
-  background: var(--ink);
-  color: #fbf9f4;
+  background: var(--dark);
+  color: var(--on-dark);
   padding: 2px 14px 3px;
 }
 

@@ -28,6 +28,7 @@ defineProps<{ caution: Caution }>();
   display: flex;
   align-items: stretch;
   border: 1.5px solid var(--on);
+  color: var(--on);
   background: #fff;
   font-size: 13px;
   line-height: 1.35;
@@ -46,6 +47,17 @@ defineProps<{ caution: Caution }>();
   color: var(--on);
   border-right: 1.5px solid var(--on);
   print-color-adjust: exact;
+}
+
+@media screen and (width <= 620px) {
+  .caution {
+    flex-direction: column;
+  }
+
+  .caution .signal {
+    border-right: 0;
+    border-bottom: 1.5px solid var(--on);
+  }
 }
 
 .text {

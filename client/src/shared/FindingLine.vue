@@ -108,7 +108,7 @@ p {
 
 .fix:hover {
   background: var(--moss);
-  color: #fff;
+  color: var(--on-mark);
 }
 
 .page :deep(h1) {

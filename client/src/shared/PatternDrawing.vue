@@ -73,26 +73,26 @@ const label = computed(() => `${props.name}: tighten in the order ${props.order.
 <style scoped>
 .way {
   fill: none;
-  stroke: #8b8779;
+  stroke: var(--ink-soft);
   stroke-width: 0.4;
   stroke-dasharray: 1.6 1.2;
 }
 
 circle {
-  fill: #fff;
-  stroke: #22261f;
+  fill: var(--field);
+  stroke: var(--ink);
   stroke-width: 0.9;
 }
 
 circle.first {
-  fill: #22261f;
+  fill: var(--ink);
 }
 
 text {
   font-family: var(--figures);
   text-anchor: middle;
   dominant-baseline: central;
-  fill: #22261f;
+  fill: var(--ink);
 }
 
 .turn {
@@ -100,10 +100,10 @@ text {
 }
 
 .turn.first {
-  fill: #fff;
+  fill: var(--field);
 }
 
 .number {
-  fill: #4c4f44;
+  fill: var(--ink-soft);
 }
 </style>

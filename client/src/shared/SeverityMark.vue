@@ -37,7 +37,7 @@ const names: Record<Severity, string> = { stop: 'Stop', warn: 'Warning', hint: '
 }
 
 .cut {
-  stroke: #fff;
+  stroke: var(--on-mark);
   stroke-width: 2;
   stroke-linecap: round;
   fill: none;

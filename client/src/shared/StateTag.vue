@@ -38,7 +38,7 @@ defineProps<{ state: RevisionState; letter: string }>();
 }
 
 .released {
-  color: #fff;
+  color: var(--on-mark);
   background: var(--moss);
   border-color: var(--moss);
 }

@@ -53,6 +53,8 @@ export const useSession = defineStore('session', () => {
   if (channel) channel.onmessage = () => void load().catch(() => undefined);
 
   const is = (role: string): boolean => view.value?.roles.includes(role) ?? false;
+  /** Works from released sheets, and writes or judges none. */
+  const isReader = computed(() => signedIn.value && !['author', 'reviewer', 'approver', 'administrator'].some(is));
 
-  return { view, offline, signedIn, load, enter, leave, forget, is };
+  return { view, offline, signedIn, load, enter, leave, forget, is, isReader };
 });

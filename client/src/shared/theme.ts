@@ -1,8 +1,22 @@
+import { theme as designs } from 'ant-design-vue';
 import type { ThemeConfig } from 'ant-design-vue/es/config-provider/context';
 
-/** Paper, ink, moss, clay, ochre, slate; the same values stand as variables in styles.css. */
-export const theme: ThemeConfig = {
+const shape: ThemeConfig['token'] = {
+  borderRadius: 3,
+  fontFamily: "'Atkinson Hyperlegible Next Variable', sans-serif",
+  fontSize: 15,
+  controlHeight: 34,
+  boxShadow: '0 2px 0 rgba(0,0,0,.14)',
+  boxShadowSecondary: '0 3px 0 rgba(0,0,0,.2)',
+  motionDurationMid: '0.12s',
+  motionDurationSlow: '0.15s',
+};
+const quiet = { controlOutline: 'transparent', controlTmpOutline: 'transparent' };
+
+/** Paper, ink, moss, clay, ochre, slate by day; the same values stand as variables in styles.css. */
+const light: ThemeConfig = {
   token: {
+    ...shape,
     colorPrimary: '#4B5D3A',
     colorInfo: '#3C5A73',
     colorError: '#A94A22',
@@ -11,16 +25,25 @@ export const theme: ThemeConfig = {
     colorTextPlaceholder: '#6A6B60',
     colorBgBase: '#FBF9F4',
     colorBorder: '#B9B3A3',
-    borderRadius: 3,
-    fontFamily: "'Atkinson Hyperlegible Next Variable', sans-serif",
-    fontSize: 15,
-    controlHeight: 34,
-    boxShadow: '0 2px 0 rgba(34,38,31,.12)',
-    boxShadowSecondary: '0 3px 0 rgba(34,38,31,.16)',
-    motionDurationMid: '0.12s',
-    motionDurationSlow: '0.15s',
   },
-  components: {
-    Button: { controlOutline: 'transparent', controlTmpOutline: 'transparent', primaryColor: '#FBF9F4' } as never,
-  },
+  components: { Button: { ...quiet, primaryColor: '#FBF9F4' } as never },
 };
+
+/** And by night. */
+const dark: ThemeConfig = {
+  algorithm: designs.darkAlgorithm,
+  token: {
+    ...shape,
+    colorPrimary: '#A9C08F',
+    colorInfo: '#9FC0DC',
+    colorError: '#F19A72',
+    colorWarning: '#E3B45C',
+    colorText: '#ECE8DC',
+    colorTextPlaceholder: '#A3A093',
+    colorBgBase: '#1E221C',
+    colorBorder: '#5A6052',
+  },
+  components: { Button: { ...quiet, primaryColor: '#171A16' } as never },
+};
+
+export const themeOf = (isDark: boolean): ThemeConfig => (isDark ? dark : light);

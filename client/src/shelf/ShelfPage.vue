@@ -103,7 +103,7 @@ async function readFile(event: Event): Promise<void> {
 
 <template>
   <PlainBar />
-  <main class="shelf">
+  <main id="main" class="shelf">
     <div class="head">
       <h1>Shelf</h1>
       <input
@@ -175,13 +175,15 @@ async function readFile(event: Event): Promise<void> {
           <td>
             <router-link
               :to="{
-                name: row.state === 'released' ? 'print' : row.state === 'in review' ? 'review' : 'write',
+                name: row.state === 'released' ? (session.isReader ? 'follow' : 'print') : row.state === 'in review' ? 'review' : 'write',
                 params: { id: row.revisionId },
               }"
               class="title"
               >{{ row.title }}</router-link
             >
-            <span class="quiet platform">{{ row.platform }}</span>
+            <span class="quiet platform"
+              ><span class="figures narrow">{{ row.number }} </span>{{ row.platform }}</span
+            >
             <span v-if="row.found.length" class="found">
               <template v-for="(piece, i) in row.found" :key="i"
                 ><mark v-if="piece.isFound">{{ piece.text }}</mark
@@ -362,6 +364,46 @@ tbody tr:hover {
 
 .counts span + span {
   margin-left: 10px;
+}
+
+@media (width <= 900px) {
+  .shelf {
+    padding: 16px 14px;
+  }
+
+  .head,
+  .new {
+    flex-wrap: wrap;
+  }
+
+  .search {
+    flex: 1 0 100%;
+    order: 9;
+  }
+
+  .new .field {
+    flex: 1 0 100%;
+  }
+
+  th:nth-child(n + 4),
+  td:nth-child(n + 4) {
+    display: none;
+  }
+}
+
+.narrow {
+  display: none;
+}
+
+@media (width <= 520px) {
+  th:first-child,
+  td:first-child {
+    display: none;
+  }
+
+  .narrow {
+    display: inline;
+  }
 }
 
 .empty {

@@ -101,7 +101,7 @@ watch(() => props.calculator, begin);
 
 .slip {
   padding: 12px 14px;
-  background: #fff;
+  background: var(--field);
   border: 1px solid var(--line-strong);
   border-top: 5px solid var(--moss);
 }

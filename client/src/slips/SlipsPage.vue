@@ -61,6 +61,12 @@ onMounted(async () => {
   gap: 34px;
 }
 
+@media (width <= 900px) {
+  .sides {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+
 nav {
   display: grid;
   align-content: start;

@@ -170,6 +170,17 @@ fieldset {
   border-bottom: 1px solid var(--line);
 }
 
+@media (width <= 1060px) {
+  .rule {
+    grid-template-columns: minmax(0, 1fr);
+    gap: 4px;
+  }
+
+  .rule :deep(select) {
+    max-width: 100%;
+  }
+}
+
 .rule > label,
 .label {
   font-weight: 600;

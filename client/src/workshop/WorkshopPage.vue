@@ -223,7 +223,7 @@ td input:hover {
 }
 
 td input:focus {
-  background: #fff;
+  background: var(--field);
   border-color: var(--ink);
 }
 

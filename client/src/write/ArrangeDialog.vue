@@ -129,7 +129,7 @@ ol {
   overflow: auto;
   margin: 0;
   padding: 8px 14px 8px 42px;
-  background: #fff;
+  background: var(--field);
   border: 1px solid var(--line-strong);
   font-size: 15.5px;
   white-space: pre-line;
@@ -157,7 +157,7 @@ li + li {
   margin: 6px 0 0;
   padding: 4px 14px;
   list-style: none;
-  background: #fff;
+  background: var(--field);
   border: 1px solid var(--line-strong);
 }
 
@@ -180,6 +180,6 @@ li + li {
 .unsure {
   padding: 6px 12px;
   border-left: 3px solid var(--ochre);
-  background: #fff;
+  background: var(--field);
 }
 </style>

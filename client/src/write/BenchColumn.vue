@@ -28,6 +28,15 @@ watchDebounced(
   { debounce: 40, immediate: true },
 );
 
+/** What is read out when the cursor moves: only what this step changes. */
+const changes = computed(() => {
+  const b = bench.value;
+  if (!b || !b.step) return '';
+  const changed = [b.vehicle, b.off, b.slack, b.temporary, b.open, b.done].flat().filter((line) => line.changed);
+  const says = changed.slice(0, 6).map((line) => (line.id ? `${line.name} ${line.says}` : line.says));
+  return `After step ${b.step}: ${says.join('; ') || 'nothing changes'}${changed.length > 6 ? `; and ${changed.length - 6} more` : ''}.`;
+});
+
 const groups = computed<{ title: string; mark: string; lines: BenchLine[]; empty: string }[]>(() => {
   const b = bench.value;
   if (!b) return [];
@@ -43,7 +52,8 @@ const groups = computed<{ title: string; mark: string; lines: BenchLine[]; empty
 </script>
 
 <template>
-  <section class="bench" aria-label="Bench" aria-live="polite" tabindex="0">
+  <section class="bench" aria-label="Bench" tabindex="0">
+    <p class="visually-hidden" role="status">{{ changes }}</p>
     <h2>
       Bench
       <span class="after"
@@ -160,7 +170,7 @@ li {
 }
 
 li.changed {
-  background: #fff;
+  background: var(--field);
   box-shadow: inset 2px 0 0 var(--moss);
 }
 
@@ -195,16 +205,16 @@ small {
 .slack li,
 .temporary li,
 .open li {
-  color: #8c3c1a;
+  color: var(--clay-ink);
 }
 
 .slack small,
 .temporary small,
 .open small {
-  color: #8c3c1a;
+  color: var(--clay-ink);
 }
 
 .done li {
-  color: #3d4c2f;
+  color: var(--moss-ink);
 }
 </style>

@@ -195,7 +195,7 @@ ul span {
 ol {
   margin: 12px 0;
   padding: 8px 14px 8px 38px;
-  background: #fff;
+  background: var(--field);
   border: 1px solid var(--line-strong);
   white-space: pre-line;
 }

@@ -67,6 +67,7 @@ const short = computed(
 
 .fold b {
   font: 600 18px var(--heading);
+  white-space: nowrap;
 }
 
 .open .fold svg {

@@ -108,11 +108,11 @@ svg {
   fill: none;
   stroke-width: 9;
   stroke-linecap: round;
-  stroke: #ddd6c4;
+  stroke: var(--path);
 }
 
 .worn {
-  stroke: #b9ad8d;
+  stroke: var(--path-worn);
 }
 
 .stretch {
@@ -156,7 +156,7 @@ svg {
 .peg.here {
   background: var(--moss);
   border-color: var(--moss);
-  color: #fff;
+  color: var(--on-mark);
 }
 
 .peg.here.stop {

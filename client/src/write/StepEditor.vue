@@ -526,7 +526,7 @@ textarea:focus-visible {
 }
 
 textarea::placeholder {
-  color: #6a6b60;
+  color: var(--ink-soft);
 }
 
 .chips {
@@ -542,14 +542,14 @@ textarea::placeholder {
   font-size: 12.5px;
   line-height: 18px;
   padding: 0 7px;
-  color: #3d4c2f;
+  color: var(--moss-ink);
   background: var(--moss-pale);
   border-radius: 9px;
 }
 
 .chip.vehicle,
 .chip.aid {
-  color: #2f4a60;
+  color: var(--slate-ink);
   background: var(--slate-pale);
 }
 

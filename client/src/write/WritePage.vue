@@ -23,6 +23,13 @@ const adding = ref(false);
 const phaseName = ref('');
 const arranging = ref<{ phase: { id: string; name: string }; what: 'refit' | 'sort' | 'mirror' } | null>(null);
 const blocksOpen = ref(false);
+/** On a narrow page one of the three stands there at a time. */
+const parts = [
+  { name: 'sheet', label: 'Sheet' },
+  { name: 'bench', label: 'Bench' },
+  { name: 'route', label: 'Route' },
+] as const;
+const shown = ref<(typeof parts)[number]['name']>('sheet');
 const phaseField = ref<HTMLInputElement | null>(null);
 
 async function askPhase(): Promise<void> {
@@ -100,7 +107,13 @@ watch(
 </script>
 
 <template>
-  <main class="write">
+  <main id="main" class="write" aria-label="Write" :data-shown="shown">
+    <h1 class="visually-hidden">{{ draft.revision?.title }}: write</h1>
+    <div class="parts" role="group" aria-label="What is shown">
+      <button v-for="part in parts" :key="part.name" type="button" :aria-pressed="shown === part.name" @click="shown = part.name">
+        {{ part.label }}
+      </button>
+    </div>
     <RouteColumn />
     <section class="sheet" aria-label="Sheet" tabindex="0">
       <JobHeader />
@@ -150,6 +163,51 @@ watch(
   min-height: 0;
   display: grid;
   grid-template-columns: 186px minmax(0, 1fr) 296px;
+}
+
+.parts {
+  display: none;
+}
+
+@media (width <= 1180px) {
+  .write {
+    grid-template-columns: 120px minmax(0, 1fr) 250px;
+  }
+}
+
+@media (width <= 980px) {
+  .write {
+    grid-template: auto minmax(0, 1fr) / minmax(0, 1fr);
+  }
+
+  .parts {
+    display: flex;
+    gap: 2px;
+    padding: 4px 8px 0;
+    border-bottom: 1px solid var(--line-strong);
+  }
+
+  .parts button {
+    min-height: 32px;
+    padding: 0 16px;
+    font: 600 16px var(--heading);
+    color: var(--ink);
+    background: none;
+    border: 0;
+    border-bottom: 4px solid transparent;
+    cursor: pointer;
+  }
+
+  .parts [aria-pressed='true'] {
+    border-bottom-color: var(--moss);
+    color: var(--moss);
+  }
+
+  .write[data-shown='sheet'] > :is(.bench, .route),
+  .write[data-shown='bench'] > :is(.sheet, .route),
+  .write[data-shown='route'] > :is(.sheet, .bench) {
+    display: none;
+  }
 }
 
 .sheet {
@@ -203,5 +261,21 @@ h2 {
 
 .add {
   margin: 18px 0 0 44px;
+}
+
+@media (width <= 980px) {
+  .sheet {
+    border: 0;
+  }
+}
+
+@media (width <= 620px) {
+  .sheet {
+    padding: 12px 10px 120px 2px;
+  }
+
+  h2 {
+    margin-left: 34px;
+  }
 }
 </style>

@@ -11,7 +11,18 @@ using WornPath.Core.Workshops;
 namespace WornPath.Core.Printing;
 
 /// <summary>A step as printed.</summary>
-public sealed record PrintedStep(int Number, string Text, ImmutableArray<Caution> Cautions, int? People);
+/// <param name="Number">Its number on the sheet.</param>
+/// <param name="Text">Its text, for the combination that is walked.</param>
+/// <param name="Cautions">What stands before it.</param>
+/// <param name="People">How many it takes, where it says so.</param>
+/// <param name="Tightens">The joints that are brought to a value here.</param>
+public sealed record PrintedStep(int Number, string Text, ImmutableArray<Caution> Cautions, int? People, ImmutableArray<PrintedTightening> Tightens);
+
+/// <summary>A joint that is brought to a value at a step.</summary>
+/// <param name="Joint">Its number: a row of the torque table.</param>
+/// <param name="Value">What the wrench is set to at this step; empty where neither the step nor the joint has a value.</param>
+/// <param name="Pass">Which of the passes before the full value it is, from 1; null at the full value.</param>
+public sealed record PrintedTightening(string Joint, string Value, int? Pass);
 
 /// <summary>A phase as printed.</summary>
 /// <param name="Name">Its name.</param>
@@ -49,13 +60,37 @@ public sealed record PrintedSheet(
     {
         var sheet = walk.Written;
         var given = new HashSet<Caution>();
+        var tightened = TightenedAt(walk, sheet.Steps.Count());
         var number = 0;
         var phases = sheet.Phases.Where(p => p.Steps.Length > 0)
-            .Select(p => new PrintedPhase(p.Name, [.. p.Steps.Select(s => new PrintedStep(++number, Passages.TextFor(s.Text, sheet.Header.Variants, walk.Combination.Options), UsualCautions.For(s, sheet, given), s.People)).Where(s => s.Text.Length > 0)], TorqueLedger.After(walk, number - 1))).ToImmutableArray();
+            .Select(p => new PrintedPhase(p.Name, [.. p.Steps.Select(s => new PrintedStep(++number, Passages.TextFor(s.Text, sheet.Header.Variants, walk.Combination.Options), UsualCautions.For(s, sheet, given), s.People, tightened[number - 1])).Where(s => s.Text.Length > 0)], TorqueLedger.After(walk, number - 1))).ToImmutableArray();
         return new PrintedSheet(sheet.Header, Printed(Needs.Parts(walk)), ToolList.Of(walk, walk.Workshop), Printed(Needs.Consumables(walk)), phases,
             [.. sheet.Joints.Select(j => Row(j, walk))],
             [.. sheet.Joints.Where(j => j.Count >= 3 && walk.EventsOf(j.Id).Count > 0).Select(j => PatternOf(j, walk.Workshop)).OfType<PrintedPattern>()],
             [.. PracticeOf(walk)]);
+    }
+
+    private static ImmutableArray<PrintedTightening>[] TightenedAt(Walk walk, int steps)
+    {
+        var at = Enumerable.Range(0, steps).Select(_ => new List<PrintedTightening>()).ToArray();
+        foreach (var walked in walk.Events)
+        {
+            if (walked.Verb is not (Verb.Torque or Verb.TorquePass or Verb.Retorque) || walked.Thing is not Joint joint || walked.StepIndex >= steps) continue;
+            var one = walked.Verb == Verb.TorquePass
+                ? new PrintedTightening(joint.SheetId, PassValue(joint, walked.Action, walk.Workshop), walked.Action.Pass ?? 1)
+                : new PrintedTightening(joint.SheetId, joint.TighteningText, null);
+            if (!at[walked.StepIndex].Contains(one)) at[walked.StepIndex].Add(one);
+        }
+
+        return [.. at.Select(all => all.ToImmutableArray())];
+    }
+
+    // The sentence's own value, else the pass as the house divides the full one. Never the full value: a wrench set by it would be too high.
+    private static string PassValue(Joint joint, StepAction action, Workshop workshop)
+    {
+        if (action.Torque is { } stated) return stated.ToString();
+        var passes = JointJudgement.Of(joint, workshop).Passes;
+        return action.Pass is { } pass && pass >= 1 && pass <= passes.Length ? passes[pass - 1].Value.ToString() : "";
     }
 
     // The ways of the house that the words of this sheet touch.

@@ -17,7 +17,8 @@ namespace WornPath.Web.Features;
 public static class PrintEndpoints
 {
     /// <summary>A step as printed, its text as safe HTML.</summary>
-    public sealed record PrintedStepView(int Number, string Html, ImmutableArray<Caution> Cautions, int? People);
+    /// <param name="Tightens">The joints that are brought to a value here, with what the wrench is set to.</param>
+    public sealed record PrintedStepView(int Number, string Html, ImmutableArray<Caution> Cautions, int? People, ImmutableArray<PrintedTightening> Tightens);
 
     /// <summary>A phase as printed.</summary>
     public sealed record PrintedPhaseView(string Name, ImmutableArray<PrintedStepView> Steps, ImmutableArray<OwedTorque> Owed);
@@ -39,7 +40,7 @@ public static class PrintEndpoints
         return TypedResults.Ok(new PrintView(
             revision.Procedure.Number, revision.Procedure.Title, revision.Procedure.Platform, revision.Letter, revision.State, revision.Author.DisplayName, released?.Who, released?.At,
             sheet.Header, sheet.Parts, sheet.Tools, sheet.Consumables,
-            [.. sheet.Phases.Select(p => new PrintedPhaseView(p.Name, [.. p.Steps.Select(s => new PrintedStepView(s.Number, html.Of(s.Text), s.Cautions, s.People))], p.Owed))],
+            [.. sheet.Phases.Select(p => new PrintedPhaseView(p.Name, [.. p.Steps.Select(s => new PrintedStepView(s.Number, html.Of(s.Text), s.Cautions, s.People, s.Tightens))], p.Owed))],
             sheet.Torques, sheet.Patterns, sheet.Practice, draft.Now.Sheet.Header.Variants.IsEmpty ? "" : walk.Combination.Says(draft.Now.Sheet), ValueChecks.VerifiedBy(draft.Now.Sheet, draft.Now.Reviewed.Checks), PrintedSheet.NotJudged));
     }
 }

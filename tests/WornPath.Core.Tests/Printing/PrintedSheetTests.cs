@@ -27,6 +27,18 @@ public class PrintedSheetTests
     }
 
     [Fact]
+    public void A_step_tells_which_joints_are_brought_to_a_value_at_it()
+    {
+        var steps = Printed().Phases.Single().Steps;
+        steps.Single(s => s.Number == 5).Tightens.ShouldBe([new("J2", "22–28 N·m", null)]);
+        steps.Where(s => s.Number != 5).ShouldAllBe(s => s.Tightens.IsEmpty);
+        // At a first pass the wrench is set to the pass, not to the full value.
+        PrintedSheet.Of(new Written().Joint("cap screws", "40 N·m").Set("cap screws", "count", "4")
+                .Steps("Torque the cap screws to 20 N·m in the first pass, crosswise.", "Torque the cap screws to 40 N·m, crosswise.").Walk())
+            .Phases.Single().Steps.Select(s => s.Tightens.Single()).ShouldBe([new("J1", "20 N·m", 1), new("J1", "40 N·m", null)]);
+    }
+
+    [Fact]
     public void Tools_are_those_the_used_fasteners_need_with_the_joints_they_are_for()
     {
         var tools = Printed().Tools.Select(t => (t.What, string.Join(", ", t.For))).ToList();
