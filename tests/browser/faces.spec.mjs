@@ -32,17 +32,6 @@ test('axe finds nothing serious before signing in, on the shelf, nor on the dial
   expect(await serious(ines), 'findings').toEqual([]);
 });
 
-for (const face of ['write', 'joints', 'chart', 'ready', 'review', 'print'])
-  test(`axe finds nothing serious on ${face}`, async ({ enter }) => {
-    const ines = await enter(/Ines Aldaro/);
-    for (const id of face === 'chart' || face === 'ready' ? [1, 4] : [1, 2, 3]) {
-      await ines.goto(`/r/${id}/${face}`, { waitUntil: 'networkidle' });
-      await expect(ines.locator('main')).toBeVisible();
-      if (face === 'print') await expect(ines.getByRole('article')).toBeVisible();
-      expect(await serious(ines), `${face} of ${id}`).toEqual([]);
-    }
-  });
-
 test('an explained finding, the places of the sheet and the keys are reached without a mouse', async ({ enter }) => {
   const page = await enter(/Ines Aldaro/);
   await page.goto('/r/1/write');

@@ -1,5 +1,5 @@
 import { chromium } from 'playwright-core';
-const [,, who, out, widths, look, ...paths] = process.argv;
+const [, , who, out, widths, look, ...paths] = process.argv;
 const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox'] });
 for (const w of widths.split(',')) {
   const [width, height] = w.split('x').map(Number);
@@ -7,11 +7,29 @@ for (const w of widths.split(',')) {
   const page = await context.newPage();
   page.on('pageerror', (e) => console.log('ERROR', e.message));
   await page.goto('/sign-in');
-  if (who !== '-') { await page.getByRole('button', { name: new RegExp(who) }).click(); await page.getByRole('heading', { name: 'Shelf' }).waitFor(); }
+  if (who !== '-') {
+    await page.getByRole('button', { name: new RegExp(who) }).click();
+    await page.getByRole('heading', { name: 'Shelf' }).waitFor();
+  }
   for (const path of paths) {
-    await page.goto(path); await page.waitForLoadState('networkidle'); await page.waitForTimeout(400);
+    await page.goto(path);
+    await page.waitForLoadState('networkidle');
+    await page.waitForTimeout(400);
     const facts = await page.evaluate(() => {
-      const wide = [...document.querySelectorAll('body *')].filter((e) => { const r = e.getBoundingClientRect(); if (!r.width || r.right <= innerWidth + 1) return false; let p = e.parentElement; while (p) { const o = getComputedStyle(p); if (/(auto|scroll|hidden)/.test(o.overflowX)) return false; p = p.parentElement; } return true; }).slice(0, 3).map((e) => e.tagName + '.' + e.className);
+      const wide = [...document.querySelectorAll('body *')]
+        .filter((e) => {
+          const r = e.getBoundingClientRect();
+          if (!r.width || r.right <= innerWidth + 1) return false;
+          let p = e.parentElement;
+          while (p) {
+            const o = getComputedStyle(p);
+            if (/(auto|scroll|hidden)/.test(o.overflowX)) return false;
+            p = p.parentElement;
+          }
+          return true;
+        })
+        .slice(0, 3)
+        .map((e) => e.tagName + '.' + e.className);
       return { scroll: document.documentElement.scrollWidth, h1: [...document.querySelectorAll('h1')].length, wide };
     });
     console.log(w, path, JSON.stringify(facts));

@@ -100,7 +100,9 @@ const cautionsOf = (number: number): string => (number === 1 ? '1 caution' : `${
               />
               <div>
                 <p class="value figures">{{ value || 'no value' }}</p>
-                <p v-if="pass" class="pass"><strong>Pass {{ pass }}.</strong> The full value, {{ torques.get(id)!.value }}, comes later.</p>
+                <p v-if="pass" class="pass">
+                  <strong>Pass {{ pass }}.</strong> The full value, {{ torques.get(id)!.value }}, comes later.
+                </p>
                 <p v-else class="figures">{{ torques.get(id)!.counterpart }}</p>
                 <p>
                   <b class="figures">{{ id }}</b> {{ torques.get(id)!.count > 1 ? `${torques.get(id)!.count} × ` : ''
@@ -111,7 +113,7 @@ const cautionsOf = (number: number): string => (number === 1 ? '1 caution' : `${
                   {{ [torques.get(id)!.treatment, torques.get(id)!.note].filter(Boolean).join('; ') }}
                 </p>
                 <ol v-if="patterns.get(id) && patterns.get(id)!.passes.length > 1">
-                  <li v-for="pass in patterns.get(id)!.passes" :key="pass">{{ pass }}</li>
+                  <li v-for="line in patterns.get(id)!.passes" :key="line">{{ line }}</li>
                 </ol>
                 <p v-if="torques.get(id)!.source" class="quiet">{{ torques.get(id)!.source }}</p>
               </div>
@@ -152,6 +154,7 @@ const cautionsOf = (number: number): string => (number === 1 ? '1 caution' : `${
 
 <style scoped>
 .follow {
+  position: relative;
   flex: 1;
   min-height: 0;
   overflow: auto;

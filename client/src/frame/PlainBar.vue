@@ -96,4 +96,14 @@ nav {
   border-bottom-color: var(--moss);
   color: var(--moss);
 }
+
+@media (forced-colors: active) {
+  .place {
+    border-bottom-color: Canvas;
+  }
+
+  .place.here {
+    border-bottom-color: Highlight;
+  }
+}
 </style>

@@ -22,6 +22,7 @@ defineProps<{ name: string }>();
 }
 
 main {
+  position: relative;
   flex: 1;
   overflow: auto;
   padding: 26px 40px 60px;
@@ -33,13 +34,7 @@ main {
   }
 }
 
-/* Wide tables of a page scroll in themselves, not the page. */
 @media (width <= 1000px) {
-  main :deep(table) {
-    display: block;
-    overflow-x: auto;
-  }
-
   main :deep(.head),
   main :deep(.line) {
     flex-wrap: wrap;

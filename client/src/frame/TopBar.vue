@@ -76,7 +76,7 @@ const others = computed(() => draft.findings.length - draft.stops);
         <template v-if="draft.findings.length">
           <template v-if="draft.stops"><SeverityMark severity="stop" /> {{ draft.stops }}</template>
           <template v-if="others"><SeverityMark severity="warn" /> {{ others }}</template>
-          <span class="visually-hidden">findings</span>
+          <span class="visually-hidden">finding{{ draft.findings.length === 1 ? '' : 's' }}</span>
         </template>
         <template v-else>nothing found</template>
       </button>
@@ -271,6 +271,16 @@ kbd {
 
   .tool {
     display: none;
+  }
+}
+
+@media (forced-colors: active) {
+  .face {
+    border-bottom-color: Canvas;
+  }
+
+  .face.router-link-active {
+    border-bottom-color: Highlight;
   }
 }
 

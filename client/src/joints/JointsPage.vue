@@ -9,6 +9,7 @@ import ValueMark from '../shared/ValueMark.vue';
 import { day } from '../shared/when';
 import Cell from './Cell.vue';
 import JointPanel from './JointPanel.vue';
+import Scrolls from '../shared/Scrolls.vue';
 import PasteDialog from './PasteDialog.vue';
 import PreloadBar from './PreloadBar.vue';
 import ThingsTable from './ThingsTable.vue';
@@ -166,7 +167,7 @@ function back(event: KeyboardEvent): void {
     </div>
     <div class="sides">
       <div class="rows">
-        <div v-if="joints.length" class="scrolls" tabindex="0" role="region" aria-label="Table of joints">
+        <Scrolls v-if="joints.length" name="Table of joints">
           <table @keydown="go">
             <thead>
               <tr>
@@ -223,7 +224,7 @@ function back(event: KeyboardEvent): void {
               </tr>
             </tbody>
           </table>
-        </div>
+        </Scrolls>
         <p v-else class="empty">
           No joint stands here yet. Write “Remove the caliper bolts” in a step and say that they are a new joint, name one below, or paste
           the table from your spreadsheet.
@@ -255,6 +256,7 @@ function back(event: KeyboardEvent): void {
 
 <style scoped>
 .joints {
+  position: relative;
   flex: 1;
   overflow: auto;
   padding: 14px 16px 60px;
@@ -278,17 +280,13 @@ function back(event: KeyboardEvent): void {
   gap: 6px;
 }
 
-.scrolls {
-  overflow-x: auto;
-}
-
 @media (width <= 1180px) {
   .head {
     flex-wrap: wrap;
     gap: 6px 16px;
   }
 
-  .scrolls table {
+  .rows :deep(.scrolls > table) {
     min-width: 860px;
   }
 }

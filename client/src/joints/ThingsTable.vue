@@ -4,6 +4,7 @@ import type { FieldView, ThingKind, ThingView } from '../shared/api/client';
 import { useDraft } from '../shared/draft';
 import Cell from './Cell.vue';
 import ReachDialog from './ReachDialog.vue';
+import Scrolls from '../shared/Scrolls.vue';
 
 /** The other things of the sheet, a table each: parts, connections, fluids, aids, tools, consumables. */
 const props = defineProps<{ fields: Partial<Record<ThingKind, FieldView[]>> }>();
@@ -39,33 +40,35 @@ const drop = (thing: ThingView): void => void draft.send({ do: 'removeThing', id
   <ReachDialog :part="reached" @close="reached = null" />
   <section v-for="group in shown" :key="group.kind" class="group" :class="{ wide: group.fields.length > 3 }">
     <h2>{{ group.title }}</h2>
-    <table v-if="group.things.length">
-      <thead>
-        <tr>
-          <th scope="col" class="id">No.</th>
-          <th v-for="field in group.fields" :key="field.name" scope="col" :class="`of-${field.name}`">{{ field.label }}</th>
-          <th v-if="group.kind === 'part'" scope="col">way to it</th>
-          <th scope="col">steps</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="thing in group.things" :key="thing.id">
-          <td class="figures id">{{ thing.id }}</td>
-          <td v-for="field in group.fields" :key="field.name">
-            <Cell :thing="thing" :field="field.name" :label="`${field.label} of ${thing.id}`" :choices="field.choices" />
-          </td>
-          <td v-if="group.kind === 'part'" class="steps">
-            <button type="button" class="way" :aria-label="`What must come off to reach ${thing.id}`" @click="reached = thing">
-              reach
-            </button>
-          </td>
-          <td class="figures steps">
-            <template v-if="thing.steps.length">{{ thing.steps.join(', ') }}</template>
-            <button v-else-if="draft.canEdit" type="button" :aria-label="`Delete ${thing.id}`" @click="drop(thing)">delete</button>
-          </td>
-        </tr>
-      </tbody>
-    </table>
+    <Scrolls v-if="group.things.length" :name="group.title">
+      <table>
+        <thead>
+          <tr>
+            <th scope="col" class="id">No.</th>
+            <th v-for="field in group.fields" :key="field.name" scope="col" :class="`of-${field.name}`">{{ field.label }}</th>
+            <th v-if="group.kind === 'part'" scope="col">way to it</th>
+            <th scope="col">steps</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="thing in group.things" :key="thing.id">
+            <td class="figures id">{{ thing.id }}</td>
+            <td v-for="field in group.fields" :key="field.name">
+              <Cell :thing="thing" :field="field.name" :label="`${field.label} of ${thing.id}`" :choices="field.choices" />
+            </td>
+            <td v-if="group.kind === 'part'" class="steps">
+              <button type="button" class="way" :aria-label="`What must come off to reach ${thing.id}`" @click="reached = thing">
+                reach
+              </button>
+            </td>
+            <td class="figures steps">
+              <template v-if="thing.steps.length">{{ thing.steps.join(', ') }}</template>
+              <button v-else-if="draft.canEdit" type="button" :aria-label="`Delete ${thing.id}`" @click="drop(thing)">delete</button>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </Scrolls>
     <form v-if="draft.canEdit" @submit.prevent="add(group.kind)">
       <input
         v-model="names[group.kind]"

@@ -2,6 +2,7 @@
 import { onMounted, ref, watch } from 'vue';
 import { api, NotConnected, Refused, take, type ToolLine } from '../shared/api/client';
 import { useDraft } from '../shared/draft';
+import Scrolls from '../shared/Scrolls.vue';
 
 /** The tool list the core compiles from fasteners, values and steps; what the crib lacks is marked. */
 const draft = useDraft();
@@ -28,24 +29,26 @@ watch(() => draft.seq, load);
       Tools <span class="figures">{{ lines.length }}</span>
     </h2>
     <p v-if="!lines.length" class="quiet">Tools stand here as soon as a step loosens, tightens or drains something.</p>
-    <table v-else>
-      <thead>
-        <tr>
-          <th scope="col">tool</th>
-          <th scope="col">for</th>
-          <th scope="col">steps</th>
-          <th scope="col">note</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="line in lines" :key="line.what" :class="{ lacking: line.lacking }">
-          <td><span v-if="line.lacking" class="mark" title="The crib lacks it">▲ lacking</span> {{ line.what }}</td>
-          <td class="figures">{{ line.for.join(', ') }}</td>
-          <td class="figures">{{ line.steps.join(', ') }}</td>
-          <td>{{ line.note }}</td>
-        </tr>
-      </tbody>
-    </table>
+    <Scrolls v-else name="Tools">
+      <table>
+        <thead>
+          <tr>
+            <th scope="col">tool</th>
+            <th scope="col">for</th>
+            <th scope="col">steps</th>
+            <th scope="col">note</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="line in lines" :key="line.what" :class="{ lacking: line.lacking }">
+            <td><span v-if="line.lacking" class="mark" title="The crib lacks it">▲ lacking</span> {{ line.what }}</td>
+            <td class="figures">{{ line.for.join(', ') }}</td>
+            <td class="figures">{{ line.steps.join(', ') }}</td>
+            <td>{{ line.note }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </Scrolls>
   </section>
 </template>
 

@@ -9,6 +9,7 @@ import AuditSection from './AuditSection.vue';
 import LinkNote from './LinkNote.vue';
 import MailSection from './MailSection.vue';
 import PersonForm, { type PersonDraft } from './PersonForm.vue';
+import Scrolls from '../shared/Scrolls.vue';
 
 /** Who may sign in, and as what. Nobody is deleted: what somebody wrote and signed keeps her name. */
 const people = ref<PersonLine[] | null>(null);
@@ -73,107 +74,118 @@ const reset = (p: PersonLine): Promise<boolean> =>
     <TroubleNote v-if="trouble" :trouble="trouble" />
     <p v-if="said" role="status" class="said">{{ said }}</p>
     <LinkNote v-if="link" :link="link" @done="link = null" />
-    <table v-if="people">
-      <thead>
-        <tr>
-          <th scope="col">Name</th>
-          <th scope="col">Roles</th>
-          <th scope="col">Access</th>
-          <th scope="col">Second factor</th>
-          <th scope="col">Last seen</th>
-          <th scope="col"><span class="visually-hidden">What can be done</span></th>
-        </tr>
-      </thead>
-      <tbody>
-        <template v-for="person in people" :key="person.id">
-          <tr :class="person.state">
-            <td>
-              <strong>{{ person.name }}</strong> <span v-if="person.isMe" class="quiet">(you)</span>
-              <span class="account figures">{{ person.userName }}</span>
-            </td>
-            <td>{{ person.roles.join(', ') }}</td>
-            <td>
-              <span v-if="person.state === 'active'">active</span>
-              <span v-else-if="person.state === 'disabled'" class="off">✕ disabled</span>
-              <span v-else class="waits">
-                <template v-if="person.linkEndsAt">○ invited, until {{ dayAndTime(person.linkEndsAt) }}</template>
-                <template v-else>○ invited, the link is too old</template>
-              </span>
-              <span v-if="person.wrongTries >= 5" class="tries">▲ {{ person.wrongTries }} wrong tries in the last quarter of an hour</span>
-            </td>
-            <td>{{ person.hasFactor ? 'yes' : 'no' }}</td>
-            <td>
-              {{ person.seenAt ? dayAndTime(person.seenAt) : 'never' }}
-              <span v-if="person.sessions" class="quiet">({{ person.sessions }} session{{ person.sessions === 1 ? '' : 's' }} open)</span>
-            </td>
-            <td>
-              <div class="acts">
-                <button
-                  type="button"
-                  class="link"
-                  :aria-label="`Change ${person.name}`"
-                  :aria-expanded="changing === person.id"
-                  @click="changing = changing === person.id ? null : person.id"
+    <Scrolls v-if="people" name="People">
+      <table>
+        <thead>
+          <tr>
+            <th scope="col">Name</th>
+            <th scope="col">Roles</th>
+            <th scope="col">Access</th>
+            <th scope="col">Second factor</th>
+            <th scope="col">Last seen</th>
+            <th scope="col"><span class="visually-hidden">What can be done</span></th>
+          </tr>
+        </thead>
+        <tbody>
+          <template v-for="person in people" :key="person.id">
+            <tr :class="person.state">
+              <td>
+                <strong>{{ person.name }}</strong> <span v-if="person.isMe" class="quiet">(you)</span>
+                <span class="account figures">{{ person.userName }}</span>
+              </td>
+              <td>{{ person.roles.join(', ') }}</td>
+              <td>
+                <span v-if="person.state === 'active'">active</span>
+                <span v-else-if="person.state === 'disabled'" class="off">✕ disabled</span>
+                <span v-else class="waits">
+                  <template v-if="person.linkEndsAt">○ invited, until {{ dayAndTime(person.linkEndsAt) }}</template>
+                  <template v-else>○ invited, the link is too old</template>
+                </span>
+                <span v-if="person.wrongTries >= 5" class="tries"
+                  >▲ {{ person.wrongTries }} wrong tries in the last quarter of an hour</span
                 >
-                  Change
-                </button>
-                <template v-if="!person.isMe">
+              </td>
+              <td>{{ person.hasFactor ? 'yes' : 'no' }}</td>
+              <td>
+                {{ person.seenAt ? dayAndTime(person.seenAt) : 'never' }}
+                <span v-if="person.sessions" class="quiet">({{ person.sessions }} session{{ person.sessions === 1 ? '' : 's' }} open)</span>
+              </td>
+              <td>
+                <div class="acts">
                   <button
-                    v-if="person.wrongTries > 0"
                     type="button"
                     class="link"
-                    :disabled="busy"
-                    :aria-label="`Unlock ${person.name}`"
-                    @click="unlock(person)"
+                    :aria-label="`Change ${person.name}`"
+                    :aria-expanded="changing === person.id"
+                    @click="changing = changing === person.id ? null : person.id"
                   >
-                    Unlock
+                    Change
                   </button>
-                  <button
-                    v-if="person.state !== 'disabled'"
-                    type="button"
-                    class="link"
-                    :disabled="busy"
-                    :aria-label="`New link for ${person.name}`"
-                    :title="
-                      person.state === 'active'
-                        ? 'Password and second factor hold no more; a new link is made'
-                        : 'The former link opens nothing any more'
-                    "
-                    @click="reset(person)"
-                  >
-                    {{ person.state === 'active' ? 'Reset' : 'New link' }}
-                  </button>
-                  <button
-                    v-if="person.state !== 'disabled'"
-                    type="button"
-                    class="link"
-                    :disabled="busy"
-                    :aria-label="`Disable ${person.name}`"
-                    @click="disable(person)"
-                  >
-                    Disable
-                  </button>
-                  <button v-else type="button" class="link" :disabled="busy" :aria-label="`Enable ${person.name}`" @click="enable(person)">
-                    Enable
-                  </button>
-                </template>
-              </div>
-            </td>
-          </tr>
-          <tr v-if="person.state === 'disabled' && person.owns" class="note">
-            <td colspan="6">
-              {{ person.owns }} procedure{{ person.owns === 1 ? ' is' : 's are' }} still {{ person.name }}’s: hand
-              {{ person.owns === 1 ? 'it' : 'them' }} over under Review.
-            </td>
-          </tr>
-          <tr v-if="changing === person.id" class="form">
-            <td colspan="6">
-              <PersonForm :person="person" :busy="busy" @keep="change(person, $event)" @leave="changing = null" />
-            </td>
-          </tr>
-        </template>
-      </tbody>
-    </table>
+                  <template v-if="!person.isMe">
+                    <button
+                      v-if="person.wrongTries > 0"
+                      type="button"
+                      class="link"
+                      :disabled="busy"
+                      :aria-label="`Unlock ${person.name}`"
+                      @click="unlock(person)"
+                    >
+                      Unlock
+                    </button>
+                    <button
+                      v-if="person.state !== 'disabled'"
+                      type="button"
+                      class="link"
+                      :disabled="busy"
+                      :aria-label="`${person.state === 'active' ? 'Reset' : 'New link for'} ${person.name}`"
+                      :title="
+                        person.state === 'active'
+                          ? 'Password and second factor hold no more; a new link is made'
+                          : 'The former link opens nothing any more'
+                      "
+                      @click="reset(person)"
+                    >
+                      {{ person.state === 'active' ? 'Reset' : 'New link' }}
+                    </button>
+                    <button
+                      v-if="person.state !== 'disabled'"
+                      type="button"
+                      class="link"
+                      :disabled="busy"
+                      :aria-label="`Disable ${person.name}`"
+                      @click="disable(person)"
+                    >
+                      Disable
+                    </button>
+                    <button
+                      v-else
+                      type="button"
+                      class="link"
+                      :disabled="busy"
+                      :aria-label="`Enable ${person.name}`"
+                      @click="enable(person)"
+                    >
+                      Enable
+                    </button>
+                  </template>
+                </div>
+              </td>
+            </tr>
+            <tr v-if="person.state === 'disabled' && person.owns" class="note">
+              <td colspan="6">
+                {{ person.owns }} procedure{{ person.owns === 1 ? ' is' : 's are' }} still {{ person.name }}’s: hand
+                {{ person.owns === 1 ? 'it' : 'them' }} over under Review.
+              </td>
+            </tr>
+            <tr v-if="changing === person.id" class="form">
+              <td colspan="6">
+                <PersonForm :person="person" :busy="busy" @keep="change(person, $event)" @leave="changing = null" />
+              </td>
+            </tr>
+          </template>
+        </tbody>
+      </table>
+    </Scrolls>
     <p v-else-if="!trouble" class="quiet" role="status">Looking …</p>
     <MailSection />
     <AuditSection :after="people" />

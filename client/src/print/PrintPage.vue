@@ -190,6 +190,7 @@ const open = computed(() => sheet.value !== null && sheet.value.state !== 'relea
 
 <style scoped>
 .print {
+  position: relative;
   flex: 1;
   overflow: auto;
   padding: 16px 20px 60px;

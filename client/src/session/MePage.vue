@@ -10,6 +10,7 @@ import TroubleNote from '../shared/TroubleNote.vue';
 import { dayAndTime } from '../shared/when';
 import { browserName } from './browserName';
 import PasswordField from './PasswordField.vue';
+import Scrolls from '../shared/Scrolls.vue';
 
 /** A person's own access: password, second factor, where she is signed in. */
 const session = useSession();
@@ -178,39 +179,41 @@ const looks: { value: Look; label: string }[] = [
           <h2 id="sessions">Where you are signed in</h2>
           <button v-if="others" type="button" class="link" :disabled="busy" @click="endOthers">End all others</button>
         </div>
-        <table>
-          <thead>
-            <tr>
-              <th scope="col">Browser</th>
-              <th scope="col">From</th>
-              <th scope="col">Since</th>
-              <th scope="col">Last seen</th>
-              <th scope="col">Ends</th>
-              <th scope="col"><span class="visually-hidden">End</span></th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="one in me.sessions" :key="one.id">
-              <td>{{ browserName(one.browser) }}</td>
-              <td class="figures">{{ one.address }}</td>
-              <td>{{ dayAndTime(one.begunAt) }}</td>
-              <td>{{ dayAndTime(one.seenAt) }}</td>
-              <td>{{ dayAndTime(one.endsAt) }}</td>
-              <td>
-                <strong v-if="one.isThis">this one</strong>
-                <button
-                  v-else
-                  type="button"
-                  class="link"
-                  :aria-label="`End the session of ${browserName(one.browser)}`"
-                  @click="end(one.id)"
-                >
-                  End it
-                </button>
-              </td>
-            </tr>
-          </tbody>
-        </table>
+        <Scrolls name="Sessions">
+          <table>
+            <thead>
+              <tr>
+                <th scope="col">Browser</th>
+                <th scope="col">From</th>
+                <th scope="col">Since</th>
+                <th scope="col">Last seen</th>
+                <th scope="col">Ends</th>
+                <th scope="col"><span class="visually-hidden">End</span></th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="one in me.sessions" :key="one.id">
+                <td>{{ browserName(one.browser) }}</td>
+                <td class="figures">{{ one.address }}</td>
+                <td>{{ dayAndTime(one.begunAt) }}</td>
+                <td>{{ dayAndTime(one.seenAt) }}</td>
+                <td>{{ dayAndTime(one.endsAt) }}</td>
+                <td>
+                  <strong v-if="one.isThis">this one</strong>
+                  <button
+                    v-else
+                    type="button"
+                    class="link"
+                    :aria-label="`End it: the session of ${browserName(one.browser)}`"
+                    @click="end(one.id)"
+                  >
+                    End it
+                  </button>
+                </td>
+              </tr>
+            </tbody>
+          </table>
+        </Scrolls>
       </section>
     </div>
     <TroubleNote v-else-if="trouble" :trouble="trouble" />

@@ -33,7 +33,7 @@ const waits = computed(() => outbox.items.length);
       >Sign in again</router-link
     >
   </p>
-  <p v-if="session.view?.isDemo" class="demo">
+  <p v-if="session.view?.isDemo" class="demo" role="region" aria-label="What this workshop is">
     <strong>Sample workshop.</strong> Invented people and values; anybody can sign in as any of them. Keep no work here.
   </p>
 </template>

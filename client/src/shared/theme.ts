@@ -26,7 +26,7 @@ const light: ThemeConfig = {
     colorBgBase: '#FBF9F4',
     colorBorder: '#B9B3A3',
   },
-  components: { Button: { ...quiet, primaryColor: '#FBF9F4' } as never },
+  components: { Button: quiet as never },
 };
 
 /** And by night. */
@@ -40,10 +40,13 @@ const dark: ThemeConfig = {
     colorWarning: '#E3B45C',
     colorText: '#ECE8DC',
     colorTextPlaceholder: '#A3A093',
+    // On grounds of moss and clay, which are light by night.
+    colorTextLightSolid: '#171A16',
+    colorBgSpotlight: '#ECE8DC',
     colorBgBase: '#1E221C',
     colorBorder: '#5A6052',
   },
-  components: { Button: { ...quiet, primaryColor: '#171A16' } as never },
+  components: { Button: quiet as never },
 };
 
 export const themeOf = (isDark: boolean): ThemeConfig => (isDark ? dark : light);

@@ -194,6 +194,7 @@ fieldset {
 
 .acts {
   display: flex;
+  flex-wrap: wrap;
   gap: 12px;
   margin-top: 14px;
 }

@@ -118,6 +118,18 @@ h3 {
   padding: 2px 0;
 }
 
+@media (width <= 1060px) {
+  .rule,
+  .rule.weigh {
+    grid-template-columns: minmax(0, 1fr);
+    gap: 4px;
+  }
+
+  .rule :is(select, input) {
+    max-width: 100%;
+  }
+}
+
 .rule label {
   font-weight: 600;
 }
@@ -139,6 +151,7 @@ h3 {
 
 .term {
   display: flex;
+  flex-wrap: wrap;
   gap: 10px;
   align-items: center;
   padding: 3px 0;

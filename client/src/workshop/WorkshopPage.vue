@@ -10,6 +10,7 @@ import DocumentsForm from './DocumentsForm.vue';
 import RulesForm from './RulesForm.vue';
 import WordsForm from './WordsForm.vue';
 import TroubleNote from '../shared/TroubleNote.vue';
+import Scrolls from '../shared/Scrolls.vue';
 
 /** The workshop: the wrench crib every value is held against, the house rules, the source documents, and the blocks. */
 const session = useSession();
@@ -102,39 +103,41 @@ async function readFile(event: Event): Promise<void> {
             />
           </template>
         </div>
-        <table v-if="rows.length">
-          <thead>
-            <tr>
-              <th v-for="column in columns" :key="column" scope="col">{{ column }}</th>
-              <th scope="col">used from</th>
-              <th scope="col">calibrate by</th>
-              <th v-if="workshop.mayChange" scope="col"><span class="visually-hidden">Take away</span></th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="(row, i) in rows" :key="i">
-              <td v-for="column in columns" :key="column" :class="{ name: column === 'name' }">
-                <input
-                  v-if="workshop.mayChange"
-                  v-model="row[column]"
-                  :aria-label="`${column} of ${row.name || `tool ${i + 1}`}`"
-                  :placeholder="column === 'calibrated' ? 'yyyy-mm-dd' : undefined"
-                  maxlength="60"
-                />
-                <template v-else>{{ row[column] }}</template>
-              </td>
-              <td class="figures quiet">{{ about(row)?.usedFrom }}</td>
-              <td class="figures" :class="{ overdue: about(row)?.overdue }" :title="about(row)?.overdue">
-                {{ about(row)?.overdue ? '▲ ' : '' }}{{ about(row)?.due }}
-              </td>
-              <td v-if="workshop.mayChange">
-                <button type="button" class="link" :aria-label="`take out ${row.name || 'tool'}`" @click="rows.splice(i, 1)">
-                  take out
-                </button>
-              </td>
-            </tr>
-          </tbody>
-        </table>
+        <Scrolls v-if="rows.length" name="Torque tools of the crib">
+          <table>
+            <thead>
+              <tr>
+                <th v-for="column in columns" :key="column" scope="col">{{ column }}</th>
+                <th scope="col">used from</th>
+                <th scope="col">calibrate by</th>
+                <th v-if="workshop.mayChange" scope="col"><span class="visually-hidden">Take away</span></th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="(row, i) in rows" :key="i">
+                <td v-for="column in columns" :key="column" :class="{ name: column === 'name' }">
+                  <input
+                    v-if="workshop.mayChange"
+                    v-model="row[column]"
+                    :aria-label="`${column} of ${row.name || `tool ${i + 1}`}`"
+                    :placeholder="column === 'calibrated' ? 'yyyy-mm-dd' : undefined"
+                    maxlength="60"
+                  />
+                  <template v-else>{{ row[column] }}</template>
+                </td>
+                <td class="figures quiet">{{ about(row)?.usedFrom }}</td>
+                <td class="figures" :class="{ overdue: about(row)?.overdue }" :title="about(row)?.overdue">
+                  {{ about(row)?.overdue ? '▲ ' : '' }}{{ about(row)?.due }}
+                </td>
+                <td v-if="workshop.mayChange">
+                  <button type="button" class="link" :aria-label="`take out ${row.name || 'tool'}`" @click="rows.splice(i, 1)">
+                    take out
+                  </button>
+                </td>
+              </tr>
+            </tbody>
+          </table>
+        </Scrolls>
         <p v-else class="empty">
           The crib is empty: no value is held against it.
           <template v-if="workshop.mayChange">Add the torque tools you own, or put a CSV in its place.</template>

@@ -217,4 +217,10 @@ small {
 .done li {
   color: var(--moss-ink);
 }
+
+@media (forced-colors: active) {
+  li.changed {
+    outline: 1px solid Highlight;
+  }
+}
 </style>

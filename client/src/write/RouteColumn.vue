@@ -167,4 +167,13 @@ svg {
 .peg.here.stop i {
   color: var(--clay);
 }
+
+@media (forced-colors: active) {
+  .peg.here {
+    forced-color-adjust: none;
+    color: HighlightText;
+    background: Highlight;
+    border-color: Highlight;
+  }
+}
 </style>

@@ -679,4 +679,19 @@ textarea::placeholder {
 .caution-before + .number {
   grid-column: 1;
 }
+
+@media (forced-colors: active) {
+  .step {
+    border-left-color: Canvas;
+  }
+
+  .step.active {
+    border-left-color: Highlight;
+  }
+
+  .step.chosen {
+    outline: 2px dashed Highlight;
+    outline-offset: -2px;
+  }
+}
 </style>
