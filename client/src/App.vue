@@ -1,12 +1,15 @@
 <script setup lang="ts">
-import { isDark } from './shared/look';
-import { themeOf } from './shared/theme';
+import { computed, defineAsyncComponent } from 'vue';
+import { useRoute } from 'vue-router';
 import Announcer from './frame/Announcer.vue';
-import ConfirmDialog from './session/ConfirmDialog.vue';
 import SiteBars from './session/SiteBars.vue';
 import { useActivity } from './session/activity';
 
 useActivity();
+const Themed = defineAsyncComponent(() => import('./frame/Themed.vue'));
+const route = useRoute();
+/** Nothing is known of the page before its address is resolved. */
+const isInside = computed(() => route.matched.length > 0 && !route.meta.open);
 
 /** Over the bar to what the page is about. */
 function toMain(): void {
@@ -18,15 +21,15 @@ function toMain(): void {
 </script>
 
 <template>
-  <a-config-provider :theme="themeOf(isDark)" :auto-insert-space-in-button="false">
-    <a class="skip" href="#main" @click.prevent="toMain">Skip to the page</a>
-    <div class="site">
-      <SiteBars />
-      <div class="view"><router-view /></div>
+  <a class="skip" href="#main" @click.prevent="toMain">Skip to the page</a>
+  <div class="site">
+    <SiteBars />
+    <div class="view">
+      <Themed v-if="isInside"><router-view /></Themed>
+      <router-view v-else />
     </div>
-    <ConfirmDialog />
-    <Announcer />
-  </a-config-provider>
+  </div>
+  <Announcer />
 </template>
 
 <style scoped>

@@ -52,13 +52,17 @@ function take(place: Place | undefined): void {
   place.go();
 }
 
-watch(open, async (now) => {
-  if (!now) return;
-  words.value = '';
-  chosen.value = 0;
-  await nextTick();
-  setTimeout(() => field.value?.focus(), 30);
-});
+watch(
+  open,
+  async (now) => {
+    if (!now) return;
+    words.value = '';
+    chosen.value = 0;
+    await nextTick();
+    setTimeout(() => field.value?.focus(), 30);
+  },
+  { immediate: true },
+);
 watch(words, () => (chosen.value = 0));
 
 function key(event: KeyboardEvent): void {

@@ -1,15 +1,12 @@
 <script setup lang="ts">
 import { useEventListener } from '@vueuse/core';
-import { onBeforeUnmount, ref, watch } from 'vue';
+import { defineAsyncComponent, onBeforeUnmount, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import type { Trouble } from '../shared/api/client';
 import { troubleOf } from '../shared/api/trouble';
 import { useDraft } from '../shared/draft';
 import { useCursor } from '../shared/cursor';
 import { useLive } from '../shared/live';
-import FindingsDrawer from './FindingsDrawer.vue';
-import GoAnywhere from './GoAnywhere.vue';
-import KeysDialog from './KeysDialog.vue';
 import TopBar from './TopBar.vue';
 import StandingBar from './StandingBar.vue';
 import TroubleBar from './TroubleBar.vue';
@@ -18,9 +15,19 @@ const route = useRoute();
 const draft = useDraft();
 const cursor = useCursor();
 const failure = ref<Trouble | null>(null);
+// Fetched when first opened; the worker has them where there is no connection.
+const FindingsDrawer = defineAsyncComponent(() => import('./FindingsDrawer.vue'));
+const GoAnywhere = defineAsyncComponent(() => import('./GoAnywhere.vue'));
+const KeysDialog = defineAsyncComponent(() => import('./KeysDialog.vue'));
 const findingsOpen = ref(false);
 const keysOpen = ref(false);
 const goOpen = ref(false);
+const wanted = ref(new Set<string>());
+watch([findingsOpen, keysOpen, goOpen], ([findings, keys, go]) => {
+  if (findings) wanted.value.add('findings');
+  if (keys) wanted.value.add('keys');
+  if (go) wanted.value.add('go');
+});
 
 watch(
   () => route.params.id,
@@ -90,9 +97,9 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
     </main>
     <p v-else-if="!draft.revision" class="failure quiet" role="status">Opening …</p>
     <router-view v-else />
-    <FindingsDrawer v-model:open="findingsOpen" />
-    <KeysDialog v-model:open="keysOpen" />
-    <GoAnywhere v-model:open="goOpen" />
+    <FindingsDrawer v-if="wanted.has('findings')" v-model:open="findingsOpen" />
+    <KeysDialog v-if="wanted.has('keys')" v-model:open="keysOpen" />
+    <GoAnywhere v-if="wanted.has('go')" v-model:open="goOpen" />
   </div>
 </template>
 

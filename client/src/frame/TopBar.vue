@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useMediaQuery } from '@vueuse/core';
-import { computed } from 'vue';
+import { computed, defineAsyncComponent } from 'vue';
 import OutboxButton from '../outbox/OutboxButton.vue';
 import type { Someone } from '../shared/api/client';
 import { useDraft } from '../shared/draft';
@@ -10,8 +10,8 @@ import PersonButton from './PersonButton.vue';
 import StateTag from '../shared/StateTag.vue';
 import { useSession } from '../shared/session';
 import { useWalkAs } from '../shared/walkAs';
-import WalkAsButton from './WalkAsButton.vue';
 
+const WalkAsButton = defineAsyncComponent(() => import('./WalkAsButton.vue'));
 const draft = useDraft();
 const walkAs = useWalkAs();
 defineProps<{ here: Someone[] }>();

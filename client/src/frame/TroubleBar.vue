@@ -2,6 +2,7 @@
 import type { Waiting } from '../outbox/waiting';
 import { useCursor } from '../shared/cursor';
 import { useDraft } from '../shared/draft';
+import ActButton from '../shared/ActButton.vue';
 
 /** What could not be done as asked: both values where two people met, and nothing lost. */
 const draft = useDraft();
@@ -19,7 +20,7 @@ const reload = (): void => location.reload();
         {{ draft.person?.name }} signs in again.
       </p>
       <div class="choices">
-        <a-button size="small" @click="reload">Open it as {{ draft.otherPerson }}</a-button>
+        <ActButton size="small" @click="reload">Open it as {{ draft.otherPerson }}</ActButton>
       </div>
     </div>
     <div v-for="trouble in draft.troubles" :key="trouble.waiting.clientId" class="trouble">
@@ -37,10 +38,10 @@ const reload = (): void => location.reload();
       </dl>
       <div class="choices">
         <template v-if="trouble.theirs !== undefined">
-          <a-button size="small" @click="draft.settle(trouble.waiting, false)">Keep what stands</a-button>
-          <a-button size="small" type="primary" @click="draft.settle(trouble.waiting, true)">Put mine there</a-button>
+          <ActButton size="small" @click="draft.settle(trouble.waiting, false)">Keep what stands</ActButton>
+          <ActButton size="small" type="primary" @click="draft.settle(trouble.waiting, true)">Put mine there</ActButton>
         </template>
-        <a-button v-else size="small" @click="draft.settle(trouble.waiting, false)">Understood</a-button>
+        <ActButton v-else size="small" @click="draft.settle(trouble.waiting, false)">Understood</ActButton>
       </div>
     </div>
   </div>

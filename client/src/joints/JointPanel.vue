@@ -7,6 +7,7 @@ import PatternDrawing from '../shared/PatternDrawing.vue';
 import Cell from './Cell.vue';
 import PatternPlacer from './PatternPlacer.vue';
 import SlipDrawer from './SlipDrawer.vue';
+import ActButton from '../shared/ActButton.vue';
 
 /** Everything about the joint whose row is under the cursor: what was found, its pattern, what the arithmetic says, its other fields. */
 const props = defineProps<{ joint: ThingView; facts: JointView | undefined; fields: FieldView[] }>();
@@ -80,8 +81,8 @@ const hints: Record<string, string> = {
       <li v-if="facts?.wrench?.overdue">{{ facts.wrench.overdue }}.</li>
     </ul>
     <div class="work">
-      <a-button size="small" @click="slipsOpen = true">Work it out on a slip</a-button>
-      <a-button v-if="draft.canEdit && count > 1" size="small" @click="placing = true">Place them freely</a-button>
+      <ActButton size="small" @click="slipsOpen = true">Work it out on a slip</ActButton>
+      <ActButton v-if="draft.canEdit && count > 1" size="small" @click="placing = true">Place them freely</ActButton>
     </div>
     <dl>
       <template v-for="field in rows" :key="field.name">

@@ -14,6 +14,7 @@ import PasteDialog from './PasteDialog.vue';
 import PreloadBar from './PreloadBar.vue';
 import ThingsTable from './ThingsTable.vue';
 import ToolList from './ToolList.vue';
+import ActButton from '../shared/ActButton.vue';
 
 /** The fastener and torque sheet: one row a joint, edited in the row, with all that is known of the one under the cursor beside it. */
 const draft = useDraft();
@@ -163,7 +164,7 @@ function back(event: KeyboardEvent): void {
         </select></label
       >
       <label><input v-model="foundOnly" type="checkbox" /> only rows with findings</label>
-      <a-button v-if="draft.canEdit" class="paste" @click="pasting = true">Paste a table</a-button>
+      <ActButton v-if="draft.canEdit" class="paste" @click="pasting = true">Paste a table</ActButton>
     </div>
     <div class="sides">
       <div class="rows">
@@ -232,7 +233,7 @@ function back(event: KeyboardEvent): void {
         <p v-if="joints.length && !rowOf.size" class="empty">No joint has such a finding.</p>
         <form v-if="draft.canEdit" class="add" @submit.prevent="add">
           <input v-model="adding" class="plain" aria-label="Name of a new joint" placeholder="Name of a new joint" maxlength="80" />
-          <a-button html-type="submit">Add joint</a-button>
+          <ActButton html-type="submit">Add joint</ActButton>
           <p class="quiet">
             Write a torque as its source has it: 95 N·m, 22–28 N·m, 40 N·m + 90°, 60 N·m + next slot, seat 50 N·m, back 60°, set 8 N·m,
             snug. Enter goes down, Tab across, Alt+→ to the panel.

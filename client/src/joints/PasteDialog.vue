@@ -5,6 +5,7 @@ import { useAsked } from '../shared/asked';
 import { useDraft } from '../shared/draft';
 import { useEscape } from '../shared/escape';
 import TroubleNote from '../shared/TroubleNote.vue';
+import ActButton from '../shared/ActButton.vue';
 
 /** A fastener table pasted from a spreadsheet: what was understood is shown before anything is taken. */
 const open = defineModel<boolean>('open', { required: true });
@@ -73,9 +74,9 @@ async function takeAll(): Promise<void> {
       </table>
     </div>
     <div v-if="table" class="foot">
-      <a-button type="primary" :disabled="!table.edit" :loading="busy" @click="takeAll">
+      <ActButton type="primary" :disabled="!table.edit" :loading="busy" @click="takeAll">
         Take {{ taken }} row{{ taken === 1 ? '' : 's' }}
-      </a-button>
+      </ActButton>
       <span v-if="odd" class="quiet">{{ odd }} cell{{ odd === 1 ? ' is' : 's are' }} not understood and left empty.</span>
       <span v-else class="quiet">All of it is understood. One undo takes it back.</span>
     </div>

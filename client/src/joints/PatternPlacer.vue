@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue';
 import { useEscape } from '../shared/escape';
+import ActButton from '../shared/ActButton.vue';
 
 /** Places the fasteners of a free layout: a click sets the next one, dragging or the arrow keys move one. What is written is the pattern's text. */
 const open = defineModel<boolean>('open', { required: true });
@@ -91,8 +92,8 @@ function take(): void {
       </g>
     </svg>
     <div class="foot">
-      <a-button type="primary" :disabled="missing !== 0" @click="take">Lay them so</a-button>
-      <a-button :disabled="missing === 0" @click="addByKey">Set the next in the middle</a-button>
+      <ActButton type="primary" :disabled="missing !== 0" @click="take">Lay them so</ActButton>
+      <ActButton :disabled="missing === 0" @click="addByKey">Set the next in the middle</ActButton>
       <span class="quiet" role="status">{{ missing > 0 ? `${missing} to set` : 'all set' }}</span>
     </div>
   </a-modal>

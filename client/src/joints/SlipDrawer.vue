@@ -6,6 +6,7 @@ import { useDraft } from '../shared/draft';
 import { useEscape } from '../shared/escape';
 import CalculatorSlip from '../slips/CalculatorSlip.vue';
 import TroubleNote from '../shared/TroubleNote.vue';
+import ActButton from '../shared/ActButton.vue';
 
 /** The slips of a joint: its numbers in the cells, what changes when one is changed, kept as the value's justification. */
 const open = defineModel<boolean>('open', { required: true });
@@ -56,7 +57,7 @@ const keep = (): void =>
     </div>
     <CalculatorSlip v-if="current" :key="current.id" :calculator="current" @worked="slip = $event" />
     <div v-if="draft.canEdit && slip" class="keep">
-      <a-button type="primary" :disabled="summary === kept" @click="keep">Keep as the value’s justification</a-button>
+      <ActButton type="primary" :disabled="summary === kept" @click="keep">Keep as the value’s justification</ActButton>
       <span v-if="kept && summary === kept" class="quiet">Kept.</span>
       <span v-else-if="kept" class="quiet">In place of the one that is kept.</span>
     </div>

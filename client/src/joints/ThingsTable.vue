@@ -5,6 +5,7 @@ import { useDraft } from '../shared/draft';
 import Cell from './Cell.vue';
 import ReachDialog from './ReachDialog.vue';
 import Scrolls from '../shared/Scrolls.vue';
+import ActButton from '../shared/ActButton.vue';
 
 /** The other things of the sheet, a table each: parts, connections, fluids, aids, tools, consumables. */
 const props = defineProps<{ fields: Partial<Record<ThingKind, FieldView[]>> }>();
@@ -77,7 +78,7 @@ const drop = (thing: ThingView): void => void draft.send({ do: 'removeThing', id
         :placeholder="`Name of a new ${group.one}`"
         maxlength="80"
       />
-      <a-button size="small" html-type="submit">Add {{ group.one }}</a-button>
+      <ActButton size="small" html-type="submit">Add {{ group.one }}</ActButton>
     </form>
   </section>
 </template>

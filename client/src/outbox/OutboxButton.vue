@@ -1,11 +1,14 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue';
-import OutboxDrawer from './OutboxDrawer.vue';
+import { computed, defineAsyncComponent, ref, watch } from 'vue';
 import { useOutbox } from './useOutbox';
 
 /** Stands in every bar while something of anybody's has not arrived; opens what waits. */
 const outbox = useOutbox();
+const OutboxDrawer = defineAsyncComponent(() => import('./OutboxDrawer.vue'));
 const open = ref(false);
+/** Fetched when it is first opened, and kept then. */
+const wanted = ref(false);
+watch(open, () => (wanted.value = true));
 const text = computed(() => {
   const { length } = outbox.refused;
   if (length > 0) return `${length} not taken`;
@@ -21,7 +24,7 @@ const text = computed(() => {
     </svg>
     {{ text }}<span class="visually-hidden"> in the outbox</span>
   </button>
-  <OutboxDrawer v-model:open="open" />
+  <OutboxDrawer v-if="wanted" v-model:open="open" />
 </template>
 
 <style scoped>

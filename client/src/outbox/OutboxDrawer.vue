@@ -5,6 +5,7 @@ import { useSession } from '../shared/session';
 import { clock } from '../shared/when';
 import { useOutbox } from './useOutbox';
 import { isRefused, wordsOf, type Waiting } from './waiting';
+import ActButton from '../shared/ActButton.vue';
 
 /** Everything that has been typed in this browser and is not taken by the server: looked at, sent again, copied or put away. */
 const open = defineModel<boolean>('open', { required: true });
@@ -80,12 +81,12 @@ function drop(w: Waiting): void {
             </p>
             <p v-if="w.trouble?.theirs !== undefined" class="trouble">Stands now: {{ w.trouble.theirs || '(empty)' }}</p>
             <p class="acts">
-              <a-button v-if="w.trouble?.theirs !== undefined" size="small" @click="draft.settle(w, true)">Put mine there</a-button>
-              <a-button v-else-if="isRefused(w) && !w.follows" size="small" @click="outbox.box.again(w)">Send again</a-button>
-              <a-button size="small" @click="copy(w)">{{ copied === w.clientId ? 'Copied' : 'Copy' }}</a-button>
-              <a-button size="small" :danger="dropping === w.clientId" @click="drop(w)">{{
+              <ActButton v-if="w.trouble?.theirs !== undefined" size="small" @click="draft.settle(w, true)">Put mine there</ActButton>
+              <ActButton v-else-if="isRefused(w) && !w.follows" size="small" @click="outbox.box.again(w)">Send again</ActButton>
+              <ActButton size="small" @click="copy(w)">{{ copied === w.clientId ? 'Copied' : 'Copy' }}</ActButton>
+              <ActButton size="small" :danger="dropping === w.clientId" @click="drop(w)">{{
                 dropping === w.clientId ? 'Discard it for good' : 'Discard'
-              }}</a-button>
+              }}</ActButton>
             </p>
           </li>
         </ul>

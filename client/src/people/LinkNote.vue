@@ -2,6 +2,7 @@
 import { ref } from 'vue';
 import type { LinkMade } from '../shared/api/client';
 import { dayAndTime } from '../shared/when';
+import ActButton from '../shared/ActButton.vue';
 
 /** A link that was just made. It is shown once: here is the moment to copy it. */
 const props = defineProps<{ link: LinkMade & { name: string } }>();
@@ -28,8 +29,8 @@ async function copy(): Promise<void> {
     </p>
     <div class="row">
       <input ref="field" class="plain figures" :value="link.url" readonly aria-label="The link" @focus="field?.select()" />
-      <a-button type="primary" @click="copy">Copy</a-button>
-      <a-button @click="$emit('done')">I have it</a-button>
+      <ActButton type="primary" @click="copy">Copy</ActButton>
+      <ActButton @click="$emit('done')">I have it</ActButton>
     </div>
     <p role="status" class="quiet">{{ said }}</p>
   </section>

@@ -10,6 +10,7 @@ import LinkNote from './LinkNote.vue';
 import MailSection from './MailSection.vue';
 import PersonForm, { type PersonDraft } from './PersonForm.vue';
 import Scrolls from '../shared/Scrolls.vue';
+import ActButton from '../shared/ActButton.vue';
 
 /** Who may sign in, and as what. Nobody is deleted: what somebody wrote and signed keeps her name. */
 const people = ref<PersonLine[] | null>(null);
@@ -68,7 +69,7 @@ const reset = (p: PersonLine): Promise<boolean> =>
     <div class="head">
       <h1>People</h1>
       <p class="quiet">Who may sign in, and as what. Nobody is deleted: what somebody wrote and signed keeps her name.</p>
-      <a-button type="primary" @click="inviting = !inviting">Invite somebody</a-button>
+      <ActButton type="primary" @click="inviting = !inviting">Invite somebody</ActButton>
     </div>
     <PersonForm v-if="inviting" is-new :busy="busy" @keep="invite" @leave="inviting = false" />
     <TroubleNote v-if="trouble" :trouble="trouble" />

@@ -11,6 +11,7 @@ export interface PersonDraft {
 <script setup lang="ts">
 import { reactive } from 'vue';
 import type { PersonLine } from '../shared/api/client';
+import ActButton from '../shared/ActButton.vue';
 
 const props = defineProps<{ person?: PersonLine; isNew?: boolean; busy: boolean }>();
 const emit = defineEmits<{ keep: [draft: PersonDraft]; leave: [] }>();
@@ -57,8 +58,8 @@ const keep = (): void => emit('keep', { ...draft, email: draft.email?.trim() || 
       </label>
     </fieldset>
     <div class="answers">
-      <a-button type="primary" html-type="submit" :loading="busy">{{ isNew ? 'Make the link' : 'Keep' }}</a-button>
-      <a-button @click="$emit('leave')">Do not</a-button>
+      <ActButton type="primary" html-type="submit" :loading="busy">{{ isNew ? 'Make the link' : 'Keep' }}</ActButton>
+      <ActButton @click="$emit('leave')">Do not</ActButton>
     </div>
   </form>
 </template>

@@ -7,6 +7,7 @@ import PatternDrawing from '../shared/PatternDrawing.vue';
 import { useWalkAs } from '../shared/walkAs';
 import { day } from '../shared/when';
 import TroubleNote from '../shared/TroubleNote.vue';
+import ActButton from '../shared/ActButton.vue';
 
 /** The sheet as it prints, on A4 or Letter. */
 const walkAs = useWalkAs();
@@ -44,7 +45,7 @@ const open = computed(() => sheet.value !== null && sheet.value.state !== 'relea
           ><input v-model="paper" type="radio" name="paper" :value="size" /> {{ size }}</label
         >
       </fieldset>
-      <a-button type="primary" @click="print">Print</a-button>
+      <ActButton type="primary" @click="print">Print</ActButton>
       <span v-if="open" class="quiet">Not released: every page says so.</span>
     </div>
     <TroubleNote v-if="trouble" :trouble="trouble" />

@@ -7,6 +7,7 @@ import { useDraft } from '../shared/draft';
 import { useWalkAs } from '../shared/walkAs';
 import TimeChain from './TimeChain.vue';
 import TroubleNote from '../shared/TroubleNote.vue';
+import ActButton from '../shared/ActButton.vue';
 
 /** What must be in hand before the first bolt is undone; what is missing stops the job. */
 const draft = useDraft();
@@ -98,7 +99,7 @@ const print = (): void => window.print();
           <label
             >Crew <input v-model.number="crew" type="number" min="1" max="12" class="plain figures" :placeholder="String(ready.plan.crew)"
           /></label>
-          <a-button class="print" @click="print">Print the pick list</a-button>
+          <ActButton class="print" @click="print">Print the pick list</ActButton>
         </form>
         <p v-if="ready.begin" class="begin">
           Begin on <strong>{{ day(ready.begin) }}</strong> at the latest.

@@ -5,6 +5,7 @@ import { troubleOf } from '../shared/api/trouble';
 import { useDraft } from '../shared/draft';
 import { useSession } from '../shared/session';
 import TroubleNote from '../shared/TroubleNote.vue';
+import ActButton from '../shared/ActButton.vue';
 
 /** Whose procedure it is: the owner, who writes along, who asks to; given and taken back by the owner. */
 const draft = useDraft();
@@ -83,9 +84,9 @@ const asks = computed(() => board.value.asks.some((a) => a.id === session.view?.
         <option value="">an author …</option>
         <option v-for="who in free" :key="who.id" :value="who.id">{{ who.name }}</option>
       </select>
-      <a-button size="small" html-type="submit" :disabled="!chosen">Let write along</a-button>
+      <ActButton size="small" html-type="submit" :disabled="!chosen">Let write along</ActButton>
     </form>
-    <p v-if="may.ask && !asks"><a-button size="small" @click="ask">Ask to write along</a-button></p>
+    <p v-if="may.ask && !asks"><ActButton size="small" @click="ask">Ask to write along</ActButton></p>
   </section>
 </template>
 

@@ -12,6 +12,7 @@ import StateTag from '../shared/StateTag.vue';
 import TroubleNote from '../shared/TroubleNote.vue';
 import AuthorsPanel from './AuthorsPanel.vue';
 import ValueReadings from './ValueReadings.vue';
+import ActButton from '../shared/ActButton.vue';
 
 /** Bringing a revision through its life: sent, returned with a reason, released by somebody else. */
 const draft = useDraft();
@@ -111,25 +112,25 @@ const next = computed(() => {
       <p class="state"><StateTag :state="revision.state" :letter="revision.letter" /> {{ next }}</p>
       <TroubleNote v-if="trouble" :trouble="trouble" />
       <div class="acts">
-        <a-button v-if="revision.may.send" type="primary" :loading="busy" @click="send">Send for review</a-button>
-        <a-button
+        <ActButton v-if="revision.may.send" type="primary" :loading="busy" @click="send">Send for review</ActButton>
+        <ActButton
           v-if="session.is('approver') && revision.state === 'in review'"
           :type="revision.may.release ? 'primary' : 'default'"
           :loading="busy"
           @click="release"
-          >Release revision {{ revision.letter }}</a-button
+          >Release revision {{ revision.letter }}</ActButton
         >
-        <a-button v-if="revision.may.return" @click="asking = 'return'">Return with a reason</a-button>
-        <a-button v-if="revision.may.revise" type="primary" :loading="busy" @click="revise">Start a new revision</a-button>
-        <a-button v-if="revision.may.withdraw" @click="asking = 'withdraw'">Withdraw</a-button>
+        <ActButton v-if="revision.may.return" @click="asking = 'return'">Return with a reason</ActButton>
+        <ActButton v-if="revision.may.revise" type="primary" :loading="busy" @click="revise">Start a new revision</ActButton>
+        <ActButton v-if="revision.may.withdraw" @click="asking = 'withdraw'">Withdraw</ActButton>
         <a v-if="!revision.may.blind" class="file" :href="`/api/revisions/${revision.id}/file`" download>Save as a file</a>
       </div>
       <form v-if="asking" class="reason" @submit.prevent="giveReason">
         <label for="reason">{{ asking === 'return' ? 'What should the author change?' : 'Why should nobody follow it any more?' }}</label>
         <textarea id="reason" v-model="reason" class="plain" rows="3" maxlength="2000" autofocus></textarea>
         <div>
-          <a-button type="primary" html-type="submit" :loading="busy">{{ asking === 'return' ? 'Return it' : 'Withdraw it' }}</a-button>
-          <a-button @click="asking = null">Not now</a-button>
+          <ActButton type="primary" html-type="submit" :loading="busy">{{ asking === 'return' ? 'Return it' : 'Withdraw it' }}</ActButton>
+          <ActButton @click="asking = null">Not now</ActButton>
         </div>
       </form>
       <ValueReadings v-if="revision.state !== 'draft'" />
@@ -183,8 +184,8 @@ const next = computed(() => {
             <label for="waiver">Why may this warning stand?</label>
             <textarea id="waiver" v-model="reason" class="plain" rows="2" maxlength="2000" autofocus></textarea>
             <div>
-              <a-button type="primary" html-type="submit" :loading="busy">Let it stand</a-button>
-              <a-button @click="waiving = null">Not now</a-button>
+              <ActButton type="primary" html-type="submit" :loading="busy">Let it stand</ActButton>
+              <ActButton @click="waiving = null">Not now</ActButton>
             </div>
           </form>
         </li>

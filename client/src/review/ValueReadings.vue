@@ -7,6 +7,7 @@ import { useDraft } from '../shared/draft';
 import TroubleNote from '../shared/TroubleNote.vue';
 import ValueMark from '../shared/ValueMark.vue';
 import { day } from '../shared/when';
+import ActButton from '../shared/ActButton.vue';
 
 /**
  * The values of the sheet, each read a second time from its source: the author's entry is not shown here, so that who reads
@@ -88,7 +89,7 @@ async function keep(value: ValueView): Promise<void> {
                   placeholder="as it stands there"
                   maxlength="200"
                 />
-                <a-button html-type="submit" size="small">Read it</a-button>
+                <ActButton html-type="submit" size="small">Read it</ActButton>
               </form>
               <TroubleNote v-if="trouble?.seal === value.seal" :trouble="trouble.trouble" />
             </td>

@@ -4,6 +4,7 @@ import { api, take, type Trouble } from '../shared/api/client';
 import { troubleOf } from '../shared/api/trouble';
 import TroubleNote from '../shared/TroubleNote.vue';
 import { asking, settle } from './confirming';
+import ActButton from '../shared/ActButton.vue';
 
 /** Before what counts: the password again, or a code. */
 const word = ref('');
@@ -11,13 +12,17 @@ const trouble = ref<Trouble | null>(null);
 const busy = ref(false);
 const field = ref<HTMLInputElement | null>(null);
 
-watch(asking, async (open) => {
-  word.value = '';
-  trouble.value = null;
-  if (!open) return;
-  await nextTick();
-  setTimeout(() => field.value?.focus(), 50);
-});
+watch(
+  asking,
+  async (open) => {
+    word.value = '';
+    trouble.value = null;
+    if (!open) return;
+    await nextTick();
+    setTimeout(() => field.value?.focus(), 50);
+  },
+  { immediate: true },
+);
 
 async function confirm(): Promise<void> {
   busy.value = true;
@@ -58,8 +63,8 @@ async function confirm(): Promise<void> {
       </div>
       <TroubleNote v-if="trouble" :trouble="trouble" />
       <div class="answers">
-        <a-button type="primary" html-type="submit" :loading="busy">Go on</a-button>
-        <a-button @click="settle(false)">Do not</a-button>
+        <ActButton type="primary" html-type="submit" :loading="busy">Go on</ActButton>
+        <ActButton @click="settle(false)">Do not</ActButton>
       </div>
     </form>
   </a-modal>

@@ -7,6 +7,7 @@ import { useSession } from '../shared/session';
 import TroubleNote from '../shared/TroubleNote.vue';
 import { dayAndTime } from '../shared/when';
 import PasswordField from './PasswordField.vue';
+import ActButton from '../shared/ActButton.vue';
 
 /** Where a link leads: choosing a password, once. The token stands behind the # and is in nobody's log. */
 const session = useSession();
@@ -66,7 +67,7 @@ const join = (): Promise<void> =>
         />
         <PasswordField v-model="password" label="New password" />
         <TroubleNote v-if="trouble" :trouble="trouble" />
-        <a-button type="primary" html-type="submit" :loading="busy">Keep it and sign in</a-button>
+        <ActButton type="primary" html-type="submit" :loading="busy">Keep it and sign in</ActButton>
       </form>
     </template>
     <template v-else>

@@ -11,6 +11,7 @@ import { dayAndTime } from '../shared/when';
 import { browserName } from './browserName';
 import PasswordField from './PasswordField.vue';
 import Scrolls from '../shared/Scrolls.vue';
+import ActButton from '../shared/ActButton.vue';
 
 /** A person's own access: password, second factor, where she is signed in. */
 const session = useSession();
@@ -108,7 +109,7 @@ const looks: { value: Look; label: string }[] = [
           <ul class="codes figures">
             <li v-for="one in codes" :key="one">{{ one }}</li>
           </ul>
-          <a-button type="primary" @click="codes = []">I have them</a-button>
+          <ActButton type="primary" @click="codes = []">I have them</ActButton>
         </template>
         <template v-else-if="setup">
           <div class="setup">
@@ -129,8 +130,8 @@ const looks: { value: Look; label: string }[] = [
                 />
               </div>
               <div class="answers">
-                <a-button type="primary" html-type="submit" :loading="busy">Keep it</a-button>
-                <a-button @click="setup = null">Do not</a-button>
+                <ActButton type="primary" html-type="submit" :loading="busy">Keep it</ActButton>
+                <ActButton @click="setup = null">Do not</ActButton>
               </div>
             </form>
           </div>
@@ -146,13 +147,13 @@ const looks: { value: Look; label: string }[] = [
             <button type="button" class="link" :disabled="busy" @click="newCodes">New recovery codes</button>
             <button v-if="!me.factorNeeded" type="button" class="link" :disabled="busy" @click="drop">Take the second factor away</button>
           </p>
-          <a-button v-if="route.query.to" type="primary" @click="goOn">Go on where you were</a-button>
+          <ActButton v-if="route.query.to" type="primary" @click="goOn">Go on where you were</ActButton>
         </template>
         <template v-else>
           <p>
             With a second factor your password alone opens nothing: at each sign-in you give six figures that an app on your phone shows.
           </p>
-          <a-button :type="session.view?.factorDue ? 'primary' : 'default'" :loading="busy" @click="begin">Set it up</a-button>
+          <ActButton :type="session.view?.factorDue ? 'primary' : 'default'" :loading="busy" @click="begin">Set it up</ActButton>
         </template>
       </section>
 
@@ -160,7 +161,7 @@ const looks: { value: Look; label: string }[] = [
         <h2 id="password">Password</h2>
         <form class="narrow" @submit.prevent="changePassword">
           <PasswordField v-model="password" label="New password" />
-          <a-button html-type="submit" :loading="busy">Change it</a-button>
+          <ActButton html-type="submit" :loading="busy">Change it</ActButton>
         </form>
       </section>
 

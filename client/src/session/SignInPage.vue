@@ -6,6 +6,7 @@ import type { Trouble } from '../shared/api/client';
 import { troubleOf } from '../shared/api/trouble';
 import { useSession } from '../shared/session';
 import TroubleNote from '../shared/TroubleNote.vue';
+import ActButton from '../shared/ActButton.vue';
 
 const session = useSession();
 const route = useRoute();
@@ -105,7 +106,7 @@ const enter = (name: string, word: string): Promise<void> =>
           <small id="code-says" class="quiet">The six figures your app shows now, or one of your recovery codes.</small>
         </div>
         <TroubleNote v-if="trouble" :trouble="trouble" />
-        <a-button type="primary" html-type="submit" :loading="busy">Sign in</a-button>
+        <ActButton type="primary" html-type="submit" :loading="busy">Sign in</ActButton>
       </form>
       <p class="waits"><OutboxButton /></p>
       <div v-if="session.view?.demo.length" class="demo">

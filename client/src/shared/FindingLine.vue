@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ref } from 'vue';
+import { defineAsyncComponent, ref } from 'vue';
 import { api, take, type Finding } from './api/client';
 import { troubleOf } from './api/trouble';
 import { useCursor } from './cursor';
@@ -8,6 +8,7 @@ import SeverityMark from './SeverityMark.vue';
 
 /** A finding: what is wrong, its fixes, and the page that explains it. */
 defineProps<{ finding: Finding }>();
+const RulePage = defineAsyncComponent(() => import('./RulePage.vue'));
 const draft = useDraft();
 const cursor = useCursor();
 const page = ref<{ title: string; html: string } | null>(null);
@@ -40,10 +41,7 @@ async function explain(rule: string): Promise<void> {
         </button>
       </p>
     </div>
-    <a-modal :open="page !== null" :title="page?.title" :footer="null" :width="640" @cancel="page = null">
-      <!-- eslint-disable-next-line vue/no-v-html -- sanitised by the server, which made it from its own pages -->
-      <div v-if="page" class="page" v-html="page.html"></div>
-    </a-modal>
+    <RulePage v-if="page" :page="page" @close="page = null" />
   </div>
 </template>
 
@@ -109,18 +107,5 @@ p {
 .fix:hover {
   background: var(--moss);
   color: var(--on-mark);
-}
-
-.page :deep(h1) {
-  display: none;
-}
-
-.page :deep(h2) {
-  font-size: 18px;
-  margin: 14px 0 4px;
-}
-
-.page :deep(p) {
-  margin: 0 0 8px;
 }
 </style>

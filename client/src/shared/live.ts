@@ -1,4 +1,4 @@
-import { HubConnectionBuilder, HubConnectionState, HttpTransportType, LogLevel, type HubConnection } from '@microsoft/signalr';
+import type { HubConnection } from '@microsoft/signalr';
 import { useIntervalFn } from '@vueuse/core';
 import { onBeforeUnmount, ref, watch, type Ref } from 'vue';
 import type { Someone } from './api/client';
@@ -15,15 +15,24 @@ export function useLive(): { here: Ref<Someone[]> } {
   const here = ref<Someone[]>([]);
   let connection: HubConnection | null = null;
 
+  let beginning = false;
+  let gone = false;
+  const isUp = (): boolean => connection?.state === ('Connected' as HubConnection['state']);
+
   async function watchNow(): Promise<void> {
     const id = draft.revision?.id;
-    if (connection?.state !== HubConnectionState.Connected || id === undefined) return;
-    await connection.invoke('Watch', id);
+    if (!isUp() || id === undefined) return;
+    await connection?.invoke('Watch', id);
     // What happened before anybody told.
     await draft.poll();
   }
 
-  function begin(): void {
+  /** The library comes after the page: without it, too, the page asks by itself. */
+  async function begin(): Promise<void> {
+    if (beginning) return;
+    beginning = true;
+    const { HubConnectionBuilder, HttpTransportType, LogLevel } = await import('@microsoft/signalr').finally(() => (beginning = false));
+    if (gone) return;
     const made = new HubConnectionBuilder()
       .withUrl('/api/live', { skipNegotiation: true, transport: HttpTransportType.WebSockets })
       .withAutomaticReconnect({
@@ -56,7 +65,7 @@ export function useLive(): { here: Ref<Someone[]> } {
     (id, was) => {
       if (id !== was) here.value = [];
       if (id === undefined) return;
-      if (!connection) begin();
+      if (!connection) void begin().catch(() => undefined);
       else void watchNow().catch(() => undefined);
     },
     { immediate: true },
@@ -64,10 +73,13 @@ export function useLive(): { here: Ref<Someone[]> } {
 
   useIntervalFn(() => {
     if (document.hidden || draft.revision === null) return;
-    if (connection?.state === HubConnectionState.Connected && draft.connected) return;
+    if (isUp() && draft.connected) return;
     void draft.poll();
-    if (!connection) begin();
+    if (!connection) void begin().catch(() => undefined);
   }, ASK_EVERY);
-  onBeforeUnmount(() => void connection?.stop());
+  onBeforeUnmount(() => {
+    gone = true;
+    void connection?.stop();
+  });
   return { here };
 }

@@ -1,4 +1,4 @@
-import { theme as designs } from 'ant-design-vue';
+import darkAlgorithm from 'ant-design-vue/es/theme/themes/dark';
 import type { ThemeConfig } from 'ant-design-vue/es/config-provider/context';
 
 const shape: ThemeConfig['token'] = {
@@ -11,7 +11,6 @@ const shape: ThemeConfig['token'] = {
   motionDurationMid: '0.12s',
   motionDurationSlow: '0.15s',
 };
-const quiet = { controlOutline: 'transparent', controlTmpOutline: 'transparent' };
 
 /** Paper, ink, moss, clay, ochre, slate by day; the same values stand as variables in styles.css. */
 const light: ThemeConfig = {
@@ -26,12 +25,11 @@ const light: ThemeConfig = {
     colorBgBase: '#FBF9F4',
     colorBorder: '#B9B3A3',
   },
-  components: { Button: quiet as never },
 };
 
 /** And by night. */
 const dark: ThemeConfig = {
-  algorithm: designs.darkAlgorithm,
+  algorithm: darkAlgorithm,
   token: {
     ...shape,
     colorPrimary: '#A9C08F',
@@ -40,13 +38,9 @@ const dark: ThemeConfig = {
     colorWarning: '#E3B45C',
     colorText: '#ECE8DC',
     colorTextPlaceholder: '#A3A093',
-    // On grounds of moss and clay, which are light by night.
-    colorTextLightSolid: '#171A16',
-    colorBgSpotlight: '#ECE8DC',
     colorBgBase: '#1E221C',
     colorBorder: '#5A6052',
   },
-  components: { Button: quiet as never },
 };
 
 export const themeOf = (isDark: boolean): ThemeConfig => (isDark ? dark : light);

@@ -13,6 +13,7 @@ import ShelfFilterBar from './ShelfFilterBar.vue';
 import { asked, inAddress, type Asked } from './asking';
 import StateTag from '../shared/StateTag.vue';
 import TroubleNote from '../shared/TroubleNote.vue';
+import ActButton from '../shared/ActButton.vue';
 
 const session = useSession();
 const router = useRouter();
@@ -115,8 +116,8 @@ async function readFile(event: Event): Promise<void> {
         maxlength="200"
       />
       <template v-if="session.is('author')">
-        <a-button @click="file?.click()">From a file</a-button>
-        <a-button type="primary" @click="making = !making">New procedure</a-button>
+        <ActButton @click="file?.click()">From a file</ActButton>
+        <ActButton type="primary" @click="making = !making">New procedure</ActButton>
         <input
           ref="file"
           type="file"
@@ -142,7 +143,7 @@ async function readFile(event: Event): Promise<void> {
         <label for="platform">Vehicle</label>
         <input id="platform" v-model="platform" class="plain" placeholder="Orchard tractor T28" maxlength="200" />
       </div>
-      <a-button type="primary" html-type="submit" :loading="busy">Begin</a-button>
+      <ActButton type="primary" html-type="submit" :loading="busy">Begin</ActButton>
     </form>
     <ShelfFilterBar v-if="filters" :filters="filters" :asked="now" @ask="ask" />
     <table v-if="shelf && rows && rows.length">
@@ -273,7 +274,7 @@ async function readFile(event: Event): Promise<void> {
   flex: 1;
 }
 
-.new > .ant-btn {
+.new > .act-button {
   margin-bottom: 13px;
 }
 

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue';
 import type { BuildingBlock, WorkshopView } from '../shared/api/client';
+import ActButton from '../shared/ActButton.vue';
 
 /** Blocks of steps the workshop keeps, one line a step. */
 const props = defineProps<{ workshop: WorkshopView }>();
@@ -68,8 +69,8 @@ const add = (block?: BuildingBlock): void => {
       </ul>
     </details>
     <div v-if="workshop.mayChange" class="acts">
-      <a-button @click="add()">Add a block</a-button>
-      <a-button type="primary" :disabled="!changed" @click="emit('keep', written)">Keep the blocks</a-button>
+      <ActButton @click="add()">Add a block</ActButton>
+      <ActButton type="primary" :disabled="!changed" @click="emit('keep', written)">Keep the blocks</ActButton>
     </div>
   </section>
 </template>

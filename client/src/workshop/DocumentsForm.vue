@@ -2,6 +2,7 @@
 import { computed, ref, watch } from 'vue';
 import type { SourceDocument, WorkshopView } from '../shared/api/client';
 import Scrolls from '../shared/Scrolls.vue';
+import ActButton from '../shared/ActButton.vue';
 
 /** The documents values are taken from, each with the edition in force. */
 const props = defineProps<{ workshop: WorkshopView }>();
@@ -65,8 +66,8 @@ const changed = computed(() => JSON.stringify(rows.value) !== JSON.stringify(pro
     </Scrolls>
     <p v-else>No document is kept: a value’s edition is held against the others on its sheet alone.</p>
     <div v-if="workshop.mayChange" class="acts">
-      <a-button @click="rows.push({ name: '', edition: '' })">Add a document</a-button>
-      <a-button type="primary" :disabled="!changed" @click="emit('keep', rows)">Keep the documents</a-button>
+      <ActButton @click="rows.push({ name: '', edition: '' })">Add a document</ActButton>
+      <ActButton type="primary" :disabled="!changed" @click="emit('keep', rows)">Keep the documents</ActButton>
     </div>
   </section>
 </template>

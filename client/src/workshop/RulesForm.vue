@@ -4,6 +4,7 @@ import { api, take, type HouseRules, type TouchedView, type Trouble, type Worksh
 import { troubleOf } from '../shared/api/trouble';
 import SchoolRules from './SchoolRules.vue';
 import TroubleNote from '../shared/TroubleNote.vue';
+import ActButton from '../shared/ActButton.vue';
 
 /** The house rules, each with the reason of its default beside it; and which drafts a change would touch. */
 const props = defineProps<{ workshop: WorkshopView }>();
@@ -144,8 +145,8 @@ const factors = [
       </ul>
     </div>
     <div v-if="mayChange" class="acts">
-      <a-button :disabled="!changed" @click="look">Which drafts does it touch?</a-button>
-      <a-button type="primary" :disabled="!changed" @click="emit('keep', written)">Keep the rules</a-button>
+      <ActButton :disabled="!changed" @click="look">Which drafts does it touch?</ActButton>
+      <ActButton type="primary" :disabled="!changed" @click="emit('keep', written)">Keep the rules</ActButton>
     </div>
   </section>
 </template>

@@ -11,6 +11,7 @@ import RulesForm from './RulesForm.vue';
 import WordsForm from './WordsForm.vue';
 import TroubleNote from '../shared/TroubleNote.vue';
 import Scrolls from '../shared/Scrolls.vue';
+import ActButton from '../shared/ActButton.vue';
 
 /** The workshop: the wrench crib every value is held against, the house rules, the source documents, and the blocks. */
 const session = useSession();
@@ -143,8 +144,8 @@ async function readFile(event: Event): Promise<void> {
           <template v-if="workshop.mayChange">Add the torque tools you own, or put a CSV in its place.</template>
         </p>
         <div v-if="workshop.mayChange" class="line under">
-          <a-button @click="add">Add a tool</a-button>
-          <a-button type="primary" :disabled="!changed" @click="keep">Keep the crib</a-button>
+          <ActButton @click="add">Add a tool</ActButton>
+          <ActButton type="primary" :disabled="!changed" @click="keep">Keep the crib</ActButton>
           <span v-if="changed" class="quiet">Not kept yet.</span>
         </div>
         <p v-else class="quiet">An approver or administrator keeps the crib.</p>

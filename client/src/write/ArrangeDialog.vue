@@ -5,6 +5,7 @@ import { useAsked } from '../shared/asked';
 import { useDraft } from '../shared/draft';
 import { useEscape } from '../shared/escape';
 import TroubleNote from '../shared/TroubleNote.vue';
+import ActButton from '../shared/ActButton.vue';
 
 /**
  * What the core would do to a whole phase: put back in reverse what it takes off, sort it, or write it again for the other
@@ -116,7 +117,7 @@ async function write(): Promise<void> {
         <li v-for="(line, i) in proposal.lines" :key="i">{{ line }}</li>
       </ol>
       <div v-if="edit" class="foot">
-        <a-button type="primary" :loading="busy" @click="write">{{ proposal.does }}</a-button>
+        <ActButton type="primary" :loading="busy" @click="write">{{ proposal.does }}</ActButton>
         <span class="quiet">One undo takes {{ proposal.lines.length === 1 ? 'it' : 'them' }} back.</span>
       </div>
     </template>

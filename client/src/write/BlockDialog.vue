@@ -7,6 +7,7 @@ import { useCursor } from '../shared/cursor';
 import { useDraft } from '../shared/draft';
 import { useEscape } from '../shared/escape';
 import TroubleNote from '../shared/TroubleNote.vue';
+import ActButton from '../shared/ActButton.vue';
 
 /** Steps kept by the workshop, put in behind the step under the cursor; their joints and aids become those of this sheet. */
 const open = defineModel<boolean>('open', { required: true });
@@ -133,10 +134,10 @@ async function insert(): Promise<void> {
         <li v-for="(step, i) in filled" :key="i">{{ step }}</li>
       </ol>
       <div class="foot">
-        <a-button type="primary" html-type="submit" :loading="busy"
-          >Insert {{ filled.length }} step{{ filled.length === 1 ? '' : 's' }}</a-button
+        <ActButton type="primary" html-type="submit" :loading="busy"
+          >Insert {{ filled.length }} step{{ filled.length === 1 ? '' : 's' }}</ActButton
         >
-        <a-button @click="chosen = null">Another block</a-button>
+        <ActButton @click="chosen = null">Another block</ActButton>
         <span class="quiet">One undo takes them back.</span>
       </div>
     </form>

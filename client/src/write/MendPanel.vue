@@ -4,6 +4,7 @@ import { api, take, type Edit, type MendingView, type Saying, type ThingKind, ty
 import { troubleOf } from '../shared/api/trouble';
 import { useDraft } from '../shared/draft';
 import TroubleNote from '../shared/TroubleNote.vue';
+import ActButton from '../shared/ActButton.vue';
 
 /**
  * The author's word on one thing that was read, or on one that was not: the likeliest answers first, each a key away; behind them
@@ -227,8 +228,8 @@ function key(event: KeyboardEvent): void {
       <label><span>Only if</span><input v-model="saying.if" class="plain" maxlength="200" placeholder="always" /></label>
       <label v-if="kind === 'joint' || kind === 'part'" class="check"><input v-model="saying.new" type="checkbox" /> new</label>
       <span class="acts"
-        ><a-button size="small" type="primary" html-type="submit">{{ isMore ? 'Add it' : 'Say so' }}</a-button
-        ><a-button size="small" @click="emit('done')">Not now</a-button></span
+        ><ActButton size="small" type="primary" html-type="submit">{{ isMore ? 'Add it' : 'Say so' }}</ActButton
+        ><ActButton size="small" @click="emit('done')">Not now</ActButton></span
       >
     </form>
   </div>

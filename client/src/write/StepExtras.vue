@@ -3,6 +3,7 @@ import { computed, ref } from 'vue';
 import type { Caution } from '../shared/api/client';
 import { useDraft } from '../shared/draft';
 import StepField from './StepField.vue';
+import ActButton from '../shared/ActButton.vue';
 
 /** What stands beside a step's words: its minutes and people, and its cautions, written anew or taken off with a reason. */
 const props = defineProps<{ id: string }>();
@@ -56,8 +57,8 @@ async function drop(): Promise<void> {
       <label :for="`why-${id}`">Why does “{{ dropping.hazard }}” not hold here?</label>
       <input :id="`why-${id}`" v-model="dropping.reason" class="plain" maxlength="300" autofocus />
       <span class="acts"
-        ><a-button size="small" type="primary" html-type="submit">Take it off</a-button
-        ><a-button size="small" @click="dropping = null">Not now</a-button></span
+        ><ActButton size="small" type="primary" html-type="submit">Take it off</ActButton
+        ><ActButton size="small" @click="dropping = null">Not now</ActButton></span
       >
     </form>
     <form v-if="writing" class="form" @submit.prevent="write">
@@ -86,8 +87,8 @@ async function drop(): Promise<void> {
         placeholder="How to avoid it: Hold it down until the bolt is in."
       />
       <span class="acts"
-        ><a-button size="small" type="primary" html-type="submit">Write it before the step</a-button
-        ><a-button size="small" @click="writing = null">Not now</a-button></span
+        ><ActButton size="small" type="primary" html-type="submit">Write it before the step</ActButton
+        ><ActButton size="small" @click="writing = null">Not now</ActButton></span
       >
     </form>
   </div>

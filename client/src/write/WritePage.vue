@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { nextTick, onBeforeUnmount, ref, watch } from 'vue';
+import { defineAsyncComponent, nextTick, onBeforeUnmount, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import ActMenu from '../shared/ActMenu.vue';
 import type { Act } from '../shared/acts';
@@ -8,15 +8,15 @@ import { useCursor } from '../shared/cursor';
 import { useDraft } from '../shared/draft';
 import BenchColumn from './BenchColumn.vue';
 import RouteColumn from './RouteColumn.vue';
-import BlockDialog from './BlockDialog.vue';
 import JobHeader from './JobHeader.vue';
 import HouseWords from './HouseWords.vue';
 import NewNames from './NewNames.vue';
-import ArrangeDialog from './ArrangeDialog.vue';
 import ChosenBar from './ChosenBar.vue';
 import PhaseName from './PhaseName.vue';
 import StepEditor from './StepEditor.vue';
 
+const ArrangeDialog = defineAsyncComponent(() => import('./ArrangeDialog.vue'));
+const BlockDialog = defineAsyncComponent(() => import('./BlockDialog.vue'));
 const draft = useDraft();
 const cursor = useCursor();
 const adding = ref(false);
