@@ -46,5 +46,6 @@ router.beforeEach(async (to) => {
 });
 
 router.afterEach((to) => {
-  document.title = `${String(to.meta.title ?? '')} · Worn Path`;
+  // A procedure's page says itself which one it is.
+  if (!to.params.id) document.title = `${String(to.meta.title ?? '')} · Worn Path`;
 });

@@ -33,7 +33,7 @@ const PLACES = [
 
 /** What axe finds on a page, as lines a person can act on. */
 async function found(page) {
-  const { violations } = await new AxeBuilder({ page }).analyze();
+  const { violations } = await new AxeBuilder({ page }).options({ rules: { 'target-size': { enabled: true } } }).analyze();
   return violations.map((v) => `${v.impact} ${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join('; ')}`);
 }
 
@@ -151,6 +151,7 @@ test('in forced colours the face one is on and the state of a step are still tol
 test('the bar’s first stop leads over it to the page', async ({ enter }) => {
   const page = await enter(/Ines Aldaro/);
   await page.goto('/r/2/ready');
+  await expect(page).toHaveTitle('OT-207 Second remote valve: Ready · Worn Path');
   await expect(page.getByRole('heading', { name: 'Parts' })).toBeVisible();
   await page.keyboard.press('Tab');
   await expect(page.getByRole('link', { name: 'Skip to the page' })).toBeFocused();

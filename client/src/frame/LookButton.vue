@@ -24,6 +24,8 @@ function turn(): void {
 
 <style scoped>
 .look {
+  flex: none;
+  align-self: center;
   display: inline-flex;
   align-items: center;
   justify-content: center;

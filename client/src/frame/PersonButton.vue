@@ -32,13 +32,19 @@ async function leave(): Promise<void> {
 <style scoped>
 .person {
   display: flex;
-  flex-direction: column;
-  align-items: flex-end;
-  justify-content: center;
-  gap: 1px;
+  flex-wrap: wrap;
+  align-items: center;
+  justify-content: flex-end;
+  gap: 0 10px;
   font-size: 13px;
   line-height: 1.15;
   white-space: nowrap;
+}
+
+.person > * {
+  display: inline-flex;
+  align-items: center;
+  min-height: 26px;
 }
 
 .person a {

@@ -7,6 +7,7 @@ import { troubleOf } from '../shared/api/trouble';
 import { useDraft } from '../shared/draft';
 import { useCursor } from '../shared/cursor';
 import { useLive } from '../shared/live';
+import { singleKeys } from '../shared/look';
 import TopBar from './TopBar.vue';
 import StandingBar from './StandingBar.vue';
 import TroubleBar from './TroubleBar.vue';
@@ -46,12 +47,20 @@ watch(
         (cursor.step !== first || (draft.order.length === 1 && draft.textOf(cursor.step) === ''))
       )
         cursor.goTo(cursor.step);
-      if (draft.revision) document.title = `${draft.revision.number} ${draft.revision.title} · Worn Path`;
     } catch (error) {
       failure.value = troubleOf(error);
     }
   },
   { immediate: true },
+);
+
+// Which sheet, and which face of it: also for who has several open.
+watch(
+  () => [draft.revision, route.meta.title] as const,
+  ([revision, face]) => {
+    if (revision) document.title = `${revision.number} ${revision.title}: ${String(face ?? '')} · Worn Path`;
+  },
+  { flush: 'post' },
 );
 
 const { here } = useLive();
@@ -78,7 +87,7 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
   } else if (ctrl && event.key.toLowerCase() === 'y' && draft.canEdit) {
     event.preventDefault();
     draft.back('redo');
-  } else if (event.key === '?' && !inText(event.target)) {
+  } else if (event.key === '?' && singleKeys.value && !inText(event.target)) {
     event.preventDefault();
     keysOpen.value = true;
   }

@@ -215,6 +215,24 @@ kbd {
   padding: 0;
 }
 
+@media (width <= 1400px) {
+  .bar {
+    gap: 10px;
+  }
+
+  .face {
+    padding: 0 7px;
+  }
+
+  .right {
+    gap: 6px;
+  }
+
+  .tool:not(.keys) {
+    padding: 0 5px;
+  }
+}
+
 @media (width <= 1240px) {
   .bar {
     flex-wrap: wrap;

@@ -95,7 +95,7 @@ li {
   grid-template-columns: 30px minmax(0, 260px) 150px minmax(0, 1fr);
   gap: 10px;
   align-items: center;
-  height: 23px;
+  height: 26px;
   font-size: 13.5px;
   color: var(--ink-soft);
 }
@@ -106,6 +106,7 @@ li.critical {
 }
 
 .number {
+  min-height: 24px;
   font-size: 12.5px;
   color: inherit;
   text-align: right;

@@ -4,7 +4,7 @@ import { useRoute, useRouter } from 'vue-router';
 import PlainPage from '../frame/PlainPage.vue';
 import { api, take, type FactorSetup, type MeView, type Trouble } from '../shared/api/client';
 import { troubleOf } from '../shared/api/trouble';
-import { look, type Look } from '../shared/look';
+import { look, singleKeys, type Look } from '../shared/look';
 import { useSession } from '../shared/session';
 import TroubleNote from '../shared/TroubleNote.vue';
 import { dayAndTime } from '../shared/when';
@@ -166,13 +166,14 @@ const looks: { value: Look; label: string }[] = [
       </section>
 
       <section aria-labelledby="look">
-        <h2 id="look">Light or dark</h2>
+        <h2 id="look">The page in this browser</h2>
         <fieldset class="looks">
-          <legend class="visually-hidden">The page’s look in this browser</legend>
+          <legend class="visually-hidden">Light or dark</legend>
           <label v-for="one in looks" :key="one.value"
             ><input v-model="look" type="radio" name="look" :value="one.value" /> {{ one.label }}</label
           >
         </fieldset>
+        <label><input v-model="singleKeys" type="checkbox" /> “?” alone opens the list of keys</label>
       </section>
 
       <section aria-labelledby="sessions">

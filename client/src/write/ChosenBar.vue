@@ -20,7 +20,7 @@ const acts = (): ReturnType<typeof actsFor> => actsFor(cursor.chosen);
 <style scoped>
 .chosen {
   position: sticky;
-  bottom: -120px;
+  bottom: 12px;
   z-index: 5;
   display: flex;
   align-items: center;
@@ -32,7 +32,7 @@ const acts = (): ReturnType<typeof actsFor> => actsFor(cursor.chosen);
   border-radius: 3px;
 }
 
-.act {
+.chosen :deep(.act) {
   font: 600 15px var(--text);
   color: var(--ink);
   background: var(--field);

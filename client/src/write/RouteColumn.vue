@@ -8,7 +8,8 @@ const draft = useDraft();
 const cursor = useCursor();
 const box = ref<HTMLElement | null>(null);
 
-const pegGap = 21;
+// Far enough apart that a finger meets one of them (target size of WCAG 2.2).
+const pegGap = 24;
 const phaseGap = 34;
 const top = 30;
 
@@ -125,10 +126,10 @@ svg {
 .peg {
   position: absolute;
   min-width: 22px;
-  height: 18px;
+  height: 20px;
   padding: 0 2px;
   font-size: 11px;
-  line-height: 15px;
+  line-height: 17px;
   color: var(--ink);
   background: var(--sheet);
   border: 1.5px solid var(--ink-soft);

@@ -540,7 +540,7 @@ textarea::placeholder {
 
 .chip {
   font-size: 12.5px;
-  line-height: 18px;
+  line-height: 20px;
   padding: 0 7px;
   color: var(--moss-ink);
   background: var(--moss-pale);
@@ -554,6 +554,7 @@ textarea::placeholder {
 }
 
 .word {
+  min-height: 24px;
   font: inherit;
   color: inherit;
   background: none;
@@ -615,11 +616,13 @@ textarea::placeholder {
 }
 
 .again {
+  min-width: 24px;
+  min-height: 24px;
   font: inherit;
   color: inherit;
   background: none;
   border: 0;
-  padding: 0 0 0 3px;
+  padding: 0;
   cursor: pointer;
 }
 

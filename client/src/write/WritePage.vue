@@ -245,7 +245,7 @@ h2 {
   margin-left: 44px;
 }
 
-.phase-acts {
+h2 :deep(.phase-acts) {
   font: 14px var(--text);
   color: var(--moss);
   background: none;
@@ -255,7 +255,7 @@ h2 {
   cursor: pointer;
 }
 
-.phase-acts:hover {
+h2 :deep(.phase-acts:hover) {
   background: var(--moss-pale);
 }
 
