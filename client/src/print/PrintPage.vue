@@ -98,7 +98,7 @@ const open = computed(() => sheet.value !== null && sheet.value.state !== 'relea
               <span
                 >{{ item.what
                 }}<template v-if="item.amount && item.amount !== '1'"
-                  >, {{ item.amount }}{{ /^\d+$/.test(item.amount) ? ' off' : '' }}</template
+                  >{{ /^\d+$/.test(item.amount) ? ` × ${item.amount}` : `, ${item.amount}` }}</template
                 ><small v-if="item.for"> {{ item.for }}</small></span
               >
             </li>
