@@ -112,7 +112,7 @@ test('steps are moved, parted, taken to another phase, chosen and deleted by key
 
 test('a hundred pasted lines are one edit, and one undo takes them back', async ({ enter }) => {
   const page = await enter(/Ines Aldaro/);
-  await begin(page, 'OT-181', 'Pasted');
+  await begin(page, 'OT-182', 'Pasted');
   const sent = [];
   page.on('request', (r) => r.url().endsWith('/edits') && sent.push(r.url()));
   const lines = Array.from({ length: 100 }, (_, i) => `${i + 1}. ${i % 2 ? 'Remove the strap bolts.' : 'Clean the face of the strap.'}`);

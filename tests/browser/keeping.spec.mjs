@@ -9,7 +9,7 @@ test('undo and redo work after a reload and after a restart of the server', asyn
   await page.keyboard.type('Clean the bore.');
   await kept(page);
   await page.reload();
-  await expect(page.getByLabel('Step 2', { exact: true }).getByRole('textbox')).toHaveValue('Clean the bore.');
+  await expect(page.getByRole('textbox', { name: 'Step 2', exact: true })).toHaveValue('Clean the bore.');
   await workshop.stop();
   await workshop.start();
   await page.getByRole('textbox', { name: 'Step 1', exact: true }).focus();

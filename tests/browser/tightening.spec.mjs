@@ -126,10 +126,10 @@ test('the keeper of the crib adds a wrench, is told of a range upside down, and 
   await cell('max').fill('500');
   await cell('drive').fill('3/4 in');
   await page.getByRole('button', { name: 'Keep the crib' }).click();
-  await expect(page.getByRole('status')).toContainText('kept');
+  await expect(page.getByRole('main').getByRole('status')).toContainText('kept');
   await page.getByLabel('Dry value on a treated thread').selectOption('reduce by the ratio');
   await page.getByRole('button', { name: 'Keep the rules' }).click();
-  await expect(page.getByRole('status')).toContainText('rules are kept');
+  await expect(page.getByRole('main').getByRole('status')).toContainText('rules are kept');
   const audit = await new AxeBuilder({ page }).analyze();
   expect(audit.violations.filter((v) => ['serious', 'critical'].includes(v.impact)).map((v) => v.id)).toEqual([]);
 
