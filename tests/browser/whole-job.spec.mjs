@@ -109,6 +109,7 @@ test('a procedure of ten steps is written by keyboard, cleared, released by a se
   // The installer reads the printed sheet.
   const tilde = await enter(/Tilde Rask/);
   await tilde.getByRole('link', { name: 'Belly strap' }).click();
+  await tilde.getByRole('link', { name: 'Print', exact: true }).click();
   const paper = tilde.getByRole('article');
   await expect(paper).toContainText('values read from their sources by Odo Brandt');
   await expect(paper.getByRole('row', { name: /J1.*strap bolts/ })).toContainText('70 lbf·ft');

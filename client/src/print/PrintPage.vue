@@ -97,8 +97,9 @@ const open = computed(() => sheet.value !== null && sheet.value.state !== 'relea
               <span class="box" aria-hidden="true"></span>
               <span
                 >{{ item.what
-                }}<template v-if="item.amount && item.amount !== '1'"
-                  >{{ /^\d+$/.test(item.amount) ? ` × ${item.amount}` : `, ${item.amount}` }}</template
+                }}<template v-if="item.amount && item.amount !== '1'">{{
+                  /^\d+$/.test(item.amount) ? ` × ${item.amount}` : `, ${item.amount}`
+                }}</template
                 ><small v-if="item.for"> {{ item.for }}</small></span
               >
             </li>
