@@ -19,6 +19,8 @@ const paper = ref<'A4' | 'Letter'>('A4');
 
 const pageRule = computed(() => `@page { size: ${paper.value === 'A4' ? 'A4' : 'letter'}; margin: 14mm 14mm 16mm; }`);
 const print = (): void => window.print();
+/** Before the name: behind it, it would read as a size. */
+const isCount = (amount: string): boolean => /^\d+$/.test(amount) && amount !== '1';
 const lists = computed(() => [
   { title: 'Parts', items: sheet.value?.parts ?? [] },
   {
@@ -96,10 +98,8 @@ const open = computed(() => sheet.value !== null && sheet.value.state !== 'relea
             <li v-for="item in list.items" :key="item.what">
               <span class="box" aria-hidden="true"></span>
               <span
-                >{{ item.what
-                }}<template v-if="item.amount && item.amount !== '1'">{{
-                  /^\d+$/.test(item.amount) ? ` × ${item.amount}` : `, ${item.amount}`
-                }}</template
+                ><template v-if="isCount(item.amount)">{{ item.amount }} × </template>{{ item.what
+                }}<template v-if="item.amount && !/^\d+$/.test(item.amount)">, {{ item.amount }}</template
                 ><small v-if="item.for"> {{ item.for }}</small></span
               >
             </li>
