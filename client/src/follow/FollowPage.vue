@@ -9,7 +9,7 @@ import { useDraft } from '../shared/draft';
 import PatternDrawing from '../shared/PatternDrawing.vue';
 import TroubleNote from '../shared/TroubleNote.vue';
 import { useWalkAs } from '../shared/walkAs';
-import BenchColumn from '../write/BenchColumn.vue';
+import BenchColumn from '../shared/BenchColumn.vue';
 import { useCursor } from '../shared/cursor';
 
 /** The sheet to work from: a step at a time in large type, or whole; cautions first, the torque beside the step, the Bench of that step. */

@@ -3,12 +3,14 @@ import { computed, nextTick, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { useCursor } from '../shared/cursor';
 import { useDraft } from '../shared/draft';
+import { useFaces } from './faces';
 
 /** Steps, things and faces of the open procedure, found as one types. */
 const open = defineModel<boolean>('open', { required: true });
 const draft = useDraft();
 const cursor = useCursor();
 const router = useRouter();
+const faces = useFaces();
 const words = ref('');
 const chosen = ref(0);
 const field = ref<HTMLInputElement | null>(null);
@@ -29,7 +31,7 @@ const places = computed<Place[]>(() => [
     },
   })),
   ...draft.things.map((t) => ({ label: `${t.id} ${t.name}`, kind: t.kind, go: () => goToThing(t.id) })),
-  ...['Write', 'Joints', 'Review', 'Print'].map((face) => ({ label: face, kind: 'face', go: to(face.toLowerCase()) })),
+  ...faces.value.map((face) => ({ label: face.label, kind: 'face', go: to(face.name) })),
   { label: 'Shelf', kind: 'place', go: () => void router.push('/') },
   { label: 'Workshop: wrench crib and house rules', kind: 'place', go: () => void router.push('/workshop') },
   { label: 'Slips: calculators', kind: 'place', go: () => void router.push('/slips') },

@@ -7,7 +7,7 @@ import { troubleOf } from '../shared/api/trouble';
 import { useDraft } from '../shared/draft';
 import { useCursor } from '../shared/cursor';
 import { useLive } from '../shared/live';
-import { singleKeys } from '../shared/look';
+import { singleKeys } from '../shared/singleKeys';
 import TopBar from './TopBar.vue';
 import StandingBar from './StandingBar.vue';
 import TroubleBar from './TroubleBar.vue';

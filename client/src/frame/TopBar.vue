@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { useMediaQuery } from '@vueuse/core';
 import { computed, defineAsyncComponent } from 'vue';
 import OutboxButton from '../outbox/OutboxButton.vue';
 import type { Someone } from '../shared/api/client';
@@ -8,7 +7,7 @@ import SeverityMark from '../shared/SeverityMark.vue';
 import KeptNote from './KeptNote.vue';
 import PersonButton from './PersonButton.vue';
 import StateTag from '../shared/StateTag.vue';
-import { useSession } from '../shared/session';
+import { useFaces } from './faces';
 import { useWalkAs } from '../shared/walkAs';
 
 const WalkAsButton = defineAsyncComponent(() => import('./WalkAsButton.vue'));
@@ -16,23 +15,7 @@ const draft = useDraft();
 const walkAs = useWalkAs();
 defineProps<{ here: Someone[] }>();
 defineEmits<{ findings: []; keys: []; go: [] }>();
-const session = useSession();
-/** Who only works from released sheets has no use for the faces they are written on. */
-const isNarrow = useMediaQuery('(width <= 760px)');
-const faces = computed(() => {
-  const own = session.isReader ? ALL.filter((f) => f.forReader) : ALL;
-  // In the hand it is read more than written.
-  return isNarrow.value || session.isReader ? [...own].sort((a, b) => (a.inHand ?? 9) - (b.inHand ?? 9)) : own;
-});
-const ALL: { name: string; label: string; forReader?: boolean; inHand?: number }[] = [
-  { name: 'write', label: 'Write' },
-  { name: 'joints', label: 'Joints' },
-  { name: 'chart', label: 'Chart', forReader: true },
-  { name: 'ready', label: 'Ready', forReader: true, inHand: 2 },
-  { name: 'review', label: 'Review' },
-  { name: 'print', label: 'Print', forReader: true, inHand: 3 },
-  { name: 'follow', label: 'Follow', forReader: true, inHand: 1 },
-];
+const faces = useFaces();
 const initials = (name: string): string =>
   name
     .split(' ')

@@ -5,8 +5,6 @@ import { computed, watch } from 'vue';
 export type Look = 'system' | 'light' | 'dark';
 
 export const look = useLocalStorage<Look>('wornpath-look', 'system');
-/** Whether a key alone, outside of texts, does something (“?” opens the keys). Who speaks to the page turns it off. */
-export const singleKeys = useLocalStorage('wornpath-single-keys', true);
 const systemIsDark = usePreferredDark();
 export const isDark = computed(() => (look.value === 'system' ? systemIsDark.value : look.value === 'dark'));
 

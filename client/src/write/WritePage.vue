@@ -6,7 +6,7 @@ import type { Act } from '../shared/acts';
 import type { PhaseView } from '../shared/api/client';
 import { useCursor } from '../shared/cursor';
 import { useDraft } from '../shared/draft';
-import BenchColumn from './BenchColumn.vue';
+import BenchColumn from '../shared/BenchColumn.vue';
 import RouteColumn from './RouteColumn.vue';
 import JobHeader from './JobHeader.vue';
 import HouseWords from './HouseWords.vue';

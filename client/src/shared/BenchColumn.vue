@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { watchDebounced } from '@vueuse/core';
 import { computed, ref } from 'vue';
-import { api, NotConnected, Refused, take, type Bench, type BenchLine } from '../shared/api/client';
-import { useCursor } from '../shared/cursor';
-import { useDraft } from '../shared/draft';
-import JointGlyph from '../shared/JointGlyph.vue';
-import { useWalkAs } from '../shared/walkAs';
+import { api, NotConnected, Refused, take, type Bench, type BenchLine } from './api/client';
+import { useCursor } from './cursor';
+import { useDraft } from './draft';
+import JointGlyph from './JointGlyph.vue';
+import { useWalkAs } from './walkAs';
 
 /** The state of the world after the step under the cursor. */
 const draft = useDraft();
