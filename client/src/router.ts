@@ -1,4 +1,5 @@
 import { createRouter, createWebHistory } from 'vue-router';
+import { followAddress } from './shared/address';
 import { useSession } from './shared/session';
 
 export const router = createRouter({
@@ -28,6 +29,8 @@ export const router = createRouter({
     { path: '/:rest(.*)*', component: () => import('./frame/NotFoundPage.vue'), meta: { title: 'Not found' } },
   ],
 });
+
+followAddress(router);
 
 router.beforeEach(async (to) => {
   const session = useSession();

@@ -45,6 +45,8 @@ test('an explained finding, the places of the sheet and the keys are reached wit
   await page.keyboard.press('?');
   await expect(page.getByRole('dialog')).toContainText('next finding');
   await page.keyboard.press('Escape');
+  // Gone, it gives the focus back to where one was.
+  await expect(page.getByRole('dialog')).toBeHidden();
   await page.keyboard.press('F8');
   await page.locator('.found .why').first().press('Enter');
   await expect(page.getByRole('dialog').last()).toContainText('What it rests on');

@@ -5,6 +5,7 @@ import { useRoute, useRouter } from 'vue-router';
 import { keptShelf } from '../outbox/database';
 import { api, NotConnected, take, type ShelfFilters, type ShelfPage, type Trouble } from '../shared/api/client';
 import { troubleOf } from '../shared/api/trouble';
+import { note } from '../shared/address';
 import { useSession } from '../shared/session';
 import { day } from '../shared/when';
 import PlainBar from '../frame/PlainBar.vue';
@@ -67,7 +68,7 @@ watch(
   () => now.value.q,
   (q) => (words.value = q),
 );
-watchDebounced(words, (q) => q !== now.value.q && ask({ q }), { debounce: 150 });
+watchDebounced(words, (q) => q !== now.value.q && note(router, inAddress({ ...now.value, page: 1, q })), { debounce: 150 });
 
 async function attempt(work: () => Promise<{ revisionId: number }>): Promise<void> {
   busy.value = true;

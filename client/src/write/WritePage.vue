@@ -4,6 +4,7 @@ import { useRoute, useRouter } from 'vue-router';
 import ActMenu from '../shared/ActMenu.vue';
 import type { Act } from '../shared/acts';
 import type { PhaseView } from '../shared/api/client';
+import { note } from '../shared/address';
 import { useCursor } from '../shared/cursor';
 import { useDraft } from '../shared/draft';
 import BenchColumn from '../shared/BenchColumn.vue';
@@ -85,7 +86,7 @@ watch(
   (step) => {
     clearTimeout(telling);
     telling = setTimeout(() => {
-      if (route.name === 'write' && step && route.query.step !== step) void router.replace({ query: { ...route.query, step } });
+      if (route.name === 'write' && step && route.query.step !== step) note(router, { ...route.query, step });
     }, 200);
   },
 );
