@@ -62,6 +62,8 @@ public sealed partial class AccessTests(Workshop workshop) : IClassFixture<Works
         GET     /api/revisions/{id:int}/sort                       .-yyyyyy
         GET     /api/revisions/{id:int}/mirror                     .-yyyyyy
         GET     /api/revisions/{id:int}/blocks                     .-yyyyyy
+        GET     /api/revisions/{id:int}/ahead                      .xyyyxxx
+        GET     /api/words                                         .yyyyyyy
         GET     /api/revisions/{id:int}/chart                      .-yyyyyy
         GET     /api/revisions/{id:int}/steps/{step}/mending       .xyyyxxx
         GET     /api/revisions/{id:int}/ready                      .-yyyyyy

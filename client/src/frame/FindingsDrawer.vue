@@ -1,12 +1,25 @@
 <script setup lang="ts">
+import { computed } from 'vue';
 import { useCursor } from '../shared/cursor';
 import { useDraft } from '../shared/draft';
 import FindingLine from '../shared/FindingLine.vue';
-import type { Finding } from '../shared/api/client';
+import type { Finding, Severity } from '../shared/api/client';
 
 const open = defineModel<boolean>('open', { required: true });
 const draft = useDraft();
 const cursor = useCursor();
+
+const weights: { severity: Severity; one: string; many: string; means: string }[] = [
+  { severity: 'stop', one: '1 Stop', many: 'Stops', means: 'Not released before it is settled.' },
+  { severity: 'warn', one: '1 warning', many: 'warnings', means: 'Mend it, or a reviewer says why it may stand.' },
+  { severity: 'hint', one: '1 hint', many: 'hints', means: 'How it would read or go better.' },
+];
+/** What weighs most comes first, each in the order of the steps. */
+const groups = computed(() =>
+  weights
+    .map((weight) => ({ ...weight, findings: draft.findings.filter((f) => f.severity === weight.severity) }))
+    .filter((group) => group.findings.length > 0),
+);
 
 function go(finding: Finding): void {
   open.value = false;
@@ -19,18 +32,40 @@ function go(finding: Finding): void {
     <p v-if="draft.findings.length === 0">
       The walk found nothing: every joint is tight, every part where it belongs, the vehicle on the ground.
     </p>
-    <ol v-else class="list">
-      <li v-for="finding in draft.findings" :key="finding.waiverKey + finding.message">
-        <button type="button" class="place figures" :disabled="!finding.step && !finding.thing" @click="go(finding)">
-          {{ finding.stepNumber ? `Step ${finding.stepNumber}` : 'Sheet' }}
-        </button>
-        <FindingLine :finding="finding" />
-      </li>
-    </ol>
+    <section v-for="group in groups" :key="group.severity" :aria-label="group.many">
+      <h2>
+        {{ group.findings.length === 1 ? group.one : `${group.findings.length} ${group.many}` }} <small>{{ group.means }}</small>
+      </h2>
+      <ol class="list">
+        <li v-for="finding in group.findings" :key="finding.waiverKey + finding.message">
+          <button type="button" class="place figures" :disabled="!finding.step && !finding.thing" @click="go(finding)">
+            {{ finding.stepNumber ? `Step ${finding.stepNumber}` : 'Sheet' }}
+          </button>
+          <FindingLine :finding="finding" />
+        </li>
+      </ol>
+    </section>
   </a-drawer>
 </template>
 
 <style scoped>
+h2 {
+  margin: 0 0 10px;
+  padding-bottom: 4px;
+  font: 600 19px/1.3 var(--heading);
+  border-bottom: 1px solid var(--line-strong);
+}
+
+section + section {
+  margin-top: 26px;
+}
+
+small {
+  margin-left: 8px;
+  font: 13px var(--text);
+  color: var(--ink-soft);
+}
+
 .list {
   list-style: none;
   margin: 0;

@@ -6,6 +6,7 @@ const open = defineModel<boolean>('open', { required: true });
 const keys: [string, string][] = [
   ['Enter', 'new step, or the text behind the cursor into a new one'],
   ['Shift + Enter', 'new line in the step'],
+  ['→ at the end of a text', 'take the words offered; Esc puts them away'],
   ['/ in an empty step', 'insert a block of the workshop'],
   ['Backspace in an empty step', 'delete it'],
   ['↑ ↓ at the edge of a step', 'to the step before or behind'],

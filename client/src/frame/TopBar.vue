@@ -22,7 +22,11 @@ const initials = (name: string): string =>
     .map((w) => w[0] ?? '')
     .join('')
     .slice(0, 2);
-const others = computed(() => draft.findings.length - draft.stops);
+const counts = computed(() =>
+  (['stop', 'warn', 'hint'] as const)
+    .map((severity) => ({ severity, count: draft.findings.filter((f) => f.severity === severity).length }))
+    .filter((c) => c.count > 0),
+);
 </script>
 
 <template>
@@ -57,8 +61,9 @@ const others = computed(() => draft.findings.length - draft.stops);
         @click="$emit('findings')"
       >
         <template v-if="draft.findings.length">
-          <template v-if="draft.stops"><SeverityMark severity="stop" /> {{ draft.stops }}</template>
-          <template v-if="others"><SeverityMark severity="warn" /> {{ others }}</template>
+          <span v-for="{ severity, count } in counts" :key="severity" class="of" :class="severity"
+            ><SeverityMark :severity="severity" /> {{ count }}</span
+          >
           <span class="visually-hidden">finding{{ draft.findings.length === 1 ? '' : 's' }}</span>
         </template>
         <template v-else>nothing found</template>

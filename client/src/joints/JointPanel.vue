@@ -5,6 +5,7 @@ import { useDraft } from '../shared/draft';
 import FindingLine from '../shared/FindingLine.vue';
 import PatternDrawing from '../shared/PatternDrawing.vue';
 import Cell from './Cell.vue';
+import { examples } from './examples';
 import PatternPlacer from './PatternPlacer.vue';
 import SlipDrawer from './SlipDrawer.vue';
 import ActButton from '../shared/ActButton.vue';
@@ -38,17 +39,6 @@ const order = [
   'justification',
 ];
 const rows = computed(() => order.map((name) => props.fields.find((f) => f.name === name)).filter((f) => f !== undefined));
-const hints: Record<string, string> = {
-  pattern: 'circle, row, grid 2×4, U-bolts …',
-  tell: 'the longer ones, at the top',
-  heldBy: '17 mm spanner',
-  into: 'cast aluminium, 18 mm',
-  stack: 'spring washer, washer, nut 17 mm',
-  adapter: '60 mm at 45°',
-  variants: 'left: 40 N·m; right: 45 N·m',
-  becomes: 'refit, discard, superseded by J7',
-  holds: 'P1, P2',
-};
 </script>
 
 <template>
@@ -93,7 +83,7 @@ const hints: Record<string, string> = {
             :field="field.name"
             :label="`${field.label} of ${joint.id}`"
             :choices="field.choices"
-            :hint="hints[field.name] ?? ''"
+            :hint="examples[field.name] ?? ''"
           />
         </dd>
       </template>

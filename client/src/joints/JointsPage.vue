@@ -8,6 +8,7 @@ import SeverityMark from '../shared/SeverityMark.vue';
 import ValueMark from '../shared/ValueMark.vue';
 import { day } from '../shared/when';
 import Cell from './Cell.vue';
+import { examples } from './examples';
 import JointPanel from './JointPanel.vue';
 import Scrolls from '../shared/Scrolls.vue';
 import PasteDialog from './PasteDialog.vue';
@@ -123,26 +124,26 @@ async function add(): Promise<void> {
 function go(event: KeyboardEvent): void {
   if (event.altKey && event.key === 'ArrowRight') {
     event.preventDefault();
-    root.value?.querySelector<HTMLElement>('.panel :is(input, select)')?.focus();
+    root.value?.querySelector<HTMLElement>('.panel :is(textarea, select)')?.focus();
     return;
   }
   const by = event.key === 'Enter' ? (event.shiftKey ? -1 : 1) : event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0;
   const cell = (event.target as HTMLElement).closest<HTMLElement>('[data-row]');
   if (by === 0 || !cell || (event.target instanceof HTMLSelectElement && event.key !== 'Enter')) return;
   const next = root.value?.querySelector<HTMLElement>(
-    `[data-row="${Number(cell.dataset.row) + by}"][data-column="${cell.dataset.column}"] :is(input, select)`,
+    `[data-row="${Number(cell.dataset.row) + by}"][data-column="${cell.dataset.column}"] :is(textarea, select)`,
   );
   if (!next) return;
   event.preventDefault();
   next.focus();
-  if (next instanceof HTMLInputElement) next.select();
+  if (next instanceof HTMLTextAreaElement) next.select();
 }
 
 /** Back from what stands beside the row to the row. */
 function back(event: KeyboardEvent): void {
   if (!event.altKey || event.key !== 'ArrowLeft' || !looked.value) return;
   event.preventDefault();
-  root.value?.querySelector<HTMLElement>(`[data-row="${rowOf.value.get(looked.value.id)}"] :is(input, select)`)?.focus();
+  root.value?.querySelector<HTMLElement>(`[data-row="${rowOf.value.get(looked.value.id)}"] :is(textarea, select)`)?.focus();
 }
 </script>
 
@@ -196,7 +197,13 @@ function back(event: KeyboardEvent): void {
                 </td>
                 <td v-for="column in columns" :key="column.name" :data-row="rowOf.get(joint.id)" :data-column="column.name">
                   <span v-if="column.name === 'name'" class="id figures">{{ joint.id }}</span>
-                  <Cell :thing="joint" :field="column.name" :label="`${column.label} of ${joint.id}`" :choices="choices(column.name)" />
+                  <Cell
+                    :thing="joint"
+                    :field="column.name"
+                    :label="`${column.label} of ${joint.id}`"
+                    :choices="choices(column.name)"
+                    :hint="looked?.id === joint.id ? examples[column.name] : ''"
+                  />
                   <span v-if="column.name === 'fastener' && goesWith(joint)" class="computed">{{ goesWith(joint) }}</span>
                   <span v-if="column.name === 'torque'" class="figures computed" :title="computedOf(joint.id)?.counterpart">{{
                     computedOf(joint.id)?.counterpart
@@ -217,7 +224,13 @@ function back(event: KeyboardEvent): void {
                   <span v-else class="quiet">—</span>
                 </td>
                 <td v-for="column in after" :key="column.name" :data-row="rowOf.get(joint.id)" :data-column="column.name">
-                  <Cell :thing="joint" :field="column.name" :label="`${column.label} of ${joint.id}`" :choices="choices(column.name)" />
+                  <Cell
+                    :thing="joint"
+                    :field="column.name"
+                    :label="`${column.label} of ${joint.id}`"
+                    :choices="choices(column.name)"
+                    :hint="looked?.id === joint.id ? examples[column.name] : ''"
+                  />
                   <span v-if="checkOf(joint.id)" class="computed"
                     ><ValueMark :standing="checkOf(joint.id)!.standing" />{{ checkSays(joint.id) }}</span
                   >
@@ -379,20 +392,16 @@ tr.looked td:first-child {
   color: var(--ink-soft);
 }
 
-td[data-column='name'] :deep(input),
+td[data-column='name'] :deep(textarea),
 td[data-column='name'] :deep(.still) {
   padding-left: 32px;
 }
 
-td[data-column='torque'] :deep(input),
-td[data-column='source']:has(.computed) :deep(input),
-td[data-column='fastener']:has(.computed) :deep(input) {
-  height: 25px;
+td[data-column='torque'] :deep(textarea),
+td:has(.computed) :deep(textarea) {
+  min-height: 25px;
   margin-top: 2px;
-}
-
-td[data-column='torque'] :deep(input:focus) {
-  outline-offset: -2px;
+  padding-block: 3px;
 }
 
 .computed {

@@ -41,6 +41,9 @@ export const isRefused = (w: Waiting): boolean => w.trouble !== undefined;
 /** The step whose text an edit writes, or undefined. */
 export const writes = (w: Waiting): string | undefined => (w.edit?.do === 'writeStep' ? w.edit.id : undefined);
 
+/** The field an edit sets, as “id.field”, or undefined. */
+export const fieldOf = (w: Waiting): string | undefined => (w.edit?.do === 'setField' ? `${w.edit.id}.${w.edit.field}` : undefined);
+
 /** Whether an edit builds on another that the server did not take: it names what that one would have made, or writes on in its text. */
 export function buildsOn(later: Waiting, refused: Waiting): boolean {
   const [first, next] = [refused.edit, later.edit];

@@ -12,6 +12,7 @@ export interface PersonDraft {
 import { reactive } from 'vue';
 import type { PersonLine } from '../shared/api/client';
 import ActButton from '../shared/ActButton.vue';
+import { vFocus } from '../shared/focus';
 
 const props = defineProps<{ person?: PersonLine; isNew?: boolean; busy: boolean }>();
 const emit = defineEmits<{ keep: [draft: PersonDraft]; leave: [] }>();
@@ -37,7 +38,7 @@ const keep = (): void => emit('keep', { ...draft, email: draft.email?.trim() || 
     <div class="fields">
       <div v-if="isNew" class="field">
         <label for="person-account">Account</label>
-        <input id="person-account" v-model="draft.userName" class="plain figures" placeholder="hanne" required maxlength="100" autofocus />
+        <input id="person-account" v-model="draft.userName" v-focus class="plain figures" placeholder="hanne" required maxlength="100" />
       </div>
       <div class="field">
         <label for="person-name">Name</label>

@@ -13,6 +13,7 @@ import TroubleNote from '../shared/TroubleNote.vue';
 import AuthorsPanel from './AuthorsPanel.vue';
 import ValueReadings from './ValueReadings.vue';
 import ActButton from '../shared/ActButton.vue';
+import { vFocus } from '../shared/focus';
 
 /** Bringing a revision through its life: sent, returned with a reason, released by somebody else. */
 const draft = useDraft();
@@ -127,7 +128,7 @@ const next = computed(() => {
       </div>
       <form v-if="asking" class="reason" @submit.prevent="giveReason">
         <label for="reason">{{ asking === 'return' ? 'What should the author change?' : 'Why should nobody follow it any more?' }}</label>
-        <textarea id="reason" v-model="reason" class="plain" rows="3" maxlength="2000" autofocus></textarea>
+        <textarea id="reason" v-model="reason" v-focus class="plain" rows="3" maxlength="2000"></textarea>
         <div>
           <ActButton type="primary" html-type="submit" :loading="busy">{{ asking === 'return' ? 'Return it' : 'Withdraw it' }}</ActButton>
           <ActButton @click="asking = null">Not now</ActButton>
@@ -182,7 +183,7 @@ const next = computed(() => {
           </p>
           <form v-if="waiving === finding.waiverKey" class="reason" @submit.prevent="waive">
             <label for="waiver">Why may this warning stand?</label>
-            <textarea id="waiver" v-model="reason" class="plain" rows="2" maxlength="2000" autofocus></textarea>
+            <textarea id="waiver" v-model="reason" v-focus class="plain" rows="2" maxlength="2000"></textarea>
             <div>
               <ActButton type="primary" html-type="submit" :loading="busy">Let it stand</ActButton>
               <ActButton @click="waiving = null">Not now</ActButton>

@@ -6,6 +6,7 @@ import { api, take, type FactorSetup, type MeView, type Trouble } from '../share
 import { troubleOf } from '../shared/api/trouble';
 import { look, type Look } from '../shared/look';
 import { singleKeys } from '../shared/singleKeys';
+import { wordsAhead } from '../shared/wordsAhead';
 import { useSession } from '../shared/session';
 import TroubleNote from '../shared/TroubleNote.vue';
 import { dayAndTime } from '../shared/when';
@@ -175,6 +176,7 @@ const looks: { value: Look; label: string }[] = [
           >
         </fieldset>
         <label><input v-model="singleKeys" type="checkbox" /> “?” alone opens the list of keys</label>
+        <label><input v-model="wordsAhead" type="checkbox" /> Words and the likely next step are offered while a step is written</label>
       </section>
 
       <section aria-labelledby="sessions">

@@ -7,6 +7,7 @@ import { troubleOf } from '../shared/api/trouble';
 import { useSession } from '../shared/session';
 import TroubleNote from '../shared/TroubleNote.vue';
 import ActButton from '../shared/ActButton.vue';
+import { vFocus } from '../shared/focus';
 
 const session = useSession();
 const route = useRoute();
@@ -84,7 +85,7 @@ const enter = (name: string, word: string): Promise<void> =>
         <h2>Sign in</h2>
         <div class="field">
           <label for="user">Name</label>
-          <input id="user" v-model="userName" class="plain" autocomplete="username" required maxlength="100" autofocus />
+          <input id="user" v-model="userName" v-focus class="plain" autocomplete="username" required maxlength="100" />
         </div>
         <div class="field">
           <label for="password">Password</label>

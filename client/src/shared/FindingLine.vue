@@ -101,6 +101,7 @@ p {
   border: 1px solid var(--moss);
   border-radius: 3px;
   padding: 1px 9px;
+  text-align: left;
   cursor: pointer;
 }
 

@@ -2,7 +2,7 @@ import { defineStore } from 'pinia';
 import { computed, ref, shallowReactive, shallowRef, watch } from 'vue';
 import { keepSheet, keptSheet } from '../outbox/database';
 import { useOutbox } from '../outbox/useOutbox';
-import { isRefused, writes, type Waiting } from '../outbox/waiting';
+import { fieldOf, isRefused, writes, type Waiting } from '../outbox/waiting';
 import {
   api,
   NotConnected,
@@ -73,9 +73,22 @@ export const useDraft = defineStore('draft', () => {
           .map((w) => [writes(w)!, w.trouble!]),
       ),
   );
+  /** Fields that stand on the page now, and how often: what was refused of one is said there, else above the page. */
+  const shownFields = shallowReactive(new Map<string, number>());
+  const isSaidInPlace = (w: Waiting): boolean =>
+    w.trouble!.theirs === undefined && (writes(w) !== undefined || (shownFields.get(fieldOf(w) ?? '') ?? 0) > 0);
   const troubles = computed<OpenTrouble[]>(() =>
-    refused.value.filter((w) => !(writes(w) && w.trouble!.theirs === undefined)).map((w) => ({ ...w.trouble!, waiting: w })),
+    refused.value.filter((w) => !isSaidInPlace(w)).map((w) => ({ ...w.trouble!, waiting: w })),
   );
+  /** The last text of a field that was refused, and waits for its author. */
+  const refusedField = (id: string, field: string): Waiting | undefined =>
+    refused.value.findLast((w) => w.trouble!.theirs === undefined && fieldOf(w) === `${id}.${field}`);
+  function forgetRefused(id: string, field: string): void {
+    for (const w of refused.value) if (w.trouble!.theirs === undefined && fieldOf(w) === `${id}.${field}`) outbox.box.drop(w);
+  }
+  function showField(id: string, field: string, by: 1 | -1): void {
+    shownFields.set(`${id}.${field}`, (shownFields.get(`${id}.${field}`) ?? 0) + by);
+  }
   const clash = (id: string): Waiting | undefined => refused.value.find((w) => writes(w) === id && w.trouble!.theirs !== undefined);
 
   const connected = computed(() => outbox.standing.connected && asOf.value === null);
@@ -458,6 +471,9 @@ export const useDraft = defineStore('draft', () => {
     typed,
     refusals,
     troubles,
+    refusedField,
+    forgetRefused,
+    showField,
     connected,
     signedOut,
     otherPerson,

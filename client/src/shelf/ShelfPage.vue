@@ -15,6 +15,7 @@ import { asked, inAddress, type Asked } from './asking';
 import StateTag from '../shared/StateTag.vue';
 import TroubleNote from '../shared/TroubleNote.vue';
 import ActButton from '../shared/ActButton.vue';
+import { vFocus } from '../shared/focus';
 
 const session = useSession();
 const router = useRouter();
@@ -134,7 +135,7 @@ async function readFile(event: Event): Promise<void> {
     <form v-if="making" class="new" @submit.prevent="create">
       <div class="field">
         <label for="number">Number</label>
-        <input id="number" v-model="number" class="plain figures" placeholder="OT-120" required maxlength="40" autofocus />
+        <input id="number" v-model="number" v-focus class="plain figures" placeholder="OT-120" required maxlength="40" />
       </div>
       <div class="field wide">
         <label for="title">What the job is</label>

@@ -8,6 +8,7 @@ import { useDraft } from '../shared/draft';
 import { useEscape } from '../shared/escape';
 import TroubleNote from '../shared/TroubleNote.vue';
 import ActButton from '../shared/ActButton.vue';
+import { vFocus } from '../shared/focus';
 
 /** Steps kept by the workshop, put in behind the step under the cursor; their joints and aids become those of this sheet. */
 const open = defineModel<boolean>('open', { required: true });
@@ -99,10 +100,10 @@ async function insert(): Promise<void> {
     <template v-if="!chosen">
       <input
         v-model="sought"
+        v-focus
         class="plain seek"
         aria-label="Search the blocks"
         placeholder="wheel, castle nut, stuck …"
-        autofocus
         @keydown.enter="takeFirst"
       />
       <ul>

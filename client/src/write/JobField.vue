@@ -1,13 +1,18 @@
 <script setup lang="ts">
+import { useId } from 'vue';
 import { useDraft } from '../shared/draft';
-import { useKeptField } from '../shared/keptField';
+import FieldRefusal from '../shared/FieldRefusal.vue';
+import { useThingField } from '../shared/keptField';
 
 /** A field of the job's header. */
 const props = defineProps<{ name: string; hint: string; long: boolean }>();
 const draft = useDraft();
-const { text, commit, undoTyping } = useKeptField(
+const why = useId();
+const { text, commit, undoTyping, refusal } = useThingField(
+  '',
+  props.name,
   () => draft.header[props.name] ?? '',
-  (before, after) => draft.sendAndSettle({ do: 'setField', id: '', field: props.name, before, after: after.replaceAll('\n', ' ').trim() }),
+  (typed) => typed.replaceAll('\n', ' ').trim(),
 );
 </script>
 
@@ -20,6 +25,7 @@ const { text, commit, undoTyping } = useKeptField(
     rows="2"
     maxlength="2000"
     :placeholder="hint"
+    :aria-describedby="refusal ? why : undefined"
     @change="commit"
     @keydown.esc="undoTyping"
   ></textarea>
@@ -30,9 +36,11 @@ const { text, commit, undoTyping } = useKeptField(
     class="plain figures"
     :placeholder="hint"
     maxlength="4"
+    :aria-describedby="refusal ? why : undefined"
     @change="commit"
     @keydown.esc="undoTyping"
   />
+  <FieldRefusal :id="why" :trouble="refusal" />
 </template>
 
 <style scoped>

@@ -6,8 +6,10 @@ import CautionPanel from '../shared/CautionPanel.vue';
 import { useCursor } from '../shared/cursor';
 import { useDraft } from '../shared/draft';
 import FindingLine from '../shared/FindingLine.vue';
+import { fit } from '../shared/fits';
 import { say } from '../shared/say';
 import SeverityMark from '../shared/SeverityMark.vue';
+import GhostText from './GhostText.vue';
 import MendPanel from './MendPanel.vue';
 import StepExtras from './StepExtras.vue';
 import { useStepActs } from './stepActs';
@@ -20,6 +22,7 @@ const cursor = useCursor();
 const field = ref<HTMLTextAreaElement | null>(null);
 const root = ref<HTMLElement | null>(null);
 const menu = ref<InstanceType<typeof ActMenu> | null>(null);
+const ghost = ref<InstanceType<typeof GhostText> | null>(null);
 const does = useStepActs();
 const acts = (): ReturnType<typeof does.actsFor> => does.actsFor(cursor.actingFor(props.id));
 
@@ -47,17 +50,13 @@ const wordsOnly = computed(() => {
 const mending = ref<{ chip: number | null; words?: string } | null>(null);
 const refusal = computed(() => draft.refusals.get(props.id));
 
-const fitsItself = CSS.supports('field-sizing', 'content');
+const offer = computed(() => ghost.value?.offer ?? null);
+const describedBy = computed(
+  () => [refusal.value && `refusal-${props.id}`, offer.value && `ahead-${props.id}`].filter(Boolean).join(' ') || undefined,
+);
 
-function fit(): void {
-  const area = field.value;
-  if (!area || fitsItself) return;
-  area.style.height = 'auto';
-  area.style.height = `${area.scrollHeight}px`;
-}
-
-onMounted(fit);
-watch(text, () => void nextTick(fit));
+onMounted(() => fit(field.value));
+watch(text, () => void nextTick(() => fit(field.value)));
 watch(
   () => [cursor.focusCalls, cursor.step] as const,
   async () => {
@@ -173,6 +172,10 @@ function key(event: KeyboardEvent): void {
   if (actByKey(event)) return;
   if (event.ctrlKey || event.metaKey || event.altKey) return;
   switch (event.key) {
+    case 'ArrowRight':
+      // A key held down on the way through a text takes nothing.
+      if (!event.shiftKey && !event.repeat && ghost.value?.takeIt()) event.preventDefault();
+      return;
     case 'Enter':
       if (event.shiftKey) return;
       event.preventDefault();
@@ -187,6 +190,7 @@ function key(event: KeyboardEvent): void {
       return;
     case 'Escape':
       event.preventDefault();
+      if (ghost.value?.putItAway()) return;
       draft.flush(props.id);
       root.value?.focus();
       return;
@@ -323,22 +327,26 @@ function clickNumber(event: MouseEvent): void {
       <template v-else>{{ number }}</template>
     </div>
     <div class="body">
-      <textarea
-        v-if="draft.canEdit"
-        ref="field"
-        rows="1"
-        :value="text"
-        :aria-label="`Step ${number}`"
-        :aria-describedby="refusal ? `refusal-${id}` : undefined"
-        :aria-invalid="refusal ? 'true' : undefined"
-        :placeholder="active ? 'Write what is done, such as: Remove the two caliper bolts. Or / for a block.' : ''"
-        spellcheck="true"
-        @input="draft.type(id, ($event.target as HTMLTextAreaElement).value)"
-        @focus="cursor.step = id"
-        @blur="draft.flush(id)"
-        @keydown="key"
-        @paste="paste"
-      ></textarea>
+      <div v-if="draft.canEdit" class="written">
+        <textarea
+          ref="field"
+          rows="1"
+          :value="text"
+          :aria-label="`Step ${number}`"
+          :aria-describedby="describedBy"
+          :aria-invalid="refusal ? 'true' : undefined"
+          aria-autocomplete="inline"
+          :placeholder="active && !offer ? 'Write what is done, such as: Remove the two caliper bolts. Or / for a block.' : ''"
+          spellcheck="true"
+          @input="draft.type(id, ($event.target as HTMLTextAreaElement).value)"
+          @focus="cursor.step = id"
+          @blur="draft.flush(id)"
+          @keydown="key"
+          @paste="paste"
+        ></textarea>
+        <GhostText v-if="active" :id="id" ref="ghost" :text="text" :area="field" />
+        <span v-if="offer" :id="`ahead-${id}`" class="visually-hidden">Goes on: “{{ offer.rest }}”. Right arrow takes it.</span>
+      </div>
       <p v-else class="text">{{ text }}</p>
       <p v-if="refusal" :id="`refusal-${id}`" class="refusal" role="alert">
         <strong>{{ refusal.title }}</strong> {{ refusal.detail }}
@@ -500,6 +508,17 @@ function clickNumber(event: MouseEvent): void {
 .active .number {
   color: var(--ink);
   font-weight: 700;
+}
+
+/* What is offered lies over the same cell: the longer of the two makes its height. */
+.written {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+}
+
+.written > textarea,
+.written > .ghost {
+  grid-area: 1 / 1;
 }
 
 textarea,

@@ -4,6 +4,7 @@ import type { Caution } from '../shared/api/client';
 import { useDraft } from '../shared/draft';
 import StepField from './StepField.vue';
 import ActButton from '../shared/ActButton.vue';
+import { vFocus } from '../shared/focus';
 
 /** What stands beside a step's words: its minutes and people, and its cautions, written anew or taken off with a reason. */
 const props = defineProps<{ id: string }>();
@@ -55,7 +56,7 @@ async function drop(): Promise<void> {
     </p>
     <form v-if="dropping" class="form" @submit.prevent="drop">
       <label :for="`why-${id}`">Why does “{{ dropping.hazard }}” not hold here?</label>
-      <input :id="`why-${id}`" v-model="dropping.reason" class="plain" maxlength="300" autofocus />
+      <input :id="`why-${id}`" v-model="dropping.reason" v-focus class="plain" maxlength="300" />
       <span class="acts"
         ><ActButton size="small" type="primary" html-type="submit">Take it off</ActButton
         ><ActButton size="small" @click="dropping = null">Not now</ActButton></span

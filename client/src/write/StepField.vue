@@ -1,13 +1,18 @@
 <script setup lang="ts">
+import { useId } from 'vue';
 import { useDraft } from '../shared/draft';
-import { useKeptField } from '../shared/keptField';
+import FieldRefusal from '../shared/FieldRefusal.vue';
+import { useThingField } from '../shared/keptField';
 
 /** Minutes or people of a step. */
 const props = defineProps<{ id: string; name: 'minutes' | 'people'; hint: string; mode: 'decimal' | 'numeric'; longest: number }>();
 const draft = useDraft();
-const { text, commit, undoTyping } = useKeptField(
+const why = useId();
+const { text, commit, undoTyping, refusal } = useThingField(
+  props.id,
+  props.name,
   () => draft.steps.get(props.id)?.fields[props.name] ?? '',
-  (before, after) => draft.sendAndSettle({ do: 'setField', id: props.id, field: props.name, before, after: after.trim() }),
+  (typed) => typed.trim(),
 );
 </script>
 
@@ -20,7 +25,9 @@ const { text, commit, undoTyping } = useKeptField(
       :placeholder="hint"
       :maxlength="longest"
       :inputmode="mode"
+      :aria-describedby="refusal ? why : undefined"
       @change="commit"
       @keydown.esc="undoTyping"
   /></label>
+  <FieldRefusal :id="why" :trouble="refusal" />
 </template>

@@ -15,6 +15,7 @@ import NewNames from './NewNames.vue';
 import ChosenBar from './ChosenBar.vue';
 import PhaseName from './PhaseName.vue';
 import StepEditor from './StepEditor.vue';
+import { followAhead } from './useAhead';
 
 const ArrangeDialog = defineAsyncComponent(() => import('./ArrangeDialog.vue'));
 const BlockDialog = defineAsyncComponent(() => import('./BlockDialog.vue'));
@@ -76,6 +77,8 @@ function phaseActs(phase: PhaseView): Act[] {
     },
   ];
 }
+
+followAhead();
 
 // The address says which step one is at: a reload, a link and the way back lead there.
 const route = useRoute();

@@ -43,6 +43,9 @@ public sealed class ReverseBuilder
     public static ImmutableArray<string> Propose(Walk walk, string phaseId) =>
         LastOf(walk, phaseId) is >= 0 and var last ? new ReverseBuilder(walk, last).Build() : [];
 
+    /// <summary>The same after any step (its place on the sheet from 0; −1 for the beginning).</summary>
+    internal static ImmutableArray<string> ProposeAfter(Walk walk, int last) => last < 0 ? [] : new ReverseBuilder(walk, last).Build();
+
     /// <summary>What the author may say first: what becomes of each thing that is off when a phase ends.</summary>
     public static ImmutableArray<RefitChoice> Choices(Walk walk, string phaseId) =>
         LastOf(walk, phaseId) is >= 0 and var last ? RefitChoice.Of(walk, last) : [];
@@ -81,7 +84,11 @@ public sealed class ReverseBuilder
 
     /// <summary>The phase a refit is written into: the first behind that is called so; null where there is none.</summary>
     public static Phase? TargetOf(Walk walk, string phaseId) => walk.Sheet.Phases.SkipWhile(p => p.Id != phaseId).Skip(1)
-        .FirstOrDefault(p => p.Name.Contains("refit", StringComparison.OrdinalIgnoreCase) || p.Name.Contains("install", StringComparison.OrdinalIgnoreCase));
+        .FirstOrDefault(IsRefit);
+
+    /// <summary>True where a phase is called as one in which things go on.</summary>
+    internal static bool IsRefit(Phase phase) =>
+        phase.Name.Contains("refit", StringComparison.OrdinalIgnoreCase) || phase.Name.Contains("install", StringComparison.OrdinalIgnoreCase);
 
     /// <summary>The edit that writes the proposal: into the phase behind, or a new phase “Refit” where there is none. Null where there is nothing to propose.</summary>
     public static Edit? EditFor(Walk walk, string phaseId)

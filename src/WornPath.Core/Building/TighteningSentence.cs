@@ -39,7 +39,8 @@ public static class TighteningSentence
     /// <summary>The treatment as a sentence says it: "threadlocker medium".</summary>
     public static string TreatmentWords(Joint joint) => EnumWord.Of(joint.Treatment).Replace(",", "", StringComparison.Ordinal);
 
-    private static string ValueOf(TorqueSpec spec) => spec switch
+    /// <summary>A value as a sentence says it.</summary>
+    internal static string ValueOf(TorqueSpec spec) => spec switch
     {
         { ThenAngle: { } angle } => $"{spec.Target} + {new Angle(angle)}",
         { IsRange: true, IsTolerance: false } => TorqueSpec.Create(spec.Low, spec.High, spec.Unit).Value.ToString(),

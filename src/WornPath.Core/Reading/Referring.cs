@@ -221,6 +221,10 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
         if (phrase.IsRest && spoken.Partly is { } partly && accepts(partly.Kind)) return [partly];
         if (phrase is { IsRest: false, Some: null, Count: > 2 and var all } && accepts(ThingKind.Joint)
             && Together(all) is { Count: > 0 } together) return together;
+        // "Pop the ring out, press the seal out and bin both": one after the other, so many were in hand.
+        if (phrase is { IsRest: false, Some: null, Count: > 1 and var each } && spoken.Last.Count < each
+            && spoken.Earlier.Concat(spoken.Last).Where(t => accepts(t.Kind)).Distinct().ToList() is var singles
+            && singles.Count == each && singles.TrueForAll(t => !t.IsMany)) return singles;
         // "It" is one: the bolts before last are passed over for what they held.
         var one = phrase.Text == "it" && accepts(ThingKind.Part) && spoken.Last.Concat(spoken.Earlier).Any(t => accepts(t.Kind) && !t.IsMany);
         foreach (var hand in (IReadOnlyList<Thing>[])[spoken.Last, spoken.Earlier])

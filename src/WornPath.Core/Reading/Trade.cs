@@ -213,6 +213,16 @@ internal static class Trade
     /// <summary>What words can say beside what is done: kinds and their patterns.</summary>
     public static IEnumerable<(string Kind, string Pattern)> ClaimLines() => Lines("claims").Select(Cut);
 
+    /// <summary>The nouns as their file has them, those of several words too.</summary>
+    public static IEnumerable<string> NounsAsWritten => Lines("nouns").Select(l => Cut(l).Right).SelectMany(right => right.Split(',') is var parts
+        ? parts[0].Split(' ').Concat(parts.Skip(1).Select(p => p.Trim())) : []);
+
+    /// <summary>The verbs as they stand after please.</summary>
+    public static IEnumerable<string> VerbsAsWritten => Forms.Values.SelectMany(f => f).Select(f => f.Verb.Lemma);
+
+    /// <summary>Prepositions, ways, adverbs and conjunctions.</summary>
+    public static IEnumerable<string> SmallWords => Classes["preposition"].Concat(Classes["path"]).Concat(Classes["adverb"]).Concat(Classes["conjunction"]);
+
     private static IEnumerable<string> Lines(string file) => DataFile.Lines($"Trade.{file}");
 
     private static (string Left, string Right) Cut(string line) => DataFile.Cut(line);

@@ -6,6 +6,7 @@ using Microsoft.AspNetCore.Http.HttpResults;
 using WornPath.Core.Building;
 using WornPath.Core.Editing;
 using WornPath.Core.Quantities;
+using WornPath.Core.Reading;
 using WornPath.Core.Sheets;
 using WornPath.Web.Drafting;
 
@@ -55,6 +56,8 @@ public static class BuildingEndpoints
         revision.MapGet("/sort", SortAsync).WithName("GetSort");
         revision.MapGet("/mirror", MirrorAsync).WithName("GetMirror");
         revision.MapGet("/blocks", BlocksAsync).WithName("GetBlocks");
+        revision.MapGet("/ahead", AheadAsync).RequireAuthorization(Policies.Author).WithName("GetAhead");
+        api.MapGet("/words", () => TypedResults.Ok(UsualWords.All)).WithTags("Building").RequireAuthorization().WithName("GetUsualWords");
         // Nothing is changed by it: the page sends the edit it answers with.
         revision.MapPost("/blocks", BlockAsync).RequireAuthorization(Policies.Author).WithName("FillBlock");
     }
@@ -99,6 +102,12 @@ public static class BuildingEndpoints
         var sheet = draft.Now.Sheet;
         return TypedResults.Ok(draft.Now.Walks.Workshop.AllBlocks.Select(b => new BlockView(b.Name, b.Cut(),
             [.. b.SlotsOf().Select(s => new SlotView(s.Kind, s.Name, b.Likely(s, sheet)?.Id ?? "", [.. sheet.Things.Where(t => t.Kind == s.Kind).Select(t => new SlotChoice(t.Id, t.Label))]))])).ToImmutableArray());
+    }
+
+    private static async Task<Results<Ok<Ahead>, ProblemHttpResult>> AheadAsync(int id, string step, RevisionEndpoints.Shelf shelf, Drafts drafts, ClaimsPrincipal me)
+    {
+        if (await shelf.FindAsync(id, me) is null || await drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
+        return TypedResults.Ok(Ahead.Of(draft.Now.Walks.Whole, step));
     }
 
     private static async Task<Results<Ok<EditView>, ProblemHttpResult>> BlockAsync(int id, BlockForm form, RevisionEndpoints.Shelf shelf, Drafts drafts, ClaimsPrincipal me)

@@ -697,4 +697,15 @@ public class RuleTests
     ];
 
     public static TheoryData<int> CleanNumbers => [.. Enumerable.Range(0, Clean.Length)];
+
+    [Fact]
+    public void A_value_without_a_source_may_take_one_the_sheet_cites_already()
+    {
+        var sheet = new Written().Joint("plug", "35 N·m", source: "MD-12 p. 4").Joint("cover bolts", "22 N·m", source: "MD-12 p. 7").Joint("guard bolts", "22 N·m", source: "MD-12 p. 7")
+            .Joint("yoke nut", "170 N·m", source: "").Steps("Torque the yoke nut to 170 N·m.");
+        var fixes = sheet.Findings().Single(f => f.Rule == "SRC001").Fixes;
+        fixes.Select(f => f.Title).ShouldBe(["The same as J2, J3: MD-12 p. 7", "The same as J1: MD-12 p. 4"]);
+        sheet.Do(fixes[0].Edit).At("SRC001").ShouldBeEmpty();
+        ((Joint)sheet.Sheet.Find("J4")!).Source.ShouldBe("MD-12 p. 7");
+    }
 }

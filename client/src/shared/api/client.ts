@@ -2,6 +2,7 @@ import createClient, { type Middleware } from 'openapi-fetch';
 import type { components, paths } from './schema';
 
 type Schemas = components['schemas'];
+export type Ahead = Schemas['Ahead'];
 export type Bench = Schemas['Bench'];
 export type BenchLine = Schemas['BenchLine'];
 export type Caution = Schemas['Caution'];
