@@ -76,10 +76,12 @@ public sealed partial class AccessTests(Workshop workshop) : IClassFixture<Works
         POST    /api/revisions/{id:int}/revise                     .xoyyxxx
         POST    /api/revisions/{id:int}/joint-table                .xyyyxxx
         POST    /api/revisions/{id:int}/blocks                     .xyyyxxx
+        POST    /api/revisions/{id:int}/call-back                  .xoyyxxx
         POST    /api/revisions/{id:int}/return                     .xxxxyyx
         POST    /api/revisions/{id:int}/waivers                    .xxxxyyx
         POST    /api/revisions/{id:int}/waivers/{waiver:int}/take-back .xxxxyyx
         POST    /api/revisions/{id:int}/values                     .xxxxyyx
+        GET     /api/revisions/{id:int}/release                    .xxxxxyx
         POST    /api/revisions/{id:int}/release                    .xxxxxyx
         POST    /api/revisions/{id:int}/withdraw                   .xxxxxyx
         GET     /api/findings/{rule}                               .yyyyyyy

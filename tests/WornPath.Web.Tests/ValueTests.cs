@@ -57,7 +57,7 @@ public sealed class ValueTests(Workshop workshop) : IClassFixture<Workshop>
         (await odo.RevisionAsync(id)).Sheet.Joints!.Value.Select(j => (j.Check!.Standing, j.Check.Who)).ShouldBe([(ValueStanding.Verified, "Marta Holm (marta)"), (ValueStanding.Differs, "Marta Holm (marta)")]);
 
         // Read once more, and both readings stay.
-        await odo.ReadAsync(id, "J2", "45");
+        await odo.ReadAsync(id, "J2", "45 N·m");
         var second = (await odo.ValuesAsync(id)).Single(v => v.Joint == "J2");
         second.Readings.Select(r => (r.Who, r.Read, r.Agrees)).ShouldBe([("Marta Holm (marta)", "54 N·m", false), ("Odo Brandt (odo)", "45 N·m", true)]);
         (await ines.GetAsync<ShelfEndpoints.ShelfPage>("/api/procedures?q=V-1")).Rows.Single(r => r.Number == "V-1").Stops.ShouldBe(0);

@@ -187,6 +187,7 @@ test('a whole job through names and roles alone: written, read a second time, re
   await odo.getByRole('link', { name: 'Review' }).press('Enter');
   await readValues(odo, { J1: '22 N·m' });
   await odo.getByRole('button', { name: 'Release revision A' }).press('Enter');
+  await odo.getByRole('button', { name: 'Release it', exact: true }).press('Enter');
   await sayAgain(odo);
   await expect(odo.getByText('It is released and cannot be changed')).toBeVisible();
 

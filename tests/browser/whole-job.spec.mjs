@@ -1,4 +1,4 @@
-import { begin, expect, kept, readValues, test, sayAgain } from './workshop.mjs';
+import { begin, expect, kept, readValues, release, test } from './workshop.mjs';
 
 test('a procedure of ten steps is written by keyboard, cleared, released by a second person, and read in print', async ({ enter }) => {
   const page = await enter(/Ines Aldaro/);
@@ -90,6 +90,11 @@ test('a procedure of ten steps is written by keyboard, cleared, released by a se
   await page.getByRole('link', { name: 'Review' }).press('Enter');
   await page.getByRole('button', { name: 'Send for review' }).press('Enter');
   await expect(page.getByText('A reviewer looks at it now')).toBeVisible();
+  // Its author may have second thoughts.
+  await page.getByRole('button', { name: 'Call it back' }).press('Enter');
+  await expect(page.getByText('called it back')).toBeVisible();
+  await page.getByRole('button', { name: 'Send for review' }).press('Enter');
+  await expect(page.getByText('A reviewer looks at it now')).toBeVisible();
 
   // The second person releases it; the author may not.
   await expect(page.getByRole('button', { name: /Release revision/ })).toHaveCount(0);
@@ -101,10 +106,30 @@ test('a procedure of ten steps is written by keyboard, cleared, released by a se
   await readValues(odo, { J1: '70 lbf·in' });
   await expect(odo.locator('.found')).toContainText(/Odo Brandt \(odo\) reads .* and the sheet states another value/);
   await expect(odo.locator('.found')).not.toContainText('70 lbf·ft');
+  // A bare number is no reading, and trying until it fits is none either: again with a reason, or by somebody else.
+  const again = odo.getByLabel(/^Value of J1 .* as read$/);
+  await again.fill('70');
+  await again.press('Enter');
+  await expect(odo.locator('.values')).toContainText('The value has no unit');
+  await again.fill('70 lbf·ft');
+  await again.press('Enter');
+  await expect(odo.locator('.values')).toContainText('You have read another value there before');
+  await odo.getByLabel('Why J1 strap bolts is read again').fill('took the line above');
   await readValues(odo, { J1: '70 lbf·ft' });
+  await expect(odo.locator('.events')).toContainText('took the line above');
+  // Told once more what it is, and by which rules.
   await odo.getByRole('button', { name: 'Release revision A' }).click();
-  await sayAgain(odo);
+  const asked = odo.getByRole('region', { name: /^Release OT-120 Belly strap, revision A/ });
+  await expect(asked).toContainText('13 steps in');
+  await expect(asked).toContainText('1 value, read from its source by Odo Brandt');
+  await expect(asked).toContainText('Judged by the house rules');
+  await asked.getByRole('button', { name: 'Not now' }).click();
+  await expect(asked).toHaveCount(0);
+  await release(odo);
   await expect(odo.getByText('It is released and cannot be changed')).toBeVisible();
+
+  // Her window, open all the while, says so by itself.
+  await expect(page.getByText('It is released and cannot be changed')).toBeVisible();
 
   // The installer reads the printed sheet.
   const tilde = await enter(/Tilde Rask/);

@@ -127,6 +127,13 @@ export async function sayAgain(page, password = 'orchard-demo-1') {
   await expect(page.getByRole('dialog', { name: 'Say again that it is you' })).toBeHidden();
 }
 
+/** Releases what is open, in one's own name: told once more what it is. */
+export async function release(page, letter = 'A') {
+  await page.getByRole('button', { name: `Release revision ${letter}` }).click();
+  await page.getByRole('button', { name: 'Release it', exact: true }).click();
+  await sayAgain(page);
+}
+
 /** Everything typed is on the server's disk. */
 export async function kept(page) {
   await expect(page.getByTestId('kept')).toHaveText(/^kept/);

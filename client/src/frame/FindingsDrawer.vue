@@ -4,20 +4,21 @@ import { useCursor } from '../shared/cursor';
 import { useDraft } from '../shared/draft';
 import FindingLine from '../shared/FindingLine.vue';
 import type { Finding, Severity } from '../shared/api/client';
+import { weights } from '../shared/weights';
 
 const open = defineModel<boolean>('open', { required: true });
 const draft = useDraft();
 const cursor = useCursor();
 
-const weights: { severity: Severity; one: string; many: string; means: string }[] = [
-  { severity: 'stop', one: '1 Stop', many: 'Stops', means: 'Not released before it is settled.' },
-  { severity: 'warn', one: '1 warning', many: 'warnings', means: 'Mend it, or a reviewer says why it may stand.' },
-  { severity: 'hint', one: '1 hint', many: 'hints', means: 'How it would read or go better.' },
-];
+const names: Record<Severity, { one: string; many: string; means: string }> = {
+  stop: { one: '1 Stop', many: 'Stops', means: 'Not released before it is settled.' },
+  warn: { one: '1 warning', many: 'warnings', means: 'Mend it, or a reviewer says why it may stand.' },
+  hint: { one: '1 hint', many: 'hints', means: 'How it would read or go better.' },
+};
 /** What weighs most comes first, each in the order of the steps. */
 const groups = computed(() =>
   weights
-    .map((weight) => ({ ...weight, findings: draft.findings.filter((f) => f.severity === weight.severity) }))
+    .map((severity) => ({ severity, ...names[severity], findings: draft.findings.filter((f) => f.severity === severity) }))
     .filter((group) => group.findings.length > 0),
 );
 

@@ -9,6 +9,7 @@ import PersonButton from './PersonButton.vue';
 import StateTag from '../shared/StateTag.vue';
 import { useFaces } from './faces';
 import { useWalkAs } from '../shared/walkAs';
+import { weights } from '../shared/weights';
 
 const WalkAsButton = defineAsyncComponent(() => import('./WalkAsButton.vue'));
 const draft = useDraft();
@@ -23,9 +24,7 @@ const initials = (name: string): string =>
     .join('')
     .slice(0, 2);
 const counts = computed(() =>
-  (['stop', 'warn', 'hint'] as const)
-    .map((severity) => ({ severity, count: draft.findings.filter((f) => f.severity === severity).length }))
-    .filter((c) => c.count > 0),
+  weights.map((severity) => ({ severity, count: draft.findings.filter((f) => f.severity === severity).length })).filter((c) => c.count > 0),
 );
 </script>
 
@@ -190,6 +189,19 @@ nav {
 
 .count {
   font-weight: 600;
+}
+
+.of {
+  display: inline-flex;
+  align-items: center;
+  gap: 4px;
+}
+
+/* On a phone what weighs most is enough; the list has all. */
+@media (width <= 620px) {
+  .of.hint:not(:first-child) {
+    display: none;
+  }
 }
 
 kbd {

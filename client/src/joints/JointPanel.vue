@@ -155,21 +155,20 @@ dl {
 
 dt,
 dd {
-  display: flex;
-  align-items: center;
   min-height: 30px;
   margin: 0;
-  border-bottom: 1px solid var(--line);
   font-size: 13.5px;
 }
 
 dt {
+  padding: 7px 0;
+  line-height: 18px;
   color: var(--ink-soft);
 }
 
-dd :deep(input),
+dd :deep(textarea),
 dd :deep(select) {
-  height: 29px;
+  min-height: 29px;
 }
 
 .link {

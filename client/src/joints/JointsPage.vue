@@ -33,7 +33,7 @@ onMounted(async () => {
 const columns = [
   { name: 'name', label: 'Joint', width: '150px' },
   { name: 'count', label: 'No.', width: '34px' },
-  { name: 'fastener', label: 'Fastener', width: '240px' },
+  { name: 'fastener', label: 'Fastener', width: '206px' },
   { name: 'torque', label: 'Torque, other unit', width: '118px' },
 ] as const;
 const after = [{ name: 'source', label: 'Source of the value', width: '' }] as const;

@@ -1,13 +1,14 @@
 <script setup lang="ts">
-import { computed, onMounted, ref } from 'vue';
+import { computed, onMounted, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
-import { api, take, type EventView, type Trouble } from '../shared/api/client';
+import { api, take, type EventView, type ReleasingView, type Trouble } from '../shared/api/client';
 import { troubleOf } from '../shared/api/trouble';
 import { useCursor } from '../shared/cursor';
 import { useDraft } from '../shared/draft';
 import { useSession } from '../shared/session';
 import { dayAndTime } from '../shared/when';
 import FindingLine from '../shared/FindingLine.vue';
+import { byWeight } from '../shared/weights';
 import StateTag from '../shared/StateTag.vue';
 import TroubleNote from '../shared/TroubleNote.vue';
 import AuthorsPanel from './AuthorsPanel.vue';
@@ -24,6 +25,8 @@ const trouble = ref<Trouble | null>(null);
 const reason = ref('');
 const waiving = ref<string | null>(null);
 const asking = ref<'return' | 'withdraw' | null>(null);
+/** What is about to be released, told once more before it is. */
+const releasing = ref<ReleasingView | null>(null);
 const busy = ref(false);
 
 const revision = computed(() => draft.revision!);
@@ -35,6 +38,8 @@ const words: Record<EventView['kind'], string> = {
   released: 'released it',
   superseded: 'released the revision that supersedes it',
   withdrawn: 'withdrew it',
+  calledBack: 'called it back',
+  readAgain: 'read a value again, having read another one',
 };
 
 // What may happen now depends on what was written since the procedure was opened.
@@ -55,6 +60,7 @@ async function attempt(work: () => Promise<unknown>): Promise<void> {
     await work();
     asking.value = null;
     waiving.value = null;
+    releasing.value = null;
     reason.value = '';
     await draft.refresh();
   } catch (error) {
@@ -67,6 +73,26 @@ async function attempt(work: () => Promise<unknown>): Promise<void> {
 
 const send = (): Promise<void> => attempt(() => take(api.POST('/api/revisions/{id}/send', path.value)));
 const release = (): Promise<void> => attempt(() => take(api.POST('/api/revisions/{id}/release', path.value)));
+const callBack = (): Promise<void> => attempt(() => take(api.POST('/api/revisions/{id}/call-back', path.value)));
+
+/** Says what would be released, and by which rules; where it cannot be, the release itself says why. */
+async function askRelease(): Promise<void> {
+  if (!revision.value.may.release) return release();
+  await attempt(() => draft.refresh());
+  if (trouble.value || !revision.value.may.release) return;
+  try {
+    releasing.value = await take(api.GET('/api/revisions/{id}/release', path.value));
+  } catch (error) {
+    trouble.value = troubleOf(error);
+  }
+}
+
+// What somebody else does meanwhile ends the question.
+watch(
+  () => [revision.value.state, revision.value.may.release],
+  () => (releasing.value = null),
+);
+
 const giveReason = (): Promise<void> =>
   attempt(() =>
     asking.value === 'return'
@@ -78,6 +104,10 @@ const waive = (): Promise<void> =>
   attempt(() => take(api.POST('/api/revisions/{id}/waivers', { ...path.value, body: { key: waiving.value ?? '', reason: reason.value } })));
 const takeBack = (waiver: number): Promise<void> =>
   attempt(() => take(api.POST('/api/revisions/{id}/waivers/{waiver}/take-back', { params: { path: { id: revision.value.id, waiver } } })));
+
+const former = computed(() => revision.value.revisions.find((r) => r.state === 'released')?.letter);
+const releaseHead = ref<HTMLElement | null>(null);
+watch(releaseHead, (head) => head?.focus());
 
 async function revise(): Promise<void> {
   await attempt(async () => {
@@ -99,7 +129,7 @@ const next = computed(() => {
     if (may.whyNotRelease) return may.whyNotRelease;
     return may.return
       ? 'Return it with a reason, or leave it to an approver to release.'
-      : 'A reviewer looks at it now. It stands still until it is returned or released.';
+      : `A reviewer looks at it now. It stands still until it is returned or released${may.callBack ? ', or you call it back' : ''}.`;
   }
   if (state === 'released') return 'It is released and cannot be changed. A new revision starts from it.';
   return state === 'superseded' ? 'A later revision has been released.' : 'Nobody should follow it any more.';
@@ -118,14 +148,37 @@ const next = computed(() => {
           v-if="session.is('approver') && revision.state === 'in review'"
           :type="revision.may.release ? 'primary' : 'default'"
           :loading="busy"
-          @click="release"
+          :aria-expanded="releasing !== null"
+          @click="askRelease"
           >Release revision {{ revision.letter }}</ActButton
         >
+        <ActButton v-if="revision.may.callBack" :loading="busy" @click="callBack">Call it back</ActButton>
         <ActButton v-if="revision.may.return" @click="asking = 'return'">Return with a reason</ActButton>
         <ActButton v-if="revision.may.revise" type="primary" :loading="busy" @click="revise">Start a new revision</ActButton>
         <ActButton v-if="revision.may.withdraw" @click="asking = 'withdraw'">Withdraw</ActButton>
         <a v-if="!revision.may.blind" class="file" :href="`/api/revisions/${revision.id}/file`" download>Save as a file</a>
       </div>
+      <section v-if="releasing" class="releasing" aria-labelledby="releasing">
+        <h2 id="releasing" ref="releaseHead" tabindex="-1">
+          Release {{ revision.number }} {{ revision.title }}, revision {{ revision.letter }}?
+        </h2>
+        <ul>
+          <li v-for="line in releasing.what" :key="line">{{ line }}</li>
+          <li v-if="former">Revision {{ former }} is superseded by it.</li>
+          <li>
+            Judged by the house rules{{ releasing.rules ? `, version ${releasing.rules}` : ' a workshop begins with' }}.
+            <details>
+              <summary>Where practice has more than one way</summary>
+              <ul>
+                <li v-for="way in releasing.ways" :key="way">{{ way }}</li>
+              </ul>
+            </details>
+          </li>
+        </ul>
+        <p>Everybody in the workshop works from it then, and it cannot be changed any more.</p>
+        <ActButton type="primary" :loading="busy" @click="release">Release it</ActButton>
+        <ActButton @click="releasing = null">Not now</ActButton>
+      </section>
       <form v-if="asking" class="reason" @submit.prevent="giveReason">
         <label for="reason">{{ asking === 'return' ? 'What should the author change?' : 'Why should nobody follow it any more?' }}</label>
         <textarea id="reason" v-model="reason" v-focus class="plain" rows="3" maxlength="2000"></textarea>
@@ -165,7 +218,7 @@ const next = computed(() => {
         ground.
       </p>
       <ol v-else>
-        <li v-for="finding in draft.findings" :key="finding.waiverKey + finding.message" :class="{ waived: finding.waiver }">
+        <li v-for="finding in byWeight(draft.findings)" :key="finding.waiverKey + finding.message" :class="{ waived: finding.waiver }">
           <button type="button" class="place figures" @click="cursor.show(finding)">
             {{ finding.stepNumber ? `Step ${finding.stepNumber}` : 'Sheet' }}
           </button>
@@ -205,6 +258,28 @@ const next = computed(() => {
 </template>
 
 <style scoped>
+.releasing {
+  margin-bottom: 22px;
+  padding: 10px 16px 14px;
+  background: var(--field);
+  border: 1.5px solid var(--moss);
+}
+
+.releasing h2 {
+  margin-top: 0;
+  outline: none;
+}
+
+.releasing ul {
+  margin: 6px 0;
+  padding-left: 18px;
+  font-size: 14.5px;
+}
+
+.releasing button {
+  margin-right: 8px;
+}
+
 .review {
   flex: 1;
   min-height: 0;

@@ -23,6 +23,8 @@ const {
   (id) => take(api.GET('/api/revisions/{id}/values', { params: { path: { id } } })),
 );
 const read = ref<Record<string, string>>({});
+/** Why a value is read again by somebody who has read another one. */
+const reasons = ref<Record<string, string>>({});
 const trouble = ref<{ seal: string; trouble: Trouble } | null>(null);
 const root = ref<HTMLElement | null>(null);
 
@@ -36,9 +38,13 @@ async function keep(value: ValueView): Promise<void> {
   trouble.value = null;
   try {
     await take(
-      api.POST('/api/revisions/{id}/values', { params: { path: { id: draft.revision!.id } }, body: { seal: value.seal, read: text } }),
+      api.POST('/api/revisions/{id}/values', {
+        params: { path: { id: draft.revision!.id } },
+        body: { seal: value.seal, read: text, reason: reasons.value[value.seal] },
+      }),
     );
     delete read.value[value.seal];
+    delete reasons.value[value.seal];
     await Promise.all([draft.refresh(), again()]);
     // On to the next that is still to be read, below if there is one.
     await nextTick();
@@ -86,8 +92,16 @@ async function keep(value: ValueView): Promise<void> {
                   class="plain"
                   :data-row="row"
                   :aria-label="`Value of ${value.joint} ${value.name}${value.when ? `, ${value.when},` : ''} as read`"
-                  placeholder="as it stands there"
+                  placeholder="as it stands there, with its unit"
                   maxlength="200"
+                />
+                <input
+                  v-if="value.wantsReason"
+                  v-model="reasons[value.seal]"
+                  class="plain why"
+                  :aria-label="`Why ${value.joint} ${value.name} is read again`"
+                  placeholder="why again? or leave it to somebody else"
+                  maxlength="500"
                 />
                 <ActButton html-type="submit" size="small">Read it</ActButton>
               </form>
@@ -168,8 +182,13 @@ summary {
 
 form {
   display: flex;
+  flex-wrap: wrap;
   gap: 6px;
   align-items: center;
+}
+
+input.why {
+  flex-basis: 100%;
 }
 
 input {

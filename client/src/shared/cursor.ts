@@ -61,16 +61,16 @@ export const useCursor = defineStore('cursor', () => {
     goTo(id);
   }
 
-  async function show(target: Finding): Promise<void> {
+  /** To where a finding is: its step, else its thing. On Joints, one about a joint stays with its row, unless its step is asked for. */
+  async function show(target: Finding, atItsStep = true): Promise<void> {
     findingKey.value = target.key ?? null;
     const face = router.currentRoute.value.name;
-    if (target.step && face === 'write') goTo(target.step);
-    else if (target.step && face !== 'joints') {
-      await router.push({ name: 'write', params: router.currentRoute.value.params });
+    const stays = face === 'joints' && !atItsStep && target.thing?.startsWith('J');
+    const params = router.currentRoute.value.params;
+    if (target.step && !stays) {
+      if (face !== 'write') await router.push({ name: 'write', params });
       goTo(target.step);
-    } else if (!target.step && face !== 'joints' && target.thing) {
-      await router.push({ name: 'joints', params: router.currentRoute.value.params });
-    }
+    } else if (!target.step && face !== 'joints' && target.thing) await router.push({ name: 'joints', params });
   }
 
   /** To the next finding (or the one before), from the one looked at or from the step under the cursor. */
@@ -84,7 +84,7 @@ export const useCursor = defineStore('cursor', () => {
       if (by > 0 && at < -1) at = -1;
     }
     const next = all[(at + by + all.length) % all.length];
-    if (next) void show(next);
+    if (next) void show(next, false);
   }
 
   /** Applies the first fix of the finding looked at, else of the first at the step under the cursor; without a fix, goes to its question. */

@@ -12,7 +12,7 @@ public static class LifeCycle
     public static Problem? Edit(RevisionState state) => state switch
     {
         RevisionState.Draft => null,
-        RevisionState.InReview => new Problem("This revision is in review and stands still.", "Ask the reviewer to return it, then change it."),
+        RevisionState.InReview => new Problem("This revision is in review and stands still.", "Call it back under Review, or have it returned, then change it."),
         _ => new Problem($"This revision is {Name(state)} and cannot be changed.", "Start a new revision from it."),
     };
 
@@ -30,6 +30,17 @@ public static class LifeCycle
         return string.IsNullOrWhiteSpace(reason) ? new Problem("A return needs a reason.", "Say what the author should change.")
             : reason.Length > 2000 ? new Problem($"A reason of {reason.Length:N0} characters is too long.", "Keep it to 2,000.") : null;
     }
+
+    /// <summary>Whether its author may call it back from review.</summary>
+    public static Problem? CallBack(RevisionState state) => state == RevisionState.InReview ? null
+        : new Problem($"This revision is {Name(state)}.", "Only a revision in review is called back.");
+
+    /// <summary>
+    /// Whether a person may read a value again: where it was she who read another one last, with a reason only, since trying until it
+    /// fits is no reading.
+    /// </summary>
+    public static Problem? ReadAgain(bool sheReadAnother, string? reason) => !sheReadAnother || reason is { } said && said.Trim().Length >= 5 ? null
+        : new Problem("You have read another value there before.", "Let somebody else read it, or say why you read it again: the wrong line, a slip of the finger.");
 
     /// <summary>Whether a person may release it: not one who wrote on it, and not while a Stop finding stands.</summary>
     public static Problem? Release(RevisionState state, string person, IReadOnlyCollection<string> wroteOnIt, IReadOnlyCollection<Finding> findings)

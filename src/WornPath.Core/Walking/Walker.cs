@@ -240,6 +240,8 @@ public sealed class Walker
         ThingKind.Fluid => action.Verb switch
         {
             Verb.Drain => now with { Fluid = FluidState.Drained, LevelChecked = false },
+            // "Check it on the dipstick and top up as needed": to the mark that was just looked at.
+            Verb.Fill when action.Branch > 0 && now is { Fluid: FluidState.Filled, LevelChecked: true } => now,
             Verb.Fill => now with { Fluid = FluidState.Filled, LevelChecked = false },
             Verb.CheckLevel => now with { LevelChecked = true },
             _ => now,

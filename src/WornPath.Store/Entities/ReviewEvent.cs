@@ -9,6 +9,12 @@ public enum ReviewEventKind
     Released,
     Superseded,
     Withdrawn,
+
+    /// <summary>Taken back from review by who wrote it.</summary>
+    CalledBack,
+
+    /// <summary>A value was read again by somebody who had read another one.</summary>
+    ReadAgain,
 }
 
 /// <summary>One event in a revision's life, with who and when. Rows are only ever added.</summary>

@@ -58,6 +58,14 @@ public sealed class Procedures(WornPathDb db, DraftLog log, Drafts drafts, Works
         return null;
     });
 
+    /// <summary>Takes a revision back from review for who wrote it.</summary>
+    public Task<Problem?> CallBackAsync(Revision revision, string personId) => ChangeAsync(revision, async act =>
+    {
+        if (((await log.AuthorshipAsync(act.Row.Id)).Write(personId) ?? LifeCycle.CallBack(act.Row.State)) is { } problem) return problem;
+        await BecomeAsync(act.Row, RevisionState.Draft, ReviewEventKind.CalledBack, personId);
+        return null;
+    });
+
     /// <summary>Releases a revision; the one released before is superseded.</summary>
     public Task<Problem?> ReleaseAsync(Revision revision, string personId) => ChangeAsync(revision, async act =>
     {
@@ -83,12 +91,17 @@ public sealed class Procedures(WornPathDb db, DraftLog log, Drafts drafts, Works
     });
 
     /// <summary>Keeps a value as a second person read it from its source.</summary>
-    public Task<Problem?> CheckAsync(Revision revision, string personId, string seal, string read) => ChangeAsync(revision, async act =>
+    public Task<Problem?> CheckAsync(Revision revision, string personId, string seal, string read, string? reason = null) => ChangeAsync(revision, async act =>
     {
         if (LifeCycle.Judge(act.Row.State, personId, await log.WritersAsync(act.Row.Id)) is { } problem) return problem;
         if (StatedValue.Of(act.Standing.Sheet).FirstOrDefault(v => v.Seal == seal) is not { } value) return new Problem("This value is not on the sheet any more.", "Reload to see those that are.");
-        var torque = TorqueText.Parse(read, act.Standing.Sheet.Header.Unit);
+        // With its unit, as it stands there: a bare number would be read in the sheet's.
+        var torque = TorqueText.Parse(read);
         if (!torque.IsGood) return torque.Problem.At(value.Joint.Label);
+        var last = await db.ValueChecks.Where(c => c.RevisionId == act.Row.Id && c.Seal == seal).OrderByDescending(c => c.Id).FirstOrDefaultAsync();
+        var again = last is { Agrees: false } && last.PersonId == personId;
+        if (LifeCycle.ReadAgain(again, reason) is { } unexplained) return unexplained;
+        if (again) await TellAsync(act.Row, ReviewEventKind.ReadAgain, personId, $"{value.Joint.Label}: {reason!.Trim()}");
         db.ValueChecks.Add(new ValueCheckEntry { RevisionId = act.Row.Id, Joint = value.Joint.Id, Seal = seal, Read = torque.Value.ToString(), Agrees = ValueChecks.Agrees(value.Torque, torque.Value), PersonId = personId, Who = await WhoAsync(personId), At = Now });
         return null;
     });
@@ -241,6 +254,10 @@ public sealed class Procedures(WornPathDb db, DraftLog log, Drafts drafts, Works
     {
         revision.State = state;
         if (kind != ReviewEventKind.Superseded) revision.ChangedAt = Now;
-        db.Events.Add(new ReviewEvent { RevisionId = revision.Id, Kind = kind, PersonId = personId, Who = await WhoAsync(personId), At = Now, Text = text });
+        await TellAsync(revision, kind, personId, text);
     }
+
+    // Writes down what happened to a revision.
+    private async Task TellAsync(Revision revision, ReviewEventKind kind, string personId, string text) =>
+        db.Events.Add(new ReviewEvent { RevisionId = revision.Id, Kind = kind, PersonId = personId, Who = await WhoAsync(personId), At = Now, Text = text });
 }

@@ -25,7 +25,7 @@ public static class RevisionEndpoints
     /// <param name="Ask">Ask to write along.</param>
     /// <param name="Give">Say who writes along.</param>
     /// <param name="Blind">True while values are to be read from their sources before they are shown.</param>
-    public sealed record MayView(bool Edit, bool Send, bool Return, bool Release, bool Judge, bool Withdraw, bool Revise, bool Ask, bool Give, bool Blind, string? WhyNotRelease, string? WhyNotEdit);
+    public sealed record MayView(bool Edit, bool Send, bool CallBack, bool Return, bool Release, bool Judge, bool Withdraw, bool Revise, bool Ask, bool Give, bool Blind, string? WhyNotRelease, string? WhyNotEdit);
 
     /// <summary>An event in the revision's life.</summary>
     public sealed record EventView(ReviewEventKind Kind, string Who, DateTime At, string Text);
@@ -35,6 +35,12 @@ public static class RevisionEndpoints
 
     /// <summary>A revision and its sheet.</summary>
     public sealed record RevisionView(int Id, int ProcedureId, string Number, string Title, string Platform, string Letter, RevisionState State, string Author, DateTime ChangedAt, Authors.Board Authors, int Reader, MayView May, IReadOnlyList<EventView> Events, ImmutableArray<Waiver> FallenAway, IReadOnlyList<SiblingView> Revisions, SheetView Sheet);
+
+    /// <summary>What is about to be released, and by which rules.</summary>
+    /// <param name="What">In sentences.</param>
+    /// <param name="Rules">Version of the house rules; 0 for the ones a workshop begins with.</param>
+    /// <param name="Ways">The ways of the house, where practice has more than one.</param>
+    public sealed record ReleasingView(ImmutableArray<string> What, int Rules, ImmutableArray<string> Ways);
 
     /// <summary>An edit sent by the page.</summary>
     /// <param name="ClientId">Made by the page for this edit, so that one sent twice is taken once.</param>
@@ -64,12 +70,15 @@ public static class RevisionEndpoints
             ChangeAsync(id, drafts, me, draft => drafts.RedoAsync(draft, me.Id(), form.ClientId, cancel))).RequireAuthorization(Policies.Author).WithName("Redo");
         revision.MapPost("/send", (int id, Shelf shelf, Procedures procedures, ClaimsPrincipal me) =>
             LiveAsync(id, shelf, me, r => procedures.SendAsync(r, me.Id()))).RequireAuthorization(Policies.Author).WithName("SendForReview");
+        revision.MapPost("/call-back", (int id, Shelf shelf, Procedures procedures, ClaimsPrincipal me) =>
+            LiveAsync(id, shelf, me, r => procedures.CallBackAsync(r, me.Id()))).RequireAuthorization(Policies.Author).WithName("CallBack");
         revision.MapPost("/return", (int id, Reason form, Shelf shelf, Procedures procedures, ClaimsPrincipal me) =>
             LiveAsync(id, shelf, me, r => procedures.ReturnAsync(r, me.Id(), form.Text))).RequireAuthorization(Policies.Reviewer).WithName("ReturnToAuthor");
         revision.MapPost("/waivers", (int id, WaiverForm form, Shelf shelf, Procedures procedures, ClaimsPrincipal me) =>
             LiveAsync(id, shelf, me, r => procedures.WaiveAsync(r, me.Id(), form.Key, form.Reason))).RequireAuthorization(Policies.Reviewer).WithName("Waive");
         revision.MapPost("/waivers/{waiver:int}/take-back", (int id, int waiver, Shelf shelf, Procedures procedures, ClaimsPrincipal me) =>
             LiveAsync(id, shelf, me, r => procedures.TakeBackAsync(r, me.Id(), waiver))).RequireAuthorization(Policies.Reviewer).WithName("TakeWaiverBack");
+        revision.MapGet("/release", ReleasingAsync).RequireAuthorization(Policies.Approver).WithName("GetReleasing");
         revision.MapPost("/release", (int id, Shelf shelf, Procedures procedures, ClaimsPrincipal me) =>
             LiveAsync(id, shelf, me, r => procedures.ReleaseAsync(r, me.Id()))).RequireAuthorization(Policies.Approver)
                 .AskingAgain(eachTime: true).WithName("Release");
@@ -115,6 +124,7 @@ public static class RevisionEndpoints
         var may = new MayView(
             Edit: isAuthor && (LifeCycle.Edit(revision.State) ?? notHers) is null,
             Send: isAuthor && (LifeCycle.Send(revision.State, now.Sheet) ?? notHers) is null,
+            CallBack: isAuthor && (LifeCycle.CallBack(revision.State) ?? notHers) is null,
             Return: reviews && revision.State == RevisionState.InReview,
             Release: me.IsInRole(Roles.Approver) && whyNot is null,
             Judge: reviews && LifeCycle.Judge(revision.State, me.Id(), writers) is null,
@@ -127,6 +137,13 @@ public static class RevisionEndpoints
             WhyNotEdit: notHers?.ToString());
         return new RevisionView(revision.Id, revision.ProcedureId, revision.Procedure.Number, revision.Procedure.Title, revision.Procedure.Platform, revision.Letter, revision.State,
             revision.Author.DisplayName, revision.ChangedAt, await authors.BoardAsync(revision.ProcedureId), now.Sheet.Reader, may, await shelf.EventsAsync(revision.Id), [.. Waivers.FallenAway(now.Findings, now.Reviewed.Waivers)], await shelf.SiblingsAsync(revision.ProcedureId, me.SeesDrafts()), WholeView(draft, me));
+    }
+
+    private static async Task<Results<Ok<ReleasingView>, ProblemHttpResult>> ReleasingAsync(int id, Shelf shelf, Drafts drafts, WorkshopBook book, ClaimsPrincipal me)
+    {
+        if (await shelf.FindAsync(id, me) is null || await drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
+        var (now, page) = (draft.Now, await book.NowAsync());
+        return TypedResults.Ok(new ReleasingView(Releasing.Of(now.Sheet, now.Findings, now.Reviewed.Checks), page.Version, Releasing.Ways(page.Workshop.Rules)));
     }
 
     private static SheetView WholeView(Draft draft, ClaimsPrincipal me)

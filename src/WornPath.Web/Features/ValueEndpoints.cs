@@ -24,10 +24,11 @@ public static class ValueEndpoints
     /// <param name="Source">Where it is read.</param>
     /// <param name="Standing">How it stands.</param>
     /// <param name="Readings">What was read for it so far, oldest first; what others read is hidden while a value is still to be read.</param>
-    public sealed record ValueView(string Seal, string Joint, string Name, string Fastener, string When, string Source, ValueStanding Standing, ImmutableArray<ReadingView> Readings);
+    /// <param name="WantsReason">True where the one who asks has read another value last: again with a reason only.</param>
+    public sealed record ValueView(string Seal, string Joint, string Name, string Fastener, string When, string Source, ValueStanding Standing, ImmutableArray<ReadingView> Readings, bool WantsReason);
 
-    /// <summary>A value as read.</summary>
-    public sealed record ReadingForm([property: Required, StringLength(64, MinimumLength = 8)] string Seal, [property: Required, MaxLength(200)] string Read);
+    /// <summary>A value as read; with the reason for it where the same person has read another one last.</summary>
+    public sealed record ReadingForm([property: Required, StringLength(64, MinimumLength = 8)] string Seal, [property: Required, MaxLength(200)] string Read, [property: MaxLength(500)] string? Reason = null);
 
     public static void MapValues(this IEndpointRouteBuilder api)
     {
@@ -45,7 +46,7 @@ public static class ValueEndpoints
     private static async Task<Results<Ok<ImmutableArray<ValueView>>, ProblemHttpResult>> PostAsync(int id, ReadingForm form, RevisionEndpoints.Shelf shelf, Procedures procedures, Drafts drafts, ClaimsPrincipal me)
     {
         if (await shelf.FindAsync(id, me) is not { } revision || await drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
-        return await procedures.CheckAsync(revision, me.Id(), form.Seal, form.Read) is { } problem ? Problems.Refused(problem) : TypedResults.Ok(View((await drafts.OpenAsync(id))!, me));
+        return await procedures.CheckAsync(revision, me.Id(), form.Seal, form.Read, form.Reason) is { } problem ? Problems.Refused(problem) : TypedResults.Ok(View((await drafts.OpenAsync(id))!, me));
     }
 
     private static ImmutableArray<ValueView> View(Draft draft, ClaimsPrincipal me)
@@ -57,7 +58,8 @@ public static class ValueEndpoints
         [
             .. StatedValue.Of(now.Sheet).Select(v => new ValueView(v.Seal, v.Joint.Id, v.Joint.Name, v.Joint.Fastener?.ToString() ?? "", v.When, v.Joint.Source,
                 now.Reviewed.Checks.Last(v).Standing(),
-                [.. now.Reviewed.Checks.Where(c => c.Seal == v.Seal || c.Seal == v.FormerSeal).Select(c => new ReadingView(c.Who, c.At, blind && !c.Who.StartsWith(mine, StringComparison.Ordinal) ? Blind.Hidden : c.Read.ToString(), c.Agrees))])),
+                [.. now.Reviewed.Checks.Where(c => c.Seal == v.Seal || c.Seal == v.FormerSeal).Select(c => new ReadingView(c.Who, c.At, blind && !c.Who.StartsWith(mine, StringComparison.Ordinal) ? Blind.Hidden : c.Read.ToString(), c.Agrees))],
+                now.Reviewed.Checks.Last(v) is { Agrees: false } last && last.Who.StartsWith(mine, StringComparison.Ordinal))),
         ];
     }
 }

@@ -593,6 +593,7 @@ public class RuleTests
         ("FLO003", () => Gearbox("Remove the side cover.", "Put the drain pan under the drain plug. Remove the drain plug. Drain the gear oil.",
             "Start the drain plug by hand. Torque the drain plug to 45 N·m.", "Fill with gear oil.", "Fit the side cover.")),
         ("FLO005", () => Gearbox("Remove the drain plug. Drain the gear oil.", "Fill with 6.5 L of gear oil.")),
+        ("CLO009", () => Gearbox("Remove the drain plug. Drain the gear oil.", "Fill with 6.5 L of gear oil, check the level and top it up as needed.")),
         ("FLO005", () => Gearbox("Remove the drain plug. Drain the gear oil.", "Fill with 4 L of gear oil.", "Fill with 2.5 L of gear oil.")),
         ("HAZ007", () => new Written().Steps("Drive onto the lift.", "Raise the tractor.", "Lower the tractor to the ground.")),
         ("HAZ007", () => new Written().Steps("Chock the front and rear wheels.", "Raise the front axle and set it on stands.",

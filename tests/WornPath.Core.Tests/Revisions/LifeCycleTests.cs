@@ -24,6 +24,35 @@ public class LifeCycleTests
     }
 
     [Theory]
+    [InlineData(RevisionState.Draft, false)]
+    [InlineData(RevisionState.InReview, true)]
+    [InlineData(RevisionState.Released, false)]
+    [InlineData(RevisionState.Superseded, false)]
+    [InlineData(RevisionState.Withdrawn, false)]
+    public void Only_what_is_in_review_is_called_back(RevisionState state, bool may) => (LifeCycle.CallBack(state) is null).ShouldBe(may);
+
+    [Fact]
+    public void Who_has_read_another_value_reads_it_again_with_a_reason_only()
+    {
+        LifeCycle.ReadAgain(false, null).ShouldBeNull();
+        LifeCycle.ReadAgain(true, null).ShouldNotBeNull();
+        LifeCycle.ReadAgain(true, "  no ").ShouldNotBeNull();
+        LifeCycle.ReadAgain(true, "took the line above").ShouldBeNull();
+    }
+
+    [Fact]
+    public void Before_a_release_it_is_said_what_it_is_and_what_stands_with_a_reason()
+    {
+        var sheet = new Written().Joint("plug", "35 N·m", source: "MD-12 p. 4").Steps("Torque the plug to 35 N·m.", "Clean the face.").Sheet;
+        var waived = Stop with { Severity = Severity.Warn, Title = "No pattern", Waiver = new Waiver(1, "k", "", "Marta", default, "It is meant so.") };
+        var check = new ValueCheck("J1", StatedValue.Of(sheet).Single().Seal, StatedValue.Of(sheet).Single().Torque, true, "Odo", default);
+        Releasing.Of(sheet, [waived, Stop with { Severity = Severity.Hint }], [check]).ShouldBe(
+            ["2 steps in 1 phase.", "1 value, read from its source by Odo.", "A warning stands at step 4: No pattern. Marta: “It is meant so.”", "1 hint left as it is."]);
+        Releasing.Of(sheet, [], []).ShouldBe(["2 steps in 1 phase.", "1 value, not all read from where they are taken."]);
+        Releasing.Ways(new HouseRules()).Length.ShouldBe(School.All.Length);
+    }
+
+    [Theory]
     [InlineData(RevisionState.Draft, true)]
     [InlineData(RevisionState.InReview, false)]
     [InlineData(RevisionState.Released, false)]

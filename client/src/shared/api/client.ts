@@ -26,6 +26,7 @@ export type MendingView = Schemas['MendingView'];
 export type PhaseView = Schemas['PhaseView'];
 export type Readiness = Schemas['Readiness'];
 export type ReadyItem = Schemas['ReadyItem'];
+export type ReleasingView = Schemas['ReleasingView'];
 export type RevisionState = Schemas['RevisionState'];
 export type RevisionView = Schemas['RevisionView'];
 export type Saying = Schemas['Saying'];

@@ -50,5 +50,5 @@ public abstract class SentenceRule : StepRule
         return null;
     }
 
-    private static string Short(string text) => text.Length <= 90 ? text : text[..88] + " …";
+    private static string Short(string text) => text.Length <= 90 ? text : text[..text.LastIndexOf(' ', 88)] + " …";
 }
