@@ -223,3 +223,78 @@ test('values shown in the other unit agree with a reference library of units', a
       .toBeLessThanOrEqual(step / 2 + 1e-9);
   }
 });
+
+test('of a long sheet what is out of sight is its text alone, found by a search, and written in once it is gone to', async ({ enter }) => {
+  const page = await enter(/Ines Aldaro/);
+  await begin(page, 'OT-192', 'Two hundred faces');
+  await pasteLines(page, Array.from({ length: 200 }, (_, i) => `Clean face ${i + 1}.`).join('\n'));
+  await expect(page.getByRole('textbox', { name: 'Step 200', exact: true })).toBeFocused();
+  await kept(page);
+  expect(await page.locator('.step textarea').count()).toBeLessThan(90);
+  expect(await page.locator('.sheet').innerText()).toContain('Clean face 3.');
+  expect(await page.getByRole('button', { name: /^Step \d+( |$)/ }).count()).toBeLessThan(120);
+  await page.locator('.far', { hasText: /^Clean face 3\.$/ }).evaluate((text) => text.click());
+  await expect(page.getByRole('textbox', { name: 'Step 3', exact: true })).toBeFocused();
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('Dry it.');
+  await expect(page.getByRole('textbox', { name: 'Step 4', exact: true })).toHaveValue('Dry it.');
+  await kept(page);
+});
+
+test('words are offered in the line: taken by one key, passed by typing on, put away by another, and off for who wants none', async ({
+  enter,
+}) => {
+  const page = await enter(/Ines Aldaro/);
+  await begin(page, 'OT-193', 'Ahead');
+  const keys = page.keyboard;
+  const offered = page.getByTestId('ahead').locator('.rest');
+  const active = page.locator('.step.active textarea');
+  await keys.type('Remove the two caliper bracket bolts.');
+  await kept(page);
+  await keys.press('Enter');
+  await keys.type('Clean the cal');
+  await expect(offered).toHaveText('iper bracket bolts');
+  await expect(active).toHaveAccessibleDescription(/Goes on: “iper bracket bolts”/);
+  // A key held down takes nothing, nor does End; → does, and the browser’s undo gives it back.
+  await keys.press('End');
+  await expect(active).toHaveValue('Clean the cal');
+  await keys.press('ArrowRight');
+  await expect(active).toHaveValue('Clean the caliper bracket bolts');
+  await keys.type('.');
+  await kept(page);
+  await keys.press('Enter');
+  await keys.type('Start the cal');
+  await expect(offered).toHaveText(/^iper bracket bolts/);
+  await keys.press('Escape');
+  await expect(offered).toHaveCount(0);
+  await expect(active).toBeFocused();
+  await keys.type('ipers');
+  await expect(active).toHaveValue('Start the calipers');
+  await keys.press('ControlOrMeta+A');
+  await keys.type('Fit the cover and start the caliper bracket bolts by hand.');
+  await kept(page);
+  await page.getByRole('link', { name: 'Joints' }).click();
+  await page.getByLabel(/Torque.* of J1/).fill('95 N·m');
+  await page.getByLabel('Source of the value of J1').fill('MD-12, 2nd ed., p. 4');
+  await keys.press('Enter');
+  await page.getByRole('link', { name: 'Write' }).click();
+  await page.getByRole('textbox', { name: 'Step 3', exact: true }).click();
+  await keys.press('End');
+  await keys.press('Enter');
+  // The likely next step, on an empty line; and a value with where it is from.
+  await expect(offered).toHaveText('Torque the caliper bracket bolts to 95 N·m.');
+  await keys.type('Tighten the caliper bracket bolts to ');
+  await expect(page.getByTestId('ahead')).toContainText('95 N·m (MD-12, 2nd ed., p. 4)');
+  await keys.press('ArrowRight');
+  await expect(active).toHaveValue('Tighten the caliper bracket bolts to 95 N·m');
+
+  await page.goto('/me');
+  await page.getByLabel(/Words and the likely next step are offered/).uncheck();
+  await page.goBack();
+  await page.getByRole('textbox', { name: 'Step 4', exact: true }).click();
+  await keys.press('End');
+  await keys.press('Enter');
+  await keys.type('Clean the cal');
+  await page.waitForTimeout(500);
+  await expect(offered).toHaveCount(0);
+});

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useElementSize, useScroll } from '@vueuse/core';
 import { computed, ref, watch } from 'vue';
 import { useCursor } from '../shared/cursor';
 import { useDraft } from '../shared/draft';
@@ -46,6 +47,14 @@ const layout = computed(() => {
   return { pegs, stretches, height: y + 10 };
 });
 
+/** The pegs in sight, and some beyond. */
+const { y: scrolled } = useScroll(box);
+const { height: seen } = useElementSize(box);
+const beyond = 600;
+const pegs = computed(() =>
+  layout.value.pegs.filter((p) => p.y > scrolled.value - beyond && p.y < scrolled.value + (seen.value || beyond) + beyond),
+);
+
 function pathTo(end: number): string {
   let d = `M${wander(0).toFixed(1)} 0`;
   for (let y = 6; y <= end; y += 6) d += ` L${wander(y).toFixed(1)} ${y}`;
@@ -78,7 +87,7 @@ watch(here, (peg) => {
       stretch.name
     }}</span>
     <button
-      v-for="peg in layout.pegs"
+      v-for="peg in pegs"
       :key="peg.id"
       type="button"
       class="peg figures"

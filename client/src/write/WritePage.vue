@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { defineAsyncComponent, nextTick, onBeforeUnmount, ref, watch } from 'vue';
+import { computed, defineAsyncComponent, nextTick, onBeforeUnmount, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import ActMenu from '../shared/ActMenu.vue';
 import type { Act } from '../shared/acts';
@@ -15,6 +15,7 @@ import NewNames from './NewNames.vue';
 import ChosenBar from './ChosenBar.vue';
 import PhaseName from './PhaseName.vue';
 import StepEditor from './StepEditor.vue';
+import StepSlot from './StepSlot.vue';
 import { followAhead } from './useAhead';
 
 const ArrangeDialog = defineAsyncComponent(() => import('./ArrangeDialog.vue'));
@@ -80,6 +81,10 @@ function phaseActs(phase: PhaseView): Act[] {
 
 followAhead();
 
+/** From here on, what is out of sight is drawn as its text alone. */
+const longFrom = 150;
+const isLong = computed(() => draft.order.length >= longFrom);
+
 // The address says which step one is at: a reload, a link and the way back lead there.
 const route = useRoute();
 const router = useRouter();
@@ -135,7 +140,7 @@ watch(
             >This phase …</ActMenu
           >
         </h2>
-        <StepEditor v-for="id in phase.steps" :id="id" :key="id" @block="blocksOpen = true" />
+        <component :is="isLong ? StepSlot : StepEditor" v-for="id in phase.steps" :id="id" :key="id" @block="blocksOpen = true" />
         <button v-if="draft.canEdit && phase.steps.length === 0" type="button" class="first" @click="firstStep(phase.id)">
           Write the first step of this phase
         </button>
