@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed, nextTick, onMounted, ref, watch } from 'vue';
-import { api, take, type FieldView, type Finding, type JointView, type ThingKind, type ThingView } from '../shared/api/client';
+import type { Finding, JointView, ThingView } from '../shared/api/client';
 import { useCursor } from '../shared/cursor';
 import { useDraft } from '../shared/draft';
+import { askFields, useFields } from '../shared/fields';
 import JointGlyph from '../shared/JointGlyph.vue';
 import SeverityMark from '../shared/SeverityMark.vue';
 import ValueMark from '../shared/ValueMark.vue';
@@ -20,15 +21,12 @@ import ActButton from '../shared/ActButton.vue';
 /** The fastener and torque sheet: one row a joint, edited in the row, with all that is known of the one under the cursor beside it. */
 const draft = useDraft();
 const cursor = useCursor();
-const fields = ref<Partial<Record<ThingKind, FieldView[]>>>({});
+const fields = useFields();
 const adding = ref('');
 const root = ref<HTMLElement | null>(null);
 const pasting = ref(false);
 
-onMounted(async () => {
-  const kinds = await take(api.GET('/api/fields'));
-  fields.value = Object.fromEntries(kinds.map((k) => [k.kind, k.fields]));
-});
+onMounted(askFields);
 
 const columns = [
   { name: 'name', label: 'Joint', width: '150px' },
@@ -209,7 +207,7 @@ function back(event: KeyboardEvent): void {
                     computedOf(joint.id)?.counterpart
                   }}</span>
                 </td>
-                <td><PreloadBar :joint="computedOf(joint.id)" /></td>
+                <td class="load"><PreloadBar :joint="computedOf(joint.id)" /></td>
                 <td class="wrench">
                   <template v-if="computedOf(joint.id)?.wrench?.name"
                     >{{ computedOf(joint.id)?.wrench?.name
@@ -364,14 +362,15 @@ th {
 }
 
 td {
-  padding: 0 2px;
+  padding: 4px 2px 3px;
   border-bottom: 1px solid var(--line);
-  vertical-align: middle;
+  vertical-align: top;
   position: relative;
 }
 
 .glyph-column {
   width: 28px;
+  padding-top: 7px;
   text-align: center;
 }
 
@@ -386,8 +385,7 @@ tr.looked td:first-child {
 .id {
   position: absolute;
   left: 4px;
-  top: 50%;
-  transform: translateY(-50%);
+  top: 8px;
   font-size: 12px;
   color: var(--ink-soft);
 }
@@ -397,10 +395,10 @@ td[data-column='name'] :deep(.still) {
   padding-left: 32px;
 }
 
-td[data-column='torque'] :deep(textarea),
-td:has(.computed) :deep(textarea) {
+/* One line through the row, whatever stands under it. */
+td :deep(textarea),
+td :deep(.still) {
   min-height: 25px;
-  margin-top: 2px;
   padding-block: 3px;
 }
 
@@ -413,7 +411,12 @@ td:has(.computed) :deep(textarea) {
   color: var(--ink-soft);
 }
 
+.load {
+  padding-top: 9px;
+}
+
 .wrench {
+  padding-top: 7px;
   font-size: 13px;
   line-height: 1.25;
 }

@@ -175,8 +175,10 @@ const looks: { value: Look; label: string }[] = [
             ><input v-model="look" type="radio" name="look" :value="one.value" /> {{ one.label }}</label
           >
         </fieldset>
-        <label><input v-model="singleKeys" type="checkbox" /> “?” alone opens the list of keys</label>
-        <label><input v-model="wordsAhead" type="checkbox" /> Words and the likely next step are offered while a step is written</label>
+        <label class="switch"><input v-model="singleKeys" type="checkbox" /> “?” alone opens the list of keys</label>
+        <label class="switch"
+          ><input v-model="wordsAhead" type="checkbox" /> Words and the likely next step are offered while a step is written</label
+        >
       </section>
 
       <section aria-labelledby="sessions">
@@ -227,6 +229,11 @@ const looks: { value: Look; label: string }[] = [
 </template>
 
 <style scoped>
+.switch {
+  display: block;
+  margin-top: 4px;
+}
+
 .looks {
   display: flex;
   flex-wrap: wrap;

@@ -13,7 +13,11 @@ defineProps<{ id: string; trouble: Trouble | undefined }>();
 
 <style scoped>
 .refusal {
+  position: relative;
+  z-index: 1;
   display: block;
+  width: max-content;
+  max-width: min(330px, 80vw);
   margin: 2px 0 4px;
   padding: 2px 5px;
   font: 13px/1.35 var(--text);

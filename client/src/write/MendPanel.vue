@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, nextTick, onMounted, ref, watch } from 'vue';
+import { computed, defineAsyncComponent, nextTick, onMounted, ref, watch } from 'vue';
 import { api, take, type Edit, type MendingView, type Saying, type ThingKind, type Trouble } from '../shared/api/client';
 import { troubleOf } from '../shared/api/trouble';
 import { useDraft } from '../shared/draft';
@@ -23,6 +23,10 @@ const target = ref('');
 /** How many: "all", "rest" or a number. */
 const some = ref('all');
 const newKinds: ThingKind[] = ['joint', 'part', 'connection', 'aid', 'fluid', 'tool', 'consumable', 'control'];
+
+const JointBeside = defineAsyncComponent(() => import('./JointBeside.vue'));
+const showsJoint = ref(false);
+const joint = computed(() => draft.things.find((t) => t.kind === 'joint' && t.id === mending.value?.now?.target));
 
 const isMore = computed(() => props.chip === null);
 const things = computed(() => [...draft.things].sort((a, b) => newKinds.indexOf(a.kind) - newKinds.indexOf(b.kind)));
@@ -109,10 +113,14 @@ function sayIt(): void {
 function key(event: KeyboardEvent): void {
   if (event.key === 'Escape') {
     event.stopPropagation();
-    emit('done');
+    // Out of the joint first, then out of all.
+    if (showsJoint.value && (event.target as HTMLElement).closest('.beside')) {
+      showsJoint.value = false;
+      root.value?.querySelector<HTMLElement>('.answer[aria-expanded]')?.focus();
+    } else emit('done');
     return;
   }
-  if (saying.value || event.ctrlKey || event.metaKey) return;
+  if (saying.value || event.ctrlKey || event.metaKey || (event.target as HTMLElement).closest('.beside')) return;
   const answers = mending.value?.answers ?? [];
   if (/^[1-9]$/.test(event.key)) {
     const choice = answers[Number(event.key) - 1];
@@ -149,7 +157,11 @@ function key(event: KeyboardEvent): void {
           <kbd v-if="i < 9">{{ i + 1 }}</kbd> {{ choice.label }}
         </button>
         <button v-if="mending.now" type="button" class="answer" @click="say"><kbd>0</kbd> Say it in full …</button>
+        <button v-if="joint" type="button" class="answer" :aria-expanded="showsJoint" @click="showsJoint = !showsJoint">
+          {{ joint.id }} {{ joint.name }}: fastener, torque, source …
+        </button>
       </span>
+      <JointBeside v-if="joint && showsJoint" :id="joint.id" />
     </template>
     <form v-if="mending && saying" class="form" @submit.prevent="sayIt">
       <label v-if="isMore" class="wide"

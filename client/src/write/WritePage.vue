@@ -11,6 +11,7 @@ import BenchColumn from '../shared/BenchColumn.vue';
 import RouteColumn from './RouteColumn.vue';
 import JobHeader from './JobHeader.vue';
 import HouseWords from './HouseWords.vue';
+import FirstMove from './FirstMove.vue';
 import NewNames from './NewNames.vue';
 import ChosenBar from './ChosenBar.vue';
 import PhaseName from './PhaseName.vue';
@@ -128,6 +129,7 @@ watch(
       <JobHeader />
       <NewNames />
       <HouseWords />
+      <FirstMove @block="blocksOpen = true" />
       <div v-for="phase in draft.phases" :key="phase.id" class="phase">
         <h2>
           <PhaseName v-if="draft.canEdit" :phase="phase" />

@@ -34,6 +34,22 @@ public sealed record RefitChoice(string Id, string Label, ImmutableArray<RefitWa
         ];
     }
 
+    /// <summary>What else may be meant where a part is never fitted again: that it stays off, thrown away or kept; a sentence and its edit each.</summary>
+    internal static IEnumerable<(string Says, Edit Edit)> StaysOff(Part part) =>
+        Of(part).Ways.Where((w, i) => w.Edit is not null && OfParts[i].Fate is Fate.Discard or Fate.Spare).Select(w => ($"{part.Label} {w.Label}", w.Edit!));
+
+    /// <summary>What else may be meant where a joint is never put in again: that others are in, in its place; that it is thrown away, or stays out.</summary>
+    internal static IEnumerable<(string Says, Edit Edit)> StaysOut(Walk walk, Joint joint)
+    {
+        var takers = walk.Sheet.Joints.Where(j => j.Origin != Origin.Vehicle && j.Holds.Intersect(joint.Holds).Any() && !walk.AtEnd(j.Id).Joint.IsOut);
+        var ways = Of(joint, [.. takers]).Ways;
+        return ways.Skip(OwnWays).Select(w => (w.Label, w.Edit)).Concat(ways.Take(OwnWays).Select(w => ($"{joint.Label} {w.Label}", w.Edit)))
+            .Where(w => w.Edit is not null).Select(w => (w.Item1, w.Edit!));
+    }
+
+    // Goes back, thrown away, stays out; behind them those that take its place.
+    private const int OwnWays = 3;
+
     private static RefitChoice Of(Part part) => new(part.Id, part.Label, [.. OfParts.Select(w => new RefitWay(w.Label,
         w.Fate == part.Fate ? null : new SetField(part.Id, "fate", EnumWord.Of(part.Fate), EnumWord.Of(w.Fate))))]);
 

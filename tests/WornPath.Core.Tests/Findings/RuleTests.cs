@@ -709,4 +709,20 @@ public class RuleTests
         sheet.Do(fixes[0].Edit).At("SRC001").ShouldBeEmpty();
         ((Joint)sheet.Sheet.Find("J4")!).Source.ShouldBe("MD-12 p. 7");
     }
+
+    // "It stays off", "they are not used again", "others take their place" are answers of the finding itself.
+    [Fact]
+    public void What_never_goes_back_may_be_meant_to_stay_off()
+    {
+        var sheet = new Written().Part("guard").Joint("guard bolts", "22 N·m", holds: "guard").Steps("Remove the guard bolts.", "Remove the guard.");
+        var part = sheet.Findings().Single(f => f.Rule == "CLO003");
+        part.Fixes.Select(f => f.Title).ShouldBe(["Fit P1", "P1 guard stays off, thrown away", "P1 guard stays off, kept"]);
+        sheet.Do(part.Fixes[1].Edit).Findings().ShouldNotContain(f => f.Severity == Severity.Stop);
+
+        var other = new Written().Part("guard").Joint("guard bolts", "22 N·m", holds: "guard").Joint("new screws", "24 N·m", holds: "guard", kit: true)
+            .Steps("Remove the guard bolts.", "Start the new screws by hand. Torque the new screws to 24 N·m.");
+        var joint = other.Findings().Single(f => f.Rule == "CLO001");
+        joint.Fixes.Select(f => f.Title).ShouldBe(["Start and tighten J1", "J2 new screws take their place", "J1 guard bolts stay out, thrown away", "J1 guard bolts stay out"]);
+        other.Do(joint.Fixes.Single(f => f.Title.StartsWith("J2", StringComparison.Ordinal)).Edit).At("CLO001").ShouldBeEmpty();
+    }
 }

@@ -1,6 +1,5 @@
 using WornPath.Core.Workshops;
 using WornPath.Core.Building;
-using WornPath.Core.Editing;
 using WornPath.Core.Sheets;
 using WornPath.Core.Walking;
 
@@ -26,22 +25,12 @@ public sealed class JointLeftOut : ThingRule<Joint>
 
         var last = LastOut(events);
         var says = last.Verb == Verb.TakeOut ? "taken out here and never put back" : $"out here, and no step puts {(joint.IsMany ? "them" : "it")} in";
-        found.Add(At(last, $"{joint.Label} {joint.Are} {says}.", Refit(walk, joint, last.StepIndex), Else(walk, joint)));
+        found.Add(At(last, $"{joint.Label} {joint.Are} {says}.", [Refit(walk, joint, last.StepIndex), .. RefitChoice.StaysOut(walk, joint).Select(w => new Fix(w.Says, w.Edit))]));
     }
 
     // "If a stud comes out, fit a new one": asked for where it does.
     private static bool OnlyInABranch(Walk walk, Joint joint) => walk.Kept(typeof(JointLeftOut), static w =>
         w.Whole.Steps.SelectMany(s => s.Actions).Where(a => a is { Target: not null, Branch: > 0 }).Select(a => a.Target!).ToHashSet()).Contains(joint.SheetId);
-
-    // Another joint of the kit goes in where it came out; or a step throws it away.
-    private static Fix? Else(Walk walk, Joint joint)
-    {
-        Fix Becomes(string title, string text) => new(title, new SetField(joint.Id, "becomes", EnumWord.Of(JointFate.Refit), text));
-        var instead = walk.Sheet.Joints.FirstOrDefault(j => j.Origin != Origin.Vehicle && j.Holds.Intersect(joint.Holds).Any()
-            && !walk.AtEnd(j.Id).Joint.IsOut);
-        if (instead is not null) return Becomes($"{joint.Id} is superseded by {instead.Id}", $"superseded by {instead.Id}");
-        return walk.EventsOf(joint.Id).Any(e => e.Verb == Verb.Discard) ? Becomes($"{joint.Id} is thrown away", EnumWord.Of(JointFate.Discard)) : null;
-    }
 
     private static WalkEvent LastOut(IReadOnlyList<WalkEvent> events)
     {

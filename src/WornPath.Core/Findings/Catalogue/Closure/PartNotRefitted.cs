@@ -1,3 +1,4 @@
+using WornPath.Core.Building;
 using WornPath.Core.Workshops;
 using WornPath.Core.Sheets;
 using WornPath.Core.Walking;
@@ -45,7 +46,8 @@ public sealed class PartNotRefitted : ThingRule<Part>
         }
 
         var how = end.Place switch { PartPlace.Hung => "Hung aside", PartPlace.InBox => "Taken from the kit", _ => "Taken off" };
-        found.Add(At(last, $"{how} here and never fitted again: {part.Label}.", Fit(walk, part, last.StepIndex)));
+        found.Add(At(last, $"{how} here and never fitted again: {part.Label}.",
+            [Fit(walk, part, last.StepIndex), .. RefitChoice.StaysOff(part).Select(w => new Fix(w.Says, w.Edit))]));
     }
 
     private static Fix? Fit(Walk walk, Part part, int after) =>
