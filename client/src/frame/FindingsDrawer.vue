@@ -5,6 +5,7 @@ import { useDraft } from '../shared/draft';
 import FindingLine from '../shared/FindingLine.vue';
 import type { Finding, Severity } from '../shared/api/client';
 import { weights } from '../shared/weights';
+import { useEscape } from '../shared/escape';
 
 const open = defineModel<boolean>('open', { required: true });
 const draft = useDraft();
@@ -26,6 +27,10 @@ function go(finding: Finding): void {
   open.value = false;
   void cursor.show(finding);
 }
+useEscape(
+  () => open.value,
+  () => (open.value = false),
+);
 </script>
 
 <template>

@@ -4,6 +4,7 @@ import { useRouter } from 'vue-router';
 import { useCursor } from '../shared/cursor';
 import { useDraft } from '../shared/draft';
 import { useFaces } from './faces';
+import { useEscape } from '../shared/escape';
 
 /** Steps, things and faces of the open procedure, found as one types. */
 const open = defineModel<boolean>('open', { required: true });
@@ -74,6 +75,10 @@ function key(event: KeyboardEvent): void {
   else return;
   event.preventDefault();
 }
+useEscape(
+  () => open.value,
+  () => (open.value = false),
+);
 </script>
 
 <template>

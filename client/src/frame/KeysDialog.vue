@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import JointGlyph from '../shared/JointGlyph.vue';
 import { allGlyphs, glyphName } from '../shared/glyphNames';
+import { useEscape } from '../shared/escape';
 
 const open = defineModel<boolean>('open', { required: true });
 const keys: [string, string][] = [
@@ -27,6 +28,10 @@ const keys: [string, string][] = [
   ['Joints: Alt + →, Alt + ←', 'to the panel beside the row, and back'],
   ['?', 'this list'],
 ];
+useEscape(
+  () => open.value,
+  () => (open.value = false),
+);
 </script>
 
 <template>

@@ -6,6 +6,7 @@ import { clock } from '../shared/when';
 import { useOutbox } from './useOutbox';
 import { isRefused, wordsOf, type Waiting } from './waiting';
 import ActButton from '../shared/ActButton.vue';
+import { useEscape } from '../shared/escape';
 
 /** Everything that has been typed in this browser and is not taken by the server: looked at, sent again, copied or put away. */
 const open = defineModel<boolean>('open', { required: true });
@@ -57,6 +58,10 @@ function drop(w: Waiting): void {
   dropping.value = '';
   draft.settle(w, false);
 }
+useEscape(
+  () => open.value,
+  () => (open.value = false),
+);
 </script>
 
 <template>

@@ -5,6 +5,7 @@ import { troubleOf } from '../shared/api/trouble';
 import TroubleNote from '../shared/TroubleNote.vue';
 import { asking, settle } from './confirming';
 import ActButton from '../shared/ActButton.vue';
+import { useEscape } from '../shared/escape';
 
 /** Before what counts: the password again, or a code. */
 const word = ref('');
@@ -42,6 +43,10 @@ async function confirm(): Promise<void> {
     busy.value = false;
   }
 }
+useEscape(
+  () => asking.value,
+  () => settle(false),
+);
 </script>
 
 <template>

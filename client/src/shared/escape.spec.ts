@@ -1,6 +1,6 @@
 import { mount } from '@vue/test-utils';
 import { describe, expect, it } from 'vitest';
-import { defineComponent, ref } from 'vue';
+import { defineComponent, effectScope, ref } from 'vue';
 import { useEscape } from './escape';
 
 const open = ref(false);
@@ -31,5 +31,26 @@ describe('Esc', () => {
     open.value = true;
     press('Escape');
     expect(open.value).toBe(true);
+  });
+
+  it('closes the topmost of several first, once a press', () => {
+    const [below, above] = [ref(true), ref(false)];
+    const both = effectScope();
+    both.run(() => {
+      useEscape(
+        () => below.value,
+        () => (below.value = false),
+      );
+      useEscape(
+        () => above.value,
+        () => (above.value = false),
+      );
+    });
+    above.value = true;
+    press('Escape');
+    expect([below.value, above.value]).toEqual([true, false]);
+    press('Escape');
+    expect([below.value, above.value]).toEqual([false, false]);
+    both.stop();
   });
 });
