@@ -34,13 +34,18 @@ public sealed record RefitChoice(string Id, string Label, ImmutableArray<RefitWa
         ];
     }
 
-    /// <summary>What else may be meant where a part is never fitted again: that it stays off, thrown away or kept; a sentence and its edit each.</summary>
-    internal static IEnumerable<(string Says, Edit Edit)> StaysOff(Part part) =>
-        Of(part).Ways.Where((w, i) => w.Edit is not null && OfParts[i].Fate is Fate.Discard or Fate.Spare).Select(w => ($"{part.Label} {w.Label}", w.Edit!));
+    /// <summary>
+    /// What else may be meant where a part is never fitted again: that it stays off, thrown away or kept; a sentence and its edit each.
+    /// None of what is on each side, since it would be said of both, nor of what brings others back with it.
+    /// </summary>
+    internal static IEnumerable<(string Says, Edit Edit)> StaysOff(Walk walk, Part part) =>
+        walk.HasSecond(part) || walk.Sheet.Parts.Any(p => walk.HostAt(p.Id, int.MaxValue) == part.Id) ? []
+            : Of(part).Ways.Where((w, i) => w.Edit is not null && OfParts[i].Fate is Fate.Discard or Fate.Spare).Select(w => ($"{part.Label} {w.Label}", w.Edit!));
 
     /// <summary>What else may be meant where a joint is never put in again: that others are in, in its place; that it is thrown away, or stays out.</summary>
     internal static IEnumerable<(string Says, Edit Edit)> StaysOut(Walk walk, Joint joint)
     {
+        if (walk.HasSecond(joint)) return [];
         var takers = walk.Sheet.Joints.Where(j => j.Origin != Origin.Vehicle && j.Holds.Intersect(joint.Holds).Any() && !walk.AtEnd(j.Id).Joint.IsOut);
         var ways = Of(joint, [.. takers]).Ways;
         return ways.Skip(OwnWays).Select(w => (w.Label, w.Edit)).Concat(ways.Take(OwnWays).Select(w => ($"{joint.Label} {w.Label}", w.Edit)))

@@ -47,7 +47,7 @@ public sealed class PartNotRefitted : ThingRule<Part>
 
         var how = end.Place switch { PartPlace.Hung => "Hung aside", PartPlace.InBox => "Taken from the kit", _ => "Taken off" };
         found.Add(At(last, $"{how} here and never fitted again: {part.Label}.",
-            [Fit(walk, part, last.StepIndex), .. RefitChoice.StaysOff(part).Select(w => new Fix(w.Says, w.Edit))]));
+            [Fit(walk, part, last.StepIndex), .. RefitChoice.StaysOff(walk, part).Select(w => new Fix(w.Says, w.Edit))]));
     }
 
     private static Fix? Fit(Walk walk, Part part, int after) =>
