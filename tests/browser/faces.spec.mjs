@@ -30,6 +30,19 @@ test('axe finds nothing serious before signing in, on the shelf, nor on the dial
   await expect(ines.getByText('Findings (21)')).toBeVisible();
   await ines.waitForTimeout(400);
   expect(await serious(ines), 'findings').toEqual([]);
+
+  // A joint opened from its chip, and a blank sheet with the ways to begin.
+  await ines.keyboard.press('Escape');
+  await ines.locator('.chip .word', { hasText: /J\d/ }).first().click();
+  await ines.getByRole('button', { name: /: fastener, torque, source …$/ }).click();
+  await expect(ines.getByLabel('source of the value of J7')).toBeVisible();
+  expect(await serious(ines), 'a joint beside the text').toEqual([]);
+  await ines.goto('/');
+  await begin(ines, 'OT-195', 'Blank');
+  await expect(ines.getByRole('region', { name: 'How to begin' }).getByRole('link')).toBeVisible();
+  expect(await serious(ines), 'a blank sheet').toEqual([]);
+  await ines.keyboard.type('Park up.');
+  await expect(ines.getByRole('region', { name: 'How to begin' })).toHaveCount(0);
 });
 
 test('an explained finding, the places of the sheet and the keys are reached without a mouse', async ({ enter }) => {

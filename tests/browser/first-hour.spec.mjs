@@ -46,7 +46,7 @@ test('the first hour: a job of thirty steps from a blank page to its release', a
   const ines = await enter(/Ines Aldaro/);
   const hands = new Hands(ines);
   await hands.click(ines.getByRole('button', { name: 'New procedure' }));
-  await hands.type('OT-190');
+  await hands.type('OT-194');
   await hands.press('Tab');
   await hands.type('Gearbox input seal');
   await hands.press('Enter');

@@ -50,7 +50,7 @@ test('a fastener table of twelve rows is pasted, and ends with a compiled tool l
   await page.keyboard.press('Alt+ArrowRight');
   await expect(page.getByLabel('treatment of J2')).toBeFocused();
   await page.keyboard.press('Alt+ArrowLeft');
-  await expect(page.locator('tr', { has: page.getByLabel('Fastener of J2') }).locator('input:focus')).toHaveCount(1);
+  await expect(page.locator('tr', { has: page.getByLabel('Fastener of J2') }).locator('textarea:focus')).toHaveCount(1);
 
   // A step that uses them compiles the tool list; what the crib lacks is marked.
   await page.getByRole('link', { name: 'Write' }).click();
