@@ -1,40 +1,14 @@
 // The chart of 1,000 steps by 200 rows in the real page: its first draw against bare rectangles of what is in sight, and its scrolling.
 // After ./test has built everything: node bench/chart.mjs
-import { createRequire } from 'node:module';
-import { dirname, join } from 'node:path';
-import { fileURLToPath, pathToFileURL } from 'node:url';
+import { at, withLongSheet } from './longSheet.mjs';
 
-const root = join(dirname(fileURLToPath(import.meta.url)), '..');
-const require = createRequire(join(root, 'tests/browser/package.json'));
-const { chromium } = require('playwright-core');
-const { longProcedure } = await import('./longProcedure.mjs');
-const { Workshop } = await import(pathToFileURL(join(root, 'tests/browser/workshop.mjs')).href);
+const half = (values) => at(values, 0.5);
 
-const median = (values) => values.toSorted((a, b) => a - b)[Math.floor(values.length / 2)];
-const server = createRequire(import.meta.url)('node:net').createServer();
-const port = await new Promise((done) => server.listen(0, '127.0.0.1', () => done(server.address().port)));
-await new Promise((done) => server.close(done));
-const workshop = new Workshop(port);
-await workshop.start();
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox'] });
-try {
-  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-  await page.goto(`${workshop.url}/sign-in`);
-  await page.getByRole('button', { name: /Ines Aldaro/ }).click();
-  await page.getByRole('heading', { name: 'Shelf' }).waitFor();
-  const id = await page.evaluate(async (file) => {
-    const { token } = await (await fetch('/api/session')).json();
-    const answer = await fetch('/api/procedures/file', {
-      method: 'POST',
-      headers: { 'Content-Type': 'application/json', 'X-CSRF-TOKEN': token },
-      body: JSON.stringify(file),
-    });
-    return (await answer.json()).revisionId;
-  }, longProcedure());
+await withLongSheet(async (page, sheet) => {
   const firsts = [];
   const bares = [];
   for (let i = 0; i < 9; i++) {
-    await page.goto(`${workshop.url}/r/${id}/chart`);
+    await page.goto(`${sheet}/chart`);
     await page.waitForFunction(() => performance.getEntriesByName('chart').length > 0);
     firsts.push(await page.evaluate(() => performance.getEntriesByName('chart')[0].duration));
     // What is in sight, as bare rectangles: a row is 24, a column 22 px; every cell once, on a canvas of the same size, as its first draw.
@@ -71,14 +45,11 @@ try {
     }
     return { draws: performance.getEntriesByName('chart').map((e) => e.duration), gaps };
   });
-  const [first, bare] = [median(firsts), median(bares)];
+  const [first, bare] = [half(firsts), half(bares)];
   console.log(
     `first draw of 1,000 steps by 200 rows ${first.toFixed(2)} ms, bare rectangles ${bare.toFixed(2)} ms: ratio ${(first / bare).toFixed(2)}, at most 2${first / bare > 2 ? '  TOO SLOW' : ''}`,
   );
   console.log(
-    `scrolling: a draw ${median(scrolled.draws).toFixed(2)} ms, at most ${Math.max(...scrolled.draws).toFixed(2)}; frames ${median(scrolled.gaps).toFixed(1)} ms apart, ${scrolled.gaps.filter((g) => g > 25).length} of ${scrolled.gaps.length} late`,
+    `scrolling: a draw ${half(scrolled.draws).toFixed(2)} ms, at most ${Math.max(...scrolled.draws).toFixed(2)}; frames ${half(scrolled.gaps).toFixed(1)} ms apart, ${scrolled.gaps.filter((g) => g > 25).length} of ${scrolled.gaps.length} late`,
   );
-} finally {
-  await browser.close();
-  await workshop.end();
-}
+});

@@ -1,39 +1,15 @@
 // Typing in a sheet of 1,000 steps in the real page: key to paint, Enter to the new step, opening; and the same in a tab in which
 // as many keys were struck as an author strikes in an hour (2,700: tests/browser/first-hour.spec.mjs).
 // After ./test has built everything: node bench/typing.mjs
-import { createRequire } from 'node:module';
-import { dirname, join } from 'node:path';
-import { fileURLToPath, pathToFileURL } from 'node:url';
-
-const root = join(dirname(fileURLToPath(import.meta.url)), '..');
-const require = createRequire(join(root, 'tests/browser/package.json'));
-const { chromium } = require('playwright-core');
-const { longProcedure } = await import('./longProcedure.mjs');
-const { freePort, Workshop } = await import(pathToFileURL(join(root, 'tests/browser/workshop.mjs')).href);
+import { at, withLongSheet } from './longSheet.mjs';
 
 const anHourOfKeys = 2700;
 const sentence = 'Wipe the face with a clean rag and look for nicks. ';
-const at = (values, share) => values.toSorted((a, b) => a - b)[Math.floor(values.length * share)];
-const workshop = new Workshop(await freePort());
-await workshop.start();
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox'] });
-try {
-  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-  await page.goto(`${workshop.url}/sign-in`);
-  await page.getByRole('button', { name: /Ines Aldaro/ }).click();
-  await page.getByRole('heading', { name: 'Shelf' }).waitFor();
-  const id = await page.evaluate(async (file) => {
-    const { token } = await (await fetch('/api/session')).json();
-    const answer = await fetch('/api/procedures/file', {
-      method: 'POST',
-      headers: { 'Content-Type': 'application/json', 'X-CSRF-TOKEN': token },
-      body: JSON.stringify(file),
-    });
-    return (await answer.json()).revisionId;
-  }, longProcedure());
+
+await withLongSheet(async (page, sheet) => {
   const open = async () => {
     const from = Date.now();
-    await page.goto(`${workshop.url}/r/${id}/write?step=a250`);
+    await page.goto(`${sheet}/write?step=a250`);
     await page.locator('.step.active textarea').waitFor();
     return Date.now() - from;
   };
@@ -45,7 +21,7 @@ try {
     return metrics.find((m) => m.name === 'JSHeapUsedSize').value / 1e6;
   };
 
-  /** From a key to the frame that shows what came of it: the browser paints after the second frame is asked for. */
+  /** From a key to the paint that shows what came of it: the task behind the next frame. */
   const measure = () =>
     page.evaluate(() => {
       globalThis.times = { key: [], enter: [] };
@@ -95,7 +71,4 @@ try {
   await page.waitForTimeout(1000);
   await say(`after ${anHourOfKeys} keys more`);
   console.log(`memory of the page: ${heapNew.toFixed(1)} MB, then ${(await heap()).toFixed(1)} MB`);
-} finally {
-  await browser.close();
-  await workshop.end();
-}
+});

@@ -35,14 +35,16 @@ public sealed partial record Ahead(string Next, ImmutableArray<string> Steps, Im
         while (at < walk.Steps.Count && walk.Steps[at].Id != stepId) at++;
         var last = at - 1;
         var later = walk.Steps.Skip(at).SelectMany(s => SentencesOf(s.Text)).ToHashSet(StringComparer.OrdinalIgnoreCase);
-        List<string> together = [.. Tightenings(walk, last).Concat(ReverseBuilder.ProposeAfter(walk, last).SelectMany(SentencesOf)).Where(s => !later.Contains(s))];
-        List<string> apart = [.. TakingApart(walk, last).Where(s => !later.Contains(s))];
+        List<string> NotLater(IEnumerable<string> sentences) => [.. sentences.Where(s => !later.Contains(s))];
+        var together = NotLater(Tightenings(walk, last).Concat(ReverseBuilder.ProposeAfter(walk, last).SelectMany(SentencesOf)));
+        var apart = NotLater(TakingApart(walk, last));
         // While things come off, what would put them back is no next step.
         var (likely, other) = IsInRefit(walk, stepId) || GoesTogether(walk, last) ? (together, apart) : (apart, together);
         return new Ahead(likely.FirstOrDefault() ?? "", [.. likely.Concat(other).Distinct().Take(MostSteps)], PhrasesFor(walk, at));
     }
 
-    private static bool IsInRefit(Walk walk, string stepId) => walk.Sheet.Phases.FirstOrDefault(p => p.Steps.Any(s => s.Id == stepId)) is { } phase && ReverseBuilder.IsRefit(phase);
+    private static bool IsInRefit(Walk walk, string stepId) =>
+        walk.Sheet.Phases.FirstOrDefault(p => p.Steps.Any(s => s.Id == stepId)) is { } phase && ReverseBuilder.IsRefit(phase);
 
     private static IEnumerable<string> SentencesOf(string text) => Sentences.Of(text).Select(s => text.Substring(s.Start, s.Length));
 
@@ -68,9 +70,10 @@ public sealed partial record Ahead(string Next, ImmutableArray<string> Steps, Im
     private static IEnumerable<string> Tightenings(Walk walk, int last)
     {
         var inTheAir = walk.AfterStep(Walk.Vehicle, last).Vehicle.InTheAir;
+        bool Waits(Joint joint) => walk.AfterStep(joint.Id, last).Joint is { Counts: null, Stage: JointStage.Started or JointStage.Snug or JointStage.Pass } now
+            && (DoneAt.Of(walk, joint) ?? JointStage.Torqued) > now.Stage;
         return Latest(walk, walk.Sheet.Joints, last)
-            .Where(j => walk.AfterStep(j.Id, last).Joint is { Counts: null, Stage: JointStage.Started or JointStage.Snug or JointStage.Pass } && !IsLater(walk, j, last, Verb.Torque, Verb.Snug)
-                && (DoneAt.Of(walk, j) ?? JointStage.Torqued) > walk.AfterStep(j.Id, last).Joint.Stage && !(inTheAir && Natures.HoldsAWheel(j, walk.Things)))
+            .Where(j => Waits(j) && !IsLater(walk, j, last, Verb.Torque, Verb.Snug) && !(inTheAir && Natures.HoldsAWheel(j, walk.Things)))
             .SelectMany(j => SentencesOf(TighteningSentence.Of(j)));
     }
 
@@ -78,13 +81,14 @@ public sealed partial record Ahead(string Next, ImmutableArray<string> Steps, Im
     private static IEnumerable<string> TakingApart(Walk walk, int last)
     {
         JointState StateOf(Joint joint) => walk.AfterStep(joint.Id, last).Joint;
+        static string Remove(Thing thing) => $"Remove the {thing.Name}.";
         foreach (var joint in Latest(walk, walk.Sheet.Joints, last))
-            if (StateOf(joint) is { Stage: JointStage.BrokenLoose or JointStage.BackedOut } && !IsLater(walk, joint, last, Verb.TakeOut)) yield return $"Remove the {joint.Name}.";
+            if (StateOf(joint).Stage is JointStage.BrokenLoose or JointStage.BackedOut && !IsLater(walk, joint, last, Verb.TakeOut)) yield return Remove(joint);
         var on = walk.Sheet.Parts.Where(p => walk.AfterStep(p.Id, last).Part.IsMounted && walk.HoldersOf(p.Id).Any(j => StateOf(j).IsOut)).ToList();
-        foreach (var part in Latest(walk, on, last).Where(p => walk.HoldersOf(p.Id).All(j => StateOf(j).IsOut) && !IsLater(walk, p, last, Verb.Remove, Verb.HangAside, Verb.SetAside, Verb.Discard)))
-            yield return $"Remove the {part.Name}.";
-        foreach (var joint in on.SelectMany(p => walk.HoldersOf(p.Id)).Distinct().Where(j => StateOf(j).Stage is JointStage.Tight && !IsLater(walk, j, last, Verb.TakeOut, Verb.BreakLoose)))
-            yield return $"Remove the {joint.Name}.";
+        foreach (var part in Latest(walk, on, last).Where(p => walk.HoldersOf(p.Id).All(j => StateOf(j).IsOut)))
+            if (!IsLater(walk, part, last, Verb.Remove, Verb.HangAside, Verb.SetAside, Verb.Discard)) yield return Remove(part);
+        foreach (var joint in on.SelectMany(p => walk.HoldersOf(p.Id)).Distinct())
+            if (StateOf(joint).Stage is JointStage.Tight && !IsLater(walk, joint, last, Verb.TakeOut, Verb.BreakLoose)) yield return Remove(joint);
     }
 
     private static bool IsLater(Walk walk, Thing thing, int last, params ReadOnlySpan<Verb> verbs)

@@ -40,7 +40,8 @@ public sealed record RefitChoice(string Id, string Label, ImmutableArray<RefitWa
     /// </summary>
     internal static IEnumerable<(string Says, Edit Edit)> StaysOff(Walk walk, Part part) =>
         walk.HasSecond(part) || walk.Sheet.Parts.Any(p => walk.HostAt(p.Id, int.MaxValue) == part.Id) ? []
-            : Of(part).Ways.Where((w, i) => w.Edit is not null && OfParts[i].Fate is Fate.Discard or Fate.Spare).Select(w => ($"{part.Label} {w.Label}", w.Edit!));
+            : Of(part).Ways.Where((w, i) => w.Edit is not null && OfParts[i].Fate is Fate.Discard or Fate.Spare)
+                .Select(w => ($"{part.Label} {w.Label}", w.Edit!));
 
     /// <summary>What else may be meant where a joint is never put in again: that others are in, in its place; that it is thrown away, or stays out.</summary>
     internal static IEnumerable<(string Says, Edit Edit)> StaysOut(Walk walk, Joint joint)

@@ -25,7 +25,8 @@ public sealed class JointLeftOut : ThingRule<Joint>
 
         var last = LastOut(events);
         var says = last.Verb == Verb.TakeOut ? "taken out here and never put back" : $"out here, and no step puts {(joint.IsMany ? "them" : "it")} in";
-        found.Add(At(last, $"{joint.Label} {joint.Are} {says}.", [Refit(walk, joint, last.StepIndex), .. RefitChoice.StaysOut(walk, joint).Select(w => new Fix(w.Says, w.Edit))]));
+        found.Add(At(last, $"{joint.Label} {joint.Are} {says}.",
+            [Refit(walk, joint, last.StepIndex), .. RefitChoice.StaysOut(walk, joint).Select(w => new Fix(w.Says, w.Edit))]));
     }
 
     // "If a stud comes out, fit a new one": asked for where it does.
