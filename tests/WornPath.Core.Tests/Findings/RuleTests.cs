@@ -725,4 +725,10 @@ public class RuleTests
         joint.Fixes.Select(f => f.Title).ShouldBe(["Start and tighten J1", "J2 new screws take their place", "J1 guard bolts stay out, thrown away", "J1 guard bolts stay out"]);
         other.Do(joint.Fixes.Single(f => f.Title.StartsWith("J2", StringComparison.Ordinal)).Edit).At("CLO001").ShouldBeEmpty();
     }
+
+    // A fix shows the beginning of what it writes, cut between words; also of a word that nowhere ends.
+    [Fact]
+    public void A_rewrite_that_begins_with_a_word_without_end_is_shown_cut() =>
+        new Written().Steps($"{new string('x', 120)} split pin.").Findings().Single(f => f.Rule == "WRD008").Fixes[0].Title
+            .ShouldBe($"Write: {new string('x', 88)} …", StringCompareShould.IgnoreCase);
 }

@@ -50,5 +50,6 @@ public abstract class SentenceRule : StepRule
         return null;
     }
 
-    private static string Short(string text) => text.Length <= 90 ? text : text[..text.LastIndexOf(' ', 88)] + " …";
+    // Cut between words, where there is a place for it.
+    private static string Short(string text) => text.Length <= 90 ? text : text[..(text.LastIndexOf(' ', 88) is > 0 and var blank ? blank : 88)] + " …";
 }
