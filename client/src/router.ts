@@ -6,7 +6,7 @@ export const router = createRouter({
   history: createWebHistory(),
   routes: [
     { path: '/', name: 'shelf', component: () => import('./shelf/ShelfPage.vue'), meta: { title: 'Shelf' } },
-    { path: '/workshop', name: 'workshop', component: () => import('./workshop/WorkshopPage.vue'), meta: { title: 'Workshop' } },
+    { path: '/workshop/:place?', name: 'workshop', component: () => import('./workshop/WorkshopPage.vue'), meta: { title: 'Workshop' } },
     { path: '/slips', name: 'slips', component: () => import('./slips/SlipsPage.vue'), meta: { title: 'Slips' } },
     { path: '/people', name: 'people', component: () => import('./people/PeoplePage.vue'), meta: { title: 'People' } },
     { path: '/me', name: 'me', component: () => import('./session/MePage.vue'), meta: { title: 'Your access' } },

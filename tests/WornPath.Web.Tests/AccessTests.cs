@@ -88,14 +88,11 @@ public sealed partial class AccessTests(Workshop workshop) : IClassFixture<Works
         GET     /api/fields                                        .yyyyyyy
         GET     /api/workshop                                      .yyyyyyy
         GET     /api/workshop/crib.csv                             .yyyyyyy
-        PUT     /api/workshop/crib.csv                             .xxxxxyy
-        PUT     /api/workshop/crib                                 .xxxxxyy
-        PUT     /api/workshop/rules                                .xxxxxyy
-        PUT     /api/workshop/blocks                               .xxxxxyy
-        PUT     /api/workshop/documents                            .xxxxxyy
+        PUT     /api/workshop                                      .xxxxxyy
+        POST    /api/workshop/crib.csv                             .xxxxxyy
         POST    /api/workshop/words                                .xyyyxxx
         DELETE  /api/workshop/words/{word}                         .xyyyxyy
-        POST    /api/workshop/rules/touched                        .xxxxxyy
+        POST    /api/workshop/preview                              .xxxxxyy
         GET     /api/calculators                                   .yyyyyyy
         POST    /api/calculators/{id}                              .yyyyyyy
         GET     /api/backup                                        .xxxxxxy

@@ -14,7 +14,7 @@ public sealed class HouseTests(Workshop workshop) : IClassFixture<Workshop>
     private static async Task<WorkshopEndpoints.WorkshopView> PutRulesAsync(Somebody keeper, Func<HouseRules, HouseRules> change)
     {
         var now = await keeper.GetAsync<WorkshopEndpoints.WorkshopView>("/api/workshop");
-        var answer = await keeper.Http.PutAsJsonAsync("/api/workshop/rules", new WorkshopEndpoints.RulesForm(now.Version, change(now.Rules)), SheetJson.Options);
+        var answer = await keeper.Http.PutAsJsonAsync("/api/workshop", new WorkshopEndpoints.SettingsForm(now.Version, Rules: change(now.Rules)), SheetJson.Options);
         answer.StatusCode.ShouldBe(HttpStatusCode.OK, await answer.Content.ReadAsStringAsync());
         return (await answer.Content.ReadFromJsonAsync<WorkshopEndpoints.WorkshopView>(SheetJson.Options))!;
     }
@@ -26,8 +26,8 @@ public sealed class HouseTests(Workshop workshop) : IClassFixture<Workshop>
         var released = (await ines.RevisionAsync(3)).Sheet.Findings!.Value;
         var now = await admin.GetAsync<WorkshopEndpoints.WorkshopView>("/api/workshop");
         var stricter = now.Rules with { Severities = now.Rules.Severities.SetItem("WRD007", Severity.Warn), Terms = now.Rules.Terms.Add(new Term("hub", "nave")) };
-        var touched = await (await admin.PostAsync("/api/workshop/rules/touched", new WorkshopEndpoints.RulesForm(now.Version, stricter))).Content.ReadFromJsonAsync<List<WorkshopEndpoints.TouchedView>>(SheetJson.Options);
-        var loader = touched!.Single(t => t.RevisionId == 1);
+        var preview = await PreviewAsync(admin, new WorkshopEndpoints.SettingsForm(now.Version, Rules: stricter));
+        var loader = preview.Touched.Single(t => t.RevisionId == 1);
         loader.Comes.ShouldContain("WRD007 step 4, warn");
         loader.Goes.ShouldContain("WRD007 step 4, hint");
         // Looked at, and nothing done yet.
@@ -43,13 +43,45 @@ public sealed class HouseTests(Workshop workshop) : IClassFixture<Workshop>
         await PutRulesAsync(admin, _ => now.Rules);
     }
 
+    private static async Task<WorkshopEndpoints.PreviewView> PreviewAsync(Somebody keeper, WorkshopEndpoints.SettingsForm form)
+    {
+        var answer = await keeper.PostAsync("/api/workshop/preview?examples=true", form);
+        answer.StatusCode.ShouldBe(HttpStatusCode.OK, await answer.Content.ReadAsStringAsync());
+        return (await answer.Content.ReadFromJsonAsync<WorkshopEndpoints.PreviewView>(SheetJson.Options))!;
+    }
+
+    [Fact]
+    public async Task Each_rule_shows_at_once_what_it_does_on_a_sheet()
+    {
+        var admin = await workshop.As("admin");
+        var now = await admin.GetAsync<WorkshopEndpoints.WorkshopView>("/api/workshop");
+        async Task<Dictionary<string, string>> SaysAsync(HouseRules rules) =>
+            (await PreviewAsync(admin, new WorkshopEndpoints.SettingsForm(now.Version, Rules: rules))).Examples.ToDictionary(e => e.Rule, e => $"{e.Sheet} {e.Says}");
+        var usual = await SaysAsync(now.Rules);
+        foreach (var setting in (string[])["target", "treated", "nutFactors", "scatter", "passes", "shopCelsius", "calibration"]) usual.ShouldContainKey(setting);
+        var other = await SaysAsync(now.Rules with { Target = Core.Quantities.RangeTarget.Low, ManyPasses = [25, 100], FewPasses = [25, 100], ShopCelsius = 5, Scatter = 0.4, CalibrationMonths = 6 });
+        foreach (var setting in (string[])["target", "scatter", "passes", "shopCelsius", "calibration"]) other[setting].ShouldNotBe(usual[setting], setting);
+        usual["school:wheelFasteners"].ShouldContain("it prints “Snug in the air, final torque with the tyre just touching the ground.”");
+
+        // The school that is chosen says what it finds and the other would not.
+        var ines = await workshop.As("ines");
+        var id = await ines.NewAsync("H-0");
+        var phase = (await ines.RevisionAsync(id)).Sheet.Phases!.Value[0];
+        await ines.EditAsync(id, new Core.Editing.AddFilled(ThingKind.Part, "cover", []));
+        foreach (var joint in (string[])["front bolt", "rear bolt"]) await ines.EditAsync(id, new Core.Editing.AddFilled(ThingKind.Joint, joint, [new("holds", "cover"), new("torque", "24 N·m")]));
+        await ines.EditAsync(id, new Core.Editing.WriteStep(phase.Steps.Single(), "", "Remove the front bolt, the rear bolt and the cover. Fit the cover. Start the front bolt and torque it to 24 N·m. Start the rear bolt and torque it to 24 N·m."));
+        usual = await SaysAsync(now.Rules);
+        usual["school:whenToTorque"].ShouldStartWith("H-0 step 1: J1 front bolt gets its final torque here");
+        usual["school:whenToTorque"].ShouldEndWith("With “as fitted” that is not found.");
+    }
+
     [Fact]
     public async Task A_stop_is_not_lowered_and_a_school_must_be_one()
     {
         var admin = await workshop.As("admin");
         var now = await admin.GetAsync<WorkshopEndpoints.WorkshopView>("/api/workshop");
         foreach (var bad in (HouseRules[])[now.Rules with { Severities = now.Rules.Severities.SetItem("CLO001", Severity.Hint) }, now.Rules with { Schools = now.Rules.Schools.SetItem("axleNut", "as you like") }, now.Rules with { Terms = [new Term("pin", "cotter pin")] }])
-            await Somebody.ProblemOf(await admin.Http.PutAsJsonAsync("/api/workshop/rules", new WorkshopEndpoints.RulesForm(now.Version, bad), SheetJson.Options), HttpStatusCode.BadRequest);
+            await Somebody.ProblemOf(await admin.Http.PutAsJsonAsync("/api/workshop", new WorkshopEndpoints.SettingsForm(now.Version, Rules: bad), SheetJson.Options), HttpStatusCode.BadRequest);
     }
 
     [Fact]
@@ -57,9 +89,9 @@ public sealed class HouseTests(Workshop workshop) : IClassFixture<Workshop>
     {
         Somebody admin = await workshop.As("admin"), ines = await workshop.As("ines");
         var now = await admin.GetAsync<WorkshopEndpoints.WorkshopView>("/api/workshop");
-        var kept = await admin.Http.PutAsJsonAsync("/api/workshop/blocks", new WorkshopEndpoints.BlocksForm(now.Version, [new Block("Wheel off", ["Mark the {part: wheel} and one stud.", "Remove the {joint: wheel nuts} and the {part: wheel}."])]), SheetJson.Options);
+        var kept = await admin.Http.PutAsJsonAsync("/api/workshop", new WorkshopEndpoints.SettingsForm(now.Version, Blocks: [new Block("Wheel off", ["Mark the {part: wheel} and one stud.", "Remove the {joint: wheel nuts} and the {part: wheel}."])]), SheetJson.Options);
         kept.StatusCode.ShouldBe(HttpStatusCode.OK, await kept.Content.ReadAsStringAsync());
-        await Somebody.ProblemOf(await admin.Http.PutAsJsonAsync("/api/workshop/blocks", new WorkshopEndpoints.BlocksForm(now.Version + 1, [new Block("bad", ["Remove the {wheel nuts}."])]), SheetJson.Options), HttpStatusCode.BadRequest);
+        await Somebody.ProblemOf(await admin.Http.PutAsJsonAsync("/api/workshop", new WorkshopEndpoints.SettingsForm(now.Version + 1, Blocks: [new Block("bad", ["Remove the {wheel nuts}."])]), SheetJson.Options), HttpStatusCode.BadRequest);
 
         var block = (await ines.GetAsync<List<BuildingEndpoints.BlockView>>("/api/revisions/1/blocks")).Single(b => b.Name == "Wheel off");
         block.Slots.Select(s => (s.Name, s.Likely)).ShouldBe([("wheel", "P6"), ("wheel nuts", "J7")]);
@@ -72,10 +104,20 @@ public sealed class HouseTests(Workshop workshop) : IClassFixture<Workshop>
         (await ines.TextsAsync(1))[0].ShouldBe("Crack the wheel nuts loose.");
     }
 
+    // The sets as they were before.
+    private static async Task<IReadOnlyList<HandToolSet>> PutHandToolsAsync(Somebody keeper, IReadOnlyList<HandToolSet> sets)
+    {
+        var now = await keeper.GetAsync<WorkshopEndpoints.WorkshopView>("/api/workshop");
+        var kept = await keeper.Http.PutAsJsonAsync("/api/workshop", new WorkshopEndpoints.SettingsForm(now.Version, HandTools: sets), SheetJson.Options);
+        kept.StatusCode.ShouldBe(HttpStatusCode.OK, await kept.Content.ReadAsStringAsync());
+        return now.HandTools;
+    }
+
     [Fact]
     public async Task What_is_in_hand_is_kept_and_go_comes_with_the_last_of_it()
     {
-        Somebody tilde = await workshop.As("tilde"), ines = await workshop.As("ines");
+        Somebody tilde = await workshop.As("tilde"), ines = await workshop.As("ines"), admin = await workshop.As("admin");
+        var sets = await PutHandToolsAsync(admin, []);
         var ready = await tilde.GetAsync<Readiness>("/api/revisions/4/ready?as=cast wheels|right");
         ready.Go.ShouldBeFalse();
         ready.Items.ShouldNotContain(i => i.What.Contains("weight"), "cast wheels carry no weights");
@@ -87,6 +129,24 @@ public sealed class HouseTests(Workshop workshop) : IClassFixture<Workshop>
         await tilde.Http.PutAsJsonAsync("/api/revisions/4/ready", new WalkEndpoints.Ticked(ready.Items.First(i => !i.InCrib).Key, false), SheetJson.Options);
         (await ines.GetAsync<Readiness>("/api/revisions/4/ready?as=cast wheels|right")).Missing.ShouldBe(1);
         await Somebody.ProblemOf(await tilde.Http.PutAsJsonAsync("/api/revisions/4/ready", new WalkEndpoints.Ticked("part:P99", true), SheetJson.Options), HttpStatusCode.BadRequest);
+        await PutHandToolsAsync(admin, sets);
+    }
+
+    [Fact]
+    public async Task Hand_tools_kept_as_a_set_are_in_hand_and_a_helper_of_the_text_is_asked_for()
+    {
+        Somebody admin = await workshop.As("admin"), ines = await workshop.As("ines");
+        var sets = await PutHandToolsAsync(admin, []);
+        var id = await ines.NewAsync("H-1");
+        var phase = (await ines.RevisionAsync(id)).Sheet.Phases!.Value[0];
+        await ines.EditAsync(id, new Core.Editing.WriteStep(phase.Steps.Single(), "", "With a helper, unscrew the 17 mm bolts of the cover with a 17 mm socket and wipe the face with brake cleaner."));
+        var before = (await ines.GetAsync<Readiness>($"/api/revisions/{id}/ready")).Items;
+        before.Single(i => i.What == "17 mm socket").InHand.ShouldBeFalse();
+        before.Single(i => i.Group == ReadyGroup.Consumables).ShouldSatisfyAllConditions(i => i.What.ShouldBe("brake cleaner"), i => i.Steps.ShouldBe([1]));
+        before.Single(i => i.Group == ReadyGroup.People).ShouldSatisfyAllConditions(i => i.What.ShouldBe("a second person"), i => i.Steps.ShouldBe([1]));
+
+        await PutHandToolsAsync(admin, sets);
+        (await ines.GetAsync<Readiness>($"/api/revisions/{id}/ready")).Items.Where(i => i.Group == ReadyGroup.Tools).ShouldAllBe(i => i.InHand && i.Note.Contains("Tool trolley"));
     }
 
     [Fact]

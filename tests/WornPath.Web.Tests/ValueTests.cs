@@ -119,7 +119,7 @@ public sealed class ValueTests(Workshop workshop) : IClassFixture<Workshop>
         (await FoundAsync(ines, 3)).ShouldBeEmpty();
         var now = await admin.GetAsync<WorkshopEndpoints.WorkshopView>("/api/workshop");
         async Task<HttpResponseMessage> PutAsync(int version, params SourceDocument[] documents) =>
-            await admin.Http.PutAsJsonAsync("/api/workshop/documents", new WorkshopEndpoints.DocumentsForm(version, documents), SheetJson.Options);
+            await admin.Http.PutAsJsonAsync("/api/workshop", new WorkshopEndpoints.SettingsForm(version, Documents: documents), SheetJson.Options);
 
         await Somebody.ProblemOf(await PutAsync(now.Version, new SourceDocument("Sample workshop manual T28", "the new one")), HttpStatusCode.BadRequest);
         await Somebody.ProblemOf(await PutAsync(now.Version, new SourceDocument("Sample manual", "1st ed."), new SourceDocument("sample manual ", "2nd ed.")), HttpStatusCode.BadRequest);

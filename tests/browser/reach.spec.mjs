@@ -21,6 +21,12 @@ const FACES = ['write', 'joints', 'chart', 'ready', 'review', 'print', 'follow']
 const PLACES = [
   '/',
   '/workshop',
+  '/workshop/hand-tools',
+  '/workshop/rules',
+  '/workshop/schools',
+  '/workshop/weights',
+  '/workshop/words',
+  '/workshop/blocks',
   '/slips',
   '/people',
   '/me',

@@ -221,7 +221,7 @@ test('a word that was settled once is kept for all sheets, and taken back under 
   await kept(page);
   await expect(page.locator('.step.active .chip')).toContainText('remove P1 cover');
 
-  await page.goto('/workshop');
+  await page.goto('/workshop/words');
   await page.getByRole('button', { name: 'Take back: “frob” means remove' }).click();
   await expect(page.getByText('None yet.')).toBeVisible();
 });

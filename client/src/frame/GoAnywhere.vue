@@ -2,8 +2,10 @@
 import { computed, nextTick, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { useCursor } from '../shared/cursor';
+import { places as workshopPlaces } from '../workshop/places';
 import { useDraft } from '../shared/draft';
 import { useFaces } from './faces';
+import { useSession } from '../shared/session';
 import { useEscape } from '../shared/escape';
 
 /** Steps, things and faces of the open procedure, found as one types. */
@@ -12,6 +14,7 @@ const draft = useDraft();
 const cursor = useCursor();
 const router = useRouter();
 const faces = useFaces();
+const session = useSession();
 const words = ref('');
 const chosen = ref(0);
 const field = ref<HTMLInputElement | null>(null);
@@ -27,14 +30,16 @@ const places = computed<Place[]>(() => [
   ...draft.order.map((id, i) => ({
     label: `${i + 1}  ${draft.textOf(id)}`,
     kind: 'step',
-    go: () => {
-      void router.push({ name: 'write', params: { id: draft.revision?.id } }).then(() => cursor.goTo(id));
-    },
+    go: () => goToStep(id),
   })),
   ...draft.things.map((t) => ({ label: `${t.id} ${t.name}`, kind: t.kind, go: () => goToThing(t.id) })),
   ...faces.value.map((face) => ({ label: face.label, kind: 'face', go: to(face.name) })),
   { label: 'Shelf', kind: 'place', go: () => void router.push('/') },
-  { label: 'Workshop: wrench crib and house rules', kind: 'place', go: () => void router.push('/workshop') },
+  ...workshopPlaces.map((p) => ({
+    label: `Workshop: ${p.name.toLowerCase()}`,
+    kind: 'place',
+    go: () => void router.push({ name: 'workshop', params: { place: p.key } }),
+  })),
   { label: 'Slips: calculators', kind: 'place', go: () => void router.push('/slips') },
 ]);
 const found = computed(() => {
@@ -42,11 +47,18 @@ const found = computed(() => {
   return places.value.filter((p) => wanted.every((w) => p.label.toLowerCase().includes(w))).slice(0, 12);
 });
 
+/** To where a step is worked on: who only reads follows it. */
+function goToStep(id: string): void {
+  const params = { id: draft.revision?.id };
+  if (session.isReader) void router.push({ name: 'follow', params, query: { at: draft.order.indexOf(id) + 1 } });
+  else void router.push({ name: 'write', params }).then(() => cursor.goTo(id));
+}
+
 function goToThing(id: string): void {
   const first = draft.thing(id)?.steps[0];
   const step = first === undefined ? undefined : draft.order[first - 1];
-  if (step) void router.push({ name: 'write', params: { id: draft.revision?.id } }).then(() => cursor.goTo(step));
-  else to('joints')();
+  if (step) goToStep(step);
+  else if (!session.isReader) to('joints')();
 }
 
 function take(place: Place | undefined): void {

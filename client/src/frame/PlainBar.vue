@@ -1,11 +1,14 @@
 <script setup lang="ts">
 import { computed } from 'vue';
+import { useRoute } from 'vue-router';
 import OutboxButton from '../outbox/OutboxButton.vue';
 import { useSession } from '../shared/session';
 import PersonButton from './PersonButton.vue';
 
 /** The bar of the pages that stand beside the procedures: the mark, the three places there are, who is signed in. */
 const session = useSession();
+const route = useRoute();
+const isHere = (to: string): boolean => route.path === to || (to !== '/' && route.path.startsWith(`${to}/`));
 const places = computed(() => [
   { to: '/', label: 'Shelf' },
   { to: '/workshop', label: 'Workshop' },
@@ -18,7 +21,7 @@ const places = computed(() => [
   <header class="bar">
     <router-link to="/" class="brand"><img src="/mark.svg" alt="" width="26" height="26" /> Worn Path</router-link>
     <nav aria-label="Places">
-      <router-link v-for="place in places" :key="place.to" :to="place.to" class="place" exact-active-class="here">{{
+      <router-link v-for="place in places" :key="place.to" :to="place.to" :class="['place', { here: isHere(place.to) }]">{{
         place.label
       }}</router-link>
     </nav>

@@ -5,6 +5,7 @@ import { troubleOf } from '../shared/api/trouble';
 import { useAsked } from '../shared/asked';
 import { useDraft } from '../shared/draft';
 import { useWalkAs } from '../shared/walkAs';
+import DayField from './DayField.vue';
 import TimeChain from './TimeChain.vue';
 import TroubleNote from '../shared/TroubleNote.vue';
 import ActButton from '../shared/ActButton.vue';
@@ -47,6 +48,7 @@ const titles: Record<ReadyItem['group'], string> = {
   spares: 'Spares advised',
   tools: 'Tools',
   consumables: 'Consumables and fluids',
+  people: 'Helpers',
 };
 const groups = computed(() =>
   (Object.keys(titles) as ReadyItem['group'][])
@@ -95,7 +97,7 @@ const print = (): void => window.print();
           </div>
         </dl>
         <form class="dates" @submit.prevent>
-          <label>Wanted on <input v-model="wanted" type="date" class="plain" /></label>
+          <DayField v-model="wanted" label="Wanted on" />
           <label
             >Crew <input v-model.number="crew" type="number" min="1" max="12" class="plain figures" :placeholder="String(ready.plan.crew)"
           /></label>
@@ -136,8 +138,8 @@ const print = (): void => window.print();
                 >
               </label>
               <span class="note"
-                ><template v-if="item.inCrib">in the crib</template>
-                <template v-if="item.note">{{ item.inCrib ? '; ' : '' }}{{ item.note }}</template>
+                ><template v-if="item.inCrib">at hand</template>
+                <template v-if="item.note">{{ item.inCrib ? ': ' : '' }}{{ item.note }}</template>
                 <template v-if="item.leadDays && !item.inHand">
                   · {{ item.leadDays }} day{{ item.leadDays === 1 ? '' : 's' }} to get</template
                 >

@@ -13,6 +13,7 @@ public enum ReadyGroup
     Spares,
     Tools,
     Consumables,
+    People,
 }
 
 /// <summary>Something that must be in hand before the first bolt is undone.</summary>
@@ -82,15 +83,18 @@ public static class Needs
             // A torque wrench the crib has is in hand; one it lacks is not had by ticking, but borrowed ones are.
             var wrench = line.What.StartsWith("torque wrench ", StringComparison.Ordinal);
             var inCrib = wrench && !line.Lacking && walk.Workshop.Crib.Any(w => line.What.StartsWith($"torque wrench {w.Name},", StringComparison.Ordinal));
+            var set = wrench ? null : walk.Workshop.HandTools.FirstOrDefault(s => s.Has(line.What));
             var alternative = walk.Sheet.Tools.FirstOrDefault(t => t.Name.Equals(line.What, StringComparison.OrdinalIgnoreCase))?.Alternative is { Length: > 0 } other ? $"or {other}" : "";
-            yield return Item($"tool:{line.What}", ReadyGroup.Tools, line.What, "1", string.Join("; ", new[] { line.Note, alternative }.Where(n => n.Length > 0)), line.Steps, inCrib: inCrib);
+            yield return Item($"tool:{line.What}", ReadyGroup.Tools, line.What, "1", string.Join("; ", new[] { set?.Name ?? "", line.Note, alternative }.Where(n => n.Length > 0)), line.Steps,
+                inCrib: inCrib || set is not null);
         }
     }
 
     /// <summary>What is used up, with amounts, and the fluids that are filled.</summary>
     public static IEnumerable<ReadyItem> Consumables(Walk walk)
     {
-        foreach (var consumable in walk.Sheet.Consumables) yield return Item($"consumable:{consumable.Id}", ReadyGroup.Consumables, consumable.Name, consumable.Amount.Length > 0 ? consumable.Amount : AmountOf(walk, consumable), "", [.. walk.Steps.Select((s, i) => (s, i)).Where(x => x.s.Text.Contains(consumable.Name, StringComparison.OrdinalIgnoreCase)).Select(x => x.i + 1)]);
+        foreach (var consumable in walk.Sheet.Consumables) yield return Item($"consumable:{consumable.Id}", ReadyGroup.Consumables, consumable.Name, consumable.Amount.Length > 0 ? consumable.Amount : AmountOf(walk, consumable), "",
+            [.. walk.Steps.Select((s, i) => (s, i)).Where(x => x.s.Uses.Contains(consumable.Id) || x.s.Text.Contains(consumable.Name, StringComparison.OrdinalIgnoreCase)).Select(x => x.i + 1)]);
         foreach (var group in walk.Sheet.Joints.Where(j => j.Treatment != Treatment.None && walk.EventsOf(j.Id).Count > 0).GroupBy(j => j.Treatment))
         {
             var word = EnumWord.Of(group.Key);
@@ -100,6 +104,18 @@ public static class Needs
 
         foreach (var fluid in walk.Sheet.Fluids.Where(f => walk.EventsOf(f.Id).Any(e => e.Action.Verb == Verb.Fill)))
             yield return Item($"fluid:{fluid.Id}", ReadyGroup.Consumables, fluid.Name, fluid.Capacity, fluid.FillTo.Length > 0 ? $"fill to {fluid.FillTo}" : "", walk.StepsOf(fluid));
+    }
+
+    /// <summary>Helpers: the most people any step takes, and which steps take more than the job's usual number.</summary>
+    public static IEnumerable<ReadyItem> People(Walk walk)
+    {
+        var usual = walk.Sheet.Header.People;
+        var busy = walk.Steps.Select((s, i) => (People: s.Takes(usual), Number: i + 1)).Where(x => x.People > 1).ToList();
+        if (busy.Count == 0) yield break;
+        var most = busy.Max(x => x.People);
+        // Where every step takes them all, no step is named.
+        yield return Item($"people:{most}", ReadyGroup.People, most == 2 ? "a second person" : $"{most - 1} helpers", "1", "",
+            usual > 1 ? [] : [.. busy.Select(x => x.Number)]);
     }
 
     // How much of it the joints take that are treated with it; nothing where none is.

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using System.Globalization;
 using WornPath.Core.Walking;
 
 namespace WornPath.Core.Building;
@@ -12,6 +13,8 @@ public sealed record Readiness(ImmutableArray<ReadyItem> Items, TimePlan Plan, i
 {
     /// <summary>Minutes of a working day, for reckoning days from hands-on time.</summary>
     public const int WorkingDay = 8 * 60;
+
+    private static string DayOf(DateOnly day) => day.ToString("d MMM yyyy", CultureInfo.InvariantCulture);
 
     /// <summary>What a walk needs.</summary>
     /// <param name="walk">The walk.</param>
@@ -29,14 +32,15 @@ public sealed record Readiness(ImmutableArray<ReadyItem> Items, TimePlan Plan, i
             begin = day.AddDays(-(int)Math.Max(0, days - 1));
         }
 
-        ImmutableArray<ReadyItem> items = [.. Needs.Parts(walk).Concat(Needs.Tools(walk)).Concat(Needs.Consumables(walk)).Select(i => i with { InHand = i.InHand || inHand.Contains(i.Key) })
+        ImmutableArray<ReadyItem> items = [.. Needs.Parts(walk).Concat(Needs.Tools(walk)).Concat(Needs.Consumables(walk)).Concat(Needs.People(walk))
+            .Select(i => i with { InHand = i.InHand || inHand.Contains(i.Key) })
             .Select(i => !i.InHand && begin is { } start && i.LeadDays > 0 ? i with { OrderBy = start.AddDays(-i.LeadDays) } : i)];
         var missing = items.Count(i => i is { InHand: false, Optional: false });
         var today = walk.Workshop.Today;
         var late = ImmutableArray.CreateBuilder<string>();
-        if (today > DateOnly.MinValue && begin is { } first && first < today) late.Add($"The job would have had to begin on {first:yyyy-MM-dd}.");
+        if (today > DateOnly.MinValue && begin is { } first && first < today) late.Add($"The job would have had to begin on {DayOf(first)}.");
         foreach (var item in items)
-            if (today > DateOnly.MinValue && item is { OrderBy: { } by, InHand: false, Optional: false } && by < today) late.Add($"{Reading.Sentences.Capital(item.What)} takes {item.LeadDays} day{(item.LeadDays == 1 ? "" : "s")} and would have had to be ordered on {by:yyyy-MM-dd}.");
+            if (today > DateOnly.MinValue && item is { OrderBy: { } by, InHand: false, Optional: false } && by < today) late.Add($"{Reading.Sentences.Capital(item.What)} takes {item.LeadDays} day{(item.LeadDays == 1 ? "" : "s")} and would have had to be ordered on {DayOf(by)}.");
         return new Readiness(items, plan, plan.Steps.Select(s => s.People).DefaultIfEmpty(1).Max(), missing == 0, missing, begin, late.ToImmutable());
     }
 }

@@ -89,7 +89,7 @@ public sealed record TimePlan(ImmutableArray<PlannedStep> Steps, double HandsOnM
     /// </summary>
     public static TimePlan Of(Walk walk, int? crew = null)
     {
-        var people = walk.Steps.Select(s => s.People ?? walk.Sheet.Header.People).DefaultIfEmpty(1).Max();
+        var people = walk.Steps.Select(s => s.Takes(walk.Sheet.Header.People)).DefaultIfEmpty(1).Max();
         var hands = Math.Max(crew ?? people, people);
         List<Job> jobs = [];
         for (var i = 0; i < walk.Steps.Count; i++)
@@ -99,7 +99,7 @@ public sealed record TimePlan(ImmutableArray<PlannedStep> Steps, double HandsOnM
             // What is done after the first use is no part of the job.
             if (worked <= 0 || (step.Actions.Length > 0 && step.Actions.All(a => a.Verb == Verb.Retorque))) continue;
             var waits = step.Actions.Where(a => a.Verb == Verb.Wait).Sum(a => (double)(a.Minutes ?? 0));
-            jobs.Add(new Job(i + 1, Quantities.NumberText.Excerpt(step.Text), worked, waits, step.People ?? walk.Sheet.Header.People, TouchedBy(walk, step)));
+            jobs.Add(new Job(i + 1, Quantities.NumberText.Excerpt(step.Text), worked, waits, step.Takes(walk.Sheet.Header.People), TouchedBy(walk, step)));
         }
 
         // A compound that no step waits for cures on behind the last one.

@@ -41,6 +41,6 @@ public static class NumberText
             : new Problem($"“{Excerpt(text.Trim())}” is not a number.", "Write digits, such as 45 or 9.5.");
     }
 
-    /// <summary>At most forty characters of what a user wrote, for a message; cut between words where there is a place for it.</summary>
-    public static string Excerpt(string text) => text.Length <= 40 ? text : text[..(text.LastIndexOf(' ', 38, 20) is > 0 and var blank ? blank : 39)] + "…";
+    /// <summary>At most forty characters of what a user wrote, for a message, or as many as said; cut between words where there is a place for it.</summary>
+    public static string Excerpt(string text, int most = 40) => text.Length <= most ? text : text[..(text.LastIndexOf(' ', most - 2, 20) is > 0 and var blank ? blank : most - 1)] + "…";
 }

@@ -54,8 +54,12 @@ public sealed record Step : IRemembers
     /// <summary>Hands-on minutes as the author timed them; null where they are reckoned from what is done.</summary>
     public decimal? Minutes { get; init; }
 
-    /// <summary>People it takes; null where the header's number holds.</summary>
+    /// <summary>People it takes by the author's number; null where its words or the header's number hold.</summary>
     public int? People { get; init; }
+
+    /// <summary>People it takes: the author's number, else what its words say, and no fewer than the job's usual.</summary>
+    /// <param name="usual">The header's number.</param>
+    public int Takes(int usual) => People ?? Math.Max(Hands ?? 1, usual);
 
     /// <summary>Usual cautions the author took off this step, with the reasons.</summary>
     public ImmutableArray<DroppedCaution> Dropped { get; init; } = [];

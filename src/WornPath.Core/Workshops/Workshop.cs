@@ -13,6 +13,9 @@ public sealed record Workshop
     /// <summary>The torque tools there are. Where it is empty nobody has filled it, and no value is held against it.</summary>
     public ImmutableArray<Wrench> Crib { get; init; } = [];
 
+    /// <summary>Hand tools that are always at hand, in sets: nobody ticks them off one by one.</summary>
+    public ImmutableArray<HandToolSet> HandTools { get; init; } = [];
+
     /// <summary>Blocks of steps the workshop keeps; one of the name of a usual one stands in its place.</summary>
     public ImmutableArray<Block> Blocks { get; init; } = [];
 

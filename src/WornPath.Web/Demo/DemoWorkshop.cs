@@ -56,7 +56,7 @@ public sealed class DemoWorkshop(WornPathDb db, UserManager<Person> people, Proc
         if (!crib.IsGood) return crib.Problem;
         var today = DateOnly.FromDateTime(time.GetLocalNow().DateTime);
         int[] monthsAgo = [3, 7, 5, 14];
-        return await book.WriteAsync(db, w => w with { Documents = [new("Sample workshop manual T28", "3rd ed."), new("Sample spacer kit sheet WS-4", "1st ed.")], Crib = [.. crib.Value.Select((t, i) => t with { Calibrated = today.AddMonths(-monthsAgo[i]) })] }, 0, keeper);
+        return await book.WriteAsync(db, w => w with { HandTools = [HandToolSet.Usual], Documents = [new("Sample workshop manual T28", "3rd ed."), new("Sample spacer kit sheet WS-4", "1st ed.")], Crib = [.. crib.Value.Select((t, i) => t with { Calibrated = today.AddMonths(-monthsAgo[i]) })] }, 0, keeper);
     }
 
     private static void Must(Core.Problem? problem)

@@ -66,6 +66,42 @@ public sealed class WorkshopBook(IServiceScopeFactory scopes, TimeProvider time)
         return held.ByVersion.GetOrAdd(kept, _ => now.Workshop with { Rules = rules });
     }
 
+    /// <summary>A part of the settings that is written anew.</summary>
+    /// <param name="What">What it is called: "crib".</param>
+    /// <param name="In">The part as a workshop has it.</param>
+    /// <param name="Put">The workshop with the new one.</param>
+    public sealed record Change(string What, Func<Workshop, object> In, Func<Workshop, Workshop> Put);
+
+    /// <summary>
+    /// Writes parts of the workshop anew, where they still are as their writer saw them: what others changed in the other parts
+    /// meanwhile stays.
+    /// </summary>
+    public async Task<Problem?> WriteAsync(IReadOnlyList<Change> changes, int seen, string personId)
+    {
+        await using var scope = scopes.CreateAsyncScope();
+        var db = scope.ServiceProvider.GetRequiredService<WornPathDb>();
+        Problem? problem = null;
+        for (var tries = 0; tries < 5; tries++)
+        {
+            var page = await InAsync(db);
+            if (page.Version != seen)
+            {
+                var then = PageOf(await db.Workshops.AsNoTracking().FirstOrDefaultAsync(w => w.Version == seen)).Workshop;
+                if (changes.FirstOrDefault(c => JsonOf(c.In(then)) != JsonOf(c.In(page.Workshop))) is { } other)
+                    return new Problem($"Somebody else has changed the {other.What} since.",
+                        "What you wrote still stands here, not kept. Look at theirs, then keep yours over it or put yours back.");
+            }
+
+            problem = await WriteAsync(db, w => changes.Aggregate(w, (all, c) => c.Put(all)), page.Version, personId);
+            if (problem is null) return null;
+            db.ChangeTracker.Clear();
+        }
+
+        return problem;
+    }
+
+    private static string JsonOf(object part) => JsonSerializer.Serialize(part, SheetJson.Options);
+
     /// <summary>Writes the workshop anew, where it still is the version its writer saw.</summary>
     public async Task<Problem?> WriteAsync(Func<Workshop, Workshop> change, int seen, string personId)
     {

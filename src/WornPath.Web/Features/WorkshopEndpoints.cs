@@ -25,7 +25,9 @@ public static class WorkshopEndpoints
     /// <param name="UsedFrom">From which value it is used.</param>
     /// <param name="Due">When it is due for calibration; empty while not known.</param>
     /// <param name="Overdue">Why it is overdue; empty where it is not.</param>
-    public sealed record WrenchView(IReadOnlyDictionary<string, string> Cells, string UsedFrom, string Due, string Overdue);
+    /// <param name="From">The value it is used from, in N·m.</param>
+    /// <param name="To">The highest value on its scale, in N·m.</param>
+    public sealed record WrenchView(IReadOnlyDictionary<string, string> Cells, string UsedFrom, string Due, string Overdue, double From, double To);
 
     /// <summary>A rule of the catalogue: its own severity, and the one it has here.</summary>
     public sealed record RuleView(string Id, string Title, Severity Usual, Severity Here);
@@ -36,7 +38,7 @@ public static class WorkshopEndpoints
     /// <summary>The workshop.</summary>
     public sealed record WorkshopView(int Version, HouseRules Rules, ImmutableArray<WrenchView> Crib, IReadOnlyList<string> Columns,
         ImmutableArray<SchoolView> Schools, ImmutableArray<RuleView> Catalogue, ImmutableArray<Block> Blocks,
-        ImmutableArray<UsualBlockView> Usual, ImmutableArray<SourceDocument> Documents, ImmutableArray<WordView> Words, bool MayChange);
+        ImmutableArray<UsualBlockView> Usual, ImmutableArray<SourceDocument> Documents, ImmutableArray<HandToolSet> HandTools, HandToolSet UsualHandTools, ImmutableArray<WordView> Words, bool MayChange);
 
     /// <summary>A block every workshop has to begin with, and how it reads.</summary>
     public sealed record UsualBlockView(Block Block, string Reads);
@@ -46,39 +48,41 @@ public static class WorkshopEndpoints
     /// <param name="Goes">What would no longer be found.</param>
     public sealed record TouchedView(int RevisionId, string Number, string Title, string Letter, ImmutableArray<string> Comes, ImmutableArray<string> Goes);
 
-    /// <summary>The workshop's own blocks, written anew.</summary>
-    public sealed record BlocksForm(int Version, [property: Required, MaxLength(100)] IReadOnlyList<Block> Blocks);
+    /// <summary>A house rule at work, and what other rules would touch.</summary>
+    public sealed record PreviewView(ImmutableArray<TouchedView> Touched, ImmutableArray<HouseExample> Examples);
 
-    /// <summary>The documents values are taken from, written anew.</summary>
-    public sealed record DocumentsForm(int Version, [property: Required, MaxLength(SourceDocument.Most)] IReadOnlyList<SourceDocument> Documents);
+    /// <summary>Parts of the workshop written anew; what is left out stays as it is.</summary>
+    /// <param name="Version">The version they were written from.</param>
+    /// <param name="Crib">The torque tools, as cells.</param>
+    /// <param name="HandTools">The sets of hand tools.</param>
+    /// <param name="Rules">The house rules.</param>
+    /// <param name="Blocks">The workshop's own blocks.</param>
+    /// <param name="Documents">The documents values are taken from.</param>
+    public sealed record SettingsForm(int Version,
+        [property: MaxLength(CribCsv.MostTools)] IReadOnlyList<IReadOnlyDictionary<string, string>>? Crib = null,
+        [property: MaxLength(HandToolSet.Most)] IReadOnlyList<HandToolSet>? HandTools = null,
+        HouseRules? Rules = null,
+        [property: MaxLength(100)] IReadOnlyList<Block>? Blocks = null,
+        [property: MaxLength(SourceDocument.Most)] IReadOnlyList<SourceDocument>? Documents = null);
 
     /// <summary>Words to be kept for all sheets.</summary>
     public sealed record WordsForm([property: Required, MaxLength(50)] IReadOnlyList<HouseWord> Words);
 
-    /// <summary>A crib written anew, its tools as cells.</summary>
-    public sealed record CribForm(int Version, [property: Required, MaxLength(CribCsv.MostTools)] IReadOnlyList<IReadOnlyDictionary<string, string>> Wrenches);
-
     /// <summary>A crib as CSV.</summary>
-    public sealed record CribText(int Version, [property: Required, MaxLength(500_000)] string Csv);
-
-    /// <summary>House rules written anew.</summary>
-    public sealed record RulesForm(int Version, [property: Required] HouseRules Rules);
+    public sealed record CribText([property: Required, MaxLength(500_000)] string Csv);
 
     public static void MapWorkshop(this IEndpointRouteBuilder api)
     {
         var workshop = api.MapGroup("/workshop").WithTags("Workshop").RequireAuthorization();
         workshop.MapGet("", async (WorkshopBook book, ClaimsPrincipal me) => TypedResults.Ok(View(await book.NowAsync(), me))).WithName("GetWorkshop");
         workshop.MapGet("/crib.csv", async (WorkshopBook book) => TypedResults.File(Encoding.UTF8.GetBytes(CribCsv.Write((await book.NowAsync()).Workshop.Crib)), "text/csv", "crib.csv")).WithName("GetCribCsv");
-        workshop.MapPut("/crib", (CribForm form, WorkshopBook book, ClaimsPrincipal me) => PutAsync(book, me, form.Version, CribOf(form), (w, crib) => w with { Crib = crib })).RequireAuthorization(Policies.WorkshopKeeper).WithName("PutCrib");
-        workshop.MapPut("/crib.csv", (CribText form, WorkshopBook book, ClaimsPrincipal me) => PutAsync(book, me, form.Version, CribCsv.Read(form.Csv), (w, crib) => w with { Crib = crib })).RequireAuthorization(Policies.WorkshopKeeper).WithName("PutCribCsv");
-        workshop.MapPut("/rules", (RulesForm form, WorkshopBook book, ClaimsPrincipal me) => PutAsync(book, me, form.Version, HouseRules.Check(form.Rules, Rules.Severities), (w, rules) => w with { Rules = rules })).RequireAuthorization(Policies.WorkshopKeeper).WithName("PutRules");
-        workshop.MapPut("/blocks", (BlocksForm form, WorkshopBook book, ClaimsPrincipal me) => PutAsync(book, me, form.Version, BlocksOf(form), (w, blocks) => w with { Blocks = blocks })).RequireAuthorization(Policies.WorkshopKeeper).WithName("PutBlocks");
-        workshop.MapPut("/documents", (DocumentsForm form, WorkshopBook book, ClaimsPrincipal me) => PutAsync(book, me, form.Version, DocumentsOf(form), (w, documents) => w with { Documents = documents })).RequireAuthorization(Policies.WorkshopKeeper).WithName("PutDocuments");
+        workshop.MapPut("", PutAsync).RequireAuthorization(Policies.WorkshopKeeper).WithName("PutWorkshop");
+        // Nothing is changed by these two.
+        workshop.MapPost("/crib.csv", ReadCrib).RequireAuthorization(Policies.WorkshopKeeper).WithName("ReadCribCsv");
+        workshop.MapPost("/preview", PreviewAsync).RequireAuthorization(Policies.WorkshopKeeper).WithName("PreviewWorkshop");
         // Whoever writes teaches; whoever writes or keeps the workshop takes back.
         workshop.MapPost("/words", TeachAsync).RequireAuthorization(Policies.Author).WithName("TeachWords");
         workshop.MapDelete("/words/{word}", ForgetAsync).RequireAuthorization(Policies.Teacher).WithName("TakeWordBack");
-        // Nothing is changed by it.
-        workshop.MapPost("/rules/touched", TouchedAsync).RequireAuthorization(Policies.WorkshopKeeper).WithName("GetTouched");
     }
 
     private static async Task<Results<Ok<WorkshopView>, ProblemHttpResult>> TeachAsync(WordsForm form, WorkshopBook book, ClaimsPrincipal me)
@@ -109,10 +113,6 @@ public static class WorkshopEndpoints
         return Problems.Refused(problem!);
     }
 
-    private static Outcome<ImmutableArray<Block>> BlocksOf(BlocksForm form) => Each(form.Blocks, Block.Check, b => b.Name, "Give each block its own name.");
-
-    private static Outcome<ImmutableArray<SourceDocument>> DocumentsOf(DocumentsForm form) => Each(form.Documents, SourceDocument.Check, d => d.Name, "Write each document once, with the edition in force.");
-
     // Each as it is once checked; no name twice.
     private static Outcome<ImmutableArray<T>> Each<T>(IReadOnlyList<T> written, Func<T, Outcome<T>> check, Func<T, string> name, string whatToDo)
     {
@@ -128,30 +128,67 @@ public static class WorkshopEndpoints
         return good.ToImmutable();
     }
 
-    // Every draft and every sheet in review, walked under the rules as they would be.
-    private static async Task<Results<Ok<List<TouchedView>>, ProblemHttpResult>> TouchedAsync(RulesForm form, WorkshopBook book, DraftKeeper keeper, WornPathDb db, CancellationToken cancel)
+    /// <summary>How many sheets are searched for an example of a house rule.</summary>
+    private const int MostSearched = 40;
+
+    // Every draft and every sheet in review, walked in the workshop as it would be; and each house rule at work on a sheet.
+    private static async Task<Results<Ok<PreviewView>, ProblemHttpResult>> PreviewAsync(SettingsForm form, bool? examples, WorkshopBook book, DraftKeeper keeper, WornPathDb db, CancellationToken cancel)
     {
-        var rules = HouseRules.Check(form.Rules, Rules.Severities);
-        if (!rules.IsGood) return rules.Problem.ToHttp();
-        var workshop = (await book.NowAsync()).Workshop with { Rules = rules.Value };
-        var touched = new List<TouchedView>();
-        foreach (var open in await db.Revisions.AsNoTracking().Where(r => r.State == RevisionState.Draft || r.State == RevisionState.InReview).OrderBy(r => r.Procedure.Number).Select(r => new { r.Id, r.Procedure.Number, r.Procedure.Title, r.Letter }).ToListAsync(cancel))
+        var changes = ChangesOf(form);
+        if (!changes.IsGood) return changes.Problem.ToHttp();
+        var workshop = changes.Value.Aggregate((await book.NowAsync()).Workshop, (w, c) => c.Put(w));
+        var touched = ImmutableArray.CreateBuilder<TouchedView>();
+        var shown = new List<(string, Sheet)>();
+        foreach (var open in await db.Revisions.AsNoTracking().Where(r => r.State == RevisionState.Draft || r.State == RevisionState.InReview || r.State == RevisionState.Released)
+            .OrderBy(r => r.Procedure.Number).Select(r => new { r.Id, r.State, r.Procedure.Number, r.Procedure.Title, r.Letter }).ToListAsync(cancel))
         {
+            var isExample = examples is true && shown.Count < MostSearched;
+            // What is released keeps the rules it was released under.
+            if (open.State == RevisionState.Released && !isExample) continue;
             using var lease = await keeper.LeaseAsync(open.Id);
             if (lease?.Draft is not { } draft) continue;
+            if (isExample) shown.Add((open.Number, draft.Now.Sheet));
+            if (open.State == RevisionState.Released) continue;
             static string Short(Finding f) => $"{f.Rule}{(f.StepNumber is { } n ? $" step {n}" : "")}{(f.Thing is { } t ? $" {t}" : "")}, {EnumWord.Of(f.Severity)}";
             List<string> now = [.. draft.Now.Walks.Findings.Select(Short)], then = [.. Draft.Walked.Of(draft.Now.Sheet, draft.Now.Seq, workshop, draft.Now.Reviewed).Walks.Findings.Select(Short)];
             ImmutableArray<string> comes = [.. then.Except(now)], goes = [.. now.Except(then)];
             if (comes.Length + goes.Length > 0) touched.Add(new TouchedView(open.Id, open.Number, open.Title, open.Letter, comes, goes));
         }
 
-        return TypedResults.Ok(touched);
+        return TypedResults.Ok(new PreviewView(touched.ToImmutable(), HouseExamples.Of(workshop, shown)));
     }
 
-    private static Outcome<ImmutableArray<Wrench>> CribOf(CribForm form)
+    private static Results<Ok<IEnumerable<IReadOnlyDictionary<string, string>>>, ProblemHttpResult> ReadCrib(CribText form)
+    {
+        var crib = CribCsv.Read(form.Csv);
+        return crib.IsGood ? TypedResults.Ok(crib.Value.Select(CribCsv.Cells)) : crib.Problem.ToHttp();
+    }
+
+    // What of the workshop is written anew, or which part cannot be meant.
+    private static Outcome<ImmutableArray<WorkshopBook.Change>> ChangesOf(SettingsForm form)
+    {
+        var changes = ImmutableArray.CreateBuilder<WorkshopBook.Change>();
+        Problem? Take<T>(object? written, Func<Outcome<T>> read, string what, Func<Workshop, object> now, Func<Workshop, T, Workshop> put)
+        {
+            if (written is null) return null;
+            var outcome = read();
+            if (outcome.IsGood) changes.Add(new WorkshopBook.Change(what, now, w => put(w, outcome.Value)));
+            return outcome.IsGood ? null : outcome.Problem;
+        }
+
+        var problem = Take(form.Crib, () => CribOf(form.Crib!), "crib", w => w.Crib, (w, crib) => w with { Crib = crib })
+            ?? Take(form.HandTools, () => Each(form.HandTools!, HandToolSet.Check, s => s.Name, "Give each set its own name."), "hand tools", w => w.HandTools, (w, sets) => w with { HandTools = sets })
+            ?? Take(form.Rules, () => HouseRules.Check(form.Rules!, Rules.Severities), "house rules", w => w.Rules, (w, rules) => w with { Rules = rules })
+            ?? Take(form.Blocks, () => Each(form.Blocks!, Block.Check, b => b.Name, "Give each block its own name."), "blocks", w => w.Blocks, (w, blocks) => w with { Blocks = blocks })
+            ?? Take(form.Documents, () => Each(form.Documents!, SourceDocument.Check, d => d.Name, "Write each document once, with the edition in force."), "source documents", w => w.Documents, (w, documents) => w with { Documents = documents });
+        if (problem is not null) return problem;
+        return changes.ToImmutable();
+    }
+
+    private static Outcome<ImmutableArray<Wrench>> CribOf(IReadOnlyList<IReadOnlyDictionary<string, string>> written)
     {
         var crib = ImmutableArray.CreateBuilder<Wrench>();
-        foreach (var cells in form.Wrenches)
+        foreach (var cells in written)
         {
             var wrench = CribCsv.Of(c => cells.GetValueOrDefault(c, "").Trim());
             if (!wrench.IsGood) return wrench.Problem.At(cells.GetValueOrDefault("name") is { Length: > 0 } name ? NumberText.Excerpt(name) : $"tool {crib.Count + 1}");
@@ -162,10 +199,11 @@ public static class WorkshopEndpoints
         return crib.ToImmutable();
     }
 
-    private static async Task<Results<Ok<WorkshopView>, ProblemHttpResult>> PutAsync<T>(WorkshopBook book, ClaimsPrincipal me, int version, Outcome<T> read, Func<Workshop, T, Workshop> change)
+    private static async Task<Results<Ok<WorkshopView>, ProblemHttpResult>> PutAsync(SettingsForm form, WorkshopBook book, ClaimsPrincipal me)
     {
-        if (!read.IsGood) return read.Problem.ToHttp();
-        return await book.WriteAsync(w => change(w, read.Value), version, me.Id()) is { } problem ? Problems.Refused(problem) : TypedResults.Ok(View(await book.NowAsync(), me));
+        var changes = ChangesOf(form);
+        if (!changes.IsGood) return changes.Problem.ToHttp();
+        return await book.WriteAsync(changes.Value, form.Version, me.Id()) is { } problem ? Problems.Refused(problem) : TypedResults.Ok(View(await book.NowAsync(), me));
     }
 
     private static WorkshopView View(WorkshopBook.Page page, ClaimsPrincipal me) => new(
@@ -175,13 +213,17 @@ public static class WorkshopEndpoints
             CribCsv.Cells(w),
             $"{w.UsableFrom.ToString("0.##", CultureInfo.InvariantCulture)} {w.Unit.Symbol()}",
             w.DueOn(page.Workshop.Rules)?.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture) ?? "",
-            w.OverdueOn(page.Workshop.Today, page.Workshop.Rules) ?? ""))],
+            w.OverdueOn(page.Workshop.Today, page.Workshop.Rules) ?? "",
+            new Torque(w.UsableFrom, w.Unit).NewtonMetres,
+            w.MaxNewtonMetres))],
         CribCsv.Columns,
         [.. School.All.Select(s => new SchoolView(s.Key, s.Question, page.Workshop.Rules.Chosen(s).Word, s.Ways))],
         [.. Rules.All.Select(r => r.Info).OrderBy(r => r.Id, StringComparer.Ordinal).Select(r => new RuleView(r.Id, r.Title, r.Severity, page.Workshop.Rules.SeverityOf(r.Id, r.Severity)))],
         page.Workshop.Blocks,
         [.. Block.Usual.Select(b => new UsualBlockView(b, string.Join(' ', b.Cut().Select(s => string.Concat(s.Select(w => w.Text))))))],
         page.Workshop.Documents,
+        page.Workshop.HandTools,
+        HandToolSet.Usual,
         [.. page.Workshop.Words.Select(WordView.Of)],
         me.IsInRole(Roles.Administrator) || me.IsInRole(Roles.Approver));
 }

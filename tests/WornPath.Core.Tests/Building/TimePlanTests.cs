@@ -78,7 +78,7 @@ public class TimePlanTests
         ready.Items.Single(i => i.Key == "spare:P1").Optional.ShouldBeTrue();
         ready.Items.Single(i => i.Group == ReadyGroup.Consumables).Amount.ShouldEndWith("mL");
         ready.Late.ShouldBeEmpty();
-        Readiness.Of(sheet.Walk(), ImmutableHashSet<string>.Empty, new DateOnly(2026, 6, 3)).Late.ShouldHaveSingleItem().ShouldContain("2026-05-29");
+        Readiness.Of(sheet.Walk(), ImmutableHashSet<string>.Empty, new DateOnly(2026, 6, 3)).Late.ShouldHaveSingleItem().ShouldContain("29 May 2026");
         var all = ready.Items.Select(i => i.Key).ToImmutableHashSet();
         Readiness.Of(sheet.Walk(), all).Go.ShouldBeTrue();
         Readiness.Of(sheet.Walk(), all.Remove("spare:P1")).Go.ShouldBeTrue("a spare is advised, no more");

@@ -1,10 +1,11 @@
+using System.Text.RegularExpressions;
 using WornPath.Core.Tightening;
 using WornPath.Core.Workshops;
 
 namespace WornPath.Core.Tests.Findings;
 
 /// <summary>Each rule at the step that makes the slip, and away once the slip is mended; its fixes applied until it is gone.</summary>
-public class RuleTests
+public partial class RuleTests
 {
     /// <summary>One slip: the rule, the step it is found at (0: the sheet), and a sheet that makes it.</summary>
     private static readonly (string Rule, int Step, Func<Written> Slip)[] Slips =
@@ -560,6 +561,40 @@ public class RuleTests
         var key = sheet.Findings().Single().Key;
         sheet.Do(new InsertStep(null, "h1", null, "Clean the cover."));
         sheet.Findings().Single().Key.ShouldBe(key);
+    }
+
+    [GeneratedRegex(@"^ (?:(?<one>is|was|has|gets|does|goes|comes|takes|holds|stays|needs|weighs|carries|turns|sits|locks|bears)|(?<many>are|were|have|get|do|go|come|take|hold|stay|need|weigh|carry|turn|sit|lock|bear))\b")]
+    private static partial Regex VerbBehind();
+
+    // Each slip twice: as it is, and with one where there are several, and several where there is one.
+    [Theory]
+    [MemberData(nameof(Numbers))]
+    public void What_is_said_of_one_and_of_several_agrees(int number)
+    {
+        var slip = Slips[number].Slip();
+        foreach (var sheet in (Sheet[])[slip.Sheet, Turned(slip.Sheet)])
+            foreach (var finding in WalkSet.Run(sheet, slip.Workshop).Findings)
+                foreach (var thing in sheet.Things)
+                    for (var at = finding.Message.IndexOf(thing.Label, StringComparison.Ordinal); at >= 0; at = finding.Message.IndexOf(thing.Label, at + 1, StringComparison.Ordinal))
+                    {
+                        var verb = VerbBehind().Match(finding.Message[(at + thing.Label.Length)..]);
+                        // "J1 bolts and J2 nut are": several together.
+                        if (!verb.Success || finding.Message[..at].EndsWith("and ", StringComparison.Ordinal) || Regex.IsMatch(finding.Message[..at], " (of|on|for) $")) continue;
+                        verb.Groups["many"].Success.ShouldBe(thing.IsMany, $"{finding.Rule}: {finding.Message}");
+                    }
+    }
+
+    private static Sheet Turned(Sheet sheet)
+    {
+        static string Name(string name, bool many) => many ? name.TrimEnd('s') : name.EndsWith('s') ? name : name + "s";
+        return sheet with
+        {
+            Joints = [.. sheet.Joints.Select(j => j with { Name = Name(j.Name, j.IsMany), Count = j.IsMany ? 1 : 3 })],
+            Parts = [.. sheet.Parts.Select(p => p with { Name = Name(p.Name, p.IsMany), Quantity = p.IsMany ? 1 : 2 })],
+            Connections = [.. sheet.Connections.Select(c => c with { Name = Name(c.Name, c.IsMany) })],
+            Aids = [.. sheet.Aids.Select(a => a with { Name = Name(a.Name, a.IsMany) })],
+            Controls = [.. sheet.Controls.Select(c => c with { Name = Name(c.Name, c.IsMany) })],
+        };
     }
 
     // What looks like a slip and is none: each is one word or one step away from one.

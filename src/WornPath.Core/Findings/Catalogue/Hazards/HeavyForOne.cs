@@ -18,7 +18,7 @@ public sealed class HeavyForOne : ThingRule<Part>
         foreach (var walked in walk.EventsOf(part.Id))
         {
             if (walked.Verb is not (Verb.Remove or Verb.Fit)) continue;
-            if ((walked.Step.People ?? walked.Step.Hands ?? walk.Sheet.Header.People) > 1 || Claims.Says(walked.Step, ClaimKind.Lifted)) continue;
+            if (walked.Step.Takes(walk.Sheet.Header.People) > 1 || Claims.Says(walked.Step, ClaimKind.Lifted)) continue;
             found.Add(At(walked, FormattableString.Invariant($"{part.Label} weighs {part.MassKg:0.#} kg, more than one person lifts ({UsualCautions.HeaviestForOne} kg, ISO 11228-1). Two people, or a hoist."), new Fix("Two people for this step", new SetField(walked.Step.Id, "people", walked.Step.People?.ToString(System.Globalization.CultureInfo.InvariantCulture) ?? "", "2"))));
         }
     }

@@ -47,12 +47,8 @@ const drop = (): Promise<void> =>
 </script>
 
 <template>
-  <section aria-labelledby="backup">
-    <h2 id="backup">Backup</h2>
-    <p class="quiet">
-      Everything in one file, as it stands at one moment, while everybody works on. Sessions are not in it: after a restore everybody signs
-      in again.
-    </p>
+  <section aria-label="Backup">
+    <p class="quiet">Sessions are not in it: after a restore everybody signs in again.</p>
     <TroubleNote v-if="trouble" :trouble="trouble" />
     <p class="line">
       <button type="button" class="link" :disabled="busy" @click="attempt(() => download('/api/backup'))">Save a backup</button>
@@ -76,10 +72,6 @@ const drop = (): Promise<void> =>
 </template>
 
 <style scoped>
-section {
-  margin-top: 34px;
-}
-
 .line {
   display: flex;
   gap: 18px;

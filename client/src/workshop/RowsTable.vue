@@ -1,0 +1,131 @@
+<script setup lang="ts" generic="Row extends Record<string, string>">
+import ActButton from '../shared/ActButton.vue';
+import Scrolls from '../shared/Scrolls.vue';
+
+/** Rows of the settings, written in place: the one table of the workshop's places. */
+const props = defineProps<{
+  /** What the table is of, and one of its rows: "Torque tools", "tool". */
+  name: string;
+  one: string;
+  columns: { key: keyof Row & string; label: string; example?: string; width?: string; lines?: boolean; most?: number }[];
+  fresh: Row;
+  mayChange: boolean;
+}>();
+const rows = defineModel<Row[]>({ required: true });
+const nameOf = (row: Row, i: number): string => row[props.columns[0]!.key] || `${props.one} ${i + 1}`;
+</script>
+
+<template>
+  <Scrolls v-if="rows.length" :name="name">
+    <table>
+      <thead>
+        <tr>
+          <th v-for="column in columns" :key="column.key" scope="col" :style="{ width: column.width }">{{ column.label }}</th>
+          <slot name="heads" />
+          <th v-if="mayChange" scope="col" class="out"><span class="visually-hidden">Take out</span></th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="(row, i) in rows" :key="i">
+          <td v-for="column in columns" :key="column.key">
+            <component
+              :is="column.lines ? 'textarea' : 'input'"
+              v-if="mayChange"
+              :value="row[column.key]"
+              :aria-label="`${column.label} of ${nameOf(row, i)}`"
+              :placeholder="column.example"
+              :maxlength="column.most ?? 60"
+              rows="1"
+              @input="(row as Record<string, string>)[column.key] = ($event.target as HTMLInputElement).value"
+            />
+            <template v-else>{{ row[column.key] }}</template>
+          </td>
+          <slot name="cells" :row="row" />
+          <td v-if="mayChange" class="out">
+            <button type="button" class="link" :aria-label="`take out ${nameOf(row, i)}`" @click="rows.splice(i, 1)">take out</button>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+  </Scrolls>
+  <slot v-else name="empty" />
+  <div v-if="mayChange" class="acts">
+    <ActButton size="small" @click="rows.push({ ...fresh })">Add a {{ one }}</ActButton>
+    <slot name="acts" />
+  </div>
+</template>
+
+<style scoped>
+table {
+  width: 100%;
+  border-collapse: collapse;
+  background: var(--sheet);
+}
+
+th {
+  text-align: left;
+  font: 600 15px/1.1 var(--heading);
+  padding: 7px 5px;
+  border-bottom: 1.5px solid var(--ink);
+}
+
+:deep(td) {
+  padding: 2px 5px;
+  height: 36px;
+  border-bottom: 1px solid var(--line);
+  font-size: 14px;
+}
+
+.out {
+  width: 70px;
+}
+
+input,
+textarea {
+  width: 100%;
+  min-width: 38px;
+  min-height: 30px;
+  padding: 4px 3px;
+  font: inherit;
+  color: inherit;
+  background: none;
+  border: 1px solid transparent;
+  border-bottom: 1px dashed var(--line-strong);
+  border-radius: 2px;
+}
+
+textarea {
+  display: block;
+  min-width: 220px;
+  resize: none;
+  overflow: hidden;
+  field-sizing: content;
+}
+
+input::placeholder,
+textarea::placeholder {
+  color: var(--ink-soft);
+  font-style: italic;
+}
+
+input:hover,
+textarea:hover {
+  border-color: var(--line-strong);
+}
+
+input:focus,
+textarea:focus {
+  background: var(--field);
+  border: 1px solid var(--ink);
+  outline: 2px solid var(--ochre-mark);
+  outline-offset: -1px;
+}
+
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 18px;
+  align-items: center;
+  margin-top: 10px;
+}
+</style>

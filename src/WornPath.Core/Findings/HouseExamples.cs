@@ -1,0 +1,102 @@
+using System.Collections.Immutable;
+using System.Globalization;
+using WornPath.Core.Quantities;
+using WornPath.Core.Sheets;
+using WornPath.Core.Tightening;
+using WornPath.Core.Workshops;
+
+namespace WornPath.Core.Findings;
+
+/// <summary>A house rule at work on a sheet.</summary>
+/// <param name="Rule">The rule: a setting ("target"), a school ("school:axleNut") or a rule of the catalogue ("weigh:TRQ001").</param>
+/// <param name="Sheet">Number of the sheet; empty where it is about the crib.</param>
+/// <param name="Says">What the rule does there, in a sentence.</param>
+public sealed record HouseExample(string Rule, string Sheet, string Says);
+
+/// <summary>Finds for each house rule the first of some sheets on which it does something, and says what. A rule none of them shows has no example.</summary>
+public static class HouseExamples
+{
+    private sealed record Seen(string Number, WalkSet Walks);
+
+    /// <summary>Examples for the rules of a workshop.</summary>
+    /// <param name="workshop">The workshop, with the rules as they would be.</param>
+    /// <param name="sheets">Number and sheet of what may serve as an example, the likeliest first.</param>
+    public static ImmutableArray<HouseExample> Of(Workshop workshop, IEnumerable<(string Number, Sheet Sheet)> sheets)
+    {
+        List<Seen> all = [.. sheets.Select(s => new Seen(s.Number, WalkSet.Run(s.Sheet, workshop)))];
+        return [.. OfValues(workshop, all), .. OfSchools(workshop, all), .. OfWeights(all)];
+    }
+
+    private static string Number(double value) => value.ToString("0.#", CultureInfo.InvariantCulture);
+
+    private static string Percent(double part) => Math.Round(part * 100).ToString(CultureInfo.InvariantCulture) + " %";
+
+    private static string Verdict(PreloadVerdict verdict) => verdict switch
+    {
+        PreloadVerdict.Yields => "it yields",
+        PreloadVerdict.MayYield => "it may yield",
+        PreloadVerdict.TooLittle => "it may not hold",
+        _ => "it bears that",
+    };
+
+    private static IEnumerable<HouseExample> OfValues(Workshop workshop, List<Seen> all)
+    {
+        HouseExample? First(string rule, Func<Joint, JointJudgement, string?> says)
+        {
+            foreach (var seen in all)
+                foreach (var joint in seen.Walks.Sheet.Joints)
+                    if (says(joint, JointJudgement.Of(joint, workshop)) is { } said) return new HouseExample(rule, seen.Number, $"{joint.Name}: {said}");
+            return null;
+        }
+
+        IEnumerable<HouseExample?> found =
+        [
+            First("target", (joint, judged) => joint.Torque is { IsRange: true } spec && judged.Target is { } target ? $"of {spec} the wrench is set to {target}." : null),
+            First("treated", (joint, judged) => judged.DryRatio is { } ratio && joint.Torque is { } spec
+                ? judged.IsReduced ? $"{spec} dry, with {EnumWord.Of(joint.Treatment)}: {judged.Target} is set and printed as reduced to {ratio.ToString("0.00", CultureInfo.InvariantCulture)} of it."
+                    : $"{spec} dry, with {EnumWord.Of(joint.Treatment)}: {judged.Target} stays, and a finding says so." : null),
+            First("nutFactors", (joint, judged) => judged is { Preload: { } load, Target: { } target }
+                ? $"{target} at K {load.NutFactor.ToString("0.##", CultureInfo.InvariantCulture)} pulls {Number(load.TargetKn)} kN, {Percent(load.Utilisation)} of its proof load." : null),
+            First("scatter", (_, judged) => judged is { Preload: { } load, Target: { } target }
+                ? $"{target} may come out at {Percent(load.Low)} to {Percent(load.High)} of its proof load: {Verdict(load.Verdict)}." : null),
+            First("passes", (joint, judged) => joint.Count > 2 && judged.Passes.Length > 1
+                ? $"{joint.Count} of them: {string.Join(", then ", judged.Passes.SkipLast(1).Select(p => p.Value.ToString()))}, then {judged.Passes[^1].Says}." : null),
+            First("shopCelsius", (joint, _) => TreatmentAdvice.For(joint, ImmutableDictionary<string, Thing>.Empty, workshop.Rules) is { FullHours: { } hours, FixtureMinutes: { } minutes }
+                ? $"{EnumWord.Of(joint.Treatment)} may be moved after {minutes} min and bears its load after {hours} h." : null),
+            workshop.Crib.Select(w => (w.Name, Due: w.DueOn(workshop.Rules))).Where(w => w.Due is not null).OrderBy(w => w.Due).FirstOrDefault() is { Due: { } due } next
+                ? new HouseExample("calibration", "", $"{next.Name} is the first that is due, on {due.ToString("d MMM yyyy", CultureInfo.InvariantCulture)}.") : null,
+        ];
+        return found.OfType<HouseExample>();
+    }
+
+    // What would be found besides, or no longer, the other way round; else what the sheet prints of it.
+    private static IEnumerable<HouseExample> OfSchools(Workshop workshop, List<Seen> all)
+    {
+        foreach (var school in School.All)
+        {
+            var chosen = workshop.Rules.Chosen(school);
+            if (school.Touches.IsEmpty && OfFindings(workshop, all, school, chosen) is { } judged) yield return judged;
+            else if (all.FirstOrDefault(s => school.Touches.Any(t => s.Walks.Sheet.Steps.Any(step => step.Text.Contains(t, StringComparison.OrdinalIgnoreCase)))) is { } printed)
+                yield return new HouseExample($"school:{school.Key}", printed.Number, $"it prints “{chosen.Practice}”");
+        }
+    }
+
+    private static HouseExample? OfFindings(Workshop workshop, List<Seen> all, School school, Way chosen)
+    {
+        foreach (var seen in all)
+            foreach (var other in school.Ways.Where(w => w != chosen))
+            {
+                var there = WalkSet.Run(seen.Walks.Sheet, workshop with { Rules = workshop.Rules with { Schools = workshop.Rules.Schools.SetItem(school.Key, other.Word) } });
+                List<string> here = [.. seen.Walks.Findings.Select(Short)], elsewise = [.. there.Findings.Select(Short)];
+                if (here.Except(elsewise).FirstOrDefault() is { } goes) return new HouseExample($"school:{school.Key}", seen.Number, $"{goes} With “{other.Word}” that is not found.");
+                if (elsewise.Except(here).FirstOrDefault() is { } comes) return new HouseExample($"school:{school.Key}", seen.Number, $"with “{other.Word}” this is found: {comes}");
+            }
+
+        return null;
+    }
+
+    private static IEnumerable<HouseExample> OfWeights(List<Seen> all) => all.SelectMany(s => s.Walks.Findings.Select(f => (s.Number, Finding: f)))
+        .DistinctBy(x => x.Finding.Rule).Select(x => new HouseExample($"weigh:{x.Finding.Rule}", x.Number, Short(x.Finding)));
+
+    private static string Short(Finding finding) => $"{(finding.StepNumber is { } n ? $"step {n}: " : "")}{NumberText.Excerpt(finding.Message, 160)}";
+}
