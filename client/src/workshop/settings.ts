@@ -115,10 +115,12 @@ export const useSettings = defineStore('settings', () => {
   }
 
   function putBack(part: Part): void {
-    if (!now.value || !stands.value) return;
-    const put = <P extends Part>(key: P): void => void (now.value![key] = stands.value![key]);
+    if (!now.value || !view.value) return;
+    // Of its own, so that writing on it leaves what stands alone.
+    const fresh = writtenOf(view.value);
+    const put = <P extends Part>(key: P): void => void (now.value![key] = fresh[key]);
     put(part);
-    from.value[part] = view.value!.version;
+    from.value[part] = view.value.version;
     delete troubles.value[part];
   }
 

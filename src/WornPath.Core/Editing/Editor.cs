@@ -72,7 +72,7 @@ public static class Editor
         SettleQuestion e => Settle(sheet, e),
         SettleMeaning e => Say(sheet, new SayAction(e.Step, e.Phrase, 0, "", new Saying { Verb = e.Verb, Target = e.Target })),
         SayAction e => Say(sheet, e),
-        Unsay e => OnStep(sheet, e.Step, step => ReRead(sheet,
+        Unsay e => OnStep(sheet, e.Step, step => TakeBack(sheet, step,
             step with { Said = step.Said.RemoveAll(s => s.Words.Equals(e.Words, StringComparison.OrdinalIgnoreCase)) })),
         LearnWords e => Learn(sheet, e),
         ForgetWord e => WithWords(sheet, sheet.Header.Words.RemoveAll(w => w.Word == e.Word)),
@@ -81,7 +81,7 @@ public static class Editor
         SettleAsNew e => SettleNew(sheet, e),
         TakeStatedValue e => TakeValue(sheet, e),
         ReadSentence e => OnStep(sheet, e.Step, step => ReRead(sheet, step)),
-        AskAgain e => OnStep(sheet, e.Step, step => ReRead(sheet, step with { Settled = step.Settled.RemoveAll(s => s.Phrase == e.Phrase) })),
+        AskAgain e => OnStep(sheet, e.Step, step => TakeBack(sheet, step, step with { Settled = step.Settled.RemoveAll(s => s.Phrase == e.Phrase) })),
         InsertPhase e => Phasing.Insert(sheet, e),
         RenamePhase e => Phasing.Rename(sheet, e),
         RemovePhase e => Phasing.Remove(sheet, e),
@@ -252,6 +252,23 @@ public static class Editor
         var added = Add(sheet, edit.Kind, edit.Name, edit.FromKit);
         return added.Map(a => ReadOthers(sheet, AsManyAsSaid(ReRead(a.Sheet, WithSettled(step, edit.Phrase, a.Id)), edit.Step, a.Id)));
     });
+
+    // An answer is taken back whole: what it added goes with it, where nothing else names it and nobody has written on it.
+    private static Sheet TakeBack(Sheet sheet, Step step, Step without)
+    {
+        var answered = step.Settled.Select(s => s.Target).Concat(step.Said.SelectMany(s => s.Actions).SelectMany(a => a.Ids))
+            .Except(without.Settled.Select(s => s.Target).Concat(without.Said.SelectMany(s => s.Actions).SelectMany(a => a.Ids))).ToList();
+        var read = ReRead(sheet, without);
+        foreach (var id in answered)
+            if (read.Find(id) is { } thing && Remove(read, new RemoveThing(id)) is { IsGood: true, Value: var less } && IsAsAdded(less, thing)) read = less;
+        return ReadOthers(sheet, read);
+    }
+
+    // True where a thing says no more than one of its name that was just added, but how many there are.
+    private static bool IsAsAdded(Sheet without, Thing thing) => Add(without, thing.Kind, thing.Name, false) is { IsGood: true, Value: var (sheet, id) }
+        && sheet.Find(id) is { } fresh
+        && Fields.Of(thing.Kind).All(f => f.Name is "count" or "quantity" or "origin" || f.Get(thing) == f.Get(fresh))
+        && !without.Things.Any(t => t.PartIds.Contains(thing.Id));
 
     // "Remove the two strap bolts": there are two.
     private static Sheet AsManyAsSaid(Sheet sheet, string stepId, string id)

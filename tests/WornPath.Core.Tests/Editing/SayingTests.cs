@@ -142,4 +142,35 @@ public class SayingTests
 
         static string Bare(string chip) => System.Text.RegularExpressions.Regex.Replace(chip, "[A-Z][0-9]+ ", "");
     }
+
+    // Whatever was answered: taken back, the sheet is as it was asked.
+    [Theory]
+    [InlineData("Frob the gland.")]
+    [InlineData("Frob the two strap bolts.")]
+    [InlineData("Frob the pump and frob the seal.")]
+    [InlineData("Torque the thing to 24.")]
+    public void An_answer_is_taken_back_whole(string text)
+    {
+        var asked = Of("Remove the pump.", text);
+        var step = asked.FindStep("s2")!;
+        step.Questions.ShouldNotBeEmpty();
+        foreach (var question in step.Questions)
+            foreach (var (label, answer) in Asking.Answers(question, step, asked))
+            {
+                var answered = Do(asked, answer);
+                Edit back = answer switch
+                {
+                    SayAction said => new Unsay("s2", said.Words),
+                    SettleQuestion or SettleAsNew => new AskAgain("s2", question.Phrase),
+                    _ => throw new ShouldAssertException($"{label}: how is it taken back?"),
+                };
+                var after = Do(answered, back);
+                after.Things.Select(t => t.Label).ShouldBe(asked.Things.Select(t => t.Label), label);
+                after.FindStep("s2")!.Questions.Select(q => q.Phrase).ShouldBe(step.Questions.Select(q => q.Phrase), label);
+                // What somebody has written on since is hers.
+                if (answered.Things.Except(asked.Things).FirstOrDefault(t => asked.Find(t.Id) is null) is not { } added) continue;
+                if ((added.Kind switch { ThingKind.Joint => "tell", ThingKind.Part => "note", _ => null }) is not { } cell) continue;
+                Do(Do(answered, new SetField(added.Id, cell, "", "long, from the front")), back).Find(added.Id).ShouldNotBeNull(label);
+            }
+    }
 }
