@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue';
+import { computed, nextTick, ref, watch } from 'vue';
 import { api, take, type Edit, type RefitChoice } from '../shared/api/client';
 import { useAsked } from '../shared/asked';
 import { useDraft } from '../shared/draft';
 import { useEscape } from '../shared/escape';
+import { say } from '../shared/say';
 import TroubleNote from '../shared/TroubleNote.vue';
 import ActButton from '../shared/ActButton.vue';
 
@@ -77,7 +78,38 @@ const { answer: proposal, trouble } = useAsked<Proposal>(
     };
   },
 );
-const edit = computed(() => (proposal.value?.lines.length ? proposal.value.edit : null));
+/** The steps as they will be written: moved and left out before anything is. What is sorted is moved as a whole. */
+const lines = ref<{ text: string; at: number; out: boolean }[]>([]);
+const list = ref<HTMLElement | null>(null);
+const mayArrange = computed(() => props.what !== 'sort' && proposal.value?.edit?.do === 'several');
+watch(proposal, (now) => {
+  // Said anew because something becomes of a thing: what was left out stays out.
+  const left = new Set(lines.value.filter((l) => l.out).map((l) => l.text));
+  lines.value = (now?.lines ?? []).map((text, at) => ({ text, at, out: left.has(text) }));
+});
+const kept = computed(() => lines.value.filter((l) => !l.out));
+const edit = computed((): Edit | null => {
+  const whole = proposal.value?.edit ?? null;
+  if (!kept.value.length || !whole) return null;
+  if (!mayArrange.value || whole.do !== 'several') return whole;
+  return {
+    ...whole,
+    edits: whole.edits.map((one) => (one.do === 'insertSteps' ? { ...one, steps: kept.value.map((l) => one.steps[l.at]!) } : one)),
+  };
+});
+const does = computed(() => proposal.value!.does.replace(/\d+ steps?/, steps(kept.value.length)));
+
+async function move(i: number, by: -1 | 1): Promise<void> {
+  const [line, other] = [lines.value[i], lines.value[i + by]];
+  if (!line || !other) return;
+  lines.value.splice(Math.min(i, i + by), 2, ...(by > 0 ? [other, line] : [line, other]));
+  say(`Now ${i + by + 1} of ${lines.value.length}: ${line.text}`);
+  await nextTick();
+  list.value
+    ?.querySelectorAll('li')
+    [i + by]?.querySelector<HTMLElement>(by > 0 ? '.down' : '.up')
+    ?.focus();
+}
 
 // What becomes of a thing is said on the sheet at once, and the refit is proposed anew.
 async function become(choice: RefitChoice, event: Event): Promise<void> {
@@ -113,12 +145,34 @@ async function write(): Promise<void> {
         </ul>
       </details>
       <p v-for="line in proposal.unsure" :key="line" class="unsure">{{ line }}</p>
-      <ol v-if="proposal.lines.length">
-        <li v-for="(line, i) in proposal.lines" :key="i">{{ line }}</li>
+      <ol v-if="lines.length" ref="list">
+        <li v-for="(line, i) in lines" :key="line.at" :class="{ out: line.out }">
+          <span>{{ line.text }}</span>
+          <span v-if="mayArrange" class="acts">
+            <button type="button" class="up" :disabled="i === 0" :aria-label="`Move up: ${line.text}`" @click="move(i, -1)">↑</button>
+            <button
+              type="button"
+              class="down"
+              :disabled="i === lines.length - 1"
+              :aria-label="`Move down: ${line.text}`"
+              @click="move(i, 1)"
+            >
+              ↓
+            </button>
+            <button
+              type="button"
+              class="leave"
+              :aria-label="`${line.out ? 'Write after all' : 'Leave out'}: ${line.text}`"
+              @click="line.out = !line.out"
+            >
+              {{ line.out ? 'write it' : 'leave out' }}
+            </button>
+          </span>
+        </li>
       </ol>
       <div v-if="edit" class="foot">
-        <ActButton type="primary" :loading="busy" @click="write">{{ proposal.does }}</ActButton>
-        <span class="quiet">One undo takes {{ proposal.lines.length === 1 ? 'it' : 'them' }} back.</span>
+        <ActButton type="primary" :loading="busy" @click="write">{{ does }}</ActButton>
+        <span class="quiet">One undo takes {{ kept.length === 1 ? 'it' : 'them' }} back.</span>
       </div>
     </template>
   </a-modal>
@@ -138,6 +192,56 @@ ol {
 
 li {
   padding: 4px 0;
+}
+
+ol > li {
+  position: relative;
+  padding-right: 150px;
+}
+
+.out > span:first-child {
+  color: var(--ink-soft);
+  text-decoration: line-through;
+}
+
+.acts {
+  position: absolute;
+  right: 0;
+  top: 3px;
+  display: flex;
+  gap: 4px;
+}
+
+.acts button {
+  min-width: 26px;
+  height: 26px;
+  font: 13px var(--text);
+  color: var(--ink);
+  background: var(--sheet);
+  border: 1px solid var(--line-strong);
+  border-radius: 3px;
+  cursor: pointer;
+}
+
+.acts .leave {
+  width: 74px;
+}
+
+.acts button:disabled {
+  color: var(--line-strong);
+  border-color: var(--line);
+  cursor: default;
+}
+
+@media (width <= 600px) {
+  ol > li {
+    padding-right: 0;
+  }
+
+  .acts {
+    position: static;
+    margin-top: 2px;
+  }
 }
 
 li + li {
