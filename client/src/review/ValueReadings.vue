@@ -30,7 +30,7 @@ const root = ref<HTMLElement | null>(null);
 
 const mayRead = computed(() => draft.revision!.may.judge);
 const verified = computed(() => values.value?.filter((v) => v.standing === 'verified').length ?? 0);
-const about = (value: ValueView): string => [value.fastener, value.when && `for ${value.when}`].filter(Boolean).join(' · ');
+const about = (value: ValueView): string => [value.pass && `pass ${value.pass}`, value.fastener, value.when && `for ${value.when}`].filter(Boolean).join(' · ');
 
 async function keep(value: ValueView): Promise<void> {
   const text = (read.value[value.seal] ?? '').trim();
@@ -91,7 +91,7 @@ async function keep(value: ValueView): Promise<void> {
                   v-model="read[value.seal]"
                   class="plain"
                   :data-row="row"
-                  :aria-label="`Value of ${value.joint} ${value.name}${value.when ? `, ${value.when},` : ''} as read`"
+                  :aria-label="`Value of ${value.joint} ${value.name}${value.pass ? `, pass ${value.pass},` : ''}${value.when ? `, ${value.when},` : ''} as read`"
                   placeholder="as it stands there, with its unit"
                   maxlength="200"
                 />

@@ -20,12 +20,15 @@ public enum ValueStanding
     [JsonStringEnumMemberName("differs")] Differs,
 }
 
-/// <summary>A value of the sheet with the source it was taken from: a joint's own, or the one for some variants.</summary>
+/// <summary>A value of the sheet with the source it was taken from: a joint's own, the one for some variants, or that of a pass on the way to it.</summary>
 /// <param name="Joint">The joint.</param>
 /// <param name="When">The variants and sides it holds for, in words; empty for all.</param>
 /// <param name="Torque">The value.</param>
 public sealed record StatedValue(Joint Joint, string When, TorqueSpec Torque)
 {
+    /// <summary>Where it is the value of a pass before the final one, which the steps state: its number from 1; null for the value itself.</summary>
+    public int? Pass { get; init; }
+
     /// <summary>
     /// What a check holds for: this value of this joint from this source in this edition, for this fastener, number, treatment and
     /// condition. A check falls away as soon as one of them is another.
@@ -47,15 +50,28 @@ public sealed record StatedValue(Joint Joint, string When, TorqueSpec Torque)
     private static string Hash(string text) => Convert.ToHexString(SHA256.HashData(Encoding.UTF8.GetBytes(text)))[..32];
 
     /// <summary>Every value of a sheet that has a source to be read in, in the order of the sheet.</summary>
-    public static IEnumerable<StatedValue> Of(Sheet sheet) => sheet.Joints.SelectMany(Of);
+    public static IEnumerable<StatedValue> Of(Sheet sheet)
+    {
+        var passes = PassesOf(sheet);
+        return sheet.Joints.SelectMany(j => Of(j, passes[j.Id]));
+    }
+
+    /// <summary>The values of passes that the steps state, by the joint's id. A pass given in percent, or by the house rules, is no value of a source.</summary>
+    public static ILookup<string, TorqueSpec> PassesOf(Sheet sheet) => sheet.Steps.SelectMany(s => s.Actions).Where(a => a.Target is not null)
+        .SelectMany(a => PassesOf(a).Select(torque => (a.Target, torque))).ToLookup(x => x.Target!, x => x.torque);
+
+    private static ImmutableArray<TorqueSpec> PassesOf(StepAction action) => action.Passes?.Torques ?? (action is { Verb: Verb.TorquePass, Torque: { } own } ? [own] : []);
 
     /// <summary>The values of a joint that have a source to be read in; like ones are one.</summary>
-    public static IEnumerable<StatedValue> Of(Joint joint)
+    /// <param name="joint">The joint.</param>
+    /// <param name="passes">The values of its passes, as the steps state them.</param>
+    public static IEnumerable<StatedValue> Of(Joint joint, IEnumerable<TorqueSpec> passes)
     {
         if (string.IsNullOrWhiteSpace(joint.Source)) return [];
         IEnumerable<(string When, TorqueSpec Torque)> values = joint.Variants.Select(v => (v.When, v.Torque));
         if (joint.Torque is { } own) values = values.Prepend(("", own));
-        return values.GroupBy(v => v.Torque).Select(like => new StatedValue(joint, string.Join(", ", like.Select(v => v.When).Where(w => w.Length > 0)), like.Key));
+        List<StatedValue> stated = [.. values.GroupBy(v => v.Torque).Select(like => new StatedValue(joint, string.Join(", ", like.Select(v => v.When).Where(w => w.Length > 0)), like.Key))];
+        return stated.Concat(passes.Distinct().Where(p => stated.TrueForAll(v => v.Torque != p)).Select((p, i) => new StatedValue(joint, "", p) { Pass = i + 1 }));
     }
 }
 
@@ -103,9 +119,9 @@ public static class ValueChecks
     public static ValueStanding Standing(this ValueCheck? last) => last is null ? ValueStanding.Unverified : last.Agrees ? ValueStanding.Verified : ValueStanding.Differs;
 
     /// <summary>What was said of all values of a joint; null where it has none with a source.</summary>
-    public static JointCheck? Of(Joint joint, ImmutableArray<ValueCheck> checks)
+    public static JointCheck? Of(Joint joint, IEnumerable<TorqueSpec> passes, ImmutableArray<ValueCheck> checks)
     {
-        List<ValueCheck?> last = [.. StatedValue.Of(joint).Select(v => checks.Last(v))];
+        List<ValueCheck?> last = [.. StatedValue.Of(joint, passes).Select(v => checks.Last(v))];
         if (last.Count == 0) return null;
         var differ = last.OfType<ValueCheck>().Where(c => !c.Agrees).ToList();
         if (differ.Count == 0 && last.Contains(null)) return new JointCheck(ValueStanding.Unverified, "", null);
@@ -114,9 +130,12 @@ public static class ValueChecks
     }
 
     /// <summary>Who verified the values of a sheet; empty where one is not verified, or there is none.</summary>
-    public static string VerifiedBy(Sheet sheet, ImmutableArray<ValueCheck> checks)
+    /// <param name="sheet">The sheet.</param>
+    /// <param name="checks">What was read.</param>
+    /// <param name="isOpen">False for what is released: it may be from before passes were read a second time.</param>
+    public static string VerifiedBy(Sheet sheet, ImmutableArray<ValueCheck> checks, bool isOpen = true)
     {
-        List<ValueCheck?> last = [.. StatedValue.Of(sheet).Select(v => checks.Last(v))];
+        List<ValueCheck?> last = [.. StatedValue.Of(sheet).Select(v => (Value: v, Check: checks.Last(v))).Where(x => isOpen || x.Value.Pass is null || x.Check is not null).Select(x => x.Check)];
         return last.TrueForAll(c => c.Standing() == ValueStanding.Verified) ? Names(last.OfType<ValueCheck>()) : "";
     }
 

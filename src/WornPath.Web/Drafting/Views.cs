@@ -161,7 +161,7 @@ public static class SheetViews
             Phases = phases ? [.. sheet.Phases.Select(p => new PhaseView(p.Id, p.Name, [.. p.Steps.Select(s => s.Id)]))] : null,
             Steps = ImmutableCollectionsMarshal.AsImmutableArray(steps),
             Things = usedBy is null ? null : [.. sheet.Things.Select(t => Of(t, usedBy))],
-            Joints = used ? [.. sheet.Joints.Select(j => Of(j, now))] : null,
+            Joints = used ? JointsOf(now) : null,
             Findings = was is not null && SameFindings(was.Findings, now.Findings) ? null : now.Findings,
             Undo = undo,
             Redo = redo,
@@ -252,7 +252,13 @@ public static class SheetViews
         Fields.Of(thing.Kind).ToDictionary(f => f.Name, f => f.Get(thing)),
         usedBy.TryGetValue(thing.Id, out var steps) ? [.. steps] : []);
 
-    private static JointView Of(Joint joint, Draft.Walked now)
+    private static ImmutableArray<JointView> JointsOf(Draft.Walked now)
+    {
+        var passes = StatedValue.PassesOf(now.Sheet);
+        return [.. now.Sheet.Joints.Select(j => Of(j, now, passes[j.Id]))];
+    }
+
+    private static JointView Of(Joint joint, Draft.Walked now, IEnumerable<Core.Quantities.TorqueSpec> passes)
     {
         var walks = now.Walks;
         // A joint that is there on some variants alone is shown as it is on the first of them.
@@ -269,7 +275,7 @@ public static class SheetViews
             end,
             judgement.Wrench is { } choice ? new WrenchChoiceView(choice.Wrench?.Name ?? "", choice.Setting?.ToString() ?? "", choice.WhyNot, choice.Overdue ?? "") : null,
             judgement.Places.IsEmpty ? null : new PatternView(judgement.Places, judgement.Order, [.. judgement.Passes.Select(p => $"{p.Value}, {p.Says}")], joint.Pattern!.Because),
-            ValueChecks.Of(joint, now.Reviewed.Checks),
+            ValueChecks.Of(joint, passes, now.Reviewed.Checks),
             [.. JointNotes.Of(joint, judgement, advice, walk.Workshop.Rules)]);
     }
 }

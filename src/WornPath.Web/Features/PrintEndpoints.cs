@@ -41,6 +41,6 @@ public static class PrintEndpoints
             revision.Procedure.Number, revision.Procedure.Title, revision.Procedure.Platform, revision.Letter, revision.State, revision.Author.DisplayName, released?.Who, released?.At,
             sheet.Header, sheet.Parts, sheet.Tools, sheet.Consumables,
             [.. sheet.Phases.Select(p => new PrintedPhaseView(p.Name, [.. p.Steps.Select(s => new PrintedStepView(s.Number, html.Of(s.Text), s.Cautions, s.People, s.Tightens))], p.Owed))],
-            sheet.Torques, sheet.Patterns, sheet.Practice, draft.Now.Sheet.Header.Variants.IsEmpty ? "" : walk.Combination.Says(draft.Now.Sheet), ValueChecks.VerifiedBy(draft.Now.Sheet, draft.Now.Reviewed.Checks), PrintedSheet.NotJudged));
+            sheet.Torques, sheet.Patterns, sheet.Practice, draft.Now.Sheet.Header.Variants.IsEmpty ? "" : walk.Combination.Says(draft.Now.Sheet), ValueChecks.VerifiedBy(draft.Now.Sheet, draft.Now.Reviewed.Checks, revision.State is RevisionState.Draft or RevisionState.InReview), PrintedSheet.NotJudged));
     }
 }

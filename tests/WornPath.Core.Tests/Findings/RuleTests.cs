@@ -535,6 +535,24 @@ public partial class RuleTests
         written.Findings().Where(f => f.Rule == "SRC003").ShouldHaveSingleItem().For.ShouldBe("cast wheels");
     }
 
+    [Fact]
+    public void The_passes_a_step_states_are_read_in_the_source_like_the_value_itself()
+    {
+        var written = new Written().Joint("head bolts", "95 N·m").Steps("Torque the head bolts to 40 N·m, then to 70 N·m, then to 95 N·m.");
+        var values = StatedValue.Of(written.Sheet).ToList();
+        values.Select(v => (v.Pass, v.Torque.ToString())).ShouldBe([(null, "95 N·m"), (1, "40 N·m"), (2, "70 N·m")]);
+        ValueCheck Read(int value, bool agrees) => new("J1", values[value].Seal, values[value].Torque, agrees, "Odo", default);
+        written.In(new Workshop { Checks = [Read(0, true), Read(1, true)] });
+        written.Findings().Single(f => f.Rule == "SRC003").Message.ShouldContain("in pass 2");
+        written.In(new Workshop { Checks = [Read(0, true), Read(1, true), Read(2, false)] });
+        (written.At("SRC003").Length, written.At("SRC004").Length).ShouldBe((0, 1));
+        written.In(new Workshop { Checks = [Read(0, true), Read(1, true), Read(2, true)] });
+        (written.At("SRC003").Length, written.At("SRC004").Length).ShouldBe((0, 0));
+        // What was released before passes were read is verified as it was.
+        ValueChecks.VerifiedBy(written.Sheet, [Read(0, true)]).ShouldBe("");
+        ValueChecks.VerifiedBy(written.Sheet, [Read(0, true)], isOpen: false).ShouldBe("Odo");
+    }
+
     [Theory]
     [InlineData("Loosen the four cover bolts.")]
     [InlineData("Loosen two of the cover bolts.")]

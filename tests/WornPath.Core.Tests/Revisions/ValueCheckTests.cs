@@ -51,9 +51,9 @@ public class ValueCheckTests
     public void A_joint_stands_as_the_gravest_of_its_values() => Gen.Int[0, 2].Array[1, 4].Sample(said =>
     {
         var joint = new Joint { Id = "J1", Name = "wheel nuts", Source = "Sample manual, p. 1", Variants = [.. said.Select((_, i) => new VariantValue($"option {i}", Spec($"{100 + i} N·m")))] };
-        var values = StatedValue.Of(joint).ToList();
+        var values = StatedValue.Of(joint, []).ToList();
         ValueCheck[] checks = [.. values.Zip(said).Where(v => v.Second > 0).Select((v, i) => new ValueCheck("J1", v.First.Seal, v.First.Torque, v.Second == 1, $"reader {i}", default))];
-        var whole = ValueChecks.Of(joint, [.. checks])!;
+        var whole = ValueChecks.Of(joint, [], [.. checks])!;
         whole.Standing.ShouldBe(said.Contains(2) ? ValueStanding.Differs : said.Contains(0) ? ValueStanding.Unverified : ValueStanding.Verified);
         var counted = said.Contains(2) ? checks.Where(c => !c.Agrees) : said.Contains(0) ? [] : checks;
         whole.Who.ShouldBe(string.Join(", ", counted.Select(c => c.Who)));

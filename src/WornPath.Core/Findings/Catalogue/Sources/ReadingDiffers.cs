@@ -11,8 +11,8 @@ public sealed class ReadingDiffers : ThingRule<Joint>
 
     protected internal override void Find(Walk walk, Joint joint, Found found)
     {
-        if (walk.Workshop.Checks is not { } checks || joint.Torque is not { } torque) return;
-        if (checks.Last(new StatedValue(joint, "", torque)) is { Agrees: false } last)
+        if (walk.Workshop.Checks is not { } checks || joint.Torque is null) return;
+        if (ValueUnverified.StatedOn(walk, joint).Select(v => checks.Last(v)).FirstOrDefault(c => c is { Agrees: false }) is { } last)
             found.Add(AtTorque(walk, joint, $"{last.Who} reads {last.Read} for {joint.Label} in “{joint.Source}”, and the sheet states another value. One of the two is wrong: read it again there, or return the sheet to its author."));
     }
 }

@@ -14,8 +14,12 @@ public sealed class ValueUnverified : ThingRule<Joint>
 
     protected internal override void Find(Walk walk, Joint joint, Found found)
     {
-        if (walk.Workshop.Checks is not { } checks || joint.Torque is not { } torque || string.IsNullOrWhiteSpace(joint.Source)) return;
-        if (checks.Last(new StatedValue(joint, "", torque)).Standing() == ValueStanding.Unverified)
-            found.Add(AtTorque(walk, joint, $"Nobody but its author has read the value of {joint.Label} from “{joint.Source}”. A reviewer reads it there and writes it under Review, without looking here."));
+        if (walk.Workshop.Checks is not { } checks || joint.Torque is null) return;
+        if (StatedOn(walk, joint).FirstOrDefault(v => checks.Last(v).Standing() == ValueStanding.Unverified) is { } value)
+            found.Add(AtTorque(walk, joint, $"Nobody but its author has read the value of {joint.Label}{(value.Pass is { } pass ? $" in pass {pass}" : "")} from “{joint.Source}”. A reviewer reads it there and writes it under Review, without looking here."));
     }
+
+    /// <summary>The values of a joint on a walk: its own there, and those of the passes its steps state.</summary>
+    internal static IEnumerable<StatedValue> StatedOn(Walk walk, Joint joint) =>
+        StatedValue.Of(joint with { Variants = [] }, walk.EventsOf(joint.Id).Where(e => e.Action is { Verb: Verb.TorquePass, Torque: not null }).Select(e => e.Action.Torque!));
 }
