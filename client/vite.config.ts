@@ -22,9 +22,30 @@ function shell(): Plugin {
   };
 }
 
+/** The faces every page begins with are asked for with the page itself: they are there before the first text is drawn. */
+function fonts(): Plugin {
+  const first = /(next-latin-wght|mono-latin-400|barlow-condensed-latin-600)-normal-[\w-]+\.woff2$/;
+  return {
+    name: 'wornpath-fonts',
+    apply: 'build',
+    transformIndexHtml: {
+      order: 'post',
+      handler: (_html, { bundle }) =>
+        Object.keys(bundle ?? {})
+          .filter((file) => first.test(file))
+          .map((file) => ({
+            tag: 'link',
+            attrs: { rel: 'preload', as: 'font', type: 'font/woff2', href: `/${file}`, crossorigin: '' },
+            injectTo: 'head',
+          })),
+    },
+  };
+}
+
 export default defineConfig({
   plugins: [
     vue(),
+    fonts(),
     Components({ dts: 'src/components.d.ts', dirs: [], resolvers: [AntDesignVueResolver({ importStyle: false })] }),
     shell(),
   ],
@@ -40,5 +61,5 @@ export default defineConfig({
     },
   },
   server: { proxy: { '/api': { target: 'http://127.0.0.1:5210', ws: true } } },
-  test: { environment: 'happy-dom', include: ['src/**/*.spec.ts'], setupFiles: ['fake-indexeddb/auto'] },
+  test: { environment: 'happy-dom', css: { include: /styles\.css/ }, include: ['src/**/*.spec.ts'], setupFiles: ['fake-indexeddb/auto'] },
 } as Parameters<typeof defineConfig>[0]);

@@ -137,6 +137,31 @@ test('the trail is saved as lines of JSON, and a demo says on every page that it
   expect(lines.map((l) => l.at)).toEqual(lines.map((l) => l.at).toSorted());
 });
 
+test('who reads or types is kept signed in; before a session of nothing ends, the page says so and one press keeps it', async ({
+  enter,
+}) => {
+  const page = await enter(/Tilde Rask/);
+  await page.clock.install();
+  // A page without a live connection: a clock that leaps would make one ask for itself.
+  await page.goto('/slips');
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+  let asked = 0;
+  page.on('request', (request) => new URL(request.url()).pathname === '/api/session' && asked++);
+  // She reads on, of which the server hears nothing: it is told once in a while.
+  await page.mouse.wheel(0, 200);
+  await page.clock.fastForward('06:00');
+  await expect.poll(() => asked).toBe(1);
+  // Nothing for long.
+  await page.clock.fastForward('28:10');
+  const warning = page.getByRole('alert').filter({ hasText: 'You are signed out in 2 minutes.' });
+  await expect(warning).toBeVisible();
+  expect(asked).toBe(1);
+  await warning.getByRole('button', { name: 'Stay signed in' }).click();
+  await expect(warning).toBeHidden();
+  await page.clock.fastForward('20:00');
+  await expect(page.getByRole('alert')).toBeHidden();
+});
+
 test('no page breaks the content policy', async ({ enter }) => {
   const office = await enter(/Ines Aldaro/);
   const broken = [];
@@ -147,7 +172,7 @@ test('no page breaks the content policy', async ({ enter }) => {
     await office.keyboard.press('Control+k');
     await office.keyboard.press('Escape');
   }
-  for (const place of ['/workshop', '/slips', '/me']) {
+  for (const place of ['/workshop', '/workshop/schools', '/workshop/weights', '/slips', '/me']) {
     await office.goto(place);
     await expect(office.getByRole('heading').first()).toBeVisible();
   }

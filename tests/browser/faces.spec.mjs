@@ -168,6 +168,35 @@ test('demo files and saved files are what the published schema says', async ({ e
   ).toBe(false);
 });
 
+test('nothing jumps on a page that is opened, also where its fonts are late', async ({ browser, workshop }) => {
+  const context = await browser.newContext({ baseURL: workshop.url, serviceWorkers: 'block', viewport: { width: 1280, height: 800 } });
+  let late = 0;
+  await context.route(/\.woff2$/, async (route) => {
+    await new Promise((r) => setTimeout(r, late));
+    await route.continue().catch(() => undefined);
+  });
+  await context.addInitScript(() => {
+    window.moved = 0;
+    const add = (list) => list.getEntries().forEach((e) => (window.moved += e.value));
+    new PerformanceObserver(add).observe({ type: 'layout-shift', buffered: true });
+  });
+  const page = await context.newPage();
+  await page.goto('/sign-in');
+  await page.getByRole('button', { name: /Ines Aldaro/ }).click();
+  await expect(page.getByRole('heading', { name: 'Shelf' })).toBeVisible();
+  const faceOf = (family) =>
+    page.evaluate((f) => [...document.fonts].some((face) => face.family.includes(f) && face.status === 'loaded'), family);
+  for (late of [0, 900])
+    for (const place of ['/', '/r/1/write', '/r/3/print', '/r/4/follow']) {
+      await page.goto(place);
+      await expect.poll(() => faceOf('Barlow')).toBe(true);
+      await page.waitForTimeout(400);
+      // The share of the page that moved, by how far (CLS): under 0.1 counts as good.
+      expect(await page.evaluate(() => window.moved), `${place}, fonts ${late} ms late`).toBeLessThan(0.03);
+    }
+  await context.close();
+});
+
 test('script and style: the first page under 120 kB compressed, each later face under 60, and nothing comes from elsewhere', async ({
   browser,
   workshop,

@@ -90,6 +90,40 @@ for (const place of PLACES)
     expect(wrong).toEqual([]);
   });
 
+test('with the text spaced wider, as WCAG 1.4.12 has it, nothing is cut and nothing stands out', async ({ enter }) => {
+  test.setTimeout(240_000);
+  const page = await enter(/Workshop office/);
+  const wrong = [];
+  for (const place of PLACES) {
+    await settled(page, place);
+    // The server lets no foreign style in; the page's own script may set them, as an extension of the reader's would.
+    await page.evaluate(() => {
+      const sheet = new CSSStyleSheet();
+      sheet.replaceSync(
+        '* { line-height: 1.5 !important; letter-spacing: 0.12em !important; word-spacing: 0.16em !important } p { margin-bottom: 2em !important }',
+      );
+      document.adoptedStyleSheets = [...document.adoptedStyleSheets, sheet];
+    });
+    expect(await page.evaluate(() => getComputedStyle(document.querySelector('h1')).letterSpacing)).not.toBe('normal');
+    const is = await cut(page);
+    // Text that its own box cuts, where nothing says that it goes on (an ellipsis) and nothing scrolls.
+    const clipped = await page.evaluate(() =>
+      [...document.querySelectorAll('body *')]
+        .filter((e) => {
+          const style = getComputedStyle(e);
+          if (e.closest('.visually-hidden, [popover], svg, select, textarea, input') || style.textOverflow === 'ellipsis') return false;
+          if (![...e.childNodes].some((n) => n.nodeType === 3 && n.textContent.trim())) return false;
+          const hides = (axis) => ['hidden', 'clip'].includes(style[axis]);
+          return (hides('overflowX') && e.scrollWidth > e.clientWidth + 1) || (hides('overflowY') && e.scrollHeight > e.clientHeight + 3);
+        })
+        .slice(0, 5)
+        .map((e) => `${e.tagName} ${e.className} ${e.textContent.slice(0, 40)}`),
+    );
+    if (is.outside.length || is.scrolls || clipped.length) wrong.push({ place, outside: is.outside, scrolls: is.scrolls, clipped });
+  }
+  expect(wrong).toEqual([]);
+});
+
 test('a reader finds what is released, works through it on a phone and sees no author’s face', async ({ enter }) => {
   const page = await enter(/Tilde Rask/);
   await page.setViewportSize({ width: 390, height: 844 });

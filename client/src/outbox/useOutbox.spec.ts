@@ -29,6 +29,7 @@ describe('the outbox of the application', () => {
       factorDue: false,
       ended: null,
       token: 't',
+      idleMinutes: 30,
       isDemo: false,
       demo: [],
     };

@@ -30,7 +30,8 @@ const root = ref<HTMLElement | null>(null);
 
 const mayRead = computed(() => draft.revision!.may.judge);
 const verified = computed(() => values.value?.filter((v) => v.standing === 'verified').length ?? 0);
-const about = (value: ValueView): string => [value.pass && `pass ${value.pass}`, value.fastener, value.when && `for ${value.when}`].filter(Boolean).join(' · ');
+const about = (value: ValueView): string =>
+  [value.pass && `pass ${value.pass}`, value.fastener, value.when && `for ${value.when}`].filter(Boolean).join(' · ');
 
 async function keep(value: ValueView): Promise<void> {
   const text = (read.value[value.seal] ?? '').trim();

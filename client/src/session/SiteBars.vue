@@ -3,10 +3,12 @@ import { computed } from 'vue';
 import { useRoute } from 'vue-router';
 import { useOutbox } from '../outbox/useOutbox';
 import type { SessionEnd } from '../shared/api/client';
+import { useIdle } from '../shared/idle';
 import { useSession } from '../shared/session';
 
-/** What holds on every page: that this is a demo, and why a session has ended. */
+/** What holds on every page: that this is a demo, that a session will end, and why one has. */
 const session = useSession();
+const { minutesLeft, stay } = useIdle();
 const outbox = useOutbox();
 const route = useRoute();
 const SAID: Record<SessionEnd, string> = {
@@ -32,6 +34,10 @@ const waits = computed(() => outbox.items.length);
       :to="{ name: 'sign-in', query: { to: route.fullPath } }"
       >Sign in again</router-link
     >
+  </p>
+  <p v-if="minutesLeft !== null" class="ended" role="alert">
+    <strong>Nothing was done here for a while.</strong> You are signed out in {{ minutesLeft }} minute{{ minutesLeft === 1 ? '' : 's' }}.
+    <button type="button" class="link" @click="stay">Stay signed in</button>
   </p>
   <p v-if="session.view?.isDemo" class="demo" role="region" aria-label="What this workshop is">
     <strong>Sample workshop.</strong> Invented people and values; anybody can sign in as any of them. Keep no work here.

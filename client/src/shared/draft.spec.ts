@@ -50,6 +50,7 @@ class Server {
         factorDue: false,
         ended: null,
         token: 't',
+        idleMinutes: 30,
         isDemo: false,
         demo: [],
       });
@@ -101,6 +102,7 @@ describe('the open draft', () => {
       factorDue: false,
       ended: null,
       token: 't',
+      idleMinutes: 30,
       isDemo: false,
       demo: [],
     };

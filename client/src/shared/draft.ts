@@ -20,7 +20,7 @@ import {
   type ThingView,
   type Trouble,
 } from './api/client';
-import { orderOf } from './edits';
+import { orderOf, stepsOf } from './edits';
 import { newId } from './ids';
 import { useSession } from './session';
 
@@ -64,6 +64,8 @@ export const useDraft = defineStore('draft', () => {
   const sent = computed(() => items.value.filter((w) => !isRefused(w)).length);
   const waiting = computed(() => sent.value + timers.size);
   const refused = computed(() => items.value.filter((w) => isRefused(w)));
+  /** The most steps an edit on its way brings: reading many takes a while. */
+  const reading = computed(() => Math.max(0, ...items.value.filter((w) => !isRefused(w)).map((w) => stepsOf(w.edit))));
   /** Why a step's text was not taken, by step: it stays in its field, with the reason beside it. */
   const refusals = computed(
     () =>
@@ -478,6 +480,7 @@ export const useDraft = defineStore('draft', () => {
     signedOut,
     otherPerson,
     waiting,
+    reading,
     keptAt,
     order,
     stops,

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { buildsOn, wordsOf, type Waiting } from '../outbox/waiting';
 import type { Edit } from './api/client';
-import { madeBy, orderOf, textFrom } from './edits';
+import { madeBy, orderOf, stepsOf, textFrom } from './edits';
 
 const waiting = (edit: Edit): Waiting => ({
   key: 1,
@@ -57,5 +57,10 @@ describe('what an edit does to the order of steps', () => {
   it('is told in the outbox with every line that was pasted, so that none is lost where it is refused', () => {
     const { text } = wordsOf(waiting(pasted));
     for (const line of ['Clean the hub.', 'Clean the axle.', 'The server names this one.']) expect(text).toContain(line);
+  });
+
+  it('brings so many steps, also in a group', () => {
+    expect(stepsOf(pasted)).toBe(3);
+    expect(stepsOf(null)).toBe(0);
   });
 });

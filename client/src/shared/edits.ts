@@ -43,3 +43,7 @@ export function textFrom(edit: Edit | null, id: string): string | undefined {
     .flatMap((o) => ('come' in o ? o.come : []))
     .find((s) => s.id === id)?.text;
 }
+
+/** How many steps an edit brings. */
+export const stepsOf = (edit: Edit | null): number =>
+  edit?.do === 'insertSteps' ? edit.steps.length : edit?.do === 'several' ? edit.edits.reduce((sum, e) => sum + stepsOf(e), 0) : 0;

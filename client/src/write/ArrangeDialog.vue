@@ -228,8 +228,8 @@ ol > li {
 }
 
 .acts button:disabled {
-  color: var(--line-strong);
-  border-color: var(--line);
+  color: var(--ink-soft);
+  border-style: dashed;
   cursor: default;
 }
 

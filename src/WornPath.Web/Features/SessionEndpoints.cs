@@ -22,10 +22,11 @@ public static class SessionEndpoints
     /// <param name="FactorDue">True while a second factor has to be set up before anything else.</param>
     /// <param name="Ended">Why the session this browser had has ended, where somebody or something else ended it.</param>
     /// <param name="Token">Goes back in the X-CSRF-TOKEN header of every change.</param>
+    /// <param name="IdleMinutes">After how many minutes in which nothing is done a session ends.</param>
     /// <param name="IsDemo">True where the database was made as a demo.</param>
     /// <param name="Demo">The demo's people, in a demo only.</param>
     public sealed record SessionView(string? Id, string? Name, IReadOnlyList<string> Roles, bool FactorDue, SessionEnd? Ended,
-        string Token, bool IsDemo, IReadOnlyList<DemoPersonView> Demo);
+        string Token, int IdleMinutes, bool IsDemo, IReadOnlyList<DemoPersonView> Demo);
 
     /// <summary>Somebody of the sample workshop, whom a visitor of the demo can sign in as.</summary>
     public sealed record DemoPersonView(string UserName, string Name, IReadOnlyList<string> Roles, string Password);
@@ -77,6 +78,7 @@ public static class SessionEndpoints
             person.HasClaim(c => c.Type == PersonClaims.FactorDue),
             ended,
             token,
+            (int)context.RequestServices.GetRequiredService<AccessOptions>().Idle.TotalMinutes,
             demo.IsOn,
             demo.IsOn ? [.. DemoPeople.All.Select(p => new DemoPersonView(p.UserName, p.Name, p.Roles, DemoPeople.Password))] : []);
     }

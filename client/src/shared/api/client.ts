@@ -1,4 +1,5 @@
 import createClient, { type Middleware } from 'openapi-fetch';
+import { ref } from 'vue';
 import type { components, paths } from './schema';
 
 type Schemas = components['schemas'];
@@ -110,10 +111,14 @@ async function asksToConfirm(response: Response): Promise<boolean> {
   return problem?.asks === 'confirm';
 }
 
+/** When the server last answered, in milliseconds: a session counts from there. */
+export const answeredAt = ref(Date.now());
+
 /** Sends; where the server asks first who is there, asks, and sends the same again. */
 async function send(request: Request): Promise<Response> {
   const again = request.clone();
   const response = await globalThis.fetch(request);
+  answeredAt.value = Date.now();
   return confirmAgain && (await asksToConfirm(response)) && (await confirmAgain()) ? send(again) : response;
 }
 
