@@ -65,4 +65,10 @@ function toMain(): void {
     height: auto;
   }
 }
+
+@media print {
+  .skip {
+    display: none;
+  }
+}
 </style>

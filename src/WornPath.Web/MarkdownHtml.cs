@@ -1,10 +1,11 @@
 using Ganss.Xss;
 using Markdig;
+using System.Text.RegularExpressions;
 
 namespace WornPath.Web;
 
 /// <summary>Markdown as HTML that holds nothing but text and its marks: HTML in the source is shown as written, and what is left is sanitised.</summary>
-public sealed class MarkdownHtml
+public sealed partial class MarkdownHtml
 {
     private readonly MarkdownPipeline _pipeline = new MarkdownPipelineBuilder().DisableHtml().UsePipeTables().UseSoftlineBreakAsHardlineBreak().Build();
     private readonly HtmlSanitizer _sanitizer;
@@ -19,6 +20,9 @@ public sealed class MarkdownHtml
         _sanitizer = new HtmlSanitizer(options);
     }
 
-    /// <summary>The HTML of a text.</summary>
-    public string Of(string markdown) => _sanitizer.Sanitize(Markdown.ToHtml(markdown, _pipeline));
+    [GeneratedRegex(@"(?<=\d) (?=(?:N·m|Nm|lbf[·-]ft|lbf[·-]in|kN|kPa|bar|psi|mm|cm|m|in|mL|L|kg|g|min|h|°C|°F|%)(?![\p{L}\d]))", RegexOptions.CultureInvariant)]
+    private static partial Regex BeforeUnit();
+
+    /// <summary>The HTML of a text. A number and its unit stay on one line.</summary>
+    public string Of(string markdown) => _sanitizer.Sanitize(Markdown.ToHtml(BeforeUnit().Replace(markdown, "\u00A0"), _pipeline));
 }

@@ -5,6 +5,7 @@ import { useAsked } from '../shared/asked';
 import CautionPanel from '../shared/CautionPanel.vue';
 import PatternDrawing from '../shared/PatternDrawing.vue';
 import { useWalkAs } from '../shared/walkAs';
+import { holdUnits } from '../shared/units';
 import { day } from '../shared/when';
 import TroubleNote from '../shared/TroubleNote.vue';
 import ActButton from '../shared/ActButton.vue';
@@ -17,7 +18,28 @@ const { answer: sheet, trouble } = useAsked(
 );
 const paper = ref<'A4' | 'Letter'>('A4');
 
-const pageRule = computed(() => `@page { size: ${paper.value === 'A4' ? 'A4' : 'letter'}; margin: 14mm 14mm 16mm; }`);
+/** Why it is not to be worked from; empty for what is released. */
+const warns = computed(() => {
+  if (!sheet.value || !open.value) return '';
+  return sheet.value.state === 'superseded' || sheet.value.state === 'withdrawn' ? 'no longer valid' : 'not released';
+});
+/** A text in a style sheet: whatever stands in it, it is that text. */
+const cssText = (text: string): string =>
+  `"${[...text].map((c) => (/[\p{L}\p{N} .,–·]/u.test(c) ? c : `\\${c.codePointAt(0)!.toString(16)} `)).join('')}"`;
+/** What every page says: which sheet, which revision, how far it is, which page. */
+const pageRule = computed(() => {
+  const size = `size: ${paper.value === 'A4' ? 'A4' : 'letter'}; margin: 20mm 14mm 18mm;`;
+  if (!sheet.value) return `@page { ${size} }`;
+  const { number, title, letter, state } = sheet.value;
+  const box = (place: string, content: string): string => `@${place} { content: ${content}; font: 9pt sans-serif; color: #000; }`;
+  return `@page { ${size} ${[
+    box('top-left', cssText(`${number} ${title}`)),
+    box('top-right', cssText(`revision ${letter} · ${state}${warns.value && ` – ${warns.value.toUpperCase()}`}`)),
+    box('bottom-left', cssText(sheet.value.as ? `for ${sheet.value.as}` : '')),
+    box('bottom-right', '"page " counter(page) " of " counter(pages)'),
+  ].join(' ')} }`;
+});
+const names = computed(() => new Map((sheet.value?.torques ?? []).map((t) => [t.id, t.name])));
 const print = (): void => window.print();
 /** Before the name: behind it, it would read as a size. */
 const isCount = (amount: string): boolean => /^\d+$/.test(amount) && amount !== '1';
@@ -48,9 +70,10 @@ const open = computed(() => sheet.value !== null && sheet.value.state !== 'relea
         >
       </fieldset>
       <ActButton type="primary" @click="print">Print</ActButton>
-      <span v-if="open" class="quiet">Not released: every page says so.</span>
+      <span v-if="open" class="quiet">It is {{ warns }}: every page says so.</span>
     </div>
     <TroubleNote v-if="trouble" :trouble="trouble" />
+    <p v-if="open" class="across" aria-hidden="true">{{ sheet!.state.toUpperCase() }}</p>
     <article v-if="sheet" class="paper" :class="paper.toLowerCase()">
       <header>
         <div>
@@ -63,7 +86,7 @@ const open = computed(() => sheet.value !== null && sheet.value.state !== 'relea
             >Released {{ day(sheet.releasedAt, 'long') }} by {{ sheet.releasedBy }}; written by {{ sheet.author
             }}<template v-if="sheet.verifiedBy">; values read from their sources by {{ sheet.verifiedBy }}</template></template
           >
-          <template v-else>{{ sheet.state.toUpperCase() }} – NOT RELEASED. Not for use on a vehicle.</template>
+          <template v-else>{{ sheet.state.toUpperCase() }} – {{ warns.toUpperCase() }}. Not for use on a vehicle.</template>
         </p>
       </header>
       <p class="defer">The vehicle maker’s manual, local codes and licensed practice come before this sheet. Stop where they differ.</p>
@@ -98,7 +121,7 @@ const open = computed(() => sheet.value !== null && sheet.value.state !== 'relea
             <li v-for="item in list.items" :key="item.what">
               <span class="box" aria-hidden="true"></span>
               <span
-                ><template v-if="isCount(item.amount)">{{ item.amount }} × </template>{{ item.what
+                ><template v-if="isCount(item.amount)">{{ item.amount }} × </template>{{ holdUnits(item.what)
                 }}<template v-if="item.amount && !/^\d+$/.test(item.amount)">, {{ item.amount }}</template
                 ><small v-if="item.for"> {{ item.for }}</small></span
               >
@@ -113,8 +136,18 @@ const open = computed(() => sheet.value !== null && sheet.value.state !== 'relea
           <CautionPanel v-for="caution in step.cautions" :key="caution.hazard" :caution="caution" />
           <div class="line">
             <span class="number figures">{{ step.number }}</span>
-            <!-- eslint-disable-next-line vue/no-v-html -- Markdown made HTML and sanitised by the server -->
-            <div class="text" v-html="step.html"></div>
+            <div class="text">
+              <!-- eslint-disable-next-line vue/no-v-html -- Markdown made HTML and sanitised by the server -->
+              <div v-html="step.html"></div>
+              <p v-for="one in step.tightens" :key="one.joint + one.value" class="tightens">
+                <span
+                  ><span class="figures">{{ one.joint }}</span> {{ names.get(one.joint)
+                  }}<template v-if="one.pass">, pass {{ one.pass }}</template></span
+                >
+                <strong class="figures">{{ one.value || 'no value' }}</strong>
+                <span class="reading">set to <span class="blank" aria-hidden="true"></span></span>
+              </p>
+            </div>
             <span v-if="step.people && step.people > 1" class="crew">{{ step.people }} people</span>
             <span class="box" aria-hidden="true"></span>
           </div>
@@ -152,11 +185,11 @@ const open = computed(() => sheet.value !== null && sheet.value.state !== 'relea
             <tr v-for="row in sheet.torques" :key="row.id">
               <td class="figures">{{ row.id }}</td>
               <td>{{ row.count > 1 ? `${row.count} × ` : '' }}{{ row.name }}</td>
-              <td>{{ row.fastener }}</td>
+              <td>{{ holdUnits(row.fastener) }}</td>
               <td class="figures">
                 <strong class="value">{{ row.value || 'no value' }}</strong><br v-if="row.counterpart" />{{ row.counterpart }}
               </td>
-              <td>{{ row.setting }}</td>
+              <td>{{ holdUnits(row.setting) }}</td>
               <td>{{ [row.treatment, row.after, row.note].filter(Boolean).join('; ') }}</td>
               <td class="figures">{{ row.steps.join(', ') }}</td>
               <td>{{ row.source }}</td>
@@ -369,6 +402,7 @@ h2 {
 .line {
   display: flex;
   gap: 8px;
+  padding-right: 2px;
   align-items: start;
 }
 
@@ -530,10 +564,57 @@ footer {
   }
 }
 
+.tightens {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: baseline;
+  gap: 2px 14px;
+  margin: 3px 0 0;
+  padding: 2px 8px;
+  border-left: 3px solid #000;
+  background: #f2f2f2;
+}
+
+.reading {
+  margin-left: auto;
+  font-size: 12px;
+}
+
+.blank {
+  display: inline-block;
+  width: 70px;
+  border-bottom: 1px solid #000;
+}
+
+.across {
+  display: none;
+}
+
+h2 {
+  break-after: avoid;
+}
+
+tr {
+  break-inside: avoid;
+}
+
 @media print {
   .print {
     padding: 0;
     overflow: visible;
+  }
+
+  /* Stands still while the pages go by: each of them has it. */
+  .across {
+    display: block;
+    position: fixed;
+    inset: 42% 0 auto;
+    margin: 0;
+    text-align: center;
+    font: 600 100px/1 var(--heading);
+    letter-spacing: 0.06em;
+    color: rgb(0 0 0 / 12%);
+    transform: rotate(-24deg);
   }
 
   .tools {

@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { computed } from 'vue';
+import { holdUnits } from '../shared/units';
 import { useSettings } from './settings';
 
 /** A house rule at work on a sheet, as it would be with what is written now. */
 const props = defineProps<{ rule: string }>();
 const settings = useSettings();
 const example = computed(() => settings.preview?.examples.find((e) => e.rule === props.rule));
-// A number and its unit stay on one line.
-const says = computed(() => example.value?.says.replace(/(\d) (?=N·m|lbf|kN|mm|%|°|min\b|h\b)/g, '$1\u00a0'));
+const says = computed(() => holdUnits(example.value?.says ?? ''));
 </script>
 
 <template>

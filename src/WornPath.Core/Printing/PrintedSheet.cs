@@ -63,7 +63,7 @@ public sealed record PrintedSheet(
         var tightened = TightenedAt(walk, sheet.Steps.Count());
         var number = 0;
         var phases = sheet.Phases.Where(p => p.Steps.Length > 0)
-            .Select(p => new PrintedPhase(p.Name, [.. p.Steps.Select(s => new PrintedStep(++number, Passages.TextFor(s.Text, sheet.Header.Variants, walk.Combination.Options), UsualCautions.For(s, sheet, given), s.People, tightened[number - 1])).Where(s => s.Text.Length > 0)], TorqueLedger.After(walk, number - 1))).ToImmutableArray();
+            .Select(p => new PrintedPhase(p.Name, [.. p.Steps.Select(s => new PrintedStep(++number, Passages.TextFor(s.Text, sheet.Header.Variants, walk.Combination.Options), UsualCautions.For(s, sheet, given), s.People ?? s.Hands, tightened[number - 1])).Where(s => s.Text.Length > 0)], TorqueLedger.After(walk, number - 1))).ToImmutableArray();
         return new PrintedSheet(sheet.Header, Printed(Needs.Parts(walk)), ToolList.Of(walk, walk.Workshop), Printed(Needs.Consumables(walk)), phases,
             [.. sheet.Joints.Select(j => Row(j, walk))],
             [.. sheet.Joints.Where(j => j.Count >= 3 && walk.EventsOf(j.Id).Count > 0).Select(j => PatternOf(j, walk.Workshop)).OfType<PrintedPattern>()],
