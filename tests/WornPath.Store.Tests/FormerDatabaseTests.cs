@@ -1,3 +1,4 @@
+using System.Text.Json;
 using WornPath.Core.Findings;
 using WornPath.Core.Workshops;
 using System.IO.Compression;
@@ -71,6 +72,11 @@ public sealed class FormerDatabaseTests : IDisposable
         (await log.ChecksAsync(4)).ShouldNotBeEmpty();
         (await log.ChecksAsync(2)).ShouldBeEmpty();
         ValueChecks.VerifiedBy((await log.LoadAsync(4))!.Sheet, await log.ChecksAsync(4)).ShouldBe("Odo Brandt (odo)");
+
+        // The workshop as it was written then, without what it has got since.
+        var settings = await db.Workshops.OrderBy(w => w.Version).LastAsync();
+        var workshop = JsonSerializer.Deserialize<Core.Workshops.Workshop>(settings.Json, Core.Sheets.SheetJson.Options)!;
+        (workshop.Crib.IsEmpty, workshop.HandTools.IsDefault, workshop.HandTools.Length).ShouldBe((false, false, 0));
 
         // Two people of one name are told apart.
         var names = await db.Users.OrderBy(p => p.UserName).Select(p => p.DisplayName).ToListAsync();
