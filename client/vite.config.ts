@@ -24,7 +24,7 @@ function shell(): Plugin {
 
 /** The faces every page begins with are asked for with the page itself: they are there before the first text is drawn. */
 function fonts(): Plugin {
-  const first = /(next-latin-wght|mono-latin-400|barlow-condensed-latin-600)-normal-[\w-]+\.woff2$/;
+  const first = /(next-latin-wght|mono-latin-[47]00|barlow-condensed-latin-600)-normal-[\w-]+\.woff2$/;
   return {
     name: 'wornpath-fonts',
     apply: 'build',

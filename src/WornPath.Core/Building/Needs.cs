@@ -43,7 +43,7 @@ public static class Needs
         foreach (var part in walk.Written.Parts)
         {
             var needed = part.Origin != Origin.Vehicle || part.Fate == Fate.Replace;
-            var from = part.Origin switch { Origin.Kit => "kit", Origin.ToBuy => "to buy", _ => "replaces the old one" };
+            var from = part.Origin switch { Origin.Kit => "kit", Origin.ToBuy => "to buy", _ => part.IsMany ? "in place of the old ones" : "in place of the old one" };
             if (needed) yield return Item($"part:{part.Id}", ReadyGroup.Parts, part.Name, $"{part.Quantity * Sides(walk, part)}", part.Note.Length > 0 ? $"{from}; {part.Note}" : from, walk.StepsOf(part), part.LeadDays);
             if (part.Spares > 0) yield return Item($"spare:{part.Id}", ReadyGroup.Spares, $"spare {part.Name}", $"{part.Spares * Sides(walk, part)}", "easily spoilt", walk.StepsOf(part), part.LeadDays, optional: true);
         }

@@ -11,7 +11,7 @@ public class NeedsTests
 
     [Theory]
     [InlineData(false, "refit", new string[0])]
-    [InlineData(false, "replace", new[] { "part:P1 1 replaces the old one" })]
+    [InlineData(false, "replace", new[] { "part:P1 1 in place of the old one" })]
     [InlineData(false, "discard", new string[0])]
     [InlineData(true, "refit", new[] { "part:P1 1 kit" })]
     public void A_part_is_needed_where_the_old_one_does_not_go_on_again(bool kit, string fate, string[] needs) => Parts(new Written().Part("guard", kit, fate).Steps("Clean the guard.")).ShouldBe(needs);
