@@ -33,7 +33,8 @@ public class DamageTests(ITestOutputHelper output)
             Rules.Find(walk).Select(Whole).ShouldBe(Rules.All.SelectMany(r => r.Find(walk)).Select(Whole), ignoreOrder: true, $"{damage.Kind}: {damage.Where}");
         }
 
-        static string Whole(Finding f) => $"{f.Key} {f.Severity} {f.Message} {f.Fixes.Length}";
+        // What they say is made to agree with how many there are only when all have been found.
+        static string Whole(Finding f) => $"{f.Key} {f.Severity} {f.Fixes.Length}";
     }
 
     [Fact]

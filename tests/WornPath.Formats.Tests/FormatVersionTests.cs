@@ -25,7 +25,7 @@ public class FormatVersionTests
         read.Sheet.Steps.Count(s => s.Actions.Length > 0).ShouldBeGreaterThan(25);
         WalkSet.Run(read.Sheet, new Workshop()).Findings.ShouldAllBe(f => f.Severity < Severity.Stop);
         var written = JsonNode.Parse(ProcedureFileText.Write(read).Value)!;
-        ((int)written["version"]!, (int)written["sheet"]!["reader"]!).ShouldBe((10, 1));
+        ((int)written["version"]!, (int)written["sheet"]!["reader"]!).ShouldBe((SheetFormat.Newest, 1));
     }
 
     [Fact]
@@ -49,7 +49,7 @@ public class FormatVersionTests
         later.Actions.ShouldHaveSingleItem().If.ShouldBeNull();
         later.SentenceSays.ShouldNotBeNull().ShouldEndWith(", After fifty miles");
         read.Sheet.Steps.Single(s => s.Text.StartsWith("Undo the two guard bolts", StringComparison.Ordinal)).SentenceSays.ShouldBeNull();
-        ((int)JsonNode.Parse(ProcedureFileText.Write(read).Value)!["version"]!).ShouldBe(10);
+        ((int)JsonNode.Parse(ProcedureFileText.Write(read).Value)!["version"]!).ShouldBe(SheetFormat.Newest);
     }
 
     [Fact]
@@ -77,7 +77,7 @@ public class FormatVersionTests
         read.Sheet.Steps.Single(s => s.Text.StartsWith("Undo the two rail bolts", StringComparison.Ordinal)).SentenceSays.ShouldBeNull();
         // Done only under its condition, and carried without it.
         read.Sheet.Steps.Single(s => s.Text.StartsWith("Check the rail", StringComparison.Ordinal)).SentenceSays.ShouldNotBeNull();
-        ((int)JsonNode.Parse(ProcedureFileText.Write(read).Value)!["version"]!).ShouldBe(10);
+        ((int)JsonNode.Parse(ProcedureFileText.Write(read).Value)!["version"]!).ShouldBe(SheetFormat.Newest);
     }
 
     [Fact]
@@ -93,7 +93,7 @@ public class FormatVersionTests
         // What carries nothing is read.
         read.Sheet.Steps.Single(s => s.Text.StartsWith("Inner brg in drum", StringComparison.Ordinal)).Actions.Select(a => (a.Verb, a.Target)).ShouldBe([(Verb.Fit, "P5")]);
         read.Sheet.Steps.Single(s => s.Text.StartsWith("Undo the two cover bolts", StringComparison.Ordinal)).SentenceSays.ShouldBeNull();
-        ((int)JsonNode.Parse(ProcedureFileText.Write(read).Value)!["version"]!).ShouldBe(10);
+        ((int)JsonNode.Parse(ProcedureFileText.Write(read).Value)!["version"]!).ShouldBe(SheetFormat.Newest);
     }
 
     [Fact]
@@ -108,7 +108,7 @@ public class FormatVersionTests
             StringComparison.Ordinal)).SentenceSays.ShouldNotBeNull().ShouldContain("set aside P3 covers");
         read.Sheet.Steps.Single(s => s.Text.StartsWith("Set the pump on", StringComparison.Ordinal)).SentenceSays.ShouldBeNull();
         read.Sheet.Joints[0].Fastener!.ToString().ShouldBe("M8×35 8.8 bolt, 13 mm");
-        ((int)JsonNode.Parse(ProcedureFileText.Write(read).Value)!["version"]!).ShouldBe(10);
+        ((int)JsonNode.Parse(ProcedureFileText.Write(read).Value)!["version"]!).ShouldBe(SheetFormat.Newest);
     }
 
     [Fact]
@@ -142,7 +142,7 @@ public class FormatVersionTests
         read.Sheet.Joints.ShouldAllBe(j => j.Becomes == JointFate.Refit && j.SupersededBy == null);
         var written = Encoding.UTF8.GetString(ProcedureFileText.Write(read).Value);
         written.ShouldNotContain("becomes");
-        ((int)JsonNode.Parse(written)!["version"]!).ShouldBe(10);
+        ((int)JsonNode.Parse(written)!["version"]!).ShouldBe(SheetFormat.Newest);
     }
 
     // The edit as version 4 logged it, and its undo.
@@ -164,6 +164,18 @@ public class FormatVersionTests
     [Fact]
     public void What_a_later_program_wrote_is_refused_with_its_version() =>
         Should.Throw<NewerFormatException>(() => SheetFormat.Read("{}"u8, SheetFormat.Newest + 1)).Message.ShouldContain($"format version {SheetFormat.Newest + 1}");
+
+    [Theory]
+    [InlineData("front-hub-bearing.json")]
+    [InlineData("second-remote-valve.json")]
+    public void A_file_of_version_10_says_the_same_in_version_11(string file)
+    {
+        var read = ProcedureFileText.Read(File.ReadAllBytes(Path.Combine(ProcedureFileTests.Demo, file))).Value;
+        var former = JsonNode.Parse(ProcedureFileText.Write(read).Value)!;
+        former["version"] = 10;
+        var again = ProcedureFileText.Read(System.Text.Encoding.UTF8.GetBytes(former.ToJsonString())).Value;
+        ProcedureFileText.Write(again).Value.ShouldBe(ProcedureFileText.Write(read).Value);
+    }
 
     // Renaming a property or a word of an enumeration must not change what is stored: keep its name by an attribute, or raise the version and bring the old one up.
     [Fact]

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { refDebounced } from '@vueuse/core';
 import { computed, nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue';
 import { api, take, type Edit } from '../shared/api/client';
 import ActMenu from '../shared/ActMenu.vue';
@@ -36,15 +37,31 @@ const chosen = computed(() => cursor.chosen.includes(props.id));
 const inner = computed(() => (active.value ? undefined : -1));
 /** The question a finding is about stands under the step already. */
 const lines = computed(() => findings.value.filter((f) => f.rule !== 'RED001'));
+/**
+ * While a sentence is under way nothing is asked of its beginning: it would be asked about half a word. Its end, a pause or
+ * leaving the step brings what there is to ask.
+ */
+const writing = ref(false);
+const rested = refDebounced(text, 2500);
+const underWay = computed(() => writing.value && rested.value !== text.value && !/[.!?:][”")]?\s*$/.test(text.value));
+const questions = computed(() => (underWay.value ? [] : (step.value?.questions ?? [])));
 /** Words nobody understood; what is asked about says so itself. */
 const residue = computed(() => {
+  if (underWay.value) return [];
   const asked = (step.value?.questions ?? []).map((q) => q.ask.toLowerCase());
   return (step.value?.residue ?? []).filter((w) => !asked.some((a) => a.includes(w.trim().toLowerCase().slice(0, 60))));
 });
 /** Words of which nothing came and nothing is asked: that is said too, so that nobody takes them for read. */
 const wordsOnly = computed(() => {
   const read = step.value;
-  return !!read?.text.trim() && read.text === text.value && !read.chips.length && !read.questions.length && !residue.value.length;
+  return (
+    !underWay.value &&
+    !!read?.text.trim() &&
+    read.text === text.value &&
+    !read.chips.length &&
+    !read.questions.length &&
+    !residue.value.length
+  );
 });
 /** The chip whose ways to mend it stand open; null in it where something more is said, of certain words. */
 const mending = ref<{ chip: number | null; words?: string } | null>(null);
@@ -156,7 +173,7 @@ function key(event: KeyboardEvent): void {
   if (event.isComposing) return;
   if (event.altKey && /^[1-9]$/.test(event.key)) {
     // What is asked first; where nothing is, the first new name.
-    const [asked, chosen] = [step.value?.questions[0]?.answers, Number(event.key) - 1];
+    const [asked, chosen] = [questions.value[0]?.answers, Number(event.key) - 1];
     const named = step.value?.chips.findIndex((c) => c.isNew) ?? -1;
     if (asked?.[chosen]) answer(asked[chosen].edit);
     else if (!asked && named >= 0) void answerNew(named, chosen);
@@ -339,8 +356,14 @@ function clickNumber(event: MouseEvent): void {
           :placeholder="active && !offer ? 'Write what is done, such as: Remove the two caliper bolts. Or / for a block.' : ''"
           spellcheck="true"
           @input="draft.type(id, ($event.target as HTMLTextAreaElement).value)"
-          @focus="cursor.step = id"
-          @blur="draft.flush(id)"
+          @focus="
+            writing = true;
+            cursor.step = id;
+          "
+          @blur="
+            writing = false;
+            draft.flush(id);
+          "
           @keydown="key"
           @paste="paste"
         ></textarea>
@@ -420,7 +443,7 @@ function clickNumber(event: MouseEvent): void {
         Not understood: <span :title="`Nobody understood “${words}”: it is kept as it is written and changes nothing.`">{{ words }}</span>
         <button v-if="draft.canEdit" type="button" class="link" :tabindex="inner" @click.stop="mend(null, words)">say what is done</button>
       </p>
-      <div v-for="question in step?.questions ?? []" :key="question.key" class="question">
+      <div v-for="question in questions" :key="question.key" class="question">
         <span class="ask"><b aria-hidden="true">?</b> {{ question.ask }}</span>
         <span v-if="draft.canEdit" class="answers">
           <button
@@ -429,7 +452,7 @@ function clickNumber(event: MouseEvent): void {
             type="button"
             class="answer"
             :tabindex="inner"
-            :title="i < 9 && question === step?.questions[0] ? `Alt+${i + 1}` : undefined"
+            :title="i < 9 && question === questions[0] ? `Alt+${i + 1}` : undefined"
             @click="answer(choice.edit)"
           >
             {{ choice.label }}

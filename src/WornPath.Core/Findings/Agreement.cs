@@ -33,6 +33,7 @@ internal static partial class Agreement
         ["hangs"] = "hang",
         ["lies"] = "lie",
         ["stands"] = "stand",
+        ["says"] = "say",
     }.ToFrozenDictionary();
 
     private static readonly FrozenDictionary<string, string> One = Many.ToFrozenDictionary(w => w.Value, w => w.Key);

@@ -5,6 +5,7 @@ using System.Collections.Immutable;
 using System.Runtime.InteropServices;
 using WornPath.Core.Editing;
 using WornPath.Core.Findings;
+using WornPath.Core.Revisions;
 using WornPath.Core.Sheets;
 using WornPath.Core.Tightening;
 using WornPath.Core.Walking;
@@ -254,8 +255,9 @@ public static class SheetViews
 
     private static ImmutableArray<JointView> JointsOf(Draft.Walked now)
     {
-        var passes = StatedValue.PassesOf(now.Sheet);
-        return [.. now.Sheet.Joints.Select(j => Of(j, now, passes[j.Id]))];
+        // What was released before passes were read stays verified as it was.
+        var passes = now.Reviewed.State is RevisionState.Draft or RevisionState.InReview ? StatedValue.PassesOf(now.Sheet) : null;
+        return [.. now.Sheet.Joints.Select(j => Of(j, now, passes?[j.Id] ?? []))];
     }
 
     private static JointView Of(Joint joint, Draft.Walked now, IEnumerable<Core.Quantities.TorqueSpec> passes)

@@ -581,7 +581,7 @@ public partial class RuleTests
         sheet.Findings().Single().Key.ShouldBe(key);
     }
 
-    [GeneratedRegex(@"^ (?:(?<one>is|was|has|gets|does|goes|comes|takes|holds|stays|needs|weighs|carries|turns|sits|locks|bears)|(?<many>are|were|have|get|do|go|come|take|hold|stay|need|weigh|carry|turn|sit|lock|bear))\b")]
+    [GeneratedRegex(@"^ (?:(?<one>is|was|has|gets|does|goes|comes|takes|holds|stays|needs|weighs|carries|turns|sits|locks|bears|says)|(?<many>are|were|have|get|do|go|come|take|hold|stay|need|weigh|carry|turn|sit|lock|bear|say))\b")]
     private static partial Regex VerbBehind();
 
     // Each slip twice: as it is, and with one where there are several, and several where there is one.
