@@ -28,7 +28,7 @@ test.each([
 ])('%s is %s', (text, iso) => expect(readDay(text, today)).toEqual({ iso }));
 
 test.each([
-  ['3/4/2026', 'Which is the month in 3/4/2026? Write it as 3 apr or 4 mar.'],
+  ['3/4/2026', 'Which is the month in 3/4/2026? Write it as 3 Apr or 4 Mar.'],
   ['29 Feb 2027', 'There is no such day.'],
   ['31.4.', 'There is no such day.'],
   ['soon', 'No day was read.'],

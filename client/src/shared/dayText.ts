@@ -23,6 +23,8 @@ function dayOf(day: number, month: number, year: number | undefined, today: Date
   return date.getMonth() === month - 1 ? { iso: isoOf(date) } : { problem: `There is no such day. ${examples}` };
 }
 
+const named = (month: number): string => months[month - 1]!.replace(/^./, (letter) => letter.toUpperCase());
+
 const number = (text: string | undefined): number | undefined => (text === undefined ? undefined : Number(text));
 
 /** Reads a day in any of the ways people write one. Where two days could be meant, it asks. */
@@ -39,8 +41,9 @@ export function readDay(text: string, today: Date): ReadDay {
   const wanted = weekdays.indexOf(weekday?.[1] ?? '');
   if (wanted >= 0) return after(today, (wanted - today.getDay() + 6) % 7 === 6 ? 7 : (wanted - today.getDay() + 7) % 7);
 
-  const named = /^(\d{1,2})(?:st|nd|rd|th|\.)? ([a-z]{3})[a-z]*\.?,?(?: (\d{4}|\d{2}))?$/.exec(said);
-  if (named && months.includes(named[2]!)) return dayOf(Number(named[1]), months.indexOf(named[2]!) + 1, number(named[3]), today);
+  const dayFirst = /^(\d{1,2})(?:st|nd|rd|th|\.)? ([a-z]{3})[a-z]*\.?,?(?: (\d{4}|\d{2}))?$/.exec(said);
+  if (dayFirst && months.includes(dayFirst[2]!))
+    return dayOf(Number(dayFirst[1]), months.indexOf(dayFirst[2]!) + 1, number(dayFirst[3]), today);
   const american = /^([a-z]{3})[a-z]*\.? (\d{1,2})(?:st|nd|rd|th)?,?(?: (\d{4}))?$/.exec(said);
   if (american && months.includes(american[1]!))
     return dayOf(Number(american[2]), months.indexOf(american[1]!) + 1, number(american[3]), today);
@@ -51,7 +54,7 @@ export function readDay(text: string, today: Date): ReadDay {
     const [first, second] = [Number(slashed[1]), Number(slashed[2])];
     if (first <= 12 && second <= 12 && first !== second)
       return {
-        problem: `Which is the month in ${text.trim()}? Write it as ${first} ${months[second - 1]} or ${second} ${months[first - 1]}.`,
+        problem: `Which is the month in ${text.trim()}? Write it as ${first} ${named(second)} or ${second} ${named(first)}.`,
       };
     return dayOf(Math.max(first, second), Math.min(first, second), number(slashed[3]), today);
   }
