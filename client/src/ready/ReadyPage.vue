@@ -212,6 +212,7 @@ dl div {
 dd {
   margin: 0;
   font-size: 19px;
+  white-space: nowrap;
 }
 
 .dates {

@@ -20,7 +20,9 @@ const nameOf = (row: Row, i: number): string => row[props.columns[0]!.key] || `$
     <table>
       <thead>
         <tr>
-          <th v-for="column in columns" :key="column.key" scope="col" :style="{ width: column.width }">{{ column.label }}</th>
+          <th v-for="column in columns" :key="column.key" scope="col" :style="{ width: column.width, minWidth: column.width }">
+            {{ column.label }}
+          </th>
           <slot name="heads" />
           <th v-if="mayChange" scope="col" class="out"><span class="visually-hidden">Take out</span></th>
         </tr>
@@ -83,7 +85,7 @@ th {
 input,
 textarea {
   width: 100%;
-  min-width: 38px;
+  min-width: 58px;
   min-height: 30px;
   padding: 4px 3px;
   font: inherit;

@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue';
 import { api, take, type WorkshopView } from '../shared/api/client';
 import { troubleOf } from '../shared/api/trouble';
+import { day } from '../shared/when';
 import CribReach from './CribReach.vue';
 import RowsTable from './RowsTable.vue';
 import { useSettings } from './settings';
@@ -26,6 +27,11 @@ const fresh = computed<Record<string, string>>(() => ({
 }));
 const about = (row: Record<string, string>): WorkshopView['crib'][number] | undefined =>
   view.value.crib.find((w) => w.cells.name === row.name);
+
+const dueOf = (row: Record<string, string>): string => {
+  const due = about(row)?.due;
+  return due ? day(`${due}T12:00:00`) : '';
+};
 
 /** A file is read into the rows; it is kept like anything else that is written here. */
 async function readFile(event: Event): Promise<void> {
@@ -60,7 +66,7 @@ async function readFile(event: Event): Promise<void> {
     <template #cells="{ row }">
       <td class="figures quiet">{{ about(row)?.usedFrom }}</td>
       <td class="figures" :class="{ overdue: about(row)?.overdue }" :title="about(row)?.overdue">
-        {{ about(row)?.overdue ? '▲ ' : '' }}{{ about(row)?.due }}
+        {{ about(row)?.overdue ? '▲ ' : '' }}{{ dueOf(row) }}
       </td>
     </template>
     <template #empty>
