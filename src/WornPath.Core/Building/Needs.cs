@@ -43,7 +43,8 @@ public static class Needs
         foreach (var part in walk.Written.Parts)
         {
             var needed = part.Origin != Origin.Vehicle || part.Fate == Fate.Replace;
-            var from = part.Origin switch { Origin.Kit => "kit", Origin.ToBuy => "to buy", _ => part.IsMany ? "in place of the old ones" : "in place of the old one" };
+            var old = part.IsMany ? "in place of the old ones" : "in place of the old one";
+            var from = part.Origin switch { Origin.Kit => "kit", Origin.ToBuy => "to buy", _ => old };
             if (needed) yield return Item($"part:{part.Id}", ReadyGroup.Parts, part.Name, $"{part.Quantity * Sides(walk, part)}", part.Note.Length > 0 ? $"{from}; {part.Note}" : from, walk.StepsOf(part), part.LeadDays);
             if (part.Spares > 0) yield return Item($"spare:{part.Id}", ReadyGroup.Spares, $"spare {part.Name}", $"{part.Spares * Sides(walk, part)}", "easily spoilt", walk.StepsOf(part), part.LeadDays, optional: true);
         }
@@ -85,16 +86,22 @@ public static class Needs
             var inCrib = wrench && !line.Lacking && walk.Workshop.Crib.Any(w => line.What.StartsWith($"torque wrench {w.Name},", StringComparison.Ordinal));
             var set = wrench ? null : walk.Workshop.HandTools.FirstOrDefault(s => s.Has(line.What));
             var alternative = walk.Sheet.Tools.FirstOrDefault(t => t.Name.Equals(line.What, StringComparison.OrdinalIgnoreCase))?.Alternative is { Length: > 0 } other ? $"or {other}" : "";
-            yield return Item($"tool:{line.What}", ReadyGroup.Tools, line.What, "1", string.Join("; ", new[] { set?.Name ?? "", line.Note, alternative }.Where(n => n.Length > 0)), line.Steps,
-                inCrib: inCrib || set is not null);
+            var note = string.Join("; ", new[] { set?.Name ?? "", line.Note, alternative }.Where(n => n.Length > 0));
+            yield return Item($"tool:{line.What}", ReadyGroup.Tools, line.What, "1", note, line.Steps, inCrib: inCrib || set is not null);
         }
     }
 
     /// <summary>What is used up, with amounts, and the fluids that are filled.</summary>
     public static IEnumerable<ReadyItem> Consumables(Walk walk)
     {
-        foreach (var consumable in walk.Sheet.Consumables) yield return Item($"consumable:{consumable.Id}", ReadyGroup.Consumables, consumable.Name, consumable.Amount.Length > 0 ? consumable.Amount : AmountOf(walk, consumable), "",
-            [.. walk.Steps.Select((s, i) => (s, i)).Where(x => x.s.Uses.Contains(consumable.Id) || x.s.Text.Contains(consumable.Name, StringComparison.OrdinalIgnoreCase)).Select(x => x.i + 1)]);
+        foreach (var consumable in walk.Sheet.Consumables)
+        {
+            bool Names(Step step) => step.Uses.Contains(consumable.Id) || step.Text.Contains(consumable.Name, StringComparison.OrdinalIgnoreCase);
+            yield return Item($"consumable:{consumable.Id}", ReadyGroup.Consumables, consumable.Name,
+                consumable.Amount.Length > 0 ? consumable.Amount : AmountOf(walk, consumable), "",
+                [.. walk.Steps.Select((s, i) => (Step: s, Number: i + 1)).Where(x => Names(x.Step)).Select(x => x.Number)]);
+        }
+
         foreach (var group in walk.Sheet.Joints.Where(j => j.Treatment != Treatment.None && walk.EventsOf(j.Id).Count > 0).GroupBy(j => j.Treatment))
         {
             var word = EnumWord.Of(group.Key);

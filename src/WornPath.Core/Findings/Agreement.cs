@@ -44,8 +44,11 @@ internal static partial class Agreement
     [GeneratedRegex(@"\G (?<verb>\p{Ll}+)(?<own> its| their)?(?= |[.,;:])")]
     private static partial Regex Behind();
 
-    /// <summary>The message, its verbs as the things before them take them.</summary>
-    public static string Of(string message, Func<string, Thing?> find)
+    /// <summary>The finding, the verbs of its message as the things before them take them.</summary>
+    public static Finding Of(Finding finding, Func<string, Thing?> find) =>
+        Of(finding.Message, find) is var said && !ReferenceEquals(said, finding.Message) ? finding with { Message = said } : finding;
+
+    private static string Of(string message, Func<string, Thing?> find)
     {
         StringBuilder? written = null;
         var from = 0;

@@ -39,6 +39,25 @@ public static class HouseExamples
         _ => "it bears that",
     };
 
+    private static string Factor(double value) => value.ToString("0.##", CultureInfo.InvariantCulture);
+
+    private static string? Treated(Joint joint, JointJudgement judged)
+    {
+        if (judged.DryRatio is not { } ratio || joint.Torque is not { } spec) return null;
+        var stated = $"{spec} dry, with {EnumWord.Of(joint.Treatment)}";
+        return judged.IsReduced ? $"{stated}: {judged.Target} is set and printed as reduced to {Factor(ratio)} of it." : $"{stated}: {judged.Target} stays, and a finding says so.";
+    }
+
+    private static string? Cure(Joint joint, HouseRules rules) =>
+        TreatmentAdvice.For(joint, ImmutableDictionary<string, Thing>.Empty, rules) is { FullHours: { } hours, FixtureMinutes: { } minutes }
+            ? $"{EnumWord.Of(joint.Treatment)} may be moved after {minutes} min and bears its load after {hours} h." : null;
+
+    private static HouseExample? FirstDue(Workshop workshop)
+    {
+        var next = workshop.Crib.Select(w => (w.Name, Due: w.DueOn(workshop.Rules))).Where(w => w.Due is not null).OrderBy(w => w.Due).FirstOrDefault();
+        return next.Due is { } due ? new HouseExample("calibration", "", $"{next.Name} is the first that is due, on {due.ToString("d MMM yyyy", CultureInfo.InvariantCulture)}.") : null;
+    }
+
     private static IEnumerable<HouseExample> OfValues(Workshop workshop, List<Seen> all)
     {
         HouseExample? First(string rule, Func<Joint, JointJudgement, string?> says)
@@ -51,20 +70,17 @@ public static class HouseExamples
 
         IEnumerable<HouseExample?> found =
         [
-            First("target", (joint, judged) => joint.Torque is { IsRange: true } spec && judged.Target is { } target ? $"of {spec} the wrench is set to {target}." : null),
-            First("treated", (joint, judged) => judged.DryRatio is { } ratio && joint.Torque is { } spec
-                ? judged.IsReduced ? $"{spec} dry, with {EnumWord.Of(joint.Treatment)}: {judged.Target} is set and printed as reduced to {ratio.ToString("0.00", CultureInfo.InvariantCulture)} of it."
-                    : $"{spec} dry, with {EnumWord.Of(joint.Treatment)}: {judged.Target} stays, and a finding says so." : null),
-            First("nutFactors", (joint, judged) => judged is { Preload: { } load, Target: { } target }
-                ? $"{target} at K {load.NutFactor.ToString("0.##", CultureInfo.InvariantCulture)} pulls {Number(load.TargetKn)} kN, {Percent(load.Utilisation)} of its proof load." : null),
+            First("target", (joint, judged) => joint.Torque is { IsRange: true } spec && judged.Target is { } target
+                ? $"of {spec} the wrench is set to {target}." : null),
+            First("treated", Treated),
+            First("nutFactors", (_, judged) => judged is { Preload: { } load, Target: { } target }
+                ? $"{target} at K {Factor(load.NutFactor)} pulls {Number(load.TargetKn)} kN, {Percent(load.Utilisation)} of its proof load." : null),
             First("scatter", (_, judged) => judged is { Preload: { } load, Target: { } target }
                 ? $"{target} may come out at {Percent(load.Low)} to {Percent(load.High)} of its proof load: {Verdict(load.Verdict)}." : null),
-            First("passes", (joint, judged) => joint.Count > 2 && judged.Passes.Length > 1
-                ? $"{joint.Count} of them: {string.Join(", then ", judged.Passes.SkipLast(1).Select(p => p.Value.ToString()))}, then {judged.Passes[^1].Says}." : null),
-            First("shopCelsius", (joint, _) => TreatmentAdvice.For(joint, ImmutableDictionary<string, Thing>.Empty, workshop.Rules) is { FullHours: { } hours, FixtureMinutes: { } minutes }
-                ? $"{EnumWord.Of(joint.Treatment)} may be moved after {minutes} min and bears its load after {hours} h." : null),
-            workshop.Crib.Select(w => (w.Name, Due: w.DueOn(workshop.Rules))).Where(w => w.Due is not null).OrderBy(w => w.Due).FirstOrDefault() is { Due: { } due } next
-                ? new HouseExample("calibration", "", $"{next.Name} is the first that is due, on {due.ToString("d MMM yyyy", CultureInfo.InvariantCulture)}.") : null,
+            First("passes", (joint, judged) => joint.Count > 2 && judged.Passes is [.. { Length: > 0 } rising, var last]
+                ? $"{joint.Count} of them: {string.Join(", then ", rising.Select(p => p.Value.ToString()))}, then {last.Says}." : null),
+            First("shopCelsius", (joint, _) => Cure(joint, workshop.Rules)),
+            FirstDue(workshop),
         ];
         return found.OfType<HouseExample>();
     }
@@ -75,8 +91,9 @@ public static class HouseExamples
         foreach (var school in School.All)
         {
             var chosen = workshop.Rules.Chosen(school);
+            bool Touches(Seen seen) => seen.Walks.Sheet.Steps.Any(step => school.Touches.Any(t => step.Text.Contains(t, StringComparison.OrdinalIgnoreCase)));
             if (school.Touches.IsEmpty && OfFindings(workshop, all, school, chosen) is { } judged) yield return judged;
-            else if (all.FirstOrDefault(s => school.Touches.Any(t => s.Walks.Sheet.Steps.Any(step => step.Text.Contains(t, StringComparison.OrdinalIgnoreCase)))) is { } printed)
+            else if (all.FirstOrDefault(Touches) is { } printed)
                 yield return new HouseExample($"school:{school.Key}", printed.Number, $"it prints “{chosen.Practice}”");
         }
     }
@@ -86,10 +103,12 @@ public static class HouseExamples
         foreach (var seen in all)
             foreach (var other in school.Ways.Where(w => w != chosen))
             {
-                var there = WalkSet.Run(seen.Walks.Sheet, workshop with { Rules = workshop.Rules with { Schools = workshop.Rules.Schools.SetItem(school.Key, other.Word) } });
+                var rules = workshop.Rules with { Schools = workshop.Rules.Schools.SetItem(school.Key, other.Word) };
+                var there = WalkSet.Run(seen.Walks.Sheet, workshop with { Rules = rules });
                 List<string> here = [.. seen.Walks.Findings.Select(Short)], elsewise = [.. there.Findings.Select(Short)];
-                if (here.Except(elsewise).FirstOrDefault() is { } goes) return new HouseExample($"school:{school.Key}", seen.Number, $"{goes} With “{other.Word}” that is not found.");
-                if (elsewise.Except(here).FirstOrDefault() is { } comes) return new HouseExample($"school:{school.Key}", seen.Number, $"with “{other.Word}” this is found: {comes}");
+                HouseExample Says(string says) => new($"school:{school.Key}", seen.Number, says);
+                if (here.Except(elsewise).FirstOrDefault() is { } goes) return Says($"{goes} With “{other.Word}” that is not found.");
+                if (elsewise.Except(here).FirstOrDefault() is { } comes) return Says($"with “{other.Word}” this is found: {comes}");
             }
 
         return null;

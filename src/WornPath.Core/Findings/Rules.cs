@@ -196,7 +196,7 @@ public static class Rules
         for (var i = 0; i < walk.Steps.Count; i++)
             foreach (var rule in _concerned.Of(walk.Steps[i], walk.Workshop.Rules)) rule.Find(walk, i, found);
         foreach (var rule in _others) found.Add(rule.Find(walk));
-        return Sorted(OnSides.Of(walk, found.All).Select(f => Agreement.Of(f.Message, walk.Whole.Find) is var said && !ReferenceEquals(said, f.Message) ? f with { Message = said } : f)
+        return Sorted(OnSides.Of(walk, found.All).Select(f => Agreement.Of(f, walk.Whole.Find))
             .Select(f => walk.Workshop.Rules.SeverityOf(f.Rule, f.Severity) is var own && own != f.Severity ? f with { Severity = own } : f));
     }
 

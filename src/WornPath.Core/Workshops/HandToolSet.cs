@@ -50,11 +50,12 @@ public sealed partial record HandToolSet(string Name, string Holds)
     {
         var (name, holds) = (Names.Clean(set.Name), Names.Clean(set.Holds));
         if (name.Length is 0 or > 60) return new Problem("A set of hand tools has a name of up to 60 characters.", "Write where it lies, such as Trolley 1.", "set");
-        if (holds.Length is 0 or > 1000) return new Problem($"What {NumberText.Excerpt(name)} holds has 1 to 1000 characters.", "Write it with commas between: sockets 8–32 mm, screwdrivers.", "holds");
-        if (Entries(holds).FirstOrDefault(e => e.Words.IsEmpty || e.Sizes.Any(s => s.From > s.To)) is { } odd)
-            return new Problem(odd.Words.IsEmpty ? $"One entry of {NumberText.Excerpt(name)} is a size without a tool." : $"In {NumberText.Excerpt(name)} a range of sizes runs downwards.",
-                "Write each as tool and sizes: sockets 8–32 mm.", "holds");
-        return new HandToolSet(name, holds);
+        var shown = NumberText.Excerpt(name);
+        if (holds.Length is 0 or > 1000)
+            return new Problem($"What {shown} holds has 1 to 1000 characters.", "Write it with commas between: sockets 8–32 mm, screwdrivers.", "holds");
+        if (Entries(holds).FirstOrDefault(e => e.Words.IsEmpty || e.Sizes.Any(s => s.From > s.To)) is not { } odd) return new HandToolSet(name, holds);
+        var what = odd.Words.IsEmpty ? $"One entry of {shown} is a size without a tool." : $"In {shown} a range of sizes runs downwards.";
+        return new Problem(what, "Write each as tool and sizes: sockets 8–32 mm.", "holds");
     }
 
     // A comma parts two tools, or two sizes of one: what has no word belongs to the entry before it.
@@ -74,6 +75,8 @@ public sealed partial record HandToolSet(string Name, string Holds)
         if (entry.Length > 0) yield return Read(entry);
     }
 
+    private static readonly ImmutableHashSet<string> Fillers = ["or", "and", "set", "of", "a", "full", "mm", "in"];
+
     private static Entry Read(string text)
     {
         var sizes = ImmutableArray.CreateBuilder<Size>();
@@ -87,7 +90,8 @@ public sealed partial record HandToolSet(string Name, string Holds)
             sizes.Add(new Size(letter.Length > 0 ? letter : unit, from, match.Groups["to"] is { Success: true, Value: var to } ? NumberOf(to) ?? from : from));
         }
 
-        return new Entry([.. Word().Matches(SizeIn().Replace(text, " ")).Select(m => Singular(m.Value.ToLowerInvariant())).Where(w => w is not ("or" or "and" or "set" or "of" or "a" or "full" or "mm" or "in"))], sizes.ToImmutable());
+        var words = Word().Matches(SizeIn().Replace(text, " ")).Select(m => Singular(m.Value.ToLowerInvariant()));
+        return new Entry([.. words.Where(w => !Fillers.Contains(w))], sizes.ToImmutable());
     }
 
     private static string Singular(string word) => word is "pliers" or "lens" ? word : word.EndsWith("sses", StringComparison.Ordinal) ? word[..^2]
@@ -95,8 +99,7 @@ public sealed partial record HandToolSet(string Name, string Holds)
 
     private static double? NumberOf(string text)
     {
-        if (text.Split('/') is [var over, var under])
-            return double.TryParse(over, CultureInfo.InvariantCulture, out var a) && double.TryParse(under, CultureInfo.InvariantCulture, out var b) && b > 0 ? a / b : null;
-        return double.TryParse(text.Replace(',', '.'), CultureInfo.InvariantCulture, out var number) ? number : null;
+        static double? Decimal(string digits) => double.TryParse(digits.Replace(',', '.'), CultureInfo.InvariantCulture, out var number) ? number : null;
+        return text.Split('/') is [var over, var under] ? Decimal(over) / (Decimal(under) is > 0 and var parts ? parts : null) : Decimal(text);
     }
 }

@@ -60,7 +60,8 @@ public sealed record StatedValue(Joint Joint, string When, TorqueSpec Torque)
     public static ILookup<string, TorqueSpec> PassesOf(Sheet sheet) => sheet.Steps.SelectMany(s => s.Actions).Where(a => a.Target is not null)
         .SelectMany(a => PassesOf(a).Select(torque => (a.Target, torque))).ToLookup(x => x.Target!, x => x.torque);
 
-    private static ImmutableArray<TorqueSpec> PassesOf(StepAction action) => action.Passes?.Torques ?? (action is { Verb: Verb.TorquePass, Torque: { } own } ? [own] : []);
+    private static ImmutableArray<TorqueSpec> PassesOf(StepAction action) =>
+        action.Passes?.Torques ?? (action is { Verb: Verb.TorquePass, Torque: { } own } ? [own] : []);
 
     /// <summary>The values of a joint that have a source to be read in; like ones are one.</summary>
     /// <param name="joint">The joint.</param>
@@ -70,8 +71,10 @@ public sealed record StatedValue(Joint Joint, string When, TorqueSpec Torque)
         if (string.IsNullOrWhiteSpace(joint.Source)) return [];
         IEnumerable<(string When, TorqueSpec Torque)> values = joint.Variants.Select(v => (v.When, v.Torque));
         if (joint.Torque is { } own) values = values.Prepend(("", own));
-        List<StatedValue> stated = [.. values.GroupBy(v => v.Torque).Select(like => new StatedValue(joint, string.Join(", ", like.Select(v => v.When).Where(w => w.Length > 0)), like.Key))];
-        return stated.Concat(passes.Distinct().Where(p => stated.TrueForAll(v => v.Torque != p)).Select((p, i) => new StatedValue(joint, "", p) { Pass = i + 1 }));
+        static string When(IEnumerable<(string When, TorqueSpec Torque)> like) => string.Join(", ", like.Select(v => v.When).Where(w => w.Length > 0));
+        List<StatedValue> stated = [.. values.GroupBy(v => v.Torque).Select(like => new StatedValue(joint, When(like), like.Key))];
+        var others = passes.Distinct().Where(p => stated.TrueForAll(v => v.Torque != p));
+        return stated.Concat(others.Select((p, i) => new StatedValue(joint, "", p) { Pass = i + 1 }));
     }
 }
 
@@ -135,7 +138,8 @@ public static class ValueChecks
     /// <param name="isOpen">False for what is released: it may be from before passes were read a second time.</param>
     public static string VerifiedBy(Sheet sheet, ImmutableArray<ValueCheck> checks, bool isOpen = true)
     {
-        List<ValueCheck?> last = [.. StatedValue.Of(sheet).Select(v => (Value: v, Check: checks.Last(v))).Where(x => isOpen || x.Value.Pass is null || x.Check is not null).Select(x => x.Check)];
+        var read = StatedValue.Of(sheet).Select(v => (v.Pass, Check: checks.Last(v)));
+        List<ValueCheck?> last = [.. read.Where(r => isOpen || r.Pass is null || r.Check is not null).Select(r => r.Check)];
         return last.TrueForAll(c => c.Standing() == ValueStanding.Verified) ? Names(last.OfType<ValueCheck>()) : "";
     }
 

@@ -132,14 +132,16 @@ public static class WorkshopEndpoints
     private const int MostSearched = 40;
 
     // Every draft and every sheet in review, walked in the workshop as it would be; and each house rule at work on a sheet.
-    private static async Task<Results<Ok<PreviewView>, ProblemHttpResult>> PreviewAsync(SettingsForm form, bool? examples, WorkshopBook book, DraftKeeper keeper, WornPathDb db, CancellationToken cancel)
+    private static async Task<Results<Ok<PreviewView>, ProblemHttpResult>> PreviewAsync(SettingsForm form, bool? examples,
+        WorkshopBook book, DraftKeeper keeper, WornPathDb db, CancellationToken cancel)
     {
         var changes = ChangesOf(form);
         if (!changes.IsGood) return changes.Problem.ToHttp();
         var workshop = changes.Value.Aggregate((await book.NowAsync()).Workshop, (w, c) => c.Put(w));
         var touched = ImmutableArray.CreateBuilder<TouchedView>();
         var shown = new List<(string, Sheet)>();
-        foreach (var open in await db.Revisions.AsNoTracking().Where(r => r.State == RevisionState.Draft || r.State == RevisionState.InReview || r.State == RevisionState.Released)
+        RevisionState[] judged = [RevisionState.Draft, RevisionState.InReview, RevisionState.Released];
+        foreach (var open in await db.Revisions.AsNoTracking().Where(r => judged.Contains(r.State))
             .OrderBy(r => r.Procedure.Number).Select(r => new { r.Id, r.State, r.Procedure.Number, r.Procedure.Title, r.Letter }).ToListAsync(cancel))
         {
             var isExample = examples is true && shown.Count < MostSearched;
@@ -177,10 +179,13 @@ public static class WorkshopEndpoints
         }
 
         var problem = Take(form.Crib, () => CribOf(form.Crib!), "crib", w => w.Crib, (w, crib) => w with { Crib = crib })
-            ?? Take(form.HandTools, () => Each(form.HandTools!, HandToolSet.Check, s => s.Name, "Give each set its own name."), "hand tools", w => w.HandTools, (w, sets) => w with { HandTools = sets })
+            ?? Take(form.HandTools, () => Each(form.HandTools!, HandToolSet.Check, s => s.Name, "Give each set its own name."),
+                "hand tools", w => w.HandTools, (w, sets) => w with { HandTools = sets })
             ?? Take(form.Rules, () => HouseRules.Check(form.Rules!, Rules.Severities), "house rules", w => w.Rules, (w, rules) => w with { Rules = rules })
-            ?? Take(form.Blocks, () => Each(form.Blocks!, Block.Check, b => b.Name, "Give each block its own name."), "blocks", w => w.Blocks, (w, blocks) => w with { Blocks = blocks })
-            ?? Take(form.Documents, () => Each(form.Documents!, SourceDocument.Check, d => d.Name, "Write each document once, with the edition in force."), "source documents", w => w.Documents, (w, documents) => w with { Documents = documents });
+            ?? Take(form.Blocks, () => Each(form.Blocks!, Block.Check, b => b.Name, "Give each block its own name."),
+                "blocks", w => w.Blocks, (w, blocks) => w with { Blocks = blocks })
+            ?? Take(form.Documents, () => Each(form.Documents!, SourceDocument.Check, d => d.Name, "Write each document once, with the edition in force."),
+                "source documents", w => w.Documents, (w, documents) => w with { Documents = documents });
         if (problem is not null) return problem;
         return changes.ToImmutable();
     }
