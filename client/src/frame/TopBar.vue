@@ -215,6 +215,13 @@ kbd {
   padding: 0;
 }
 
+/* Beside many faces the job's name needs the room: what waits is said whole where one points at it, and in the outbox. */
+@media (1100px < width <= 1400px) {
+  .right :deep(.kept) {
+    max-width: 104px;
+  }
+}
+
 @media (width <= 1400px) {
   .bar {
     gap: 10px;
