@@ -97,10 +97,11 @@ test('the first hour: a job of thirty steps from a blank page to its release', a
   await his.click(odo.getByRole('link', { name: 'Gearbox input seal' }));
   await his.click(odo.getByRole('link', { name: 'Review' }));
   await his.click(odo.getByLabel(/^Value of J1 .* as read$/));
-  for (const [i, value] of ['35 N·m', '160–180 N·m', '25 N·m'].entries()) {
+  // The values of the joints, and those of the passes that step 23 states.
+  for (const [i, value] of ['35 N·m', '160–180 N·m', '25 N·m', '10 N·m', '18 N·m'].entries()) {
     await his.type(value);
     await his.press('Enter');
-    await expect(odo.getByText(`${i + 1} of 3 verified`)).toBeVisible();
+    await expect(odo.getByText(`${i + 1} of 5 verified`)).toBeVisible();
   }
   await his.click(odo.getByRole('button', { name: 'Release revision A' }));
   await his.click(odo.getByRole('button', { name: 'Release it', exact: true }));
