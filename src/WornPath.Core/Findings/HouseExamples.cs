@@ -16,16 +16,14 @@ public sealed record HouseExample(string Rule, string Sheet, string Says);
 /// <summary>Finds for each house rule the first of some sheets on which it does something, and says what. A rule none of them shows has no example.</summary>
 public static class HouseExamples
 {
-    private sealed record Seen(string Number, WalkSet Walks);
+    /// <summary>On how many sheets the ways of a school are walked: each way is a walk of each.</summary>
+    private const int MostWalked = 8;
 
     /// <summary>Examples for the rules of a workshop.</summary>
     /// <param name="workshop">The workshop, with the rules as they would be.</param>
-    /// <param name="sheets">Number and sheet of what may serve as an example, the likeliest first.</param>
-    public static ImmutableArray<HouseExample> Of(Workshop workshop, IEnumerable<(string Number, Sheet Sheet)> sheets)
-    {
-        List<Seen> all = [.. sheets.Select(s => new Seen(s.Number, WalkSet.Run(s.Sheet, workshop)))];
-        return [.. OfValues(workshop, all), .. OfSchools(workshop, all), .. OfWeights(all)];
-    }
+    /// <param name="sheets">Number and walks of what may serve as an example, the likeliest first, walked under whatever rules they keep.</param>
+    public static ImmutableArray<HouseExample> Of(Workshop workshop, IReadOnlyList<(string Number, WalkSet Walks)> sheets) =>
+        [.. OfValues(workshop, sheets), .. OfSchools(workshop, sheets), .. OfWeights(sheets)];
 
     private static string Number(double value) => value.ToString("0.#", CultureInfo.InvariantCulture);
 
@@ -58,13 +56,13 @@ public static class HouseExamples
         return next.Due is { } due ? new HouseExample("calibration", "", $"{next.Name} is the first that is due, on {due.ToString("d MMM yyyy", CultureInfo.InvariantCulture)}.") : null;
     }
 
-    private static IEnumerable<HouseExample> OfValues(Workshop workshop, List<Seen> all)
+    private static IEnumerable<HouseExample> OfValues(Workshop workshop, IReadOnlyList<(string Number, WalkSet Walks)> sheets)
     {
         HouseExample? First(string rule, Func<Joint, JointJudgement, string?> says)
         {
-            foreach (var seen in all)
-                foreach (var joint in seen.Walks.Sheet.Joints)
-                    if (says(joint, JointJudgement.Of(joint, workshop)) is { } said) return new HouseExample(rule, seen.Number, $"{joint.Name}: {said}");
+            foreach (var (number, walks) in sheets)
+                foreach (var joint in walks.Sheet.Joints)
+                    if (says(joint, JointJudgement.Of(joint, workshop)) is { } said) return new HouseExample(rule, number, $"{joint.Name}: {said}");
             return null;
         }
 
@@ -86,27 +84,27 @@ public static class HouseExamples
     }
 
     // What would be found besides, or no longer, the other way round; else what the sheet prints of it.
-    private static IEnumerable<HouseExample> OfSchools(Workshop workshop, List<Seen> all)
+    private static IEnumerable<HouseExample> OfSchools(Workshop workshop, IReadOnlyList<(string Number, WalkSet Walks)> sheets)
     {
+        List<(string Number, WalkSet Walks)> here = [.. sheets.Take(MostWalked).Select(s => (s.Number, WalkSet.Run(s.Walks.Sheet, workshop)))];
         foreach (var school in School.All)
         {
-            var chosen = workshop.Rules.Chosen(school);
-            bool Touches(Seen seen) => seen.Walks.Sheet.Steps.Any(step => school.Touches.Any(t => step.Text.Contains(t, StringComparison.OrdinalIgnoreCase)));
-            if (school.Touches.IsEmpty && OfFindings(workshop, all, school, chosen) is { } judged) yield return judged;
-            else if (all.FirstOrDefault(Touches) is { } printed)
-                yield return new HouseExample($"school:{school.Key}", printed.Number, $"it prints “{chosen.Practice}”");
+            bool Touches(Sheet sheet) => sheet.Steps.Any(step => school.Touches.Any(t => step.Text.Contains(t, StringComparison.OrdinalIgnoreCase)));
+            if (school.Touches.IsEmpty && OfFindings(workshop, here, school) is { } judged) yield return judged;
+            else if (sheets.FirstOrDefault(s => Touches(s.Walks.Sheet)) is { Number: { } number })
+                yield return new HouseExample($"school:{school.Key}", number, $"it prints “{workshop.Rules.Chosen(school).Practice}”");
         }
     }
 
-    private static HouseExample? OfFindings(Workshop workshop, List<Seen> all, School school, Way chosen)
+    private static HouseExample? OfFindings(Workshop workshop, List<(string Number, WalkSet Walks)> sheets, School school)
     {
-        foreach (var seen in all)
-            foreach (var other in school.Ways.Where(w => w != chosen))
+        foreach (var (number, walks) in sheets)
+            foreach (var other in school.Ways.Where(w => w != workshop.Rules.Chosen(school)))
             {
                 var rules = workshop.Rules with { Schools = workshop.Rules.Schools.SetItem(school.Key, other.Word) };
-                var there = WalkSet.Run(seen.Walks.Sheet, workshop with { Rules = rules });
-                List<string> here = [.. seen.Walks.Findings.Select(Short)], elsewise = [.. there.Findings.Select(Short)];
-                HouseExample Says(string says) => new($"school:{school.Key}", seen.Number, says);
+                var there = WalkSet.Run(walks.Sheet, workshop with { Rules = rules });
+                List<string> here = [.. walks.Findings.Select(Short)], elsewise = [.. there.Findings.Select(Short)];
+                HouseExample Says(string says) => new($"school:{school.Key}", number, says);
                 if (here.Except(elsewise).FirstOrDefault() is { } goes) return Says($"{goes} With “{other.Word}” that is not found.");
                 if (elsewise.Except(here).FirstOrDefault() is { } comes) return Says($"with “{other.Word}” this is found: {comes}");
             }
@@ -114,8 +112,9 @@ public static class HouseExamples
         return null;
     }
 
-    private static IEnumerable<HouseExample> OfWeights(List<Seen> all) => all.SelectMany(s => s.Walks.Findings.Select(f => (s.Number, Finding: f)))
-        .DistinctBy(x => x.Finding.Rule).Select(x => new HouseExample($"weigh:{x.Finding.Rule}", x.Number, Short(x.Finding)));
+    private static IEnumerable<HouseExample> OfWeights(IReadOnlyList<(string Number, WalkSet Walks)> sheets) =>
+        sheets.SelectMany(s => s.Walks.Findings.Select(f => (s.Number, Finding: f)))
+            .DistinctBy(x => x.Finding.Rule).Select(x => new HouseExample($"weigh:{x.Finding.Rule}", x.Number, Short(x.Finding)));
 
     private static string Short(Finding finding) => $"{(finding.StepNumber is { } n ? $"step {n}: " : "")}{NumberText.Excerpt(finding.Message, 160)}";
 }

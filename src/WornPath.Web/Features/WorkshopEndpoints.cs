@@ -139,7 +139,7 @@ public static class WorkshopEndpoints
         if (!changes.IsGood) return changes.Problem.ToHttp();
         var workshop = changes.Value.Aggregate((await book.NowAsync()).Workshop, (w, c) => c.Put(w));
         var touched = ImmutableArray.CreateBuilder<TouchedView>();
-        var shown = new List<(string, Sheet)>();
+        var shown = new List<(string, WalkSet)>();
         RevisionState[] judged = [RevisionState.Draft, RevisionState.InReview, RevisionState.Released];
         foreach (var open in await db.Revisions.AsNoTracking().Where(r => judged.Contains(r.State))
             .OrderBy(r => r.Procedure.Number).Select(r => new { r.Id, r.State, r.Procedure.Number, r.Procedure.Title, r.Letter }).ToListAsync(cancel))
@@ -149,7 +149,7 @@ public static class WorkshopEndpoints
             if (open.State == RevisionState.Released && !isExample) continue;
             using var lease = await keeper.LeaseAsync(open.Id);
             if (lease?.Draft is not { } draft) continue;
-            if (isExample) shown.Add((open.Number, draft.Now.Sheet));
+            if (isExample) shown.Add((open.Number, draft.Now.Walks));
             if (open.State == RevisionState.Released) continue;
             static string Short(Finding f) => $"{f.Rule}{(f.StepNumber is { } n ? $" step {n}" : "")}{(f.Thing is { } t ? $" {t}" : "")}, {EnumWord.Of(f.Severity)}";
             List<string> now = [.. draft.Now.Walks.Findings.Select(Short)], then = [.. Draft.Walked.Of(draft.Now.Sheet, draft.Now.Seq, workshop, draft.Now.Reviewed).Walks.Findings.Select(Short)];
@@ -157,7 +157,7 @@ public static class WorkshopEndpoints
             if (comes.Length + goes.Length > 0) touched.Add(new TouchedView(open.Id, open.Number, open.Title, open.Letter, comes, goes));
         }
 
-        return TypedResults.Ok(new PreviewView(touched.ToImmutable(), HouseExamples.Of(workshop, shown)));
+        return TypedResults.Ok(new PreviewView(touched.ToImmutable(), examples is true ? HouseExamples.Of(workshop, shown) : []));
     }
 
     private static Results<Ok<IEnumerable<IReadOnlyDictionary<string, string>>>, ProblemHttpResult> ReadCrib(CribText form)
