@@ -67,6 +67,10 @@ input.plain {
   width: 140px;
 }
 
+.link {
+  min-height: 26px;
+}
+
 p {
   margin: 4px 0 0;
   text-align: left;
