@@ -85,7 +85,7 @@ th {
 input,
 textarea {
   width: 100%;
-  min-width: 58px;
+  min-width: 46px;
   min-height: 30px;
   padding: 4px 3px;
   font: inherit;
