@@ -8,6 +8,7 @@ import CautionPanel from '../shared/CautionPanel.vue';
 import { useDraft } from '../shared/draft';
 import PatternDrawing from '../shared/PatternDrawing.vue';
 import TroubleNote from '../shared/TroubleNote.vue';
+import { warnOf } from '../shared/warns';
 import { useWalkAs } from '../shared/walkAs';
 import BenchColumn from '../shared/BenchColumn.vue';
 import { useCursor } from '../shared/cursor';
@@ -70,7 +71,7 @@ const cautionsOf = (number: number): string => (number === 1 ? '1 caution' : `${
     <h1 class="visually-hidden">{{ draft.revision?.title }}, step by step</h1>
     <TroubleNote v-if="trouble" :trouble="trouble" />
     <p v-if="open" class="stamp" role="note">
-      <strong>{{ sheet?.state.toUpperCase() }} – NOT RELEASED.</strong> Not for use on a vehicle.
+      <strong>{{ sheet?.state.toUpperCase() }} – {{ warnOf(sheet?.state).toUpperCase() }}.</strong> Not for use on a vehicle.
     </p>
     <p v-if="sheet && steps.length === 0" class="empty">No step is written yet.</p>
     <template v-if="sheet && step">

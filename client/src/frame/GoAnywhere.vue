@@ -58,7 +58,7 @@ function goToThing(id: string): void {
   const first = draft.thing(id)?.steps[0];
   const step = first === undefined ? undefined : draft.order[first - 1];
   if (step) goToStep(step);
-  else if (!session.isReader) to('joints')();
+  else to(session.isReader ? 'ready' : 'joints')();
 }
 
 function take(place: Place | undefined): void {

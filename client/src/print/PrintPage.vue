@@ -6,6 +6,7 @@ import CautionPanel from '../shared/CautionPanel.vue';
 import PatternDrawing from '../shared/PatternDrawing.vue';
 import { useWalkAs } from '../shared/walkAs';
 import { holdUnits } from '../shared/units';
+import { warnOf } from '../shared/warns';
 import { day } from '../shared/when';
 import TroubleNote from '../shared/TroubleNote.vue';
 import ActButton from '../shared/ActButton.vue';
@@ -18,11 +19,7 @@ const { answer: sheet, trouble } = useAsked(
 );
 const paper = ref<'A4' | 'Letter'>('A4');
 
-/** Why it is not to be worked from; empty for what is released. */
-const warns = computed(() => {
-  if (!sheet.value || !open.value) return '';
-  return sheet.value.state === 'superseded' || sheet.value.state === 'withdrawn' ? 'no longer valid' : 'not released';
-});
+const warns = computed(() => warnOf(sheet.value?.state));
 /** A text in a style sheet: whatever stands in it, it is that text. */
 const cssText = (text: string): string =>
   `"${[...text].map((c) => (/[\p{L}\p{N} .,–·]/u.test(c) ? c : `\\${c.codePointAt(0)!.toString(16)} `)).join('')}"`;

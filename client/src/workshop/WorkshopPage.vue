@@ -43,6 +43,7 @@ const look = (): void => {
 };
 
 onMounted(async () => {
+  settings.keptParts = {};
   await settings.open();
   look();
 });

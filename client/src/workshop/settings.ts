@@ -73,13 +73,15 @@ export const useSettings = defineStore('settings', () => {
   const shelf = (): string => `wornpath-settings-${session.view?.id ?? ''}`;
 
   /** Takes what the server has; what is written and not kept stays, with the version it was begun from. */
-  function show(next: WorkshopView, kept?: Part): void {
-    const before = changed.value;
+  function show(next: WorkshopView, kept?: Part, sentAs?: string): void {
+    const before = { ...changed.value };
+    // What was written on while it was being kept is still to be kept.
+    if (kept && now.value && JSON.stringify(now.value[kept]) === sentAs) delete before[kept];
     const written = writtenOf(next);
     view.value = next;
     const put = <P extends Part>(part: P): void => {
-      if (now.value && before[part] && part !== kept) written[part] = now.value[part];
-      else from.value[part] = next.version;
+      if (now.value && before[part]) written[part] = now.value[part];
+      if (!before[part] || part === kept) from.value[part] = next.version;
     };
     parts.forEach(put);
     now.value = written;
@@ -87,7 +89,6 @@ export const useSettings = defineStore('settings', () => {
 
   async function open(): Promise<void> {
     delete troubles.value.page;
-    keptParts.value = {};
     try {
       const first = now.value === null;
       show(await take(api.GET('/api/workshop')));
@@ -129,18 +130,18 @@ export const useSettings = defineStore('settings', () => {
   async function keep(part: Part): Promise<boolean> {
     delete troubles.value[part];
     busy.value = true;
+    const sentAs = JSON.stringify(now.value![part]);
     try {
-      show(await take(api.PUT('/api/workshop', { body: { version: from.value[part] ?? 0, ...formOf(part) } })), part);
-      keptParts.value[part] = true;
+      show(await take(api.PUT('/api/workshop', { body: { version: from.value[part] ?? 0, ...formOf(part) } })), part, sentAs);
+      keptParts.value[part] = !changed.value[part];
       return true;
     } catch (error) {
-      const trouble = troubleOf(error);
+      const trouble = (troubles.value[part] = troubleOf(error));
       // Somebody else wrote on the same: theirs is shown when this is put back, and written over when it is kept all the same.
       if (trouble.status === 409) {
-        show(await take(api.GET('/api/workshop')));
+        await open();
         from.value[part] = view.value!.version;
       }
-      troubles.value[part] = trouble;
       return false;
     } finally {
       busy.value = false;
@@ -179,7 +180,10 @@ export const useSettings = defineStore('settings', () => {
     now,
     () => {
       shelve();
-      for (const part of parts) if (changed.value[part]) delete keptParts.value[part];
+      for (const part of parts)
+        if (changed.value[part]) delete keptParts.value[part];
+        // Written back to what stands: nothing is wrong with it any more.
+        else delete troubles.value[part];
     },
     { deep: true },
   );

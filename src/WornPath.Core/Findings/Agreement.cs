@@ -51,20 +51,21 @@ internal static partial class Agreement
     private static string Of(string message, Func<string, Thing?> find)
     {
         StringBuilder? written = null;
-        var from = 0;
+        var (from, named) = (0, -1);
         foreach (var number in Number().EnumerateMatches(message))
         {
             var id = message[number.Index..(number.Index + number.Length - 1)];
             // A name may hold another's number: "J1 J2 bolts".
             if (number.Index < from || find(id) is not { } thing || string.CompareOrdinal(message, number.Index, thing.Label, 0, thing.Label.Length) != 0) continue;
-            var end = number.Index + thing.Label.Length;
+            // "J1 bolts and J2 nut are": several together; "it is moved, and J2 nut has" is one.
+            var several = named >= 0 && message.AsSpan(named, number.Index - named) is " and ";
+            var end = named = number.Index + thing.Label.Length;
             var behind = Behind().Match(message, end);
             if (!behind.Success) continue;
-            var isMany = thing.IsMany;
+            var isMany = several || thing.IsMany;
             var before = message.AsSpan(0, number.Index);
-            // "J1 bolts and J2 nut are": several together. "The value of J3 bolts is", "none of them": another word is spoken of.
-            if (before.EndsWith(" and ")) isMany = true;
-            else if (before.EndsWith(" of ") || before.EndsWith(" on ") || before.EndsWith(" for ")) continue;
+            // "The value of J3 bolts is": another word is spoken of.
+            if (!several && (before.EndsWith(" of ") || before.EndsWith(" on ") || before.EndsWith(" for "))) continue;
             var verb = behind.Groups["verb"];
             if (!(isMany ? Many : One).TryGetValue(verb.Value, out var other) && !(isMany ? One : Many).ContainsKey(verb.Value)) continue;
             written ??= new StringBuilder(message.Length + 8);

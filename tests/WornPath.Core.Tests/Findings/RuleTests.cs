@@ -596,8 +596,9 @@ public partial class RuleTests
                     for (var at = finding.Message.IndexOf(thing.Label, StringComparison.Ordinal); at >= 0; at = finding.Message.IndexOf(thing.Label, at + 1, StringComparison.Ordinal))
                     {
                         var verb = VerbBehind().Match(finding.Message[(at + thing.Label.Length)..]);
-                        // "J1 bolts and J2 nut are": several together.
-                        if (!verb.Success || finding.Message[..at].EndsWith("and ", StringComparison.Ordinal) || Regex.IsMatch(finding.Message[..at], " (of|on|for) $")) continue;
+                        var before = finding.Message[..at];
+                        // "J1 bolts and J2 nut are": several together. "The value of J1 bolts is": another word is spoken of.
+                        if (!verb.Success || sheet.Things.Any(t => before.EndsWith($"{t.Label} and ", StringComparison.Ordinal)) || Regex.IsMatch(before, " (of|on|for) $")) continue;
                         verb.Groups["many"].Success.ShouldBe(thing.IsMany, $"{finding.Rule}: {finding.Message}");
                     }
     }
