@@ -31,7 +31,7 @@ public static class ShelfWords
     {
         var head = await db.Revisions.Where(r => r.Id == revisionId)
             .Select(r => new { r.Procedure.Number, r.Procedure.Title, r.Procedure.Platform, Who = r.Author.DisplayName }).SingleAsync(cancel);
-        var text = Blind.Hide(TextOf(sheet)).Replace(Blind.Hidden, "…");
+        var text = Blind.Hide(TextOf(sheet), Blind.Besides(sheet)).Replace(Blind.Hidden, "…");
         await using var transaction = await db.Database.BeginTransactionAsync(cancel);
         await db.Database.ExecuteSqlAsync($"DELETE FROM ShelfWords WHERE rowid = {revisionId}", cancel);
         await db.Database.ExecuteSqlAsync($"INSERT INTO ShelfWords (rowid, Number, Title, Platform, Who, Sheet) VALUES ({revisionId}, {head.Number}, {head.Title}, {head.Platform}, {head.Who}, {text})", cancel);

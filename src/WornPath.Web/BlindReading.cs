@@ -29,7 +29,7 @@ public sealed record BlindWay(BlindWay.Kind Way)
 /// </summary>
 public sealed class BlindReading : IEndpointFilter
 {
-    private static readonly ImmutableHashSet<string> LeftOut = ["preload", "counterpart", "justification", "notes", "undo", "redo"];
+    private static readonly ImmutableHashSet<string> LeftOut = ["preload", "counterpart", "justification", "notes", "undo", "redo", "limits", "table"];
 
     /// <summary>Whether a person reads a revision blind.</summary>
     public static bool Is(Draft draft, ClaimsPrincipal me) =>
@@ -48,6 +48,6 @@ public sealed class BlindReading : IEndpointFilter
         var inner = result is INestedHttpResult nested ? nested.Result : result;
         // Who has read the last value meanwhile sees the answer whole.
         if (inner is not IValueHttpResult { Value: { } value } || inner is IStatusCodeHttpResult { StatusCode: >= 400 } || await drafts.OpenAsync(id) is not { } still || !Is(still, http.User)) return result;
-        return TypedResults.Json(Blind.Hide(JsonSerializer.SerializeToNode(value, value.GetType(), SheetJson.Options), LeftOut), SheetJson.Options);
+        return TypedResults.Json(Blind.Hide(JsonSerializer.SerializeToNode(value, value.GetType(), SheetJson.Options), LeftOut, Blind.Besides(still.Now.Sheet)), SheetJson.Options);
     }
 }

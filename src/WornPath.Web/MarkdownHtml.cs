@@ -23,6 +23,6 @@ public sealed partial class MarkdownHtml
     [GeneratedRegex(@"(?<=\d) (?=(?:N·m|Nm|lbf[·-]ft|lbf[·-]in|kN|kPa|bar|psi|mm|cm|m|in|mL|L|kg|g|min|h|°C|°F|%)(?![\p{L}\d]))", RegexOptions.CultureInvariant)]
     private static partial Regex BeforeUnit();
 
-    /// <summary>The HTML of a text. A number and its unit stay on one line.</summary>
-    public string Of(string markdown) => _sanitizer.Sanitize(Markdown.ToHtml(BeforeUnit().Replace(markdown, "\u00A0"), _pipeline));
+    /// <summary>The HTML of a text. A number and its unit stay on one line; the space between is itself there, so that values are found in it.</summary>
+    public string Of(string markdown) => _sanitizer.Sanitize(Markdown.ToHtml(BeforeUnit().Replace(markdown, "\u00A0"), _pipeline)).Replace("&nbsp;", "\u00A0", StringComparison.Ordinal);
 }

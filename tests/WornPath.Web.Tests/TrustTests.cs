@@ -115,7 +115,7 @@ public sealed class TrustTests(Workshop workshop) : IClassFixture<Workshop>
         await odo.ReadAsync(id, "J1", "24 N·m");
         (await odo.RevisionAsync(id)).May.Blind.ShouldBeTrue();
         foreach (var value in await odo.ValuesAsync(id))
-            if (value.Joint == "J2") await OkAsync(odo.PostAsync($"/api/revisions/{id}/values", new { value.Seal, read = value.When == "left" ? "63 N·m" : "61–67 N·m" }));
+            if (value.Id == "J2") await OkAsync(odo.PostAsync($"/api/revisions/{id}/values", new { value.Seal, read = value.About.EndsWith("for left", StringComparison.Ordinal) ? "63 N·m" : "61–67 N·m" }));
         (await odo.RevisionAsync(id)).Sheet.Steps.First().Text.ShouldBe("Torque the strap bolts to 24 N·m.");
         (await odo.Http.GetAsync($"/api/revisions/{id}/file")).StatusCode.ShouldBe(HttpStatusCode.OK);
     }

@@ -49,6 +49,7 @@ public sealed class ValueTests(Workshop workshop) : IClassFixture<Workshop>
         var asked = await (await odo.Http.GetAsync($"/api/revisions/{id}/values")).Content.ReadAsStringAsync();
         asked.ShouldContain("Sample strap sheet, 1st ed., p. 10");
         asked.ShouldNotContain("45 N");
+        (await (await odo.Http.GetAsync($"/api/revisions/{id}/print")).Content.ReadAsStringAsync()).ShouldNotContain("45");
 
         await marta.ReadAsync(id, "J1", "24 Nm");
         await marta.ReadAsync(id, "J2", "54 N·m");
@@ -58,7 +59,7 @@ public sealed class ValueTests(Workshop workshop) : IClassFixture<Workshop>
 
         // Read once more, and both readings stay.
         await odo.ReadAsync(id, "J2", "45 N·m");
-        var second = (await odo.ValuesAsync(id)).Single(v => v.Joint == "J2");
+        var second = (await odo.ValuesAsync(id)).Single(v => v.Id == "J2");
         second.Readings.Select(r => (r.Who, r.Read, r.Agrees)).ShouldBe([("Marta Holm (marta)", "54 N·m", false), ("Odo Brandt (odo)", "45 N·m", true)]);
         (await ines.GetAsync<ShelfEndpoints.ShelfPage>("/api/procedures?q=V-1")).Rows.Single(r => r.Number == "V-1").Stops.ShouldBe(0);
         (await odo.PostAsync($"/api/revisions/{id}/release")).StatusCode.ShouldBe(HttpStatusCode.NoContent);
@@ -98,6 +99,38 @@ public sealed class ValueTests(Workshop workshop) : IClassFixture<Workshop>
         await odo.PostAsync($"/api/revisions/{id}/return", new { text = "Once more, please." });
         (await Somebody.ProblemOf(await odo.PostAsync($"/api/revisions/{id}/values", new { seal, read = "24 N·m" }), HttpStatusCode.Conflict)).GetProperty("title").GetString()!.ShouldContain("draft");
         (await odo.ValuesAsync(id)).ShouldAllBe(v => v.Readings.IsEmpty);
+    }
+
+    [Fact]
+    public async Task Limits_and_amounts_with_a_source_are_hidden_from_who_is_to_read_them_and_wait_for_it()
+    {
+        Somebody ines = await workshop.As("ines"), odo = await workshop.As("odo");
+        var id = await ines.NewAsync("V-6", "Axle");
+        var first = (await ines.RevisionAsync(id)).Sheet.Phases!.Value[0].Steps.Single();
+        await ines.EditAsync(id, new AddFilled(ThingKind.Fluid, "axle oil", [new("capacity", "1.7 L"), new("source", "Sample axle sheet, 1st ed., p. 3")]));
+        await ines.EditAsync(id, new WriteStep(first, "", "Measure the end play: 0.05 to 0.12 mm. Fill in 1.7 L of axle oil and check its level.\nIf the play is more: stop the job."));
+        await ines.EditAsync(id, new SetField(first, "source", "", "Sample axle sheet, 1st ed., p. 4"));
+        await SendAsync(ines, id);
+        (await FoundAsync(odo, id)).ShouldBe(["SRC003 ", "SRC003 F1"], ignoreOrder: true);
+        foreach (var path in (string[])["", "/values", "/bench?step=1", "/print", "/ready"])
+        {
+            var told = await (await odo.Http.GetAsync($"/api/revisions/{id}{path}")).Content.ReadAsStringAsync();
+            foreach (var value in (string[])["1.7", "0.05", "0.12"]) told.ShouldNotContain(value, customMessage: path);
+        }
+
+        await odo.ReadAsync(id, first, "0.05–0.12 mm");
+        await odo.ReadAsync(id, "F1", "1.8 L");
+        (await FoundAsync(odo, id)).ShouldBe(["SRC004 F1"]);
+        await Somebody.ProblemOf(await odo.PostAsync($"/api/revisions/{id}/release"), HttpStatusCode.Conflict);
+        await odo.PostAsync($"/api/revisions/{id}/return", new { text = "Page 3 says 1.8 L." });
+        await ines.EditAsync(id, new SetField("F1", "capacity", "1.7 L", "1.8 L"));
+        await ines.EditAsync(id, new WriteStep(first, "Measure the end play: 0.05 to 0.12 mm. Fill in 1.7 L of axle oil and check its level.\nIf the play is more: stop the job.", "Measure the end play: 0.05 to 0.12 mm. Fill in 1.8 L of axle oil and check its level.\nIf the play is more: stop the job."));
+        await SendAsync(ines, id);
+        (await FoundAsync(odo, id)).ShouldBe(["SRC003 F1"], "the limits stand as they were read");
+        await odo.ReadAsync(id, "F1", "1800 ml");
+        (await FoundAsync(odo, id)).ShouldBeEmpty();
+        (await (await odo.PostAsync($"/api/revisions/{id}/release")).Content.ReadAsStringAsync()).ShouldBeEmpty();
+        (await (await odo.Http.GetAsync($"/api/revisions/{id}")).Content.ReadAsStringAsync()).ShouldContain("1.8 L");
     }
 
     [Fact]

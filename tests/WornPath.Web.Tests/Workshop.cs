@@ -185,12 +185,12 @@ public sealed class Somebody(HttpClient http, CookieContainer cookies, SayingAga
     public Task<List<ValueEndpoints.ValueView>> ValuesAsync(int revision) => GetAsync<List<ValueEndpoints.ValueView>>($"/api/revisions/{revision}/values");
 
     /// <summary>Reads a value of a revision, the first of a joint, as it is said to stand in its source.</summary>
-    public async Task<HttpResponseMessage> TryReadAsync(int revision, string joint, string read) =>
-        await PostAsync($"/api/revisions/{revision}/values", new { (await ValuesAsync(revision)).First(v => v.Joint == joint).Seal, read });
+    public async Task<HttpResponseMessage> TryReadAsync(int revision, string of, string read) =>
+        await PostAsync($"/api/revisions/{revision}/values", new { (await ValuesAsync(revision)).First(v => v.Id == of).Seal, read });
 
-    public async Task ReadAsync(int revision, string joint, string read)
+    public async Task ReadAsync(int revision, string of, string read)
     {
-        var answer = await TryReadAsync(revision, joint, read);
+        var answer = await TryReadAsync(revision, of, read);
         answer.StatusCode.ShouldBe(HttpStatusCode.OK, await answer.Content.ReadAsStringAsync());
     }
 

@@ -30,8 +30,6 @@ const root = ref<HTMLElement | null>(null);
 
 const mayRead = computed(() => draft.revision!.may.judge);
 const verified = computed(() => values.value?.filter((v) => v.standing === 'verified').length ?? 0);
-const about = (value: ValueView): string =>
-  [value.pass && `pass ${value.pass}`, value.fastener, value.when && `for ${value.when}`].filter(Boolean).join(' · ');
 
 async function keep(value: ValueView): Promise<void> {
   const text = (read.value[value.seal] ?? '').trim();
@@ -74,8 +72,8 @@ async function keep(value: ValueView): Promise<void> {
         <tbody>
           <tr v-for="(value, row) in values" :key="value.seal">
             <th scope="row">
-              <span class="figures id">{{ value.joint }}</span> {{ value.name }}
-              <span class="computed">{{ about(value) }}</span>
+              <span class="figures id">{{ value.tag }}</span> {{ value.name }}
+              <span class="computed">{{ value.about }}</span>
             </th>
             <td class="source">{{ value.source }}</td>
             <td class="said">
@@ -92,7 +90,7 @@ async function keep(value: ValueView): Promise<void> {
                   v-model="read[value.seal]"
                   class="plain"
                   :data-row="row"
-                  :aria-label="`Value of ${value.joint} ${value.name}${value.pass ? `, pass ${value.pass},` : ''}${value.when ? `, ${value.when},` : ''} as read`"
+                  :aria-label="`Value of ${value.tag} ${value.name}${value.about ? `, ${value.about},` : ''} as read`"
                   placeholder="as it stands there, with its unit"
                   maxlength="200"
                 />
@@ -100,7 +98,7 @@ async function keep(value: ValueView): Promise<void> {
                   v-if="value.wantsReason"
                   v-model="reasons[value.seal]"
                   class="plain why"
-                  :aria-label="`Why ${value.joint} ${value.name} is read again`"
+                  :aria-label="`Why ${value.tag} ${value.name} is read again`"
                   placeholder="why again? or leave it to somebody else"
                   maxlength="500"
                 />

@@ -162,6 +162,7 @@ export const useDraft = defineStore('draft', () => {
     dropped: [],
     residue: [],
     lost: [],
+    measures: false,
     fields: {},
   });
 

@@ -15,6 +15,7 @@ const step = (id: string, branches: { key: string; says: string }[] = []): StepV
   dropped: [],
   residue: [],
   lost: [],
+  measures: false,
   fields: {},
 });
 

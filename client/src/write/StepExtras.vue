@@ -39,6 +39,7 @@ async function drop(): Promise<void> {
     <div class="line">
       <StepField :id="id" name="minutes" hint="reckoned" mode="decimal" :longest="8" />
       <StepField :id="id" name="people" hint="as the job" mode="numeric" :longest="2" />
+      <StepField v-if="step?.measures" :id="id" name="source" hint="of the limits: document, edition, page" mode="text" :longest="300" />
       <template v-for="caution in step?.cautions ?? []" :key="caution.hazard">
         <span class="caution"
           >{{ caution.signal }}:
@@ -117,6 +118,10 @@ async function drop(): Promise<void> {
   border: 0;
   border-bottom: 1px dashed var(--line-strong);
   padding: 0 2px;
+}
+
+.line :deep(input.long) {
+  width: min(320px, 60vw);
 }
 
 .line input::placeholder {

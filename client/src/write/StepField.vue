@@ -4,8 +4,8 @@ import { useDraft } from '../shared/draft';
 import FieldRefusal from '../shared/FieldRefusal.vue';
 import { useThingField } from '../shared/keptField';
 
-/** Minutes or people of a step. */
-const props = defineProps<{ id: string; name: 'minutes' | 'people'; hint: string; mode: 'decimal' | 'numeric'; longest: number }>();
+/** Minutes or people of a step, or where its limits are taken from. */
+const props = defineProps<{ id: string; name: 'minutes' | 'people' | 'source'; hint: string; mode: 'decimal' | 'numeric' | 'text'; longest: number }>();
 const draft = useDraft();
 const why = useId();
 const { text, commit, undoTyping, refusal } = useThingField(
@@ -21,7 +21,7 @@ const { text, commit, undoTyping, refusal } = useThingField(
     >{{ name }}
     <input
       v-model="text"
-      class="figures"
+      :class="{ figures: mode !== 'text', long: mode === 'text' }"
       :placeholder="hint"
       :maxlength="longest"
       :inputmode="mode"

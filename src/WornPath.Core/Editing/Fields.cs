@@ -26,6 +26,7 @@ public static class Fields
     [
         Amount<Step>("minutes", "number of minutes", s => s.Minutes, (s, v) => s with { Minutes = v }, 0.1m, 10_000, AmountText.MinuteCount),
         new Field<Step>("people", "people", s => s.People?.ToString(CultureInfo.InvariantCulture) ?? "", (sheet, s, text) => string.IsNullOrWhiteSpace(text) ? s with { People = null } : Whole<Step>("people", "number of people", x => x.People ?? 1, (x, v) => x with { People = v }, 1, 12).Set(sheet, s, text), []),
+        Text<Step>("source", "source of its limits", s => s.Source ?? "", (s, v) => s with { Source = v.Length > 0 ? v : null }, 300),
     ];
 
     private static readonly Field<Thing> Name = new("name", "name", t => t.Name, SetName, []);
@@ -88,6 +89,7 @@ public static class Fields
             Name,
             Of<Fluid>(Text<Fluid>("capacity", "capacity", f => f.Capacity, (f, v) => f with { Capacity = v }, 60)),
             Of<Fluid>(Text<Fluid>("fillTo", "fill to", f => f.FillTo, (f, v) => f with { FillTo = v }, 200)),
+            Of<Fluid>(Text<Fluid>("source", "source of the amount", f => f.Source ?? "", (f, v) => f with { Source = v.Length > 0 ? v : null }, 300)),
             Only,
         ],
         [ThingKind.Aid] = [Name, Only],

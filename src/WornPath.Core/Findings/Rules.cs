@@ -103,6 +103,7 @@ public static class Rules
         new NoRetorque(),
         new OtherAngleSaid(),
         new SourceWithoutPage(),
+        new QuantityWithoutSource(),
         new ValueUnverified(),
         new ReadingDiffers(),
         new EditionSuperseded(),

@@ -2,10 +2,12 @@ using System.Text;
 using System.Text.Json.Nodes;
 using System.Text.RegularExpressions;
 using WornPath.Core.Quantities;
+using WornPath.Core.Sheets;
+using WornPath.Core.Workshops;
 
 namespace WornPath.Core.Revisions;
 
-/// <summary>Hides torque values from who is to read them in their sources first.</summary>
+/// <summary>Hides values from who is to read them in their sources first: every torque, and what else stands on the sheet to be read.</summary>
 public static partial class Blind
 {
     /// <summary>What stands in the place of a value.</summary>
@@ -15,9 +17,18 @@ public static partial class Blind
     [GeneratedRegex(@"\d[\d.,]*(?:\s*(?:–|-|to|±)\s*\d[\d.,]*)?\s*(?:kN|lbf|%)", RegexOptions.CultureInvariant)]
     private static partial Regex Force();
 
-    /// <summary>A text with every torque in it hidden, and what goes on from it (angle, slot, force) as well.</summary>
-    public static string Hide(string text)
+    /// <summary>What gives the amounts and limits of a sheet away that are to be read in their sources; null where it has none.</summary>
+    public static Regex? Besides(Sheet sheet)
     {
+        // A number may be held to its unit by a space that does not break.
+        List<string> spellings = [.. StatedValue.All(sheet).SelectMany(v => v.Spellings).Where(s => s.Length > 0).Distinct().OrderByDescending(s => s.Length).Select(s => Regex.Escape(s).Replace(@"\ ", @"\s"))];
+        return spellings.Count == 0 ? null : new Regex($@"(?<![\d.,])(?:{string.Join('|', spellings)})(?![\p{{L}}\d])", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant);
+    }
+
+    /// <summary>A text with every torque in it hidden, what goes on from it (angle, slot, force), and what stands on the sheet besides.</summary>
+    public static string Hide(string text, Regex? besides)
+    {
+        if (besides is not null) text = besides.Replace(text, Hidden);
         if (!text.AsSpan().ContainsAnyInRange('0', '9')) return text;
         var hidden = new StringBuilder();
         var at = 0;
@@ -30,8 +41,8 @@ public static partial class Blind
         return Force().Replace(at == 0 ? text : hidden.Append(text, at, text.Length - at).ToString(), Hidden);
     }
 
-    /// <summary>An answer with every torque in its texts hidden, and the fields of these names, whatever they hold, left out.</summary>
-    public static JsonNode? Hide(JsonNode? node, IReadOnlySet<string> leftOut)
+    /// <summary>An answer with these values in its texts hidden, and the fields of these names, whatever they hold, left out.</summary>
+    public static JsonNode? Hide(JsonNode? node, IReadOnlySet<string> leftOut, Regex? besides)
     {
         switch (node)
         {
@@ -39,16 +50,16 @@ public static partial class Blind
                 foreach (var (name, value) in fields.ToList())
                 {
                     if (leftOut.Contains(name)) fields[name] = value is JsonArray ? new JsonArray() : value is JsonValue v && v.GetValueKind() == System.Text.Json.JsonValueKind.String ? (v.GetValue<string>().Length > 0 ? Hidden : "") : null;
-                    else if (Hide(value, leftOut) is var kept && !ReferenceEquals(kept, value)) fields[name] = kept;
+                    else if (Hide(value, leftOut, besides) is var kept && !ReferenceEquals(kept, value)) fields[name] = kept;
                 }
 
                 return fields;
             case JsonArray items:
                 for (var i = 0; i < items.Count; i++)
-                    if (Hide(items[i], leftOut) is var kept && !ReferenceEquals(kept, items[i])) items[i] = kept;
+                    if (Hide(items[i], leftOut, besides) is var kept && !ReferenceEquals(kept, items[i])) items[i] = kept;
                 return items;
             case JsonValue value when value.TryGetValue<string>(out var text):
-                return Hide(text) is var shown && shown == text ? value : JsonValue.Create(shown);
+                return Hide(text, besides) is var shown && shown == text ? value : JsonValue.Create(shown);
             default:
                 return node;
         }

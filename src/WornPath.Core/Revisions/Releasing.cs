@@ -13,7 +13,7 @@ public static class Releasing
     {
         var said = ImmutableArray.CreateBuilder<string>();
         said.Add($"{Count(sheet.Steps.Count(s => s.Text.Length > 0), "step", "steps")} in {Count(sheet.Phases.Count(p => !p.Steps.IsEmpty), "phase", "phases")}.");
-        var values = StatedValue.Of(sheet).Count();
+        var values = StatedValue.All(sheet).Count();
         if (values > 0)
             said.Add(ValueChecks.VerifiedBy(sheet, checks) is { Length: > 0 } who
                 ? $"{Count(values, "value", "values")}, read from {(values == 1 ? "its source" : "their sources")} by {who}."

@@ -1,6 +1,7 @@
 using System.Globalization;
 using System.Text.Json.Serialization;
 using System.Text.RegularExpressions;
+using WornPath.Core.Quantities;
 
 namespace WornPath.Core.Sheets;
 
@@ -22,6 +23,37 @@ public sealed partial record Limits(decimal? Low, decimal? High, string Unit)
     /// <summary>The decimals the limits are written with: a value between is read no finer.</summary>
     [JsonIgnore]
     public int Decimals => Math.Max(Scale(Low), Scale(High));
+
+    // How many of its kind's common unit one of a unit is. 1 psi = 6.894757 kPa, 1 in = 25.4 mm: NIST SP 811, appendix B.8.
+    private static readonly Dictionary<string, (string Kind, double Factor)> Units = new(StringComparer.OrdinalIgnoreCase)
+    {
+        ["mm"] = ("length", 1),
+        ["cm"] = ("length", 10),
+        ["m"] = ("length", 1000),
+        ["µm"] = ("length", 0.001),
+        ["in"] = ("length", 25.4),
+        ["inch"] = ("length", 25.4),
+        ["inches"] = ("length", 25.4),
+        ["kPa"] = ("pressure", 1),
+        ["bar"] = ("pressure", 100),
+        ["MPa"] = ("pressure", 1000),
+        ["psi"] = ("pressure", 6.894757),
+        ["g"] = ("mass", 0.001),
+        ["kg"] = ("mass", 1),
+    };
+
+    /// <summary>Whether limits that were read are these, in their unit or in another of its kind (<see cref="ReadAlike.Near"/>).</summary>
+    public bool IsRead(Limits read)
+    {
+        var (own, other) = (Units.GetValueOrDefault(Unit), Units.GetValueOrDefault(read.Unit));
+        var alike = string.Equals(Unit, read.Unit, StringComparison.OrdinalIgnoreCase);
+        if (!alike && (own.Kind is null || own.Kind != other.Kind)) return false;
+        bool Near(decimal? stands, decimal? end) => stands is { } a && end is { } b ? ReadAlike.Near(a, alike ? 1 : own.Factor, b, alike ? 1 : other.Factor) : stands is null && end is null;
+        return Near(Low, read.Low) && Near(High, read.High);
+    }
+
+    /// <summary>Every limits of a text as they are written there.</summary>
+    public static IEnumerable<string> Written(string text) => Pattern().Matches(text).Select(m => m.Value.Trim());
 
     /// <summary>The first limits in a text; null where there are none.</summary>
     public static Limits? Find(string text)

@@ -1,3 +1,5 @@
+using System.Text.Json.Serialization;
+
 namespace WornPath.Core.Sheets;
 
 /// <summary>A connector, hose, cable or clip: connected or not.</summary>
@@ -20,6 +22,10 @@ public sealed record Fluid : Thing
 
     /// <summary>Where it is filled to, as written ("upper line, loader down").</summary>
     public string FillTo { get; init; } = "";
+
+    /// <summary>Where the amount was taken from: document, edition, page. Null where nobody says.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
+    public string? Source { get; init; }
 
     public override ThingKind Kind => ThingKind.Fluid;
 }

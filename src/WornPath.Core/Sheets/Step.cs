@@ -57,6 +57,10 @@ public sealed record Step : IRemembers
     /// <summary>People it takes by the author's number; null where its words or the header's number hold.</summary>
     public int? People { get; init; }
 
+    /// <summary>Where the limits it measures against were taken from: document, edition, page. Null where nobody says.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
+    public string? Source { get; init; }
+
     /// <summary>People it takes: the author's number, else what its words say, and no fewer than the job's usual.</summary>
     /// <param name="usual">The header's number.</param>
     public int Takes(int usual) => People ?? Math.Max(Hands ?? 1, usual);

@@ -75,7 +75,7 @@ public sealed class DraftLog(WornPathDb db)
         var writers = await WritersAsync(revisionId, cancel);
         var state = await db.Revisions.Where(r => r.Id == revisionId).Select(r => r.State).SingleAsync(cancel);
         var rows = await db.ValueChecks.AsNoTracking().Where(c => c.RevisionId == revisionId).OrderBy(c => c.Id).Select(c => new { c.Joint, c.Seal, c.Read, c.Agrees, c.Who, c.At, c.PersonId }).ToListAsync(cancel);
-        return ValueChecks.Standing(rows.Select(c => (new ValueCheck(c.Joint, c.Seal, TorqueText.Parse(c.Read).Value, c.Agrees, c.Who, c.At), c.PersonId)), state is RevisionState.Draft or RevisionState.InReview, writers);
+        return ValueChecks.Standing(rows.Select(c => (new ValueCheck(c.Joint, c.Seal, c.Read, c.Agrees, c.Who, c.At), c.PersonId)), state is RevisionState.Draft or RevisionState.InReview, writers);
     }
 
     /// <summary>The delta of an entry.</summary>

@@ -34,8 +34,8 @@ public sealed class DemoWorkshop(WornPathDb db, UserManager<Person> people, Proc
             var revision = await db.Revisions.AsNoTracking().SingleAsync(r => r.Id == id);
             if (sent) Must(await procedures.SendAsync(revision, author));
             // What is released was read a second time; of what is in review, the first value was.
-            foreach (var (value, i) in StatedValue.Of(read.Value.Sheet).Select((v, i) => (v, i)))
-                if (released || (sent && i == 0)) Must(await procedures.CheckAsync(revision, approver, value.Seal, value.Torque.ToString()));
+            foreach (var (value, i) in StatedValue.All(read.Value.Sheet).Select((v, i) => (v, i)))
+                if (released || (sent && i == 0)) Must(await procedures.CheckAsync(revision, approver, value.Seal, value.Stands));
             if (released) Must(await procedures.ReleaseAsync(revision, approver));
         }
 

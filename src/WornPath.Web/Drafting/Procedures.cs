@@ -94,15 +94,14 @@ public sealed class Procedures(WornPathDb db, DraftLog log, Drafts drafts, Works
     public Task<Problem?> CheckAsync(Revision revision, string personId, string seal, string read, string? reason = null) => ChangeAsync(revision, async act =>
     {
         if (LifeCycle.Judge(act.Row.State, personId, await log.WritersAsync(act.Row.Id)) is { } problem) return problem;
-        if (StatedValue.Of(act.Standing.Sheet).FirstOrDefault(v => v.Seal == seal) is not { } value) return new Problem("This value is not on the sheet any more.", "Reload to see those that are.");
-        // With its unit, as it stands there: a bare number would be read in the sheet's.
-        var torque = TorqueText.Parse(read);
-        if (!torque.IsGood) return torque.Problem.At(value.Joint.Label);
+        if (StatedValue.All(act.Standing.Sheet).FirstOrDefault(v => v.Seal == seal) is not { } value) return new Problem("This value is not on the sheet any more.", "Reload to see those that are.");
+        var held = value.Hold(read);
+        if (!held.IsGood) return held.Problem.At(value.Label);
         var last = await db.ValueChecks.Where(c => c.RevisionId == act.Row.Id && c.Seal == seal).OrderByDescending(c => c.Id).FirstOrDefaultAsync();
         var again = last is { Agrees: false } && last.PersonId == personId;
         if (LifeCycle.ReadAgain(again, reason) is { } unexplained) return unexplained;
-        if (again) await TellAsync(act.Row, ReviewEventKind.ReadAgain, personId, $"{value.Joint.Label}: {reason!.Trim()}");
-        db.ValueChecks.Add(new ValueCheckEntry { RevisionId = act.Row.Id, Joint = value.Joint.Id, Seal = seal, Read = torque.Value.ToString(), Agrees = ValueChecks.Agrees(value.Torque, torque.Value), PersonId = personId, Who = await WhoAsync(personId), At = Now });
+        if (again) await TellAsync(act.Row, ReviewEventKind.ReadAgain, personId, $"{value.Label}: {reason!.Trim()}");
+        db.ValueChecks.Add(new ValueCheckEntry { RevisionId = act.Row.Id, Joint = value.Id, Seal = seal, Read = held.Value.Read, Agrees = held.Value.Agrees, PersonId = personId, Who = await WhoAsync(personId), At = Now });
         return null;
     });
 

@@ -45,10 +45,11 @@ public sealed record TurnView(string Key, string Says);
 /// <param name="Only">The variants and sides all of it is for; empty for every vehicle, or where its sentences differ.</param>
 /// <param name="Branches">What it may turn into: how the walk names each turn, and its sign.</param>
 /// <param name="Residue">Words nobody understood.</param>
+/// <param name="Measures">True where it holds something against limits: their source is asked for.</param>
 /// <param name="Lost">Words the author said something of that does not hold any more.</param>
 public sealed record StepView(string Id, string Text, string Only, ImmutableArray<TurnView> Branches, ImmutableArray<ChipView> Chips,
     ImmutableArray<QuestionView> Questions, ImmutableArray<Caution> Cautions, ImmutableArray<DroppedCaution> Dropped,
-    ImmutableArray<string> Residue, ImmutableArray<string> Lost, IReadOnlyDictionary<string, string> Fields);
+    ImmutableArray<string> Residue, ImmutableArray<string> Lost, bool Measures, IReadOnlyDictionary<string, string> Fields);
 
 /// <summary>A phase and the order of its steps.</summary>
 public sealed record PhaseView(string Id, string Name, ImmutableArray<string> Steps);
@@ -210,7 +211,8 @@ public static class SheetViews
         step.Dropped,
         step.Residue.IsEmpty ? [] : [.. step.Residue.Select(r => r.Of(step.Text)).Where(w => w.Length > 0)],
         Mending.Lost(sheet, step),
-        step is { Minutes: null, People: null } ? NoFields : Fields.Step.ToDictionary(f => f.Name, f => f.Get(step)));
+        step.Source is not null || step.Table is not null || step.Actions.Any(a => a.Limits is not null),
+        step is { Minutes: null, People: null, Source: null } ? NoFields : Fields.Step.ToDictionary(f => f.Name, f => f.Get(step)));
 
     private static QuestionView Of(Question question, Step step, Sheet sheet) =>
         new(question.Phrase, Asking.Of(question, sheet), question.At, [.. Asking.Answers(question, step, sheet).Select(a => new AnswerView(a.Label, a.Edit))]);
@@ -256,7 +258,7 @@ public static class SheetViews
     private static ImmutableArray<JointView> JointsOf(Draft.Walked now)
     {
         // What was released before passes were read stays verified as it was.
-        var passes = now.Reviewed.State is RevisionState.Draft or RevisionState.InReview ? StatedValue.PassesOf(now.Sheet) : null;
+        var passes = now.Reviewed.State is RevisionState.Draft or RevisionState.InReview ? StatedTorque.PassesOf(now.Sheet) : null;
         return [.. now.Sheet.Joints.Select(j => Of(j, now, passes?[j.Id] ?? []))];
     }
 

@@ -17,16 +17,15 @@ public static class ValueEndpoints
 
     /// <summary>A value to be read: what it is of and where it stands, not what it is.</summary>
     /// <param name="Seal">How a reading names it.</param>
-    /// <param name="Joint">The joint's id.</param>
-    /// <param name="Name">The joint's name.</param>
-    /// <param name="Fastener">The fastener in words; empty while not known.</param>
-    /// <param name="When">The variants it is for; empty for all.</param>
-    /// <param name="Pass">The pass on the way to the final value it is of, from 1; null for the value itself.</param>
+    /// <param name="Id">Id of the joint, the fluid or the step it is of.</param>
+    /// <param name="Tag">What tells which one: "J3", "step 12".</param>
+    /// <param name="Name">The name of what it is of.</param>
+    /// <param name="About">The pass, the fastener, the variants it is for; what else is known of it.</param>
     /// <param name="Source">Where it is read.</param>
     /// <param name="Standing">How it stands.</param>
     /// <param name="Readings">What was read for it so far, oldest first; what others read is hidden while a value is still to be read.</param>
     /// <param name="WantsReason">True where the one who asks has read another value last: again with a reason only.</param>
-    public sealed record ValueView(string Seal, string Joint, string Name, string Fastener, string When, int? Pass, string Source, ValueStanding Standing, ImmutableArray<ReadingView> Readings, bool WantsReason);
+    public sealed record ValueView(string Seal, string Id, string Tag, string Name, string About, string Source, ValueStanding Standing, ImmutableArray<ReadingView> Readings, bool WantsReason);
 
     /// <summary>A value as read; with the reason for it where the same person has read another one last.</summary>
     public sealed record ReadingForm([property: Required, StringLength(64, MinimumLength = 8)] string Seal, [property: Required, MaxLength(200)] string Read, [property: MaxLength(500)] string? Reason = null);
@@ -57,7 +56,7 @@ public static class ValueEndpoints
         var mine = me.FindFirstValue(PersonClaims.DisplayName) + " (";
         return
         [
-            .. StatedValue.Of(now.Sheet).Select(v => new ValueView(v.Seal, v.Joint.Id, v.Joint.Name, v.Joint.Fastener?.ToString() ?? "", v.When, v.Pass, v.Joint.Source,
+            .. StatedValue.All(now.Sheet).Select(v => new ValueView(v.Seal, v.Id, v.Tag, v.Name, v.About, v.Source,
                 now.Reviewed.Checks.Last(v).Standing(),
                 [.. now.Reviewed.Checks.Where(c => c.Seal == v.Seal || c.Seal == v.FormerSeal).Select(c => new ReadingView(c.Who, c.At, blind && !c.Who.StartsWith(mine, StringComparison.Ordinal) ? Blind.Hidden : c.Read.ToString(), c.Agrees))],
                 now.Reviewed.Checks.Last(v) is { Agrees: false } last && last.Who.StartsWith(mine, StringComparison.Ordinal))),

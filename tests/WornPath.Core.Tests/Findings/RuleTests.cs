@@ -171,6 +171,7 @@ public partial class RuleTests
         ("SRC004", 1, () => ReadAs("25 N·m", "22 N·m")),
         ("SRC005", 1, () => new Written().Joint("cover bolts", "22 N·m", source: "Service manual, 2nd ed., p. 4").Steps("Torque the cover bolts to 22 N·m.").In(new Workshop { Documents = [new SourceDocument("manual", "1st ed."), new SourceDocument("Service manual", "3rd ed.")] })),
         ("SRC005", 2, () => new Written().Joint("cover bolts", "22 N·m", source: "Service manual, rev. C, p. 4").Joint("hub nut", "80 N·m", source: "service manual rev. B, table 3").Steps("Torque the cover bolts to 22 N·m.", "Torque the hub nut to 80 N·m.")),
+        ("SRC006", 1, () => new Written().Joint("cover bolts", "22 N·m").Steps("Measure the end play: at most 0.1 mm.", "Torque the cover bolts to 22 N·m.")),
         ("WRD004", 1, () => new Written().Part("cover").Joint("cover bolts", "22 N·m", holds: "cover").Steps("Remove the cover bolts and clean the cover.")),
         ("WRD005", 1, () => new Written().Joint("cover bolts", "22 N·m").Steps("The cover bolts are removed.")),
         ("WRD005", 1, () => new Written().Joint("cover bolts", "22 N·m").Steps("You should remove the cover bolts.")),
@@ -359,12 +360,11 @@ public partial class RuleTests
     private static Written ReadAs(params string[] readings)
     {
         var written = new Written().Joint("cover bolts", "25 N·m").Steps("Torque the cover bolts to 25 N·m.");
-        var value = StatedValue.Of(written.Sheet).Single();
-        return written.In(new Workshop
-        {
-            Checks = [.. readings.Select(r => TorqueText.Parse(r).Value).Select(read => new ValueCheck(value.Joint.Id, value.Seal, read, ValueChecks.Agrees(value.Torque, read), "Odo", default))],
-        });
+        return written.In(new Workshop { Checks = [.. readings.Select(r => Checked(StatedValue.All(written.Sheet).Single(), r))] });
     }
+
+    private static ValueCheck Checked(StatedValue value, string read) =>
+        value.Hold(read).Value is var held ? new ValueCheck(value.Id, value.Seal, held.Read, held.Agrees, "Odo", default) : null!;
 
     // What the author settled about a phrase of a step.
     private static Written Settled(Written written, int step, string phrase, string target) => written.Do(new SettleQuestion(written.Step(step).Id, phrase, target));
@@ -529,9 +529,9 @@ public partial class RuleTests
     public void A_value_for_some_variants_is_verified_on_its_own()
     {
         var written = new Written().Header("variants", "wheels: steel wheels, cast wheels").Joint("wheel nuts", "130 N·m").Set("wheel nuts", "variants", "cast wheels: 150 N·m").Steps("Torque the wheel nuts.");
-        var values = StatedValue.Of(written.Sheet).ToList();
-        values.Select(v => (v.When, v.Torque.ToString())).ShouldBe([("", "130 N·m"), ("cast wheels", "150 N·m")]);
-        written.In(new Workshop { Checks = [new ValueCheck("J1", values[0].Seal, values[0].Torque, true, "Odo", default)] });
+        var values = StatedValue.All(written.Sheet).ToList();
+        values.Select(v => (v.About, v.Stands)).ShouldBe([("", "130 N·m"), ("for cast wheels", "150 N·m")]);
+        written.In(new Workshop { Checks = [Checked(values[0], "130 N·m")] });
         written.Findings().Where(f => f.Rule == "SRC003").ShouldHaveSingleItem().For.ShouldBe("cast wheels");
     }
 
@@ -539,9 +539,9 @@ public partial class RuleTests
     public void The_passes_a_step_states_are_read_in_the_source_like_the_value_itself()
     {
         var written = new Written().Joint("head bolts", "95 N·m").Steps("Torque the head bolts to 40 N·m, then to 70 N·m, then to 95 N·m.");
-        var values = StatedValue.Of(written.Sheet).ToList();
-        values.Select(v => (v.Pass, v.Torque.ToString())).ShouldBe([(null, "95 N·m"), (1, "40 N·m"), (2, "70 N·m")]);
-        ValueCheck Read(int value, bool agrees) => new("J1", values[value].Seal, values[value].Torque, agrees, "Odo", default);
+        var values = StatedValue.All(written.Sheet).ToList();
+        values.Select(v => (v.About, v.Stands)).ShouldBe([("", "95 N·m"), ("pass 1", "40 N·m"), ("pass 2", "70 N·m")]);
+        ValueCheck Read(int value, bool agrees) => Checked(values[value], agrees ? values[value].Stands : "7 N·m");
         written.In(new Workshop { Checks = [Read(0, true), Read(1, true)] });
         written.Findings().Single(f => f.Rule == "SRC003").Message.ShouldContain("in pass 2");
         written.In(new Workshop { Checks = [Read(0, true), Read(1, true), Read(2, false)] });
@@ -551,6 +551,27 @@ public partial class RuleTests
         // What was released before passes were read is verified as it was.
         ValueChecks.VerifiedBy(written.Sheet, [Read(0, true)]).ShouldBe("");
         ValueChecks.VerifiedBy(written.Sheet, [Read(0, true)], isOpen: false).ShouldBe("Odo");
+    }
+
+    [Fact]
+    public void Limits_and_amounts_that_have_a_source_are_read_there_a_second_time()
+    {
+        var written = Gearbox("Drain the gear oil.", "Measure the backlash: 0.05 to 0.10 mm.", "Fill in 6.5 L of gear oil.").Set("drain plug", "source", "").Set("fill plug", "source", "");
+        written.Findings().Where(f => f.Rule == "SRC006").Select(f => (f.Thing, f.StepNumber)).ShouldBe([("F1", null), (null, 2)]);
+        written.Set("gear oil", "source", "manual p. 8").Do(new SetField(written.Step(2).Id, "source", "", "manual p. 9"));
+        var values = StatedValue.All(written.Sheet).ToList();
+        values.Select(v => (v.Label, v.Stands, v.Source)).ShouldBe([("F1 gear oil", "6.5 L", "manual p. 8"), ("step 2, backlash", "0.05–0.10 mm", "manual p. 9")]);
+        written.At("SRC006").ShouldBeEmpty();
+        written.In(new Workshop { Checks = [] });
+        written.Findings().Where(f => f.Rule == "SRC003").Select(f => f.StepNumber).ShouldBe([2, 3], ignoreOrder: true);
+        written.In(new Workshop { Checks = [Checked(values[0], "6500 ml"), Checked(values[1], "0.05 to 0.15 mm")] });
+        written.At("SRC003").ShouldBeEmpty();
+        written.Findings().Single(f => f.Rule == "SRC004").Message.ShouldContain("Odo reads 0.05–0.15 mm for step 2, backlash");
+        // A step that moves keeps its readings; other limits have none.
+        written.Do(new InsertStep("s0", "h1", null, ""));
+        written.At("SRC004").Length.ShouldBe(1);
+        written.Do(new WriteStep(written.Step(3).Id, "Measure the backlash: 0.05 to 0.10 mm.", "Measure the backlash: 0.05 to 0.15 mm."));
+        written.Findings().Where(f => f.Rule == "SRC003").Select(f => f.StepNumber).ShouldBe([3]);
     }
 
     [Theory]

@@ -45,7 +45,7 @@ public class LifeCycleTests
     {
         var sheet = new Written().Joint("plug", "35 N·m", source: "MD-12 p. 4").Steps("Torque the plug to 35 N·m.", "Clean the face.").Sheet;
         var waived = Stop with { Severity = Severity.Warn, Title = "No pattern", Waiver = new Waiver(1, "k", "", "Marta", default, "It is meant so.") };
-        var check = new ValueCheck("J1", StatedValue.Of(sheet).Single().Seal, StatedValue.Of(sheet).Single().Torque, true, "Odo", default);
+        var check = new ValueCheck("J1", StatedValue.All(sheet).Single().Seal, StatedValue.All(sheet).Single().Stands, true, "Odo", default);
         Releasing.Of(sheet, [waived, Stop with { Severity = Severity.Hint }], [check]).ShouldBe(
             ["2 steps in 1 phase.", "1 value, read from its source by Odo.", "A warning stands at step 4: No pattern. Marta: “It is meant so.”", "1 hint left as it is."]);
         Releasing.Of(sheet, [], []).ShouldBe(["2 steps in 1 phase.", "1 value, not all read from where they are taken."]);

@@ -1,6 +1,5 @@
 using WornPath.Core.Workshops;
 using System.Globalization;
-using System.Text.RegularExpressions;
 using WornPath.Core.Quantities;
 using WornPath.Core.Sheets;
 using WornPath.Core.Walking;
@@ -8,33 +7,9 @@ using WornPath.Core.Walking;
 namespace WornPath.Core.Findings.Catalogue;
 
 /// <summary>FLO005: a step fills in another amount than the fluid's capacity.</summary>
-public sealed partial class OtherAmount : Rule
+public sealed class OtherAmount : Rule
 {
     public override RuleInfo Info { get; } = new("FLO005", Severity.Warn, "Another amount than the capacity");
-
-    // Litres in a unit. A US quart and gallon: NIST SP 811, table B.8.
-    private static readonly Dictionary<string, double> Litres = new(StringComparer.OrdinalIgnoreCase)
-    {
-        ["l"] = 1,
-        ["litre"] = 1,
-        ["litres"] = 1,
-        ["liter"] = 1,
-        ["liters"] = 1,
-        ["ml"] = 0.001,
-        ["cc"] = 0.001,
-        ["dl"] = 0.1,
-        ["qt"] = 0.946353,
-        ["quart"] = 0.946353,
-        ["quarts"] = 0.946353,
-        ["gal"] = 3.785412,
-        ["gallon"] = 3.785412,
-        ["gallons"] = 3.785412,
-        ["pint"] = 0.473176,
-        ["pints"] = 0.473176,
-    };
-
-    [GeneratedRegex(@"(?<n>\d+(?:[.,]\d+)?|\b(?:half\s+an?|" + NumberWords.Pattern + @"|an?))(?<half>\s+and\s+a\s+half)?\s*(?<u>l|litres?|liters?|ml|cc|dl|qt|quarts?|gal|gallons?|pints?)\b", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
-    private static partial Regex Amount();
 
     public override IEnumerable<Finding> Find(Walk walk)
     {
@@ -58,13 +33,5 @@ public sealed partial class OtherAmount : Rule
         }
     }
 
-    private static double? LitresIn(string text)
-    {
-        if (Amount().Match(text) is not { Success: true } match) return null;
-        var words = match.Groups["n"].Value;
-        decimal? number = NumberText.Parse(words) is { IsGood: true } figures ? figures.Value : words.StartsWith("half", StringComparison.OrdinalIgnoreCase)
-            ? 0.5m
-            : NumberWords.InWords(words);
-        return number is null ? null : (double)(number.Value + (match.Groups["half"].Success ? 0.5m : 0)) * Litres[match.Groups["u"].Value];
-    }
+    private static double? LitresIn(string text) => VolumeText.Find(text)?.Litres;
 }

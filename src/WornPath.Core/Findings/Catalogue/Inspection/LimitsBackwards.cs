@@ -16,7 +16,6 @@ public sealed class LimitsBackwards : StepRule
         foreach (var action in walk.Steps[stepIndex].Actions)
             if (action.Limits is { Backwards: true } limits)
                 found.Add(At(walk.Steps[stepIndex], stepIndex, action.Target is { } id ? walk.Things.GetValueOrDefault(id) : null,
-                    $"The limits run from {limits.High} down to {limits.Low}{(limits.Unit.Length > 0 ? " " + limits.Unit : "")}. "
-                    + "One of the two is wrong, or they stand the wrong way round."));
+                    $"Of the limits {limits} the higher stands first. One of the two is wrong, or they stand the wrong way round."));
     }
 }

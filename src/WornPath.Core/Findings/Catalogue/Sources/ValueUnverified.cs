@@ -1,25 +1,25 @@
-using WornPath.Core.Workshops;
-using WornPath.Core.Sheets;
 using WornPath.Core.Walking;
+using WornPath.Core.Workshops;
 
 namespace WornPath.Core.Findings.Catalogue;
 
 /// <summary>SRC003: a sheet in review with a value that nobody but its author has read from the source.</summary>
-public sealed class ValueUnverified : ThingRule<Joint>
+public sealed class ValueUnverified : SecondReading
 {
     /// <summary>The rule's id.</summary>
     public const string Id = "SRC003";
 
     public override RuleInfo Info { get; } = new(Id, Severity.Stop, "Value unverified");
 
-    protected internal override void Find(Walk walk, Joint joint, Found found)
-    {
-        if (walk.Workshop.Checks is not { } checks || joint.Torque is null) return;
-        if (StatedOn(walk, joint).FirstOrDefault(v => checks.Last(v).Standing() == ValueStanding.Unverified) is { } value)
-            found.Add(AtTorque(walk, joint, $"Nobody but its author has read the value of {joint.Label}{(value.Pass is { } pass ? $" in pass {pass}" : "")} from “{joint.Source}”. A reviewer reads it there and writes it under Review, without looking here."));
-    }
+    protected override string? Says(StatedValue value, ValueCheck? last) => last is null
+        ? $"Nobody but its author has read {What(value)} of {value.Label} from “{value.Source}”. A reviewer reads it there and writes it under Review, without looking here."
+        : null;
 
-    /// <summary>The values of a joint on a walk: its own there, and those of the passes its steps state.</summary>
-    internal static IEnumerable<StatedValue> StatedOn(Walk walk, Joint joint) =>
-        StatedValue.Of(joint with { Variants = [] }, walk.EventsOf(joint.Id).Where(e => e.Action is { Verb: Verb.TorquePass, Torque: not null }).Select(e => e.Action.Torque!));
+    private static string What(StatedValue value) => value switch
+    {
+        StatedAmount => "the amount",
+        StatedLimits => "the limits",
+        StatedTorque { Pass: { } pass } => $"the value in pass {pass}",
+        _ => "the value",
+    };
 }
