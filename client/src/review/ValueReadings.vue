@@ -91,7 +91,7 @@ async function keep(value: ValueView): Promise<void> {
                   class="plain"
                   :data-row="row"
                   :aria-label="`Value of ${value.tag} ${value.name}${value.about ? `, ${value.about},` : ''} as read`"
-                  placeholder="as it stands there, with its unit"
+                  placeholder="with its unit"
                   maxlength="200"
                 />
                 <input

@@ -5,7 +5,13 @@ import FieldRefusal from '../shared/FieldRefusal.vue';
 import { useThingField } from '../shared/keptField';
 
 /** Minutes or people of a step, or where its limits are taken from. */
-const props = defineProps<{ id: string; name: 'minutes' | 'people' | 'source'; hint: string; mode: 'decimal' | 'numeric' | 'text'; longest: number }>();
+const props = defineProps<{
+  id: string;
+  name: 'minutes' | 'people' | 'source';
+  hint: string;
+  mode: 'decimal' | 'numeric' | 'text';
+  longest: number;
+}>();
 const draft = useDraft();
 const why = useId();
 const { text, commit, undoTyping, refusal } = useThingField(

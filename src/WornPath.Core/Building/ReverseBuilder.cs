@@ -144,7 +144,7 @@ public sealed class ReverseBuilder
         // The longest cure of what was tightened: said once, at the end.
         var added = _walk.Sheet.Joints.Where(j => _started.Contains(j.Id) && !_kept.Contains(j.Id)).ToList();
         var cure = added.Select(j => (Joint: j, Hours: TreatmentAdvice.For(j, _walk.Things, _walk.Workshop.Rules).FullHours ?? 0)).OrderByDescending(c => c.Hours).FirstOrDefault();
-        if (cure.Hours > 0 && !IsSaidLater("cure")) _steps.Add($"Let the {TighteningSentence.TreatmentWords(cure.Joint)} cure {cure.Hours} hours before the vehicle is used.");
+        if (cure.Hours > 0 && !IsSaidLater("cure")) _steps.Add($"Let the {TighteningSentence.TreatmentWords(cure.Joint)} cure {cure.Hours} {(cure.Hours == 1 ? "hour" : "hours")} before the vehicle is used.");
         if (_walk.Sheet.Parts.Any(p => _fitted.Contains(p.Id) && Natures.Is(p, Trait.Aligns)) && !IsSaidLater("alignment"))
             _steps.Add(TighteningSentence.CheckAlignment);
         if (Then(Walk.Vehicle).Vehicle.PedalSoft && !_walk.Doing(Verb.PumpBrakes).Any(e => e.StepIndex > _last)) _steps.Add("Pump the brake pedal until it is firm.");
@@ -288,7 +288,7 @@ public sealed class ReverseBuilder
                 Finish(joint, sentences);
                 break;
             case Verb.RemovePin when !now.PinIn && !HoldsOnlyWhatStaysOff(joint) && !Waits(joint) && _pinned.Add(joint.Id):
-                sentences.Add($"Insert a new cotter pin in the {joint.Name}.");
+                sentences.Add(TighteningSentence.Pin(joint));
                 break;
         }
     }
@@ -340,13 +340,13 @@ public sealed class ReverseBuilder
     private string TightenAndPin(Joint joint)
     {
         var text = Tighten(joint);
-        return joint.Locking == Locking.CotterPin && !Then(joint.Id).Joint.PinIn && _pinned.Add(joint.Id) ? $"{text} Insert a new cotter pin in the {joint.Name}." : text;
+        return joint.Locking == Locking.CotterPin && !Then(joint.Id).Joint.PinIn && _pinned.Add(joint.Id) ? $"{text} {TighteningSentence.Pin(joint)}" : text;
     }
 
     private string Tighten(Joint joint)
     {
         var text = joint.Untorqued is null && DoneAt.Of(_walk, joint) == JointStage.Snug ? $"Snug the {joint.Name}." : TighteningSentence.Of(joint);
-        if (joint.Locking == Locking.CotterPin && Then(joint.Id).Joint is { PinIn: false, WasOut: false } && _pinned.Add(joint.Id)) text += $" Insert a new cotter pin in the {joint.Name}.";
+        if (joint.Locking == Locking.CotterPin && Then(joint.Id).Joint is { PinIn: false, WasOut: false } && _pinned.Add(joint.Id)) text += $" {TighteningSentence.Pin(joint)}";
         if (joint.Locking == Locking.Stake) text += $" Stake the {joint.Name}.";
         if (joint.HasTabOrWire) text += $" {TighteningSentence.Lock(joint)}";
         if (joint.Mark) text += $" Mark the {joint.Name}.";
@@ -416,7 +416,7 @@ public sealed class ReverseBuilder
         _started.Add(joint.Id);
         Start(joint, sentences);
         Finish(joint, sentences);
-        if (joint.Locking == Locking.CotterPin && !Waits(joint) && _pinned.Add(joint.Id)) sentences.Add($"Insert a new cotter pin in the {joint.Name}.");
+        if (joint.Locking == Locking.CotterPin && !Waits(joint) && _pinned.Add(joint.Id)) sentences.Add(TighteningSentence.Pin(joint));
         TightenThoseReady(sentences);
     }
 }

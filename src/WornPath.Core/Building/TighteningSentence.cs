@@ -31,7 +31,10 @@ public static class TighteningSentence
     public const string CheckAlignment = "Have the wheel alignment checked.";
 
     /// <summary>Locks it with what its specification names.</summary>
-    public static string Lock(Joint joint) => $"Lock the {joint.Name} with {(joint.Locking == Locking.Wire ? "new locking wire" : "a new lock plate")}.";
+    public static string Lock(Joint joint) => $"Lock the {joint.Name} with {(joint.Locking == Locking.Wire ? "new locking wire" : joint.Or("a new lock plate", "new lock plates"))}.";
+
+    /// <summary>A pin goes into it: a new one for each.</summary>
+    public static string Pin(Joint joint) => $"Insert {joint.Or("a new cotter pin", "new cotter pins")} in the {joint.Name}.";
 
     /// <summary>Puts the joint's treatment on.</summary>
     public static string Apply(Joint joint) => $"Apply {TreatmentWords(joint)} to the {joint.Name}.";

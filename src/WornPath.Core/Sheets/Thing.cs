@@ -65,7 +65,22 @@ public abstract record Thing : IRemembers
 
     /// <summary>"Are" or "is", as its label takes it.</summary>
     [JsonIgnore]
-    public string Are => IsMany ? "are" : "is";
+    public string Are => Or("is", "are");
+
+    /// <summary>"They" or "it", as a sentence goes on with it.</summary>
+    [JsonIgnore]
+    public string It => Or("it", "they");
+
+    /// <summary>"Them" or "it".</summary>
+    [JsonIgnore]
+    public string Them => Or("it", "them");
+
+    /// <summary>"Their" or "its".</summary>
+    [JsonIgnore]
+    public string Its => Or("its", "their");
+
+    /// <summary>The word for one of it, or the one for several.</summary>
+    public string Or(string one, string many) => IsMany ? many : one;
 
     /// <summary>Ids of the parts it has to do with: what covers it, what it sits on, what it holds.</summary>
     [JsonIgnore]

@@ -624,6 +624,38 @@ public partial class RuleTests
                     }
     }
 
+    // What "it" is in these is something else than the thing: the vehicle, the compound, an old race, what is to be done.
+    private static readonly HashSet<string> OfAnother = ["HAZ007", "HAZ008", "FIT005", "TRQ005", "TRQ009", "TRQ016", "TRQ025", "THR004", "THR006", "THR007", "THR008", "THR009", "THR011", "THR013", "TOO001", "TOO003",
+        "CLO004", "CLO012", "ORD012", "ORD018", "PRT004", "SRC001", "SRC002", "SRC003", "SRC004", "SRC005", "AGR006", "CLO010", "CLO011", "HAZ009", "HAZ016", "HAZ018", "HAZ021", "TRQ001", "TRQ003", "TRQ007", "TRQ015",
+        "TRQ019", "TRQ023", "TRQ026", "THR001", "THR010", "PRT003", "INS006"];
+
+    /// <summary>A message about several says "they", where it says "it" of one; each begins as a sentence does, and none ends twice.</summary>
+    [Theory]
+    [MemberData(nameof(Numbers))]
+    public void What_is_said_goes_on_as_it_began(int number)
+    {
+        var (rule, _, make) = Slips[number];
+        var slip = make();
+        List<Finding> Said(Sheet sheet) => [.. WalkSet.Run(sheet, slip.Workshop).Findings.Where(f => f.Rule == rule)];
+        List<Finding> own = Said(slip.Sheet), turned = Said(Turned(slip.Sheet));
+        foreach (var finding in own.Concat(turned))
+        {
+            char.IsLower(finding.Message[0]).ShouldBeFalse(finding.Message);
+            finding.Message.ShouldNotContain("..");
+        }
+
+        if (OfAnother.Contains(rule)) return;
+        foreach (var finding in own)
+            if (finding.Thing is { } id && slip.Sheet.Find(id) is { } thing and not (Fluid or Tool) && turned.Find(t => t.Key == finding.Key) is { } other)
+            {
+                var (one, several) = thing.IsMany ? (other.Message, finding.Message) : (finding.Message, other.Message);
+                if (ItOrIts().Count(one) is > 0 and var its) ItOrIts().Count(several).ShouldBeLessThan(its, several);
+            }
+    }
+
+    [GeneratedRegex(@"\b(?:it|its)\b", RegexOptions.IgnoreCase)]
+    private static partial Regex ItOrIts();
+
     private static Sheet Turned(Sheet sheet)
     {
         static string Name(string name, bool many) => many ? name.TrimEnd('s') : name.EndsWith('s') ? name : name + "s";

@@ -15,7 +15,7 @@ public sealed class AngleLeftOut : ThingRule<Joint>
         var events = walk.EventsOf(joint.Id);
         if (events.LastOrDefault(e => e.Verb == Verb.Torque) is not { Action.Torque: { ThenAngle: null } said } torqued
             || events.Any(e => e.Order > torqued.Order && e.Verb == Verb.TurnOn)) return;
-        found.Add(At(torqued, $"{joint.Label} {(joint.IsMany ? "get" : "gets")} {said} here, and Joints has {angle:0.#}° behind it, which no step turns. "
+        found.Add(At(torqued, $"{joint.Label} {joint.Or("gets", "get")} {said} here, and Joints has {angle:0.#}° behind it, which no step turns. "
             + "Whoever follows the step stops short.",
             Fixes.InsertAfter(walk, torqued.StepIndex, $"Turn {joint.Id} on", $"Turn {Fixes.The(joint)} on by {angle:0.#}°.")));
     }

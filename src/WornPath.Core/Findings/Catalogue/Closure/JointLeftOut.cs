@@ -19,12 +19,12 @@ public sealed class JointLeftOut : ThingRule<Joint>
         if (events.Count == 0)
         {
             if (joint.Origin != Origin.Vehicle && !OnlyInABranch(walk, joint))
-                found.Add(At(null, -1, joint, $"{joint.Label} {(joint.Count > 1 ? "come" : "comes")} with the kit and no step fits {(joint.Count > 1 ? "them" : "it")}.", Refit(walk, joint, -1)));
+                found.Add(At(null, -1, joint, $"{joint.Label} comes with the kit and no step fits {joint.Them}.", Refit(walk, joint, -1)));
             return;
         }
 
         var last = LastOut(events);
-        var says = last.Verb == Verb.TakeOut ? "taken out here and never put back" : $"out here, and no step puts {(joint.IsMany ? "them" : "it")} in";
+        var says = last.Verb == Verb.TakeOut ? "taken out here and never put back" : $"out here, and no step puts {joint.Them} in";
         found.Add(At(last, $"{joint.Label} {joint.Are} {says}.",
             [Refit(walk, joint, last.StepIndex), .. RefitChoice.StaysOut(walk, joint).Select(w => new Fix(w.Says, w.Edit))]));
     }

@@ -14,7 +14,7 @@ public sealed class LeftOpen : ThingRule<Control>
     {
         if (ControlPosition.LeftOpen(walk, control) is not { } last) return;
         var tap = Natures.Is(control, Trait.LetsThrough);
-        found.Add(At(last, tap ? $"{control.Label} is shut here, and no step opens it again." : $"{control.Label} is opened here, and no step shuts it.",
+        found.Add(At(last, tap ? $"{control.Label} is shut here, and no step opens {control.Them} again." : $"{control.Label} is opened here, and no step shuts {control.Them}.",
             Fixes.InsertAtEnd(walk, $"{(tap ? "Open" : "Shut")} {control.Id} at the end", ControlPosition.PutBack(control))));
     }
 }

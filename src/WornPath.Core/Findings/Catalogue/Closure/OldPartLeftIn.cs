@@ -14,7 +14,7 @@ public sealed class OldPartLeftIn : ThingRule<Aid>
     {
         if (!Natures.Is(aid, Trait.OldPart) || !walk.AtEnd(aid.Id).InPlace) return;
         var used = walk.EventsOf(aid.Id).Last(e => e.Verb == Verb.Place);
-        found.Add(At(used, $"{aid.Label} is worked with here, and no step takes {(aid.IsMany ? "them" : "it")} out again: an old race left in its bore is "
+        found.Add(At(used, $"{aid.Label} is worked with here, and no step takes {aid.Them} out again: an old race left in its bore is "
             + "not seen any more.", Fixes.PutRight(walk, aid, used.StepIndex, $"Take {aid.Id} away", $"Take away {Fixes.The(aid)}.")));
     }
 }

@@ -31,7 +31,7 @@ public sealed class PartNotRefitted : ThingRule<Part>
 
         if (last is null)
         {
-            found.Add(At(null, -1, part, $"Comes with the kit and no step fits it: {part.Label}.", Fit(walk, part, -1)));
+            found.Add(At(null, -1, part, $"{part.Or("Comes", "Come")} with the kit and no step fits {part.Them}: {part.Label}.", Fit(walk, part, -1)));
             return;
         }
 

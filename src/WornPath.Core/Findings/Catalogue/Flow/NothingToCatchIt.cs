@@ -23,7 +23,7 @@ public sealed class NothingToCatchIt : Rule
         // "Drain it into the pan": it stands there, unless it is put there only later.
         if (placed is null && pans.Any(p => walk.EventsOf(p.Id).Any(e => e.Step.Id == opened.Step.Id && e.Verb == Verb.Place))) yield break;
         yield return At(opened, $"{opened.Thing!.Label} {(opened.Verb == Verb.Drain ? "is drained" : "comes out")} here, and {pans[0].Label} "
-            + $"{(placed is null ? "is never put under it" : $"comes under it only in step {placed.StepIndex + 1}")}.",
+            + $"{(placed is null ? $"{pans[0].Are} never put under {opened.Thing.Them}" : $"{pans[0].Or("comes", "come")} under {opened.Thing.Them} only in step {placed.StepIndex + 1}")}.",
             placed is null ? Fixes.And(Fixes.InsertBefore(walk, opened.StepIndex, "Put it under first",
                 $"Put {Fixes.The(pans[0])} under {Fixes.The(opened.Thing)}."),
                 walk.EventsOf(pans[0].Id).Any(e => e.Order > opened.Order && e.Verb == Verb.TakeAway) ? null

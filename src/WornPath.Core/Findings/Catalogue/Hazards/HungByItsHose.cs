@@ -20,13 +20,13 @@ public sealed class HungByItsHose : ThingRule<Part>
         if (hung.Step is not null)
         {
             found.Add(At(hung.Step, hung.Index, part,
-                $"{part.Label} hangs by its hose here: the hose breaks inside, where nobody sees it. Hang it from the frame with a hook or wire."));
+                $"{part.Label} hangs by its hose here: the hose breaks inside, where nobody sees it. Hang {part.Them} from the frame with a hook or wire."));
             return;
         }
 
         if (off.Verb != Verb.Remove || events.Any(e => e.Verb is Verb.HangAside or Verb.SetAside && e.StepIndex <= off.StepIndex + 1)
             || IsOpened(walk, off)) return;
-        found.Add(At(off, $"{part.Label} comes off here, and nothing says what carries it: left to itself it hangs by its hose. Hang it up, or take "
+        found.Add(At(off, $"{part.Label} comes off here, and nothing says what carries {part.Them}: left alone {part.It} {part.Or("hangs", "hang")} by the hose. Hang {part.Them} up, or take "
             + "its hose off.",
             Fixes.And(
                 Fixes.InsertAfter(walk, off.StepIndex, "Hang it up", $"Hang {Fixes.The(part)} from the frame with a wire hook so that its hose is not pulled."),

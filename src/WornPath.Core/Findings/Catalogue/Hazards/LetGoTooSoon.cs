@@ -31,8 +31,8 @@ public sealed class LetGoTooSoon : ThingRule<Part>
                 var away = aways[k];
                 // It bears the part: put there for it, or worked with as it went on.
                 if (!PlacedFor(walk, away.Thing!, moves[i]) && !moves[i].Step.Uses.Contains(away.Thing!.SheetId)) continue;
-                found.Add(At(away, $"{away.Thing!.Label} {(away.Thing.IsMany ? "go" : "goes")} away here while nothing holds {part.Label}: "
-                    + $"{holders[0].Label} {holders[0].Are} out. It falls.",
+                found.Add(At(away, $"{away.Thing!.Label} goes away here while nothing holds {part.Label}: "
+                    + $"{holders[0].Label} {holders[0].Are} out. {part.Or("It falls", "They fall")}.",
                     until is null || until.Step.Id == away.Step.Id || away.Step.Actions.Length > 1 ? null : Fixes.MoveAfter(walk, away.Step, until.Step)));
                 return;
             }

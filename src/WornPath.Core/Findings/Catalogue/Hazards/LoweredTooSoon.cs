@@ -19,7 +19,7 @@ public sealed class LoweredTooSoon : Rule
                 && walk.Sheet.Aids.FirstOrDefault(a => Natures.Is(a, Trait.Under) && !Natures.Is(a, Trait.Chock)
                     && walk.BeforeEvent(a.Id, set.Order).InPlace && walk.EventsOf(a.Id).Any(e => e.Order > set.Order && e.Verb == Verb.TakeAway)) is { } under)
                 yield return At(set, $"{control.Label} is lowered here while {under.Label} {under.Are} still under it. Take "
-                    + $"{(under.IsMany ? "them" : "it")} away first.");
+                    + $"{under.Them} away first.");
 
         foreach (var lowered in walk.Events)
         {

@@ -18,8 +18,8 @@ public sealed class NothingUnderIt : ThingRule<Part>
         if (walk.Sheet.Aids.Any(a => IsCarrier(a) && walk.BeforeEvent(a.Id, off.Order).InPlace)) return;
         for (var i = Math.Max(0, off.StepIndex - 3); i <= off.StepIndex; i++)
             if (Claims.Says(walk.Steps[i], ClaimKind.Lifted) || walk.Steps[i].Hands > 1) return;
-        found.Add(At(off, $"{part.Label} comes down here, and no step puts a jack under it, slings it or has somebody hold it: with its last fastener "
-            + "it falls.",
+        found.Add(At(off, $"{part.Label} comes down here, and no step puts a jack under {part.Them}, slings {part.Them} or has somebody hold {part.Them}: with {part.Its} last fastener "
+            + $"{part.It} {part.Or("falls", "fall")}.",
             Fixes.InsertBefore(walk, off.StepIndex, "Hold it first", $"Have a helper hold {Fixes.The(part)}.")));
     }
 

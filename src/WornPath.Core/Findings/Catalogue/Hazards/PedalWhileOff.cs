@@ -16,7 +16,7 @@ public sealed class PedalWhileOff : Rule
             if (walk.Sheet.Parts.FirstOrDefault(p => Natures.Of(p) == PartNature.Brake
                 && walk.BeforeEvent(p.Id, pressed.Order).Part is { Place: not PartPlace.On, WasOff: true }) is { } off)
                 yield return At(pressed.Step, pressed.StepIndex, off,
-                    $"The brake pedal is pressed here while {off.Label} is off: its pistons come out, and the fluid after them. Press it when the "
+                    $"The brake pedal is pressed here while {off.Label} is off: {off.Its} pistons come out, and the fluid after them. Press it when the "
                     + "brake is together.");
     }
 }

@@ -18,8 +18,8 @@ public sealed class SpringNotHeld : ThingRule<Joint>
         foreach (var walked in walk.EventsOf(joint.Id))
         {
             if (walked.Verb is not (Verb.Loosen or Verb.TakeOut or Verb.BreakLoose) || walked.Acted.IsOut || IsHeld(walk, walked.Order)) continue;
-            found.Add(At(walked, $"{joint.Label} {(joint.Count > 1 ? "hold" : "holds")} {spring.Label} under load and {joint.Are} loosened here with "
-                + "no compressor on it: what it holds is shot off. Compress the spring first."));
+            found.Add(At(walked, $"{joint.Label} holds {spring.Label} under load and {joint.Are} loosened here with "
+                + $"no compressor on {spring.Them}: what {joint.It} {joint.Or("holds", "hold")} is shot off. Compress the spring first."));
             return;
         }
 
@@ -27,8 +27,8 @@ public sealed class SpringNotHeld : ThingRule<Joint>
             if (IsCompressor(away.Thing) && walk.BeforeEvent(joint.Id, away.Order).Joint is { WasOut: true } state && (state.IsOut || state.IsSlack))
             {
                 var torqued = walk.EventsOf(joint.Id).FirstOrDefault(e => e.Order > away.Order && e.Verb == Verb.Torque);
-                found.Add(At(away, $"{away.Thing!.Label} {(away.Thing.IsMany ? "come" : "comes")} off here before {joint.Label} "
-                    + $"{(joint.Count > 1 ? "have their" : "has its")} torque: the spring is held by a few threads.",
+                found.Add(At(away, $"{away.Thing!.Label} comes off here before {joint.Label} "
+                    + $"has its torque: the spring is held by a few threads.",
                     torqued is null || torqued.Step.Id == away.Step.Id ? null : Fixes.MoveAfter(walk, away.Step, torqued.Step)));
             }
     }

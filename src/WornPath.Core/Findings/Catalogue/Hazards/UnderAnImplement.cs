@@ -26,8 +26,8 @@ public sealed class UnderAnImplement : Rule
 
         foreach (var control in walk.Sheet.Controls.Where(c => Natures.Is(c, Trait.Implement)))
             if (UnsupportedWork(walk, control) is { } work)
-                yield return At(work.Raised, $"{control.Label} is raised here and held by its lever alone, and step {work.Event.StepIndex + 1} works "
-                    + $"on {work.Event.Thing!.Label}. Set it on blocks or stands first.");
+                yield return At(work.Raised, $"{control.Label} is raised here and held by {control.Its} lever alone, and step {work.Event.StepIndex + 1} works "
+                    + $"on {work.Event.Thing!.Label}. Set {control.Them} on blocks or stands first.");
     }
 
     // The first work on a part or joint after it went up, with nothing put under it since.

@@ -17,7 +17,7 @@ public sealed class AlignmentNotChecked : Rule
         if (fitted is null) yield break;
         for (var i = fitted.StepIndex; i < walk.Steps.Count; i++)
             if (Claims.Says(walk.Steps[i], ClaimKind.Alignment)) yield break;
-        yield return At(fitted, $"{fitted.Thing!.Label} came off and goes on again here, and no step behind looks at the alignment: the vehicle pulls "
+        yield return At(fitted, $"{fitted.Thing!.Label} came off and {fitted.Thing.Or("goes", "go")} on again here, and no step behind looks at the alignment: the vehicle pulls "
             + "to one side and wears its tyres.",
             Fixes.InsertAtEnd(walk, "Have it checked at the end", TighteningSentence.CheckAlignment));
     }

@@ -17,7 +17,7 @@ public sealed class NoWordOnAFail : Rule
         {
             if (walked.Action.Limits is not { } limits || walked.Action.Branch > 0 || walked.Step.Branches.Length > 0 || walked.Step.Table is not null
                 || Claims.Says(walked.Step, ClaimKind.OnAFail)) continue;
-            yield return At(walked, $"{walked.Thing?.Label ?? walked.Action.Words} must be {limits}, and nothing says what to do where it is not. Put it on a line of its own: “If it is not: …”.",
+            yield return At(walked, $"{walked.Thing?.Label ?? Reading.Sentences.Capital(walked.Action.Words ?? "what is measured")} must be {limits}, and nothing says what to do where {(walked.Thing?.IsMany == true ? "they are" : "it is")} not. Put it on a line of its own: “If it is not: …”.",
                 new Fix("Stop the job where it fails", new WriteStep(walked.Step.Id, walked.Step.Text, walked.Step.Text.TrimEnd() + "\nIf it is not: stop the job and ask the lead.")));
         }
     }

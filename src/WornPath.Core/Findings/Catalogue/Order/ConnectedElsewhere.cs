@@ -26,7 +26,7 @@ public sealed class ConnectedElsewhere : Rule
             if (walk.EventsOf(connection.Id).Any(e => e.Verb == Verb.Connect && e.Order != made.Order && NameIndex.StemsOf(e.Step.Text) is var also
                 && goes.All(also.Contains))) continue;
             if (said.Length == 0 || said.Any(goes.Contains) || !Array.Exists(said, s => Trade.Wired.Contains(s) || Trade.NounOf([s]) is { Role: NounRole.Thing })) continue;
-            yield return At(made, $"{connection.Label} is connected to “{place}” here, and Joints says that it goes to “{connection.GoesTo}”. One of "
+            yield return At(made, $"{connection.Label} is connected to “{place}” here, and Joints says that {connection.It} {connection.Or("goes", "go")} to “{connection.GoesTo}”. One of "
                 + "the two is wrong.");
         }
     }

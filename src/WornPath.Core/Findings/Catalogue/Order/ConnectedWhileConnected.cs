@@ -16,6 +16,6 @@ public sealed class ConnectedWhileConnected : Rule
             if (walked is { Thing: Connection connection, Action.Verb: Verb.Connect, Before.Connected: true }
                 // "Secure the loom with ties": tied.
                 && !Claims.Says(walked.Step, walked.Action, ClaimKind.Secures))
-                yield return At(walked, $"{connection.Label} is connected here and is connected already. Write where it is disconnected; or it comes with the kit: say so in Joints.");
+                yield return At(walked, $"{connection.Label} is connected here and {connection.Are} connected already. Write where {connection.It} {connection.Are} disconnected; or {connection.It} {connection.Or("comes", "come")} with the kit: say so in Joints.");
     }
 }

@@ -27,7 +27,7 @@ public sealed class FittedBeforeWhatGoesUnder : ThingRule<Part>
                 || past is not null && (early is null || !walk.BeforeEvent(past.Id, early.Order).Part.IsMounted)) continue;
             if (early is null)
             {
-                found.Add(At(fitted, $"{under.Label} is fitted here, and {cover.Label}, which goes over it, has never come off. Write where it does."));
+                found.Add(At(fitted, $"{under.Label} is fitted here, and {cover.Label}, which {cover.Or("goes", "go")} over {under.Them}, {cover.Or("has", "have")} never come off. Write where {cover.It} {cover.Or("does", "do")}."));
                 continue;
             }
 
@@ -37,7 +37,7 @@ public sealed class FittedBeforeWhatGoesUnder : ThingRule<Part>
             var fix = fitted.StepIndex == early.StepIndex ? null
                 : CanGoBefore(walk, under, fitted, early) ? Fixes.MoveBefore(walk, fitted.Step, early.Step)
                 : CanWait(walk, cover, early, fitted) ? Fixes.MoveAfter(walk, early.Step, fitted.Step) : null;
-            found.Add(At(early, $"{cover.Label} is fitted here, but what goes under it is fitted only in step {fitted.StepIndex + 1}: {under.Label}.", fix));
+            found.Add(At(early, $"{cover.Label} is fitted here, but what goes under {cover.Them} is fitted only in step {fitted.StepIndex + 1}: {under.Label}.", fix));
         }
     }
 

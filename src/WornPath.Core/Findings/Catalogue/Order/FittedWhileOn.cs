@@ -15,8 +15,8 @@ public sealed class FittedWhileOn : Rule
             if (walked is { Thing: Part part, Action.Verb: Verb.Fit } && walked.ActedPart.Place == PartPlace.On && !walk.CountsWhatWasAll(walked)
                 && !IsPushedHome(walk, walked))
                 yield return At(walked, walked.ActedPart.WasOff
-                    ? $"{part.Label} is on already and is fitted again here. Take one of the two steps out."
-                    : $"{part.Label} is fitted here and was never taken off. Write where it comes off; or it comes with the kit: say so in Joints.");
+                    ? $"{part.Label} is on already and {part.Are} fitted again here. Take one of the two steps out."
+                    : $"{part.Label} is fitted here and {part.Or("was", "were")} never taken off. Write where {part.It} {part.Or("comes", "come")} off; or {part.It} {part.Or("comes", "come")} with the kit: say so in Joints.");
     }
 
     private static readonly string[] Pushes = ["push", "press", "slide", "slip", "tap", "drive", "seat", "work", "ease", "guide", "lower", "drop", "screw"];

@@ -24,7 +24,7 @@ public sealed class HardestNotFirst : Rule
         var over = hardest.Holds.SelectMany(id => order.ToReach(id) is { IsGood: true } way ? way.Value : []).ToHashSet();
         var before = walk.Events.FirstOrDefault(e => e.Order < loosened.Order && e.Thing is Part part && e.Verb is Verb.Remove or Verb.HangAside or Verb.SetAside && (!over.Contains(e.Thing.Id) || hardest.Holds.Contains(e.Thing.Id)));
         if (before is null) yield break;
-        yield return At(loosened, $"{hardest.Label} ({hardest.TighteningText}{(hardest.Treatment is Treatment.ThreadlockerHigh or Treatment.RetainingCompound ? ", " + EnumWord.Of(hardest.Treatment) : "")}) is the hardest to break loose and is tried after {before.Thing!.Label} came off in step {before.StepIndex + 1}. Try it first: if it will not move there is no sense in going on.",
+        yield return At(loosened, $"{hardest.Label} ({hardest.TighteningText}{(hardest.Treatment is Treatment.ThreadlockerHigh or Treatment.RetainingCompound ? ", " + EnumWord.Of(hardest.Treatment) : "")}) {hardest.Are} the hardest to break loose and {hardest.Are} tried after {before.Thing!.Label} came off in step {before.StepIndex + 1}. Try {hardest.Them} first: if {hardest.It} will not move there is no sense in going on.",
             Fixes.InsertBefore(walk, before.StepIndex, $"Break {hardest.Id} loose first", $"Break the {hardest.Name} loose."));
     }
 

@@ -26,7 +26,7 @@ public sealed class RemovedWhileHeld : ThingRule<Part>
                     : Fixes.InsertBefore(walk, walked.StepIndex, $"Remove {joint.Id} first", $"Remove {Fixes.The(joint)}.");
                 var left = state.Counts?.Groups.Where(g => !g.State.IsOut).Sum(g => g.Count);
                 var holding = left is { } many ? $"{many} of {joint.Count} {joint.Label}" : joint.Label;
-                found.Add(At(walked, $"Taken off while {holding} still {((left ?? joint.Count) > 1 ? "hold" : "holds")} it: {part.Label}.", fix));
+                found.Add(At(walked, $"Taken off while {holding} still {((left ?? joint.Count) > 1 ? "hold" : "holds")} {part.Them}: {part.Label}.", fix));
             }
         }
     }

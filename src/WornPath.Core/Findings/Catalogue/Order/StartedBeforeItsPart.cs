@@ -18,7 +18,7 @@ public sealed class StartedBeforeItsPart : ThingRule<Joint>
             if (walk.BeforeEvent(id, started.Order).Part.IsMounted || walk.EventsOf(id).FirstOrDefault(e => e.Order > started.Order && e.Verb == Verb.Fit) is not { } fitted) continue;
             // A loosened stack may take a plate between: then it is not out. In one step the words may stand in any order.
             if (fitted.StepIndex == started.StepIndex || walk.EventsOf(joint.Id).Any(e => e.Order > started.Order && e.Verb == Verb.Torque && e.Order < fitted.Order)) continue;
-            found.Add(At(started, $"{joint.Label} {(joint.Count > 1 ? "go" : "goes")} in here, and what {(joint.Count > 1 ? "they hold" : "it holds")} is fitted only in step {fitted.StepIndex + 1}: {fitted.Thing!.Label}. It would have to come out again.", Fixes.MoveBefore(walk, fitted.Step, started.Step)));
+            found.Add(At(started, $"{joint.Label} {joint.Or("goes", "go")} in here, and what {joint.Or("it holds", "they hold")} is fitted only in step {fitted.StepIndex + 1}: {fitted.Thing!.Label}. It would have to come out again.", Fixes.MoveBefore(walk, fitted.Step, started.Step)));
             break;
         }
     }

@@ -14,6 +14,6 @@ public sealed class StartedWhileTight : Rule
         foreach (var walked in walk.Doing(Verb.Start))
             if (walked is { Thing: Joint joint, Acted: { IsOut: false, IsSlack: false } })
                 yield return At(walked, $"{joint.Label} {joint.Are} tight, and started by hand here. Write where "
-                    + $"{(joint.Count > 1 ? "they come" : "it comes")} out; or another joint is meant.");
+                    + $"{joint.It} {joint.Or("comes", "come")} out; or another joint is meant.");
     }
 }

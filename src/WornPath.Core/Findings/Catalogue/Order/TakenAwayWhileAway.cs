@@ -15,8 +15,8 @@ public sealed class TakenAwayWhileAway : Rule
             // "Lift it on the hoist … push the hoist away": it was used.
             if (walked is { Thing: Aid aid, Action.Verb: Verb.TakeAway, Before.InPlace: false }
                 && !(FirstUses(walk).TryGetValue(aid.SheetId, out var used) && used < walked.StepIndex))
-                yield return At(walked, $"{aid.Label} {aid.Are} taken away here and {(aid.IsMany ? "were" : "was")} not in place. "
-                    + $"Write where {(aid.IsMany ? "they are" : "it is")} put in place; a step is missing, or stands twice.");
+                yield return At(walked, $"{aid.Label} {aid.Are} taken away here and {aid.Or("was", "were")} not in place. "
+                    + $"Write where {aid.Or("it is", "they are")} put in place; a step is missing, or stands twice.");
     }
 
     // The first step that works with a thing, by its id.

@@ -16,15 +16,15 @@ public sealed class TakenOffWhileOff : Rule
             switch (walked.Thing)
             {
                 case Part part when walked.ActedPart.Place == PartPlace.InBox:
-                    yield return At(walked, $"{part.Label} comes off here and is not on the vehicle yet: it is in the kit, by what Joints says. Is another part meant, or is it on the vehicle?");
+                    yield return At(walked, $"{part.Label} comes off here and {part.Are} not on the vehicle yet: {part.It} {part.Are} in the kit, by what Joints says. Is another part meant, or {part.Are} {part.It} on the vehicle?");
                     break;
                 // What lies on the bench may still be hung up, and what hangs be taken from its hook.
                 case Part part when walked.Verb == Verb.Remove && walked.ActedPart.Place == PartPlace.OnBench && !walk.CountsWhatWasAll(walked)
                     && !IsCarriedAway(walk, walked):
-                    yield return At(walked, $"{part.Label} is off already and comes off here again. Take one of the two steps out, or name the part that is meant.");
+                    yield return At(walked, $"{part.Label} is off already and {part.Or("comes", "come")} off here again. Take one of the two steps out, or name the part that is meant.");
                     break;
                 case Connection connection when walked.Verb == Verb.Disconnect && !walked.Before.Connected:
-                    yield return At(walked, $"{connection.Label} is {(connection.Origin == Origin.Vehicle ? "disconnected already" : "not connected yet")} and is disconnected here. Take one of the two steps out, or name the one that is meant.");
+                    yield return At(walked, $"{connection.Label} is {(connection.Origin == Origin.Vehicle ? "disconnected already" : "not connected yet")} and {connection.Are} disconnected here. Take one of the two steps out, or name the one that is meant.");
                     break;
             }
         }

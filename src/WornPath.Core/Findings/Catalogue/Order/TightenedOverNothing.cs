@@ -19,7 +19,7 @@ public sealed class TightenedOverNothing : ThingRule<Joint>
             if (walk.BeforeEvent(id, torqued.Order).Part.IsMounted) continue;
             var fitted = walk.EventsOf(id).FirstOrDefault(e => e.Order > torqued.Order && e.Verb == Verb.Fit);
             if (fitted is null) continue;
-            found.Add(At(torqued, $"{joint.Label} {(joint.Count > 1 ? "get their" : "gets its")} final torque here, but what {(joint.Count > 1 ? "they hold" : "it holds")} is fitted only in step {fitted.StepIndex + 1}: {fitted.Thing!.Label}.",
+            found.Add(At(torqued, $"{joint.Label} {joint.Or("gets its", "get their")} final torque here, but what {joint.Or("it holds", "they hold")} is fitted only in step {fitted.StepIndex + 1}: {fitted.Thing!.Label}.",
                 fitted.StepIndex == torqued.StepIndex ? null : Fixes.MoveBefore(walk, fitted.Step, torqued.Step)));
         }
     }

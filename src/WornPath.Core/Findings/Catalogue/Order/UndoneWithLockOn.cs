@@ -15,14 +15,14 @@ public sealed class UndoneWithLockOn : ThingRule<Joint>
             && e.Acted is { Lock: LockState.On, WasOut: false }) is { } forced)
         {
             var (holds, first) = joint.Locking == Locking.Wire ? ("the locking wire on", "Cut the wire first") : ("the tab of the lock plate up", "Bend the tab flat first");
-            found.Add(At(forced, $"{joint.Label} {(joint.IsMany ? "come" : "comes")} undone here with {holds}. {first}.",
+            found.Add(At(forced, $"{joint.Label} comes undone here with {holds}. {first}.",
                 Fixes.InsertBefore(walk, forced.StepIndex, first, $"Unlock {Fixes.The(joint)}.")));
         }
 
         if (joint.Locking != Locking.CotterPin) return;
         if (walk.EventsOf(joint.Id).FirstOrDefault(e => IsUndoing(e.Verb)
             && e.Acted is { PinIn: true, WasOut: false }) is not { } off) return;
-        found.Add(At(off, $"{joint.Label} comes undone here with its cotter pin in. Pull the pin first.",
+        found.Add(At(off, $"{joint.Label} comes undone here with {joint.Its} cotter pin in. Pull the pin first.",
             Fixes.InsertBefore(walk, off.StepIndex, "Pull the pin first", $"Pull the cotter pin out of {Fixes.The(joint)}.")));
     }
 

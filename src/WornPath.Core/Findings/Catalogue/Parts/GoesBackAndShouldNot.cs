@@ -16,7 +16,7 @@ public sealed class GoesBackAndShouldNot : ThingRule<Joint>
         if (walk.EventsOf(joint.Id).FirstOrDefault(e => e.Verb is Verb.Start or Verb.Snug or Verb.Torque
             && e.Acted is { AnyOut: true, WasOut: true }) is not { } back) return;
         var said = Fields.Of(ThingKind.Joint).First(f => f.Name == "becomes").Get(joint);
-        found.Add(At(back, $"{joint.Label} {(joint.Count > 1 ? "go" : "goes")} back in here, and Joints says “{said}”.",
-            new Fix($"{joint.Id} {(joint.Count > 1 ? "go" : "goes")} back", new SetField(joint.Id, "becomes", said, EnumWord.Of(JointFate.Refit)))));
+        found.Add(At(back, $"{joint.Label} {joint.Or("goes", "go")} back in here, and Joints says “{said}”.",
+            new Fix($"{joint.Id} {joint.Or("goes", "go")} back", new SetField(joint.Id, "becomes", said, EnumWord.Of(JointFate.Refit)))));
     }
 }

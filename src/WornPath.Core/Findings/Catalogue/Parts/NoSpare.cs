@@ -18,6 +18,6 @@ public sealed partial class NoSpare : ThingRule<Part>
     {
         if (part.Spares > 0 || (part.Origin == Origin.Vehicle && part.Fate != Fate.Replace) || !EasilySpoilt().IsMatch(part.Name)) return;
         var fitted = walk.EventsOf(part.Id).FirstOrDefault(e => e.Verb == Verb.Fit);
-        found.Add(At(fitted?.Step, fitted?.StepIndex ?? -1, part, $"{part.Label} is easily spoilt in fitting, and no spare is taken along. If it is spoilt, the job stops until the next delivery.", new Fix("Take one spare along", new SetField(part.Id, "spares", "0", "1"))));
+        found.Add(At(fitted?.Step, fitted?.StepIndex ?? -1, part, $"{part.Label} is easily spoilt in fitting, and no spare is taken along. If {part.Or("it", "one")} is spoilt, the job stops until the next delivery.", new Fix("Take one spare along", new SetField(part.Id, "spares", "0", "1"))));
     }
 }

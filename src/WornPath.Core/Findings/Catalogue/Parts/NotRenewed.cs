@@ -23,7 +23,7 @@ public sealed class NotRenewed : ThingRule<Thing>
                     && (walked.Acted.WasOut && joint.Origin == Origin.Vehicle
                         || Claims.Says(walked.Step, walked.Action, ClaimKind.TheOld)) && !NewLater(walk, walked))
                     found.Add(At(walked, $"{joint.Label} {joint.Are} to be renewed each time, and "
-                        + $"{(joint.Count > 1 ? "the old ones go" : "the old one goes")} back in here.", SayNew(walked)));
+                        + $"{joint.Or("the old one goes", "the old ones go")} back in here.", SayNew(walked)));
             }
 
         if (thing is Joint { Stack: { } stack } built) FindOld(walk, built, stack, found);
@@ -31,11 +31,11 @@ public sealed class NotRenewed : ThingRule<Thing>
             foreach (var walked in walk.EventsOf(part.Id))
                 if (walked.Action is { Verb: Verb.Fit, New: false } && walked.After.Part is { IsNew: false } && (walked.ActedPart.WasOff
                     || part.Origin != Origin.Vehicle))
-                    found.Add(At(walked, $"{part.Label} {part.Are} to be replaced, and the old {(part.IsMany ? "ones go" : "one goes")} back on here.",
+                    found.Add(At(walked, $"{part.Label} {part.Are} to be replaced, and the old {part.Or("one goes", "ones go")} back on here.",
                         SayNew(walked)));
                 else if (walked is { Verb: Verb.Carry, ActedPart: { Place: PartPlace.Carried, WasOff: false, IsNew: false }, After.Part.Place: PartPlace.On }
                     && walked.Action.Host is { } host)
-                    found.Add(At(walked, $"{part.Label} {part.Are} to be replaced, and the old {(part.IsMany ? "ones come" : "one comes")} back "
+                    found.Add(At(walked, $"{part.Label} {part.Are} to be replaced, and the old {part.Or("one comes", "ones come")} back "
                         + $"on {walk.Things[host].Label} here. "
                         + "Write where the new one goes in."));
     }
@@ -50,7 +50,7 @@ public sealed class NotRenewed : ThingRule<Thing>
             if (events.Any(e => e is { Verb: Verb.Renew, Action.Words: { } words } && words.Contains(piece.Name, StringComparison.OrdinalIgnoreCase))) continue;
             var many = joint.Count * piece.Count > 1;
             var name = piece.NameFor(joint.Count * piece.Count);
-            found.Add(At(back, $"{joint.Label} {(joint.IsMany ? "go" : "goes")} back in here, and no step says that the {name} {(many ? "are" : "is")} new.",
+            found.Add(At(back, $"{joint.Label} {joint.Or("goes", "go")} back in here, and no step says that the {name} {(many ? "are" : "is")} new.",
                 Fixes.InsertBefore(walk, back.StepIndex, $"New {name} first", $"Put {(many ? "" : "a ")}new {name} on the {joint.Name}.")));
         }
     }

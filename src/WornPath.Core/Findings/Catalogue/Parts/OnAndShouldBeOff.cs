@@ -17,11 +17,11 @@ public sealed class OnAndShouldBeOff : ThingRule<Part>
         var fitted = walk.EventsOf(part.Id).LastOrDefault(e => e.Verb == Verb.Fit);
         if (fitted is null)
         {
-            found.Add(At(null, -1, part, $"{part.Label} is to be {fate}, by what Joints says, and no step takes it off. Write where it comes off."));
+            found.Add(At(null, -1, part, $"{part.Label} is to be {fate}, by what Joints says, and no step takes {part.Them} off. Write where {part.It} {part.Or("comes", "come")} off."));
             return;
         }
 
         var meant = fitted.Action.New ? Fate.Replace : Fate.Refit;
-        found.Add(At(fitted, $"{part.Label} is to be {fate}, by what Joints says, and goes on here.", new Fix($"{part.Id} is {(meant == Fate.Replace ? "replaced" : "refitted")}", new SetField(part.Id, "fate", EnumWord.Of(part.Fate), EnumWord.Of(meant)))));
+        found.Add(At(fitted, $"{part.Label} is to be {fate}, by what Joints says, and {part.Or("goes", "go")} on here.", new Fix($"{part.Id} is {(meant == Fate.Replace ? "replaced" : "refitted")}", new SetField(part.Id, "fate", EnumWord.Of(part.Fate), EnumWord.Of(meant)))));
     }
 }

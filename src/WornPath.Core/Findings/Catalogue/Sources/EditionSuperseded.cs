@@ -21,13 +21,13 @@ public sealed class EditionSuperseded : ThingRule<Joint>
         if (!walk.Workshop.Documents.IsEmpty && Kept.Of(joint, walk.Workshop.Documents) is { } document)
         {
             if (Citation.EditionOf(document.Edition) is { } inForce && edition.IsBefore(inForce))
-                found.Add(AtTorque(walk, joint, $"The value of {joint.Label} is from the {edition} of “{document.Name}”; the workshop works by the {inForce}. Look it up there, and write its page."));
+                found.Add(AtTorque(walk, joint, $"The value of {joint.Label} is from the {edition} of “{document.Name}”; the workshop works by the {inForce.ToString().TrimEnd('.')}. Look it up there, and write its page."));
             return;
         }
 
         var newest = found.Kept(this, () => Newest(walk.Sheet)).GetValueOrDefault(cited.Document.ToUpperInvariant());
         if (newest is { } other && edition.IsBefore(other.Edition))
-            found.Add(AtTorque(walk, joint, $"The value of {joint.Label} is from the {edition} of “{cited.Document}”; {other.Joint.Label} is from the {other.Edition}. Look it up there, and write its page."));
+            found.Add(AtTorque(walk, joint, $"The value of {joint.Label} is from the {edition} of “{cited.Document}”; {other.Joint.Label} is from the {other.Edition.ToString().TrimEnd('.')}. Look it up there, and write its page."));
     }
 
     // The newest edition the sheet cites of each document.

@@ -22,7 +22,7 @@ public sealed class QuantityWithoutSource : Rule
             var step = walk.Steps[i];
             if (step.Source is not null || (step.Table is null && step.Actions.All(a => a.Limits is null))) continue;
             var limits = step.Actions.Select(a => a.Limits).FirstOrDefault(l => l is not null)?.ToString() ?? $"the limits of {step.Table!.Quantity}";
-            yield return At(step, i, null, $"Nothing says where {limits} in this step is taken from. Write the document, edition and page behind “source” under the step; then a second person reads it there.",
+            yield return At(step, i, null, $"Here {limits} {(step.Table is null ? "has" : "have")} no source. Write the document, edition and page behind “source” under the step; then a second person reads it there.",
                 [.. Likely(walk, source => new SetField(step.Id, "source", "", source))]);
         }
     }

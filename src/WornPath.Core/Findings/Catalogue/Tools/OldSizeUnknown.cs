@@ -17,10 +17,10 @@ public sealed class OldSizeUnknown : ThingRule<Joint>
         if (SizeOf(joint) is not null || SizeOf(taker) is not { } size) return;
         if (walk.EventsOf(joint.Id).FirstOrDefault(e => e.Verb is Verb.BreakLoose or Verb.Loosen or Verb.TakeOut) is not { } undone
             || Claims.Says(undone.Step, ClaimKind.ToolSize) || Natures.Is(joint, Trait.PushedIn)) return;
-        found.Add(At(undone, $"{joint.Label} {(joint.IsMany ? "come" : "comes")} out here, and nobody has said with what: "
-            + $"{taker.Label} {(taker.IsMany ? "take" : "takes")} "
-            + $"{size}, and the old {(joint.IsMany ? "heads" : "head")} may be another size. "
-            + $"Look at {(joint.IsMany ? "them" : "it")} and write the size behind the fastener."));
+        found.Add(At(undone, $"{joint.Label} {joint.Or("comes", "come")} out here, and nobody has said with what: "
+            + $"{taker.Label} takes "
+            + $"{size}, and the old {joint.Or("head", "heads")} may be another size. "
+            + $"Look at {joint.Them} and write the size behind the fastener."));
     }
 
     // What turns it: its drive, its nut, or what heads of its thread and form usually have.

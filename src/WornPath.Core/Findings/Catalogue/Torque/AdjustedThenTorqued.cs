@@ -18,7 +18,7 @@ public sealed class AdjustedThenTorqued : ThingRule<Joint>
         if (looks.Exists(i => i > torqued.StepIndex || i == torqued.StepIndex && Behind(walk.Steps[i], torqued))) return;
         var adjusted = sets.LastOrDefault(i => i < torqued.StepIndex, -1);
         if (adjusted >= 0)
-            found.Add(At(torqued, $"{joint.Label} {(joint.Count > 1 ? "lock" : "locks")} here what was adjusted in step {adjusted + 1}, and nothing "
+            found.Add(At(torqued, $"{joint.Label} {joint.Or("locks", "lock")} here what was adjusted in step {adjusted + 1}, and nothing "
                 + "is looked at once more: a nut takes what it locks with it as it is tightened."));
     }
 

@@ -43,7 +43,7 @@ public sealed class BearingOutOfOrder : ThingRule<Joint>
                     backed = walked;
                     break;
                 case Verb.TurnOn when seated is not null && backed is null:
-                    found.Add(At(walked, $"{joint.Label} is turned on here where it is to be backed off {back:0.#}°: the bearing is crushed."));
+                    found.Add(At(walked, $"{joint.Label} is turned on here where {joint.It} {joint.Are} to be backed off {back:0.#}°: the bearing is crushed."));
                     return;
                 default:
                     continue;
@@ -55,10 +55,10 @@ public sealed class BearingOutOfOrder : ThingRule<Joint>
         if (last is null && early is null) return;
         last ??= early!;
         if (seated is null && spec.Seat is { } first)
-            found.Add(At(last, $"{joint.Label} is not seated at {first} before it is {(set is null ? "backed off" : "set")}: rollers that were never "
+            found.Add(At(last, $"{joint.Label} is not seated at {first} before {joint.It} {joint.Are} {(set is null ? "backed off" : "set")}: rollers that were never "
                 + "pressed home leave play behind."));
         else if (backed is null && early is not null && seated is not null)
-            found.Add(At(early, $"{joint.Label} is backed off here, before it is seated in step {seated.StepIndex + 1}."));
+            found.Add(At(early, $"{joint.Label} is backed off here, before {joint.It} {joint.Are} seated in step {seated.StepIndex + 1}."));
         else if (backed is null)
             found.Add(At(set ?? last, $"{joint.Label} is seated and never backed off {back:0.#}°: the bearing runs under the seating load and burns.",
                 seated is not null && seated != set ? Fixes.InsertAfter(walk, seated.StepIndex, $"Back {joint.Id} off",
@@ -67,6 +67,6 @@ public sealed class BearingOutOfOrder : ThingRule<Joint>
             found.Add(At(last, $"{joint.Label} is backed off here and never set to {spec.Target}: the bearing keeps its play.",
                 Fixes.InsertAfter(walk, last.StepIndex, $"Set {joint.Id}", $"Torque {Fixes.The(joint)} to {spec.Target}.")));
         else if (set.Order < backed.Order)
-            found.Add(At(set, $"{joint.Label} is set here, before it is backed off in step {backed.StepIndex + 1}."));
+            found.Add(At(set, $"{joint.Label} is set here, before {joint.It} {joint.Are} backed off in step {backed.StepIndex + 1}."));
     }
 }

@@ -18,7 +18,7 @@ public sealed class ConditionNotMet : ThingRule<Joint>
             || hanging.Loaded && joint.Condition == TighteningCondition.SuspensionLoaded) return;
         var lowered = walk.Events.FirstOrDefault(e => e.Order > torqued.Order && e.Verb is Verb.Lower or Verb.LowerToTouch);
         var how = joint.Condition == TighteningCondition.SuspensionLoaded ? "the suspension loaded" : "the tyre touching";
-        found.Add(At(torqued, $"{joint.Label} {(joint.IsMany ? "get their" : "gets its")} value with {how}, and the vehicle hangs here: a rubber bush torqued hanging is twisted when it rides.",
+        found.Add(At(torqued, $"{joint.Label} {joint.Or("gets its", "get their")} value with {how}, and the vehicle hangs here: a rubber bush torqued hanging is twisted when it rides.",
             lowered is null || lowered.StepIndex == torqued.StepIndex ? Fixes.InsertBefore(walk, torqued.StepIndex, "Lower the vehicle first", "Lower the vehicle to the ground.") : Fixes.MoveAfter(walk, torqued.Step, lowered.Step)));
     }
 }

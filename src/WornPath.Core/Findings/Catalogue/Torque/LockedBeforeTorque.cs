@@ -38,6 +38,6 @@ public sealed class LockedBeforeTorque : ThingRule<Joint>
     private static Fix? UnlockFor(Walk walk, Joint joint, WalkEvent torqued, bool isPin) => Fixes.And(
         Fixes.InsertBefore(walk, torqued.StepIndex, "Undo the lock first",
             isPin ? $"Pull the cotter pin out of {Fixes.The(joint)}." : $"Unlock {Fixes.The(joint)}."),
-        Fixes.InsertAfter(walk, torqued.StepIndex, "Lock it again", isPin ? $"Insert a new cotter pin in {Fixes.The(joint)}."
+        Fixes.InsertAfter(walk, torqued.StepIndex, "Lock it again", isPin ? TighteningSentence.Pin(joint)
             : joint.HasTabOrWire ? TighteningSentence.Lock(joint) : $"Lock {Fixes.The(joint)}."));
 }

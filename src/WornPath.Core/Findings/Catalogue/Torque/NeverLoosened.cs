@@ -15,7 +15,7 @@ public sealed class NeverLoosened : ThingRule<Joint>
         if (!Natures.Is(joint, Trait.JamNut)) return;
         if (walk.EventsOf(joint.Id).FirstOrDefault(e =>
             e.Verb is Verb.Torque or Verb.Snug or Verb.TorquePass or Verb.Loosen or Verb.BreakLoose or Verb.TakeOut) is not { Verb: Verb.Torque or Verb.Snug or Verb.TorquePass, Acted.Stage: JointStage.Tight } first) return;
-        found.Add(At(first, $"{joint.Label} is tightened here, and no step has loosened it: what it locks cannot have been turned. Write where it is "
+        found.Add(At(first, $"{joint.Label} is tightened here, and no step has loosened {joint.Them}: what {joint.It} {joint.Or("locks", "lock")} cannot have been turned. Write where it is "
             + "loosened."));
     }
 }

@@ -15,6 +15,6 @@ public sealed class NotTurned : ThingRule<Joint>
         if (joint.Condition != TighteningCondition.Turning) return;
         var torqued = walk.EventsOf(joint.Id).Where(e => e.Verb is Verb.Torque or Verb.TorquePass).ToList();
         if (torqued.Count > 0 && !torqued.Any(e => Claims.Says(e.Step, ClaimKind.Turning) || Claims.Says(e.Step, ClaimKind.WhileTurning)))
-            found.Add(At(torqued[0], $"{joint.Label} is torqued while its bearing turns, and no step says to turn it: rollers that do not roll do not find their place. Write it with the torque: “while you turn the hub”."));
+            found.Add(At(torqued[0], $"{joint.Label} is torqued while {joint.Its} bearing turns, and no step says to turn it: rollers that do not roll do not find their place. Write it with the torque: “while you turn the hub”."));
     }
 }

@@ -15,7 +15,7 @@ public sealed class PassesDoNotRise : ThingRule<Joint>
         if (joint.Torque is { IsAdjustment: true, Seat: var seat })
         {
             if (seat is { } asked && walk.EventsOf(joint.Id).FirstOrDefault(e => e.Action is { Verb: Verb.TorquePass, Torque: not null }) is { } seated && Math.Abs(seated.Action.Torque!.Target.NewtonMetres - asked.NewtonMetres) > 0.015 * asked.NewtonMetres)
-                found.Add(At(seated, $"{joint.Label} is seated with {seated.Action.Torque} here, and with {asked} by its specification."));
+                found.Add(At(seated, $"{joint.Label} is seated with {seated.Action.Torque} here, and with {asked} by {joint.Its} specification."));
             return;
         }
 

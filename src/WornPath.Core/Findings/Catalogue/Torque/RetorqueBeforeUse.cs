@@ -18,7 +18,7 @@ public sealed class RetorqueBeforeUse : Rule
             if (later is null && !walk.VehicleBefore(again.Order).State.Vehicle.InTheAir) continue;
             var behind = later?.Step ?? walk.Steps[^1];
             yield return At(again, $"{joint.Label} {joint.Are} torqued again here, {when}, and "
-                + $"{(later is null ? "the vehicle is still up" : $"{(joint.Count > 1 ? "get their" : "gets its")} first torque only in step {later.StepIndex + 1}")}.",
+                + $"{(later is null ? "the vehicle is still up" : $"{joint.Or("gets", "get")} {joint.Its} first torque only in step {later.StepIndex + 1}")}.",
                 behind.Id == again.Step.Id ? null : Fixes.MoveAfter(walk, again.Step, behind));
         }
     }

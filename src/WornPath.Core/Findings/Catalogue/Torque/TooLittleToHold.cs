@@ -16,6 +16,6 @@ public sealed class TooLittleToHold : ThingRule<Joint>
         var judgement = JointJudgement.Of(joint, walk.Workshop);
         if (judgement is not { Meant: null, Preload: { Verdict: PreloadVerdict.TooLittle } preload }) return;
         var percent = (preload.Utilisation * 100).ToString("0", CultureInfo.InvariantCulture);
-        found.Add(AtTorque(walk, joint, $"{judgement.Target} brings {joint.Label} to {percent} % of its proof load. Will it hold? Check the value; if snug is meant, write snug."));
+        found.Add(AtTorque(walk, joint, $"{judgement.Target} brings {joint.Label} to {percent} % of {joint.Its} proof load. Will it hold? Check the value; if snug is meant, write snug."));
     }
 }

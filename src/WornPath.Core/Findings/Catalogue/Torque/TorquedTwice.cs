@@ -16,7 +16,7 @@ public sealed class TorquedTwice : Rule
         {
             if (walked.Thing is not Joint joint || walked.Verb != Verb.Torque || walked.Acted.Stage is not (JointStage.Torqued or JointStage.Aligned or JointStage.Locked or JointStage.Marked)) continue;
             if (Claims.Says(walked.Step, ClaimKind.Again)) continue;
-            yield return At(walked, $"{joint.Label} {(joint.Count > 1 ? "have" : "has")} the final torque already. Say that it is a check or a retorque, or take one of the two out{(Tightening.TreatmentAdvice.IsLocker(joint.Treatment) ? "; turned on, the threadlocker’s film is broken" : "")}.");
+            yield return At(walked, $"{joint.Label} {joint.Or("has", "have")} the final torque already. Say that it is a check or a retorque, or take one of the two out{(Tightening.TreatmentAdvice.IsLocker(joint.Treatment) ? "; turned on, the threadlocker’s film is broken" : "")}.");
         }
     }
 }

@@ -15,7 +15,7 @@ public sealed class TurnedBackToSlot : Rule
         foreach (var aligned in walk.Events)
             if (aligned is { Verb: Verb.Align or Verb.BackOff or Verb.Loosen, Thing: Joint joint } && Claims.Says(aligned.Step, ClaimKind.BackToSlot)
                 && joint.Torque is not { IsAdjustment: true })
-                yield return At(aligned, $"{joint.Label} is turned back to its slot here: it is under its torque then. Turn it on to the next slot, "
+                yield return At(aligned, $"{joint.Label} is turned back to {joint.Its} slot here: {joint.It} {joint.Are} under {joint.Its} torque then. Turn {joint.Them} on to the next slot, "
                     + "never back.");
     }
 }

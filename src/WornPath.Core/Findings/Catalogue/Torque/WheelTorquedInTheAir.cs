@@ -24,7 +24,7 @@ public sealed class WheelTorquedInTheAir : ThingRule<Joint>
             ? Fixes.InsertBefore(walk, torqued.StepIndex, "Lower the vehicle first", "Lower the vehicle to the ground.")
             : Fixes.MoveAfter(walk, torqued.Step, lowered.Step);
         bool IsUp(Lifted up) => (up.Corners & corners) != 0 && up.Height is Height.Raised or Height.OnStands or Height.OnLift;
-        found.Add(At(torqued, $"{joint.Label} {(joint.Count > 1 ? "get their" : "gets its")} final torque here with the vehicle "
+        found.Add(At(torqued, $"{joint.Label} {joint.Or("gets its", "get their")} final torque here with the vehicle "
             + $"{(lift.Height switch { Height.OnStands => "on stands", Height.OnLift => "on a lift", _ => "raised" })}: the wheel turns under the "
             + "wrench and does not seat.", fix));
     }

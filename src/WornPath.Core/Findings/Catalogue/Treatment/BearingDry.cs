@@ -18,7 +18,7 @@ public sealed class BearingDry : ThingRule<Part>
         if (events.FirstOrDefault(e => e is { Verb: Verb.Treat } && Applied.What(walk, e) is var what
             && !what.Contains("grease", StringComparison.OrdinalIgnoreCase) && !what.Contains("retaining", StringComparison.OrdinalIgnoreCase)) is { } other)
         {
-            found.Add(At(other, $"{part.Label} gets {Applied.What(walk, other)} here, and no grease: it runs dry. Pack it with the bearing grease its "
+            found.Add(At(other, $"{part.Label} gets {Applied.What(walk, other)} here, and no grease: {part.It} {part.Or("runs", "run")} dry. Pack {part.Them} with the bearing grease its "
                 + "maker names."));
             return;
         }
@@ -27,7 +27,7 @@ public sealed class BearingDry : ThingRule<Part>
         if (events.FirstOrDefault(e => e.Verb == Verb.Fit) is not { } fitted || events.Any(e => e.Verb == Verb.Treat)) return;
         if (BearingGrease.For(walk, part) is not { } grease) return;
         if (Enumerable.Range(0, fitted.StepIndex + 1).Any(i => SaysPacked(walk.Steps[i], part))) return;
-        found.Add(At(fitted, $"{part.Label} goes in here, and no step packs it, though the sheet has {grease.Label}: it runs dry.",
+        found.Add(At(fitted, $"{part.Label} goes in here, and no step packs {part.Them}, though the sheet has {grease.Label}: {part.It} {part.Or("runs", "run")} dry.",
             Fixes.InsertBefore(walk, fitted.StepIndex, "Pack it first", $"Pack {Fixes.The(part)} with {grease.Name}.")));
     }
 

@@ -16,6 +16,6 @@ public sealed class TreatedInPart : ThingRule<Joint>
         if (put.Count == 0 || put.Exists(e => e.Action.Some is null)) return;
         var sum = put.Sum(e => e.Action.Some ?? 0);
         if (sum < joint.Count && !put.Exists(e => e.Action.Rest))
-            found.Add(At(put[^1], $"{Applied.What(walk, put[^1])} goes on {sum} of {joint.Count} {joint.Label}, and Joints gives it to all of them."));
+            found.Add(At(put[^1], $"{Reading.Sentences.Capital(Applied.What(walk, put[^1]))} goes on {sum} of {joint.Count} {joint.Label}, and Joints gives it to all of them."));
     }
 }

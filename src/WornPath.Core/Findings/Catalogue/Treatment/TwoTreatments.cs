@@ -23,7 +23,7 @@ public sealed class TwoTreatments : ThingRule<Joint>
             if (what.Contains("locker", StringComparison.OrdinalIgnoreCase) || what.Contains("retaining compound", StringComparison.OrdinalIgnoreCase)) locker = walked;
             else if (Array.Exists(Slippery, s => what.Contains(s, StringComparison.OrdinalIgnoreCase))) slippery = walked;
             if (slippery is null || !(locker is not null || TreatmentAdvice.IsLocker(joint.Treatment))) continue;
-            found.Add(At(walked, $"{joint.Label} {(joint.IsMany ? "get" : "gets")} both something slippery and threadlocker: on a greased thread it does not set. "
+            found.Add(At(walked, $"{joint.Label} {joint.Or("gets", "get")} both something slippery and threadlocker: on a greased thread it does not set. "
                 + $"Clean the thread and use one of the two.",
                 locker is null ? null : Fixes.InsertBefore(walk, locker.StepIndex, $"Clean {joint.Id} first", $"Clean the {joint.Name}.")));
             break;
