@@ -127,6 +127,22 @@ public class FormatVersionTests
     }
 
     [Fact]
+    public void A_file_of_the_ninth_reader_keeps_what_it_carries_and_says_where_its_sentences_are_read_otherwise_now()
+    {
+        var read = ProcedureFileText.Read(Fixture("procedure-version-11.json")).Value;
+        read.Sheet.Reader.ShouldBe(9);
+        read.Sheet.Steps.ShouldAllBe(s => s.Source == null);
+        Step Of(string text) => read.Sheet.Steps.Single(s => s.Text.StartsWith(text, StringComparison.Ordinal));
+        // Fasteners nobody had named were taken for those in hand.
+        Of("Lock the guard bolts").Actions.Select(a => (a.Verb, a.Target)).ShouldBe([(Verb.Lock, "J1")]);
+        Of("Lock the guard bolts").SentenceSays.ShouldNotBeNull().ShouldStartWith("lock J3 guard bolts");
+        // What carries nothing is read.
+        Of("You will need to").Actions.Select(a => (a.Verb, a.Target)).ShouldBe([(Verb.Remove, "P1")]);
+        Of("Remove the two cover bolts").SentenceSays.ShouldBeNull();
+        ((int)JsonNode.Parse(ProcedureFileText.Write(read).Value)!["version"]!).ShouldBe(SheetFormat.Newest);
+    }
+
+    [Fact]
     public void A_file_of_the_sixth_reader_keeps_what_it_carries_and_says_where_its_sentences_are_read_otherwise_now()
     {
         var read = ProcedureFileText.Read(Fixture("procedure-version-7.json")).Value;

@@ -223,6 +223,16 @@ public sealed class FormerDatabaseTests : IDisposable
     }
 
     [Fact]
+    public async Task Drafts_of_the_ninth_reader_are_read_by_the_tenth_once_and_their_authors_are_shown_what_differs()
+    {
+        var sheet = await ReadOnceAsync("sources");
+        Core.Sheets.Step Of(string text) => sheet.Steps.Single(s => s.Text.StartsWith(text, StringComparison.Ordinal));
+        Of("You will need to").Actions.Select(a => a.Verb).ShouldBe([Verb.Remove]);
+        Of("Lock the guard bolts").SentenceSays.ShouldNotBeNull().ShouldStartWith("lock J3 guard bolts");
+        Of("Remove the two cover bolts").SentenceSays.ShouldBeNull();
+    }
+
+    [Fact]
     public async Task A_former_database_that_is_brought_up_twice_is_the_same_and_takes_edits()
     {
         var file = Former();

@@ -97,6 +97,7 @@ internal sealed class ClauseFinder
             if (_tokens[at - (at > i ? 1 : 0)] is { Kind: TokenKind.Mark, Text: "(" } && _tokens[at].Kind == TokenKind.Word && Closing(at) is { } closing)
             {
                 Add(new Clause(Mood.Beside, at, closing) { IsRemark = true });
+                open?.Gaps.Add((at, closing));
                 i = closing + 1;
                 continue;
             }
@@ -188,10 +189,36 @@ internal sealed class ClauseFinder
         {
             var t = _tokens[i];
             if (t.Kind == TokenKind.Mark || t.Kind == TokenKind.Word && (Trade.Conjunctions.Contains(t.Text) || IsLeadAdverb(i))) i++;
+            else if (t.Kind == TokenKind.Word && LeadIn(i) is { } told) return told;
             else break;
         }
 
         return i;
+    }
+
+    // "Make sure you", "it is time to", "you will need to", "the technician should": the verb behind is what is told.
+    private int? LeadIn(int at)
+    {
+        foreach (var words in Trade.LeadInsFrom(_tokens[at].Text))
+            if (at + words.Length < _end && words.Index().All(w => Is(at + w.Index, w.Item)) && ToldAt(at + words.Length) is { } told) return told;
+        var i = Is(at, "the") && at + 1 < _end ? at + 1 : at;
+        if (_tokens[i].Kind != TokenKind.Word || !Trade.ToldWho.Contains(_tokens[i].Text)) return null;
+        var from = ++i;
+        while (i < _end && _tokens[i].Kind == TokenKind.Word && Trade.ToldHow.Contains(_tokens[i].Text)) i++;
+        // "You can", "you must" alone are read as they stand; "you will" tells what comes, "it is to" what becomes of it.
+        var isIt = _tokens[at].Text is "it" or "it's" or "it’s" or "it'll" or "it’ll";
+        if (i == from || !(Has(from, i, j => _tokens[j].Text == "to") && (!isIt || Has(from, i, j => Trade.Worth.Contains(_tokens[j].Text))) || from - 1 > at)) return null;
+        return ToldAt(i);
+    }
+
+    // The verb that is told, past adverbs, or what says that it is not to be done.
+    private int? ToldAt(int i)
+    {
+        while (i < _end && (_tokens[i] is { Kind: TokenKind.Mark, Text: "," }
+            || _tokens[i].Kind == TokenKind.Word && (Trade.Adverbs.Contains(_tokens[i].Text) || _tokens[i].Text.EndsWith("ly", StringComparison.Ordinal)) && !Trade.IsBase(_tokens[i].Text))) i++;
+        if (i >= _end || _tokens[i].Kind != TokenKind.Word) return null;
+        return Is(i, "never") || Is(i, "don't") || Is(i, "do") && Is(i + 1, "not")
+            || Trade.IsBase(_tokens[i].Text) && (!Trade.Auxiliaries.Contains(_tokens[i].Text) || Is(i, "get") && i + 1 < _end && IsDetermined(i + 1)) ? i : null;
     }
 
     private bool IsLeadAdverb(int i)
@@ -217,6 +244,11 @@ internal sealed class ClauseFinder
         if (word == "being" || word == "careful" && at > 0 && _tokens[at - 1].Kind == TokenKind.Mark)
             return new Clause(Mood.Beside, at, SubordinateEnd(at)) { IsRemark = true };
         if (Trade.Contractions.Contains(word)) return new Clause(Mood.Declarative, at, NextBoundary(at + 1)) { IsRemark = true };
+        // "There is not much room".
+        if (word == "there" && at + 1 < _end && Trade.Auxiliaries.Contains(_tokens[at + 1].Text)) return new Clause(Mood.Declarative, at, NextBoundary(at + 2)) { VerbAt = at + 1, IsRemark = true };
+        if (open is not null && MannerEnd(at) is { } how) return new Clause(Mood.Beside, at, how) { IsRemark = true };
+        if (IsWithoutDoing(at) || Is(at, "no") && Is(at + 1, "matter")) return new Clause(Mood.Beside, at, NextBoundary(at + 2)) { IsRemark = true, Negated = true };
+        if (BeginBy(at) is { } begun) return begun;
         // "Off with the four nuts", "on with the cover".
         if (word is "off" or "out" or "on" or "away" && Is(at + 1, "with") && at + 2 < _end) return new Clause(Mood.Imperative, at, NextBoundary(at + 2)) { VerbAt = at + 1, Verb = Trade.VerbsOf(word == "on" ? "fit" : "remove")[0].Verb };
         if (IsByDoing(at) && Participle(at + 1, open, from) is { } means) return means;
@@ -245,6 +277,31 @@ internal sealed class ClauseFinder
         if (Imperative(at, open, from) is { } told) return told;
         if (Participle(at, open, from) is { } beside) return beside;
         return Said(at, open, from);
+    }
+
+    // "In the usual way", "in a cross pattern", "according to the manual": how, and not where it goes. The end of these words.
+    private int? MannerEnd(int i)
+    {
+        if (Is(i, "according") && Is(i + 1, "to")) return _nouns.Read(i + 2, _end, "to")?.Next;
+        return (Is(i, "in") || Is(i, "by")) && i + 1 < _end && IsDetermined(i + 1) && _nouns.Read(i + 1, _end, _tokens[i].Text) is { } manner
+            && Trade.Manners.Contains(manner.Phrase.Head) && manner.Phrase.Owner.Count == 0 ? manner.Next : null;
+    }
+
+    private bool IsTeller(int i) => i < _end && _tokens[i].Kind == TokenKind.Word && _tokens[i].Text is "you" or "we" or "i" or "he" or "she";
+
+    // "Without scratching the paint": how, and nothing that is done.
+    private bool IsWithoutDoing(int i) => Is(i, "without") && i + 1 < _end && _tokens[i + 1].Kind == TokenKind.Word && _tokens[i + 1].Text.EndsWith("ing", StringComparison.Ordinal)
+        && !Trade.NounsInIng.Contains(_tokens[i + 1].Text);
+
+    // "Begin by removing the cover", "finish with tightening the bolts".
+    private Clause? BeginBy(int at)
+    {
+        if (_tokens[at].Kind != TokenKind.Word || !Trade.Begins.Contains(_tokens[at].Text)) return null;
+        var by = Is(at + 1, "off") || Is(at + 1, "up") ? at + 2 : at + 1;
+        return (Is(by, "by") || Is(by, "with")) && by + 2 < _end && _tokens[by + 1].Kind == TokenKind.Word
+            && Array.Find(Trade.VerbsOf(_tokens[by + 1].Text), f => f.Form == Form.Ing) is { Verb: { } doing }
+            ? new Clause(Mood.Imperative, at, NextBoundary(by + 2)) { VerbAt = by + 1, Verb = doing }
+            : null;
     }
 
     // What has been said of somebody, in full: "the pins are greased".
@@ -331,6 +388,9 @@ internal sealed class ClauseFinder
             return clause;
         }
 
+        // "If you have not already done so": no condition, the step tells it anyway.
+        if (Has(at, end, i => Is(i, "already")) && Has(at, end, i => _tokens[i].Kind == TokenKind.Word && Trade.Negations.Contains(_tokens[i].Text) || _tokens[i].Text is "haven't" or "haven’t" or "hasn't" or "hasn’t"))
+            return new Clause(Mood.Beside, at, end) { IsRemark = true };
         var or = at > 0 && Is(at - 1, "or");
         var sign = Words(word is "should" or "unless" ? at : at + (word == "in" ? 2 : 1), end);
         var proviso = new Proviso(sign, or, Place(at, end));
@@ -505,7 +565,9 @@ internal sealed class ClauseFinder
     {
         var token = _tokens[at];
         if (token.Kind != TokenKind.Word || !Trade.IsBase(token.Text)) return false;
-        var next = at + 1 < _tokens.Count && at + 1 < _end ? _tokens[at + 1] : default;
+        // "Fit only the lower bolts".
+        var behind = at + 2 < _end && (Is(at + 1, "only") || Is(at + 1, "just")) && IsDetermined(at + 2) ? at + 2 : at + 1;
+        var next = behind < _tokens.Count && behind < _end ? _tokens[behind] : default;
         var stem = Stem.Of(token.Text);
         // "Lead the loom along the frame"; but "lead off its post".
         if (Trade.NounsFirst.Contains(token.Text) && !(next.Kind == TokenKind.Word && next.Text is not null && Trade.Determiners.Contains(next.Text))) return false;
@@ -778,7 +840,11 @@ internal sealed class ClauseFinder
         }
 
         // "Was", "had" and "has been" tell what was; what is to be done is told by is, are, be, must, should.
-        var past = modal.Contains("was", StringComparison.Ordinal) || modal.Contains("were", StringComparison.Ordinal) || modal.Contains("had", StringComparison.Ordinal) || modal.Contains("have", StringComparison.Ordinal) || modal.Contains("has", StringComparison.Ordinal);
+        var past = modal.Contains("was", StringComparison.Ordinal) || modal.Contains("were", StringComparison.Ordinal) || modal.Contains("had", StringComparison.Ordinal)
+            || (modal.Contains("have", StringComparison.Ordinal) || modal.Contains("has", StringComparison.Ordinal)) && !Has(verbAt, i, j => _tokens[j].Text == "to");
+        // "The cover needs removing".
+        if (Array.Find(forms, f => f.Form == Form.Ing) is { Verb: { } due } && _tokens[i - 1].Text is "need" or "needs" or "want" or "wants")
+            return new Clause(Mood.Passive, at, to) { VerbAt = i, Verb = due, Negated = negated, IsFull = true, Proviso = Otherwise(from, at, open) };
         // "Two persons lift the pump": who does it is told what to do.
         var persons = subjects.TrueForAll(s => !s.IsPronoun && Trade.NounOf(s.Stems) is { Role: NounRole.Person });
         // "One of you feeds the loom in, the other draws it through".
@@ -916,7 +982,8 @@ internal sealed class ClauseFinder
         {
             var t = _tokens[i];
             if (t.Kind == TokenKind.Mark && t.Text is not ("%" or "+" or "(" or ")")) return i;
-            if (t is { Kind: TokenKind.Mark, Text: "(" } && i + 1 < _end && _tokens[i + 1].Kind == TokenKind.Word && _nouns.Read(i + 1, _end, null) is { Phrase.IsPronoun: true }) return i;
+            if (t is { Kind: TokenKind.Mark, Text: "(" } && i + 1 < _end && _tokens[i + 1].Kind == TokenKind.Word && (_nouns.Read(i + 1, _end, null) is { Phrase.IsPronoun: true }
+                || Closing(i + 1) is { } closes && Has(i + 1, Math.Min(closes, i + 5), j => Trade.Auxiliaries.Contains(_tokens[j].Text)))) return i;
             if (t.Kind != TokenKind.Word) continue;
             // "In two or three steps": about how many.
             if (t.Text == "or" && i > from && i + 1 < _end && IsNumberAt(i - 1) && IsNumberAt(i + 1)) continue;
@@ -930,7 +997,7 @@ internal sealed class ClauseFinder
                 && Trade.Paths.Contains(_tokens[i - 1].Text) && Trade.Paths.Contains(_tokens[i + 1].Text)
                 && (i + 2 >= _end || _tokens[i + 2].Kind == TokenKind.Mark || _tokens[i + 2].Text is "of" or "from")) continue;
             if (Trade.Conjunctions.Contains(t.Text) && i > from || i > from && IsPurposeAt(i)) return i;
-            if (i > from && IsByDoing(i)) return i;
+            if (i > from && (IsByDoing(i) || IsWithoutDoing(i) || Is(i, "no") && Is(i + 1, "matter") || MannerEnd(i) is not null)) return i;
             // "The bolts that hold the guard": which bolts.
             if (i > from && t.Text is "that" or "which" && i + 1 < _end && Trade.Holds.Contains(_tokens[i + 1].Text)) continue;
             // "Replace if worn": the condition stands right behind the verb.
@@ -1022,6 +1089,22 @@ internal sealed class ClauseFinder
                     if (token.Text == ":" && clause.Mood == Mood.Imperative) explains = true;
                     i++;
                     continue;
+            }
+
+            // "The bolts that you can see from below", "the cover you took off earlier": which.
+            if (token.Kind == TokenKind.Word && i > clause.VerbAt && (after is null && IsTeller(i) || token.Text is "that" or "which" && IsTeller(i + 1)) && clause.Pieces.Exists(p => p.Noun is not null))
+            {
+                while (i < to && _tokens[i].Kind != TokenKind.Mark) i++;
+                after = null;
+                continue;
+            }
+
+            // "At the back of the machine": where, and no way.
+            if (token is { Kind: TokenKind.Word, Text: "at" or "from" } && Is(i + 1, "the") && Is(i + 2, "back") && (i + 3 >= to || Is(i + 3, "of") || _tokens[i + 3].Kind == TokenKind.Mark))
+            {
+                i = Is(i + 3, "of") && _nouns.Read(i + 4, to, "of") is { } whole ? whole.Next : i + 3;
+                after = null;
+                continue;
             }
 
             if (token.Kind == TokenKind.Word && (Trade.Prepositions.Contains(token.Text) || Trade.Paths.Contains(token.Text)

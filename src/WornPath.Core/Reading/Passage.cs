@@ -26,7 +26,7 @@ internal static partial class Passages
     [GeneratedRegex(@"\G[ \t]*(?:(?<instead>or|otherwise|plan b)\b\s*[,:]?\s*)?if\s+(?<sign>[^:\n]{2,160}):", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex BranchLead();
 
-    [GeneratedRegex(@"\G[ \t]*(?:should\s+[^:\n]{2,160}|in trouble|trouble|note|tip):", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    [GeneratedRegex(@"\G[ \t]*(?:should\s+[^:\n]{2,160}|in trouble|trouble|(?<note>note|tip)):", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex AdviceLead();
 
     [GeneratedRegex(@"[.!?;](?=\s|$)", RegexOptions.CultureInvariant)]
@@ -45,9 +45,13 @@ internal static partial class Passages
             var end = text.IndexOf('\n', start);
             if (end < 0) end = text.Length;
             var line = text.AsSpan(start, end - start).Trim();
-            if (line.StartsWith("|") || AdviceLead().IsMatch(text, start))
+            var advice = AdviceLead().Match(text, start);
+            if (line.StartsWith("|") || advice.Success)
             {
-                passages.Add(new Passage(start, end, null, 0, true));
+                // A note is a sentence: "Note: there is not much room. Remove the cover." What goes wrong and its cure is the whole line.
+                var noted = advice.Groups["note"].Success && SentenceEnd().Match(text, advice.Index + advice.Length) is { Success: true } stop && stop.Index < end ? stop.Index + 1 : end;
+                passages.Add(new Passage(start, noted, null, 0, true));
+                if (noted < end) Sentences(text, noted, end, factors, 0, passages);
             }
             else if (BranchLead().Match(text, start) is { Success: true } lead && lead.Index + lead.Length <= end)
             {

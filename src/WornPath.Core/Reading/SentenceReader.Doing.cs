@@ -209,7 +209,11 @@ public sealed partial class SentenceReader
         foreach (var phrase in objects)
         {
             var joint = phrase.IsPronoun ? _refer.Meant(phrase, k => k == ThingKind.Joint).OfType<Joint>().FirstOrDefault() : _refer.Known(phrase, k => k == ThingKind.Joint) as Joint;
-            joint ??= LockedBy(phrase) ?? JointNear(clause, phrase);
+            joint ??= LockedBy(phrase);
+            // "Lock the guard bolts": named, and never one that is near by.
+            var isNamed = phrase is { IsPronoun: false, Stems.Count: > 1, Owner.Count: 0, Head: not ("collar" or "head" or "lip" or "end") } && (Trade.NounOf(phrase.Stems)?.Kinds is [ThingKind.Joint or ThingKind.Part or ThingKind.Connection, ..])
+                && !phrase.Stems.Any(Trade.LockPlates.Contains) && !phrase.Stems.Any(Trade.LockWires.Contains);
+            joint ??= isNamed ? phrase.Is(ThingKind.Joint) ? Things(clause, sense, phrase).OfType<Joint>().FirstOrDefault() : null : JointNear(clause, phrase);
             if (joint is null)
             {
                 _actions.Add(new StepAction { Verb = verb, Words = phrase.Text, At = phrase.At });

@@ -1209,8 +1209,13 @@ public sealed partial class SentenceReader
     private bool Has(Clause clause, params ReadOnlySpan<string> words)
     {
         for (var i = clause.From; i < Math.Max(clause.To, clause.Reach) && i < _finder.Tokens.Count; i++)
+        {
+            // "To be backed out": the word belongs to the verb, and to no way.
+            if (i < clause.VerbAt && _finder.Tokens[i].Text == "to" && (i + 1 == clause.VerbAt || Trade.Auxiliaries.Contains(_finder.Tokens[i + 1].Text))) continue;
             foreach (var word in words)
                 if (_finder.Tokens[i].Text == word) return true;
+        }
+
         return false;
     }
 

@@ -29,6 +29,13 @@ internal static class Trade
     public static readonly WordSet Relatives = Set("relative");
     public static readonly WordSet Adverbs = new(Bits, BitOf(Array.IndexOf(Order, "adverb")) | BitOf(Array.IndexOf(Order, "phrase")));
     private static readonly FrozenSet<string> PhraseStarts = Classes["phrase"].Select(p => p[..p.IndexOf('-', StringComparison.Ordinal)]).ToFrozenSet(StringComparer.Ordinal);
+    private static readonly FrozenDictionary<string, string[][]> LeadIns = Classes["leadIn"].Select(p => p.Split('-')).GroupBy(p => p[0])
+        .ToFrozenDictionary(g => g.Key, g => g.OrderByDescending(p => p.Length).ToArray());
+    public static readonly WordSet ToldWho = Set("toldWho");
+    public static readonly WordSet ToldHow = Set("toldHow");
+    public static readonly WordSet Worth = Set("worth");
+    public static readonly WordSet Manners = Set("manner");
+    public static readonly WordSet Begins = Set("begins");
     public static readonly WordSet Neutral = Set("neutral");
     public static readonly WordSet Old = Set("old");
     public static readonly WordSet Colours = Set("colour");
@@ -71,6 +78,9 @@ internal static class Trade
     public static readonly WordSet Steadies = Set("steadies");
     public static readonly WordSet GoesOn = Set("goesOn");
     public static readonly WordSet LetsGo = Set("letsGo");
+
+    /// <summary>The words that lead in what is told, by the first of them, the longest first.</summary>
+    public static string[][] LeadInsFrom(string word) => LeadIns.GetValueOrDefault(word) ?? [];
 
     /// <summary>What a control does that holds.</summary>
     public static readonly WordSet Engaged = Set("engaged");

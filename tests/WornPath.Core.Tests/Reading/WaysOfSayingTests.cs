@@ -1,0 +1,224 @@
+namespace WornPath.Core.Tests.Reading;
+
+/// <summary>
+/// The same told in other ways is read the same: whatever leads the verb in, stands behind it or tells why, how, where and with what. Each
+/// way is tried with many verbs on a joint, a part and a connection; what the plain sentence comes to is what it has to come to.
+/// </summary>
+public class WaysOfSayingTests
+{
+    private static readonly string[] Verbs = ["remove", "take", "pull", "lift", "undo", "loosen", "install", "fit", "slide", "press", "disconnect", "connect", "screw", "bolt", "replace"];
+
+    private static readonly (string What, string[] Behind)[] Objects = [("tray bolts", ["", " out", " in"]), ("tray cover", ["", " off", " on", " out"]), ("tray hose", ["", " off"])];
+
+    // The verb, what it is done to, and the way behind it.
+    private static readonly Func<string, string, string, string>[] Ways =
+    [
+        (v, o, b) => $"Carefully {v} the {o}{b}.",
+        (v, o, b) => $"Now {v} the {o}{b}.",
+        (v, o, b) => $"Next, {v} the {o}{b}.",
+        (v, o, b) => $"Then {v} the {o}{b}.",
+        (v, o, b) => $"You can now {v} the {o}{b}.",
+        (v, o, b) => $"You will need to {v} the {o}{b}.",
+        (v, o, b) => $"Be sure to {v} the {o}{b}.",
+        (v, o, b) => $"Make sure you {v} the {o}{b}.",
+        (v, o, b) => $"Go ahead and {v} the {o}{b}.",
+        (v, o, b) => $"Please {v} the {o}{b}.",
+        (v, o, b) => $"At this point, {v} the {o}{b}.",
+        (v, o, b) => $"{Capital(v)} {o}{b}.",
+        (v, o, b) => $"Tray area: {v} the {o}{b}.",
+        (v, o, b) => $"{Capital(v)} the {o}{b} with a pry bar.",
+        (v, o, b) => $"Using a pry bar, {v} the {o}{b}.",
+        (v, o, b) => $"{Capital(v)} the {o}{b}, using a soft mallet.",
+        (v, o, b) => $"With a helper, {v} the {o}{b}.",
+        (v, o, b) => $"{Capital(v)} the {o}{b} (this may take some time).",
+        (v, o, b) => $"{Capital(v)} the {o}{b}, because it is in the way.",
+        (v, o, b) => $"{Capital(v)} the {o}{b} so that you can see what you are doing.",
+        (v, o, b) => $"{Capital(v)} the {o}{b} to gain access to the rear.",
+        (v, o, b) => $"To gain access, {v} the {o}{b}.",
+        (v, o, b) => $"{Capital(v)} the {o}{b} slowly and carefully.",
+        (v, o, b) => $"{Capital(v)} the {o}{b} before going any further.",
+        (v, o, b) => $"Locate and {v} the {o}{b}.",
+        (v, o, b) => $"Reach in behind the frame and {v} the {o}{b}.",
+        (v, o, b) => $"Taking care not to scratch the paint, {v} the {o}{b}.",
+        (v, o, b) => $"{Capital(v)} the {o}{b}; there is not much room.",
+        (v, o, b) => $"{Capital(v)} the {o}{b}. Note that there is not much room.",
+        (v, o, b) => $"The technician should {v} the {o}{b}.",
+        (v, o, b) => $"We {v} the {o}{b}.",
+        (v, o, b) => $"You want to {v} the {o}{b}.",
+        (v, o, b) => $"Once you are ready, {v} the {o}{b}.",
+        (v, o, b) => $"You need to {v} the {o}{b}.",
+        (v, o, b) => $"You'll have to {v} the {o}{b}.",
+        (v, o, b) => $"You should now {v} the {o}{b}.",
+        (v, o, b) => $"The fitter must {v} the {o}{b}.",
+        (v, o, b) => $"You are going to {v} the {o}{b}.",
+        (v, o, b) => $"We're going to {v} the {o}{b}.",
+        (v, o, b) => $"Let's {v} the {o}{b}.",
+        (v, o, b) => $"It's time to {v} the {o}{b}.",
+        (v, o, b) => $"The next step is to {v} the {o}{b}.",
+        (v, o, b) => $"Remember to {v} the {o}{b}.",
+        (v, o, b) => $"Don't forget to {v} the {o}{b}.",
+        (v, o, b) => $"It is now necessary to {v} the {o}{b}.",
+        (v, o, b) => $"Proceed to {v} the {o}{b}.",
+        (v, o, b) => $"Begin by {Ing(v)} the {o}{b}.",
+        (v, o, b) => $"Start by {Ing(v)} the {o}{b}.",
+        (v, o, b) => $"Finish by {Ing(v)} the {o}{b}.",
+        (v, o, b) => $"From underneath, {v} the {o}{b}.",
+        (v, o, b) => $"From inside the cab, {v} the {o}{b}.",
+        (v, o, b) => $"On the right-hand side, {v} the {o}{b}.",
+        (v, o, b) => $"As shown in figure 3, {v} the {o}{b}.",
+        (v, o, b) => $"{Capital(v)} the {o}{b} as shown (see figure 3).",
+        (v, o, b) => $"{Capital(v)} the {o} (3){b}.",
+        (v, o, b) => $"If you have not already done so, {v} the {o}{b}.",
+        (v, o, b) => $"With care, {v} the {o}{b}.",
+        (v, o, b) => $"Working from below, {v} the {o}{b}.",
+        (v, o, b) => $"Wearing gloves, {v} the {o}{b}.",
+        (v, o, b) => $"Once you have cleaned the area, {v} the {o}{b}.",
+        (v, o, b) => $"After cleaning the area, {v} the {o}{b}.",
+        (v, o, b) => $"{Capital(v)} the {o}{b}, being careful not to scratch the paint.",
+        (v, o, b) => $"{Capital(v)} the {o}{b} without scratching the paint.",
+        (v, o, b) => $"{Capital(v)} the {o}{b} - there is not much room.",
+        (v, o, b) => $"{Capital(v)} the {o}{b} — it is awkward to reach.",
+        (v, o, b) => $"The {o} is next. {Capital(v)} the {o}{b}.",
+        (v, o, b) => $"{Capital(v)} the {o}, which is behind the frame{(b.Length > 0 ? "," : "")}{b}.",
+        (v, o, b) => $"{Capital(v)} the {o}{b} now.",
+        (v, o, b) => $"3. {Capital(v)} the {o}{b}.",
+        (v, o, b) => $"- {Capital(v)} the {o}{b}.",
+        (v, o, b) => $"{v} the {o}{b}".ToUpperInvariant() + ".",
+        (v, o, b) => $"**{Capital(v)}** the {o}{b}.",
+        (v, o, b) => $"{v} the {o}{b}",
+        (v, o, b) => $"{Capital(v)} the {o}{b}!",
+        (v, o, b) => $"{Capital(v)} the {o}{b}. Mind your fingers.",
+        (v, o, b) => $"{Capital(v)} your {o}{b}.",
+        (v, o, b) => $"To access the rear, {v} the {o}{b}.",
+        (v, o, b) => $"{Capital(v)} the {o}{b} to expose the surface behind.",
+        (v, o, b) => $"To prevent damage, {v} the {o}{b}.",
+        (v, o, b) => $"In order to see better, {v} the {o}{b}.",
+        (v, o, b) => $"{Capital(v)} the {o}{b}. This will give you more room.",
+        (v, o, b) => $"{Capital(v)} the {o}{b}, which gives you more room.",
+        (v, o, b) => $"{Capital(v)} the {o}{b}, giving you more room.",
+        (v, o, b) => $"{Capital(v)} the {o}{b}, if you have not already done so.",
+        (v, o, b) => $"{Capital(v)} the {o}{b}, following the instructions of the maker.",
+        (v, o, b) => $"{Capital(v)} the {o}{b} according to the manual.",
+        (v, o, b) => $"{Capital(v)} the {o}{b} as described earlier.",
+        (v, o, b) => $"{Capital(v)} the {o}{b} in the usual way.",
+        (v, o, b) => $"With one hand on the frame, {v} the {o}{b}.",
+        (v, o, b) => $"{Capital(v)} the {o}{b} with both hands.",
+        (v, o, b) => $"Stand to one side and {v} the {o}{b}.",
+        (v, o, b) => $"Get under the machine and {v} the {o}{b}.",
+        (v, o, b) => $"Go round to the left side and {v} the {o}{b}.",
+        (v, o, b) => $"Find the {o}, then {v} the {o}{b}.",
+        (v, o, b) => $"Find the {o} and {v} {(o.EndsWith('s') ? "them" : "it")}{b}.",
+        (v, o, b) => $"Quickly but carefully {v} the {o}{b}.",
+        (v, o, b) => $"Get somebody to help you and {v} the {o}{b}.",
+        (v, o, b) => $"Two people are needed for this. {Capital(v)} the {o}{b}.",
+        (v, o, b) => $"CAUTION: sharp edges. {Capital(v)} the {o}{b}.",
+        (v, o, b) => $"Note: there is not much room. {Capital(v)} the {o}{b}.",
+        (v, o, b) => $"{Capital(v)} the {o}{b}. Tip: a mirror helps.",
+        (v, o, b) => $"Still working from below, {v} the {o}{b}.",
+        (v, o, b) => $"Once more, {v} the {o}{b}.",
+        (v, o, b) => $"Very gently and evenly {v} the {o}{b}.",
+        (v, o, b) => $"When that is done, {v} the {o}{b}.",
+        (v, o, b) => $"The {o} {(Be(o) == "is" ? "has" : "have")} to be {Ed(v)}{b}.",
+        (v, o, b) => $"The {o} {(Be(o) == "is" ? "needs" : "need")} {Ing(v)}{b} next.",
+        (v, o, b) => $"This time {v} the {o}{b}.",
+        (v, o, b) => $"{Capital(v)} the {o} that you can see from below{(b.Length > 0 ? "," : "")}{b}.",
+        (v, o, b) => $"{Capital(v)} the {o} you cleaned earlier{(b.Length > 0 ? "," : "")}{b}.",
+        (v, o, b) => $"After you have wiped the frame, {v} the {o}{b}.",
+        (v, o, b) => $"With the frame clean, {v} the {o}{b}.",
+        (v, o, b) => $"With everything ready, {v} the {o}{b}.",
+        (v, o, b) => $"When ready, {v} the {o}{b}.",
+        (v, o, b) => $"As soon as the engine is cool, {v} the {o}{b}.",
+        (v, o, b) => $"Once the engine has cooled down, {v} the {o}{b}.",
+        (v, o, b) => $"Before starting the next job, {v} the {o}{b}.",
+        (v, o, b) => $"{Capital(v)} the {o}{b} like this.",
+        (v, o, b) => $"{Capital(v)} the {o}{b}. A pry bar may help.",
+        (v, o, b) => $"{Capital(v)} the {o}{b}. It may need some force.",
+        (v, o, b) => $"{Capital(v)} the {o}{b}. It is a tight fit.",
+        (v, o, b) => $"{Capital(v)} the {o}{b}. {(Be(o) == "is" ? "It" : "They")} may be stiff.",
+        (v, o, b) => $"{Capital(v)} the {o}{b} until you hear a click.",
+        (v, o, b) => $"{Capital(v)} the {o}{b} and check the frame for cracks.",
+        (v, o, b) => $"{Capital(v)} the {o}{b}. Then inspect the frame for damage.",
+        (v, o, b) => $"Inspect the frame for damage. {Capital(v)} the {o}{b}.",
+        (v, o, b) => $"Check the frame for cracks and then {v} the {o}{b}.",
+        (v, o, b) => $"Hold the frame steady and {v} the {o}{b}.",
+        (v, o, b) => $"While holding the frame steady, {v} the {o}{b}.",
+        (v, o, b) => $"Reaching behind the frame, {v} the {o}{b}.",
+        (v, o, b) => $"Have a helper hold the lamp while you {v} the {o}{b}.",
+        (v, o, b) => $"Have a helper steady the frame and {v} the {o}{b}.",
+        (v, o, b) => $"Ask a helper to hold the lamp, and {v} the {o}{b}.",
+        (v, o, b) => $"You'll find the {o} under the seat; {v} {(Be(o) == "is" ? "it" : "them")}{b}.",
+        (v, o, b) => $"There {Be(o)} {(Be(o) == "is" ? "a " : "")}{o} under the seat. {Capital(v)} {(Be(o) == "is" ? "it" : "them")}{b}.",
+        (v, o, b) => $"Look for the {o} under the seat and {v} {(Be(o) == "is" ? "it" : "them")}{b}.",
+        (v, o, b) => $"Spray the {o} with penetrating oil, then {v} {(Be(o) == "is" ? "it" : "them")}{b}.",
+        (v, o, b) => $"Clean the {o} and {v} {(Be(o) == "is" ? "it" : "them")}{b}.",
+        (v, o, b) => $"The {o} comes next: {v} {(Be(o) == "is" ? "it" : "them")}{b}.".Replace("bolts comes", "bolts come"),
+        (v, o, b) => $"There is not much room, so {v} the {o}{b}.",
+        (v, o, b) => $"Since there is not much room, {v} the {o}{b}.",
+        (v, o, b) => $"Because there is not much room, {v} the {o}{b}.",
+        (v, o, b) => $"To make room, {v} the {o}{b}.",
+        (v, o, b) => $"{Capital(v)} the {o}{b}, making sure that nothing is trapped.",
+        (v, o, b) => $"{Capital(v)} the {o}{b}, but watch your fingers.",
+        (v, o, b) => $"{Capital(v)} {(Be(o) == "is" ? "the" : "all the")} {o}{b}.",
+        (v, o, b) => $"{Capital(v)} the {o} near the battery{(b.Length > 0 ? "," : "")}{b}.",
+        (v, o, b) => $"Behind the seat, {v} the {o}{b}.",
+        (v, o, b) => $"{Capital(v)} the {o}{b}, taking your time.",
+        (v, o, b) => $"{Capital(v)} the {o}{b} no matter how dirty.",
+        (v, o, b) => $"{Capital(v)} the {o}{b}, see step 12.",
+        (v, o, b) => $"{Capital(v)} the {o}{b}. Refer to the maker's manual.",
+        (v, o, b) => $"{Capital(v)} the {o}{b} (see page 12).",
+        (v, o, b) => $"{Capital(v)} the {o} (A){b}.",
+        (v, o, b) => $"{Capital(v)} the {o} (item 7){b}.",
+        (v, o, b) => $"{Capital(v)} the {o}{b}. It weighs about 12 kg.",
+        (v, o, b) => $"Take a photo, then {v} the {o}{b}.",
+        (v, o, b) => $"Note the position of the frame, then {v} the {o}{b}.",
+        (v, o, b) => $"In good light, {v} the {o}{b}.",
+        (v, o, b) => $"For now, {v} the {o}{b}.",
+        (v, o, b) => $"Here, {v} the {o}{b}.",
+        (v, o, b) => $"From here, {v} the {o}{b}.",
+        (v, o, b) => $"OK, {v} the {o}{b}.",
+        (v, o, b) => $"Right, {v} the {o}{b}.",
+        (v, o, b) => $"All right, now {v} the {o}{b}.",
+        (v, o, b) => $"And now {v} the {o}{b}.",
+        (v, o, b) => $"After that, {v} the {o}{b}.",
+        (v, o, b) => $"Afterwards {v} the {o}{b}.",
+        (v, o, b) => $"Subsequently, {v} the {o}{b}.",
+        (v, o, b) => $"Lastly, {v} the {o}{b}.",
+        (v, o, b) => $"In this step, {v} the {o}{b}.",
+        (v, o, b) => $"Always {v} the {o}{b}.",
+        (v, o, b) => $"You must always {v} the {o}{b}.",
+        (v, o, b) => $"You may now {v} the {o}{b}.",
+        (v, o, b) => $"We can now {v} the {o}{b}.",
+    ];
+
+    public static TheoryData<int> Numbers => [.. Enumerable.Range(0, Ways.Length)];
+
+    [Theory]
+    [MemberData(nameof(Numbers))]
+    public void However_it_is_told_it_is_read_the_same(int number)
+    {
+        foreach (var verb in Verbs)
+            foreach (var (what, behinds) in Objects)
+                foreach (var behind in behinds)
+                    if (Read($"{Capital(verb)} the {what}{behind}.") is { Length: > 0 } plain and not "asked")
+                        Read(Ways[number](verb, what, behind)).ShouldBe(plain, Ways[number](verb, what, behind));
+    }
+
+    // What changes the state, and whether it is asked.
+    private static string Read(string sentence)
+    {
+        var step = new Written().Joint("hub nuts", "80 N·m").Joint("guard bolts", "20 N·m").Part("guard").Part("rear bracket").Thing(ThingKind.Connection, "brake hose")
+            .Joint("tray bolts", "25 N·m").Part("tray cover").Thing(ThingKind.Connection, "tray hose")
+            .Steps("Loosen the hub nuts and the guard bolts. Take the guard off. Remove the rear bracket.", sentence).Step(2);
+        if (step.Questions.Length > 0) return "asked";
+        return string.Join("; ", step.Actions.Where(a => a.Verb is not (Verb.Inspect or Verb.Treat or Verb.Clean or Verb.Wait))
+            .Select(a => $"{a.Verb} {a.Target} {a.Branch} {a.Some} {a.If} {a.Torque}"));
+    }
+
+    private static string Capital(string text) => char.ToUpperInvariant(text[0]) + text[1..];
+
+    private static string Be(string what) => what.EndsWith('s') ? "are" : "is";
+
+    private static string Ing(string verb) => verb switch { "fit" => "fitting", _ => verb.EndsWith('e') ? verb[..^1] + "ing" : verb + "ing" };
+
+    private static string Ed(string verb) => verb switch { "take" => "taken", "undo" => "undone", "fit" => "fitted", _ => verb.EndsWith('e') ? verb + "d" : verb + "ed" };
+}
