@@ -249,6 +249,9 @@ internal sealed class ClauseFinder
         if (open is not null && MannerEnd(at) is { } how) return new Clause(Mood.Beside, at, how) { IsRemark = true };
         if (IsWithoutDoing(at) || Is(at, "no") && Is(at + 1, "matter")) return new Clause(Mood.Beside, at, NextBoundary(at + 2)) { IsRemark = true, Negated = true };
         if (BeginBy(at) is { } begun) return begun;
+        // "Using a torque wrench set to 25 N·m": how the tool is.
+        if (word == "set" && at > 0 && !IsBoundary(at - 1) && (Is(at + 1, "to") || Is(at + 1, "at")) && _clauses is [.., { Mood: Mood.Beside }])
+            return new Clause(Mood.Beside, at, NextBoundary(at + 2)) { IsRemark = true };
         // "Off with the four nuts", "on with the cover".
         if (word is "off" or "out" or "on" or "away" && Is(at + 1, "with") && at + 2 < _end) return new Clause(Mood.Imperative, at, NextBoundary(at + 2)) { VerbAt = at + 1, Verb = Trade.VerbsOf(word == "on" ? "fit" : "remove")[0].Verb };
         if (IsByDoing(at) && Participle(at + 1, open, from) is { } means) return means;
@@ -511,6 +514,9 @@ internal sealed class ClauseFinder
                 && Has(open.From, at, i => _tokens[i].Kind == TokenKind.Word && Trade.Auxiliaries.Contains(_tokens[i].Text)))) return null;
         if (!IsImperativeAt(at, at == 0 || open is null || !Trade.Conjunctions.Contains(_tokens[at - 1].Text))) return null;
         var verb = Trade.VerbsOf(_tokens[at].Text).First(f => f.Form == Form.Base).Verb;
+        // "Make sure the bolts are torqued to 25 N·m": what has to be so is said behind it.
+        if (verb.Lemma == "make" && Is(at + 1, "sure") && at + 3 < _end && IsDetermined(at + 2) && Has(at + 3, NextBoundary(at + 3), i => _tokens[i].Kind == TokenKind.Torque))
+            return new Clause(Mood.Imperative, at, at + 2) { VerbAt = at, Verb = Trade.VerbsOf("ensure")[0].Verb, Proviso = Otherwise(from, at, open) };
         // "Finish removing the nuts", "begin tightening them".
         if (GoingOn(at) is { } going)
             return new Clause(Mood.Imperative, at, NextBoundary(at + 2)) { VerbAt = at + 1, Verb = going, Proviso = Otherwise(from, at, open) };

@@ -166,6 +166,7 @@ public sealed partial class SentenceReader
         TakeMentions();
         foreach (var clause in _clauses) Placed(clause);
         UseTools();
+        BindLeft();
         AskUnbound();
         SayElsewhere();
         if (_actions.Count > 0 || _questions.Count > 0 || _told || string.IsNullOrWhiteSpace(_text)) return;
@@ -174,10 +175,55 @@ public sealed partial class SentenceReader
         if (Settled(key) is null) Ask(new Question { Kind = QuestionKind.NoVerb, Phrase = key, At = new Span(0, _text.Length) });
     }
 
+    // "Tighten the bolts. The torque is 25 N·m", "… until the wrench clicks at 25 N·m", "set the wrench to 25 N·m and tighten the bolts":
+    // the value of what is tightened without one, where that is told of one joint alone.
+    private void BindLeft()
+    {
+        if (_actions.Count(a => a is { Verb: Verb.Torque, Torque: null, Passes: null, Target: not null, IsSaid: false }) != 1) return;
+        var at = _actions.FindIndex(a => a is { Verb: Verb.Torque, Torque: null, Passes: null, Target: not null, IsSaid: false });
+        if (_refer.Find(_actions[at].Target!) is not Joint joint) return;
+        var left = _clauses.Where(c => !c.Negated && !_passages.Exists(p => p.IsAdvice && p.Start <= PlaceOf(c).Start && PlaceOf(c).Start < p.End))
+            .SelectMany(c => AllValues(c).Select(v => (Clause: c, Value: v))).Where(v => !_actions.Exists(a => a.Torque is { } t && t.SaysTheSameAs(v.Value.Torque!.Value))).ToList();
+        if (left.Count == 0)
+        {
+            // "Tighten the bolts. Torque: 25 N·m", "with the wrench at 25 N·m, tighten the bolts": told once.
+            if (_actions.FindIndex(a => a is { Verb: Verb.Torque, Torque: not null } && a.Target == joint.Id && a.Branch == _actions[at].Branch
+                && _clauses.Exists(c => (c.Mood == Mood.Fragment || c.Verb?.Lemma == "give") && PlaceOf(c) == a.In)) is >= 0 and var again)
+            {
+                _actions[at] = _actions[at] with { Torque = _actions[again].Torque };
+                _actions.RemoveAt(again);
+            }
+
+            return;
+        }
+
+        var (clause, value) = left[0];
+        if (!left.TrueForAll(l => l.Value.Torque!.Value.SaysTheSameAs(value.Torque!.Value)) || TellsOfAnother(clause, joint)) return;
+        _actions[at] = _actions[at] with { Torque = value.Torque!.Value };
+        _questions.RemoveAll(q => q.Kind == QuestionKind.NoObject && PlaceOf(clause).Begins(q.At));
+        Compare(joint, value.Torque!.Value, value);
+    }
+
+    // "The hub nut gets 240 N·m later": of something else, or of another time.
+    private bool TellsOfAnother(Clause clause, Joint joint)
+    {
+        if (Has(clause, "later", "afterwards", "before", "after", "previously", "originally", "formerly", "once", "when", "if", "step")) return true;
+        _finder.Fill(clause);
+        return clause.Nouns.Any(n => !n.IsPronoun && _refer.Known(n, k => k is ThingKind.Joint or ThingKind.Part) is var known
+            && (known is Joint or Part ? known.Id != joint.Id : known is null && n.Is(ThingKind.Joint)));
+    }
+
+    // Every torque in the words of a clause, also where they are only said.
+    private IEnumerable<Token> AllValues(Clause clause)
+    {
+        for (var i = clause.From; i < clause.To && i < _finder.Tokens.Count; i++)
+            if (_finder.Tokens[i] is { Kind: TokenKind.Torque, Torque.IsGood: true } value && !clause.Gaps.Exists(g => g.From <= i && i < g.To)) yield return value;
+    }
+
     // A torque that was read and went nowhere is asked about: "wait ten minutes, then 10 N·m".
     private void AskUnbound()
     {
-        foreach (var clause in _clauses.Where(c => !c.Negated && !c.IsRemark && c.Mood != Mood.Beside))
+        foreach (var clause in _clauses.Where(c => !c.Negated && c.Mood != Mood.Beside && (!c.IsRemark || StatesValue(c))))
         {
             var at = PlaceOf(clause);
             if (_step.Said.Length > 0 && SaidOf(at) is not null || _questions.Exists(q => at.Begins(q.At)) || _residue.Exists(r => at.Begins(r))) continue;
@@ -193,6 +239,14 @@ public sealed partial class SentenceReader
 
             AskBare(clause, at);
         }
+    }
+
+    // "The torque for the cover bolts is 25 N·m".
+    private bool StatesValue(Clause clause)
+    {
+        if (clause.Mood != Mood.Declarative || !AllValues(clause).Any()) return false;
+        _finder.Fill(clause);
+        return clause.Nouns.Any(n => !n.IsPronoun && _refer.Known(n, k => k == ThingKind.Joint) is Joint);
     }
 
     // "Give the nuts 250 in a star", "then 130 crosswise": a number with a fastener and without a unit.
