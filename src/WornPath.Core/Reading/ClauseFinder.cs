@@ -207,15 +207,16 @@ internal sealed class ClauseFinder
         while (i < _end && _tokens[i].Kind == TokenKind.Word && Trade.ToldHow.Contains(_tokens[i].Text)) i++;
         // "You can", "you must" alone are read as they stand; "you will" tells what comes, "it is to" what becomes of it.
         var isIt = _tokens[at].Text is "it" or "it's" or "it’s" or "it'll" or "it’ll";
-        if (i == from || !(Has(from, i, j => _tokens[j].Text == "to") && (!isIt || Has(from, i, j => Trade.Worth.Contains(_tokens[j].Text))) || from - 1 > at)) return null;
-        return ToldAt(i);
+        var isWorth = !isIt || Has(from, i, j => Trade.Worth.Contains(_tokens[j].Text));
+        var isTold = from - 1 > at || isWorth && Has(from, i, j => _tokens[j].Text == "to");
+        return i > from && isTold ? ToldAt(i) : null;
     }
 
     // The verb that is told, past adverbs, or what says that it is not to be done.
     private int? ToldAt(int i)
     {
-        while (i < _end && (_tokens[i] is { Kind: TokenKind.Mark, Text: "," }
-            || _tokens[i].Kind == TokenKind.Word && (Trade.Adverbs.Contains(_tokens[i].Text) || _tokens[i].Text.EndsWith("ly", StringComparison.Ordinal)) && !Trade.IsBase(_tokens[i].Text))) i++;
+        while (i < _end && _tokens[i].Kind == TokenKind.Word && !Trade.IsBase(_tokens[i].Text)
+            && (Trade.Adverbs.Contains(_tokens[i].Text) || _tokens[i].Text.EndsWith("ly", StringComparison.Ordinal))) i++;
         if (i >= _end || _tokens[i].Kind != TokenKind.Word) return null;
         return Is(i, "never") || Is(i, "don't") || Is(i, "do") && Is(i + 1, "not")
             || Trade.IsBase(_tokens[i].Text) && (!Trade.Auxiliaries.Contains(_tokens[i].Text) || Is(i, "get") && i + 1 < _end && IsDetermined(i + 1)) ? i : null;
@@ -245,9 +246,10 @@ internal sealed class ClauseFinder
             return new Clause(Mood.Beside, at, SubordinateEnd(at)) { IsRemark = true };
         if (Trade.Contractions.Contains(word)) return new Clause(Mood.Declarative, at, NextBoundary(at + 1)) { IsRemark = true };
         // "There is not much room".
-        if (word == "there" && at + 1 < _end && Trade.Auxiliaries.Contains(_tokens[at + 1].Text)) return new Clause(Mood.Declarative, at, NextBoundary(at + 2)) { VerbAt = at + 1, IsRemark = true };
+        if (word == "there" && at + 1 < _end && Trade.Auxiliaries.Contains(_tokens[at + 1].Text))
+            return new Clause(Mood.Declarative, at, NextBoundary(at + 2)) { VerbAt = at + 1, IsRemark = true };
         if (open is not null && MannerEnd(at) is { } how) return new Clause(Mood.Beside, at, how) { IsRemark = true };
-        if (IsWithoutDoing(at) || Is(at, "no") && Is(at + 1, "matter")) return new Clause(Mood.Beside, at, NextBoundary(at + 2)) { IsRemark = true, Negated = true };
+        if (IsWithout(at)) return new Clause(Mood.Beside, at, NextBoundary(at + 2)) { IsRemark = true, Negated = true };
         if (BeginBy(at) is { } begun) return begun;
         // "Using a torque wrench set to 25 N·m": how the tool is.
         if (word == "set" && at > 0 && !IsBoundary(at - 1) && (Is(at + 1, "to") || Is(at + 1, "at")) && _clauses is [.., { Mood: Mood.Beside }])
@@ -292,9 +294,10 @@ internal sealed class ClauseFinder
 
     private bool IsTeller(int i) => i < _end && _tokens[i].Kind == TokenKind.Word && _tokens[i].Text is "you" or "we" or "i" or "he" or "she";
 
-    // "Without scratching the paint": how, and nothing that is done.
-    private bool IsWithoutDoing(int i) => Is(i, "without") && i + 1 < _end && _tokens[i + 1].Kind == TokenKind.Word && _tokens[i + 1].Text.EndsWith("ing", StringComparison.Ordinal)
-        && !Trade.NounsInIng.Contains(_tokens[i + 1].Text);
+    // "Without scratching the paint", "no matter how dirty": how, and nothing that is done.
+    private bool IsWithout(int i) => Is(i, "no") && Is(i + 1, "matter")
+        || Is(i, "without") && i + 1 < _end && _tokens[i + 1].Kind == TokenKind.Word
+            && _tokens[i + 1].Text.EndsWith("ing", StringComparison.Ordinal) && !Trade.NounsInIng.Contains(_tokens[i + 1].Text);
 
     // "Begin by removing the cover", "finish with tightening the bolts".
     private Clause? BeginBy(int at)
@@ -315,9 +318,11 @@ internal sealed class ClauseFinder
     {
         if (!IsPurposeAt(at)) return null;
         var verb = Trade.VerbsOf(_tokens[at + 1].Text).First(f => f.Form == Form.Base).Verb;
-        if (verb.Lemma == "drain" || open?.Verb?.Lemma is "use" or "make" or "remember" or "take" or "need" or "be" or "try"
+        // "Get ready to lift it off", "prepare to lower it": not yet.
+        var isAhead = Is(at - 1, "ready") || open?.Verb?.Lemma == "prepare";
+        if (!isAhead && (verb.Lemma == "drain" || open?.Verb?.Lemma is "use" or "make" or "remember" or "take" or "need" or "be" or "try"
             || open is { Mood: Mood.Imperative }
-            && (Has(at + 2, NextBoundary(at + 2), i => _tokens[i].Text is "out" or "off") || Takes(verb) && (Is(at - 1, "enough") || Is(at + 2, "it") || Is(at + 2, "them"))))
+            && (Has(at + 2, NextBoundary(at + 2), i => _tokens[i].Text is "out" or "off") || Takes(verb) && (Is(at - 1, "enough") || Is(at + 2, "it") || Is(at + 2, "them")))))
             return new Clause(Mood.Imperative, at, NextBoundary(at + 2)) { VerbAt = at + 1, Verb = verb };
         var clause = new Clause(Mood.Beside, at, NextBoundary(at + 2)) { VerbAt = at + 1, IsRemark = true };
         Fill(clause, at + 2, clause.To);
@@ -391,9 +396,7 @@ internal sealed class ClauseFinder
             return clause;
         }
 
-        // "If you have not already done so": no condition, the step tells it anyway.
-        if (Has(at, end, i => Is(i, "already")) && Has(at, end, i => _tokens[i].Kind == TokenKind.Word && Trade.Negations.Contains(_tokens[i].Text) || _tokens[i].Text is "haven't" or "haven’t" or "hasn't" or "hasn’t"))
-            return new Clause(Mood.Beside, at, end) { IsRemark = true };
+        if (IsDoneAnyway(at, end)) return new Clause(Mood.Beside, at, end) { IsRemark = true };
         var or = at > 0 && Is(at - 1, "or");
         var sign = Words(word is "should" or "unless" ? at : at + (word == "in" ? 2 : 1), end);
         var proviso = new Proviso(sign, or, Place(at, end));
@@ -419,6 +422,12 @@ internal sealed class ClauseFinder
 
         return Condition(at, end);
     }
+
+    // "If you have not already done so", "if not already done": no condition, the step tells it anyway. But "if the cover is not
+    // already off" is one.
+    private bool IsDoneAnyway(int at, int end) => (Is(end - 1, "already") && Has(at, end, IsTeller) || Has(at, end, i => Is(i, "already")) && Has(at, end, i => Is(i, "done")))
+        && Has(at, end, i => _tokens[i].Kind == TokenKind.Word
+            && (Trade.Negations.Contains(_tokens[i].Text) || _tokens[i].Text is "haven't" or "haven’t"));
 
     private Clause Condition(int at, int end)
     {
@@ -515,7 +524,8 @@ internal sealed class ClauseFinder
         if (!IsImperativeAt(at, at == 0 || open is null || !Trade.Conjunctions.Contains(_tokens[at - 1].Text))) return null;
         var verb = Trade.VerbsOf(_tokens[at].Text).First(f => f.Form == Form.Base).Verb;
         // "Make sure the bolts are torqued to 25 N·m": what has to be so is said behind it.
-        if (verb.Lemma == "make" && Is(at + 1, "sure") && at + 3 < _end && IsDetermined(at + 2) && Has(at + 3, NextBoundary(at + 3), i => _tokens[i].Kind == TokenKind.Torque))
+        if (verb.Lemma == "make" && Is(at + 1, "sure") && at + 3 < _end && IsDetermined(at + 2)
+            && Has(at + 3, NextBoundary(at + 3), i => _tokens[i].Kind == TokenKind.Torque))
             return new Clause(Mood.Imperative, at, at + 2) { VerbAt = at, Verb = Trade.VerbsOf("ensure")[0].Verb, Proviso = Otherwise(from, at, open) };
         // "Finish removing the nuts", "begin tightening them".
         if (GoingOn(at) is { } going)
@@ -1003,7 +1013,7 @@ internal sealed class ClauseFinder
                 && Trade.Paths.Contains(_tokens[i - 1].Text) && Trade.Paths.Contains(_tokens[i + 1].Text)
                 && (i + 2 >= _end || _tokens[i + 2].Kind == TokenKind.Mark || _tokens[i + 2].Text is "of" or "from")) continue;
             if (Trade.Conjunctions.Contains(t.Text) && i > from || i > from && IsPurposeAt(i)) return i;
-            if (i > from && (IsByDoing(i) || IsWithoutDoing(i) || Is(i, "no") && Is(i + 1, "matter") || MannerEnd(i) is not null)) return i;
+            if (i > from && (IsByDoing(i) || IsWithout(i) || MannerEnd(i) is not null)) return i;
             // "The bolts that hold the guard": which bolts.
             if (i > from && t.Text is "that" or "which" && i + 1 < _end && Trade.Holds.Contains(_tokens[i + 1].Text)) continue;
             // "Replace if worn": the condition stands right behind the verb.
@@ -1098,7 +1108,8 @@ internal sealed class ClauseFinder
             }
 
             // "The bolts that you can see from below", "the cover you took off earlier": which.
-            if (token.Kind == TokenKind.Word && i > clause.VerbAt && (after is null && IsTeller(i) || token.Text is "that" or "which" && IsTeller(i + 1)) && clause.Pieces.Exists(p => p.Noun is not null))
+            if (token.Kind == TokenKind.Word && i > clause.VerbAt && clause.Pieces.Exists(p => p.Noun is not null)
+                && (after is null && IsTeller(i) || token.Text is "that" or "which" && IsTeller(i + 1)))
             {
                 while (i < to && _tokens[i].Kind != TokenKind.Mark) i++;
                 after = null;
@@ -1106,7 +1117,8 @@ internal sealed class ClauseFinder
             }
 
             // "At the back of the machine": where, and no way.
-            if (token is { Kind: TokenKind.Word, Text: "at" or "from" } && Is(i + 1, "the") && Is(i + 2, "back") && (i + 3 >= to || Is(i + 3, "of") || _tokens[i + 3].Kind == TokenKind.Mark))
+            if (token is { Kind: TokenKind.Word, Text: "at" or "from" } && Is(i + 1, "the") && Is(i + 2, "back")
+                && (i + 3 >= to || Is(i + 3, "of") || _tokens[i + 3].Kind == TokenKind.Mark))
             {
                 i = Is(i + 3, "of") && _nouns.Read(i + 4, to, "of") is { } whole ? whole.Next : i + 3;
                 after = null;

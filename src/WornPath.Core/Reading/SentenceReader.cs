@@ -179,8 +179,9 @@ public sealed partial class SentenceReader
     // the value of what is tightened without one, where that is told of one joint alone.
     private void BindLeft()
     {
-        if (_actions.Count(a => a is { Verb: Verb.Torque, Torque: null, Passes: null, Target: not null, IsSaid: false }) != 1) return;
-        var at = _actions.FindIndex(a => a is { Verb: Verb.Torque, Torque: null, Passes: null, Target: not null, IsSaid: false });
+        static bool IsWithout(StepAction a) => a is { Verb: Verb.Torque, Torque: null, Passes: null, Target: not null, IsSaid: false };
+        if (_actions.Count(IsWithout) != 1) return;
+        var at = _actions.FindIndex(IsWithout);
         if (_refer.Find(_actions[at].Target!) is not Joint joint) return;
         var left = _clauses.Where(c => !c.Negated && !_passages.Exists(p => p.IsAdvice && p.Start <= PlaceOf(c).Start && PlaceOf(c).Start < p.End))
             .SelectMany(c => AllValues(c).Select(v => (Clause: c, Value: v))).Where(v => !_actions.Exists(a => a.Torque is { } t && t.SaysTheSameAs(v.Value.Torque!.Value))).ToList();

@@ -21,7 +21,8 @@ public static partial class Blind
     public static Regex? Besides(Sheet sheet)
     {
         // A number may be held to its unit by a space that does not break.
-        List<string> spellings = [.. StatedValue.All(sheet).SelectMany(v => v.Spellings).Where(s => s.Length > 0).Distinct().OrderByDescending(s => s.Length).Select(s => Regex.Escape(s).Replace(@"\ ", @"\s"))];
+        List<string> spellings = [.. StatedValue.All(sheet).SelectMany(v => v.Spellings).Where(s => s.Length > 0).Distinct()
+            .OrderByDescending(s => s.Length).Select(s => Regex.Escape(s).Replace(@"\ ", @"\s"))];
         return spellings.Count == 0 ? null : new Regex($@"(?<![\d.,])(?:{string.Join('|', spellings)})(?![\p{{L}}\d])", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant);
     }
 

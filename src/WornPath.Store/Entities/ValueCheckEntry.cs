@@ -7,7 +7,7 @@ public sealed class ValueCheckEntry
 
     public int RevisionId { get; set; }
 
-    /// <summary>The joint's id.</summary>
+    /// <summary>Id of the joint, the fluid or the step it is of; the column's name is from when there were joints alone.</summary>
     public required string Joint { get; set; }
 
     /// <summary>What it was given for, as it stood then.</summary>

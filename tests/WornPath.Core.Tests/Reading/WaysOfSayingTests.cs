@@ -204,6 +204,20 @@ public class WaysOfSayingTests
     private static readonly (string Verb, string What, string Behind, string Comes)[] Plain = [.. Verbs.SelectMany(v => Objects.SelectMany(o => o.Behind.Select(b =>
         (v, o.What, b, Read($"{Capital(v)} the {o.What}{b}."))))).Where(p => p.Item4 is not ("" or "asked"))];
 
+    /// <summary>What may have to be done, or what one gets ready for, is not done; what has a condition keeps it.</summary>
+    [Theory]
+    [InlineData("You may need to remove the tray cover.")]
+    [InlineData("You might have to take the tray cover off.")]
+    [InlineData("It may be necessary to remove the tray cover.")]
+    [InlineData("It is possible to remove the tray cover.")]
+    [InlineData("Get ready to lift the tray cover off.")]
+    [InlineData("You would need to remove the tray cover.")]
+    [InlineData("You do not need to remove the tray cover.")]
+    [InlineData("Make sure you do not remove the tray cover.")]
+    [InlineData("If the tray cover is not already off, remove it.")]
+    public void What_may_be_is_not_told(string sentence) => new Written().Part("tray cover").Steps("Clean the frame.", sentence).Step(2).Actions
+        .Where(a => a is { Branch: 0, Verb: not (Verb.Inspect or Verb.Clean) }).ShouldBeEmpty();
+
     /// <summary>A value that is told of what is tightened is its value, wherever in the step it stands.</summary>
     [Theory]
     [InlineData("Tighten the tray bolts to 25 N·m.")]

@@ -15,21 +15,17 @@ public sealed class QuantityWithoutSource : Rule
     {
         foreach (var fluid in walk.Sheet.Fluids)
             if (!fluid.IsSecond && fluid.Source is null && VolumeText.Find(fluid.Capacity) is not null)
-                yield return At(null, -1, fluid, $"{fluid.Label}: {fluid.Capacity} has no source. Write the document, edition and page it was taken from in Joints; then a second person reads it there.",
-                    [.. Likely(walk, source => new SetField(fluid.SheetId, "source", "", source))]);
+                yield return At(null, -1, fluid, $"{fluid.Label}: {fluid.Capacity} has no source. Write the document, edition and page it was taken from in Joints; "
+                    + "then a second person reads it there.",
+                    [.. CitedSources.Of(walk, source => new SetField(fluid.SheetId, "source", "", source))]);
         for (var i = 0; i < walk.Steps.Count; i++)
         {
             var step = walk.Steps[i];
             if (step.Source is not null || (step.Table is null && step.Actions.All(a => a.Limits is null))) continue;
             var limits = step.Actions.Select(a => a.Limits).FirstOrDefault(l => l is not null)?.ToString() ?? $"the limits of {step.Table!.Quantity}";
-            yield return At(step, i, null, $"Here {limits} {(step.Table is null ? "has" : "have")} no source. Write the document, edition and page behind “source” under the step; then a second person reads it there.",
-                [.. Likely(walk, source => new SetField(step.Id, "source", "", source))]);
+            yield return At(step, i, null, $"Here {limits} {(step.Table is null ? "has" : "have")} no source. Write the document, edition and page "
+                + "behind “source” under the step; then a second person reads it there.",
+                [.. CitedSources.Of(walk, source => new SetField(step.Id, "source", "", source))]);
         }
     }
-
-    // The sources the sheet cites most.
-    private static IEnumerable<Fix> Likely(Walk walk, Func<string, Edit> set) => walk.Sheet.Joints.Where(j => !j.IsSecond && j.Source.Length > 0)
-        .CountBy(j => j.Source).OrderByDescending(c => c.Value).Take(MostSources).Select(c => new Fix($"The same as {walk.Sheet.Joints.First(j => j.Source == c.Key).SheetId}: {c.Key}", set(c.Key)));
-
-    private const int MostSources = 2;
 }

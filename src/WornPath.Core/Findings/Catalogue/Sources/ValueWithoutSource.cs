@@ -17,12 +17,6 @@ public sealed class ValueWithoutSource : ThingRule<Joint>
         // What comes out for good is not torqued.
         if (torqued is null && joint.Becomes != JointFate.Refit) return;
         found.Add(At(torqued?.Step, torqued?.StepIndex ?? -1, joint, $"{joint.Label}: {joint.Torque} has no source. Write the document, edition and page it was taken from in Joints.",
-            [.. Cited(walk).Select(c => new Fix($"The same as {string.Join(", ", c.Select(j => j.Id))}: {c.Key}", new SetField(joint.SheetId, "source", joint.Source, c.Key)))]));
+            [.. CitedSources.Of(walk, source => new SetField(joint.SheetId, "source", joint.Source, source))]));
     }
-
-    // What the sheet cites already, most of it on the page of the last value.
-    private static IEnumerable<IGrouping<string, Joint>> Cited(Walk walk) => walk.Sheet.Joints.Where(j => !j.IsSecond && !string.IsNullOrWhiteSpace(j.Source))
-        .GroupBy(j => j.Source).OrderByDescending(g => g.Count()).Take(MostSources);
-
-    private const int MostSources = 3;
 }
