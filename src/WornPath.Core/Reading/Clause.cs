@@ -70,6 +70,9 @@ internal sealed class Clause(Mood mood, int from, int to)
     /// <summary>"Having first slackened the bolts": done before what the clause before it tells.</summary>
     public bool ComesFirst { get; init; }
 
+    /// <summary>"Once the bolts are removed": done here only where the words before have not done it.</summary>
+    public bool IfNotYet { get; init; }
+
     /// <summary>"Remove and discard the gasket": what it is done to stands in the clause behind it.</summary>
     public bool Shares { get; init; }
 

@@ -82,7 +82,7 @@ internal sealed class ClauseFinder
 
             // "On the left post the bolts are removed": where, then what.
             if (open is null && (at == i || Colon(at - 1)) && _tokens[at].Kind == TokenKind.Word && Trade.Prepositions.Contains(_tokens[at].Text)
-                && !Trade.Temporals.Contains(_tokens[at].Text) && !IsPurposeAt(at)
+                && !Trade.Temporals.Contains(_tokens[at].Text) && !IsPurposeAt(at) && !IsConditionAt(at) && !IsOtherTime(at)
                 && _nouns.Read(at + 1, end, _tokens[at].Text) is { } where && where.Next < end
                 && !(Is(at, "with") && Trade.VerbsOf(_tokens[where.Next].Text).Any(f => f.Form == Form.Ed)))
             {
@@ -135,9 +135,10 @@ internal sealed class ClauseFinder
 
             if (next.Proviso is null && next.Mood != Mood.Beside) next.Proviso = _proviso;
             Add(next);
-            // "Leak at the joint: shut down and tighten it": a sign for what follows.
+            // "Leak at the joint: shut down and tighten it", "machines with a cab: …": a sign for what follows.
             if (next is { Mood: Mood.Fragment } && next.To < end && Colon(next.To)
-                && (Trade.Trouble.Contains(_tokens[at].Text) || _tokens[at].Text is "too" or "still"))
+                && (Trade.Trouble.Contains(_tokens[at].Text) || _tokens[at].Text is "too" or "still"
+                    || _nouns.Read(at, next.To, null) is { Phrase: { IsPlural: true } of } && Trade.Versions.Contains(of.Head)))
             {
                 _proviso = new Proviso(Words(at, next.To), false, Place(at, next.To));
                 next.Proviso = null;
@@ -199,8 +200,7 @@ internal sealed class ClauseFinder
     // "Make sure you", "it is time to", "you will need to", "the technician should": the verb behind is what is told.
     private int? LeadIn(int at)
     {
-        foreach (var words in Trade.LeadInsFrom(_tokens[at].Text))
-            if (at + words.Length < _end && words.Index().All(w => Is(at + w.Index, w.Item)) && ToldAt(at + words.Length) is { } told) return told;
+        if (After(Trade.LeadIns, at) is { } behind && ToldAt(Behind(behind)) is { } said) return said;
         var i = Is(at, "the") && at + 1 < _end ? at + 1 : at;
         if (_tokens[i].Kind != TokenKind.Word || !Trade.ToldWho.Contains(_tokens[i].Text)) return null;
         var from = ++i;
@@ -211,6 +211,18 @@ internal sealed class ClauseFinder
         var isTold = from - 1 > at || isWorth && Has(from, i, j => _tokens[j].Text == "to");
         return i > from && isTold ? ToldAt(i) : null;
     }
+
+    // The token behind words that stand together; null where none of them begin here.
+    private int? After(PhraseList phrases, int at)
+    {
+        if (at >= _end || _tokens[at].Kind != TokenKind.Word) return null;
+        foreach (var words in phrases.From(_tokens[at].Text))
+            if (at + words.Length <= _end && words.Index().All(w => Is(at + w.Index, w.Item))) return at + words.Length;
+        return null;
+    }
+
+    // Past a comma: "after that, remove it".
+    private int Behind(int at) => at + 1 < _end && _tokens[at] is { Kind: TokenKind.Mark, Text: "," } ? at + 1 : at;
 
     // The verb that is told, past adverbs, or what says that it is not to be done.
     private int? ToldAt(int i)
@@ -225,11 +237,15 @@ internal sealed class ClauseFinder
     private bool IsLeadAdverb(int i)
     {
         var word = _tokens[i].Text;
-        if (word.Length > 4 && word.EndsWith("ly", StringComparison.Ordinal) && Trade.VerbsOf(word).Length == 0 && word is not ("assembly" or "supply")) return true;
+        if (word.Length > 4 && word.EndsWith("ly", StringComparison.Ordinal) && Trade.VerbsOf(word).Length == 0 && word is not ("assembly" or "supply")
+            && !IsConditionAt(i)) return true;
         // "First pass", "last bolt" belong to a noun; "first, …" leads in.
         if (word is "first" or "last" or "next" or "finally") return i + 1 < _end && (_tokens[i + 1].Kind == TokenKind.Mark || Trade.IsBase(_tokens[i + 1].Text)
             // "Last bolt out".
             && !(Trade.NounOf([_tokens[i + 1].Text]) is { Kinds: [ThingKind.Joint, ..] } && i + 2 < _end && Trade.Paths.Contains(_tokens[i + 2].Text)));
+        // "a) remove it; b) fit it".
+        if (word.Length == 1 && i + 1 < _end && _tokens[i + 1] is { Kind: TokenKind.Mark, Text: ")" } && (i == 0 || _tokens[i - 1].Kind != TokenKind.Word)
+            && !(i > 0 && _tokens[i - 1] is { Kind: TokenKind.Mark, Text: "(" })) return true;
         return word is "then" or "always" or "now" or "also" or "again" or "please" or "meanwhile" or "lastly" or "afterwards" or "just" or "only" or "so" or "here" or "either" or "both" && i + 1 < _end && (Trade.IsBase(_tokens[i + 1].Text) || word == "now" && _tokens[i + 1].Kind == TokenKind.Word && (Trade.Pronouns.Contains(_tokens[i + 1].Text) || Trade.Determiners.Contains(_tokens[i + 1].Text)));
     }
 
@@ -251,6 +267,9 @@ internal sealed class ClauseFinder
         if (open is not null && MannerEnd(at) is { } how) return new Clause(Mood.Beside, at, how) { IsRemark = true };
         if (IsWithout(at)) return new Clause(Mood.Beside, at, NextBoundary(at + 2)) { IsRemark = true, Negated = true };
         if (BeginBy(at) is { } begun) return begun;
+        if (IsOtherTime(at)) return new Clause(Mood.Beside, at, _end) { IsRemark = true };
+        if (IsAlsoDone(at) is { } more) return new Clause(Mood.Imperative, at, NextBoundary(more + 1)) { VerbAt = more, Verb = DoneBy(more) };
+        if (After(Trade.LeftAlone, at) is { } alone) return LeftAlone(at, alone);
         // "Using a torque wrench set to 25 N·m": how the tool is.
         if (word == "set" && at > 0 && !IsBoundary(at - 1) && (Is(at + 1, "to") || Is(at + 1, "at")) && _clauses is [.., { Mood: Mood.Beside }])
             return new Clause(Mood.Beside, at, NextBoundary(at + 2)) { IsRemark = true };
@@ -258,6 +277,7 @@ internal sealed class ClauseFinder
         if (word is "off" or "out" or "on" or "away" && Is(at + 1, "with") && at + 2 < _end) return new Clause(Mood.Imperative, at, NextBoundary(at + 2)) { VerbAt = at + 1, Verb = Trade.VerbsOf(word == "on" ? "fit" : "remove")[0].Verb };
         if (IsByDoing(at) && Participle(at + 1, open, from) is { } means) return means;
         if (Purpose(at, open) is { } purpose) return purpose;
+        if (DoneByThen(at, SubordinateEnd(at), open) is { } before) return before;
         if (Subordinate(at, open) is { } sub) return sub;
         // "All the way down, stand out".
         if (word is "all-the-way" or "right" && Is(at + 1, "down") && (at + 2 >= _end || _tokens[at + 2].Kind == TokenKind.Mark)
@@ -290,6 +310,24 @@ internal sealed class ClauseFinder
         if (Is(i, "according") && Is(i + 1, "to")) return _nouns.Read(i + 2, _end, "to")?.Next;
         return (Is(i, "in") || Is(i, "by")) && i + 1 < _end && IsDetermined(i + 1) && _nouns.Read(i + 1, _end, _tokens[i].Text) is { } manner
             && Trade.Manners.Contains(manner.Phrase.Head) && manner.Phrase.Owner.Count == 0 ? manner.Next : null;
+    }
+
+    // "Later the bolts will be tightened", "in step 20 we tighten them": not now.
+    private bool IsOtherTime(int at) => IsBoundary(at - 1) && (Is(at, "later") && !Is(at + 1, "on") || Is(at, "in") && Is(at + 1, "step")
+        || Is(at, "in") && (Is(at + 1, "a") || Is(at + 1, "the")) && (Is(at + 2, "later") || Is(at + 2, "next")) && Is(at + 3, "step"));
+
+    // "Followed by removing the cover": the verb of what is also done.
+    private int? IsAlsoDone(int i) => After(Trade.AlsoDone, i) is { } at && DoneBy(at) is not null ? at : null;
+
+    private TradeVerb? DoneBy(int at) => at >= _end || Trade.NounsInIng.Contains(_tokens[at].Text) ? null
+        : Array.Find(Trade.VerbsOf(_tokens[at].Text), f => f.Form == Form.Ing && Trade.MayChange(f.Verb)).Verb;
+
+    // "Avoid turning the hub", "resist the temptation to pry it off": said, not done.
+    private Clause LeftAlone(int at, int verb)
+    {
+        var clause = new Clause(Mood.Imperative, at, NegativeEnd(verb)) { Negated = true, VerbAt = Math.Min(verb, _end - 1) };
+        Fill(clause, verb + 1, clause.To);
+        return clause;
     }
 
     private bool IsTeller(int i) => i < _end && _tokens[i].Kind == TokenKind.Word && _tokens[i].Text is "you" or "we" or "i" or "he" or "she";
@@ -352,10 +390,8 @@ internal sealed class ClauseFinder
         var token = _tokens[at];
         if (token.Kind != TokenKind.Word) return null;
         var word = token.Text;
-        var conditional = Trade.Conditionals.Contains(word) || word == "provided" && Is(at + 1, "that")
+        var conditional = Trade.Conditionals.Contains(word) || IsConditionAt(at) && (open is null || word != "assuming")
             || word == "should" && (open is null || _tokens[Math.Max(0, at - 1)].Kind == TokenKind.Mark)
-            || word == "in" && Is(at + 1, "case")
-            || word == "as" && at + 1 < _end && _tokens[at + 1].Text is "needed" or "necessary" or "required"
             || word == "where" && (at + 1 < _end && Trade.Trouble.Contains(_tokens[at + 1].Text)
                 || Has(at + 1, Math.Min(_end, at + 4), i => Trade.Trouble.Contains(_tokens[i].Text)))
             || (word == "when" || word == "where" && IsBoundary(at - 1)) && SpeaksOfTrouble(at + 1, SubordinateEnd(at));
@@ -398,7 +434,7 @@ internal sealed class ClauseFinder
 
         if (IsDoneAnyway(at, end)) return new Clause(Mood.Beside, at, end) { IsRemark = true };
         var or = at > 0 && Is(at - 1, "or");
-        var sign = Words(word is "should" or "unless" ? at : at + (word == "in" ? 2 : 1), end);
+        var sign = SignOf(at, end);
         var proviso = new Proviso(sign, or, Place(at, end));
         // Before what it holds for, or after it: "tighten it slightly if the slots do not line up".
         var leads = open is null || IsBoundary(at - 1) && Goes(end);
@@ -423,11 +459,62 @@ internal sealed class ClauseFinder
         return Condition(at, end);
     }
 
+    // "After removing the bolts, …", "once you have removed them, …", "… once the bolts are removed", "with the bolts removed": that is
+    // done by then; where it was not before, it is told here.
+    private Clause? DoneByThen(int at, int end, Clause? open)
+    {
+        if (!(Is(at, "after") || Is(at, "once") || Is(at, "with") && open is null) || at + 1 >= end) return null;
+        Clause Told(Mood mood, int verbAt, TradeVerb verb) =>
+            new(mood, at + 1, end) { VerbAt = verbAt, Verb = verb, IsFull = mood == Mood.Passive, IfNotYet = true, ComesFirst = open is not null };
+        if (Is(at, "after") && DoneBy(at + 1) is { } doing) return Told(Mood.Imperative, at + 1, doing);
+        if (IsTeller(at + 1) && Is(at + 2, "have") && at + 3 < end && Done(at + 3) is { } have) return Told(Mood.Imperative, at + 3, have);
+        if (!IsDetermined(at + 1) || _nouns.Read(at + 1, end, null) is not { } what) return null;
+        var verb = what.Next < end && _tokens[what.Next].Text is "is" or "are" or "has" or "have" ? what.Next + 1 : what.Next;
+        if (Is(verb, "been")) verb++;
+        return verb < end && (verb > what.Next || Is(at, "with")) && Done(verb) is { } passive ? Told(Mood.Passive, verb, passive) : null;
+    }
+
+    private TradeVerb? Done(int at) => _tokens[at].Kind == TokenKind.Word
+        ? Array.Find(Trade.VerbsOf(_tokens[at].Text), f => f.Form == Form.Ed && Trade.MayChange(f.Verb)).Verb : null;
+
+    // What a condition says, without the words that lead it in; all of it where they are all it is: "as needed", "in that case".
+    private string SignOf(int at, int end)
+    {
+        if (_tokens[at].Text is "should" or "unless" || IsVersion(at)) return Words(at, end);
+        if (_tokens[at].Text == "as" && !Is(at + 1, "long")) return Words(at + 1, end);
+        var from = After(Trade.Conditions, at) ?? at + 1;
+        if (Is(from, "of") || Is(from, "that")) from++;
+        return from < end ? Words(from, end) : Words(at, end);
+    }
+
     // "If you have not already done so", "if not already done": no condition, the step tells it anyway. But "if the cover is not
     // already off" is one.
     private bool IsDoneAnyway(int at, int end) => (Is(end - 1, "already") && Has(at, end, IsTeller) || Has(at, end, i => Is(i, "already")) && Has(at, end, i => Is(i, "done")))
         && Has(at, end, i => _tokens[i].Kind == TokenKind.Word
             && (Trade.Negations.Contains(_tokens[i].Text) || _tokens[i].Text is "haven't" or "haven’t"));
+
+    // "In case of damage", "provided that it is straight", "as needed", "on machines with a cab", "over 2 mm:".
+    private bool IsConditionAt(int at) => After(Trade.Conditions, at) is not null && !(Is(at, "in") && IsPrecaution(at)) || IsVersion(at) || IsBound(at);
+
+    // "Wear gloves in case of splinters": what might be, and no condition; "replace it in case of damage" is one.
+    private bool IsPrecaution(int at) => at > 0 && _tokens[at - 1].Kind != TokenKind.Stop && !SpeaksOfTrouble(at + 2, SubordinateEnd(at));
+
+    // "On machines with a cab", "for the wide version": which of them it is told of.
+    private bool IsVersion(int at) => _tokens[at].Text is "on" or "for" && _nouns.Read(at + 1, _end, _tokens[at].Text) is { Phrase: var of }
+        && HeadOf(of) is { } head && Trade.Versions.Contains(head)
+        && ((of.IsPlural || of.Text.Contains(head + "s", StringComparison.Ordinal))
+            && !(Trade.Determiners.Contains(_tokens[at + 1].Text) && !Is(at + 1, "some")) || head is "model" or "version" or "variant");
+
+    // "Tractors built before 2019": the tractors.
+    private static string? HeadOf(NounPhrase phrase) => phrase.Stems.LastOrDefault(s => Trade.Versions.Contains(s) || Trade.NounOf([s]) is not null);
+
+    // "Over 2 mm: fit a shim".
+    private bool IsBound(int at)
+    {
+        if (!IsBoundary(at - 1) || After(Trade.Bounds, at) is not { } number || number >= _end || _tokens[number].Kind != TokenKind.Number) return false;
+        while (number < _end && (_tokens[number].Kind == TokenKind.Number || Trade.Units.Contains(_tokens[number].Text))) number++;
+        return number < _end && _tokens[number] is { Kind: TokenKind.Mark, Text: ":" or "→" or "–" or "—" };
+    }
 
     private Clause Condition(int at, int end)
     {
@@ -551,8 +638,9 @@ internal sealed class ClauseFinder
         var alone = at + 2 < _end && _tokens[at + 1].Text is "until" or "till" && _tokens[Math.Min(at + 2, _end - 1)].Text is "it" or "they"
             && verb.Lemma != "wait";
         var end = alone ? at + 1 : NextBoundary(at + 1);
-        var clause = new Clause(Mood.Imperative, at, end) { VerbAt = at, Verb = verb, Negated = not, Proviso = Otherwise(from, at, open) };
-        return clause;
+        // "…, but first undo the bolts".
+        var first = open is { Mood: Mood.Imperative or Mood.Passive } && Is(at - 1, "first") && Is(at - 2, "but");
+        return new Clause(Mood.Imperative, at, end) { VerbAt = at, Verb = verb, Negated = not, Proviso = Otherwise(from, at, open), ComesFirst = first };
     }
 
     // "Finish removing": what goes on; null where it is no such thing.
@@ -863,6 +951,8 @@ internal sealed class ClauseFinder
             return new Clause(Mood.Passive, at, to) { VerbAt = i, Verb = due, Negated = negated, IsFull = true, Proviso = Otherwise(from, at, open) };
         // "Two persons lift the pump": who does it is told what to do.
         var persons = subjects.TrueForAll(s => !s.IsPronoun && Trade.NounOf(s.Stems) is { Role: NounRole.Person });
+        // "Some people take it off now": others, and nobody who is told.
+        if (persons && _tokens[at].Text is "some" or "many" or "most" or "few") return new Clause(Mood.Beside, at, to) { VerbAt = verbAt, IsRemark = true };
         // "One of you feeds the loom in, the other draws it through".
         persons |= subjects is [{ IsPronoun: true, IsRest: true }] && _nouns.Read(i + 1, _end, null) is { Phrase: { IsPronoun: true, Text: "it" or "them" } };
         var you = persons || subjects.TrueForAll(s => s.IsPronoun && s.Text is "you" or "we" or "i" or "he" or "she");
@@ -1013,11 +1103,11 @@ internal sealed class ClauseFinder
                 && Trade.Paths.Contains(_tokens[i - 1].Text) && Trade.Paths.Contains(_tokens[i + 1].Text)
                 && (i + 2 >= _end || _tokens[i + 2].Kind == TokenKind.Mark || _tokens[i + 2].Text is "of" or "from")) continue;
             if (Trade.Conjunctions.Contains(t.Text) && i > from || i > from && IsPurposeAt(i)) return i;
-            if (i > from && (IsByDoing(i) || IsWithout(i) || MannerEnd(i) is not null)) return i;
+            if (i > from && (IsByDoing(i) || IsWithout(i) || MannerEnd(i) is not null || IsAlsoDone(i) is not null)) return i;
             // "The bolts that hold the guard": which bolts.
             if (i > from && t.Text is "that" or "which" && i + 1 < _end && Trade.Holds.Contains(_tokens[i + 1].Text)) continue;
             // "Replace if worn": the condition stands right behind the verb.
-            if (t.Text is "if" or "unless" || t.Text == "provided" && Is(i + 1, "that")
+            if (t.Text is "if" or "unless" || i > from && IsConditionAt(i)
                 || t.Text is "as" or "where" or "when" && i + 1 < _end && _tokens[i + 1].Text is "needed" or "required" or "necessary" or "fitted") return i;
             if (i > from && (Trade.Conditionals.Contains(t.Text) || Trade.Relatives.Contains(t.Text) && (t.Text != "that" || i + 1 < _end && IsFinite(i + 1)) || IsTemporalAt(i) || t.Text == "so" && Is(i + 1, "that"))) return i;
         }

@@ -297,11 +297,18 @@ public sealed partial class SentenceReader
         }
 
         _finder.Fill(clause);
+        if (clause.IfNotYet && !clause.Nouns.Any(n => n.After is null or "with" && !n.IsPronoun && _refer.Known(n) is not null))
+        {
+            Aside(clause);
+            return;
+        }
+
         NameByNext(clause);
         // "A wet one gets another 15°", "any implement comes off first": only such a one.
         if (clause is { Proviso: null, Mood: not Mood.Beside } && _branch == 0 && clause.Pieces is [{ Noun: { Sign.Length: > 0 } such }, ..]
             && (clause.Mood != Mood.Imperative || such.IsPronoun)) _branch = BranchOf(new Proviso(such.Sign, false, such.At));
         Read(clause);
+        if (clause.IfNotYet) _actions.RemoveAll(a => _actions.IndexOf(a) >= from && IsDone(a, from));
         if (_actions.Count == from)
         {
             if (_branches.Count > branches) _branches.RemoveAt(branches);
@@ -332,6 +339,35 @@ public sealed partial class SentenceReader
         if ((clause.Verb?.Lemma == "catch" && _actions[^1].Verb == Verb.Remove
             || clause.ComesFirst) && from > 0 && _actions.Count == from + 1) _actions.Reverse(from - 1, 2);
     }
+
+    // True where the words before an action have done it already: of what was done last to the same thing.
+    private bool IsDone(StepAction action, int from)
+    {
+        var now = StateAfter(action.Verb);
+        if (now is null || action.Target is null) return true;
+        for (var i = from - 1; i >= 0; i--)
+            if (_actions[i].Target == action.Target && StateAfter(_actions[i].Verb) is { } here) return Implies(here, now);
+        string? last = null;
+        foreach (var step in _sheet.Steps)
+        {
+            if (step.Id == _step.Id) break;
+            foreach (var done in step.Actions)
+                if (done.Target == action.Target && StateAfter(done.Verb) is { } state) last = state;
+        }
+
+        return last is not null && Implies(last, now);
+    }
+
+    private static bool Implies(string state, string asked) => state == asked || (state, asked) is ("off", "loose") or ("tight", "on");
+
+    private static string? StateAfter(Verb verb) => verb switch
+    {
+        Verb.TakeOut or Verb.Remove or Verb.Disconnect or Verb.HangAside or Verb.SetAside => "off",
+        Verb.Loosen => "loose",
+        Verb.Start or Verb.Fit or Verb.Connect or Verb.Snug or Verb.Place => "on",
+        Verb.Torque => "tight",
+        _ => null,
+    };
 
     // A proviso within a sentence is a branch of the step like one on a line of its own.
     private int BranchOf(Proviso proviso)

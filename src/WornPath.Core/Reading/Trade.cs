@@ -29,12 +29,25 @@ internal static class Trade
     public static readonly WordSet Relatives = Set("relative");
     public static readonly WordSet Adverbs = new(Bits, BitOf(Array.IndexOf(Order, "adverb")) | BitOf(Array.IndexOf(Order, "phrase")));
     private static readonly FrozenSet<string> PhraseStarts = Classes["phrase"].Select(p => p[..p.IndexOf('-', StringComparison.Ordinal)]).ToFrozenSet(StringComparer.Ordinal);
-    private static readonly FrozenDictionary<string, string[][]> LeadIns = Classes["leadIn"].Select(p => p.Split('-')).GroupBy(p => p[0])
-        .ToFrozenDictionary(g => g.Key, g => g.OrderByDescending(p => p.Length).ToArray());
+    /// <summary>The words that lead in what is told.</summary>
+    public static readonly PhraseList LeadIns = new(Classes["leadIn"]);
+
+    /// <summary>The words that lead in a condition.</summary>
+    public static readonly PhraseList Conditions = new(Classes["condition"]);
+
+    /// <summary>The words before a doing that is one more: "followed by removing".</summary>
+    public static readonly PhraseList AlsoDone = new(Classes["alsoDone"]);
+
+    /// <summary>The words before what is told to be left alone.</summary>
+    public static readonly PhraseList LeftAlone = new(Classes["leftAlone"]);
+
+    /// <summary>The words before a number that bound it: "over 2 mm".</summary>
+    public static readonly PhraseList Bounds = new(Classes["bound"]);
     public static readonly WordSet ToldWho = Set("toldWho");
     public static readonly WordSet ToldHow = Set("toldHow");
     public static readonly WordSet Worth = Set("worth");
     public static readonly WordSet Manners = Set("manner");
+    public static readonly WordSet Versions = Set("version");
     public static readonly WordSet Begins = Set("begins");
     public static readonly WordSet Neutral = Set("neutral");
     public static readonly WordSet Old = Set("old");
@@ -78,9 +91,6 @@ internal static class Trade
     public static readonly WordSet Steadies = Set("steadies");
     public static readonly WordSet GoesOn = Set("goesOn");
     public static readonly WordSet LetsGo = Set("letsGo");
-
-    /// <summary>The words that lead in what is told, by the first of them, the longest first.</summary>
-    public static string[][] LeadInsFrom(string word) => LeadIns.GetValueOrDefault(word) ?? [];
 
     /// <summary>What a control does that holds.</summary>
     public static readonly WordSet Engaged = Set("engaged");
@@ -314,6 +324,16 @@ internal sealed class WordSet(FrozenDictionary<string, UInt128> bits, UInt128 bi
     public UInt128 Bit { get; } = bit;
 
     public bool Contains(string? word) => word is not null && (bits.GetValueOrDefault(word) & Bit) != 0;
+}
+
+/// <summary>Words that stand together, parted by hyphens in their file.</summary>
+internal sealed class PhraseList(IEnumerable<string> phrases)
+{
+    private readonly FrozenDictionary<string, string[][]> _byFirst = phrases.Select(p => p.Split('-')).GroupBy(p => p[0])
+        .ToFrozenDictionary(g => g.Key, g => g.OrderByDescending(p => p.Length).ToArray());
+
+    /// <summary>Those that begin with a word, the longest first.</summary>
+    public string[][] From(string word) => _byFirst.GetValueOrDefault(word) ?? [];
 }
 
 /// <summary>What a noun names, beside the things a sheet keeps.</summary>

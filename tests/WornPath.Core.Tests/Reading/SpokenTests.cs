@@ -295,7 +295,7 @@ public class SpokenTests
     [InlineData("Remove the hood. | If equipped with a skid plate, remove it now.", "remove P2 skid plate", "equipped with a skid plate")]
     [InlineData("Fit the pipe. | Fit the two upper hoses. | Fit the pipe. | If the hose is soft, replace it.",
         "disconnect C1 upper hoses; connect new C1 upper hoses", "the hose is soft")]
-    [InlineData("Fit the nut. | Tighten it, provided that the slot lines up.", "torque J1 nut", "that the slot lines up")]
+    [InlineData("Fit the nut. | Tighten it, provided that the slot lines up.", "torque J1 nut", "the slot lines up")]
     public void What_is_done_under_a_condition_right_behind_it(string said, string read, string sign)
     {
         Last(said).ShouldBe(read);
