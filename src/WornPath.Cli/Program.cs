@@ -1,5 +1,6 @@
 using System.CommandLine;
 using WornPath.Cli;
+using WornPath.Formats.Out;
 
 var file = new Argument<FileInfo>("FILE") { Description = "A procedure file (docs/formats)." };
 var format = new Option<string>("--format") { Description = "How the findings are written: text, json or sarif (2.1.0).", DefaultValueFactory = _ => "text" };
@@ -14,6 +15,12 @@ var written = new Option<string>("--format") { Description = "How it is written:
 written.AcceptOnlyFromAmong("text", "json");
 var read = new Command("read", "Reads sentences as the page does and shows what is done, asked and not understood. Exit code: 0 nothing asked, 1 something asked, 3 the file cannot be read.") { steps, reads, written };
 read.SetAction((parsed, _) => ReadCommand.RunAsync(parsed.GetRequiredValue(steps), parsed.GetRequiredValue(written), Console.Out, Console.Error));
+var procedure = new Argument<FileInfo>("FILE") { Description = "A procedure file (docs/formats)." };
+var kind = new Option<string>("--as") { Description = $"The format: {string.Join(", ", ExportFormat.All.Select(f => f.Id))}.", Required = true };
+kind.AcceptOnlyFromAmong([.. ExportFormat.All.Select(f => f.Id)]);
+var into = new Option<FileInfo?>("--to") { Description = "The file that is written; without it, it goes to the output." };
+var export = new Command("export", "Writes a procedure in another format. Exit code: 0 written, 3 the file cannot be read, 4 it cannot be written.") { procedure, kind, into };
+export.SetAction((parsed, _) => ExportCommand.RunAsync(parsed.GetRequiredValue(procedure), ExportFormat.Find(parsed.GetRequiredValue(kind))!, parsed.GetValue(into), Console.OpenStandardOutput(), Console.Error));
 var data = new Option<DirectoryInfo>("--data") { Description = "The server's data folder.", Required = true };
 var to = new Argument<FileInfo>("FILE") { Description = "Where the backup is written." };
 var backup = new Command("backup", "Writes the whole workshop into one file, while the server runs.") { to, data };
@@ -23,4 +30,4 @@ var restore = new Command("restore", "Puts a backup in the place of a data folde
 restore.SetAction((parsed, _) => BackupCommands.RestoreAsync(parsed.GetRequiredValue(from), parsed.GetRequiredValue(data), Console.Out, Console.Error));
 var schema = new Command("schema", "Prints the JSON Schema of a procedure file, as docs/formats has it.");
 schema.SetAction(_ => Console.Out.Write(WornPath.Formats.ProcedureSchema.Text()));
-return await new RootCommand("Worn Path: bolt-on installation procedures, walked.") { check, read, schema, backup, restore }.Parse(args).InvokeAsync();
+return await new RootCommand("Worn Path: bolt-on installation procedures, walked.") { check, read, export, schema, backup, restore }.Parse(args).InvokeAsync();

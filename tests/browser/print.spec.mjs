@@ -1,4 +1,6 @@
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
+import { readFile } from 'node:fs/promises';
+import { HtmlValidate } from 'html-validate';
 import { begin, expect, test } from './workshop.mjs';
 
 /** The text of each page as the browser prints it. */
@@ -42,6 +44,34 @@ test('on every page of paper stand number, title, revision, state and page; what
       expect(text).not.toContain('Sample workshop.');
     }
   }
+});
+
+test('a sheet is taken out in each format that is offered, by keyboard, for what it is walked as', async ({ enter }) => {
+  const page = await enter(/Ines Aldaro/);
+  await page.goto('/r/4/print');
+  await page.getByRole('button', { name: 'Take it out' }).press('Enter');
+  const out = page.getByRole('region', { name: 'Take it out' });
+  const names = await out.getByRole('link').allTextContents();
+  expect(names).toContain('Web page');
+  expect(names).toContain('Worn Path file');
+  for (const name of names) {
+    const saved = page.waitForEvent('download');
+    await out.getByRole('link', { name, exact: true }).press('Enter');
+    const file = await saved;
+    expect(file.suggestedFilename()).toMatch(/^OT-118-A/);
+    expect((await readFile(await file.path(), 'utf8')).length).toBeGreaterThan(80);
+  }
+
+  // The page it saves is sound HTML and shows the sheet by itself, with nothing fetched from anywhere.
+  const html = await (await page.request.get('/api/revisions/4/export/html')).text();
+  const report = await new HtmlValidate({ extends: ['html-validate:standard'] }).validateString(html);
+  expect(report.results.flatMap((r) => r.messages.map((m) => `${m.line}: ${m.message}`))).toEqual([]);
+  const asked = [];
+  page.on('request', (request) => asked.push(request.url()));
+  await page.setContent(html);
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('OT-118 Rear wheel spacers');
+  await expect(page.getByText(/Released .* by Odo/)).toBeVisible();
+  expect(asked).toEqual([]);
 });
 
 test('each step that tightens has its value beside it, and a number never parts from its unit', async ({ enter }) => {

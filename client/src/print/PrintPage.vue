@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue';
 import { api, take } from '../shared/api/client';
 import { useAsked } from '../shared/asked';
+import { useDraft } from '../shared/draft';
 import CautionPanel from '../shared/CautionPanel.vue';
 import PatternDrawing from '../shared/PatternDrawing.vue';
 import { useWalkAs } from '../shared/walkAs';
@@ -10,6 +11,7 @@ import { warnOf } from '../shared/warns';
 import { day } from '../shared/when';
 import TroubleNote from '../shared/TroubleNote.vue';
 import ActButton from '../shared/ActButton.vue';
+import TakeOut from './TakeOut.vue';
 
 /** The sheet as it prints, on A4 or Letter. */
 const walkAs = useWalkAs();
@@ -17,6 +19,9 @@ const { answer: sheet, trouble } = useAsked(
   () => walkAs.key,
   (id, as) => take(api.GET('/api/revisions/{id}/print', { params: { path: { id }, query: { as } } })),
 );
+const draft = useDraft();
+/** Whether the formats it goes out in are shown. */
+const out = ref(false);
 const paper = ref<'A4' | 'Letter'>('A4');
 
 const warns = computed(() => warnOf(sheet.value?.state));
@@ -67,8 +72,10 @@ const open = computed(() => sheet.value !== null && sheet.value.state !== 'relea
         >
       </fieldset>
       <ActButton type="primary" @click="print">Print</ActButton>
+      <ActButton v-if="!draft.revision?.may.blind" :aria-expanded="out" @click="out = !out">Take it out …</ActButton>
       <span v-if="open" class="quiet">It is {{ warns }}: every page says so.</span>
     </div>
+    <TakeOut v-if="out && draft.revision" :revision="draft.revision.id" :walk-as="walkAs.key" />
     <TroubleNote v-if="trouble" :trouble="trouble" />
     <p v-if="open" class="across" aria-hidden="true">{{ sheet!.state.toUpperCase() }}</p>
     <article v-if="sheet" class="paper" :class="paper.toLowerCase()">

@@ -1,3 +1,4 @@
+using WornPath.Formats;
 using Microsoft.AspNetCore.Http.HttpResults;
 using WornPath.Core.Editing;
 using WornPath.Core.Findings;

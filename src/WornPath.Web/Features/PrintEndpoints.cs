@@ -8,6 +8,8 @@ using WornPath.Core.Printing;
 using WornPath.Core.Revisions;
 using WornPath.Core.Sheets;
 using WornPath.Core.Walking;
+using WornPath.Formats;
+using WornPath.Formats.Out;
 using WornPath.Store.Entities;
 using WornPath.Web.Drafting;
 
@@ -28,8 +30,33 @@ public static class PrintEndpoints
     public sealed record PrintView(string Number, string Title, string Platform, string Letter, RevisionState State, string Author, string? ReleasedBy, DateTime? ReleasedAt,
         SheetHeader Header, ImmutableArray<PrintedItem> Parts, ImmutableArray<ToolLine> Tools, ImmutableArray<PrintedItem> Consumables, ImmutableArray<PrintedPhaseView> Phases, ImmutableArray<PrintedTorque> Torques, ImmutableArray<PrintedPattern> Patterns, ImmutableArray<string> Practice, string As, string VerifiedBy, string NotJudged);
 
-    public static void MapPrint(this IEndpointRouteBuilder api) =>
+    /// <summary>A format a sheet goes out in.</summary>
+    public sealed record ExportFormatView(string Id, string Name, string Says);
+
+    public static void MapPrint(this IEndpointRouteBuilder api)
+    {
         api.MapGet("/revisions/{id:int}/print", GetAsync).RequireAuthorization().WithTags("Revision").WithName("GetPrint");
+        api.MapGet("/revisions/{id:int}/export/{format}", ExportAsync).RequireAuthorization().WithTags("Revision").WithName("ExportSheet")
+            .Produces<string>(200, "text/plain").WithMetadata(new BlindWay(BlindWay.Kind.Refused));
+        api.MapGet("/export-formats", () => TypedResults.Ok(ExportFormat.All.Select(f => new ExportFormatView(f.Id, f.Name, f.Says)).ToArray()))
+            .RequireAuthorization().WithTags("Revision").WithName("GetExportFormats");
+    }
+
+    private static async Task<Results<FileContentHttpResult, ProblemHttpResult>> ExportAsync(int id, string format, [FromQuery(Name = "as")] string? walkAs,
+        RevisionEndpoints.Shelf shelf, Drafts drafts, ClaimsPrincipal me)
+    {
+        if (await shelf.FindAsync(id, me) is not { } revision || await drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
+        if (ExportFormat.Find(format) is not { } written) return Problems.NotThere("This format");
+        var walk = draft.Now.Walks.As(walkAs);
+        var released = (await shelf.EventsAsync(id)).LastOrDefault(e => e.Kind == ReviewEventKind.Released);
+        var verified = ValueChecks.VerifiedBy(draft.Now.Sheet, draft.Now.Reviewed.Checks, revision.State is RevisionState.Draft or RevisionState.InReview);
+        var label = new SheetLabel(revision.Procedure.Number, revision.Procedure.Title, revision.Procedure.Platform, revision.Letter,
+            SheetStanding.Of(revision.State, released is null ? null : (released.Who, released.At), revision.Author.DisplayName, verified),
+            revision.State == RevisionState.Released, AsOf(walk, draft.Now.Sheet));
+        return TypedResults.File(written.Write(SheetDocument.Of(label, PrintedSheet.Of(walk))), written.MediaType, written.FileName(label));
+    }
+
+    private static string AsOf(Walk walk, Sheet sheet) => sheet.Header.Variants.IsEmpty ? "" : walk.Combination.Says(sheet);
 
     private static async Task<Results<Ok<PrintView>, ProblemHttpResult>> GetAsync(int id, [FromQuery(Name = "as")] string? walkAs, RevisionEndpoints.Shelf shelf, Drafts drafts, MarkdownHtml html, ClaimsPrincipal me)
     {
@@ -41,6 +68,6 @@ public static class PrintEndpoints
             revision.Procedure.Number, revision.Procedure.Title, revision.Procedure.Platform, revision.Letter, revision.State, revision.Author.DisplayName, released?.Who, released?.At,
             sheet.Header, sheet.Parts, sheet.Tools, sheet.Consumables,
             [.. sheet.Phases.Select(p => new PrintedPhaseView(p.Name, [.. p.Steps.Select(s => new PrintedStepView(s.Number, html.Of(s.Text), s.Cautions, s.People, s.Tightens))], p.Owed))],
-            sheet.Torques, sheet.Patterns, sheet.Practice, draft.Now.Sheet.Header.Variants.IsEmpty ? "" : walk.Combination.Says(draft.Now.Sheet), ValueChecks.VerifiedBy(draft.Now.Sheet, draft.Now.Reviewed.Checks, revision.State is RevisionState.Draft or RevisionState.InReview), PrintedSheet.NotJudged));
+            sheet.Torques, sheet.Patterns, sheet.Practice, AsOf(walk, draft.Now.Sheet), ValueChecks.VerifiedBy(draft.Now.Sheet, draft.Now.Reviewed.Checks, revision.State is RevisionState.Draft or RevisionState.InReview), PrintedSheet.NotJudged));
     }
 }

@@ -1,0 +1,53 @@
+using WornPath.Core;
+using WornPath.Core.Findings;
+using WornPath.Core.Printing;
+using WornPath.Core.Workshops;
+using WornPath.Formats;
+using WornPath.Formats.Out;
+
+namespace WornPath.Cli;
+
+/// <summary>wornpath export: a procedure file in another format, without a server.</summary>
+public static class ExportCommand
+{
+    /// <summary>Exit code where the file cannot be written.</summary>
+    public const int Unwritable = 4;
+
+    /// <summary>Writes a file in a format. Exit code: 0 written, 3 the file cannot be read, 4 it cannot be written.</summary>
+    /// <param name="to">Where to; null for the output.</param>
+    public static async Task<int> RunAsync(FileInfo file, ExportFormat format, FileInfo? to, Stream output, TextWriter trouble)
+    {
+        byte[] bytes;
+        try
+        {
+            bytes = await File.ReadAllBytesAsync(file.FullName);
+        }
+        catch (Exception e) when (e is IOException or UnauthorizedAccessException)
+        {
+            await trouble.WriteLineAsync(e.Message);
+            return CheckCommand.Unreadable;
+        }
+
+        var read = ProcedureFileText.Read(bytes);
+        if (!read.IsGood)
+        {
+            await trouble.WriteLineAsync($"{file}: {read.Problem}");
+            return CheckCommand.Unreadable;
+        }
+
+        var procedure = read.Value;
+        var label = new SheetLabel(procedure.Number, procedure.Title, procedure.Platform, procedure.Revision ?? "", SheetStanding.Unknown, false, "");
+        var written = format.Write(SheetDocument.Of(label, PrintedSheet.Of(WalkSet.Run(procedure.Sheet, new Workshop()).As(null))));
+        try
+        {
+            if (to is null) await output.WriteAsync(written);
+            else await File.WriteAllBytesAsync(to.FullName, written);
+            return 0;
+        }
+        catch (Exception e) when (e is IOException or UnauthorizedAccessException)
+        {
+            await trouble.WriteLineAsync(e.Message);
+            return Unwritable;
+        }
+    }
+}

@@ -1,0 +1,44 @@
+using System.Collections.Immutable;
+using System.Text;
+
+namespace WornPath.Formats.Out;
+
+/// <summary>A format a sheet goes out in, for reading elsewhere. Its own file, from which nothing is lost, is <see cref="ProcedureFileText"/>.</summary>
+/// <param name="Id">As it is asked for.</param>
+/// <param name="Name">As a person is told of it.</param>
+/// <param name="Says">What it is good for.</param>
+/// <param name="Extension">Of the file, without the dot.</param>
+/// <param name="MediaType">As the web calls it.</param>
+public sealed record ExportFormat(string Id, string Name, string Says, string Extension, string MediaType)
+{
+    private static readonly MarkdownHtml Html = new();
+
+    private Func<SheetDocument, string> Text { get; init; } = _ => "";
+
+    // A spreadsheet knows UTF-8 by its mark.
+    private bool IsMarked { get; init; }
+
+    // What is behind the sheet's number in the name of the file.
+    private string Part { get; init; } = "";
+
+    /// <summary>All of them, in the order they are offered.</summary>
+    public static ImmutableArray<ExportFormat> All { get; } =
+    [
+        new("html", "Web page", "One file to read on any screen or to print; it needs nothing else.", "html", "text/html") { Text = d => HtmlPage.Write(d, Html) },
+        new("markdown", "Markdown", "Plain text for a manual or version control.", "md", "text/markdown") { Text = MarkdownText.Write },
+        new("dita", "DITA task", "For a documentation system: DITA 1.3 with hazard statements.", "dita", "application/dita+xml") { Text = DitaTask.Write },
+        new("joints", "Joints, CSV", "The torque table for a spreadsheet.", "csv", "text/csv") { Text = d => SheetCsv.Write(d.Torques ?? SheetDocument.NoTorques), IsMarked = true, Part = "-joints" },
+        new("tools", "Tools, CSV", "The tool list for a spreadsheet.", "csv", "text/csv") { Text = d => SheetCsv.Write(d.Tools), IsMarked = true, Part = "-tools" },
+        new("parts", "Parts, CSV", "The parts list for a spreadsheet.", "csv", "text/csv") { Text = d => SheetCsv.Write(d.Parts), IsMarked = true, Part = "-parts" },
+    ];
+
+    /// <summary>The format of an id; null where there is none.</summary>
+    public static ExportFormat? Find(string id) => All.FirstOrDefault(f => f.Id == id);
+
+    /// <summary>A document in this format, UTF-8.</summary>
+    public byte[] Write(SheetDocument document) => [.. IsMarked ? Encoding.UTF8.Preamble : [], .. Encoding.UTF8.GetBytes(Text(document))];
+
+    /// <summary>The name of its file: number, revision, variant and what it holds, in characters any system takes.</summary>
+    public string FileName(SheetLabel label) => new string([.. $"{label.Number}{(label.Letter.Length > 0 ? $"-{label.Letter}" : "")}{(label.For.Length > 0 ? $"-{label.For}" : "")}{Part}"
+        .Select(c => char.IsAsciiLetterOrDigit(c) || c == '-' ? c : '_')]) + $".{Extension}";
+}
