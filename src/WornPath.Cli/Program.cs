@@ -21,6 +21,11 @@ kind.AcceptOnlyFromAmong([.. ExportFormat.All.Select(f => f.Id)]);
 var into = new Option<FileInfo?>("--to") { Description = "The file that is written; without it, it goes to the output." };
 var export = new Command("export", "Writes a procedure in another format. Exit code: 0 written, 3 the file cannot be read, 4 it cannot be written.") { procedure, kind, into };
 export.SetAction((parsed, _) => ExportCommand.RunAsync(parsed.GetRequiredValue(procedure), ExportFormat.Find(parsed.GetRequiredValue(kind))!, parsed.GetValue(into), Console.OpenStandardOutput(), Console.Error));
+var prose = new Argument<FileInfo>("FILE") { Description = "A procedure as plain text or Markdown: headings for phases, a step a line or numbered, tables of torques." };
+var made = new Option<FileInfo>("--to") { Description = "The procedure file that is written.", Required = true };
+var number = new Option<string?>("--number") { Description = "The procedure's number; without it, the one its title begins with." };
+var import = new Command("import", "Reads an existing procedure and writes it as a procedure file; what has no place is listed. Exit code: 0 all has its place, 1 something has none, 3 the text cannot be read, 4 the file cannot be written.") { prose, made, number };
+import.SetAction((parsed, _) => ImportCommand.RunAsync(parsed.GetRequiredValue(prose), parsed.GetRequiredValue(made), parsed.GetValue(number), Console.Out, Console.Error));
 var data = new Option<DirectoryInfo>("--data") { Description = "The server's data folder.", Required = true };
 var to = new Argument<FileInfo>("FILE") { Description = "Where the backup is written." };
 var backup = new Command("backup", "Writes the whole workshop into one file, while the server runs.") { to, data };
@@ -30,4 +35,4 @@ var restore = new Command("restore", "Puts a backup in the place of a data folde
 restore.SetAction((parsed, _) => BackupCommands.RestoreAsync(parsed.GetRequiredValue(from), parsed.GetRequiredValue(data), Console.Out, Console.Error));
 var schema = new Command("schema", "Prints the JSON Schema of a procedure file, as docs/formats has it.");
 schema.SetAction(_ => Console.Out.Write(WornPath.Formats.ProcedureSchema.Text()));
-return await new RootCommand("Worn Path: bolt-on installation procedures, walked.") { check, read, export, schema, backup, restore }.Parse(args).InvokeAsync();
+return await new RootCommand("Worn Path: bolt-on installation procedures, walked.") { check, read, export, import, schema, backup, restore }.Parse(args).InvokeAsync();

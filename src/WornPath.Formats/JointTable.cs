@@ -110,12 +110,21 @@ public sealed record JointTable(ImmutableArray<TableColumn> Columns, ImmutableAr
         {
             var head = i < cells.Length ? cells[i] : "";
             var field = i < heads.Count ? heads[i] : null;
+            // Beside a column of quantities "no." is the number of the row.
+            if (field == "count" && IsRowNumber(head) && Enumerable.Range(0, heads.Count).Any(h => h != i && heads[h] == "count" && !IsRowNumber(cells[h])))
+            {
+                columns.Add(new TableColumn(head, "", "left out: the numbers of the rows"));
+                continue;
+            }
+
             if (field is { Length: > 0 } && columns.Any(c => c.Field == field)) columns.Add(new TableColumn(head, "", $"left out: a second column of {Label(field)}"));
             else columns.Add(field is { Length: > 0 } ? new TableColumn(head, field, Label(field)) : new TableColumn(head, "", field is null ? "left out: not understood" : "left out: write thread, class, head and drive in one cell"));
         }
 
         return columns.ToImmutable();
     }
+
+    private static bool IsRowNumber(string head) => head.ToLowerInvariant().Trim(' ', ':', '*', '.') is "no" or "number" or "#";
 
     // Without heads each column goes to the field whose reader takes most of its cells.
     private static ImmutableArray<TableColumn> FromContents(List<(int Line, string[] Cells)> body, int width)

@@ -200,28 +200,6 @@ public sealed class DraftTests(Workshop workshop) : IClassFixture<Workshop>
     }
 
     [Fact]
-    public async Task A_sheet_goes_out_in_the_formats_that_are_offered_and_says_whether_it_may_be_worked_from()
-    {
-        Somebody ines = await workshop.As("ines"), tilde = await workshop.As("tilde");
-        var offered = (await ines.Http.GetFromJsonAsync<JsonElement>("/api/export-formats")).EnumerateArray().Select(f => f.GetProperty("id").GetString()!).ToList();
-        offered.Count.ShouldBeGreaterThan(4);
-        foreach (var format in offered)
-        {
-            using var answer = await ines.Http.GetAsync($"/api/revisions/3/export/{format}");
-            answer.StatusCode.ShouldBe(HttpStatusCode.OK, format);
-            answer.Content.Headers.ContentDisposition!.FileName!.Trim('"').ShouldStartWith("OT-104-A", Case.Sensitive, format);
-            (await answer.Content.ReadAsStringAsync()).Length.ShouldBeGreaterThan(40, format);
-        }
-
-        (await ines.Http.GetStringAsync("/api/revisions/1/export/markdown")).ShouldContain("DRAFT – NOT RELEASED");
-        var released = await tilde.Http.GetStringAsync("/api/revisions/3/export/markdown");
-        released.ShouldContain("**Released ");
-        released.ShouldContain("; written by ");
-        await Somebody.ProblemOf(await tilde.Http.GetAsync("/api/revisions/1/export/markdown"), HttpStatusCode.NotFound);
-        (await Somebody.ProblemOf(await ines.Http.GetAsync("/api/revisions/3/export/papyrus"), HttpStatusCode.NotFound)).GetProperty("title").GetString()!.ShouldContain("This format");
-    }
-
-    [Fact]
     public async Task A_number_on_the_shelf_is_taken_once_and_a_saved_file_comes_back_under_another()
     {
         var ines = await workshop.As("ines");

@@ -3,13 +3,15 @@ import { watchDebounced } from '@vueuse/core';
 import { computed, onMounted, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { keptShelf } from '../outbox/database';
-import { api, NotConnected, take, type ShelfFilters, type ShelfPage, type Trouble } from '../shared/api/client';
+import { api, NotConnected, take, type ShelfFilters, type ShelfPage, type Trouble, type Written } from '../shared/api/client';
 import { troubleOf } from '../shared/api/trouble';
 import { note } from '../shared/address';
 import { useSession } from '../shared/session';
+import { several } from '../shared/several';
 import { day } from '../shared/when';
 import PlainBar from '../frame/PlainBar.vue';
 import SeverityMark from '../shared/SeverityMark.vue';
+import BroughtIn from './BroughtIn.vue';
 import ShelfFilterBar from './ShelfFilterBar.vue';
 import { asked, inAddress, type Asked } from './asking';
 import StateTag from '../shared/StateTag.vue';
@@ -84,23 +86,57 @@ async function attempt(work: () => Promise<{ revisionId: number }>): Promise<voi
   }
 }
 
-const create = (): Promise<void> =>
-  attempt(() => take(api.POST('/api/procedures', { body: { number: number.value, title: title.value, platform: platform.value } })));
+/** A text that is to become a procedure, and what it would become. */
+const brought = ref<{ name: string; text: string; written: Written } | null>(null);
 
+const create = (): Promise<void> =>
+  attempt(() => {
+    const head = { number: number.value, title: title.value, platform: platform.value };
+    return take(
+      brought.value
+        ? api.POST('/api/procedures/text', { body: { ...head, text: brought.value.text } })
+        : api.POST('/api/procedures', { body: head }),
+    );
+  });
+
+function begin(): void {
+  making.value = brought.value !== null || !making.value;
+  brought.value = null;
+}
+
+/** Its own file is opened at once; of a text is shown first what it would become. */
 async function readFile(event: Event): Promise<void> {
   const chosen = (event.target as HTMLInputElement).files?.[0];
   if (!chosen) return;
   const text = await chosen.text();
-  await attempt(() =>
-    take(
-      api.POST('/api/procedures/file', {
-        body: text as never,
-        bodySerializer: (body) => body as never,
-        headers: { 'Content-Type': 'application/json' },
-      }),
-    ),
-  );
+  if (text.trimStart().startsWith('{')) {
+    await attempt(() =>
+      take(
+        api.POST('/api/procedures/file', {
+          body: text as never,
+          bodySerializer: (body) => body as never,
+          headers: { 'Content-Type': 'application/json' },
+        }),
+      ),
+    );
+  } else await look(chosen.name, text);
   if (file.value) file.value.value = '';
+}
+
+async function look(name: string, text: string): Promise<void> {
+  busy.value = true;
+  trouble.value = null;
+  try {
+    const written = await take(api.POST('/api/procedures/text/preview', { body: { text } }));
+    brought.value = { name, text, written };
+    [number.value, title.value, platform.value] = [written.number, written.title, written.platform];
+    making.value = true;
+  } catch (error) {
+    brought.value = null;
+    trouble.value = troubleOf(error);
+  } finally {
+    busy.value = false;
+  }
 }
 </script>
 
@@ -118,12 +154,12 @@ async function readFile(event: Event): Promise<void> {
         maxlength="200"
       />
       <template v-if="session.is('author')">
-        <ActButton @click="file?.click()">From a file</ActButton>
-        <ActButton type="primary" @click="making = !making">New procedure</ActButton>
+        <ActButton :loading="busy && !making" @click="file?.click()">From a file</ActButton>
+        <ActButton type="primary" @click="begin">New procedure</ActButton>
         <input
           ref="file"
           type="file"
-          accept="application/json,.json"
+          accept="application/json,text/plain,text/markdown,.json,.md,.markdown,.txt"
           class="visually-hidden"
           tabindex="-1"
           aria-label="Procedure file"
@@ -145,8 +181,9 @@ async function readFile(event: Event): Promise<void> {
         <label for="platform">Vehicle</label>
         <input id="platform" v-model="platform" class="plain" placeholder="Orchard tractor T28" maxlength="200" />
       </div>
-      <ActButton type="primary" html-type="submit" :loading="busy">Begin</ActButton>
+      <ActButton type="primary" html-type="submit" :loading="busy">{{ brought ? 'Bring it in' : 'Begin' }}</ActButton>
     </form>
+    <BroughtIn v-if="making && brought" :name="brought.name" :written="brought.written" />
     <ShelfFilterBar v-if="filters" :filters="filters" :asked="now" @ask="ask" />
     <table v-if="shelf && rows && rows.length">
       <thead>
@@ -217,7 +254,7 @@ async function readFile(event: Event): Promise<void> {
     </p>
     <p v-else-if="!trouble" class="quiet" role="status">Looking …</p>
     <nav v-if="shelf && shelf.total > 0" class="pages" aria-label="Pages of the shelf">
-      <span role="status">{{ shelf.total.toLocaleString('en-GB') }} procedure{{ shelf.total === 1 ? '' : 's' }}</span>
+      <span role="status">{{ several(shelf.total, 'procedure') }}</span>
       <template v-if="shelf.pages > 1">
         <button type="button" class="link" :disabled="shelf.page === 1" @click="ask({ page: shelf.page - 1 })">Before</button>
         <label

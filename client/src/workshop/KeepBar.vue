@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { several } from '../shared/several';
 import { computed } from 'vue';
 import ActButton from '../shared/ActButton.vue';
 import TroubleNote from '../shared/TroubleNote.vue';
@@ -10,7 +11,6 @@ const settings = useSettings();
 const changed = computed(() => settings.changed[props.part] === true);
 const touched = computed(() => settings.preview?.touched ?? []);
 const trouble = computed(() => settings.troubles[props.part]);
-const many = (n: number, what: string): string => `${n} ${what}${n === 1 ? '' : 's'}`;
 </script>
 
 <template>
@@ -22,7 +22,7 @@ const many = (n: number, what: string): string => `${n} ${what}${n === 1 ? '' : 
         <template v-if="!trouble && settings.preview">
           <template v-if="!touched.length"> No draft and no sheet in review would be judged otherwise.</template>
           <details v-else>
-            <summary>It would touch {{ many(touched.length, 'sheet') }}</summary>
+            <summary>It would touch {{ several(touched.length, 'sheet') }}</summary>
             <ul>
               <li v-for="one in touched" :key="one.revisionId">
                 <router-link :to="{ name: 'write', params: { id: one.revisionId } }"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { several } from '../shared/several';
 import { computed, nextTick, ref, watch } from 'vue';
 import { api, take, type Edit, type RefitChoice } from '../shared/api/client';
 import { useAsked } from '../shared/asked';
@@ -38,7 +39,7 @@ const titles = {
   sort: `Sort “${props.phase.name}”`,
   mirror: `“${props.phase.name}” for the other side`,
 };
-const steps = (count: number): string => `${count} step${count === 1 ? '' : 's'}`;
+const steps = (count: number): string => several(count, 'step');
 
 const { answer: proposal, trouble } = useAsked<Proposal>(
   () => props.phase.id,

@@ -8,6 +8,7 @@ using WornPath.Core.Editing;
 using WornPath.Core.Revisions;
 using WornPath.Core.Sheets;
 using WornPath.Formats;
+using WornPath.Formats.In;
 using WornPath.Store;
 using WornPath.Store.Entities;
 using WornPath.Web.Drafting;
@@ -63,6 +64,26 @@ public static class ShelfEndpoints
     /// <summary>Where to go on.</summary>
     public sealed record Opened(int RevisionId);
 
+    /// <summary>An existing procedure in words.</summary>
+    /// <param name="Text">Plain text or Markdown.</param>
+    public sealed record WrittenText([property: Required, MaxLength(SheetSize.MostText)] string Text);
+
+    /// <summary>An existing procedure in words, to become one on the shelf.</summary>
+    public sealed record NewFromText([property: Required, MaxLength(SheetSize.MostText)] string Text,
+        [property: Required, MaxLength(40)] string Number, [property: Required, MaxLength(200)] string Title, [property: MaxLength(200)] string? Platform);
+
+    /// <summary>What a text would become, before it is brought in.</summary>
+    /// <param name="Number">As its title says; empty where it says none.</param>
+    /// <param name="Questions">How many questions its sentences leave open.</param>
+    /// <param name="Left">What has no place on a sheet, with the reason.</param>
+    public sealed record WrittenView(string Number, string Title, string Platform, IReadOnlyList<WrittenPhaseView> Phases, int Joints, int Questions, IReadOnlyList<LeftOut> Left);
+
+    /// <summary>A phase a text would become.</summary>
+    public sealed record WrittenPhaseView(string Name, int Steps);
+
+    // As JSON a character may take several bytes.
+    private const int LargestText = (3 * SheetSize.MostText) + 4096;
+
     public static void MapShelf(this IEndpointRouteBuilder api)
     {
         var shelf = api.MapGroup("/procedures").WithTags("Shelf").RequireAuthorization();
@@ -70,6 +91,25 @@ public static class ShelfEndpoints
         shelf.MapGet("/filters", FiltersAsync).WithName("ListShelfFilters");
         shelf.MapPost("", CreateAsync).RequireAuthorization(Policies.Author).WithName("NewProcedure");
         shelf.MapPost("/file", ImportAsync).RequireAuthorization(Policies.Author).WithName("ImportProcedure").Accepts<ProcedureFile>("application/json").WithMetadata(new RequestSizeLimitAttribute(SheetSize.LargestFile + 1024));
+        shelf.MapPost("/text/preview", ReadText).RequireAuthorization(Policies.Author).WithName("ReadWrittenProcedure").WithMetadata(new RequestSizeLimitAttribute(LargestText));
+        shelf.MapPost("/text", FromTextAsync).RequireAuthorization(Policies.Author).WithName("ImportWrittenProcedure").WithMetadata(new RequestSizeLimitAttribute(LargestText));
+    }
+
+    private static Results<Ok<WrittenView>, ProblemHttpResult> ReadText(WrittenText form)
+    {
+        var read = WrittenProcedure.Read(form.Text);
+        if (!read.IsGood) return read.Problem.ToHttp();
+        var (written, sheet) = (read.Value, read.Value.Sheet);
+        return TypedResults.Ok(new WrittenView(written.Number, written.Title, written.Platform, [.. sheet.Phases.Select(p => new WrittenPhaseView(p.Name, p.Steps.Length))],
+            sheet.Joints.Length, sheet.Steps.Sum(s => s.Questions.Length), written.Left));
+    }
+
+    private static async Task<Results<Ok<Opened>, ProblemHttpResult>> FromTextAsync(NewFromText form, Procedures procedures, ClaimsPrincipal me)
+    {
+        var read = WrittenProcedure.Read(form.Text);
+        if (!read.IsGood) return read.Problem.ToHttp();
+        var made = await procedures.AddAsync(form.Number, form.Title, form.Platform ?? "", read.Value.Sheet, me.Id());
+        return made.IsGood ? TypedResults.Ok(new Opened(made.Value)) : made.Problem.ToHttp();
     }
 
     // The newest revision of each procedure that the one who asks may see: ids rise with time.

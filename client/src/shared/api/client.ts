@@ -50,6 +50,7 @@ export type SheetView = Schemas['SheetView'];
 export type ShelfRow = Schemas['ShelfRow'];
 export type ShelfPage = Schemas['ShelfPage'];
 export type ShelfFilters = Schemas['ShelfFilters'];
+export type Written = Schemas['WrittenView'];
 export type Slip = Schemas['Slip'];
 export type StepView = Schemas['StepView'];
 export type ThingKind = Schemas['ThingKind'];

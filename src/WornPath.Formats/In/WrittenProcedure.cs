@@ -1,0 +1,350 @@
+using System.Collections.Immutable;
+using System.Text;
+using System.Text.RegularExpressions;
+using Markdig;
+using Markdig.Syntax;
+using MarkdownTable = Markdig.Extensions.Tables.Table;
+using MarkdownCell = Markdig.Extensions.Tables.TableCell;
+using MarkdownRow = Markdig.Extensions.Tables.TableRow;
+using WornPath.Core;
+using WornPath.Core.Editing;
+using WornPath.Core.Printing;
+using WornPath.Core.Sheets;
+using WornPath.Formats.Out;
+
+namespace WornPath.Formats.In;
+
+/// <summary>Something of a text that has no place on a sheet.</summary>
+/// <param name="Line">Where it begins, from 1.</param>
+/// <param name="What">Its words.</param>
+/// <param name="Why">Why it was left out, and what to do.</param>
+public sealed record LeftOut(int Line, string What, string Why);
+
+/// <summary>
+/// An existing procedure in plain text or Markdown as a sheet: headings become phases, numbered and bulleted paragraphs steps, what is
+/// written under a signal word goes before the step behind it, a table of torques joints. What has no place is listed with its reason.
+/// </summary>
+/// <param name="Number">The number its title begins with; empty where it has none.</param>
+/// <param name="Left">What was not taken.</param>
+public sealed partial record WrittenProcedure(string Number, string Title, string Platform, Sheet Sheet, ImmutableArray<LeftOut> Left)
+{
+    private static readonly MarkdownPipeline Pipeline = new MarkdownPipelineBuilder().DisableHtml().UsePipeTables().UsePreciseSourceLocation().Build();
+
+    // Under these headings stands what a sheet makes by itself from its steps and joints.
+    private static readonly string[] MadeAnew = ["part", "tool", "consumable", "material", "equipment", "pattern", "content", "need", "require", "supplies", "practice", "hardware"];
+
+    [GeneratedRegex(@"^(?<number>[A-Z]{1,8}[-–/ ]?\d[\w./-]*)[\s:–-]+(?<title>\S.*?)(?:,? (?:revision|rev\.?) (?<letter>\w+))?$", RegexOptions.CultureInvariant)]
+    private static partial Regex NumberedTitle();
+
+    [GeneratedRegex(@"^(?:step\s+\d+[.:)]?|\(\d+\)|\d+(?:\.\d+)+\.?)\s+(?=\S)", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    private static partial Regex OwnNumber();
+
+    [GeneratedRegex(@"^\W*(?<word>DANGER|WARNING|CAUTION|NOTICE)\b\W*", RegexOptions.CultureInvariant)]
+    private static partial Regex SignalWords();
+
+    [GeneratedRegex(@"^\*\*(?<id>[A-Z]\d+) [^\n]*\*\*$", RegexOptions.CultureInvariant)]
+    private static partial Regex ValueLine();
+
+    [GeneratedRegex(@"^\*\*(?<people>\d{1,2}) people\*\*$", RegexOptions.CultureInvariant)]
+    private static partial Regex PeopleLine();
+
+    [GeneratedRegex(@"^\*\*(?<name>[^*:]+):\*\*\s*(?<text>.+)$", RegexOptions.CultureInvariant | RegexOptions.Singleline)]
+    private static partial Regex Named();
+
+    /// <summary>Reads a text. A sentence that is not understood is asked about on the sheet, as if it were typed there.</summary>
+    public static Outcome<WrittenProcedure> Read(string text)
+    {
+        if (text.Length > SheetSize.MostText) return new Problem($"{text.Length:N0} characters are too many for a sheet ({SheetSize.MostText:N0}).", "Cut the text into procedures and bring each in by itself.");
+        if (string.IsNullOrWhiteSpace(text)) return new Problem("There is nothing in it.", "Choose the text of a procedure.");
+        if (text.Contains('\0')) return new Problem("It is no text.", "Save the procedure as plain text or Markdown, and bring that in.");
+        return new Reader(text.ReplaceLineEndings("\n")).Read();
+    }
+
+    // A step as it was found.
+    private sealed record Found(string Phase, int Line, string Text, string People);
+
+    private sealed class Reader(string text)
+    {
+        private readonly List<LeftOut> _left = [];
+        private readonly List<Found> _steps = [];
+        private readonly HashSet<string> _rows = [];
+        private Sheet _sheet = Sheet.Empty;
+        private string _number = "", _title = "", _platform = "", _phase = "";
+        private string _caution = "";
+        private bool _isMadeAnew;
+        private bool _isOwed;
+
+        public Outcome<WrittenProcedure> Read()
+        {
+            var blocks = Markdown.Parse(text, Pipeline).ToList();
+            foreach (var table in blocks.OfType<MarkdownTable>()) Joints(table, HeadingBefore(blocks, table));
+            foreach (var block in blocks) Take(block);
+            if (_caution.Length > 0) _steps.Add(new Found(_phase, 0, _caution.Trim(), ""));
+            foreach (var run in Runs())
+            {
+                var begun = Editor.Apply(_sheet, new InsertPhase(null, _sheet.Phases.LastOrDefault()?.Id, run[0].Phase.Length > 0 ? run[0].Phase : "Work"));
+                if (!begun.IsGood) return begun.At($"line {run[0].Line}").Problem!;
+                var typed = Editor.Apply(begun.Value.Sheet, new InsertSteps(begun.Value.Sheet.Phases[^1].Id, null, [.. run.Select(s => new NewStep(null, s.Text))]));
+                if (!typed.IsGood) return typed.At($"line {run[0].Line}").Problem!;
+                _sheet = typed.Value.Sheet;
+                foreach (var (step, people) in _sheet.Phases[^1].Steps.Zip(run.Select(s => s.People)).Where(s => s.Second.Length > 0 && s.First.Hands?.ToString() != s.Second))
+                    if (Editor.Apply(_sheet, new SetField(step.Id, "people", "", people)) is { IsGood: true } told) _sheet = told.Value.Sheet;
+            }
+
+            if (_steps.Count == 0) return new Problem("No step was found in it.", "Write each step on a line of its own, numbered or not, under headings for the phases.");
+            return new WrittenProcedure(_number, _title, _platform, _sheet, [.. _left.OrderBy(l => l.Line)]);
+        }
+
+        // The steps of one phase, one behind the other.
+        private IEnumerable<List<Found>> Runs()
+        {
+            List<Found> run = [];
+            foreach (var step in _steps)
+            {
+                if (run.Count > 0 && run[0].Phase != step.Phase)
+                {
+                    yield return run;
+                    run = [];
+                }
+
+                run.Add(step);
+            }
+
+            if (run.Count > 0) yield return run;
+        }
+
+        private void Take(Block block)
+        {
+            switch (block)
+            {
+                case HeadingBlock heading:
+                    Heading(Plain(heading), heading.Level);
+                    break;
+                case MarkdownTable:
+                    break;
+                case ListBlock list:
+                    foreach (var item in list.OfType<ListItemBlock>()) Item(item, list.IsOrdered);
+                    break;
+                case QuoteBlock quote:
+                    foreach (var inner in quote) Paragraph(inner);
+                    break;
+                case ThematicBreakBlock or LinkReferenceDefinitionGroup:
+                    break;
+                default:
+                    Paragraph(block);
+                    break;
+            }
+        }
+
+        private void Heading(string words, int level)
+        {
+            _isOwed = false;
+            if (_title.Length == 0 && level == 1 && _steps.Count == 0 && _phase.Length == 0)
+            {
+                var numbered = NumberedTitle().Match(words);
+                (_number, _title) = numbered.Success ? (numbered.Groups["number"].Value, numbered.Groups["title"].Value) : ("", words);
+                return;
+            }
+
+            _phase = words;
+            _isMadeAnew = Array.Exists(MadeAnew, m => words.Contains(m, StringComparison.OrdinalIgnoreCase)) && !words.Contains("remov", StringComparison.OrdinalIgnoreCase);
+        }
+
+        private void Item(ListItemBlock item, bool isOrdered)
+        {
+            var words = Slice(item);
+            if (words.StartsWith("[ ]", StringComparison.Ordinal) || words.StartsWith("[x]", StringComparison.Ordinal)) words = words[3..].Trim();
+            if (_isOwed && !isOrdered)
+            {
+                Leave(item, words, "The sheet lists by itself what is still to torque.");
+                return;
+            }
+
+            if (_phase.Length == 0 && _steps.Count == 0 && !isOrdered)
+            {
+                About(item, words);
+                return;
+            }
+
+            if (_isMadeAnew && !isOrdered) Leave(item, words, $"The sheet makes its lists from steps and joints: under “{_phase}” nothing has to be typed.");
+            else Step(item, words);
+        }
+
+        // "**Purpose:** …" before the first phase.
+        private void About(Block block, string words)
+        {
+            var named = Named().Match(words);
+            var about = named.Success ? Unescaped(named.Groups["text"].Value) : "";
+            switch (named.Groups["name"].Value.ToLowerInvariant())
+            {
+                case "purpose":
+                    Header(block, "purpose", about);
+                    break;
+                case "fits":
+                    Header(block, "fits", about);
+                    break;
+                case "is it this job?":
+                    Header(block, "entryCheck", about);
+                    break;
+                case "for":
+                    _platform = about;
+                    break;
+                case "people":
+                    Header(block, "people", about);
+                    break;
+                default:
+                    Leave(block, words, "It stands before the first heading of a phase. Write it into the header or a step where it belongs.");
+                    break;
+            }
+        }
+
+        private void Header(Block block, string field, string value)
+        {
+            var said = Editor.Apply(_sheet, new SetField("", field, "", value));
+            if (said.IsGood) _sheet = said.Value.Sheet;
+            else Leave(block, value, said.Problem.ToString());
+        }
+
+        private void Paragraph(Block block)
+        {
+            var words = Slice(block);
+            if (SignalWords().Match(words) is { Success: true } signal)
+            {
+                var said = words[signal.Length..].Replace("**", "", StringComparison.Ordinal).Replace('\n', ' ').Trim();
+                _caution += $"{signal.Groups["word"].Value}: {Unescaped(said)}\n";
+                return;
+            }
+
+            if (words is "**Still to torque:**")
+            {
+                _isOwed = true;
+                return;
+            }
+
+            // "REMOVAL", "Removal:" on a line of its own.
+            if (!words.Contains('\n') && words.Length <= 60 && (words.EndsWith(':') || words.Any(char.IsLetter) && !words.Any(char.IsLower)))
+            {
+                Heading(words.TrimEnd(':'), 2);
+                return;
+            }
+
+            if (_phase.Length == 0 && _steps.Count == 0 && _title.Length > 0)
+            {
+                if (words == SheetDocument.Defers) Leave(block, words, "Every sheet says it by itself.");
+                else if (_sheet.Header.Purpose.Length == 0 && !words.StartsWith("**", StringComparison.Ordinal) && words.Length <= 400)
+                    Header(block, "purpose", Unescaped(words.Replace('\n', ' ')));
+                else About(block, words);
+                return;
+            }
+
+            if (_isMadeAnew)
+            {
+                Leave(block, words, $"The sheet makes its lists from steps and joints: under “{_phase}” nothing has to be typed.");
+                return;
+            }
+
+            if (Unescaped(words) == PrintedSheet.NotJudged)
+            {
+                Leave(block, words, "Every sheet says it by itself.");
+                return;
+            }
+
+            // Lines that each end a sentence are a step each; others are one that was wrapped.
+            var lines = words.Split('\n');
+            if (lines.Length > 1 && lines.All(l => l.TrimEnd() is { Length: > 0 } line && (line[^1] is '.' or '!' or '?' || OwnNumber().IsMatch(line))))
+                foreach (var line in lines) Step(block, line);
+            else Step(block, string.Join(' ', lines.Select(l => l.Trim())));
+        }
+
+        private void Step(Block block, string words)
+        {
+            // "**J1 wheel nuts: 180 N·m**" beside a step says again what the table says.
+            var people = "";
+            foreach (var line in words.Split('\n'))
+                if (PeopleLine().Match(line.Trim()) is { Success: true } many) people = many.Groups["people"].Value;
+            var kept = words.Split('\n').Where(l => !PeopleLine().IsMatch(l.Trim())).Where(l => !(ValueLine().Match(l.Trim()) is { Success: true } value && _rows.Contains(value.Groups["id"].Value)));
+            words = string.Join('\n', kept).Trim();
+            words = OwnNumber().Replace(words, "");
+            if (words.Length == 0) return;
+            if (_caution.Length + words.Length > SheetSize.LongestStep)
+            {
+                Leave(block, words, $"A step has at most {SheetSize.LongestStep:N0} characters: part it.");
+                return;
+            }
+
+            _steps.Add(new Found(_phase, block.Line + 1, _caution + words, people));
+            _caution = "";
+        }
+
+        private void Joints(MarkdownTable table, string heading)
+        {
+            var rows = table.OfType<MarkdownRow>().Select(r => r.OfType<MarkdownCell>().Select(c => Plain((MarkdownObject)c)).ToArray()).ToList();
+            string Cell(string cell) => cell.Replace('\t', ' ').Replace('\n', ' ');
+            var tabbed = string.Join('\n', rows.Select(r => string.Join('\t', r.Select(Cell))));
+            var read = JointTable.Read(tabbed, _sheet);
+            if (!read.IsGood || !read.Value.Columns.Any(c => c.Field is "torque" or "fastener"))
+            {
+                var what = heading.Length > 0 ? $"Table “{heading}”" : "Table";
+                Leave(table, $"{what}: {string.Join(", ", rows.FirstOrDefault() ?? [])} ({rows.Count - 1} rows)",
+                    Array.Exists(MadeAnew, m => heading.Contains(m, StringComparison.OrdinalIgnoreCase)) ? "The sheet makes its lists from steps and joints."
+                        : "It has no column of torques or fasteners beside one of joints. Type it into the step it belongs to.");
+                return;
+            }
+
+            var number = Array.FindIndex(rows[0], h => h.TrimEnd('.') is "No" or "Id");
+            if (number >= 0)
+                foreach (var row in rows.Skip(1).Where(r => r.Length > number)) _rows.Add(row[number]);
+            foreach (var row in read.Value.Rows)
+                foreach (var cell in row.Cells.Where(c => c.Problem.Length > 0 || !row.IsTaken))
+                    if (cell.Text.Length > 0) Leave(table, cell.Text, cell.Problem.Length > 0 ? cell.Problem : row.Does, row.Line - 1);
+            foreach (var column in read.Value.Columns.Where(c => c.Field.Length == 0 && c.Head.Length > 0 && c.Head.TrimEnd('.') is not ("No" or "Id")))
+                Leave(table, $"Column “{column.Head}”", column.Label);
+            if (read.Value.Edit is { } edit && Editor.Apply(_sheet, edit) is { IsGood: true } applied) _sheet = applied.Value.Sheet;
+        }
+
+        private static string HeadingBefore(List<Block> blocks, Block block) =>
+            blocks.Take(blocks.IndexOf(block)).OfType<HeadingBlock>().LastOrDefault() is { } heading ? Plain(heading) : "";
+
+        private void Leave(Block block, string what, string why, int below = 0) => _left.Add(new LeftOut(block.Line + 1 + below, what.Replace('\n', ' ').Replace("**", "", StringComparison.Ordinal), why));
+
+        // The words of a block as they were written, without its mark and its indent.
+        private string Slice(Block block)
+        {
+            if (block.Span.IsEmpty) return "";
+            var words = text[block.Span.Start..Math.Min(text.Length, block.Span.End + 1)];
+            if (block is ListItemBlock) words = ListMark().Replace(words, "", 1);
+            var lines = words.Split('\n');
+            var indent = lines.Skip(1).Where(l => l.Trim().Length > 0).Select(l => l.Length - l.TrimStart().Length).DefaultIfEmpty(0).Min();
+            var so = new StringBuilder(lines[0].Trim());
+            foreach (var line in lines.Skip(1)) so.Append('\n').Append(line.Length >= indent ? line[indent..].TrimEnd() : "");
+            return EmptyLines().Replace(so.ToString().Trim(), "\n\n");
+        }
+
+        private static string Plain(LeafBlock leaf) => leaf.Inline is { } inlines ? Plain((MarkdownObject)inlines) : "";
+
+        private static string Plain(MarkdownObject block)
+        {
+            var words = new StringBuilder();
+            foreach (var inline in block.Descendants())
+            {
+                if (inline is Markdig.Syntax.Inlines.LiteralInline literal) words.Append(literal.Content);
+                else if (inline is Markdig.Syntax.Inlines.CodeInline code) words.Append(code.Content);
+                else if (inline is Markdig.Syntax.Inlines.LineBreakInline) words.Append(' ');
+                else if (inline is Markdig.Syntax.Inlines.HtmlEntityInline entity) words.Append(entity.Transcoded);
+            }
+
+            return words.ToString().Trim();
+        }
+
+        private static string Unescaped(string words) => Escape().Replace(words, "$1");
+    }
+
+    [GeneratedRegex(@"^\s*(?:[-*+•]|\d+[.)])\s+", RegexOptions.CultureInvariant)]
+    private static partial Regex ListMark();
+
+    [GeneratedRegex(@"\n(?:\s*\n){2,}", RegexOptions.CultureInvariant)]
+    private static partial Regex EmptyLines();
+
+    [GeneratedRegex(@"\\([!-/:-@\[-`{-~])", RegexOptions.CultureInvariant)]
+    private static partial Regex Escape();
+}
