@@ -17,17 +17,7 @@ public static class ExportCommand
     /// <param name="to">Where to; null for the output.</param>
     public static async Task<int> RunAsync(FileInfo file, ExportFormat format, FileInfo? to, Stream output, TextWriter trouble)
     {
-        byte[] bytes;
-        try
-        {
-            bytes = await File.ReadAllBytesAsync(file.FullName);
-        }
-        catch (Exception e) when (e is IOException or UnauthorizedAccessException)
-        {
-            await trouble.WriteLineAsync(e.Message);
-            return CheckCommand.Unreadable;
-        }
-
+        if (await Files.ReadAsync(() => File.ReadAllBytesAsync(file.FullName), trouble) is not { } bytes) return CheckCommand.Unreadable;
         var read = ProcedureFileText.Read(bytes);
         if (!read.IsGood)
         {
@@ -38,16 +28,7 @@ public static class ExportCommand
         var procedure = read.Value;
         var label = new SheetLabel(procedure.Number, procedure.Title, procedure.Platform, procedure.Revision ?? "", SheetStanding.Unknown, false, "");
         var written = format.Write(SheetDocument.Of(label, PrintedSheet.Of(WalkSet.Run(procedure.Sheet, new Workshop()).As(null))));
-        try
-        {
-            if (to is null) await output.WriteAsync(written);
-            else await File.WriteAllBytesAsync(to.FullName, written);
-            return 0;
-        }
-        catch (Exception e) when (e is IOException or UnauthorizedAccessException)
-        {
-            await trouble.WriteLineAsync(e.Message);
-            return Unwritable;
-        }
+        Task Write() => to is null ? output.WriteAsync(written).AsTask() : File.WriteAllBytesAsync(to.FullName, written);
+        return await Files.WriteAsync(Write, trouble) ? 0 : Unwritable;
     }
 }

@@ -10,17 +10,7 @@ public static class ImportCommand
     /// <param name="number">The procedure's number; null for the one its title begins with.</param>
     public static async Task<int> RunAsync(FileInfo file, FileInfo to, string? number, TextWriter output, TextWriter trouble)
     {
-        string text;
-        try
-        {
-            text = await File.ReadAllTextAsync(file.FullName);
-        }
-        catch (Exception e) when (e is IOException or UnauthorizedAccessException)
-        {
-            await trouble.WriteLineAsync(e.Message);
-            return CheckCommand.Unreadable;
-        }
-
+        if (await Files.ReadAsync(() => File.ReadAllTextAsync(file.FullName), trouble) is not { } text) return CheckCommand.Unreadable;
         var read = WrittenProcedure.Read(text);
         var name = Path.GetFileNameWithoutExtension(file.Name);
         var written = read.IsGood ? ProcedureFileText.Write(new ProcedureFile
@@ -36,16 +26,7 @@ public static class ImportCommand
             return CheckCommand.Unreadable;
         }
 
-        try
-        {
-            await File.WriteAllBytesAsync(to.FullName, written.Value);
-        }
-        catch (Exception e) when (e is IOException or UnauthorizedAccessException)
-        {
-            await trouble.WriteLineAsync(e.Message);
-            return ExportCommand.Unwritable;
-        }
-
+        if (!await Files.WriteAsync(() => File.WriteAllBytesAsync(to.FullName, written.Value), trouble)) return ExportCommand.Unwritable;
         var sheet = read.Value.Sheet;
         await output.WriteLineAsync($"{to}: phases {sheet.Phases.Length}, steps {sheet.Steps.Count()}, joints {sheet.Joints.Length}, questions {sheet.Steps.Sum(s => s.Questions.Length)}");
         foreach (var left in read.Value.Left) await trouble.WriteLineAsync($"{file}: line {left.Line}: left out: {left.What}: {left.Why}");

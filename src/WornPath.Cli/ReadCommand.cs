@@ -8,17 +8,7 @@ public static class ReadCommand
     /// <summary>Reads a file and writes what was read. Exit code: 0 nothing is asked, 1 something is, 3 the file cannot be read.</summary>
     public static async Task<int> RunAsync(FileInfo file, string format, TextWriter output, TextWriter trouble)
     {
-        string text;
-        try
-        {
-            text = await File.ReadAllTextAsync(file.FullName);
-        }
-        catch (Exception e) when (e is IOException or UnauthorizedAccessException)
-        {
-            await trouble.WriteLineAsync(e.Message);
-            return CheckCommand.Unreadable;
-        }
-
+        if (await Files.ReadAsync(() => File.ReadAllTextAsync(file.FullName), trouble) is not { } text) return CheckCommand.Unreadable;
         var read = StepsText.Read(text);
         if (!read.IsGood)
         {

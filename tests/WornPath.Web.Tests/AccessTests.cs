@@ -213,6 +213,7 @@ public sealed partial class AccessTests(Workshop workshop) : IClassFixture<Works
         "{part}" => "P1",
         "{step}" => "S1",
         "{word}" => "frob",
+        "{format}" => "markdown",
         _ => throw new ArgumentException(m.Value),
     }) + (pattern.EndsWith("/bench") ? "?step=1" : pattern.EndsWith("/changes") ? "?since=0" : pattern.Contains("refit") || pattern.Contains("sort") || pattern.Contains("mirror") ? "?phase=H1" : "");
 

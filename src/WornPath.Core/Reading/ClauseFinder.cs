@@ -253,6 +253,7 @@ internal sealed class ClauseFinder
     private Clause? Begin(int at, Clause? open, int from)
     {
         var word = _tokens[at].Kind == TokenKind.Word ? _tokens[at].Text : "";
+        if (After(Trade.LeftAlone, at) is { } alone) return LeftAlone(at, alone);
         if (word == "after" && Is(at + 1, "which") && at + 2 < _end) return Said(at + 2, null, at + 2);
         // "Then it's 48 N·m on the first round": a value is no remark.
         if (Trade.Contractions.Contains(word) && Has(at, NextBoundary(at + 1), i => _tokens[i].Kind == TokenKind.Torque))
@@ -269,7 +270,6 @@ internal sealed class ClauseFinder
         if (BeginBy(at) is { } begun) return begun;
         if (IsOtherTime(at)) return new Clause(Mood.Beside, at, _end) { IsRemark = true };
         if (IsAlsoDone(at) is { } more) return new Clause(Mood.Imperative, at, NextBoundary(more + 1)) { VerbAt = more, Verb = DoneBy(more) };
-        if (After(Trade.LeftAlone, at) is { } alone) return LeftAlone(at, alone);
         // "Using a torque wrench set to 25 N·m": how the tool is.
         if (word == "set" && at > 0 && !IsBoundary(at - 1) && (Is(at + 1, "to") || Is(at + 1, "at")) && _clauses is [.., { Mood: Mood.Beside }])
             return new Clause(Mood.Beside, at, NextBoundary(at + 2)) { IsRemark = true };
@@ -313,11 +313,15 @@ internal sealed class ClauseFinder
     }
 
     // "Later the bolts will be tightened", "in step 20 we tighten them": not now.
-    private bool IsOtherTime(int at) => IsBoundary(at - 1) && (Is(at, "later") && !Is(at + 1, "on") || Is(at, "in") && Is(at + 1, "step")
+    private bool IsOtherTime(int at) => IsBoundary(at - 1) && (Is(at, "later") && at + 1 < _end
+        && (_tokens[at + 1].Kind == TokenKind.Mark && !Colon(at + 1) || IsDetermined(at + 1) || IsTeller(at + 1)) || Is(at, "in") && Is(at + 1, "step")
         || Is(at, "in") && (Is(at + 1, "a") || Is(at + 1, "the")) && (Is(at + 2, "later") || Is(at + 2, "next")) && Is(at + 3, "step"));
 
     // "Followed by removing the cover": the verb of what is also done.
     private int? IsAlsoDone(int i) => After(Trade.AlsoDone, i) is { } at && DoneBy(at) is not null ? at : null;
+
+    // "As well as the hose": the thing it is also done to.
+    private int? ToMore(int i) => After(Trade.AlsoDone, i) is { } at && at < _end && IsDetermined(at) ? at : null;
 
     private TradeVerb? DoneBy(int at) => at >= _end || Trade.NounsInIng.Contains(_tokens[at].Text) ? null
         : Array.Find(Trade.VerbsOf(_tokens[at].Text), f => f.Form == Form.Ing && Trade.MayChange(f.Verb)).Verb;
@@ -325,7 +329,9 @@ internal sealed class ClauseFinder
     // "Avoid turning the hub", "resist the temptation to pry it off": said, not done.
     private Clause LeftAlone(int at, int verb)
     {
-        var clause = new Clause(Mood.Imperative, at, NegativeEnd(verb)) { Negated = true, VerbAt = Math.Min(verb, _end - 1) };
+        // "There is no need to remove the hose and drain the oil": neither. "Avoid contact with the oil and remove the hose": that is told.
+        var end = _tokens[verb - 1].Text is "to" or "not" or "should" or "needn't" ? NegativeEnd(verb) : SubordinateEnd(verb - 1);
+        var clause = new Clause(Mood.Imperative, at, end) { Negated = true, VerbAt = Math.Min(verb, _end - 1) };
         Fill(clause, verb + 1, clause.To);
         return clause;
     }
@@ -494,7 +500,11 @@ internal sealed class ClauseFinder
             && (Trade.Negations.Contains(_tokens[i].Text) || _tokens[i].Text is "haven't" or "haven’t"));
 
     // "In case of damage", "provided that it is straight", "as needed", "on machines with a cab", "over 2 mm:".
-    private bool IsConditionAt(int at) => After(Trade.Conditions, at) is not null && !(Is(at, "in") && IsPrecaution(at)) || IsVersion(at) || IsBound(at);
+    private bool IsConditionAt(int at) => After(Trade.Conditions, at) is not null && !(Is(at, "in") && IsPrecaution(at)) && !IsOptionalThing(at)
+        || IsVersion(at) || IsBound(at);
+
+    // "Fit the optional bracket": which one.
+    private bool IsOptionalThing(int at) => Is(at, "optional") && !(IsBoundary(at - 1) && (at + 1 >= _end || _tokens[at + 1].Kind == TokenKind.Mark));
 
     // "Wear gloves in case of splinters": what might be, and no condition; "replace it in case of damage" is one.
     private bool IsPrecaution(int at) => at > 0 && _tokens[at - 1].Kind != TokenKind.Stop && !SpeaksOfTrouble(at + 2, SubordinateEnd(at));
@@ -1091,6 +1101,12 @@ internal sealed class ClauseFinder
             if (t is { Kind: TokenKind.Mark, Text: "(" } && i + 1 < _end && _tokens[i + 1].Kind == TokenKind.Word && (_nouns.Read(i + 1, _end, null) is { Phrase.IsPronoun: true }
                 || Closing(i + 1) is { } closes && Has(i + 1, Math.Min(closes, i + 5), j => Trade.Auxiliaries.Contains(_tokens[j].Text)))) return i;
             if (t.Kind != TokenKind.Word) continue;
+            if (i > from && ToMore(i) is { } more)
+            {
+                i = more;
+                continue;
+            }
+
             // "In two or three steps": about how many.
             if (t.Text == "or" && i > from && i + 1 < _end && IsNumberAt(i - 1) && IsNumberAt(i + 1)) continue;
             // "All but one": so many less.
@@ -1202,6 +1218,14 @@ internal sealed class ClauseFinder
                 && (after is null && IsTeller(i) || token.Text is "that" or "which" && IsTeller(i + 1)))
             {
                 while (i < to && _tokens[i].Kind != TokenKind.Mark) i++;
+                after = null;
+                continue;
+            }
+
+            // "Remove the cover together with its hose", "the cover as well as the hose": both.
+            if (clause.Pieces.Exists(p => p.Noun is not null) && ToMore(i) is { } also && also < to)
+            {
+                i = also;
                 after = null;
                 continue;
             }

@@ -308,7 +308,8 @@ public sealed partial class SentenceReader
         if (clause is { Proviso: null, Mood: not Mood.Beside } && _branch == 0 && clause.Pieces is [{ Noun: { Sign.Length: > 0 } such }, ..]
             && (clause.Mood != Mood.Imperative || such.IsPronoun)) _branch = BranchOf(new Proviso(such.Sign, false, such.At));
         Read(clause);
-        if (clause.IfNotYet) _actions.RemoveAll(a => _actions.IndexOf(a) >= from && IsDone(a, from));
+        for (var i = _actions.Count - 1; clause.IfNotYet && i >= from; i--)
+            if (IsDone(_actions[i], from)) _actions.RemoveAt(i);
         if (_actions.Count == from)
         {
             if (_branches.Count > branches) _branches.RemoveAt(branches);
@@ -358,6 +359,7 @@ public sealed partial class SentenceReader
         return last is not null && Implies(last, now);
     }
 
+    // What was taken out is loose, what was torqued is on.
     private static bool Implies(string state, string asked) => state == asked || (state, asked) is ("off", "loose") or ("tight", "on");
 
     private static string? StateAfter(Verb verb) => verb switch

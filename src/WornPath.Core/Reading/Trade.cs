@@ -29,6 +29,7 @@ internal static class Trade
     public static readonly WordSet Relatives = Set("relative");
     public static readonly WordSet Adverbs = new(Bits, BitOf(Array.IndexOf(Order, "adverb")) | BitOf(Array.IndexOf(Order, "phrase")));
     private static readonly FrozenSet<string> PhraseStarts = Classes["phrase"].Select(p => p[..p.IndexOf('-', StringComparison.Ordinal)]).ToFrozenSet(StringComparer.Ordinal);
+
     /// <summary>The words that lead in what is told.</summary>
     public static readonly PhraseList LeadIns = new(Classes["leadIn"]);
 

@@ -282,6 +282,25 @@ public class WaysOfTwoTests
     public void What_is_no_condition_is_none(string sentence) =>
         new Written().Part("tray cover").Steps("Wipe the tray cover.", sentence).Step(2).Actions.Where(Changes).ShouldHaveSingleItem().Branch.ShouldBe(0);
 
+    /// <summary>What stands behind words that only seem to lead in a condition, another time or what is left alone is still told.</summary>
+    [Theory]
+    [InlineData("Avoid contact with the fluid and remove the tray hose.", "Disconnect C2 0")]
+    [InlineData("There is no need to remove the tray hose and lift the tray cover off.", "")]
+    [InlineData("Avoid removing the tray hose, but lift the tray cover off.", "Remove P3 0")]
+    [InlineData("Install the optional rear bracket.", "Fit P2 0")]
+    [InlineData("Later, remove the tray cover.", "")]
+    [InlineData("Hold the frame and then, as described in the manual, remove the tray cover.", "Remove P3 0")]
+    [InlineData("Remove the tray cover from the machine.", "Remove P3 0")]
+    [InlineData("Remove the tray cover and clean it, as well as the frame.", "Remove P3 0")]
+    [InlineData("Remove the tray cover as well as the guard bolts.", "Remove P3 0; TakeOut J2 0")]
+    [InlineData("Fit the rear bracket together with a helper.", "Fit P2 0")]
+    [InlineData("Remove the tray cover together with the tray hose.", "Remove P3 0; Disconnect C2 0")]
+    public void What_only_seems_so_is_told(string sentence, string expected)
+    {
+        var step = Step(sentence);
+        string.Join("; ", step.Actions.Where(Changes).Select(a => $"{a.Verb} {a.Target} {a.Branch} {(a.Branch > 0 ? step.Branches[a.Branch - 1].Sign : "")}".Trim())).ShouldBe(expected);
+    }
+
     private static string Both((Told One, Told Two) pair) => Plain(pair.One) + "; " + Plain(pair.Two);
 
     private static string Plain(Told told) => Read(Capital(told.Text) + ".");
