@@ -320,8 +320,8 @@ internal sealed class ClauseFinder
     // "Followed by removing the cover": the verb of what is also done.
     private int? IsAlsoDone(int i) => After(Trade.AlsoDone, i) is { } at && DoneBy(at) is not null ? at : null;
 
-    // "As well as the hose": the thing it is also done to.
-    private int? ToMore(int i) => After(Trade.AlsoDone, i) is { } at && at < _end && IsDetermined(at) ? at : null;
+    // "As well as the hose": the thing it is also done to. But "together with the hub": that comes along.
+    private int? ToMore(int i) => After(Trade.AlsoDone, i) is { } at && at < _end && IsDetermined(at) && !Is(at - 1, "with") ? at : null;
 
     private TradeVerb? DoneBy(int at) => at >= _end || Trade.NounsInIng.Contains(_tokens[at].Text) ? null
         : Array.Find(Trade.VerbsOf(_tokens[at].Text), f => f.Form == Form.Ing && Trade.MayChange(f.Verb)).Verb;
@@ -1222,7 +1222,7 @@ internal sealed class ClauseFinder
                 continue;
             }
 
-            // "Remove the cover together with its hose", "the cover as well as the hose": both.
+            // "Remove the cover as well as the hose": both.
             if (clause.Pieces.Exists(p => p.Noun is not null) && ToMore(i) is { } also && also < to)
             {
                 i = also;

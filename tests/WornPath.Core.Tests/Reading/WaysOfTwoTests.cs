@@ -293,8 +293,6 @@ public class WaysOfTwoTests
     [InlineData("Remove the tray cover from the machine.", "Remove P3 0")]
     [InlineData("Remove the tray cover and clean it, as well as the frame.", "Remove P3 0")]
     [InlineData("Remove the tray cover as well as the guard bolts.", "Remove P3 0; TakeOut J2 0")]
-    [InlineData("Fit the rear bracket together with a helper.", "Fit P2 0")]
-    [InlineData("Remove the tray cover together with the tray hose.", "Remove P3 0; Disconnect C2 0")]
     public void What_only_seems_so_is_told(string sentence, string expected)
     {
         var step = Step(sentence);
