@@ -85,6 +85,7 @@ public class ImportTests
     [InlineData("1.1 Remove the tray bolts.\n1.2 Lift the tray cover off.", "Work | Remove the tray bolts.; Work | Lift the tray cover off.")]
     [InlineData("1) Remove the tray bolts.\n2) Lift the tray cover off.", "Work | Remove the tray bolts.; Work | Lift the tray cover off.")]
     [InlineData("Removal:\n\n* Remove the tray bolts.\n* Lift the tray cover off.", "Removal | Remove the tray bolts.; Removal | Lift the tray cover off.")]
+    [InlineData("1. Wipe the frame &amp; the tray, gap &lt; 2 mm.", "Work | Wipe the frame & the tray, gap < 2 mm.")]
     [InlineData("Remove the tray bolts and lift\nthe tray cover off.", "Work | Remove the tray bolts and lift the tray cover off.")]
     [InlineData("# Removal of parts\n\n## Removal of parts\n\n1. Remove the tray bolts.", "Removal of parts | Remove the tray bolts.")]
     public void Plain_text_of_any_habit_becomes_steps(string text, string steps) => string.Join("; ", Steps(Read(text))).ShouldBe(steps);

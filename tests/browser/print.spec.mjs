@@ -51,6 +51,7 @@ test('a sheet is taken out in each format that is offered, by keyboard, for what
   await page.goto('/r/4/print');
   await page.getByRole('button', { name: 'Take it out' }).press('Enter');
   const out = page.getByRole('region', { name: 'Take it out' });
+  await expect(out.getByRole('link', { name: 'Worn Path file' })).toBeVisible();
   const names = await out.getByRole('link').allTextContents();
   expect(names).toContain('Web page');
   expect(names).toContain('Worn Path file');

@@ -31,7 +31,11 @@ public sealed partial record WrittenProcedure(string Number, string Title, strin
     private static readonly MarkdownPipeline Pipeline = new MarkdownPipelineBuilder().DisableHtml().UsePipeTables().UsePreciseSourceLocation().Build();
 
     // Under these headings stands what a sheet makes by itself from its steps and joints.
-    private static readonly string[] MadeAnew = ["part", "tool", "consumable", "material", "equipment", "pattern", "content", "need", "require", "supplies", "practice", "hardware"];
+    private static readonly string[] MadeAnew =
+    [
+        "part", "tool", "consumable", "material", "equipment", "pattern", "content",
+        "need", "require", "supplies", "practice", "hardware",
+    ];
 
     [GeneratedRegex(@"^(?<number>[A-Z]{1,8}[-–/ ]?\d[\w./-]*)[\s:–-]+(?<title>\S.*?)(?:,? (?:revision|rev\.?) (?<letter>\w+))?$", RegexOptions.CultureInvariant)]
     private static partial Regex NumberedTitle();
@@ -54,7 +58,8 @@ public sealed partial record WrittenProcedure(string Number, string Title, strin
     /// <summary>Reads a text. A sentence that is not understood is asked about on the sheet, as if it were typed there.</summary>
     public static Outcome<WrittenProcedure> Read(string text)
     {
-        if (text.Length > SheetSize.MostText) return new Problem($"{text.Length:N0} characters are too many for a sheet ({SheetSize.MostText:N0}).", "Cut the text into procedures and bring each in by itself.");
+        if (text.Length > SheetSize.MostText)
+            return new Problem($"{text.Length:N0} characters are too many for a sheet ({SheetSize.MostText:N0}).", "Cut the text into procedures and bring each in by itself.");
         if (string.IsNullOrWhiteSpace(text)) return new Problem("There is nothing in it.", "Choose the text of a procedure.");
         if (text.Contains('\0')) return new Problem("It is no text.", "Save the procedure as plain text or Markdown, and bring that in.");
         return new Reader(text.ReplaceLineEndings("\n")).Read();
@@ -84,14 +89,18 @@ public sealed partial record WrittenProcedure(string Number, string Title, strin
             {
                 var begun = Editor.Apply(_sheet, new InsertPhase(null, _sheet.Phases.LastOrDefault()?.Id, run[0].Phase.Length > 0 ? run[0].Phase : "Work"));
                 if (!begun.IsGood) return begun.At($"line {run[0].Line}").Problem!;
-                var typed = Editor.Apply(begun.Value.Sheet, new InsertSteps(begun.Value.Sheet.Phases[^1].Id, null, [.. run.Select(s => new NewStep(null, s.Text))]));
+                var steps = run.Select(s => new NewStep(null, s.Text)).ToImmutableArray();
+                var typed = Editor.Apply(begun.Value.Sheet, new InsertSteps(begun.Value.Sheet.Phases[^1].Id, null, steps));
                 if (!typed.IsGood) return typed.At($"line {run[0].Line}").Problem!;
                 _sheet = typed.Value.Sheet;
-                foreach (var (step, people) in _sheet.Phases[^1].Steps.Zip(run.Select(s => s.People)).Where(s => s.Second.Length > 0 && s.First.Hands?.ToString() != s.Second))
-                    if (Editor.Apply(_sheet, new SetField(step.Id, "people", "", people)) is { IsGood: true } told) _sheet = told.Value.Sheet;
+                foreach (var (step, people) in _sheet.Phases[^1].Steps.Zip(run.Select(s => s.People)))
+                    if (people.Length > 0 && step.Hands?.ToString() != people
+                        && Editor.Apply(_sheet, new SetField(step.Id, "people", "", people)) is { IsGood: true } told)
+                        _sheet = told.Value.Sheet;
             }
 
-            if (_steps.Count == 0) return new Problem("No step was found in it.", "Write each step on a line of its own, numbered or not, under headings for the phases.");
+            if (_steps.Count == 0)
+                return new Problem("No step was found in it.", "Write each step on a line of its own, numbered or not, under headings for the phases.");
             return new WrittenProcedure(_number, _title, _platform, _sheet, [.. _left.OrderBy(l => l.Line)]);
         }
 
@@ -147,7 +156,8 @@ public sealed partial record WrittenProcedure(string Number, string Title, strin
             }
 
             _phase = words;
-            _isMadeAnew = Array.Exists(MadeAnew, m => words.Contains(m, StringComparison.OrdinalIgnoreCase)) && !words.Contains("remov", StringComparison.OrdinalIgnoreCase);
+            _isMadeAnew = Array.Exists(MadeAnew, m => words.Contains(m, StringComparison.OrdinalIgnoreCase))
+                && !words.Contains("remov", StringComparison.OrdinalIgnoreCase);
         }
 
         private void Item(ListItemBlock item, bool isOrdered)
@@ -262,9 +272,10 @@ public sealed partial record WrittenProcedure(string Number, string Title, strin
             var people = "";
             foreach (var line in words.Split('\n'))
                 if (PeopleLine().Match(line.Trim()) is { Success: true } many) people = many.Groups["people"].Value;
-            var kept = words.Split('\n').Where(l => !PeopleLine().IsMatch(l.Trim())).Where(l => !(ValueLine().Match(l.Trim()) is { Success: true } value && _rows.Contains(value.Groups["id"].Value)));
-            words = string.Join('\n', kept).Trim();
-            words = OwnNumber().Replace(words, "");
+            var kept = words.Split('\n').Where(l => !PeopleLine().IsMatch(l.Trim())
+                && !(ValueLine().Match(l.Trim()) is { Success: true } value && _rows.Contains(value.Groups["id"].Value)));
+            words = OwnNumber().Replace(string.Join('\n', kept).Trim(), "");
+            words = words.Replace("&lt;", "<", StringComparison.Ordinal).Replace("&gt;", ">", StringComparison.Ordinal).Replace("&amp;", "&", StringComparison.Ordinal);
             if (words.Length == 0) return;
             if (_caution.Length + words.Length > SheetSize.LongestStep)
             {
@@ -305,7 +316,8 @@ public sealed partial record WrittenProcedure(string Number, string Title, strin
         private static string HeadingBefore(List<Block> blocks, Block block) =>
             blocks.Take(blocks.IndexOf(block)).OfType<HeadingBlock>().LastOrDefault() is { } heading ? Plain(heading) : "";
 
-        private void Leave(Block block, string what, string why, int below = 0) => _left.Add(new LeftOut(block.Line + 1 + below, what.Replace('\n', ' ').Replace("**", "", StringComparison.Ordinal), why));
+        private void Leave(Block block, string what, string why, int below = 0) =>
+            _left.Add(new LeftOut(block.Line + 1 + below, what.Replace('\n', ' ').Replace("**", "", StringComparison.Ordinal), why));
 
         // The words of a block as they were written, without its mark and its indent.
         private string Slice(Block block)

@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using WornPath.Core.Printing;
 using WornPath.Core.Sheets;
+using WornPath.Core.Walking;
 
 namespace WornPath.Formats.Out;
 
@@ -55,7 +56,15 @@ public sealed record SheetDocument(
     public static SheetDocument Of(SheetLabel label, PrintedSheet sheet)
     {
         var names = sheet.Torques.ToDictionary(t => t.Id, t => t.Name);
-        string Value(PrintedTightening one) => $"{one.Joint} {names.GetValueOrDefault(one.Joint)}{(one.Pass is { } pass ? $", pass {pass}" : "")}: {(one.Value.Length > 0 ? one.Value : "no value")}";
+        string Value(PrintedTightening one)
+        {
+            var pass = one.Pass is { } number ? $", pass {number}" : "";
+            return $"{one.Joint} {names.GetValueOrDefault(one.Joint)}{pass}: {(one.Value.Length > 0 ? one.Value : "no value")}";
+        }
+
+        DocumentStep Step(PrintedStep step) =>
+            new(step.Number, step.Cautions, step.Text, [.. step.Tightens.Select(Value), .. step.People is > 1 and var people ? [$"{people} people"] : Array.Empty<string>()]);
+        string Owed(OwedTorque owed) => $"{owed.Id} {owed.Name}{(owed.Value.Length > 0 ? $" {owed.Value}" : "")} ({(owed.Due is { } due ? $"step {due}" : "no step does it")})";
         return new SheetDocument(
             label,
             [.. AboutOf(label, sheet.Header).Where(a => a.Text.Length > 0)],
@@ -63,9 +72,7 @@ public sealed record SheetDocument(
             new DocumentTable("Tools", ["Tool", "For", "Steps", "Note"],
                 [.. sheet.Tools.Select(t => ImmutableArray.Create(t.What, string.Join(", ", t.For), string.Join(", ", t.Steps), t.Note))]),
             List("Consumables", sheet.Consumables),
-            [.. sheet.Phases.Select(p => new DocumentPhase(p.Name,
-                [.. p.Steps.Select(s => new DocumentStep(s.Number, s.Cautions, s.Text, [.. s.Tightens.Select(Value), .. s.People is > 1 and var people ? [$"{people} people"] : Array.Empty<string>()]))],
-                [.. p.Owed.Select(o => $"{o.Id} {o.Name}{(o.Value.Length > 0 ? $" {o.Value}" : "")} ({(o.Due is { } due ? $"step {due}" : "no step does it")})")]))],
+            [.. sheet.Phases.Select(p => new DocumentPhase(p.Name, [.. p.Steps.Select(Step)], [.. p.Owed.Select(Owed)]))],
             sheet.Torques.IsEmpty ? null : new DocumentTable("Torque table", TorqueHeads, [.. sheet.Torques.Select(Row)]),
             sheet.Patterns.IsEmpty ? null : new DocumentTable("Patterns", ["No.", "Joint", "Order of the positions", "Passes"],
                 [.. sheet.Patterns.Select(p => ImmutableArray.Create(p.Id, p.Name, string.Join(", ", p.Order), string.Join("; ", p.Passes)))]),
@@ -75,11 +82,15 @@ public sealed record SheetDocument(
     /// <summary>The torque table of a sheet that has no joint.</summary>
     public static DocumentTable NoTorques => new("Torque table", TorqueHeads, []);
 
-    private static readonly ImmutableArray<string> TorqueHeads = ["No.", "Joint", "Count", "Fastener", "Torque", "Other unit", "Wrench", "Treatment", "After", "Notes", "Steps", "Source"];
+    private static readonly ImmutableArray<string> TorqueHeads =
+    [
+        "No.", "Joint", "Count", "Fastener", "Torque", "Other unit", "Wrench", "Treatment", "After", "Notes", "Steps", "Source",
+    ];
 
     private static ImmutableArray<string> Row(PrintedTorque row) =>
     [
-        row.Id, row.Name, $"{row.Count}", row.Fastener, row.Value.Length > 0 ? row.Value : "no value", row.Counterpart, row.Setting, row.Treatment, row.After, row.Note, string.Join(", ", row.Steps), row.Source,
+        row.Id, row.Name, $"{row.Count}", row.Fastener, row.Value.Length > 0 ? row.Value : "no value", row.Counterpart,
+        row.Setting, row.Treatment, row.After, row.Note, string.Join(", ", row.Steps), row.Source,
     ];
 
     private static IEnumerable<(string Name, string Text)> AboutOf(SheetLabel label, SheetHeader header)
