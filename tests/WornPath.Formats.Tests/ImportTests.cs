@@ -46,7 +46,8 @@ public class ImportTests
                - watch the hose
                - keep the seal
 
-            > **WARNING** The spring under the cover jumps.
+            > **WARNING** The spring under
+            > the cover jumps.
 
             3. Take the **spring** out.
 
@@ -76,7 +77,7 @@ public class ImportTests
         var joint = written.Sheet.Joints.Single(j => j.Name == "tray bolts");
         (joint.TighteningText, joint.Fastener!.ToString()).ShouldBe(("24 N·m", "M8×25 8.8 bolt, 13 mm"));
         written.Sheet.Steps.Last().Actions.ShouldHaveSingleItem().Target.ShouldBe(joint.Id);
-        written.Left.Select(l => (l.Line, l.What)).ShouldBe([(7, "13 mm socket"), (8, "torque wrench"), (12, "Column “Paint”"), (14, "what fits")]);
+        written.Left.Select(l => (l.Line, l.What)).ShouldBe([(7, "13 mm socket"), (8, "torque wrench"), (12, "Column “Paint”: black, none"), (15, "what fits")]);
     }
 
     [Theory]
@@ -136,7 +137,11 @@ public class ImportTests
             | - | - |
             | mike | november |
 
+            ## Later left
+
             ## Removal
+
+            ### Hosel
 
             Remove the oscar bolts.
 
@@ -156,15 +161,33 @@ public class ImportTests
 
                 x-ray yankee
 
+            | Joint | Torque |
+            | - | - |
+            | aardvark | badger |
+
+            [cobra]: https://dingo.example
+
+            > eagle
+            > falcon
+
             ## Refit
+
+            ## Fitting the part
+
+            - gecko
 
             DANGER: zulu at the end.
             """;
         var written = Read(text);
-        var placed = string.Join(' ', written.Sheet.Steps.Select(s => s.Text)) + written.Sheet.Header.Purpose + string.Join(' ', written.Left.Select(l => l.What)) + written.Title + string.Join(' ', written.Sheet.Phases.Select(p => p.Name));
-        foreach (var word in "alpha bravo charlie delta echo foxtrot golf hotel india juliett kilo lima oscar papa Quebec romeo sierra tango uniform victor whiskey x-ray yankee zulu".Split(' '))
+        var placed = string.Join(' ', written.Sheet.Steps.Select(s => s.Text)) + written.Sheet.Header.Purpose + string.Join(' ', written.Left.Select(l => l.What)) + string.Join(' ', written.Sheet.Joints.Select(j => j.Name)) + written.Title + string.Join(' ', written.Sheet.Phases.Select(p => p.Name));
+        foreach (var word in "alpha bravo charlie delta echo foxtrot golf hotel india juliett kilo lima mike november left hosel oscar papa Quebec romeo sierra tango uniform victor whiskey x-ray yankee aardvark badger cobra dingo eagle falcon refit fitting gecko zulu".Split(' '))
             placed.ShouldContain(word, Case.Insensitive);
         written.Left.ShouldAllBe(l => l.Line > 0 && l.Why.Length > 10);
+        // Each is listed with the line it stands on.
+        var lines = text.ReplaceLineEndings("\n").Split('\n');
+        foreach (var left in written.Left) lines[left.Line - 1].ShouldContain(left.What.Split(' ', ':')[0], Case.Insensitive, left.What);
+        written.Sheet.Phases.Select(p => p.Name).ShouldBe(["Removal: Hosel", "Fitting the part"]);
+        written.Sheet.Steps.Select(s => s.Text).ShouldContain("eagle falcon");
     }
 
     [Theory]

@@ -206,7 +206,7 @@ internal sealed class ClauseFinder
         var from = ++i;
         while (i < _end && _tokens[i].Kind == TokenKind.Word && Trade.ToldHow.Contains(_tokens[i].Text)) i++;
         // "You can", "you must" alone are read as they stand; "you will" tells what comes, "it is to" what becomes of it.
-        var isIt = _tokens[at].Text is "it" or "it's" or "it’s" or "it'll" or "it’ll";
+        var isIt = _tokens[at].Text is "it" or "it's" or "it'll";
         var isWorth = !isIt || Has(from, i, j => Trade.Worth.Contains(_tokens[j].Text));
         var isTold = from - 1 > at || isWorth && Has(from, i, j => _tokens[j].Text == "to");
         return i > from && isTold ? ToldAt(i) : null;
@@ -497,7 +497,7 @@ internal sealed class ClauseFinder
     // already off" is one.
     private bool IsDoneAnyway(int at, int end) => (Is(end - 1, "already") && Has(at, end, IsTeller) || Has(at, end, i => Is(i, "already")) && Has(at, end, i => Is(i, "done")))
         && Has(at, end, i => _tokens[i].Kind == TokenKind.Word
-            && (Trade.Negations.Contains(_tokens[i].Text) || _tokens[i].Text is "haven't" or "haven’t"));
+            && (Trade.Negations.Contains(_tokens[i].Text) || _tokens[i].Text is "haven't"));
 
     // "In case of damage", "provided that it is straight", "as needed", "on machines with a cab", "over 2 mm:".
     private bool IsConditionAt(int at) => After(Trade.Conditions, at) is not null && !(Is(at, "in") && IsPrecaution(at)) && !IsOptionalThing(at)
@@ -574,7 +574,7 @@ internal sealed class ClauseFinder
     private Clause? Negative(int at, Clause? open)
     {
         var word = _tokens[at].Text;
-        var verb = word is "don't" or "don’t" or "never" ? at + 1 : word is "do" && Is(at + 1, "not") ? at + 2 : word == "not" ? at + 1 : -1;
+        var verb = word is "don't" or "never" ? at + 1 : word is "do" && Is(at + 1, "not") ? at + 2 : word == "not" ? at + 1 : -1;
         if (verb < 0 || word == "not" && !(verb < _end && _tokens[verb].Kind == TokenKind.Word
             && (Trade.VerbsOf(_tokens[verb].Text).Length > 0 || _tokens[verb].Text.EndsWith("ing", StringComparison.Ordinal)))) return null;
         // "Don't forget to fit the washer", "don't forget the chocks": told to.

@@ -365,8 +365,7 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
             var word = token.Text;
             // "The pump's two mounting bolts".
             if (stems.Count > 0 && NumberWords.Parse(word) is { } many
-                && (tokens[i - 1].Text.EndsWith("'s", StringComparison.Ordinal) || tokens[i - 1].Text.EndsWith("’s", StringComparison.Ordinal))
-                && many is > 0 and < 200)
+                && tokens[i - 1].Text.EndsWith("'s", StringComparison.Ordinal) && many is > 0 and < 200)
             {
                 count = (int)many;
                 continue;
@@ -478,7 +477,7 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
         for (var k = first; k < last; k++)
         {
             var word = tokens[k].Text;
-            if (!word.EndsWith("'s", StringComparison.Ordinal) && !word.EndsWith("’s", StringComparison.Ordinal)) continue;
+            if (!word.EndsWith("'s", StringComparison.Ordinal)) continue;
             owner = [.. Enumerable.Range(first, k - first + 1).Select(x => Stem.Of(Bare(tokens[x].Text)))];
             ownerName = string.Join(' ', Enumerable.Range(first, k - first + 1).Select(x => Bare(Written(x))));
             nameFrom = count is not null && k + 2 <= last && NumberWords.Parse(tokens[k + 1].Text) is not null ? k + 2 : k + 1;

@@ -27,7 +27,7 @@ internal enum TokenKind
 }
 
 /// <summary>A word, number, mark or value in a step's text.</summary>
-/// <param name="Text">Lower case.</param>
+/// <param name="Text">Lower case, with plain apostrophes.</param>
 /// <param name="At">Where it stands.</param>
 internal readonly record struct Token(TokenKind Kind, string Text, Span At)
 {

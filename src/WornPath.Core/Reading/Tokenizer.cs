@@ -151,6 +151,9 @@ internal static partial class Tokenizer
             : match.Groups["stop"].Success ? TokenKind.Stop
             : match.Groups["mark"].Success ? TokenKind.Mark
             : TokenKind.Word;
-        return new Token(kind, kind == TokenKind.Word ? Trade.InFull(text) ?? (text == "em" ? "them" : text) : text, span);
+        if (kind != TokenKind.Word) return new Token(kind, text, span);
+        // "Don’t" and "don't" are one word.
+        var word = text.Replace('’', '\'');
+        return new Token(kind, Trade.InFull(word) ?? (word == "em" ? "them" : word), span);
     }
 }

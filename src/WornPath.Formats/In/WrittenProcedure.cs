@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using System.Net;
 using System.Text;
 using System.Text.RegularExpressions;
 using Markdig;
@@ -30,14 +31,25 @@ public sealed partial record WrittenProcedure(string Number, string Title, strin
 {
     private static readonly MarkdownPipeline Pipeline = new MarkdownPipelineBuilder().DisableHtml().UsePipeTables().UsePreciseSourceLocation().Build();
 
-    // Under these headings stands what a sheet makes by itself from its steps and joints.
-    private static readonly string[] MadeAnew =
-    [
-        "part", "tool", "consumable", "material", "equipment", "pattern", "content",
-        "need", "require", "supplies", "practice", "hardware",
-    ];
+    // Under a short heading with one of these words stands what a sheet makes by itself from its steps and joints.
+    private static readonly HashSet<string> MadeAnew = new(StringComparer.OrdinalIgnoreCase)
+    {
+        "parts", "tool", "tools", "tooling", "consumables", "materials", "material", "equipment", "supplies", "hardware", "contents", "required",
+        "requirements", "needed", "need", "patterns", "practice",
+    };
 
-    [GeneratedRegex(@"^(?<number>[A-Z]{1,8}[-–/ ]?\d[\w./-]*)[\s:–-]+(?<title>\S.*?)(?:,? (?:revision|rev\.?) (?<letter>\w+))?$", RegexOptions.CultureInvariant)]
+    private const int LongestListHeading = 4;
+
+    // What is told of the whole job before the first phase, as the formats out name it, and the field of the header.
+    private static readonly Dictionary<string, string> HeaderFields = new(StringComparer.OrdinalIgnoreCase)
+    {
+        ["purpose"] = "purpose",
+        ["fits"] = "fits",
+        ["is it this job?"] = "entryCheck",
+        ["people"] = "people",
+    };
+
+    [GeneratedRegex(@"^(?<number>[A-Z]{1,8}[-–/ ]?\d[\w./-]*)[\s:–-]+(?<title>\S.*?)(?:,? (?:revision|rev\.?) \w+)?$", RegexOptions.CultureInvariant)]
     private static partial Regex NumberedTitle();
 
     [GeneratedRegex(@"^(?:step\s+\d+[.:)]?|\(\d+\)|\d+(?:\.\d+)+\.?)\s+(?=\S)", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
@@ -59,7 +71,8 @@ public sealed partial record WrittenProcedure(string Number, string Title, strin
     public static Outcome<WrittenProcedure> Read(string text)
     {
         if (text.Length > SheetSize.MostText)
-            return new Problem($"{text.Length:N0} characters are too many for a sheet ({SheetSize.MostText:N0}).", "Cut the text into procedures and bring each in by itself.");
+            return new Problem($"{text.Length:N0} characters are too many for a sheet ({SheetSize.MostText:N0}).",
+                "Cut the text into procedures and bring each in by itself.");
         if (string.IsNullOrWhiteSpace(text)) return new Problem("There is nothing in it.", "Choose the text of a procedure.");
         if (text.Contains('\0')) return new Problem("It is no text.", "Save the procedure as plain text or Markdown, and bring that in.");
         return new Reader(text.ReplaceLineEndings("\n")).Read();
@@ -68,6 +81,9 @@ public sealed partial record WrittenProcedure(string Number, string Title, strin
     // A step as it was found.
     private sealed record Found(string Phase, int Line, string Text, string People);
 
+    // A heading that holds, and how much had found its place or was listed when it began.
+    private sealed record Headed(int Level, int Line, string Words, int Placed);
+
     private sealed class Reader(string text)
     {
         private readonly List<LeftOut> _left = [];
@@ -75,7 +91,9 @@ public sealed partial record WrittenProcedure(string Number, string Title, strin
         private readonly HashSet<string> _rows = [];
         private Sheet _sheet = Sheet.Empty;
         private string _number = "", _title = "", _platform = "", _phase = "";
+        private readonly List<Headed> _headings = [];
         private string _caution = "";
+        private int _cautionLine;
         private bool _isMadeAnew;
         private bool _isOwed;
 
@@ -84,7 +102,8 @@ public sealed partial record WrittenProcedure(string Number, string Title, strin
             var blocks = Markdown.Parse(text, Pipeline).ToList();
             foreach (var table in blocks.OfType<MarkdownTable>()) Joints(table, HeadingBefore(blocks, table));
             foreach (var block in blocks) Take(block);
-            if (_caution.Length > 0) _steps.Add(new Found(_phase, 0, _caution.Trim(), ""));
+            EndHeadings(0);
+            if (_caution.Length > 0) _steps.Add(new Found(_phase, _cautionLine, _caution.Trim(), ""));
             foreach (var run in Runs())
             {
                 var begun = Editor.Apply(_sheet, new InsertPhase(null, _sheet.Phases.LastOrDefault()?.Id, run[0].Phase.Length > 0 ? run[0].Phase : "Work"));
@@ -127,9 +146,11 @@ public sealed partial record WrittenProcedure(string Number, string Title, strin
             switch (block)
             {
                 case HeadingBlock heading:
-                    Heading(Plain(heading), heading.Level);
+                    Heading(heading, Plain(heading), heading.Level);
                     break;
                 case MarkdownTable:
+                    // It was read before the steps; what it stands under is not empty.
+                    for (var i = 0; i < _headings.Count; i++) _headings[i] = _headings[i] with { Placed = -1 };
                     break;
                 case ListBlock list:
                     foreach (var item in list.OfType<ListItemBlock>()) Item(item, list.IsOrdered);
@@ -137,7 +158,10 @@ public sealed partial record WrittenProcedure(string Number, string Title, strin
                 case QuoteBlock quote:
                     foreach (var inner in quote) Paragraph(inner);
                     break;
-                case ThematicBreakBlock or LinkReferenceDefinitionGroup:
+                case ThematicBreakBlock:
+                    break;
+                case LinkReferenceDefinitionGroup links:
+                    foreach (var link in links.OfType<LinkReferenceDefinition>()) Leave(link, $"{link.Label}: {link.Url}", "A sheet has no links. Name the document as the source of a value.");
                     break;
                 default:
                     Paragraph(block);
@@ -145,7 +169,7 @@ public sealed partial record WrittenProcedure(string Number, string Title, strin
             }
         }
 
-        private void Heading(string words, int level)
+        private void Heading(Block block, string words, int level)
         {
             _isOwed = false;
             if (_title.Length == 0 && level == 1 && _steps.Count == 0 && _phase.Length == 0)
@@ -155,10 +179,24 @@ public sealed partial record WrittenProcedure(string Number, string Title, strin
                 return;
             }
 
-            _phase = words;
-            _isMadeAnew = Array.Exists(MadeAnew, m => words.Contains(m, StringComparison.OrdinalIgnoreCase))
-                && !words.Contains("remov", StringComparison.OrdinalIgnoreCase);
+            // "Removal", and under it "Left side": a phase "Removal: Left side".
+            EndHeadings(level);
+            _headings.Add(new Headed(level, block.Line + 1, words, _steps.Count + _left.Count));
+            _phase = string.Join(": ", _headings.Select(h => h.Words));
+            _isMadeAnew = IsMadeAnew(words);
         }
+
+        // A heading under which nothing stands is a phase of nothing.
+        private void EndHeadings(int level)
+        {
+            for (; _headings.Count > 0 && _headings[^1].Level >= level; _headings.RemoveAt(_headings.Count - 1))
+                if (_headings[^1].Placed == _steps.Count + _left.Count)
+                    _left.Add(new LeftOut(_headings[^1].Line, _headings[^1].Words, "No step stands under this heading."));
+        }
+
+        private static bool IsMadeAnew(string heading) =>
+            heading.Split(' ', StringSplitOptions.RemoveEmptyEntries) is { Length: <= LongestListHeading } words
+            && Array.Exists(words, w => MadeAnew.Contains(w.Trim(':', ',', '.')));
 
         private void Item(ListItemBlock item, bool isOrdered)
         {
@@ -176,7 +214,7 @@ public sealed partial record WrittenProcedure(string Number, string Title, strin
                 return;
             }
 
-            if (_isMadeAnew && !isOrdered) Leave(item, words, $"The sheet makes its lists from steps and joints: under “{_phase}” nothing has to be typed.");
+            if (_isMadeAnew && !isOrdered) Leave(item, words, MakesLists);
             else Step(item, words);
         }
 
@@ -185,27 +223,10 @@ public sealed partial record WrittenProcedure(string Number, string Title, strin
         {
             var named = Named().Match(words);
             var about = named.Success ? Unescaped(named.Groups["text"].Value) : "";
-            switch (named.Groups["name"].Value.ToLowerInvariant())
-            {
-                case "purpose":
-                    Header(block, "purpose", about);
-                    break;
-                case "fits":
-                    Header(block, "fits", about);
-                    break;
-                case "is it this job?":
-                    Header(block, "entryCheck", about);
-                    break;
-                case "for":
-                    _platform = about;
-                    break;
-                case "people":
-                    Header(block, "people", about);
-                    break;
-                default:
-                    Leave(block, words, "It stands before the first heading of a phase. Write it into the header or a step where it belongs.");
-                    break;
-            }
+            var name = named.Groups["name"].Value;
+            if (HeaderFields.TryGetValue(name, out var field)) Header(block, field, about);
+            else if (name.Equals("for", StringComparison.OrdinalIgnoreCase)) _platform = about;
+            else Leave(block, words, "It stands before the first heading of a phase. Write it into the header or a step where it belongs.");
         }
 
         private void Header(Block block, string field, string value)
@@ -221,6 +242,7 @@ public sealed partial record WrittenProcedure(string Number, string Title, strin
             if (SignalWords().Match(words) is { Success: true } signal)
             {
                 var said = words[signal.Length..].Replace("**", "", StringComparison.Ordinal).Replace('\n', ' ').Trim();
+                if (_caution.Length == 0) _cautionLine = block.Line + 1;
                 _caution += $"{signal.Groups["word"].Value}: {Unescaped(said)}\n";
                 return;
             }
@@ -234,7 +256,7 @@ public sealed partial record WrittenProcedure(string Number, string Title, strin
             // "REMOVAL", "Removal:" on a line of its own.
             if (!words.Contains('\n') && words.Length <= 60 && (words.EndsWith(':') || words.Any(char.IsLetter) && !words.Any(char.IsLower)))
             {
-                Heading(words.TrimEnd(':'), 2);
+                Heading(block, words.TrimEnd(':'), 2);
                 return;
             }
 
@@ -249,7 +271,7 @@ public sealed partial record WrittenProcedure(string Number, string Title, strin
 
             if (_isMadeAnew)
             {
-                Leave(block, words, $"The sheet makes its lists from steps and joints: under “{_phase}” nothing has to be typed.");
+                Leave(block, words, MakesLists);
                 return;
             }
 
@@ -275,7 +297,7 @@ public sealed partial record WrittenProcedure(string Number, string Title, strin
             var kept = words.Split('\n').Where(l => !PeopleLine().IsMatch(l.Trim())
                 && !(ValueLine().Match(l.Trim()) is { Success: true } value && _rows.Contains(value.Groups["id"].Value)));
             words = OwnNumber().Replace(string.Join('\n', kept).Trim(), "");
-            words = words.Replace("&lt;", "<", StringComparison.Ordinal).Replace("&gt;", ">", StringComparison.Ordinal).Replace("&amp;", "&", StringComparison.Ordinal);
+            words = WebUtility.HtmlDecode(words);
             if (words.Length == 0) return;
             if (_caution.Length + words.Length > SheetSize.LongestStep)
             {
@@ -290,28 +312,43 @@ public sealed partial record WrittenProcedure(string Number, string Title, strin
         private void Joints(MarkdownTable table, string heading)
         {
             var rows = table.OfType<MarkdownRow>().Select(r => r.OfType<MarkdownCell>().Select(c => Plain((MarkdownObject)c)).ToArray()).ToList();
-            string Cell(string cell) => cell.Replace('\t', ' ').Replace('\n', ' ');
-            var tabbed = string.Join('\n', rows.Select(r => string.Join('\t', r.Select(Cell))));
+            var tabbed = string.Join('\n', rows.Select(r => string.Join('\t', r.Select(c => c.Replace('\t', ' ').Replace('\n', ' ')))));
             var read = JointTable.Read(tabbed, _sheet);
             if (!read.IsGood || !read.Value.Columns.Any(c => c.Field is "torque" or "fastener"))
             {
-                var what = heading.Length > 0 ? $"Table “{heading}”" : "Table";
-                Leave(table, $"{what}: {string.Join(", ", rows.FirstOrDefault() ?? [])} ({rows.Count - 1} rows)",
-                    Array.Exists(MadeAnew, m => heading.Contains(m, StringComparison.OrdinalIgnoreCase)) ? "The sheet makes its lists from steps and joints."
-                        : "It has no column of torques or fasteners beside one of joints. Type it into the step it belongs to.");
+                var why = IsMadeAnew(heading) ? MakesLists
+                    : "The table has no column of torques or fasteners beside one of joints. Type it into the step it belongs to.";
+                for (var i = 0; i < rows.Count; i++) Leave(table, string.Join(" | ", rows[i]), why, LineOf(i));
                 return;
             }
 
             var number = Array.FindIndex(rows[0], h => h.TrimEnd('.') is "No" or "Id");
             if (number >= 0)
                 foreach (var row in rows.Skip(1).Where(r => r.Length > number)) _rows.Add(row[number]);
-            foreach (var row in read.Value.Rows)
-                foreach (var cell in row.Cells.Where(c => c.Problem.Length > 0 || !row.IsTaken))
-                    if (cell.Text.Length > 0) Leave(table, cell.Text, cell.Problem.Length > 0 ? cell.Problem : row.Does, row.Line - 1);
-            foreach (var column in read.Value.Columns.Where(c => c.Field.Length == 0 && c.Head.Length > 0 && c.Head.TrimEnd('.') is not ("No" or "Id")))
-                Leave(table, $"Column “{column.Head}”", column.Label);
-            if (read.Value.Edit is { } edit && Editor.Apply(_sheet, edit) is { IsGood: true } applied) _sheet = applied.Value.Sheet;
+            Problem? refused = null;
+            if (read.Value.Edit is { } edit)
+            {
+                var edited = Editor.Apply(_sheet, edit);
+                if (edited.IsGood) _sheet = edited.Value.Sheet;
+                else refused = edited.Problem;
+            }
+
+            for (var i = 0; i < read.Value.Rows.Length; i++)
+            {
+                var row = read.Value.Rows[i];
+                foreach (var cell in row.Cells.Where(c => c.Text.Length > 0 && (c.Problem.Length > 0 || !row.IsTaken || refused is not null)))
+                    Leave(table, cell.Text, cell.Problem.Length > 0 ? cell.Problem : row.IsTaken ? refused!.ToString() : row.Does, LineOf(row.Line - 1));
+            }
+
+            for (var i = 0; i < read.Value.Columns.Length; i++)
+                if (read.Value.Columns[i] is { Field.Length: 0, Head: { Length: > 0 } head } column && i != number)
+                    Leave(table, $"Column “{head}”: {string.Join(", ", rows.Skip(1).Select(r => i < r.Length ? r[i] : "").Where(c => c.Length > 0))}", column.Label);
         }
+
+        // Between the head of a table and its rows stands the line of dashes.
+        private static int LineOf(int row) => row == 0 ? 0 : row + 1;
+
+        private const string MakesLists = "The sheet makes its lists from steps and joints: nothing of this has to be typed.";
 
         private static string HeadingBefore(List<Block> blocks, Block block) =>
             blocks.Take(blocks.IndexOf(block)).OfType<HeadingBlock>().LastOrDefault() is { } heading ? Plain(heading) : "";
@@ -325,6 +362,7 @@ public sealed partial record WrittenProcedure(string Number, string Title, strin
             if (block.Span.IsEmpty) return "";
             var words = text[block.Span.Start..Math.Min(text.Length, block.Span.End + 1)];
             if (block is ListItemBlock) words = ListMark().Replace(words, "", 1);
+            if (block.Parent is QuoteBlock) words = QuoteMark().Replace(words, "");
             var lines = words.Split('\n');
             var indent = lines.Skip(1).Where(l => l.Trim().Length > 0).Select(l => l.Length - l.TrimStart().Length).DefaultIfEmpty(0).Min();
             var so = new StringBuilder(lines[0].Trim());
@@ -353,6 +391,9 @@ public sealed partial record WrittenProcedure(string Number, string Title, strin
 
     [GeneratedRegex(@"^\s*(?:[-*+•]|\d+[.)])\s+", RegexOptions.CultureInvariant)]
     private static partial Regex ListMark();
+
+    [GeneratedRegex(@"(?<=\n)[ \t]*>[ \t]?", RegexOptions.CultureInvariant)]
+    private static partial Regex QuoteMark();
 
     [GeneratedRegex(@"\n(?:\s*\n){2,}", RegexOptions.CultureInvariant)]
     private static partial Regex EmptyLines();

@@ -24,13 +24,19 @@ public sealed record ExportFormat(string Id, string Name, string Says, string Ex
     /// <summary>All of them, in the order they are offered.</summary>
     public static ImmutableArray<ExportFormat> All { get; } =
     [
-        new("html", "Web page", "One file to read on any screen or to print; it needs nothing else.", "html", "text/html") { Text = d => HtmlPage.Write(d, Html) },
+        new("html", "Web page", "One file to read on any screen or to print; it needs nothing else.", "html", "text/html")
+        {
+            Text = d => HtmlPage.Write(d, Html),
+        },
         new("markdown", "Markdown", "Plain text for a manual or version control.", "md", "text/markdown") { Text = MarkdownText.Write },
         new("dita", "DITA task", "For a documentation system: DITA 1.3 with hazard statements.", "dita", "application/dita+xml") { Text = DitaTask.Write },
-        new("joints", "Joints, CSV", "The torque table for a spreadsheet.", "csv", "text/csv") { Text = d => SheetCsv.Write(d.Torques ?? SheetDocument.NoTorques), IsMarked = true, Part = "-joints" },
-        new("tools", "Tools, CSV", "The tool list for a spreadsheet.", "csv", "text/csv") { Text = d => SheetCsv.Write(d.Tools), IsMarked = true, Part = "-tools" },
-        new("parts", "Parts, CSV", "The parts list for a spreadsheet.", "csv", "text/csv") { Text = d => SheetCsv.Write(d.Parts), IsMarked = true, Part = "-parts" },
+        Csv("joints", "Joints, CSV", "The torque table for a spreadsheet.", d => d.Torques ?? SheetDocument.NoTorques),
+        Csv("tools", "Tools, CSV", "The tool list for a spreadsheet.", d => d.Tools),
+        Csv("parts", "Parts, CSV", "The parts list for a spreadsheet.", d => d.Parts),
     ];
+
+    private static ExportFormat Csv(string id, string name, string says, Func<SheetDocument, DocumentTable> table) =>
+        new(id, name, says, "csv", "text/csv") { Text = d => SheetCsv.Write(table(d)), IsMarked = true, Part = $"-{id}" };
 
     /// <summary>The format of an id; null where there is none.</summary>
     public static ExportFormat? Find(string id) => All.FirstOrDefault(f => f.Id == id);
@@ -39,6 +45,9 @@ public sealed record ExportFormat(string Id, string Name, string Says, string Ex
     public byte[] Write(SheetDocument document) => [.. IsMarked ? Encoding.UTF8.Preamble : [], .. Encoding.UTF8.GetBytes(Text(document))];
 
     /// <summary>The name of its file: number, revision, variant and what it holds, in characters any system takes.</summary>
-    public string FileName(SheetLabel label) => new string([.. $"{label.Number}{(label.Letter.Length > 0 ? $"-{label.Letter}" : "")}{(label.For.Length > 0 ? $"-{label.For}" : "")}{Part}"
-        .Select(c => char.IsAsciiLetterOrDigit(c) || c == '-' ? c : '_')]) + $".{Extension}";
+    public string FileName(SheetLabel label)
+    {
+        var name = string.Join('-', new[] { label.Number, label.Letter, label.For }.Where(p => p.Length > 0)) + Part;
+        return $"{new string([.. name.Select(c => char.IsAsciiLetterOrDigit(c) || c == '-' ? c : '_')])}.{Extension}";
+    }
 }

@@ -72,7 +72,8 @@ public static class HtmlPage
         foreach (var caution in step.Cautions)
             html.Append("<p class=\"caution\"><strong>").Append(Text($"{caution.Signal}".ToUpperInvariant())).Append("</strong> ")
                 .Append(Text($"{caution.Hazard} {caution.Consequence} {caution.Avoid}".Trim())).Append("</p>\n");
-        html.Append("<div class=\"step\"><span class=\"number\">").Append(step.Number).Append("</span><div class=\"text\">").Append(markdown.Of(step.Text).Trim());
+        html.Append("<div class=\"step\"><span class=\"number\">").Append(step.Number).Append("</span><div class=\"text\">")
+            .Append(markdown.Of(step.Text).Trim());
         foreach (var note in step.Notes) html.Append("<p class=\"note\">").Append(Text(note)).Append("</p>");
         html.Append("</div></div>\n");
     }

@@ -72,7 +72,8 @@ public static class MarkdownText
         var lead = $"{step.Number}. ";
         var indent = new string(' ', lead.Length);
         foreach (var caution in step.Cautions)
-            text.Append("> **").Append(Plain($"{caution.Signal}".ToUpperInvariant())).Append("** ").AppendLine(Plain($"{caution.Hazard} {caution.Consequence} {caution.Avoid}".Trim())).AppendLine();
+            text.Append("> **").Append(Plain($"{caution.Signal}".ToUpperInvariant())).Append("** ")
+                .AppendLine(Plain($"{caution.Hazard} {caution.Consequence} {caution.Avoid}".Trim())).AppendLine();
         // What the author wrote is Markdown and stays so; HTML in it is shown and does nothing.
         var lines = step.Text.Replace("&", "&amp;", StringComparison.Ordinal).Replace("<", "&lt;", StringComparison.Ordinal).ReplaceLineEndings("\n").Split('\n');
         for (var i = 0; i < lines.Length; i++) text.Append(i == 0 ? lead : lines[i].Length > 0 ? indent : "").AppendLine(lines[i]);

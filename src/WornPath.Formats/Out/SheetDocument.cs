@@ -64,7 +64,8 @@ public sealed record SheetDocument(
 
         DocumentStep Step(PrintedStep step) =>
             new(step.Number, step.Cautions, step.Text, [.. step.Tightens.Select(Value), .. step.People is > 1 and var people ? [$"{people} people"] : Array.Empty<string>()]);
-        string Owed(OwedTorque owed) => $"{owed.Id} {owed.Name}{(owed.Value.Length > 0 ? $" {owed.Value}" : "")} ({(owed.Due is { } due ? $"step {due}" : "no step does it")})";
+        string Owed(OwedTorque owed) =>
+            $"{owed.Id} {owed.Name}{(owed.Value.Length > 0 ? $" {owed.Value}" : "")} ({(owed.Due is { } due ? $"step {due}" : "no step does it")})";
         return new SheetDocument(
             label,
             [.. AboutOf(label, sheet.Header).Where(a => a.Text.Length > 0)],

@@ -49,12 +49,14 @@ public static class PrintEndpoints
         if (ExportFormat.Find(format) is not { } written) return Problems.NotThere("This format");
         var walk = draft.Now.Walks.As(walkAs);
         var released = (await shelf.EventsAsync(id)).LastOrDefault(e => e.Kind == ReviewEventKind.Released);
-        var verified = ValueChecks.VerifiedBy(draft.Now.Sheet, draft.Now.Reviewed.Checks, revision.State is RevisionState.Draft or RevisionState.InReview);
         var label = new SheetLabel(revision.Procedure.Number, revision.Procedure.Title, revision.Procedure.Platform, revision.Letter,
-            SheetStanding.Of(revision.State, released is null ? null : (released.Who, released.At), revision.Author.DisplayName, verified),
+            SheetStanding.Of(revision.State, released is null ? null : (released.Who, released.At), revision.Author.DisplayName, VerifiedBy(draft, revision)),
             revision.State == RevisionState.Released, AsOf(walk, draft.Now.Sheet));
         return TypedResults.File(written.Write(SheetDocument.Of(label, PrintedSheet.Of(walk))), written.MediaType, written.FileName(label));
     }
+
+    private static string VerifiedBy(Draft draft, Revision revision) =>
+        ValueChecks.VerifiedBy(draft.Now.Sheet, draft.Now.Reviewed.Checks, revision.State is RevisionState.Draft or RevisionState.InReview);
 
     private static string AsOf(Walk walk, Sheet sheet) => sheet.Header.Variants.IsEmpty ? "" : walk.Combination.Says(sheet);
 
@@ -68,6 +70,6 @@ public static class PrintEndpoints
             revision.Procedure.Number, revision.Procedure.Title, revision.Procedure.Platform, revision.Letter, revision.State, revision.Author.DisplayName, released?.Who, released?.At,
             sheet.Header, sheet.Parts, sheet.Tools, sheet.Consumables,
             [.. sheet.Phases.Select(p => new PrintedPhaseView(p.Name, [.. p.Steps.Select(s => new PrintedStepView(s.Number, html.Of(s.Text), s.Cautions, s.People, s.Tightens))], p.Owed))],
-            sheet.Torques, sheet.Patterns, sheet.Practice, AsOf(walk, draft.Now.Sheet), ValueChecks.VerifiedBy(draft.Now.Sheet, draft.Now.Reviewed.Checks, revision.State is RevisionState.Draft or RevisionState.InReview), PrintedSheet.NotJudged));
+            sheet.Torques, sheet.Patterns, sheet.Practice, AsOf(walk, draft.Now.Sheet), VerifiedBy(draft, revision), PrintedSheet.NotJudged));
     }
 }

@@ -76,7 +76,8 @@ public static class ShelfEndpoints
     /// <param name="Number">As its title says; empty where it says none.</param>
     /// <param name="Questions">How many questions its sentences leave open.</param>
     /// <param name="Left">What has no place on a sheet, with the reason.</param>
-    public sealed record WrittenView(string Number, string Title, string Platform, IReadOnlyList<WrittenPhaseView> Phases, int Joints, int Questions, IReadOnlyList<LeftOut> Left);
+    public sealed record WrittenView(string Number, string Title, string Platform, IReadOnlyList<WrittenPhaseView> Phases, int Joints, int Questions,
+        IReadOnlyList<LeftOut> Left);
 
     /// <summary>A phase a text would become.</summary>
     public sealed record WrittenPhaseView(string Name, int Steps);
@@ -91,8 +92,10 @@ public static class ShelfEndpoints
         shelf.MapGet("/filters", FiltersAsync).WithName("ListShelfFilters");
         shelf.MapPost("", CreateAsync).RequireAuthorization(Policies.Author).WithName("NewProcedure");
         shelf.MapPost("/file", ImportAsync).RequireAuthorization(Policies.Author).WithName("ImportProcedure").Accepts<ProcedureFile>("application/json").WithMetadata(new RequestSizeLimitAttribute(SheetSize.LargestFile + 1024));
-        shelf.MapPost("/text/preview", ReadText).RequireAuthorization(Policies.Author).WithName("ReadWrittenProcedure").WithMetadata(new RequestSizeLimitAttribute(LargestText));
-        shelf.MapPost("/text", FromTextAsync).RequireAuthorization(Policies.Author).WithName("ImportWrittenProcedure").WithMetadata(new RequestSizeLimitAttribute(LargestText));
+        shelf.MapPost("/text/preview", ReadText).RequireAuthorization(Policies.Author).WithName("ReadWrittenProcedure")
+            .WithMetadata(new RequestSizeLimitAttribute(LargestText));
+        shelf.MapPost("/text", FromTextAsync).RequireAuthorization(Policies.Author).WithName("ImportWrittenProcedure")
+            .WithMetadata(new RequestSizeLimitAttribute(LargestText));
     }
 
     private static Results<Ok<WrittenView>, ProblemHttpResult> ReadText(WrittenText form)
@@ -100,8 +103,8 @@ public static class ShelfEndpoints
         var read = WrittenProcedure.Read(form.Text);
         if (!read.IsGood) return read.Problem.ToHttp();
         var (written, sheet) = (read.Value, read.Value.Sheet);
-        return TypedResults.Ok(new WrittenView(written.Number, written.Title, written.Platform, [.. sheet.Phases.Select(p => new WrittenPhaseView(p.Name, p.Steps.Length))],
-            sheet.Joints.Length, sheet.Steps.Sum(s => s.Questions.Length), written.Left));
+        return TypedResults.Ok(new WrittenView(written.Number, written.Title, written.Platform,
+            [.. sheet.Phases.Select(p => new WrittenPhaseView(p.Name, p.Steps.Length))], sheet.Joints.Length, sheet.Steps.Sum(s => s.Questions.Length), written.Left));
     }
 
     private static async Task<Results<Ok<Opened>, ProblemHttpResult>> FromTextAsync(NewFromText form, Procedures procedures, ClaimsPrincipal me)

@@ -1,3 +1,5 @@
+using static WornPath.Core.Tests.Reading.Telling;
+
 namespace WornPath.Core.Tests.Reading;
 
 /// <summary>
@@ -302,15 +304,9 @@ public class WaysOfSayingTests
             .Joint("tray bolts", "25 N·m").Part("tray cover").Thing(ThingKind.Connection, "tray hose")
             .Steps("Loosen the hub nuts and the guard bolts. Take the guard off. Remove the rear bracket.", sentence).Step(2);
         if (step.Questions.Length > 0) return "asked";
-        return string.Join("; ", step.Actions.Where(a => a.Verb is not (Verb.Inspect or Verb.Treat or Verb.Clean or Verb.Wait))
+        return string.Join("; ", step.Actions.Where(Changes)
             .Select(a => $"{a.Verb} {a.Target} {a.Branch} {a.Some} {a.If} {a.Torque}"));
     }
 
-    private static string Capital(string text) => char.ToUpperInvariant(text[0]) + text[1..];
-
     private static string Be(string what) => what.EndsWith('s') ? "are" : "is";
-
-    private static string Ing(string verb) => verb switch { "fit" => "fitting", _ => verb.EndsWith('e') ? verb[..^1] + "ing" : verb + "ing" };
-
-    private static string Ed(string verb) => verb switch { "take" => "taken", "undo" => "undone", "fit" => "fitted", _ => verb.EndsWith('e') ? verb + "d" : verb + "ed" };
 }
