@@ -94,7 +94,8 @@ internal sealed class ClauseFinder
             }
 
             // "(It weighs more than it looks)".
-            if (_tokens[at - (at > i ? 1 : 0)] is { Kind: TokenKind.Mark, Text: "(" } && _tokens[at].Kind == TokenKind.Word && Closing(at) is { } closing)
+            if (_tokens[at - (at > i ? 1 : 0)] is { Kind: TokenKind.Mark, Text: "(" } && _tokens[at].Kind == TokenKind.Word && Closing(at) is { } closing
+                && !(open is not null && SideWords.IsSide(Words(at, closing))))
             {
                 Add(new Clause(Mood.Beside, at, closing) { IsRemark = true });
                 open?.Gaps.Add((at, closing));
@@ -428,6 +429,9 @@ internal sealed class ClauseFinder
             if (word == "while" && _nouns.Read(at + 1, end, null) is var (who, does) && does < end && Trade.NounOf(who.Stems) is { Role: NounRole.Person }
                 && Array.Find(Trade.VerbsOf(_tokens[does].Text), f => f.Form is Form.S or Form.Base) is { Verb: { } helping } && Trade.MayChange(helping))
                 return new Clause(Mood.Imperative, does, end) { VerbAt = does, Verb = helping, HasHelper = true };
+            // "…, while the hub nuts get 80 N·m": told of them.
+            if (word is "while" or "whereas" && open is not null && Has(at + 1, end, i => _tokens[i].Kind == TokenKind.Torque)
+                && _nouns.Read(at + 1, end, null) is { } others && _nouns.IsFastener(others.Phrase)) return new Clause(Mood.Fragment, at + 1, end);
             // "Hold the stud while removing the nut": that is what is done.
             if (word == "while" && open is { Mood: Mood.Imperative, Verb: { } steadied } && Trade.Steadies.Contains(steadied.Lemma) && at + 2 < _end
                 && Trade.VerbsOf(_tokens[at + 1].Text).FirstOrDefault(f => f.Form == Form.Ing) is { Verb: { } meanwhile } && Trade.MayChange(meanwhile)
@@ -680,7 +684,8 @@ internal sealed class ClauseFinder
         var token = _tokens[at];
         if (token.Kind != TokenKind.Word || !Trade.IsBase(token.Text)) return false;
         // "Fit only the lower bolts".
-        var behind = at + 2 < _end && (Is(at + 1, "only") || Is(at + 1, "just")) && IsDetermined(at + 2) ? at + 2 : at + 1;
+        var behind = at + 2 < _end && (Is(at + 1, "only") || Is(at + 1, "just")) && (IsDetermined(at + 2) || NumberWords.Parse(_tokens[at + 2].Text) is not null)
+            ? at + 2 : at + 1;
         var next = behind < _tokens.Count && behind < _end ? _tokens[behind] : default;
         var stem = Stem.Of(token.Text);
         // "Lead the loom along the frame"; but "lead off its post".
@@ -1202,6 +1207,10 @@ internal sealed class ClauseFinder
                     after = null;
                     i++;
                     continue;
+                case TokenKind.Mark when token.Text == "(" && Closing(i) is { } closing && closing > i + 1 && Place(i + 1, closing) is var aside && SideWords.IsSide(aside.Of(_text)):
+                    clause.Pieces.Add(new Piece(aside) { Noun = new NounPhrase(aside, aside.Of(_text), []) { After = "at", IsPronoun = true } });
+                    i = closing + 1;
+                    continue;
                 case TokenKind.Mark:
                     // "Round the crank, the pump and the fan", "with the four bolts, washers and nuts".
                     if (token.Text is ":" or "(" or ")" or "–" or "—" || token.Text == ","
@@ -1239,6 +1248,13 @@ internal sealed class ClauseFinder
                 continue;
             }
 
+            if (LeftOutAt(i, to) is { } but)
+            {
+                after = "except";
+                i = but;
+                continue;
+            }
+
             if (token.Kind == TokenKind.Word && (Trade.Prepositions.Contains(token.Text) || Trade.Paths.Contains(token.Text)
                 || token.Text is "after" or "before"))
             {
@@ -1272,6 +1288,13 @@ internal sealed class ClauseFinder
                 continue;
             }
 
+            // "Two bolts, one on each side": where they are.
+            if (Is(i, "one") && i > from && IsBoundary(i - 1) && Has(i + 1, Math.Min(to, i + 3), k => _tokens[k].Text is "each" or "either" or "per"))
+            {
+                while (i < to && _tokens[i].Kind != TokenKind.Mark) i++;
+                continue;
+            }
+
             if (_nouns.Read(i, to, after) is { } noun)
             {
                 // "The one line to the pump and the other to the valve": what is led in anew is done to.
@@ -1282,6 +1305,9 @@ internal sealed class ClauseFinder
                     && _tokens[noun.Next + 1].Text is "it" or "them") noun = (noun.Phrase with { After = null }, noun.Next);
                 // "… on the rod and then the piston".
                 if (after is not null && i > from + 1 && Is(i - 1, "then") && Is(i - 2, "and")) noun = (noun.Phrase with { After = null }, noun.Next);
+                // "The bolts (left)", "the bolts, left-hand side": on which side.
+                if (after is null && i > from && _tokens[i - 1] is { Kind: TokenKind.Mark, Text: "," or "(" } && clause.Pieces.Exists(p => p.Noun is not null)
+                    && SideWords.IsSide(noun.Phrase.At.Of(_text)) && !Is(noun.Next, "and")) noun = (noun.Phrase with { After = "at" }, noun.Next);
                 // "Tapped bosses outward", "shaft and all": how it stands, no further object.
                 var comma = i > from && _tokens[i - 1].Kind == TokenKind.Mark && _tokens[i - 1].Text == ",";
                 var stands = noun.Next < to && _tokens[noun.Next].Kind == TokenKind.Word && (Trade.Stances.Contains(_tokens[noun.Next].Text) || _tokens[noun.Next].Text == "and" && Is(noun.Next + 1, "all"));
@@ -1291,6 +1317,13 @@ internal sealed class ClauseFinder
                 stands = stands && comma || i > from && IsBoundary(i - 1) && _nouns.Stands(noun.Phrase, noun.Next, to);
                 var phrase = explains ? noun.Phrase with { After = "beside" } : stands && clause.Pieces.Count > 0
                     && (clause.Mood != Mood.Fragment || _nouns.Stands(noun.Phrase, noun.Next, to)) ? noun.Phrase with { After = "beside" } : noun.Phrase;
+                // "On both sides", "on the left": where, and no way.
+                if (phrase.After == "on" && clause.Pieces is [.., { Way: "on" }] && (phrase.Head == "side" || SideWords.IsSide(phrase.At.Of(_text))))
+                {
+                    clause.Pieces.RemoveAt(clause.Pieces.Count - 1);
+                    phrase = phrase with { After = "at" };
+                }
+
                 clause.Pieces.Add(new Piece(phrase.At) { Noun = phrase });
                 i = Math.Max(noun.Next, i + 1);
                 // "A few turns each".
@@ -1310,5 +1343,41 @@ internal sealed class ClauseFinder
         }
 
         ShareHeads(clause);
+        ValuesBehind(clause);
+        OnlySome(clause);
+    }
+
+    // "… but one", "… apart from the last two": where how many are left out is told.
+    private int? LeftOutAt(int i, int to)
+    {
+        var many = Is(i, "but") ? i + 1 : (Is(i, "apart") || Is(i, "aside")) && Is(i + 1, "from") ? i + 2 : to;
+        return many < to && _nouns.Read(many, to, "except") is { Phrase: { IsPronoun: true, Count: not null } or { IsPronoun: true, Text: "one" }, Next: var next }
+            && (next >= to || _tokens[next].Kind != TokenKind.Word) ? many : null;
+    }
+
+    // "25 N·m on the tray bolts and 80 N·m on the hub nuts": each value behind what it is told of.
+    private static void ValuesBehind(Clause clause)
+    {
+        var told = clause.Pieces.FindAll(p => p.Noun is not null || p.Value is { Kind: TokenKind.Torque or TokenKind.Angle });
+        // "Torque: 25 N·m for …": the word for it is none of them.
+        if (told is [{ Noun: { } lead }, ..] && lead.Head is "torque" or "value") told.RemoveAt(0);
+        if (told.Count < 4 || told.Count % 2 > 0) return;
+        for (var i = 0; i < told.Count; i += 2)
+            if (told[i].Value is null || told[i + 1].Noun is not { After: "on" or "to" or "for" or "at" or "beside" }) return;
+        clause.Pieces.Clear();
+        for (var i = 0; i < told.Count; i += 2) clause.Pieces.AddRange(told[i + 1] with { Noun = told[i + 1].Noun! with { After = null } }, told[i]);
+    }
+
+    // "The bolts, but only two of them": so many of what stands before.
+    private static void OnlySome(Clause clause)
+    {
+        for (var i = 1; i < clause.Pieces.Count; i++)
+        {
+            if (clause.Pieces[i].Noun is not { IsPronoun: true, After: null, Some: { } some }) continue;
+            var of = clause.Pieces.FindLastIndex(i - 1, p => p.Noun is { After: null });
+            if (of < 0 || clause.Pieces[of].Noun is not { IsPronoun: false, IsPlural: true, Some: null } whole) continue;
+            clause.Pieces[of] = clause.Pieces[of] with { Noun = whole with { Some = some, Count = null, IsAll = false } };
+            clause.Pieces.RemoveAt(i--);
+        }
     }
 }

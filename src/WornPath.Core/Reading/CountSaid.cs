@@ -35,6 +35,9 @@ public static partial class CountSaid
     [GeneratedRegex(@"\b(?:each|every|both|either|per|apiece|a\s+(?:side|piece))\b", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex Each();
 
+    [GeneratedRegex(@"\bone\s+(?:(?:on|at|in|of|to|from|for)\s+)?(?:each|either|per)\b", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    private static partial Regex OneOfEach();
+
     // What stands right before a name and is of it: "both", "each of the four", "all".
     [GeneratedRegex(@"(?:\b(?:each|every|both|either|all)\s+)?(?:of\s+)?(?:(?:the|its|their)\s+)?(?:\p{L}+(?:-\p{L}+)?\s+|\d{1,2}\s+)?$",
         RegexOptions.IgnoreCase | RegexOptions.CultureInvariant | RegexOptions.RightToLeft)]
@@ -46,6 +49,8 @@ public static partial class CountSaid
     public static bool IsOfEach(string text, Span name, int count, int whole)
     {
         if (count < 1 || whole <= count || whole % count != 0 || Sentences.Of(text).Find(s => s.Begins(name)) is not { Length: > 0 } sentence) return false;
+        // "Two bolts, one on each side": two in all.
+        if (OneOfEach().IsMatch(text.AsSpan(name.End, Math.Max(0, sentence.End - name.End)))) return false;
         var before = text[sentence.Start..name.Start];
         return Each().IsMatch(before[..^OfTheName().Match(before).Length]) || Each().IsMatch(text.AsSpan(name.End, Math.Max(0, sentence.End - name.End)));
     }

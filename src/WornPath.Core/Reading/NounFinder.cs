@@ -118,6 +118,8 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
                 {
                     (some, count) = (number, null);
                     i++;
+                    // "The top two of the bolts".
+                    if (stems.TrueForAll(distinct.Contains)) (stems, first) = ([], -1);
                     continue;
                 }
 
@@ -162,7 +164,8 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
                 }
             }
 
-            if (word is "some" or "most" or "few" or "several" or "half" or "any" && Word(i + 1) == "of")
+            // "Some of the bolts", "a third of them": how many, nobody has counted.
+            if (word is "some" or "most" or "few" or "several" or "half" or "third" or "quarter" or "any" && Word(i + 1) == "of" && distinct.Count == 0)
             {
                 vague = true;
                 i++;
@@ -315,7 +318,7 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
             if (Trade.Neutral.Contains(word) && Continues(i + 1, to)) continue;
             // "Its loose end", "the free end": how it is.
             if (determined && word is "loose" or "free" or "open" or "clear" && i + 1 < to && IsContent(i + 1)) continue;
-            if (IsAdverb(word) && Continues(i + 1, to) && determined) continue;
+            if (IsAdverb(word) && (determined || count is not null) && (Continues(i + 1, to) || Trade.Distinct.Contains(Word(i + 1)) && Continues(i + 2, to))) continue;
             break;
         }
 
@@ -380,6 +383,8 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
             }
 
             if (stems.Count > 0 && NumberWords.Parse(word) is not null) break;
+            // "The two bolts nearest to you".
+            if (stems.Count > 0 && Trade.Distinct.Contains(word) && Word(i + 1) == "to") break;
             // "If the rotor's rusted on": it is.
             // "The cable's floppy enough".
             if (stems.Count > 0 && Bare(tokens[i - 1].Text) != tokens[i - 1].Text && Word(i + 1) == "enough") break;
@@ -406,6 +411,7 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
             stems.Add(Stem.Of(word));
         }
 
+        if (stems.Count > 0 && depth < 2 && Trade.Distinct.Contains(Word(i)) && Word(i + 1) == "to" && Read(i + 2, to, "to", depth + 1) is { } near) i = near.Next;
         while (stems.Count > 0 && i < to && Trade.Told.Contains(Word(i)) && !(i + 1 < to && IsContent(i + 1))) i++;
         // "Seal's next": the seal is.
         if (stems.Count > 0 && last >= 0 && Bare(tokens[last].Text) is var spoken && spoken != tokens[last].Text) stems[^1] = Stem.Of(spoken);
@@ -438,7 +444,7 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
             // "Take out eight and leave the others".
             var alone = count is > 1 && i == from + 1 && tokens[from].Kind == TokenKind.Word && (after is null || Trade.Paths.Contains(after))
                 && (i >= tokens.Count || tokens[i].Kind is TokenKind.Mark or TokenKind.Stop || Word(i) is "and" or "then" or "but"
-                || Word(i) is "out" or "in" or "off" or "on" && (i + 1 >= tokens.Count || tokens[i + 1].Kind != TokenKind.Word || Trade.Conjunctions.Contains(Word(i + 1))));
+                || Word(i) == "by" && Word(i + 1) is "hand" or "hands" || Word(i) is "out" or "in" or "off" or "on" && (i + 1 >= tokens.Count || tokens[i + 1].Kind != TokenKind.Word || Trade.Conjunctions.Contains(Word(i + 1))));
             if (!(all || rest || alone || sign.Length > 0 && i < to && Trade.Relatives.Contains(Word(i)) || some is not null && some != 0 || count is not null
                 && determined) || i == from) return null;
             return (Pronoun(from, i, after, "them", count is null or > 1, rest, count, all, isNew) with { Some = some, Distinct = distinct, IsOld = isOld }, i);
@@ -511,7 +517,8 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
         if (vague) at = new Span(tokens[from].At.Start, tokens[last].At.End - tokens[from].At.Start);
         // "The nuts of the wheel", "the bolts on the carrier", "the back of the hub".
         var next = i;
-        if (depth < 2 && Word(i) == "of" && i + 1 < to && Read(i + 1, to, "of", depth + 1) is { Phrase: { IsPronoun: false } of, Next: var ofNext } && of.Stems.Count > 0)
+        if (depth < 2 && Word(i) == "of" && i + 1 < to && Read(i + 1, to, "of", depth + 1) is { Phrase: { IsPronoun: false } of, Next: var ofNext } && of.Stems.Count > 0
+            && !SideWords.IsSide(of.At.Of(text)))
         {
             // "A length of chain", "a loop of wire": what it is of.
             if (stems[^1] is "mix" or "mixture" or "solution" or "length" or "loop" or "piece" or "strip" or "bit" or "turn"

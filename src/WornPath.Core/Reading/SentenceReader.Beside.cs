@@ -111,6 +111,9 @@ public sealed partial class SentenceReader
             && clause.Nouns.Where(n => !n.IsPronoun && n.After is null or "with" or "under").Select(n =>
                 _refer.Known(n)).OfType<Part>().LastOrDefault() is { } borne)
             Spoken.Hand([borne]);
+        // "Of the six bolts, remove two".
+        if (clause.Mood == Mood.Beside && _finder.Tokens[clause.From].Text == "of"
+            && clause.Nouns.FirstOrDefault(n => !n.IsPronoun) is { } whole && _refer.Known(whole) is { } set) Spoken.Hand([set]);
         // "With the floor jack under the skid plate, …": it is put there.
         if (clause.Mood == Mood.Beside && Has(clause, "with") && _finder.Tokens.Count > clause.To
             && _finder.Tokens[clause.To].Text is "under" or "beneath" or "below"

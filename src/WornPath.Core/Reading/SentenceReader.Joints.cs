@@ -28,11 +28,25 @@ public sealed partial class SentenceReader
                 group.AddRange(meant.Select(m => (m, Bare(clause))));
             }
 
+            if (values.Count == 0 && _wrench is { } set && sense == Sense.Torque && !slot) values.Add(set);
             // "The plate bolts and the winch bolts to 170 N·m and 30 ft-lb": each its own.
             var paired = group.Count > 1 && values.Count == group.Count && values.TrueForAll(v => v.Kind == TokenKind.Torque)
                 && (Has(clause, "respectively") || group.Index().All(g => g.Item.Thing is Joint { Torque: { } own }
                     && own.SaysTheSameAs(values[g.Index].Torque.Value)));
-            foreach (var (i, (thing, phrase)) in group.Index()) Tightened(clause, sense, thing, phrase, paired ? [values[i]] : values, slot);
+            // "25 N·m on the left and 30 N·m on the right": each its side.
+            var sides = values.ConvertAll(v => SideBehind(clause, v));
+            foreach (var (i, (thing, phrase)) in group.Index())
+            {
+                if (sides.Count > 1 && !sides.Contains(null))
+                    foreach (var (value, side) in values.Zip(sides))
+                    {
+                        var from = _actions.Count;
+                        Tightened(clause, sense, thing, phrase, [value], slot);
+                        for (var k = from; k < _actions.Count; k++) _actions[k] = _actions[k] with { Side = side };
+                    }
+                else Tightened(clause, sense, thing, phrase, paired ? [values[i]] : values, slot);
+            }
+
             any = true;
             Spoken.Hand([.. group.Select(g => g.Thing).Distinct()]);
             group = [];
@@ -84,6 +98,32 @@ public sealed partial class SentenceReader
 
         if (objects.Count == 0 || objects.TrueForAll(o => o.IsPronoun)) AskObject(clause, sense, Bare(clause));
         Beside(clause);
+    }
+
+    private static Side? SideBehind(Clause clause, Token value) =>
+        clause.Pieces.SkipWhile(p => p.At != value.At).Skip(1).FirstOrDefault()?.Noun is { After: "at" } place ? SideWords.In(place.Text) : null;
+
+    // "Tighten to the following torques: cover bolts 25 N·m; hub nuts 80 N·m": each is told behind the colon.
+    private bool ValuesFollow(Clause clause, List<NounPhrase> objects)
+    {
+        if (!EndsWithColon(clause) && _finder.Tokens[clause.To - 1].Text != ":" || !objects.TrueForAll(o => o.IsPronoun || Trade.NounOf(o.Stems)?.Role is not NounRole.Thing && _refer.Known(o) is null) || Values(clause).Any()) return false;
+        var told = _clauses.SkipWhile(c => c.From < clause.To).Take(2).TakeWhile(c => c.Mood == Mood.Fragment).ToList();
+        told.ForEach(_finder.Fill);
+        if (!told.Exists(c => AllValues(c).Any()) || !told[0].Nouns.Any(n => !n.IsPronoun && (_refer.Known(n) is Joint || n.Is(ThingKind.Joint)))) return false;
+        _told = true;
+        return true;
+    }
+
+    // "Set the wrench to 25 N·m and tighten the bolts; set it to 80 and tighten the nuts": the value of what is tightened with it.
+    private Token? _wrench;
+
+    private bool SetsWrench(Clause clause)
+    {
+        if (clause.Verb?.Lemma is not ("set" or "preset" or "reset" or "adjust") || Values(clause).ToArray() is not [{ Kind: TokenKind.Torque, Torque.IsGood: true } value]) return false;
+        if (clause.Nouns.FirstOrDefault() is not { } tool || !(tool.IsPronoun ? _wrench is not null && tool.Text == "it" : tool.Head is "wrench" or "tool" or "driver")) return false;
+        _wrench = value;
+        _told = true;
+        return true;
     }
 
     // "After fifty miles", "after the first ten hours": done then, not now.
@@ -197,10 +237,7 @@ public sealed partial class SentenceReader
 
         // "In by hand three turns at least, then 16 N·m": how far by hand.
         if (torques.Count > 0 && Has(clause, "hand", "fingers", "finger-tight", "hand-tight")) angle = null;
-        var some = SomeOf(joint.Id, phrase);
-        // "… to 25 N·m, except the one by the wall".
-        if (some is null && joint.Count > 1 && clause.Pieces.Find(p => p.Noun is { After: "except", IsPronoun: true })?.Noun is { } left)
-            some = joint.Count - (left.Count ?? 1) is > 0 and var fewer ? fewer : null;
+        var some = SomeOf(joint.Id, phrase, clause);
         StepAction Of(StepAction a) => a with { New = phrase.IsNew, Some = some, Rest = phrase.IsRest, If = a.Verb == Verb.Retorque ? Later(clause) : null };
         if (sense == Sense.BackOff)
         {

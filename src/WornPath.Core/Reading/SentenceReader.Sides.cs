@@ -6,9 +6,10 @@ namespace WornPath.Core.Reading;
 // The side of the vehicle, and what is done over again.
 public sealed partial class SentenceReader
 {
-    // Where a side is said and nothing else: "on the left-hand side", "on the right", "the other one".
-    [GeneratedRegex(@"^(?:(?:on|at|for|now|then|and)\s+)*(?:the\s+)?(?:other|opposite|(?:left|right)(?:[ -]hand)?|lh|rh)(?:\s+(?:side|one))?$", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
-    private static partial Regex OnlySide();
+    // "Working on the left side, …", "go round to the right and …", "do the left side first: …".
+    [GeneratedRegex(@"^(?:go|going|move|moving|work|working|start|starting|begin|beginning|stand|standing|do|doing|now|then|and|still|first|back|round|over|across|to|with|from)\s+(.+?)(?:\s+(?:first|now|next))?$",
+        RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    private static partial Regex GoingTo();
 
     // The side that what follows is done on, and how far: to the end of a sentence, or of the line behind a colon.
     private (Side Side, int Until)? _on;
@@ -16,9 +17,12 @@ public sealed partial class SentenceReader
     // "On the right-hand side, fit the wheel." "Left: …"
     private bool LeadsIn(Clause clause, Span at)
     {
-        if (clause.Verb is not null || clause.To >= _finder.Tokens.Count
-            || _finder.Tokens[clause.To] is not { Kind: TokenKind.Mark, Text: ":" or "," } mark) return false;
-        if (!OnlySide().IsMatch(at.Of(_text)) || SideWords.In(at.Of(_text)) is not { } side) return false;
+        if (clause.To >= _finder.Tokens.Count || _finder.Tokens[clause.To] is not ({ Kind: TokenKind.Mark, Text: ":" or "," } or { Kind: TokenKind.Word, Text: "and" } or { Text: ";" })) return false;
+        var mark = _finder.Tokens[clause.To];
+        var words = at.Of(_text).Trim();
+        while (GoingTo().Match(words) is { Success: true } going) words = going.Groups[1].Value;
+        if (words.Length == at.Length && clause.Verb is not null || mark.Kind == TokenKind.Word && clause.Verb is null) return false;
+        if (!SideWords.IsSide(words) || SideWords.In(words) is not { } side) return false;
         var end = mark.Text == ":" ? _text.IndexOf('\n', at.End)
             : _finder.Tokens.Skip(clause.To).FirstOrDefault(t => t.Kind == TokenKind.Stop) is { At.Length: > 0 } stop ? stop.At.Start : -1;
         _on = (side, end < 0 ? _text.Length : end);
@@ -36,7 +40,7 @@ public sealed partial class SentenceReader
     {
         if (_on is { } on && PlaceOf(clause).Start < on.Until) return on.Side;
         foreach (var noun in clause.Nouns)
-            if (noun.After is "on" or "at" or "for" && WithOther(noun) is var place && OnlySide().IsMatch(place)) return SideWords.In(place);
+            if (noun.After is "on" or "at" or "for" or "of" or "from" && WithOther(noun) is var place && SideWords.IsSide(place)) return SideWords.In(place);
         if (action.Target is not { } id || _refer.Find(id) is not { } thing || SideWords.In(thing.Name) is not null) return null;
         var named = clause.Nouns.FirstOrDefault(n => !n.IsPronoun && action.At.Begins(n.At)) ?? clause.Nouns.FirstOrDefault(n => n.At.Begins(action.At));
         return named is not null && named.Count is null && SideWords.In(WithOther(named)) is { } side && _refer.DoesBothSides!.Value ? side : null;

@@ -180,29 +180,29 @@ public sealed partial class SentenceReader
     private void BindLeft()
     {
         static bool IsWithout(StepAction a) => a is { Verb: Verb.Torque, Torque: null, Passes: null, Target: not null, IsSaid: false };
+        for (var i = 0; i < _actions.Count; i++)
+            if (IsWithout(_actions[i])) ToldOnce(i);
         if (_actions.Count(IsWithout) != 1) return;
         var at = _actions.FindIndex(IsWithout);
         if (_refer.Find(_actions[at].Target!) is not Joint joint) return;
         var left = _clauses.Where(c => !c.Negated && !_passages.Exists(p => p.IsAdvice && p.Start <= PlaceOf(c).Start && PlaceOf(c).Start < p.End))
             .SelectMany(c => AllValues(c).Select(v => (Clause: c, Value: v))).Where(v => !_actions.Exists(a => a.Torque is { } t && t.SaysTheSameAs(v.Value.Torque!.Value))).ToList();
-        if (left.Count == 0)
-        {
-            // "Tighten the bolts. Torque: 25 N·m", "with the wrench at 25 N·m, tighten the bolts": told once.
-            if (_actions.FindIndex(a => a is { Verb: Verb.Torque, Torque: not null } && a.Target == joint.Id && a.Branch == _actions[at].Branch
-                && _clauses.Exists(c => (c.Mood == Mood.Fragment || c.Verb?.Lemma == "give") && PlaceOf(c) == a.In)) is >= 0 and var again)
-            {
-                _actions[at] = _actions[at] with { Torque = _actions[again].Torque };
-                _actions.RemoveAt(again);
-            }
-
-            return;
-        }
-
+        if (left.Count == 0) return;
         var (clause, value) = left[0];
         if (!left.TrueForAll(l => l.Value.Torque!.Value.SaysTheSameAs(value.Torque!.Value)) || TellsOfAnother(clause, joint)) return;
         _actions[at] = _actions[at] with { Torque = value.Torque!.Value };
         _questions.RemoveAll(q => q.Kind == QuestionKind.NoObject && PlaceOf(clause).Begins(q.At));
         Compare(joint, value.Torque!.Value, value);
+    }
+
+    // "Tighten the bolts. Torque: 25 N·m", "with the wrench at 25 N·m, tighten the bolts": told once.
+    private void ToldOnce(int at)
+    {
+        var again = _actions.FindIndex(a => a is { Verb: Verb.Torque, Torque: not null } && a.Target == _actions[at].Target && a.Branch == _actions[at].Branch
+            && _clauses.Exists(c => (c.Mood == Mood.Fragment || c.Verb?.Lemma == "give") && PlaceOf(c) == a.In));
+        if (again < 0) return;
+        _actions[at] = _actions[at] with { Torque = _actions[again].Torque };
+        _actions.RemoveAt(again);
     }
 
     // "The hub nut gets 240 N·m later": of something else, or of another time.
@@ -452,6 +452,7 @@ public sealed partial class SentenceReader
             return;
         }
 
+        if (SetsWrench(clause)) return;
         var facts = new Facts(this, clause);
         var sense = Sense.Say;
         string? control = null;
@@ -482,6 +483,7 @@ public sealed partial class SentenceReader
         if (clause.Mood == Mood.Declarative && sense is not (Sense.Off or Sense.On or Sense.Place or Sense.Snug or Sense.Torque or Sense.TurnOn or Sense.Disconnect or Sense.Connect or Sense.Along)) sense = Sense.Say;
         var (actions, questions) = (_actions.Count, _questions.Count);
         if (sense is Sense.Off or Sense.On or Sense.Set or Sense.Disconnect && SetAt(clause)) return;
+        if (sense == Sense.Torque && ValuesFollow(clause, objects)) return;
         _isDone = false;
         if (control is not null) SetNamed(clause, control);
         else Do(clause, sense, objects);
@@ -843,16 +845,27 @@ public sealed partial class SentenceReader
         // "Grease the new bearing and push it in": the new one.
         New = phrase.IsNew || phrase.IsPronoun && _actions.FindLast(a => a.Target == action.Target) is { New: true },
         With = action.Verb is Verb.HangAside ? AidIn(clause)?.Id : null,
-        Some = SomeOf(action.Target, phrase),
+        Some = SomeOf(action.Target, phrase, clause),
         Rest = phrase.IsRest,
         Angle = action.Verb is Verb.BackOff or Verb.TurnOn ? Values(clause).FirstOrDefault(v => v.Kind == TokenKind.Angle) is { Kind: TokenKind.Angle } angle ? angle.Number : null : null,
         Limits = LimitsAt(action.Verb, phrase.At),
     };
 
+    // "Except for one, remove the bolts", "the bolts, but not …": what is left out of them.
+    private NounPhrase? LeftOut(Clause clause)
+    {
+        static NounPhrase? In(Clause told) => told.Pieces.Find(p => p.Noun is { After: "except", IsPronoun: true })?.Noun;
+        var before = _clauses.FindLast(c => c.To <= clause.From);
+        return In(clause) ?? (before is { Mood: Mood.Beside } && _finder.Tokens[before.From].Text == "except" ? In(before) : null);
+    }
+
     // So many of the set; null for all.
-    private int? SomeOf(string? target, NounPhrase phrase)
+    private int? SomeOf(string? target, NounPhrase phrase, Clause? clause = null)
     {
         if (phrase.IsRest) return null;
+        // "All the bolts to 25 N·m, except the one by the wall".
+        if (phrase is { IsPlural: true, Some: null } or { IsAll: true, Some: null } && clause is not null && target is not null && _refer.Find(target) is Joint { Count: > 1 } all
+            && LeftOut(clause) is { } left) return all.Count - (left.Count ?? 1) is > 0 and var fewer ? fewer : null;
         // "Take out the third": one of them.
         if (phrase is { IsPronoun: true, Count: null, Some: null } && phrase.Distinct.Any(Trade.Ordinals.Contains) && target is not null
             && _refer.Find(target) is Joint { Count: > 1 } counted && !NameIndex.NamesOf(counted)[0].Any(Trade.Ordinals.Contains)) return 1;

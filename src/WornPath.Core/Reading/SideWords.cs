@@ -35,6 +35,14 @@ public static partial class SideWords
         return null;
     }
 
+    // Where a side is said and nothing else: "on the left-hand side", "on the right", "the other one".
+    [GeneratedRegex(@"^(?:(?:on|at|for|now|then|and)\s+)*(?:the\s+)?(?:other|opposite|(?:left|right)(?:[ -]hand)?|lh|rh)(?:\s+(?:side|one))?(?:\s+(?:only|first))?$",
+        RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    private static partial Regex OnlySide();
+
+    /// <summary>True where words name a side and nothing else.</summary>
+    public static bool IsSide(string text) => OnlySide().IsMatch(text);
+
     [GeneratedRegex(@"\b(?:left|right)(?:[ -]hand)?\b|\b(?:lh|rh|other|opposite)\b", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex Named();
 

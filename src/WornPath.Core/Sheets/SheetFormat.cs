@@ -12,7 +12,7 @@ namespace WornPath.Core.Sheets;
 /// fasteners that come out,
 /// and comes with the seventh reader; version 9 has the trade's words in the text of a fastener and comes with the eighth reader, version 10
 /// with the ninth, and neither has other names than the one before; version 11 has the workshop's sets of hand tools, and version 12
-/// the sources of limits and amounts and comes with the tenth reader; the eleventh has no other names. What the names of a version are is held by
+/// the sources of limits and amounts and comes with the tenth reader; the eleventh and the twelfth have no other names. What the names of a version are is held by
 /// docs/formats/names-VERSION.txt, whatever the program calls its properties.
 /// </summary>
 public static class SheetFormat
@@ -21,7 +21,7 @@ public static class SheetFormat
     public const int Newest = 12;
 
     /// <summary>Version of the sentence reader of this program: one more whenever the same words may be read otherwise than before.</summary>
-    public const int NewestReader = 11;
+    public const int NewestReader = 12;
 
     // The step at n brings version n + 1 to the next: a sheet, and the values of a field in a delta.
     private static readonly Action<JsonObject>[] Sheets =
