@@ -3,7 +3,7 @@ using WornPath.Formats.In;
 
 namespace WornPath.Cli;
 
-/// <summary>wornpath import: an existing procedure in plain text or Markdown as a procedure file, without a server.</summary>
+/// <summary>wornpath import: an existing procedure in plain text, Markdown or .docx as a procedure file, without a server.</summary>
 public static class ImportCommand
 {
     /// <summary>
@@ -13,8 +13,8 @@ public static class ImportCommand
     /// <param name="number">The procedure's number; null for the one its title begins with.</param>
     public static async Task<int> RunAsync(FileInfo file, FileInfo to, string? number, TextWriter output, TextWriter trouble)
     {
-        if (await Files.ReadAsync(() => File.ReadAllTextAsync(file.FullName), trouble) is not { } text) return CheckCommand.Unreadable;
-        var read = WrittenProcedure.Read(text);
+        if (await Files.ReadAsync(() => File.ReadAllBytesAsync(file.FullName), trouble) is not { } bytes) return CheckCommand.Unreadable;
+        var read = WrittenProcedure.Read(bytes);
         var name = Path.GetFileNameWithoutExtension(file.Name);
         var written = read.IsGood ? ProcedureFileText.Write(new ProcedureFile
         {

@@ -46,8 +46,8 @@ public sealed partial class AccessTests(Workshop workshop) : IClassFixture<Works
         GET     /api/procedures/filters                            .yyyyyyy
         POST    /api/procedures                                    .xyyyxxx
         POST    /api/procedures/file                               .xyyyxxx
-        POST    /api/procedures/text                               .xyyyxxx
-        POST    /api/procedures/text/preview                       .xyyyxxx
+        POST    /api/procedures/written                            .xyyyxxx
+        POST    /api/procedures/written/preview                    .xyyyxxx
         POST    /api/procedures/{procedure:int}/ask                .xyyyxxx
         POST    /api/procedures/{procedure:int}/authors            .xooyooy
         DELETE  /api/procedures/{procedure:int}/authors/{person}   .xooyooy

@@ -64,3 +64,25 @@ test('an existing procedure in Markdown is looked at, brought in under its numbe
   for (const line of TEXT.split('\n').filter((l) => /^\d\./.test(l))) expect(out).toContain(line.slice(3));
   expect(out).toContain('24 N·m');
 });
+
+test('a document of a word processor that a sheet went out as is brought in again by keyboard', async ({ enter }) => {
+  const page = await enter(/Ines Aldaro/);
+  const written = await (await page.request.get('/api/revisions/3/export/docx')).body();
+  await page.getByLabel('Procedure file').setInputFiles({
+    name: 'hub.docx',
+    mimeType: 'application/vnd.openxmlformats-officedocument.wordprocessingml.document',
+    buffer: written,
+  });
+  const becomes = page.getByRole('region', { name: 'What becomes of hub.docx' });
+  await expect(becomes).toContainText('Removal 12 steps');
+  await expect(becomes).toContainText('9 joints');
+  await expect(becomes.getByRole('row', { name: /Page header: OT-104/ })).toContainText('every page');
+  await page.getByLabel('Number', { exact: true }).fill('OT-841');
+  await page.keyboard.press('Enter');
+  await page.waitForURL(/\/r\/\d+\/write/);
+  await expect(page.getByRole('textbox', { name: 'Step 1', exact: true })).toHaveValue(/Stop on level concrete/);
+  // Half a document is told, and nothing is made.
+  await page.goto('/');
+  await page.getByLabel('Procedure file').setInputFiles({ name: 'half.docx', mimeType: '', buffer: written.subarray(0, 3000) });
+  await expect(page.getByRole('alert')).toContainText('It is no document of a word processor');
+});

@@ -6,6 +6,7 @@ import { keptShelf } from '../outbox/database';
 import { api, NotConnected, take, type ShelfFilters, type ShelfPage, type Trouble, type Written } from '../shared/api/client';
 import { troubleOf } from '../shared/api/trouble';
 import { note } from '../shared/address';
+import { isPacked, toBase64 } from '../shared/bytes';
 import { useSession } from '../shared/session';
 import { several } from '../shared/several';
 import { day } from '../shared/when';
@@ -87,14 +88,14 @@ async function attempt(work: () => Promise<{ revisionId: number }>): Promise<voi
 }
 
 /** A text that is to become a procedure, and what it would become. */
-const brought = ref<{ name: string; text: string; written: Written } | null>(null);
+const brought = ref<{ name: string; bytes: string; written: Written } | null>(null);
 
 const create = (): Promise<void> =>
   attempt(() => {
     const head = { number: number.value, title: title.value, platform: platform.value };
     return take(
       brought.value
-        ? api.POST('/api/procedures/text', { body: { ...head, text: brought.value.text } })
+        ? api.POST('/api/procedures/written', { body: { ...head, file: brought.value.bytes } })
         : api.POST('/api/procedures', { body: head }),
     );
   });
@@ -108,7 +109,8 @@ function begin(): void {
 async function readFile(event: Event): Promise<void> {
   const chosen = (event.target as HTMLInputElement).files?.[0];
   if (!chosen) return;
-  const text = await chosen.text();
+  const bytes = new Uint8Array(await chosen.arrayBuffer());
+  const text = isPacked(bytes) ? '' : new TextDecoder().decode(bytes);
   if (text.trimStart().startsWith('{')) {
     await attempt(() =>
       take(
@@ -119,16 +121,16 @@ async function readFile(event: Event): Promise<void> {
         }),
       ),
     );
-  } else await look(chosen.name, text);
+  } else await look(chosen.name, toBase64(bytes));
   if (file.value) file.value.value = '';
 }
 
-async function look(name: string, text: string): Promise<void> {
+async function look(name: string, bytes: string): Promise<void> {
   busy.value = true;
   trouble.value = null;
   try {
-    const written = await take(api.POST('/api/procedures/text/preview', { body: { text } }));
-    brought.value = { name, text, written };
+    const written = await take(api.POST('/api/procedures/written/preview', { body: { file: bytes } }));
+    brought.value = { name, bytes, written };
     [number.value, title.value, platform.value] = [written.number, written.title, written.platform];
     making.value = true;
   } catch (error) {
@@ -159,7 +161,7 @@ async function look(name: string, text: string): Promise<void> {
         <input
           ref="file"
           type="file"
-          accept="application/json,text/plain,text/markdown,.json,.md,.markdown,.txt"
+          accept="application/json,text/plain,text/markdown,.json,.md,.markdown,.txt,.docx"
           class="visually-hidden"
           tabindex="-1"
           aria-label="Procedure file"

@@ -67,6 +67,16 @@ public sealed partial record WrittenProcedure(string Number, string Title, strin
     [GeneratedRegex(@"^\*\*(?<name>[^*:]+):\*\*\s*(?<text>.+)$", RegexOptions.CultureInvariant | RegexOptions.Singleline)]
     private static partial Regex Named();
 
+    /// <summary>Reads a file: a document of a word processor, plain text or Markdown.</summary>
+    public static Outcome<WrittenProcedure> Read(byte[] file)
+    {
+        if (!WordText.IsDocument(file)) return Read(Encoding.UTF8.GetString(file.AsSpan().StartsWith(Encoding.UTF8.Preamble) ? file.AsSpan(3) : file));
+        var document = WordText.Read(file);
+        if (!document.IsGood) return document.Problem;
+        var read = Read(document.Value.Text);
+        return read.IsGood ? read.Value with { Left = [.. read.Value.Left.Concat(document.Value.Left).OrderBy(l => l.Line)] } : read;
+    }
+
     /// <summary>Reads a text. A sentence that is not understood is asked about on the sheet, as if it were typed there.</summary>
     public static Outcome<WrittenProcedure> Read(string text)
     {
@@ -89,6 +99,7 @@ public sealed partial record WrittenProcedure(string Number, string Title, strin
         private readonly List<LeftOut> _left = [];
         private readonly List<Found> _steps = [];
         private readonly HashSet<string> _rows = [];
+        private readonly HashSet<MarkdownTable> _tables = [];
         private Sheet _sheet = Sheet.Empty;
         private string _number = "", _title = "", _platform = "", _phase = "";
         private readonly List<Headed> _headings = [];
@@ -148,8 +159,9 @@ public sealed partial record WrittenProcedure(string Number, string Title, strin
                 case HeadingBlock heading:
                     Heading(heading, Plain(heading), heading.Level);
                     break;
-                case MarkdownTable:
-                    // It was read before the steps; what it stands under is not empty.
+                case MarkdownTable table:
+                    // It was read before the steps; where its joints were taken, what it stands under is not empty.
+                    if (!_tables.Contains(table)) break;
                     for (var i = 0; i < _headings.Count; i++) _headings[i] = _headings[i] with { Placed = -1 };
                     break;
                 case ListBlock list:
@@ -181,17 +193,32 @@ public sealed partial record WrittenProcedure(string Number, string Title, strin
 
             // "Removal", and under it "Left side": a phase "Removal: Left side".
             EndHeadings(level);
-            _headings.Add(new Headed(level, block.Line + 1, words, _steps.Count + _left.Count));
+            _headings.Add(new Headed(level, block.Line + 1, words, Placed));
             _phase = string.Join(": ", _headings.Select(h => h.Words));
+            if (_phase.Length > Names.Longest)
+            {
+                Leave(block, _phase, $"The name of a phase has at most {Names.Longest} characters: it was cut.");
+                _empty++;
+                _phase = _phase[..(Names.Longest - 1)] + "…";
+            }
+
             _isMadeAnew = IsMadeAnew(words);
         }
+
+        // What stands in a step or is listed, but for headings of nothing.
+        private int Placed => _steps.Count + _left.Count - _empty;
+
+        private int _empty;
 
         // A heading under which nothing stands is a phase of nothing.
         private void EndHeadings(int level)
         {
             for (; _headings.Count > 0 && _headings[^1].Level >= level; _headings.RemoveAt(_headings.Count - 1))
-                if (_headings[^1].Placed == _steps.Count + _left.Count)
-                    _left.Add(new LeftOut(_headings[^1].Line, _headings[^1].Words, "No step stands under this heading."));
+            {
+                if (_headings[^1].Placed != Placed) continue;
+                _left.Add(new LeftOut(_headings[^1].Line, _headings[^1].Words, "No step stands under this heading."));
+                _empty++;
+            }
         }
 
         private static bool IsMadeAnew(string heading) =>
@@ -322,6 +349,7 @@ public sealed partial record WrittenProcedure(string Number, string Title, strin
                 return;
             }
 
+            _tables.Add(table);
             var number = Array.FindIndex(rows[0], h => h.TrimEnd('.') is "No" or "Id");
             if (number >= 0)
                 foreach (var row in rows.Skip(1).Where(r => r.Length > number)) _rows.Add(row[number]);
@@ -386,7 +414,7 @@ public sealed partial record WrittenProcedure(string Number, string Title, strin
             return words.ToString().Trim();
         }
 
-        private static string Unescaped(string words) => Escape().Replace(words, "$1");
+        private static string Unescaped(string words) => WebUtility.HtmlDecode(Escape().Replace(words, "$1"));
     }
 
     [GeneratedRegex(@"^\s*(?:[-*+•]|\d+[.)])\s+", RegexOptions.CultureInvariant)]

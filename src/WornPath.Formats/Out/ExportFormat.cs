@@ -13,10 +13,7 @@ public sealed record ExportFormat(string Id, string Name, string Says, string Ex
 {
     private static readonly MarkdownHtml Html = new();
 
-    private Func<SheetDocument, string> Text { get; init; } = _ => "";
-
-    // A spreadsheet knows UTF-8 by its mark.
-    private bool IsMarked { get; init; }
+    private Func<SheetDocument, byte[]> Bytes { get; init; } = _ => [];
 
     // What is behind the sheet's number in the name of the file.
     private string Part { get; init; } = "";
@@ -26,23 +23,26 @@ public sealed record ExportFormat(string Id, string Name, string Says, string Ex
     [
         new("html", "Web page", "One file to read on any screen or to print; it needs nothing else.", "html", "text/html")
         {
-            Text = d => HtmlPage.Write(d, Html),
+            Bytes = d => Encoding.UTF8.GetBytes(HtmlPage.Write(d, Html)),
         },
-        new("markdown", "Markdown", "Plain text for a manual or version control.", "md", "text/markdown") { Text = MarkdownText.Write },
-        new("dita", "DITA task", "For a documentation system: DITA 1.3 with hazard statements.", "dita", "application/dita+xml") { Text = DitaTask.Write },
+        new("docx", "Word processor", "A document to go on with in a word processor: numbered steps, tables, header and page numbers.", "docx",
+            "application/vnd.openxmlformats-officedocument.wordprocessingml.document") { Bytes = WordFile.Write },
+        new("markdown", "Markdown", "Plain text for a manual or version control.", "md", "text/markdown") { Bytes = d => Encoding.UTF8.GetBytes(MarkdownText.Write(d)) },
+        new("dita", "DITA task", "For a documentation system: DITA 1.3 with hazard statements.", "dita", "application/dita+xml") { Bytes = d => Encoding.UTF8.GetBytes(DitaTask.Write(d)) },
         Csv("joints", "Joints, CSV", "The torque table for a spreadsheet.", d => d.Torques ?? SheetDocument.NoTorques),
         Csv("tools", "Tools, CSV", "The tool list for a spreadsheet.", d => d.Tools),
         Csv("parts", "Parts, CSV", "The parts list for a spreadsheet.", d => d.Parts),
     ];
 
     private static ExportFormat Csv(string id, string name, string says, Func<SheetDocument, DocumentTable> table) =>
-        new(id, name, says, "csv", "text/csv") { Text = d => SheetCsv.Write(table(d)), IsMarked = true, Part = $"-{id}" };
+        // A spreadsheet knows UTF-8 by its mark.
+        new(id, name, says, "csv", "text/csv") { Bytes = d => [.. Encoding.UTF8.Preamble, .. Encoding.UTF8.GetBytes(SheetCsv.Write(table(d)))], Part = $"-{id}" };
 
     /// <summary>The format of an id; null where there is none.</summary>
     public static ExportFormat? Find(string id) => All.FirstOrDefault(f => f.Id == id);
 
-    /// <summary>A document in this format, UTF-8.</summary>
-    public byte[] Write(SheetDocument document) => [.. IsMarked ? Encoding.UTF8.Preamble : [], .. Encoding.UTF8.GetBytes(Text(document))];
+    /// <summary>A document in this format; what is text is UTF-8.</summary>
+    public byte[] Write(SheetDocument document) => Bytes(document);
 
     /// <summary>The name of its file: number, revision, variant and what it holds, in characters any system takes.</summary>
     public string FileName(SheetLabel label)

@@ -65,11 +65,12 @@ public static class ShelfEndpoints
     public sealed record Opened(int RevisionId);
 
     /// <summary>An existing procedure in words.</summary>
-    /// <param name="Text">Plain text or Markdown.</param>
-    public sealed record WrittenText([property: Required, MaxLength(SheetSize.MostText)] string Text);
+    /// <param name="File">The file's bytes, base64: plain text, Markdown or a document of a word processor (.docx).</param>
+    public sealed record WrittenFile([property: Required, MaxLength(WordText.LargestFile)] byte[] File);
 
     /// <summary>An existing procedure in words, to become one on the shelf.</summary>
-    public sealed record NewFromText([property: Required, MaxLength(SheetSize.MostText)] string Text,
+    /// <param name="File">The file's bytes, base64: plain text, Markdown or a document of a word processor (.docx).</param>
+    public sealed record NewFromFile([property: Required, MaxLength(WordText.LargestFile)] byte[] File,
         [property: Required, MaxLength(40)] string Number, [property: Required, MaxLength(200)] string Title, [property: MaxLength(200)] string? Platform);
 
     /// <summary>What a text would become, before it is brought in.</summary>
@@ -82,8 +83,8 @@ public static class ShelfEndpoints
     /// <summary>A phase a text would become.</summary>
     public sealed record WrittenPhaseView(string Name, int Steps);
 
-    // As JSON a character may take several bytes.
-    private const int LargestText = (3 * SheetSize.MostText) + 4096;
+    // In base64 three bytes are four characters.
+    private const int LargestWritten = (WordText.LargestFile / 3 * 4) + 4096;
 
     public static void MapShelf(this IEndpointRouteBuilder api)
     {
@@ -92,24 +93,24 @@ public static class ShelfEndpoints
         shelf.MapGet("/filters", FiltersAsync).WithName("ListShelfFilters");
         shelf.MapPost("", CreateAsync).RequireAuthorization(Policies.Author).WithName("NewProcedure");
         shelf.MapPost("/file", ImportAsync).RequireAuthorization(Policies.Author).WithName("ImportProcedure").Accepts<ProcedureFile>("application/json").WithMetadata(new RequestSizeLimitAttribute(SheetSize.LargestFile + 1024));
-        shelf.MapPost("/text/preview", ReadText).RequireAuthorization(Policies.Author).WithName("ReadWrittenProcedure")
-            .WithMetadata(new RequestSizeLimitAttribute(LargestText));
-        shelf.MapPost("/text", FromTextAsync).RequireAuthorization(Policies.Author).WithName("ImportWrittenProcedure")
-            .WithMetadata(new RequestSizeLimitAttribute(LargestText));
+        shelf.MapPost("/written/preview", ReadWritten).RequireAuthorization(Policies.Author).WithName("ReadWrittenProcedure")
+            .WithMetadata(new RequestSizeLimitAttribute(LargestWritten));
+        shelf.MapPost("/written", FromWrittenAsync).RequireAuthorization(Policies.Author).WithName("ImportWrittenProcedure")
+            .WithMetadata(new RequestSizeLimitAttribute(LargestWritten));
     }
 
-    private static Results<Ok<WrittenView>, ProblemHttpResult> ReadText(WrittenText form)
+    private static Results<Ok<WrittenView>, ProblemHttpResult> ReadWritten(WrittenFile form)
     {
-        var read = WrittenProcedure.Read(form.Text);
+        var read = WrittenProcedure.Read(form.File);
         if (!read.IsGood) return read.Problem.ToHttp();
         var (written, sheet) = (read.Value, read.Value.Sheet);
         return TypedResults.Ok(new WrittenView(written.Number, written.Title, written.Platform,
             [.. sheet.Phases.Select(p => new WrittenPhaseView(p.Name, p.Steps.Length))], sheet.Joints.Length, sheet.Steps.Sum(s => s.Questions.Length), written.Left));
     }
 
-    private static async Task<Results<Ok<Opened>, ProblemHttpResult>> FromTextAsync(NewFromText form, Procedures procedures, ClaimsPrincipal me)
+    private static async Task<Results<Ok<Opened>, ProblemHttpResult>> FromWrittenAsync(NewFromFile form, Procedures procedures, ClaimsPrincipal me)
     {
-        var read = WrittenProcedure.Read(form.Text);
+        var read = WrittenProcedure.Read(form.File);
         if (!read.IsGood) return read.Problem.ToHttp();
         var made = await procedures.AddAsync(form.Number, form.Title, form.Platform ?? "", read.Value.Sheet, me.Id());
         return made.IsGood ? TypedResults.Ok(new Opened(made.Value)) : made.Problem.ToHttp();
