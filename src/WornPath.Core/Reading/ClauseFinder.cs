@@ -684,8 +684,8 @@ internal sealed class ClauseFinder
         var token = _tokens[at];
         if (token.Kind != TokenKind.Word || !Trade.IsBase(token.Text)) return false;
         // "Fit only the lower bolts".
-        var behind = at + 2 < _end && (Is(at + 1, "only") || Is(at + 1, "just")) && (IsDetermined(at + 2) || NumberWords.Parse(_tokens[at + 2].Text) is not null)
-            ? at + 2 : at + 1;
+        var behind = at + 2 < _end && (Is(at + 1, "only") || Is(at + 1, "just")) && (IsDetermined(at + 2)
+            || NumberWords.Parse(_tokens[at + 2].Text) is not null) ? at + 2 : at + 1;
         var next = behind < _tokens.Count && behind < _end ? _tokens[behind] : default;
         var stem = Stem.Of(token.Text);
         // "Lead the loom along the frame"; but "lead off its post".
@@ -1207,7 +1207,8 @@ internal sealed class ClauseFinder
                     after = null;
                     i++;
                     continue;
-                case TokenKind.Mark when token.Text == "(" && Closing(i) is { } closing && closing > i + 1 && Place(i + 1, closing) is var aside && SideWords.IsSide(aside.Of(_text)):
+                case TokenKind.Mark when token.Text == "(" && Closing(i) is { } closing && closing > i + 1
+                    && Place(i + 1, closing) is var aside && SideWords.IsSide(aside.Of(_text)):
                     clause.Pieces.Add(new Piece(aside) { Noun = new NounPhrase(aside, aside.Of(_text), []) { After = "at", IsPronoun = true } });
                     i = closing + 1;
                     continue;

@@ -411,7 +411,8 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
             stems.Add(Stem.Of(word));
         }
 
-        if (stems.Count > 0 && depth < 2 && Trade.Distinct.Contains(Word(i)) && Word(i + 1) == "to" && Read(i + 2, to, "to", depth + 1) is { } near) i = near.Next;
+        if (stems.Count > 0 && depth < 2 && Trade.Distinct.Contains(Word(i)) && Word(i + 1) == "to"
+            && Read(i + 2, to, "to", depth + 1) is { } near) i = near.Next;
         while (stems.Count > 0 && i < to && Trade.Told.Contains(Word(i)) && !(i + 1 < to && IsContent(i + 1))) i++;
         // "Seal's next": the seal is.
         if (stems.Count > 0 && last >= 0 && Bare(tokens[last].Text) is var spoken && spoken != tokens[last].Text) stems[^1] = Stem.Of(spoken);
@@ -444,7 +445,8 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
             // "Take out eight and leave the others".
             var alone = count is > 1 && i == from + 1 && tokens[from].Kind == TokenKind.Word && (after is null || Trade.Paths.Contains(after))
                 && (i >= tokens.Count || tokens[i].Kind is TokenKind.Mark or TokenKind.Stop || Word(i) is "and" or "then" or "but"
-                || Word(i) == "by" && Word(i + 1) is "hand" or "hands" || Word(i) is "out" or "in" or "off" or "on" && (i + 1 >= tokens.Count || tokens[i + 1].Kind != TokenKind.Word || Trade.Conjunctions.Contains(Word(i + 1))));
+                || Word(i) == "by" && Word(i + 1) is "hand" or "hands"
+                || Word(i) is "out" or "in" or "off" or "on" && (i + 1 >= tokens.Count || tokens[i + 1].Kind != TokenKind.Word || Trade.Conjunctions.Contains(Word(i + 1))));
             if (!(all || rest || alone || sign.Length > 0 && i < to && Trade.Relatives.Contains(Word(i)) || some is not null && some != 0 || count is not null
                 && determined) || i == from) return null;
             return (Pronoun(from, i, after, "them", count is null or > 1, rest, count, all, isNew) with { Some = some, Distinct = distinct, IsOld = isOld }, i);

@@ -106,10 +106,12 @@ public sealed partial class SentenceReader
     // "Tighten to the following torques: cover bolts 25 N·m; hub nuts 80 N·m": each is told behind the colon.
     private bool ValuesFollow(Clause clause, List<NounPhrase> objects)
     {
-        if (!EndsWithColon(clause) && _finder.Tokens[clause.To - 1].Text != ":" || !objects.TrueForAll(o => o.IsPronoun || Trade.NounOf(o.Stems)?.Role is not NounRole.Thing && _refer.Known(o) is null) || Values(clause).Any()) return false;
+        bool IsNothing(NounPhrase o) => o.IsPronoun || Trade.NounOf(o.Stems)?.Role is not NounRole.Thing && _refer.Known(o) is null;
+        if (!EndsWithColon(clause) && _finder.Tokens[clause.To - 1].Text != ":" || !objects.TrueForAll(IsNothing) || Values(clause).Any()) return false;
         var told = _clauses.SkipWhile(c => c.From < clause.To).Take(2).TakeWhile(c => c.Mood == Mood.Fragment).ToList();
         told.ForEach(_finder.Fill);
-        if (!told.Exists(c => AllValues(c).Any()) || !told[0].Nouns.Any(n => !n.IsPronoun && (_refer.Known(n) is Joint || n.Is(ThingKind.Joint)))) return false;
+        if (!told.Exists(c => AllValues(c).Any())
+            || !told[0].Nouns.Any(n => !n.IsPronoun && (_refer.Known(n) is Joint || n.Is(ThingKind.Joint)))) return false;
         _told = true;
         return true;
     }
@@ -119,8 +121,10 @@ public sealed partial class SentenceReader
 
     private bool SetsWrench(Clause clause)
     {
-        if (clause.Verb?.Lemma is not ("set" or "preset" or "reset" or "adjust") || Values(clause).ToArray() is not [{ Kind: TokenKind.Torque, Torque.IsGood: true } value]) return false;
-        if (clause.Nouns.FirstOrDefault() is not { } tool || !(tool.IsPronoun ? _wrench is not null && tool.Text == "it" : tool.Head is "wrench" or "tool" or "driver")) return false;
+        if (clause.Verb?.Lemma is not ("set" or "preset" or "reset" or "adjust")
+            || Values(clause).ToArray() is not [{ Kind: TokenKind.Torque, Torque.IsGood: true } value]) return false;
+        if (clause.Nouns.FirstOrDefault() is not { } tool
+            || !(tool.IsPronoun ? _wrench is not null && tool.Text == "it" : tool.Head is "wrench" or "tool" or "driver")) return false;
         _wrench = value;
         _told = true;
         return true;

@@ -17,7 +17,8 @@ public sealed partial class SentenceReader
     // "On the right-hand side, fit the wheel." "Left: …"
     private bool LeadsIn(Clause clause, Span at)
     {
-        if (clause.To >= _finder.Tokens.Count || _finder.Tokens[clause.To] is not ({ Kind: TokenKind.Mark, Text: ":" or "," } or { Kind: TokenKind.Word, Text: "and" } or { Text: ";" })) return false;
+        if (clause.To >= _finder.Tokens.Count
+            || _finder.Tokens[clause.To] is not ({ Kind: TokenKind.Mark, Text: ":" or "," } or { Kind: TokenKind.Word, Text: "and" } or { Text: ";" })) return false;
         var mark = _finder.Tokens[clause.To];
         var words = at.Of(_text).Trim();
         while (GoingTo().Match(words) is { Success: true } going) words = going.Groups[1].Value;

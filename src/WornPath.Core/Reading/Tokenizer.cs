@@ -14,7 +14,9 @@ internal static partial class Tokenizer
 
     [GeneratedRegex(@"(?<size>(?:M\d{1,2}(?:[.,]\d)?(?:\s?-\s?[0-3](?:[.,]\d{1,2})?(?=\s*[x×]))?(?:(?:\s*[x×]\s*\d+(?:[.,]\d+)?){1,2}(?:\s*mm(?!\w))?" + MetricClass + "?|" + MetricClass + @")(?!\w)|" +
         @"(?:#\d{1,2}|(?:\d[ -])?\d{1,2}/\d{1,2})(?:-\d{1,2}(?![\d/.])(?:\s*(?:UNC|UNF|UNEF)(?!\w))?(?:\s*[x×]\s*" + InchLength + @")?|\s*(?:""|”|″|in\.?|inch)?\s*[x×]\s*" + InchLength + @")(?:\s*,?\s*grade\s*[258](?!\w))?))|" +
-        @"(?<size>(?<![\w.])\d{1,3}(?:\.\d+)?(?:\s?[x×]\s?\d{1,3}(?:\.\d+)?){1,2}\s?mm(?!\w))|(?<aside>\(\s*(?:items?|ref\.?|fig(?:ure|s)?\.?|see|callouts?|pos\.?|page|p\.|step|steps|detail|view|key|table)\s[^()\n]{0,60}\))|\((?<many>\d{1,2})\)(?=\s*[\p{L}\d])|(?<many>\d{1,2})\s?[x×](?=\s+\p{L})|(?<times>\(\s?(?:[x×]\s?\d{1,2}|\d{1,2}\s?[x×]?)\s?\)(?!\s?\d)|[x×]\s?\d{1,2}(?![\w/.,]*\d|\s*mm))|" +
+        @"(?<size>(?<![\w.])\d{1,3}(?:\.\d+)?(?:\s?[x×]\s?\d{1,3}(?:\.\d+)?){1,2}\s?mm(?!\w))|" +
+        @"(?<aside>\(\s*(?:items?|ref\.?|fig(?:ure|s)?\.?|see|callouts?|pos\.?|page|p\.|step|steps|detail|view|key|table)\s[^()\n]{0,60}\))|" +
+        @"\((?<many>\d{1,2})\)(?=\s*[\p{L}\d])|(?<many>\d{1,2})\s?[x×](?=\s+\p{L})|(?<times>\(\s?(?:[x×]\s?\d{1,2}|\d{1,2}\s?[x×]?)\s?\)(?!\s?\d)|[x×]\s?\d{1,2}(?![\w/.,]*\d|\s*mm))|" +
         @"(?<time>(?:\d+(?:[.,]\d+)?\s*|(?:half an?|a quarter of an|three[- ]quarters of an|an?|one|two|three|four|five|six|seven|eight|nine|ten|twelve|fifteen|twenty|thirty|forty|sixty)\s+)(?<tu>seconds|second(?!\s+[a-z])|secs?|minutes?|mins?|min\.|hours?|hrs?|h)(?![A-Za-z]))|" +
         @"(?<angle>(?:\d+(?:[.,]\d+)?|\d+/\d+|half a|(?:an?\s+further|an?|another|one)\s+(?:half|third|quarter|fifth|sixth|eighth|twelfth)(?:\s+of\s+a)?|(?:a |another )?(?:third|quarter|sixth|eighth|twelfth) of a|(?:another |a )?three[- ]quarters of a|two[- ]thirds of a|three-quarter|another|one|two|three|four)\s*(?:full\s+|complete\s+|whole\s+)?(?:°|deg(?:rees?)?(?![A-Za-z])|flats?(?![A-Za-z])|turns?(?![A-Za-z])))|" +
         @"(?<num>\d+(?:[.,/]\d+)*(?![\w]))|(?<word>[A-Z]{1,2}\+(?![\w+])|[wf]/o?(?![\w/])|\d{1,2}W-\d{2,3}(?!\w)|[bgsht]/[a-z]+(?![\w/])|[\p{L}#](?:[\p{L}\d'’\-]*[\p{L}\d])?|\d[\w.×/]*\w)|(?<stop>[.!?;\n]+)|(?<mark>[,:()–—%+]|(?<=\s)-(?=\s))",
@@ -109,7 +111,8 @@ internal static partial class Tokenizer
 
             var token = Make(match);
             // "Bolts (4) by hand": behind the name, too.
-            if (match.Groups["many"].Success && match.Value[0] == '(' && tokens is [.., { Kind: TokenKind.Word } things] && things.Text.EndsWith('s') && !MayBeTorque(text, match.Index))
+            if (match.Groups["many"].Success && match.Value[0] == '(' && tokens is [.., { Kind: TokenKind.Word } things] && things.Text.EndsWith('s')
+                && !MayBeTorque(text, match.Index))
                 token = new Token(TokenKind.Word, "x" + token.Text, token.At);
             // "… x 1 in. Fit …": the full stop of the unit ends the sentence, too, where one begins behind it.
             if (token.Kind == TokenKind.Size && text[at - 1] == '.' && EndsSentence(text, at))

@@ -6,6 +6,7 @@ using System.Xml;
 using DocumentFormat.OpenXml;
 using DocumentFormat.OpenXml.Packaging;
 using DocumentFormat.OpenXml.Wordprocessing;
+using PictureProperties = DocumentFormat.OpenXml.Drawing.Wordprocessing.DocProperties;
 using WordCell = DocumentFormat.OpenXml.Wordprocessing.TableCell;
 using WordRow = DocumentFormat.OpenXml.Wordprocessing.TableRow;
 using WornPath.Core;
@@ -50,11 +51,13 @@ public sealed record WordText(string Text, ImmutableArray<LeftOut> Left)
         try
         {
             if (IsTooLarge(file)) return new Problem("What is packed in it is too large.", "Save it again as .docx without pictures, and bring that in.");
-            using var document = WordprocessingDocument.Open(new MemoryStream(file, writable: false), false, new OpenSettings { MaxCharactersInPart = LargestPart });
+            using var document = WordprocessingDocument.Open(new MemoryStream(file, writable: false), false,
+                new OpenSettings { MaxCharactersInPart = LargestPart });
             if (document.MainDocumentPart?.Document?.Body is not { } body) return NoDocument();
             var text = new Writer(document.MainDocumentPart).Write(body);
             return text.Text.Length > SheetSize.MostText
-                ? new Problem($"{text.Text.Length:N0} characters are too many for a sheet ({SheetSize.MostText:N0}).", "Cut it into procedures and bring each in by itself.")
+                ? new Problem($"{text.Text.Length:N0} characters are too many for a sheet ({SheetSize.MostText:N0}).",
+                    "Cut it into procedures and bring each in by itself.")
                 : text;
         }
         catch (Exception e) when (e is InvalidDataException or FileFormatException or OpenXmlPackageException or XmlException or NotSupportedException)
@@ -191,7 +194,7 @@ public sealed record WordText(string Text, ImmutableArray<LeftOut> Left)
             foreach (var cell in row.Elements<WordCell>())
             {
                 var goesOn = cell.TableCellProperties?.VerticalMerge is { } merge && merge.Val?.Value != MergedCellValues.Restart;
-                var words = string.Join(' ', cell.Descendants<Paragraph>().Select(p => Words(p, bold: false).Replace('\n', ' ').Trim()).Where(w => w.Length > 0));
+                var words = string.Join(' ', LinesOf(cell));
                 if (goesOn && words.Length == 0) words = _above.GetValueOrDefault(cells.Count, "");
                 _above[cells.Count] = words;
                 cells.Add(words);
@@ -277,7 +280,7 @@ public sealed record WordText(string Text, ImmutableArray<LeftOut> Left)
 
         private static IEnumerable<string> Pictures(OpenXmlElement parent) => Seen(parent)
             .Where(e => e is Drawing or Picture && !Seen(e).OfType<TextBoxContent>().Any())
-            .Select(e => e.Descendants<DocumentFormat.OpenXml.Drawing.Wordprocessing.DocProperties>().FirstOrDefault()?.Description?.Value is { Length: > 0 } says
+            .Select(e => e.Descendants<PictureProperties>().FirstOrDefault()?.Description?.Value is { Length: > 0 } says
                 ? $"Picture: {says}" : "A picture");
 
         // --- what a paragraph is
@@ -301,7 +304,8 @@ public sealed record WordText(string Text, ImmutableArray<LeftOut> Left)
         {
             if (IsTitle(paragraph)) return 1;
             if (Outline(paragraph) is { } level) return Math.Min(level + _under, DeepestHeading);
-            var isBold = words.StartsWith("**", StringComparison.Ordinal) && words.EndsWith("**", StringComparison.Ordinal) && words.IndexOf("**", 2, StringComparison.Ordinal) == words.Length - 2;
+            var isBold = words.StartsWith("**", StringComparison.Ordinal) && words.EndsWith("**", StringComparison.Ordinal)
+                && words.IndexOf("**", 2, StringComparison.Ordinal) == words.Length - 2;
             return isBold && words.Length <= LongestBoldHeading && words[^3] is not ('.' or '!' or '?' or ';' or ':') && ListOf(paragraph) is null
                 && !IsIndented(paragraph) ? 2 + _under : 0;
         }
@@ -322,8 +326,8 @@ public sealed record WordText(string Text, ImmutableArray<LeftOut> Left)
             if (Property<NumberingProperties>(paragraph) is not { NumberingId.Val.Value: > 0 and var id } numbering) return null;
             var level = Math.Clamp(numbering.NumberingLevelReference?.Val?.Value ?? 0, 0, 8);
             var used = part.NumberingDefinitionsPart?.Numbering?.Elements<NumberingInstance>().FirstOrDefault(n => n.NumberID?.Value == id);
-            var kind = part.NumberingDefinitionsPart?.Numbering?.Elements<AbstractNum>().FirstOrDefault(a => a.AbstractNumberId?.Value == used?.AbstractNumId?.Val?.Value)
-                ?.Elements<Level>().FirstOrDefault(l => l.LevelIndex?.Value == level);
+            var kind = part.NumberingDefinitionsPart?.Numbering?.Elements<AbstractNum>()
+                .FirstOrDefault(a => a.AbstractNumberId?.Value == used?.AbstractNumId?.Val?.Value)?.Elements<Level>().FirstOrDefault(l => l.LevelIndex?.Value == level);
             return (level, kind?.NumberingFormat?.Val?.Value == NumberFormatValues.Bullet);
         }
 
@@ -334,9 +338,11 @@ public sealed record WordText(string Text, ImmutableArray<LeftOut> Left)
         private void Beside()
         {
             const string Furniture = "What stands on every page is no step. Write it into the header of the sheet where it belongs there.";
-            foreach (var (root, name) in part.HeaderParts.Select(h => ((OpenXmlElement?)h.Header, "Page header")).Concat(part.FooterParts.Select(f => ((OpenXmlElement?)f.Footer, "Page footer"))))
+            foreach (var (root, name) in part.HeaderParts.Select(h => ((OpenXmlElement?)h.Header, "Page header"))
+                .Concat(part.FooterParts.Select(f => ((OpenXmlElement?)f.Footer, "Page footer"))))
                 if (root is not null && AllWords(root) is { Length: > 0 } words) Leave($"{name}: {words}", Furniture);
-            var notes = (part.FootnotesPart?.Footnotes?.Elements<Footnote>().Cast<OpenXmlElement>() ?? []).Concat(part.EndnotesPart?.Endnotes?.Elements<Endnote>() ?? []);
+            var notes = (part.FootnotesPart?.Footnotes?.Elements<Footnote>().Cast<OpenXmlElement>() ?? [])
+                .Concat(part.EndnotesPart?.Endnotes?.Elements<Endnote>() ?? []);
             foreach (var note in notes)
                 if (AllWords(note) is { Length: > 0 } words) Leave($"Note: {words}", "A step has no footnotes. Write it into the step it belongs to.");
             foreach (var comment in part.WordprocessingCommentsPart?.Comments?.Elements<Comment>() ?? [])
@@ -344,7 +350,10 @@ public sealed record WordText(string Text, ImmutableArray<LeftOut> Left)
         }
 
         private static string AllWords(OpenXmlElement root) => WebUtility.HtmlDecode(string.Join(' ',
-            root.Descendants<Paragraph>().Select(p => Words(p, bold: false).Replace('\n', ' ').Trim()).Where(w => w.Length > 0)));
+            LinesOf(root)));
+
+        private static IEnumerable<string> LinesOf(OpenXmlElement root) =>
+            root.Descendants<Paragraph>().Select(p => Words(p, bold: false).Replace('\n', ' ').Trim()).Where(w => w.Length > 0);
 
         private void Leave(string what, string why) => _left.Add(new LeftOut(_line, what, why));
     }

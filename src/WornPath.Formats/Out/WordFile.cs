@@ -28,6 +28,12 @@ public static class WordFile
     // Twips: between the margins of an A4 page.
     private const int PageWidth = 9638;
 
+    // Columns a table may have before its letters get smaller.
+    private const int MostRoomy = 7;
+
+    // Twips between a cell's words and its line.
+    private const int CellMargin = 60;
+
     // Twips: how far a step's words stand in from its number.
     private const int StepIndent = 567;
 
@@ -42,7 +48,8 @@ public static class WordFile
             main.AddNewPart<StyleDefinitionsPart>().Styles = Styles();
             main.AddNewPart<NumberingDefinitionsPart>().Numbering = Numbering();
             var (header, footer) = (main.AddNewPart<HeaderPart>(), main.AddNewPart<FooterPart>());
-            header.Header = new Header(Styled("Header", Run(document.Label.Line), Run(document.Label.IsValid ? "" : $" · {document.Label.Standing}", bold: true)));
+            header.Header = new Header(Styled("Header", Run(document.Label.Line),
+                Run(document.Label.IsValid ? "" : $" · {document.Label.Standing}", bold: true)));
             footer.Footer = new Footer(Styled("Footer", Run("page "), Field("PAGE"), Run(" of "), Field("NUMPAGES")));
             var body = new Body();
             Fill(body, document);
@@ -91,7 +98,8 @@ public static class WordFile
     private static void Append(Body body, DocumentStep step)
     {
         foreach (var caution in step.Cautions)
-            body.Append(Styled("Caution", Run($"{caution.Signal}".ToUpperInvariant(), bold: true), Run($" {caution.Hazard} {caution.Consequence} {caution.Avoid}".TrimEnd())));
+            body.Append(Styled("Caution", Run($"{caution.Signal}".ToUpperInvariant(), bold: true),
+                Run($" {caution.Hazard} {caution.Consequence} {caution.Avoid}".TrimEnd())));
         var from = body.ChildElements.Count;
         foreach (var block in Markdown.Parse(step.Text, Pipeline)) Append(body, block, 0);
         // The number stands before the first words of the step.
@@ -125,7 +133,8 @@ public static class WordFile
                         if (inner is LeafBlock { Inline: { } words })
                         {
                             Run[] runs = [.. Runs(words, new RunProperties())];
-                            body.Append(lead is null && inner == item[0] ? Bullet(level + 1, runs) : Styled("StepMore", [.. inner == item[0] ? [Run(lead!)] : Array.Empty<Run>(), .. runs]));
+                            if (inner != item[0]) body.Append(Styled("StepMore", runs));
+                            else body.Append(lead is null ? Bullet(level + 1, runs) : Styled("StepMore", [Run(lead), .. runs]));
                         }
                         else Append(body, inner, Math.Min(level + 1, 6));
                     }
@@ -133,8 +142,7 @@ public static class WordFile
 
                 break;
             case MarkdownTable table:
-                Append(body, StepIndent, [.. table.OfType<MarkdownRow>().Select(r => r.OfType<MarkdownCell>().Select(c => c.OfType<LeafBlock>().FirstOrDefault()?.Inline is { } words
-                    ? Runs(words, new RunProperties()).ToArray() : []).ToArray())]);
+                Append(body, StepIndent, [.. table.OfType<MarkdownRow>().Select(r => r.OfType<MarkdownCell>().Select(Words).ToArray())]);
                 break;
             case ContainerBlock container:
                 foreach (var inner in container) Append(body, inner, level);
@@ -159,26 +167,38 @@ public static class WordFile
     private static void Append(Body body, int indent, ImmutableArray<Run[][]> rows)
     {
         var columns = Math.Max(1, rows.Select(r => r.Length).DefaultIfEmpty(0).Max());
-        int[] weights = [.. Enumerable.Range(0, columns).Select(k => rows.Max(r => k < r.Length ? Weight(string.Concat(r[k].Select(w => w.InnerText))) : 1))];
-        int[] widths = [.. weights.Select(w => (PageWidth - indent) * w / weights.Sum())];
+        var isWide = columns > MostRoomy;
+        string Said(Run[][] row, int k) => k < row.Length ? string.Concat(row[k].Select(w => w.InnerText)) : "";
+        var widths = Widths([.. Enumerable.Range(0, columns).Select(k => rows.Select(r => Said(r, k)))], PageWidth - indent, isWide ? 90 : 104);
         var table = new Table(
             new TableProperties(new TableStyle { Val = "Rows" }, new TableWidth { Width = $"{PageWidth - indent}", Type = TableWidthUnitValues.Dxa },
-                new TableIndentation { Width = indent, Type = TableWidthUnitValues.Dxa }, new TableLayout { Type = TableLayoutValues.Fixed }),
+                new TableIndentation { Width = indent, Type = TableWidthUnitValues.Dxa }, new TableLayout { Type = TableLayoutValues.Fixed },
+                new TableCellMarginDefault(new TableCellLeftMargin { Width = CellMargin, Type = TableWidthValues.Dxa },
+                    new TableCellRightMargin { Width = CellMargin, Type = TableWidthValues.Dxa })),
             new TableGrid(widths.Select(w => new GridColumn { Width = $"{w}" })));
         foreach (var (i, row) in rows.Index())
         {
             // A head stands again on each page; no row is cut by its end.
             var line = new WordRow(i == 0 ? new TableRowProperties(new CantSplit(), new TableHeader()) : new TableRowProperties(new CantSplit()));
             for (var k = 0; k < columns; k++)
-                line.Append(new WordCell(new TableCellProperties(new TableCellWidth { Width = $"{widths[k]}", Type = TableWidthUnitValues.Dxa }), Styled(i == 0 ? "CellHead" : "Cell", k < row.Length ? row[k] : [])));
+                line.Append(new WordCell(new TableCellProperties(new TableCellWidth { Width = $"{widths[k]}", Type = TableWidthUnitValues.Dxa }),
+                    Styled((i == 0 ? "CellHead" : "Cell") + (isWide ? "Small" : ""), k < row.Length ? row[k] : [])));
             table.Append(line);
         }
 
         body.Append(table, Styled("Gap"));
     }
 
-    // How wide a cell wants to be, in characters: its longest word on one line, longer text on several.
-    private static int Weight(string words) => Math.Max(words.Split(' ', '\u00A0').Max(w => w.Length) + 2, Math.Min(words.Length, 22));
+    // No column is narrower than its longest word, where that can be; what is left goes to those with more to say. Twips.
+    private static int[] Widths(ImmutableArray<IEnumerable<string>> columns, int room, int character)
+    {
+        int[] least = [.. columns.Select(c => (c.Max(w => w.Split(' ').Max(word => word.Length)) * character) + (2 * CellMargin) + 40)];
+        int[] wants = [.. columns.Select(c => Math.Min(c.Max(w => w.Length), 40) * character)];
+        var left = room - least.Sum();
+        if (left < 0) return [.. least.Select(w => w * room / least.Sum())];
+        var more = wants.Zip(least, (want, least) => Math.Max(1, want - least)).ToArray();
+        return [.. least.Zip(more, (w, m) => w + (left * m / more.Sum()))];
+    }
 
     // --- words
     private static IEnumerable<Run> Runs(ContainerInline inlines, RunProperties how)
@@ -215,6 +235,9 @@ public static class WordFile
         }
     }
 
+    private static Run[] Words(MarkdownCell cell) =>
+        cell.OfType<LeafBlock>().FirstOrDefault()?.Inline is { } words ? [.. Runs(words, new RunProperties())] : [];
+
     private static Run Like(Run run, RunProperties how)
     {
         if (how.HasChildren) run.PrependChild(how.CloneNode(true));
@@ -250,7 +273,8 @@ public static class WordFile
     private static Paragraph Styled(string style, params OpenXmlElement[] runs) => new([new ParagraphProperties(new ParagraphStyleId { Val = style }), .. runs]);
 
     private static Paragraph Bullet(int level, params Run[] runs) => new([
-        new ParagraphProperties(new ParagraphStyleId { Val = "Normal" }, new NumberingProperties(new NumberingLevelReference { Val = level }, new NumberingId { Val = Bullets })), .. runs]);
+        new ParagraphProperties(new ParagraphStyleId { Val = "Normal" },
+            new NumberingProperties(new NumberingLevelReference { Val = level }, new NumberingId { Val = Bullets })), .. runs]);
 
     private static SimpleField Field(string code) => new(new Run(new Text("1"))) { Instruction = $" {code} " };
 
@@ -262,11 +286,14 @@ public static class WordFile
             new NumberingFormat { Val = format },
             new LevelText { Val = text },
             new LevelJustification { Val = LevelJustificationValues.Left },
-            new PreviousParagraphProperties(new Indentation { Left = $"{left}", Hanging = $"{(level == 0 && format == NumberFormatValues.Decimal ? StepIndent : 283)}" })) { LevelIndex = level };
+            new PreviousParagraphProperties(new Indentation { Left = $"{left}", Hanging = format == NumberFormatValues.Decimal ? $"{StepIndent}" : "283" }))
+        { LevelIndex = level };
         return new Numbering(
-            new AbstractNum(new MultiLevelType { Val = MultiLevelValues.HybridMultilevel }, At(0, NumberFormatValues.Decimal, "%1.", StepIndent)) { AbstractNumberId = 0 },
+            new AbstractNum(new MultiLevelType { Val = MultiLevelValues.HybridMultilevel },
+                At(0, NumberFormatValues.Decimal, "%1.", StepIndent)) { AbstractNumberId = 0 },
             new AbstractNum([new MultiLevelType { Val = MultiLevelValues.HybridMultilevel },
-                .. Enumerable.Range(0, 9).Select(i => At(i, NumberFormatValues.Bullet, i == 0 ? "•" : "–", 283 + (i * 567)))]) { AbstractNumberId = 1 },
+                .. Enumerable.Range(0, 9).Select(i => At(i, NumberFormatValues.Bullet, i == 0 ? "•" : "–", 283 + (i * 567)))])
+            { AbstractNumberId = 1 },
             new NumberingInstance(new AbstractNumId { Val = 0 }) { NumberID = Steps },
             new NumberingInstance(new AbstractNumId { Val = 1 }) { NumberID = Bullets });
     }
@@ -277,7 +304,8 @@ public static class WordFile
             new OpenXmlElement?[]
             {
                 new StyleName { Val = name }, basedOn is null ? null : new BasedOn { Val = basedOn }, new PrimaryStyle(), paragraph, run,
-            }.OfType<OpenXmlElement>()) { Type = StyleValues.Paragraph, StyleId = id, Default = id == "Normal" ? true : null };
+            }.OfType<OpenXmlElement>())
+        { Type = StyleValues.Paragraph, StyleId = id, Default = id == "Normal" ? true : null };
         static StyleRunProperties Font(int halfPoints, bool bold = false) => new(new OpenXmlElement?[]
         {
             bold ? new Bold() : null, new FontSize { Val = $"{halfPoints}" },
@@ -287,11 +315,13 @@ public static class WordFile
             where T : BorderType, new() => new() { Val = BorderValues.Single, Size = size, Space = 4, Color = "auto" };
         return new Styles(
             new DocDefaults(
-                new RunPropertiesDefault(new RunPropertiesBaseStyle(new RunFonts { Ascii = "Arial", HighAnsi = "Arial", ComplexScript = "Arial" }, new FontSize { Val = "21" }, new Languages { Val = "en-GB" })),
+                new RunPropertiesDefault(new RunPropertiesBaseStyle(new RunFonts { Ascii = "Arial", HighAnsi = "Arial", ComplexScript = "Arial" },
+                    new FontSize { Val = "21" }, new Languages { Val = "en-GB" })),
                 new ParagraphPropertiesDefault(new ParagraphPropertiesBaseStyle(Space(0, 80)))),
             Paragraph("Normal", "Normal", new StyleParagraphProperties(Space(0, 80)), null, null),
             Paragraph("Title", "Title", new StyleParagraphProperties(new KeepNext(), Space(0, 120)), Font(36, bold: true)),
-            Paragraph("Heading1", "heading 1", new StyleParagraphProperties(new KeepNext(), new ParagraphBorders(Line<BottomBorder>(8)), Space(280, 100), new OutlineLevel { Val = 0 }), Font(26, bold: true)),
+            Paragraph("Heading1", "heading 1", new StyleParagraphProperties(new KeepNext(), new ParagraphBorders(Line<BottomBorder>(8)),
+                Space(280, 100), new OutlineLevel { Val = 0 }), Font(26, bold: true)),
             Paragraph("Step", "Step", new StyleParagraphProperties(new KeepLines(), Space(80, 40))),
             Paragraph("StepMore", "Step more", new StyleParagraphProperties(new KeepLines(), Space(0, 40), new Indentation { Left = $"{StepIndent}" })),
             Paragraph("Lead", "Lead", new StyleParagraphProperties(new KeepNext(), Space(120, 40))),
@@ -299,11 +329,14 @@ public static class WordFile
                 new ParagraphBorders(Line<TopBorder>(12), Line<LeftBorder>(12), Line<BottomBorder>(12), Line<RightBorder>(12)), Space(120, 80))),
             Paragraph("Cell", "Cell", new StyleParagraphProperties(Space(20, 20)), Font(17)),
             Paragraph("CellHead", "Cell head", new StyleParagraphProperties(new KeepNext(), Space(20, 20)), Font(17, bold: true)),
+            Paragraph("CellSmall", "Cell small", new StyleParagraphProperties(Space(20, 20)), Font(15)),
+            Paragraph("CellHeadSmall", "Cell head small", new StyleParagraphProperties(new KeepNext(), Space(20, 20)), Font(15, bold: true)),
             Paragraph("Gap", "Gap", new StyleParagraphProperties(Space(0, 0)), Font(8)),
             Paragraph("Header", "header", new StyleParagraphProperties(Space(0, 0)), Font(17)),
             Paragraph("Footer", "footer", new StyleParagraphProperties(Space(0, 0), new Justification { Val = JustificationValues.Right }), Font(17)),
             new Style(new StyleName { Val = "Rows" }, new StyleTableProperties(
-                new TableBorders(Line<TopBorder>(4), Line<LeftBorder>(4), Line<BottomBorder>(4), Line<RightBorder>(4), Line<InsideHorizontalBorder>(4), Line<InsideVerticalBorder>(4))))
+                new TableBorders(Line<TopBorder>(4), Line<LeftBorder>(4), Line<BottomBorder>(4), Line<RightBorder>(4),
+                    Line<InsideHorizontalBorder>(4), Line<InsideVerticalBorder>(4))))
             { Type = StyleValues.Table, StyleId = "Rows" });
     }
 }
