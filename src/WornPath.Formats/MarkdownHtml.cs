@@ -27,5 +27,6 @@ public sealed partial class MarkdownHtml
     public static string Held(string text) => BeforeUnit().Replace(text, "\u00A0");
 
     /// <summary>The HTML of a text. A number and its unit stay on one line; the space between is itself there, so that values are found in it.</summary>
-    public string Of(string markdown) => _sanitizer.Sanitize(Markdown.ToHtml(Held(markdown), _pipeline)).Replace("&nbsp;", "\u00A0", StringComparison.Ordinal);
+    public string Of(string markdown) =>
+        _sanitizer.Sanitize(MarkdownBlocks.ReadAny(Held(markdown), _pipeline).ToHtml(_pipeline)).Replace("&nbsp;", "\u00A0", StringComparison.Ordinal);
 }

@@ -105,6 +105,7 @@ public class WordTests
     [InlineData("Smile \uD83D\uDE00 and \uD83D alone.")]
     [InlineData("- one\n  - two\n    - three\n\n| a | b |\n| - | - |\n| c |\n\n> quoted\n\n`code` [link](javascript:alert(1)) ![picture](x.png)")]
     [InlineData("```\n=1+1\n```")]
+    [InlineData("> > > > > > > > > > > > > > > > > > > > deep")]
     [InlineData("| only | a | table |\n| - | - | - |\n| 1 | 2 | 3 |")]
     public void Whatever_is_typed_makes_a_document_that_opens(string text)
     {
@@ -115,6 +116,21 @@ public class WordTests
         using var zip = new ZipArchive(new MemoryStream(file));
         foreach (var entry in zip.Entries.Where(e => e.Name.EndsWith(".rels", StringComparison.Ordinal)))
             XDocument.Load(entry.Open()).Root!.Elements().ShouldAllBe(r => r.Attribute("TargetMode") == null);
+    }
+
+    /// <summary>A step of nothing but marks goes out in every format: no reader of marks gives up on it.</summary>
+    [Theory]
+    [InlineData("> ", 300)]
+    [InlineData("- ", 300)]
+    [InlineData("*a ", 300)]
+    [InlineData("[", 300)]
+    [InlineData("1. ", 300)]
+    public void Marks_nested_without_end_go_out_in_every_format(string mark, int times)
+    {
+        var text = string.Concat(Enumerable.Repeat(mark, times)) + "Wipe the frame.";
+        var sheet = Editor.Apply(Editor.Apply(Sheet.Empty, new InsertPhase("h1", null, "Work")).Value.Sheet, new InsertStep(null, "h1", null, text)).Value.Sheet;
+        foreach (var format in ExportFormat.All) format.Write(DocumentOf(sheet)).ShouldNotBeEmpty(format.Id);
+        string.Join('\n', Paragraphs(Out(DocumentOf(sheet)))).ShouldContain("Wipe the frame.");
     }
 
     // --- in
@@ -279,6 +295,25 @@ public class WordTests
             .ShouldContain("no document of a word processor");
         Says(Replaced(good, "word/document.xml", "<w:document")).ShouldContain("no document of a word processor");
         Says(Document("")).ShouldContain("nothing in it");
+        const string Deep = "<w:sdt><w:sdtContent>";
+        Says(Document(string.Concat(Enumerable.Repeat(Deep, 20_000)) + string.Concat(Enumerable.Repeat("</w:sdtContent></w:sdt>", 20_000)))).ShouldContain("too deep");
+        WrittenProcedure.Read(string.Concat(Enumerable.Repeat("> ", 5_000)) + "Wipe the frame.").Problem.ShouldNotBeNull().ToString().ShouldContain("nested");
+    }
+
+    /// <summary>Whatever is broken in a document, it is read or refused, and nothing else happens.</summary>
+    [Fact]
+    public void A_broken_document_is_read_or_refused()
+    {
+        var body = P("A job", "Titel") + P("Removal", "berschrift1") + P("Remove the tray bolts.", "Nummer", Numbered)
+            + $"<w:tbl><w:tr><w:tc><w:tcPr><w:gridSpan w:val=\"2\"/><w:vMerge w:val=\"restart\"/></w:tcPr>{P("a")}</w:tc></w:tr><w:tr><w:tc>{P("b", "", "<w:ind w:left=\"720\"/>")}</w:tc><w:tc>{P("c")}</w:tc></w:tr></w:tbl>";
+        var quoted = Regex.Matches(body, "\"[^\"]*\"");
+        Gen.Select(Gen.Int[0, quoted.Count - 1], OneOf("", "-1", "x", "99999999999999999999", "&#10;", "1.5", "true"), Gen.Int[0, 2], Gen.Int[0, body.Length - 1]).Sample(broken =>
+        {
+            var (which, with, how, at) = broken;
+            var damaged = how == 0 ? body.Remove(at, 1) : body[..quoted[which].Index] + $"\"{with}\"" + body[(quoted[which].Index + quoted[which].Length)..];
+            var read = WrittenProcedure.Read(Document(damaged));
+            if (!read.IsGood) read.Problem.ToString().ShouldNotBeEmpty();
+        }, iter: 300);
     }
 
     [Fact]

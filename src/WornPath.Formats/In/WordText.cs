@@ -29,6 +29,7 @@ public sealed record WordText(string Text, ImmutableArray<LeftOut> Left)
     private const long LargestUnpacked = 200L * 1024 * 1024;
     private const int MostEntries = 4_000;
     private const int LargestPart = 60_000_000;
+    private const int Deepest = 200;
     private const int DeepestHeading = 6;
     private const int LongestBoldHeading = 60;
 
@@ -50,7 +51,7 @@ public sealed record WordText(string Text, ImmutableArray<LeftOut> Left)
             return new Problem("It is a document of a former format, or one with a password.", "Save it as .docx without a password, and bring that in.");
         try
         {
-            if (IsTooLarge(file)) return new Problem("What is packed in it is too large.", "Save it again as .docx without pictures, and bring that in.");
+            if (IsTooLarge(file)) return new Problem("What is packed in it is too large or nested too deep.", "Save it again as .docx without pictures, and bring that in.");
             using var document = WordprocessingDocument.Open(new MemoryStream(file, writable: false), false,
                 new OpenSettings { MaxCharactersInPart = LargestPart });
             if (document.MainDocumentPart?.Document?.Body is not { } body) return NoDocument();
@@ -60,7 +61,8 @@ public sealed record WordText(string Text, ImmutableArray<LeftOut> Left)
                     "Cut it into procedures and bring each in by itself.")
                 : text;
         }
-        catch (Exception e) when (e is InvalidDataException or FileFormatException or OpenXmlPackageException or XmlException or NotSupportedException)
+        catch (Exception e) when (e is InvalidDataException or FileFormatException or OpenXmlPackageException or XmlException or NotSupportedException
+            or UriFormatException)
         {
             return NoDocument();
         }
@@ -72,7 +74,17 @@ public sealed record WordText(string Text, ImmutableArray<LeftOut> Left)
     private static bool IsTooLarge(byte[] file)
     {
         using var zip = new ZipArchive(new MemoryStream(file, writable: false), ZipArchiveMode.Read);
-        return zip.Entries.Count > MostEntries || zip.Entries.Sum(e => e.Length) > LargestUnpacked;
+        return zip.Entries.Count > MostEntries || zip.Entries.Sum(e => e.Length) > LargestUnpacked
+            || zip.Entries.Any(e => e.FullName.EndsWith(".xml", StringComparison.OrdinalIgnoreCase) && IsTooDeep(e));
+    }
+
+    // What is nested without end would be read without end. What a part says its size is may be another than it has.
+    private static bool IsTooDeep(ZipArchiveEntry entry)
+    {
+        using var xml = XmlReader.Create(entry.Open(), new XmlReaderSettings { DtdProcessing = DtdProcessing.Prohibit, MaxCharactersInDocument = LargestPart });
+        while (xml.Read())
+            if (xml.Depth > Deepest) return true;
+        return false;
     }
 
     private sealed class Writer(MainDocumentPart part)
@@ -169,7 +181,7 @@ public sealed record WordText(string Text, ImmutableArray<LeftOut> Left)
 
             if (rows.Count == 0) return;
             // One that is indented behind an item belongs to it.
-            var indent = _item is { } item && table.GetFirstChild<TableProperties>()?.TableIndentation?.Width?.Value > 0 ? item : "";
+            var indent = _item is { } item && table.GetFirstChild<TableProperties>()?.TableIndentation?.Width is { HasValue: true, Value: > 0 } ? item : "";
             var columns = rows.Max(r => r.Length);
             for (var i = 0; i < rows.Count; i++)
             {
@@ -193,12 +205,12 @@ public sealed record WordText(string Text, ImmutableArray<LeftOut> Left)
             var cells = new List<string>();
             foreach (var cell in row.Elements<WordCell>())
             {
-                var goesOn = cell.TableCellProperties?.VerticalMerge is { } merge && merge.Val?.Value != MergedCellValues.Restart;
+                var goesOn = cell.TableCellProperties?.VerticalMerge is { } merge && !Is(merge.Val, MergedCellValues.Restart);
                 var words = string.Join(' ', LinesOf(cell));
                 if (goesOn && words.Length == 0) words = _above.GetValueOrDefault(cells.Count, "");
                 _above[cells.Count] = words;
                 cells.Add(words);
-                for (var more = cell.TableCellProperties?.GridSpan?.Val?.Value ?? 1; more > 1 && cells.Count < 64; more--) cells.Add("");
+                for (var more = Of(cell.TableCellProperties?.GridSpan?.Val) ?? 1; more > 1 && cells.Count < 64; more--) cells.Add("");
             }
 
             return [.. cells];
@@ -222,7 +234,7 @@ public sealed record WordText(string Text, ImmutableArray<LeftOut> Left)
                     _ => "",
                 };
                 if (words.Length == 0) continue;
-                var isBold = bold && element.Ancestors<Run>().FirstOrDefault()?.RunProperties?.Bold is { } on && (on.Val is null || on.Val.Value);
+                var isBold = bold && element.Ancestors<Run>().FirstOrDefault()?.RunProperties?.Bold is { } on && (on.Val is not { HasValue: true } || on.Val.Value);
                 if (pieces.Count > 0 && pieces[^1].IsBold == isBold) pieces[^1] = (pieces[^1].Words + words, isBold);
                 else pieces.Add((words, isBold));
             }
@@ -288,7 +300,7 @@ public sealed record WordText(string Text, ImmutableArray<LeftOut> Left)
         {
             if (paragraph.ParagraphProperties is { } own) yield return own;
             var id = paragraph.ParagraphProperties?.ParagraphStyleId?.Val?.Value
-                ?? _styles.Values.FirstOrDefault(s => s.Type?.Value == StyleValues.Paragraph && s.Default?.Value == true)?.StyleId?.Value;
+                ?? _styles.Values.FirstOrDefault(s => Is(s.Type, StyleValues.Paragraph) && s.Default is { HasValue: true, Value: true })?.StyleId?.Value;
             for (var depth = 0; id is not null && depth < 12 && _styles.TryGetValue(id, out var style); depth++, id = style.BasedOn?.Val?.Value)
                 if (style.StyleParagraphProperties is { } inherited) yield return inherited;
         }
@@ -313,7 +325,7 @@ public sealed record WordText(string Text, ImmutableArray<LeftOut> Left)
         private bool IsTitle(Paragraph paragraph) => StyleName(paragraph) is "title";
 
         private int? Outline(Paragraph paragraph) =>
-            Property<OutlineLevel>(paragraph)?.Val?.Value is { } level and < 9 ? level + 1
+            Of(Property<OutlineLevel>(paragraph)?.Val) is { } level and >= 0 and < 9 ? level + 1
             // The styles of headings are called so in every language's file.
             : StyleName(paragraph) is { } name && name.StartsWith("heading ", StringComparison.Ordinal) && int.TryParse(name.AsSpan(8), out var named)
             ? Math.Max(1, named) : null;
@@ -323,12 +335,12 @@ public sealed record WordText(string Text, ImmutableArray<LeftOut> Left)
 
         private (int Level, bool IsBulleted)? ListOf(Paragraph paragraph)
         {
-            if (Property<NumberingProperties>(paragraph) is not { NumberingId.Val.Value: > 0 and var id } numbering) return null;
-            var level = Math.Clamp(numbering.NumberingLevelReference?.Val?.Value ?? 0, 0, 8);
-            var used = part.NumberingDefinitionsPart?.Numbering?.Elements<NumberingInstance>().FirstOrDefault(n => n.NumberID?.Value == id);
+            if (Property<NumberingProperties>(paragraph) is not { } numbering || Of(numbering.NumberingId?.Val) is not (> 0 and var id)) return null;
+            var level = Math.Clamp(Of(numbering.NumberingLevelReference?.Val) ?? 0, 0, 8);
+            var used = part.NumberingDefinitionsPart?.Numbering?.Elements<NumberingInstance>().FirstOrDefault(n => Of(n.NumberID) == id);
             var kind = part.NumberingDefinitionsPart?.Numbering?.Elements<AbstractNum>()
-                .FirstOrDefault(a => a.AbstractNumberId?.Value == used?.AbstractNumId?.Val?.Value)?.Elements<Level>().FirstOrDefault(l => l.LevelIndex?.Value == level);
-            return (level, kind?.NumberingFormat?.Val?.Value == NumberFormatValues.Bullet);
+                .FirstOrDefault(a => used is not null && Of(a.AbstractNumberId) == Of(used.AbstractNumId?.Val))?.Elements<Level>().FirstOrDefault(l => Of(l.LevelIndex) == level);
+            return (level, Is(kind?.NumberingFormat?.Val, NumberFormatValues.Bullet));
         }
 
         private bool IsIndented(Paragraph paragraph) => Property<Indentation>(paragraph) is { } indent
@@ -354,6 +366,12 @@ public sealed record WordText(string Text, ImmutableArray<LeftOut> Left)
 
         private static IEnumerable<string> LinesOf(OpenXmlElement root) =>
             root.Descendants<Paragraph>().Select(p => Words(p, bold: false).Replace('\n', ' ').Trim()).Where(w => w.Length > 0);
+
+        // What is broken in a document counts as not said.
+        private static int? Of(OpenXmlSimpleValue<int>? value) => value is { HasValue: true } ? value.Value : null;
+
+        private static bool Is<T>(EnumValue<T>? value, T other)
+            where T : struct, IEnumValue, IEnumValueFactory<T> => value is { HasValue: true } && value.Value.Equals(other);
 
         private void Leave(string what, string why) => _left.Add(new LeftOut(_line, what, why));
     }

@@ -110,7 +110,8 @@ public sealed partial record WrittenProcedure(string Number, string Title, strin
 
         public Outcome<WrittenProcedure> Read()
         {
-            var blocks = Markdown.Parse(text, Pipeline).ToList();
+            if (MarkdownBlocks.Read(text, Pipeline)?.ToList() is not { } blocks)
+                return new Problem("Its lists or quotes are nested too deep.", "Take the marks before its lines out, and bring it in again.");
             foreach (var table in blocks.OfType<MarkdownTable>()) Joints(table, HeadingBefore(blocks, table));
             foreach (var block in blocks) Take(block);
             EndHeadings(0);
@@ -216,7 +217,7 @@ public sealed partial record WrittenProcedure(string Number, string Title, strin
             for (; _headings.Count > 0 && _headings[^1].Level >= level; _headings.RemoveAt(_headings.Count - 1))
             {
                 if (_headings[^1].Placed != Placed) continue;
-                _left.Add(new LeftOut(_headings[^1].Line, _headings[^1].Words, "No step stands under this heading."));
+                _left.Add(new LeftOut(_headings[^1].Line, _headings[^1].Words, IsMadeAnew(_headings[^1].Words) ? MakesLists : "No step stands under this heading."));
                 _empty++;
             }
         }

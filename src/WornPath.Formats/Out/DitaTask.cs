@@ -108,7 +108,7 @@ public static class DitaTask
             xml.WriteEndElement();
         }
 
-        var blocks = Markdown.Parse(Clean(step.Text), Pipeline).ToList();
+        var blocks = MarkdownBlocks.ReadAny(Clean(step.Text), Pipeline).ToList();
         xml.WriteStartElement("cmd");
         if (blocks is [LeafBlock { Inline: { } first }, ..]) Inlines(xml, first);
         else xml.WriteString($"Step {step.Number}");

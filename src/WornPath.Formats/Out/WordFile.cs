@@ -101,7 +101,7 @@ public static class WordFile
             body.Append(Styled("Caution", Run($"{caution.Signal}".ToUpperInvariant(), bold: true),
                 Run($" {caution.Hazard} {caution.Consequence} {caution.Avoid}".TrimEnd())));
         var from = body.ChildElements.Count;
-        foreach (var block in Markdown.Parse(step.Text, Pipeline)) Append(body, block, 0);
+        foreach (var block in MarkdownBlocks.ReadAny(step.Text, Pipeline)) Append(body, block, 0);
         // The number stands before the first words of the step.
         var first = body.ChildElements.Skip(from).OfType<Paragraph>().FirstOrDefault();
         if (first is null || body.ChildElements.Count == from || body.ChildElements[from] != first) first = body.InsertAt(Styled("Step"), from)!;
