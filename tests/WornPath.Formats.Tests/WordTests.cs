@@ -14,7 +14,7 @@ using WornPath.Formats.Out;
 namespace WornPath.Formats.Tests;
 
 /// <summary>
-/// Documents of a word processor. What goes out is held against the schema of Office Open XML (ISO/IEC 29500, as the SDK's validator has it) and read
+/// Documents of a word processor, and workbooks. What goes out is held against the schema of Office Open XML (ISO/IEC 29500, as the SDK's validator has it) and read
 /// as plain XML; what comes in was written by hand as word processors write it, and not by the library that reads it.
 /// </summary>
 public class WordTests
@@ -131,6 +131,27 @@ public class WordTests
         var sheet = Editor.Apply(Editor.Apply(Sheet.Empty, new InsertPhase("h1", null, "Work")).Value.Sheet, new InsertStep(null, "h1", null, text)).Value.Sheet;
         foreach (var format in ExportFormat.All) format.Write(DocumentOf(sheet)).ShouldNotBeEmpty(format.Id);
         string.Join('\n', Paragraphs(Out(DocumentOf(sheet)))).ShouldContain("Wipe the frame.");
+    }
+
+    [Theory]
+    [MemberData(nameof(Files))]
+    public void A_workbook_has_every_cell_of_the_tables_and_nothing_in_it_is_a_formula(string file)
+    {
+        var document = Demo(file);
+        var written = ExportFormat.Find("xlsx")!.Write(document with { Tools = document.Tools with { Rows = document.Tools.Rows.Add(["=HYPERLINK(1)", "+1", "@x", "-2"]) } });
+        using (var opened = SpreadsheetDocument.Open(new MemoryStream(written), false))
+            new OpenXmlValidator().Validate(opened, TestContext.Current.CancellationToken).Select(e => $"{e.Path?.XPath}: {e.Description}").ShouldBeEmpty();
+        XNamespace s = "http://schemas.openxmlformats.org/spreadsheetml/2006/main";
+        string[][] Rows(int page) => [.. Part(written, $"xl/worksheets/sheet{page}.xml").Descendants(s + "row").Select(r => r.Elements(s + "c").Select(c => c.Value.Replace('\u00A0', ' ')).ToArray())];
+        var names = Part(written, "xl/workbook.xml").Descendants(s + "sheet").Select(p => p.Attribute("name")!.Value).ToArray();
+        names.Take(4).ShouldBe(["Torque table", "Parts", "Tools", "Consumables"]);
+        var torques = Rows(1);
+        torques[0].ShouldBe([document.Label.Line]);
+        torques[1].ShouldBe([document.Label.Standing]);
+        torques.Skip(2).ShouldBe(document.Torques!.Rows.Prepend(document.Torques.Heads).Select(r => r.ToArray()));
+        Rows(3).ShouldContain(r => r.SequenceEqual(new[] { "=HYPERLINK(1)", "+1", "@x", "-2" }));
+        for (var i = 1; i <= names.Length; i++) Part(written, $"xl/worksheets/sheet{i}.xml").Descendants(s + "f").ShouldBeEmpty();
+        Part(written, "xl/worksheets/sheet1.xml").Descendants(s + "c").Count(c => c.Attribute("t") == null).ShouldBe(document.Torques.Rows.Length);
     }
 
     // --- in

@@ -29,6 +29,8 @@ public sealed record ExportFormat(string Id, string Name, string Says, string Ex
             "application/vnd.openxmlformats-officedocument.wordprocessingml.document") { Bytes = WordFile.Write },
         new("markdown", "Markdown", "Plain text for a manual or version control.", "md", "text/markdown") { Bytes = d => Encoding.UTF8.GetBytes(MarkdownText.Write(d)) },
         new("dita", "DITA task", "For a documentation system: DITA 1.3 with hazard statements.", "dita", "application/dita+xml") { Bytes = d => Encoding.UTF8.GetBytes(DitaTask.Write(d)) },
+        new("xlsx", "Spreadsheet", "Joints, patterns, tools, parts and consumables, a page each.", "xlsx",
+            "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet") { Bytes = SpreadsheetFile.Write },
         Csv("joints", "Joints, CSV", "The torque table for a spreadsheet.", d => d.Torques ?? SheetDocument.NoTorques),
         Csv("tools", "Tools, CSV", "The tool list for a spreadsheet.", d => d.Tools),
         Csv("parts", "Parts, CSV", "The parts list for a spreadsheet.", d => d.Parts),

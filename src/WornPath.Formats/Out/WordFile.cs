@@ -251,7 +251,7 @@ public static class WordFile
     }
 
     // A character that XML has no place for is shown as one that could not be.
-    private static string Plain(string words)
+    internal static string Plain(string words)
     {
         var held = MarkdownHtml.Held(words.ReplaceLineEndings(" "));
         return held.All(c => XmlConvert.IsXmlChar(c) || char.IsSurrogate(c)) && IsPaired(held) ? held
