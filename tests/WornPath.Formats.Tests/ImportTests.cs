@@ -190,6 +190,20 @@ public class ImportTests
         written.Sheet.Steps.Select(s => s.Text).ShouldContain("eagle falcon");
     }
 
+    /// <summary>However a text was saved, its dots and degrees are there.</summary>
+    [Theory]
+    [InlineData("utf-8")]
+    [InlineData("utf-16")]
+    [InlineData("utf-16BE")]
+    [InlineData("windows-1252")]
+    public void A_text_is_read_however_it_was_saved(string saved)
+    {
+        const string Text = "1. Tighten the tray bolts to 24 N·m + 90° – ½ turn more is “too much”.";
+        var encoding = CodePagesEncodingProvider.Instance.GetEncoding(saved) ?? Encoding.GetEncoding(saved);
+        var read = WrittenProcedure.Read([.. saved.StartsWith("utf-16") ? encoding.GetPreamble() : [], .. encoding.GetBytes(Text)]);
+        read.Value.Sheet.Steps.Single().Text.ShouldBe(Text[3..]);
+    }
+
     [Theory]
     [InlineData("", "nothing in it")]
     [InlineData("# A title alone", "No step")]

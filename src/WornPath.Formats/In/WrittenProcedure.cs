@@ -70,7 +70,7 @@ public sealed partial record WrittenProcedure(string Number, string Title, strin
     /// <summary>Reads a file: a document of a word processor, plain text or Markdown.</summary>
     public static Outcome<WrittenProcedure> Read(byte[] file)
     {
-        if (!WordText.IsDocument(file)) return Read(Encoding.UTF8.GetString(file.AsSpan().StartsWith(Encoding.UTF8.Preamble) ? file.AsSpan(3) : file));
+        if (!WordText.IsDocument(file)) return Read(PlainText.Read(file));
         var document = WordText.Read(file);
         if (!document.IsGood) return document.Problem;
         var read = Read(document.Value.Text);
@@ -217,7 +217,8 @@ public sealed partial record WrittenProcedure(string Number, string Title, strin
             for (; _headings.Count > 0 && _headings[^1].Level >= level; _headings.RemoveAt(_headings.Count - 1))
             {
                 if (_headings[^1].Placed != Placed) continue;
-                _left.Add(new LeftOut(_headings[^1].Line, _headings[^1].Words, IsMadeAnew(_headings[^1].Words) ? MakesLists : "No step stands under this heading."));
+                _left.Add(new LeftOut(_headings[^1].Line, _headings[^1].Words,
+                    IsMadeAnew(_headings[^1].Words) ? MakesLists : "No step stands under this heading."));
                 _empty++;
             }
         }

@@ -16,7 +16,7 @@ public static class SpreadsheetFile
     private const uint Wrapped = 2;
 
     // Characters.
-    private const int WidestColumn = 48;
+    private const int WidestColumn = 28;
     private const int LongestCell = 32_767;
 
     /// <summary>Writes a document.</summary>
@@ -58,7 +58,8 @@ public static class SpreadsheetFile
             var at = HeadRow + 1 + (uint)i;
             rows.Append(new Row(row.Select((c, k) => table.Heads[k] == "Count" && int.TryParse(c, CultureInfo.InvariantCulture, out var count)
                 ? new Cell(new CellValue(count)) { CellReference = $"{Column(k)}{at}", StyleIndex = Wrapped }
-                : Text($"{Column(k)}{at}", c, Wrapped))) { RowIndex = at });
+                : Text($"{Column(k)}{at}", c, Wrapped)))
+            { RowIndex = at });
         }
 
         var columns = new Columns(table.Heads.Select((h, i) => new Column
@@ -74,7 +75,8 @@ public static class SpreadsheetFile
             TopLeftCell = $"A{HeadRow + 1}",
             ActivePane = PaneValues.BottomLeft,
             State = PaneStateValues.Frozen,
-        }) { WorkbookViewId = 0 };
+        })
+        { WorkbookViewId = 0 };
         // On paper across, and as wide as the page.
         return new Worksheet(
             new SheetProperties(new PageSetupProperties { FitToPage = true }),
@@ -109,6 +111,10 @@ public static class SpreadsheetFile
             new CellFormat { FontId = 1, FillId = 0, BorderId = 0, FormatId = 0, ApplyFont = true },
             new CellFormat(new Alignment { WrapText = true, Vertical = VerticalAlignmentValues.Top })
             {
-                FontId = 0, FillId = 0, BorderId = 0, FormatId = 0, ApplyAlignment = true,
+                FontId = 0,
+                FillId = 0,
+                BorderId = 0,
+                FormatId = 0,
+                ApplyAlignment = true,
             }));
 }

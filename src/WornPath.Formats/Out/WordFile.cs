@@ -290,7 +290,8 @@ public static class WordFile
         { LevelIndex = level };
         return new Numbering(
             new AbstractNum(new MultiLevelType { Val = MultiLevelValues.HybridMultilevel },
-                At(0, NumberFormatValues.Decimal, "%1.", StepIndent)) { AbstractNumberId = 0 },
+                At(0, NumberFormatValues.Decimal, "%1.", StepIndent))
+            { AbstractNumberId = 0 },
             new AbstractNum([new MultiLevelType { Val = MultiLevelValues.HybridMultilevel },
                 .. Enumerable.Range(0, 9).Select(i => At(i, NumberFormatValues.Bullet, i == 0 ? "•" : "–", 283 + (i * 567)))])
             { AbstractNumberId = 1 },
