@@ -142,7 +142,8 @@ public class WordTests
         using (var opened = SpreadsheetDocument.Open(new MemoryStream(written), false))
             new OpenXmlValidator().Validate(opened, TestContext.Current.CancellationToken).Select(e => $"{e.Path?.XPath}: {e.Description}").ShouldBeEmpty();
         XNamespace s = "http://schemas.openxmlformats.org/spreadsheetml/2006/main";
-        string[][] Rows(int page) => [.. Part(written, $"xl/worksheets/sheet{page}.xml").Descendants(s + "row").Select(r => r.Elements(s + "c").Select(c => c.Value.Replace('\u00A0', ' ')).ToArray())];
+        string[][] Rows(int page) => [.. Part(written, $"xl/worksheets/sheet{page}.xml").Descendants(s + "row")
+            .Select(r => r.Elements(s + "c").Select(c => c.Value.Replace('\u00A0', ' ')).ToArray())];
         var names = Part(written, "xl/workbook.xml").Descendants(s + "sheet").Select(p => p.Attribute("name")!.Value).ToArray();
         names.Take(4).ShouldBe(["Torque table", "Parts", "Tools", "Consumables"]);
         var torques = Rows(1);
@@ -195,11 +196,14 @@ public class WordTests
             }
 
             Add("[Content_Types].xml", $"""
-                <Types xmlns="http://schemas.openxmlformats.org/package/2006/content-types"><Default Extension="rels" ContentType="application/vnd.openxmlformats-package.relationships+xml"/>
+                <Types xmlns="http://schemas.openxmlformats.org/package/2006/content-types">
+                <Default Extension="rels" ContentType="application/vnd.openxmlformats-package.relationships+xml"/>
                 <Override PartName="/word/document.xml" ContentType="{Kind}.document.main+xml"/>{string.Concat(parts.Select(p => $"<Override PartName=\"/word/{p.Name}.xml\" ContentType=\"{Kind}.{p.Type}+xml\"/>"))}</Types>
                 """);
-            Add("_rels/.rels", $"""<Relationships xmlns="http://schemas.openxmlformats.org/package/2006/relationships"><Relationship Id="r1" Type="{Relations}/officeDocument" Target="word/document.xml"/></Relationships>""");
-            Add("word/_rels/document.xml.rels", $"""<Relationships xmlns="http://schemas.openxmlformats.org/package/2006/relationships">{string.Concat(parts.Select(p => $"<Relationship Id=\"r{p.Name}\" Type=\"{Relations}/{p.Type}\" Target=\"{p.Name}.xml\"/>"))}</Relationships>""");
+            string Related(string to) => $"<Relationships xmlns=\"http://schemas.openxmlformats.org/package/2006/relationships\">{to}</Relationships>";
+            Add("_rels/.rels", Related($"<Relationship Id=\"r1\" Type=\"{Relations}/officeDocument\" Target=\"word/document.xml\"/>"));
+            Add("word/_rels/document.xml.rels", Related(string.Concat(
+                parts.Select(p => $"<Relationship Id=\"r{p.Name}\" Type=\"{Relations}/{p.Type}\" Target=\"{p.Name}.xml\"/>"))));
             Add("word/document.xml", $"<w:document {Namespaces}><w:body>{body}</w:body></w:document>");
             foreach (var (name, _, xml) in parts) Add($"word/{name}.xml", xml);
         }
@@ -259,7 +263,8 @@ public class WordTests
         var written = Read(Document(
             P("A job", "Titel") + P("Removal", "berschrift1")
             + P($"""<w:r><w:t>Lift the cover off.</w:t></w:r><w:r><w:drawing><wp:inline><wp:docPr id="1" name="p" descr="cover from below"/></wp:inline></w:drawing></w:r><w:r><w:pict><v:shape/></w:pict></w:r>""")
-            + P($"""<w:r><mc:AlternateContent><mc:Choice Requires="wps"><w:drawing><wp:inline><a:graphic><a:graphicData><wps:wsp><wps:txbx>{Box}</wps:txbx></wps:wsp></a:graphicData></a:graphic></wp:inline></w:drawing></mc:Choice><mc:Fallback><w:pict><v:shape><v:textbox>{Box}</v:textbox></v:shape></w:pict></mc:Fallback></mc:AlternateContent></w:r><w:r><w:t>Set it aside.</w:t></w:r>"""),
+            + P($"""<w:r><mc:AlternateContent><mc:Choice Requires="wps"><w:drawing><wp:inline><a:graphic><a:graphicData><wps:wsp><wps:txbx>{Box}</wps:txbx></wps:wsp></a:graphicData></a:graphic></wp:inline></w:drawing></mc:Choice>"""
+                + $"""<mc:Fallback><w:pict><v:shape><v:textbox>{Box}</v:textbox></v:shape></w:pict></mc:Fallback></mc:AlternateContent></w:r><w:r><w:t>Set it aside.</w:t></w:r>"""),
             ("header1", "header", $"<w:hdr {Namespaces}>{P("Quiet Valley workshop")}</w:hdr>"),
             ("footnotes", "footnotes", $"<w:footnotes {Namespaces}><w:footnote w:id=\"2\">{P("A foot note.")}</w:footnote></w:footnotes>"),
             ("comments", "comments", $"<w:comments {Namespaces}><w:comment w:id=\"0\" w:author=\"x\">{P("Really?")}</w:comment></w:comments>")));
@@ -276,7 +281,8 @@ public class WordTests
     public void Every_word_is_placed_or_listed()
     {
         string[] where = ["", "Titel", "berschrift1", "Abschnitt", "Listenabsatz", "Nummer"];
-        var words = OneOf("alpha", "*bravo*", "_charlie_", "`delta`", "# echo", "- foxtrot", "7. golf", "&lt;hotel&gt;", "a | india", "[juliett](kilo)", "~~lima~~", "WARNING mike", "november:", "OSCAR", "&amp;amp;");
+        var words = OneOf("alpha", "*bravo*", "_charlie_", "`delta`", "# echo", "- foxtrot", "7. golf", "&lt;hotel&gt;", "a | india",
+            "[juliett](kilo)", "~~lima~~", "WARNING mike", "november:", "OSCAR", "&amp;amp;");
         var blocks = Gen.Select(OneOf(where), words.Array[1, 3], OneOf("p", "row", "box", "bold")).Array[1, 8];
         Check.Sample(blocks, many =>
         {
