@@ -257,6 +257,25 @@ public class WordTests
     }
 
     [Fact]
+    public void Where_no_title_is_said_the_first_heading_is_it_unless_there_are_more()
+    {
+        var one = Read(Document(P("Tray cover", "berschrift1") + P("Remove the tray bolts.", "Nummer")));
+        (one.Title, Steps(one)).ShouldBe(("Tray cover", "Work | Remove the tray bolts."));
+        var two = Read(Document(P("Removal", "berschrift1") + P("Remove the tray bolts.", "Nummer") + P("Refit", "berschrift1") + P("Install the tray bolts.", "Nummer")));
+        (two.Title, Steps(two)).ShouldBe(("", "Removal | Remove the tray bolts.; Refit | Install the tray bolts."));
+    }
+
+    [Fact]
+    public void A_bar_in_a_cell_parts_no_columns_and_what_was_moved_away_is_not_there()
+    {
+        string Row(params string[] cells) => $"<w:tr>{string.Concat(cells.Select(c => $"<w:tc>{P(c)}</w:tc>"))}</w:tr>";
+        var written = Read(Document($"<w:tbl>{Row("Joint", "Torque")}{Row("tray bolts A|B", "24 N·m")}</w:tbl>"
+            + P("<w:moveFrom w:id=\"1\"><w:r><w:t>Gone.</w:t></w:r></w:moveFrom><w:moveTo w:id=\"2\"><w:r><w:t>Wipe the frame.</w:t></w:r></w:moveTo>", "Nummer")));
+        written.Sheet.Joints.Select(j => $"{j.Name} {j.TighteningText}").ShouldBe(["tray bolts A|B 24 N·m"]);
+        Steps(written).ShouldBe("Work | Wipe the frame.");
+    }
+
+    [Fact]
     public void What_a_text_cannot_hold_is_listed()
     {
         const string Box = "<w:txbxContent><w:p><w:r><w:t>Mind the hose in the box.</w:t></w:r></w:p></w:txbxContent>";
