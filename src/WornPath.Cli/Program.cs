@@ -21,7 +21,10 @@ kind.AcceptOnlyFromAmong([.. ExportFormat.All.Select(f => f.Id)]);
 var into = new Option<FileInfo?>("--to") { Description = "The file that is written; without it, it goes to the output." };
 var export = new Command("export", "Writes a procedure in another format. Exit code: 0 written, 3 the file cannot be read, 4 it cannot be written.") { procedure, kind, into };
 export.SetAction((parsed, _) => ExportCommand.RunAsync(parsed.GetRequiredValue(procedure), ExportFormat.Find(parsed.GetRequiredValue(kind))!, parsed.GetValue(into), Console.OpenStandardOutput(), Console.Error));
-var prose = new Argument<FileInfo>("FILE") { Description = "A procedure as plain text, Markdown or .docx: headings for phases, a step a line or numbered, tables of torques." };
+var prose = new Argument<FileInfo>("FILE")
+{
+    Description = "A procedure as plain text, Markdown or .docx: headings for phases, a step a line or numbered, tables of torques.",
+};
 var made = new Option<FileInfo>("--to") { Description = "The procedure file that is written.", Required = true };
 var number = new Option<string?>("--number") { Description = "The procedure's number; without it, the one its title begins with." };
 var import = new Command("import", "Reads an existing procedure and writes it as a procedure file; what has no place is listed. Exit code: 0 all has its place, 1 something has none, 3 the text cannot be read, 4 the file cannot be written.") { prose, made, number };

@@ -26,6 +26,11 @@ internal static class MarkdownBlocks
         }
     }
 
+    private static readonly MarkdownPipeline Steps = new MarkdownPipelineBuilder().DisableHtml().UsePipeTables().Build();
+
+    /// <summary>The blocks of a step: HTML in it is text.</summary>
+    public static MarkdownDocument OfStep(string text) => ReadAny(text, Steps);
+
     /// <summary>The same; a text that is nested without end is words on one line.</summary>
     public static MarkdownDocument ReadAny(string text, MarkdownPipeline pipeline) =>
         Read(text, pipeline) ?? Markdown.Parse(MarkdownText.Plain(text), pipeline);

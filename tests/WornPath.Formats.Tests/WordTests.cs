@@ -155,6 +155,16 @@ public class WordTests
         Part(written, "xl/worksheets/sheet1.xml").Descendants(s + "c").Count(c => c.Attribute("t") == null).ShouldBe(document.Torques.Rows.Length);
     }
 
+    [Theory]
+    [InlineData("See [the manual](https://maker.example/p4) and a | b [open.", "See the manual (https://maker.example/p4) and a | b [open.")]
+    [InlineData("Lift *the cover off.", "Lift *the cover off.")]
+    public void What_only_looks_like_a_mark_is_there(string text, string said)
+    {
+        var sheet = Editor.Apply(Editor.Apply(Sheet.Empty, new InsertPhase("h1", null, "Work")).Value.Sheet, new InsertStep(null, "h1", null, text)).Value.Sheet;
+        Paragraphs(Out(DocumentOf(sheet))).ShouldContain(said);
+        Encoding.UTF8.GetString(ExportFormat.Find("dita")!.Write(DocumentOf(sheet))).ShouldContain(said);
+    }
+
     // --- in
     private const string Namespaces = """
         xmlns:w="http://schemas.openxmlformats.org/wordprocessingml/2006/main" xmlns:mc="http://schemas.openxmlformats.org/markup-compatibility/2006"
@@ -283,13 +293,14 @@ public class WordTests
             P("A job", "Titel") + P("Removal", "berschrift1")
             + P($"""<w:r><w:t>Lift the cover off.</w:t></w:r><w:r><w:drawing><wp:inline><wp:docPr id="1" name="p" descr="cover from below"/></wp:inline></w:drawing></w:r><w:r><w:pict><v:shape/></w:pict></w:r>""")
             + P($"""<w:r><mc:AlternateContent><mc:Choice Requires="wps"><w:drawing><wp:inline><a:graphic><a:graphicData><wps:wsp><wps:txbx>{Box}</wps:txbx></wps:wsp></a:graphicData></a:graphic></wp:inline></w:drawing></mc:Choice>"""
-                + $"""<mc:Fallback><w:pict><v:shape><v:textbox>{Box}</v:textbox></v:shape></w:pict></mc:Fallback></mc:AlternateContent></w:r><w:r><w:t>Set it aside.</w:t></w:r>"""),
+                + $"""<mc:Fallback><w:pict><v:shape><v:textbox>{Box}</v:textbox></v:shape></w:pict></mc:Fallback></mc:AlternateContent></w:r><w:r><w:t>Set it aside.</w:t></w:r>""")
+            + P("""<w:r><w:t>Turn it to </w:t></w:r><w:r><w:sym w:font="Wingdings" w:char="F0E8"/></w:r><w:r><w:t>.</w:t></w:r>"""),
             ("header1", "header", $"<w:hdr {Namespaces}>{P("Quiet Valley workshop")}</w:hdr>"),
             ("footnotes", "footnotes", $"<w:footnotes {Namespaces}><w:footnote w:id=\"2\">{P("A foot note.")}</w:footnote></w:footnotes>"),
             ("comments", "comments", $"<w:comments {Namespaces}><w:comment w:id=\"0\" w:author=\"x\">{P("Really?")}</w:comment></w:comments>")));
-        Steps(written).ShouldBe("Removal | Lift the cover off.; Removal | Set it aside.; Removal | Mind the hose in the box.");
+        Steps(written).ShouldBe("Removal | Lift the cover off.; Removal | Set it aside.; Removal | Mind the hose in the box.; Removal | Turn it to �.");
         written.Left.Select(l => l.What).ShouldBe(
-            ["Picture: cover from below", "A picture", "Page header: Quiet Valley workshop", "Note: A foot note.", "Comment: Really?"], ignoreOrder: true);
+            ["Picture: cover from below", "A picture", "Turn it to �.", "Page header: Quiet Valley workshop", "Note: A foot note.", "Comment: Really?"], ignoreOrder: true);
         written.Left.ShouldAllBe(l => l.Line > 0 && l.Why.Length > 10);
     }
 
@@ -302,7 +313,7 @@ public class WordTests
         string[] where = ["", "Titel", "berschrift1", "Abschnitt", "Listenabsatz", "Nummer"];
         var words = OneOf("alpha", "*bravo*", "_charlie_", "`delta`", "# echo", "- foxtrot", "7. golf", "&lt;hotel&gt;", "a | india",
             "[juliett](kilo)", "~~lima~~", "WARNING mike", "november:", "OSCAR", "&amp;amp;");
-        var blocks = Gen.Select(OneOf(where), words.Array[1, 3], OneOf("p", "row", "box", "bold")).Array[1, 8];
+        var blocks = Gen.Select(OneOf(where), words.Array[1, 3], OneOf("p", "row", "box", "bold", "controls")).Array[1, 8];
         Check.Sample(blocks, many =>
         {
             var n = 0;
@@ -312,6 +323,8 @@ public class WordTests
             {
                 "row" => $"<w:tbl>{string.Concat(Enumerable.Range(0, 2).Select(_ => $"<w:tr>{string.Concat(b.Item2.Select(w => $"<w:tc>{P(Told([w]), b.Item1)}</w:tc>"))}</w:tr>"))}</w:tbl>",
                 "box" => $"<w:sdt><w:sdtContent>{P(Told(b.Item2), b.Item1)}</w:sdtContent></w:sdt>",
+                "controls" => "<w:tbl>" + string.Concat(Enumerable.Range(0, 2).Select(_ => "<w:sdt><w:sdtContent><w:tr>"
+                    + string.Concat(b.Item2.Select(w => $"<w:sdt><w:sdtContent><w:tc>{P(Told([w]), b.Item1)}</w:tc></w:sdtContent></w:sdt>")) + "</w:tr></w:sdtContent></w:sdt>")) + "</w:tbl>",
                 "bold" => P($"<w:r><w:rPr><w:b/></w:rPr><w:t xml:space=\"preserve\">{Told(b.Item2)}</w:t></w:r>", b.Item1),
                 _ => P(Told(b.Item2), b.Item1),
             })) + P("Wipe the frame.", "Nummer");

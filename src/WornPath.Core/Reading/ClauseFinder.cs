@@ -1352,7 +1352,7 @@ internal sealed class ClauseFinder
     private int? LeftOutAt(int i, int to)
     {
         var many = Is(i, "but") ? i + 1 : (Is(i, "apart") || Is(i, "aside")) && Is(i + 1, "from") ? i + 2 : to;
-        return many < to && _nouns.Read(many, to, "except") is { Phrase: { IsPronoun: true, Count: not null } or { IsPronoun: true, Text: "one" }, Next: var next }
+        return many < to && _nouns.Read(many, to, "except") is { Phrase: { IsPronoun: true } left, Next: var next } && (left.Count is not null || left.Text == "one")
             && (next >= to || _tokens[next].Kind != TokenKind.Word) ? many : null;
     }
 

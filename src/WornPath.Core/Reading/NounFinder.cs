@@ -318,7 +318,8 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
             if (Trade.Neutral.Contains(word) && Continues(i + 1, to)) continue;
             // "Its loose end", "the free end": how it is.
             if (determined && word is "loose" or "free" or "open" or "clear" && i + 1 < to && IsContent(i + 1)) continue;
-            if (IsAdverb(word) && (determined || count is not null) && (Continues(i + 1, to) || Trade.Distinct.Contains(Word(i + 1)) && Continues(i + 2, to))) continue;
+            if (IsAdverb(word) && (determined || count is not null)
+                && (Continues(i + 1, to) || Trade.Distinct.Contains(Word(i + 1)) && Continues(i + 2, to))) continue;
             break;
         }
 

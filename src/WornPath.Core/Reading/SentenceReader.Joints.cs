@@ -28,7 +28,13 @@ public sealed partial class SentenceReader
                 group.AddRange(meant.Select(m => (m, Bare(clause))));
             }
 
-            if (values.Count == 0 && _wrench is { } set && sense == Sense.Torque && !slot) values.Add(set);
+            // A wrench that was set gives its value, but not to what has another of its own behind what it was set for.
+            if (values.Count == 0 && _wrench is { } set && sense == Sense.Torque && !slot && (!_wrenchUsed || group.TrueForAll(g => g.Thing is Joint { Torque: null })))
+            {
+                values.Add(set);
+                _wrenchUsed = true;
+            }
+
             // "The plate bolts and the winch bolts to 170 N·m and 30 ft-lb": each its own.
             var paired = group.Count > 1 && values.Count == group.Count && values.TrueForAll(v => v.Kind == TokenKind.Torque)
                 && (Has(clause, "respectively") || group.Index().All(g => g.Item.Thing is Joint { Torque: { } own }
@@ -118,14 +124,15 @@ public sealed partial class SentenceReader
 
     // "Set the wrench to 25 N·m and tighten the bolts; set it to 80 and tighten the nuts": the value of what is tightened with it.
     private Token? _wrench;
+    private bool _wrenchUsed;
 
     private bool SetsWrench(Clause clause)
     {
         if (clause.Verb?.Lemma is not ("set" or "preset" or "reset" or "adjust")
             || Values(clause).ToArray() is not [{ Kind: TokenKind.Torque, Torque.IsGood: true } value]) return false;
         if (clause.Nouns.FirstOrDefault() is not { } tool
-            || !(tool.IsPronoun ? _wrench is not null && tool.Text == "it" : tool.Head is "wrench" or "tool" or "driver")) return false;
-        _wrench = value;
+            || !(tool.IsPronoun ? _wrench is not null && tool.Text == "it" : tool.Is(ThingKind.Tool))) return false;
+        (_wrench, _wrenchUsed) = (value, false);
         _told = true;
         return true;
     }

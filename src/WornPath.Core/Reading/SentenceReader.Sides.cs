@@ -7,7 +7,7 @@ namespace WornPath.Core.Reading;
 public sealed partial class SentenceReader
 {
     // "Working on the left side, …", "go round to the right and …", "do the left side first: …".
-    [GeneratedRegex(@"^(?:go|going|move|moving|work|working|start|starting|begin|beginning|stand|standing|do|doing|now|then|and|still|first|back|round|over|across|to|with|from)\s+(.+?)(?:\s+(?:first|now|next))?$",
+    [GeneratedRegex(@"^(?:(?:go|mov|work|start|beginn?|stand|do)(?:e|ing)?|now|then|and|still|first|back|round|over|across|to|with|from)\s+(.+?)(?:\s+(?:first|now|next))?$",
         RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex GoingTo();
 
@@ -18,7 +18,7 @@ public sealed partial class SentenceReader
     private bool LeadsIn(Clause clause, Span at)
     {
         if (clause.To >= _finder.Tokens.Count
-            || _finder.Tokens[clause.To] is not ({ Kind: TokenKind.Mark, Text: ":" or "," } or { Kind: TokenKind.Word, Text: "and" } or { Text: ";" })) return false;
+            || _finder.Tokens[clause.To] is not ({ Kind: TokenKind.Mark, Text: ":" or "," } or { Text: "and" or ";" })) return false;
         var mark = _finder.Tokens[clause.To];
         var words = at.Of(_text).Trim();
         while (GoingTo().Match(words) is { Success: true } going) words = going.Groups[1].Value;

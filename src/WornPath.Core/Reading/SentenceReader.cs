@@ -865,7 +865,8 @@ public sealed partial class SentenceReader
         if (phrase.IsRest) return null;
         // "All the bolts to 25 N·m, except the one by the wall".
         if (phrase is { IsPlural: true, Some: null } or { IsAll: true, Some: null } && clause is not null && target is not null
-            && _refer.Find(target) is Joint { Count: > 1 } all && LeftOut(clause) is { } left) return all.Count - (left.Count ?? 1) is > 0 and var fewer ? fewer : null;
+            && _refer.Find(target) is Joint { Count: > 1 } all && LeftOut(clause) is { } left)
+            return all.Count - (left.Count ?? 1) is > 0 and var fewer ? fewer : null;
         // "Take out the third": one of them.
         if (phrase is { IsPronoun: true, Count: null, Some: null } && phrase.Distinct.Any(Trade.Ordinals.Contains) && target is not null
             && _refer.Find(target) is Joint { Count: > 1 } counted && !NameIndex.NamesOf(counted)[0].Any(Trade.Ordinals.Contains)) return 1;

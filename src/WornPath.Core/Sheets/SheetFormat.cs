@@ -12,8 +12,8 @@ namespace WornPath.Core.Sheets;
 /// fasteners that come out,
 /// and comes with the seventh reader; version 9 has the trade's words in the text of a fastener and comes with the eighth reader, version 10
 /// with the ninth, and neither has other names than the one before; version 11 has the workshop's sets of hand tools, and version 12
-/// the sources of limits and amounts and comes with the tenth reader; the eleventh and the twelfth have no other names. What the names of a version are is held by
-/// docs/formats/names-VERSION.txt, whatever the program calls its properties.
+/// the sources of limits and amounts and comes with the tenth reader; the eleventh and the twelfth have no other names. What the names of a
+/// version are is held by docs/formats/names-VERSION.txt, whatever the program calls its properties.
 /// </summary>
 public static class SheetFormat
 {

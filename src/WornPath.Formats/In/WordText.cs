@@ -51,7 +51,8 @@ public sealed record WordText(string Text, ImmutableArray<LeftOut> Left)
             return new Problem("It is a document of a former format, or one with a password.", "Save it as .docx without a password, and bring that in.");
         try
         {
-            if (IsTooLarge(file)) return new Problem("What is packed in it is too large or nested too deep.", "Save it again as .docx without pictures, and bring that in.");
+            if (IsTooLarge(file))
+                return new Problem("What is packed in it is too large or nested too deep.", "Save it again as .docx without pictures, and bring that in.");
             using var document = WordprocessingDocument.Open(new MemoryStream(file, writable: false), false,
                 new OpenSettings { MaxCharactersInPart = LargestPart });
             if (document.MainDocumentPart?.Document?.Body is not { } body) return NoDocument();
@@ -120,10 +121,13 @@ public sealed record WordText(string Text, ImmutableArray<LeftOut> Left)
                     case Table table:
                         Table(table);
                         break;
-                    case SdtBlock { SdtContentBlock: { } content }:
-                        Blocks(content);
+                    case AltChunk:
+                        Leave("A document in the document", "Bring it in by itself.");
                         break;
-                    case CustomXmlBlock or InsertedRun or MoveToRun:
+                    case DeletedRun or MoveFromRun:
+                        break;
+                    // A content control, a tracked insertion: what is in it.
+                    default:
                         Blocks(element);
                         break;
                 }
@@ -133,7 +137,7 @@ public sealed record WordText(string Text, ImmutableArray<LeftOut> Left)
         private void Paragraph(Paragraph paragraph)
         {
             var words = Words(paragraph, bold: true).Trim();
-            foreach (var picture in Pictures(paragraph)) Leave(picture, "A sheet takes no pictures yet. Say in the step what it shows.");
+            Beyond(paragraph, words);
             if (words.Length > 0)
             {
                 var level = HeadingOf(paragraph, words);
@@ -169,8 +173,8 @@ public sealed record WordText(string Text, ImmutableArray<LeftOut> Left)
 
         private void Table(Table table)
         {
-            var rows = table.Elements<WordRow>().Select(Cells).Where(r => r.Length > 0).ToList();
-            foreach (var picture in Pictures(table)) Leave(picture, "A sheet takes no pictures yet. Say in the step what it shows.");
+            var rows = In<WordRow>(table).Select(Cells).Where(r => r.Length > 0).ToList();
+            Beyond(table, string.Join(' ', rows.SelectMany(r => r)));
             // A frame about a caution, or a grid that only sets words side by side.
             if (rows.Count == 1 || rows.TrueForAll(r => r.Length == 1))
             {
@@ -197,13 +201,26 @@ public sealed record WordText(string Text, ImmutableArray<LeftOut> Left)
             if (indent.Length == 0) _item = null;
         }
 
+        // Rows and cells may stand in content controls.
+        private static IEnumerable<T> In<T>(OpenXmlElement parent)
+            where T : OpenXmlElement => parent.ChildElements.SelectMany(c => c is T found ? [found] : c is WordRow or WordCell or DeletedRun ? [] : In<T>(c));
+
+        // What is in a paragraph or table and no words.
+        private void Beyond(OpenXmlElement parent, string words)
+        {
+            foreach (var picture in Pictures(parent)) Leave(picture, "A sheet takes no pictures yet. Say in the step what it shows.");
+            if (words.Contains(Unread, StringComparison.Ordinal)) Leave(words, "A sign in it is of a font of pictures. Type in its place what it says.");
+        }
+
+        private const string Unread = "\uFFFD";
+
         private readonly Dictionary<int, string> _above = [];
 
         // A cell that goes on with the one above has its words, one over several columns has empty ones beside it.
         private string[] Cells(WordRow row)
         {
             var cells = new List<string>();
-            foreach (var cell in row.Elements<WordCell>())
+            foreach (var cell in In<WordCell>(row))
             {
                 var goesOn = cell.TableCellProperties?.VerticalMerge is { } merge && !Is(merge.Val, MergedCellValues.Restart);
                 var words = string.Join(' ', LinesOf(cell));
@@ -221,7 +238,7 @@ public sealed record WordText(string Text, ImmutableArray<LeftOut> Left)
         {
             var so = new StringBuilder();
             var pieces = new List<(string Words, bool IsBold)>();
-            foreach (var element in Seen(paragraph, intoBoxes: false))
+            foreach (var element in Seen(paragraph))
             {
                 var words = element switch
                 {
@@ -234,7 +251,8 @@ public sealed record WordText(string Text, ImmutableArray<LeftOut> Left)
                     _ => "",
                 };
                 if (words.Length == 0) continue;
-                var isBold = bold && element.Ancestors<Run>().FirstOrDefault()?.RunProperties?.Bold is { } on && (on.Val is not { HasValue: true } || on.Val.Value);
+                var isBold = bold && element.Ancestors<Run>().FirstOrDefault()?.RunProperties?.Bold is { } on
+                    && (on.Val is not { HasValue: true } || on.Val.Value);
                 if (pieces.Count > 0 && pieces[^1].IsBold == isBold) pieces[^1] = (pieces[^1].Words + words, isBold);
                 else pieces.Add((words, isBold));
             }
@@ -263,9 +281,9 @@ public sealed record WordText(string Text, ImmutableArray<LeftOut> Left)
                 "F057" => "Ω",
                 "F0B3" => "≥",
                 "F0A3" => "≤",
-                _ => "\uFFFD",
+                _ => Unread,
             }
-            : "\uFFFD";
+            : Unread;
 
         // Every mark stands for itself; what a person typed as a number or a dash at the start of a line still leads an item.
         private static string Escaped(string words)
@@ -278,15 +296,15 @@ public sealed record WordText(string Text, ImmutableArray<LeftOut> Left)
             return so.ToString();
         }
 
-        // What is shown: without what was deleted or moved away, and of two ways to show the same the first.
-        private static IEnumerable<OpenXmlElement> Seen(OpenXmlElement parent, bool intoBoxes = true)
+        // What is shown: without what was deleted or moved away, and of two ways to show the same the first. A text box is there, and not what is in it.
+        private static IEnumerable<OpenXmlElement> Seen(OpenXmlElement parent)
         {
             foreach (var child in parent.ChildElements)
             {
                 if (child is DeletedRun or MoveFromRun or AlternateContentFallback or ParagraphProperties or RunProperties) continue;
                 yield return child;
-                if (child is TextBoxContent && !intoBoxes || child is TextBoxContent && intoBoxes) continue;
-                foreach (var below in Seen(child, intoBoxes)) yield return below;
+                if (child is TextBoxContent) continue;
+                foreach (var below in Seen(child)) yield return below;
             }
         }
 
@@ -339,7 +357,8 @@ public sealed record WordText(string Text, ImmutableArray<LeftOut> Left)
             var level = Math.Clamp(Of(numbering.NumberingLevelReference?.Val) ?? 0, 0, 8);
             var used = part.NumberingDefinitionsPart?.Numbering?.Elements<NumberingInstance>().FirstOrDefault(n => Of(n.NumberID) == id);
             var kind = part.NumberingDefinitionsPart?.Numbering?.Elements<AbstractNum>()
-                .FirstOrDefault(a => used is not null && Of(a.AbstractNumberId) == Of(used.AbstractNumId?.Val))?.Elements<Level>().FirstOrDefault(l => Of(l.LevelIndex) == level);
+                .FirstOrDefault(a => used is not null && Of(a.AbstractNumberId) == Of(used.AbstractNumId?.Val))?
+                .Elements<Level>().FirstOrDefault(l => Of(l.LevelIndex) == level);
             return (level, Is(kind?.NumberingFormat?.Val, NumberFormatValues.Bullet));
         }
 
@@ -361,11 +380,18 @@ public sealed record WordText(string Text, ImmutableArray<LeftOut> Left)
                 if (AllWords(comment) is { Length: > 0 } words) Leave($"Comment: {words}", "Comments of the document stay there.");
         }
 
-        private static string AllWords(OpenXmlElement root) => WebUtility.HtmlDecode(string.Join(' ',
-            LinesOf(root)));
+        private static string AllWords(OpenXmlElement root) => WebUtility.HtmlDecode(string.Join(' ', LinesOf(root)));
 
-        private static IEnumerable<string> LinesOf(OpenXmlElement root) =>
-            root.Descendants<Paragraph>().Select(p => Words(p, bold: false).Replace('\n', ' ').Trim()).Where(w => w.Length > 0);
+        // In a cell or a note text boxes and tables within it are words like others.
+        private static IEnumerable<string> LinesOf(OpenXmlElement root)
+        {
+            foreach (var element in Seen(root))
+            {
+                if (element is Paragraph paragraph && Words(paragraph, bold: false).Replace('\n', ' ').Trim() is { Length: > 0 } words) yield return words;
+                if (element is not TextBoxContent box) continue;
+                foreach (var line in LinesOf(box)) yield return line;
+            }
+        }
 
         // What is broken in a document counts as not said.
         private static int? Of(OpenXmlSimpleValue<int>? value) => value is { HasValue: true } ? value.Value : null;

@@ -1,6 +1,5 @@
 using System.Text;
 using System.Xml;
-using Markdig;
 using Markdig.Syntax;
 using Markdig.Syntax.Inlines;
 using MarkdownTable = Markdig.Extensions.Tables.Table;
@@ -15,8 +14,6 @@ namespace WornPath.Formats.Out;
 /// </summary>
 public static class DitaTask
 {
-    private static readonly MarkdownPipeline Pipeline = new MarkdownPipelineBuilder().DisableHtml().UsePipeTables().Build();
-
     /// <summary>Writes a document.</summary>
     public static string Write(SheetDocument document)
     {
@@ -108,7 +105,7 @@ public static class DitaTask
             xml.WriteEndElement();
         }
 
-        var blocks = MarkdownBlocks.ReadAny(Clean(step.Text), Pipeline).ToList();
+        var blocks = MarkdownBlocks.OfStep(XmlWords.Clean(step.Text)).ToList();
         xml.WriteStartElement("cmd");
         if (blocks is [LeafBlock { Inline: { } first }, ..]) Inlines(xml, first);
         else xml.WriteString($"Step {step.Number}");
@@ -194,6 +191,10 @@ public static class DitaTask
                     Inlines(xml, link);
                     if (link.Url is { Length: > 0 } url) xml.WriteString($" ({url})");
                     break;
+                case DelimiterInline open:
+                    xml.WriteString(open.ToLiteral());
+                    Inlines(xml, open);
+                    break;
                 case ContainerInline container:
                     Inlines(xml, container);
                     break;
@@ -250,21 +251,8 @@ public static class DitaTask
     private static void Put(XmlWriter xml, string name, string text)
     {
         xml.WriteStartElement(name);
-        xml.WriteString(Clean(text));
+        xml.WriteString(XmlWords.Clean(text));
         xml.WriteEndElement();
-    }
-
-    // What XML cannot hold (a control character somebody pasted) is shown as one that cannot be shown.
-    private static string Clean(string text)
-    {
-        var clean = new StringBuilder(text.Length);
-        for (var i = 0; i < text.Length; i++)
-        {
-            if (i + 1 < text.Length && XmlConvert.IsXmlSurrogatePair(text[i + 1], text[i])) clean.Append(text[i]).Append(text[++i]);
-            else clean.Append(XmlConvert.IsXmlChar(text[i]) ? text[i] : '\uFFFD');
-        }
-
-        return clean.ToString();
     }
 
     // An XML name: "OT-104" is one, "104" is not.

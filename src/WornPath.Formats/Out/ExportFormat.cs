@@ -23,12 +23,15 @@ public sealed record ExportFormat(string Id, string Name, string Says, string Ex
     [
         new("html", "Web page", "One file to read on any screen or to print; it needs nothing else.", "html", "text/html")
         {
-            Bytes = d => Encoding.UTF8.GetBytes(HtmlPage.Write(d, Html)),
+            Bytes = Text(d => HtmlPage.Write(d, Html)),
         },
         new("docx", "Word processor", "A document to go on with in a word processor: numbered steps, tables, header and page numbers.", "docx",
             "application/vnd.openxmlformats-officedocument.wordprocessingml.document") { Bytes = WordFile.Write },
-        new("markdown", "Markdown", "Plain text for a manual or version control.", "md", "text/markdown") { Bytes = d => Encoding.UTF8.GetBytes(MarkdownText.Write(d)) },
-        new("dita", "DITA task", "For a documentation system: DITA 1.3 with hazard statements.", "dita", "application/dita+xml") { Bytes = d => Encoding.UTF8.GetBytes(DitaTask.Write(d)) },
+        new("markdown", "Markdown", "Plain text for a manual or version control.", "md", "text/markdown") { Bytes = Text(MarkdownText.Write) },
+        new("dita", "DITA task", "For a documentation system: DITA 1.3 with hazard statements.", "dita", "application/dita+xml")
+        {
+            Bytes = Text(DitaTask.Write),
+        },
         new("xlsx", "Spreadsheet", "Joints, patterns, tools, parts and consumables, a page each.", "xlsx",
             "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet") { Bytes = SpreadsheetFile.Write },
         Csv("joints", "Joints, CSV", "The torque table for a spreadsheet.", d => d.Torques ?? SheetDocument.NoTorques),
@@ -38,7 +41,9 @@ public sealed record ExportFormat(string Id, string Name, string Says, string Ex
 
     private static ExportFormat Csv(string id, string name, string says, Func<SheetDocument, DocumentTable> table) =>
         // A spreadsheet knows UTF-8 by its mark.
-        new(id, name, says, "csv", "text/csv") { Bytes = d => [.. Encoding.UTF8.Preamble, .. Encoding.UTF8.GetBytes(SheetCsv.Write(table(d)))], Part = $"-{id}" };
+        new(id, name, says, "csv", "text/csv") { Bytes = Text(d => "\uFEFF" + SheetCsv.Write(table(d))), Part = $"-{id}" };
+
+    private static Func<SheetDocument, byte[]> Text(Func<SheetDocument, string> write) => d => Encoding.UTF8.GetBytes(write(d));
 
     /// <summary>The format of an id; null where there is none.</summary>
     public static ExportFormat? Find(string id) => All.FirstOrDefault(f => f.Id == id);

@@ -25,7 +25,7 @@ public static class SpreadsheetFile
         using var file = new MemoryStream();
         using (var package = SpreadsheetDocument.Create(file, SpreadsheetDocumentType.Workbook))
         {
-            package.PackageProperties.Title = WordFile.Plain(document.Label.Line);
+            package.PackageProperties.Title = XmlWords.Line(document.Label.Line);
             var book = package.AddWorkbookPart();
             book.AddNewPart<WorkbookStylesPart>().Stylesheet = Styles();
             var pages = new Sheets();
@@ -89,8 +89,9 @@ public static class SpreadsheetFile
 
     private static Cell Text(string at, string words, uint style)
     {
-        var plain = WordFile.Plain(words);
-        return new Cell(new InlineString(new Text(plain.Length > LongestCell ? plain[..(LongestCell - 1)] + "…" : plain) { Space = SpaceProcessingModeValues.Preserve }))
+        var line = XmlWords.Line(words);
+        if (line.Length > LongestCell) line = line[..(LongestCell - 1)] + "…";
+        return new Cell(new InlineString(new Text(line) { Space = SpaceProcessingModeValues.Preserve }))
         {
             CellReference = at,
             DataType = CellValues.InlineString,
@@ -102,7 +103,9 @@ public static class SpreadsheetFile
     private static char Column(int i) => (char)('A' + i);
 
     private static Stylesheet Styles() => new(
-        new Fonts(new Font(new FontSize { Val = 11 }, new FontName { Val = "Arial" }), new Font(new Bold(), new FontSize { Val = 11 }, new FontName { Val = "Arial" })),
+        new Fonts(
+            new Font(new FontSize { Val = 11 }, new FontName { Val = "Arial" }),
+            new Font(new Bold(), new FontSize { Val = 11 }, new FontName { Val = "Arial" })),
         new Fills(new Fill(new PatternFill { PatternType = PatternValues.None }), new Fill(new PatternFill { PatternType = PatternValues.Gray125 })),
         new Borders(new Border()),
         new CellStyleFormats(new CellFormat()),

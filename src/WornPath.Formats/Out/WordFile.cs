@@ -1,11 +1,9 @@
 using System.Collections.Immutable;
-using System.Xml;
 using DocumentFormat.OpenXml;
 using DocumentFormat.OpenXml.Packaging;
 using DocumentFormat.OpenXml.Wordprocessing;
 using WordCell = DocumentFormat.OpenXml.Wordprocessing.TableCell;
 using WordRow = DocumentFormat.OpenXml.Wordprocessing.TableRow;
-using Markdig;
 using Markdig.Syntax;
 using Markdig.Syntax.Inlines;
 using MarkdownTable = Markdig.Extensions.Tables.Table;
@@ -20,8 +18,6 @@ namespace WornPath.Formats.Out;
 /// </summary>
 public static class WordFile
 {
-    private static readonly MarkdownPipeline Pipeline = new MarkdownPipelineBuilder().DisableHtml().UsePipeTables().Build();
-
     private const int Steps = 1;
     private const int Bullets = 2;
 
@@ -43,7 +39,7 @@ public static class WordFile
         using var file = new MemoryStream();
         using (var package = WordprocessingDocument.Create(file, WordprocessingDocumentType.Document))
         {
-            package.PackageProperties.Title = Plain(document.Label.Line);
+            package.PackageProperties.Title = XmlWords.Line(document.Label.Line);
             var main = package.AddMainDocumentPart();
             main.AddNewPart<StyleDefinitionsPart>().Styles = Styles();
             main.AddNewPart<NumberingDefinitionsPart>().Numbering = Numbering();
@@ -101,7 +97,7 @@ public static class WordFile
             body.Append(Styled("Caution", Run($"{caution.Signal}".ToUpperInvariant(), bold: true),
                 Run($" {caution.Hazard} {caution.Consequence} {caution.Avoid}".TrimEnd())));
         var from = body.ChildElements.Count;
-        foreach (var block in MarkdownBlocks.ReadAny(step.Text, Pipeline)) Append(body, block, 0);
+        foreach (var block in MarkdownBlocks.OfStep(step.Text)) Append(body, block, 0);
         // The number stands before the first words of the step.
         var first = body.ChildElements.Skip(from).OfType<Paragraph>().FirstOrDefault();
         if (first is null || body.ChildElements.Count == from || body.ChildElements[from] != first) first = body.InsertAt(Styled("Step"), from)!;
@@ -222,6 +218,15 @@ public static class WordFile
                 case AutolinkInline link:
                     yield return Like(Run(link.Url), how);
                     break;
+                case DelimiterInline open:
+                    yield return Like(Run(open.ToLiteral()), how);
+                    foreach (var run in Runs(open, how)) yield return run;
+                    break;
+                // What a link leads to is said, and leads nowhere.
+                case LinkInline link:
+                    foreach (var run in Runs(link, how)) yield return run;
+                    if (link.Url is { Length: > 0 } url) yield return Like(Run($" ({url})"), how);
+                    break;
                 case EmphasisInline emphasis:
                     var stressed = (RunProperties)how.CloneNode(true);
                     if (emphasis.DelimiterCount > 1) stressed.Bold = new Bold();
@@ -246,28 +251,8 @@ public static class WordFile
 
     private static Run Run(string words, bool bold = false)
     {
-        var run = new Run(new Text(Plain(words)) { Space = SpaceProcessingModeValues.Preserve });
+        var run = new Run(new Text(XmlWords.Line(words)) { Space = SpaceProcessingModeValues.Preserve });
         return bold ? Like(run, new RunProperties(new Bold())) : run;
-    }
-
-    // A character that XML has no place for is shown as one that could not be.
-    internal static string Plain(string words)
-    {
-        var held = MarkdownHtml.Held(words.ReplaceLineEndings(" "));
-        return held.All(c => XmlConvert.IsXmlChar(c) || char.IsSurrogate(c)) && IsPaired(held) ? held
-            : string.Concat(held.EnumerateRunes().Select(r => r.IsBmp && !XmlConvert.IsXmlChar((char)r.Value) ? "\uFFFD" : r.ToString()));
-    }
-
-    private static bool IsPaired(string words)
-    {
-        for (var i = 0; i < words.Length; i++)
-        {
-            if (!char.IsSurrogate(words[i])) continue;
-            if (!char.IsHighSurrogate(words[i]) || i + 1 == words.Length || !char.IsLowSurrogate(words[i + 1])) return false;
-            i++;
-        }
-
-        return true;
     }
 
     private static Paragraph Styled(string style, params OpenXmlElement[] runs) => new([new ParagraphProperties(new ParagraphStyleId { Val = style }), .. runs]);

@@ -105,7 +105,8 @@ public static class ShelfEndpoints
         if (!read.IsGood) return read.Problem.ToHttp();
         var (written, sheet) = (read.Value, read.Value.Sheet);
         return TypedResults.Ok(new WrittenView(written.Number, written.Title, written.Platform,
-            [.. sheet.Phases.Select(p => new WrittenPhaseView(p.Name, p.Steps.Length))], sheet.Joints.Length, sheet.Steps.Sum(s => s.Questions.Length), written.Left));
+            [.. sheet.Phases.Select(p => new WrittenPhaseView(p.Name, p.Steps.Length))], sheet.Joints.Length,
+            sheet.Steps.Sum(s => s.Questions.Length), written.Left));
     }
 
     private static async Task<Results<Ok<Opened>, ProblemHttpResult>> FromWrittenAsync(NewFromFile form, Procedures procedures, ClaimsPrincipal me)

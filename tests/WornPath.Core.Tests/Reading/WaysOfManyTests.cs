@@ -323,11 +323,14 @@ public class WaysOfManyTests
     [InlineData("Move to the left side and take the tray cover off. Take the tray bolts out.", "Remove P1 Left; TakeOut J1")]
     [InlineData("Working on the left side, remove the tray bolts and lift the tray cover off.", "TakeOut J1 Left; Remove P1 Left")]
     [InlineData("Set the wrench to 25 N·m. Tighten the tray bolts, and the hub nuts to 80 N·m.", "Torque J1 25 N·m; Torque J2 80 N·m")]
+    [InlineData("Set the wrench to 25 N·m and tighten the tray bolts. Then tighten the hub nuts.", "Torque J1 25 N·m; Torque J2 25 N·m")]
+    [InlineData("Set the wrench to 25 N·m and tighten the tray bolts. Then tighten the guard bolts.", "Torque J1 25 N·m; Torque J3")]
     [InlineData("Hold the tray cover while a helper tightens the tray bolts to 25 N·m.", "Torque J1 25 N·m")]
     [InlineData("Apply 25 N·m to the tray bolts and 90° to the hub nuts.", "Torque J1 25 N·m; TurnOn J2 90")]
     public void What_only_looks_so_is_not_taken_for_it(string sentence, string expected)
     {
-        var step = new Written().Joint("tray bolts").Set("tray bolts", "count", "6").Joint("hub nuts").Part("tray cover").Part("bushing").Steps("Wipe the tray cover.", sentence).Step(2);
+        var step = new Written().Joint("tray bolts").Set("tray bolts", "count", "6").Joint("hub nuts").Joint("guard bolts", "9 N·m")
+            .Part("tray cover").Part("bushing").Steps("Wipe the tray cover.", sentence).Step(2);
         string Of(StepAction a) => $"{a.Verb} {a.Target} {a.Torque}{a.Angle:0} {a.Side}".Trim().Replace("  ", " ");
         var asked = step.Questions.Length > 0 ? "asked " : "";
         (asked + string.Join("; ", step.Actions.Where(Changes).Select(Of))).Trim().ShouldBe(expected);
