@@ -27,7 +27,7 @@ public static class ExportCommand
 
         var procedure = read.Value;
         var label = new SheetLabel(procedure.Number, procedure.Title, procedure.Platform, procedure.Revision ?? "", SheetStanding.Unknown, false, "");
-        var written = format.Write(SheetDocument.Of(label, PrintedSheet.Of(WalkSet.Run(procedure.Sheet, new Workshop()).As(null))));
+        var written = format.Write(SheetDocument.Of(label, PrintedSheet.Of(WalkSet.Run(procedure.Sheet, new Workshop()).As(null)), FilePictures.Of(procedure)));
         Task Write() => to is null ? output.WriteAsync(written).AsTask() : File.WriteAllBytesAsync(to.FullName, written);
         return await Files.WriteAsync(Write, trouble) ? 0 : Unwritable;
     }

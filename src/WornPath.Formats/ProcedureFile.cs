@@ -1,3 +1,5 @@
+using System.Collections.Immutable;
+using System.Text.Json.Serialization;
 using WornPath.Core.Sheets;
 
 namespace WornPath.Formats;
@@ -27,4 +29,13 @@ public sealed record ProcedureFile
     public string? Revision { get; init; }
 
     public Sheet Sheet { get; init; } = Sheet.Empty;
+
+    /// <summary>The pictures its figures show, each once; null where they show none.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
+    public ImmutableArray<FilePicture>? Pictures { get; init; }
 }
+
+/// <summary>A picture in a procedure file.</summary>
+/// <param name="Key">As the figures name it: the SHA-256 of its bytes, and its ending.</param>
+/// <param name="Data">Its bytes, base64.</param>
+public sealed record FilePicture(string Key, byte[] Data);

@@ -26,7 +26,7 @@ public static partial class ProcedureFileText
     public static Outcome<byte[]> Write(ProcedureFile file)
     {
         byte[] bytes = [.. JsonSerializer.SerializeToUtf8Bytes(file with { Version = ProcedureFile.NewestVersion }, Written), (byte)'\n'];
-        return (SheetSize.Check(file.Sheet) ?? TooLarge(bytes.Length)) is { } problem ? problem : bytes;
+        return (SheetSize.Check(file.Sheet) ?? FilePictures.Missing(file) ?? TooLarge(bytes.Length)) is { } problem ? problem : bytes;
     }
 
     private static Problem? TooLarge(long bytes) => bytes > SheetSize.LargestFile
@@ -161,7 +161,8 @@ public static partial class ProcedureFileText
                 if (!ids.Contains(id)) return new Problem($"Step {number} does something to {id}, which is not on the sheet.", "Add it or take the action out.");
         }
 
-        return file with { Sheet = Editor.ReadAnew(sheet) };
+        var pictured = FilePictures.Check(file);
+        return pictured.Map(p => p with { Sheet = Editor.ReadAnew(p.Sheet) });
     }
 
     [GeneratedRegex(@"^[A-Z]\d{1,6}$")]

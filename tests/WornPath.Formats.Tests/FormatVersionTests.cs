@@ -205,6 +205,19 @@ public class FormatVersionTests
         ProcedureFileText.Write(again).Value.ShouldBe(ProcedureFileText.Write(without).Value);
     }
 
+    [Fact]
+    public void A_file_from_before_figures_is_read_whole_and_says_nothing_of_them()
+    {
+        var read = ProcedureFileText.Read(Fixture("procedure-version-12.json")).Value;
+        read.Sheet.Steps.Select(s => s.Text).First().ShouldBe("Remove the four plate bolts as shown in the figure and lower the plate.");
+        read.Sheet.Steps.ShouldAllBe(s => s.Shows == null && s.SentenceSays == null);
+        WalkSet.Run(read.Sheet, new Workshop()).Findings.Select(f => f.Rule).ShouldContain("FIG001");
+        var written = Encoding.UTF8.GetString(ProcedureFileText.Write(read).Value);
+        written.ShouldNotContain("\"shows\"");
+        written.ShouldNotContain("\"pictures\"");
+        ((int)JsonNode.Parse(written)!["version"]!).ShouldBe(SheetFormat.Newest);
+    }
+
     // Renaming a property or a word of an enumeration must not change what is stored: keep its name by an attribute, or raise the version and bring the old one up.
     [Fact]
     public void The_names_of_the_stored_format_are_those_that_were_published()
@@ -234,7 +247,8 @@ public class FormatVersionTests
     [InlineData("rear-wheel-spacers.json")]
     public void A_sentence_changed_in_a_file_is_found_at_its_step(string file)
     {
-        var sheet = ProcedureFileText.Read(File.ReadAllBytes(Path.Combine(ProcedureFileTests.Demo, file))).Value.Sheet;
+        var whole = ProcedureFileText.Read(File.ReadAllBytes(Path.Combine(ProcedureFileTests.Demo, file))).Value;
+        var sheet = whole.Sheet;
         var cases = 0;
         var steps = sheet.Steps.ToList();
         for (var i = 0; i < steps.Count; i++)
@@ -243,7 +257,7 @@ public class FormatVersionTests
             var other = steps[(i + 7) % steps.Count].Text;
             if (Actions(steps[(i + 7) % steps.Count]) == Actions(steps[i])) continue;
             var damaged = sheet with { Phases = [.. sheet.Phases.Select(p => p with { Steps = [.. p.Steps.Select(s => s.Id == steps[i].Id ? s with { Text = other } : s)] })] };
-            var bytes = ProcedureFileText.Write(new ProcedureFile { Number = "X", Title = "X", Sheet = damaged }).Value;
+            var bytes = ProcedureFileText.Write(whole with { Sheet = damaged }).Value;
             var found = WalkSet.Run(ProcedureFileText.Read(bytes).Value.Sheet, new Workshop()).Findings.Where(f => f.Rule == "RED002").ToList();
             found.Select(f => f.StepNumber).Distinct().ShouldBe([i + 1]);
             found[0].Message.ShouldContain("The file says");

@@ -101,7 +101,7 @@ public class ImportTests
         var sheet = ProcedureFileText.Read(File.ReadAllBytes(Path.Combine(ProcedureFileTests.Demo, file))).Value.Sheet;
         var walk = WalkSet.Run(sheet, new Workshop()).As(null);
         var label = new SheetLabel("OT-900", "A title | with *marks*", "Orchard tractor", "A", SheetStanding.Unknown, false, "");
-        var document = SheetDocument.Of(label, PrintedSheet.Of(walk));
+        var document = SheetDocument.Of(label, PrintedSheet.Of(walk), _ => null);
         var back = Read(Encoding.UTF8.GetString(ExportFormat.Find("markdown")!.Write(document)));
         (back.Number, back.Title, back.Platform).ShouldBe(("OT-900", "A title | with *marks*", "Orchard tractor"));
         (back.Sheet.Header.Purpose, back.Sheet.Header.Fits).ShouldBe((sheet.Header.Purpose, sheet.Header.Fits));

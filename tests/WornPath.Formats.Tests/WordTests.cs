@@ -24,7 +24,7 @@ public class WordTests
     public static TheoryData<string> Files => ProcedureFileTests.Files;
 
     private static SheetDocument DocumentOf(Sheet sheet, string title = "Front hub") => SheetDocument.Of(
-        new SheetLabel("OT-900", title, "Orchard tractor", "A", SheetStanding.Unknown, false, ""), PrintedSheet.Of(WalkSet.Run(sheet, new Workshop()).As(null)));
+        new SheetLabel("OT-900", title, "Orchard tractor", "A", SheetStanding.Unknown, false, ""), PrintedSheet.Of(WalkSet.Run(sheet, new Workshop()).As(null)), _ => null);
 
     private static SheetDocument Demo(string file) => DocumentOf(SheetOf(file));
 

@@ -109,6 +109,30 @@ public sealed class BackupTests : IDisposable
     }
 
     [Fact]
+    public async Task A_picture_is_whole_under_its_name_or_not_there_and_no_name_leads_elsewhere()
+    {
+        await using var store = await StoreOnDisk.NewAsync();
+        var pictures = new PictureFiles(store.Folder);
+        var key = new string('c', 64) + ".png";
+        pictures.Read(key).ShouldBeNull();
+        // Eight put the same one in at once.
+        await Task.WhenAll(Enumerable.Range(0, 8).Select(_ => Task.Run(() => pictures.Keep(key, [1, 2, 3]))));
+        pictures.Read(key).ShouldBe([1, 2, 3]);
+        Directory.GetFiles(Path.Combine(store.Folder, Backup.Beside), "*", SearchOption.AllDirectories).Select(Path.GetFileName).ShouldBe([key]);
+        foreach (var bad in (string[])["", "../x.png", $"{new string('c', 60)}/../.png", new string('C', 64) + ".png", key + "x"])
+        {
+            pictures.Has(bad).ShouldBeFalse();
+            pictures.Read(bad).ShouldBeNull();
+            Should.Throw<ArgumentException>(() => pictures.Keep(bad, [1]));
+        }
+
+        Backup.Write(store.Folder, In("p.zip"), At).IsGood.ShouldBeTrue();
+        Directory.CreateDirectory(In("p"));
+        Backup.Restore(In("p.zip"), In("p"), At).Value.ShouldBeNull();
+        new PictureFiles(In("p")).Read(key).ShouldBe([1, 2, 3]);
+    }
+
+    [Fact]
     public async Task What_stood_before_is_put_aside_and_not_lost()
     {
         await using var store = await StoreOnDisk.NewAsync();

@@ -59,6 +59,8 @@ public sealed partial class AccessTests(Workshop workshop) : IClassFixture<Works
         GET     /api/revisions/{id:int}/print                      .-yyyyyy
         GET     /api/revisions/{id:int}/export/{format}            .-yyyyyy
         GET     /api/export-formats                                .yyyyyyy
+        POST    /api/revisions/{id:int}/pictures                   .xoyyxxx
+        GET     /api/revisions/{id:int}/pictures/{key}             .-yyyyyy
         GET     /api/revisions/{id:int}/slips/{joint}              .-yyyyyy
         GET     /api/revisions/{id:int}/tools                      .-yyyyyy
         GET     /api/revisions/{id:int}/refit                      .-yyyyyy
@@ -134,7 +136,8 @@ public sealed partial class AccessTests(Workshop workshop) : IClassFixture<Works
                 var (revision, procedure) = await DraftAsync(callers["owner"], callers["co-author"].Name);
                 var caller = entered.GetValueOrDefault(i) ?? (entered[i] = await callers[Callers[i]].EnterAsync());
                 using var request = new HttpRequestMessage(new HttpMethod(method), Address(pattern, revision, procedure));
-                if (method is "POST" or "PUT") request.Content = endpoint.EndsWith("/restore") ? new ByteArrayContent([1]) { Headers = { ContentType = new("application/zip") } } : JsonContent.Create(BodyOf(endpoint, callers["author"].Id));
+                if (method is "POST" or "PUT") request.Content = endpoint.EndsWith("/restore") ? new ByteArrayContent([1]) { Headers = { ContentType = new("application/zip") } }
+                    : endpoint.EndsWith("/pictures") ? new ByteArrayContent([1]) { Headers = { ContentType = new("application/octet-stream") } } : JsonContent.Create(BodyOf(endpoint, callers["author"].Id));
                 using var answer = await caller.Http.SendAsync(request);
                 var text = await answer.Content.ReadAsStringAsync();
                 ((int)answer.StatusCode).ShouldBeLessThan(500, $"{endpoint} {text}");
@@ -214,6 +217,7 @@ public sealed partial class AccessTests(Workshop workshop) : IClassFixture<Works
         "{step}" => "S1",
         "{word}" => "frob",
         "{format}" => "markdown",
+        "{key}" => new string('0', 64) + ".png",
         _ => throw new ArgumentException(m.Value),
     }) + (pattern.EndsWith("/bench") ? "?step=1" : pattern.EndsWith("/changes") ? "?since=0" : pattern.Contains("refit") || pattern.Contains("sort") || pattern.Contains("mirror") ? "?phase=H1" : "");
 

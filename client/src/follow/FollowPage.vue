@@ -6,6 +6,7 @@ import { api, take } from '../shared/api/client';
 import { useAsked } from '../shared/asked';
 import CautionPanel from '../shared/CautionPanel.vue';
 import { useDraft } from '../shared/draft';
+import FigureShown from '../shared/FigureShown.vue';
 import PatternDrawing from '../shared/PatternDrawing.vue';
 import TroubleNote from '../shared/TroubleNote.vue';
 import { warnOf } from '../shared/warns';
@@ -37,6 +38,10 @@ const at = computed(() => {
   return index < 0 ? 0 : index;
 });
 const step = computed(() => steps.value[at.value]);
+/** What is drawn beside its torque below is not drawn twice. */
+const figures = computed(() =>
+  (step.value?.figures ?? []).filter((f) => !f.pattern || !step.value?.tightens.some((t) => t.joint === f.pattern!.id)),
+);
 const open = computed(() => sheet.value !== null && sheet.value.state !== 'released');
 
 watch(
@@ -90,6 +95,9 @@ const cautionsOf = (number: number): string => (number === 1 ? '1 caution' : `${
           <CautionPanel v-for="caution in step.cautions" :key="caution.hazard" :caution="caution" class="large" />
           <!-- eslint-disable-next-line vue/no-v-html -- Markdown made HTML and sanitised by the server -->
           <div class="text" v-html="step.html"></div>
+          <div v-if="figures.length && draft.revision" class="shows">
+            <FigureShown v-for="figure in figures" :key="figure.number" :figure="figure" :revision="draft.revision.id" />
+          </div>
           <div v-for="{ joint: id, value, pass } in step.tightens" :key="id + value" class="torque">
             <template v-if="torques.get(id)">
               <PatternDrawing
@@ -140,6 +148,9 @@ const cautionsOf = (number: number): string => (number === 1 ? '1 caution' : `${
                   ><b>{{ one.value || 'no value' }}</b> {{ one.joint }}{{ one.pass ? `, pass ${one.pass}` : '' }}</span
                 >
               </p>
+            </div>
+            <div v-if="line.figures.length && draft.revision" class="shows">
+              <FigureShown v-for="figure in line.figures" :key="figure.number" :figure="figure" :revision="draft.revision.id" />
             </div>
           </div>
         </section>
@@ -233,6 +244,19 @@ h2 small {
   padding: 3px 14px 3px 6px;
   border: 1px solid var(--line-strong);
   text-align: left;
+}
+
+.shows {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(min(320px, 100%), 1fr));
+  gap: 14px;
+  margin: 12px 0;
+  max-width: 760px;
+  font-size: 17px;
+}
+
+.shows :deep(.figure-drawing) {
+  max-height: 54vh;
 }
 
 .caution.large {

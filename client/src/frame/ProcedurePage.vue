@@ -69,6 +69,12 @@ onBeforeUnmount(() => draft.close());
 const inText = (target: EventTarget | null): boolean =>
   target instanceof HTMLInputElement || target instanceof HTMLTextAreaElement || target instanceof HTMLSelectElement;
 
+// A file that is dropped beside what takes it would be opened in place of the page.
+for (const name of ['dragover', 'drop'] as const)
+  useEventListener(window, name, (event: DragEvent) => {
+    if (event.dataTransfer?.types.includes('Files')) event.preventDefault();
+  });
+
 useEventListener(window, 'keydown', (event: KeyboardEvent) => {
   const ctrl = event.ctrlKey || event.metaKey;
   if (event.key === 'F8') {

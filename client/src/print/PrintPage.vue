@@ -4,6 +4,7 @@ import { api, take } from '../shared/api/client';
 import { useAsked } from '../shared/asked';
 import { useDraft } from '../shared/draft';
 import CautionPanel from '../shared/CautionPanel.vue';
+import FigureShown from '../shared/FigureShown.vue';
 import PatternDrawing from '../shared/PatternDrawing.vue';
 import { useWalkAs } from '../shared/walkAs';
 import { holdUnits } from '../shared/units';
@@ -151,6 +152,9 @@ const open = computed(() => sheet.value !== null && sheet.value.state !== 'relea
                 <strong class="figures">{{ one.value || 'no value' }}</strong>
                 <span class="reading">set to <span class="blank" aria-hidden="true"></span></span>
               </p>
+            </div>
+            <div v-if="step.figures.length && draft.revision" class="shows">
+              <FigureShown v-for="figure in step.figures" :key="figure.number" :figure="figure" :revision="draft.revision.id" />
             </div>
             <span v-if="step.people && step.people > 1" class="crew">{{ step.people }} people</span>
             <span class="box" aria-hidden="true"></span>
@@ -421,6 +425,18 @@ h2 {
   min-width: 0;
 }
 
+/* Beside the words; a picture taller than wide gets no more than a third of a page. */
+.shows {
+  flex: 0 0 46%;
+  display: grid;
+  gap: 10px;
+  padding-bottom: 6px;
+}
+
+.shows :deep(svg) {
+  max-height: 85mm;
+}
+
 .text :deep(p) {
   margin: 0 0 2px;
 }
@@ -495,22 +511,22 @@ tr {
   gap: 12px 20px;
 }
 
-figure {
+.drawn figure {
   display: flex;
   gap: 12px;
   margin: 0;
   break-inside: avoid;
 }
 
-figure svg {
+.drawn figure svg {
   flex: none;
 }
 
-figcaption {
+.drawn figcaption {
   font-size: 12px;
 }
 
-figcaption ol {
+.drawn figcaption ol {
   margin: 3px 0;
   padding-left: 18px;
 }
@@ -547,6 +563,14 @@ footer {
 
   .about {
     grid-template-columns: minmax(0, 1fr);
+  }
+
+  .step .line {
+    flex-wrap: wrap;
+  }
+
+  .shows {
+    flex: 1 0 100%;
   }
 
   .torques {

@@ -164,6 +164,8 @@ export const useDraft = defineStore('draft', () => {
     lost: [],
     measures: false,
     fields: {},
+    figures: [],
+    shown: [],
   });
 
   function apply(view: SheetView, whole: boolean): void {

@@ -17,6 +17,8 @@ const step = (id: string, branches: { key: string; says: string }[] = []): StepV
   lost: [],
   measures: false,
   fields: {},
+  figures: [],
+  shown: [],
 });
 
 describe('walking as', () => {

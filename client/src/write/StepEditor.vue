@@ -13,6 +13,7 @@ import SeverityMark from '../shared/SeverityMark.vue';
 import GhostText from './GhostText.vue';
 import MendPanel from './MendPanel.vue';
 import StepExtras from './StepExtras.vue';
+import StepFigures from './StepFigures.vue';
 import { useStepActs } from './stepActs';
 
 /** One step: its sentence, edited in place; under it what was read from it, what is asked, and what was found. */
@@ -24,6 +25,7 @@ const field = ref<HTMLTextAreaElement | null>(null);
 const root = ref<HTMLElement | null>(null);
 const menu = ref<InstanceType<typeof ActMenu> | null>(null);
 const ghost = ref<InstanceType<typeof GhostText> | null>(null);
+const figures = ref<InstanceType<typeof StepFigures> | null>(null);
 const does = useStepActs();
 const acts = (): ReturnType<typeof does.actsFor> => does.actsFor(cursor.actingFor(props.id));
 
@@ -246,8 +248,19 @@ function caretOnEdge(area: HTMLTextAreaElement, by: -1 | 1): boolean {
   return by < 0 ? area.selectionStart <= share * 0.8 : area.selectionEnd >= area.value.length - share * 0.8;
 }
 
+/** Pictures from the clipboard, or dropped on the step, become figures of it. */
+function bringPictures(data: DataTransfer | null, event: Event): boolean {
+  const files = [...(data?.files ?? [])];
+  if (!draft.canEdit || !files.length) return false;
+  event.preventDefault();
+  cursor.step = props.id;
+  void figures.value?.bring(files);
+  return true;
+}
+
 /** Several pasted lines become as many steps behind this one; an empty step, or a text that is marked whole, they are written over. */
 function paste(event: ClipboardEvent): void {
+  if (bringPictures(event.clipboardData, event)) return;
   const lines = (event.clipboardData?.getData('text/plain') ?? '')
     .split(/\r?\n/)
     .map((l) => l.replace(/^\s*(?:[-*•]|\d+[.)])\s+/, '').trim())
@@ -329,6 +342,8 @@ function clickNumber(event: MouseEvent): void {
     :aria-label="`Step ${number}${chosen ? ', chosen' : ''}`"
     @keydown="keyOnStep"
     @click="cursor.step = id"
+    @dragover="draft.canEdit && $event.dataTransfer?.types.includes('Files') && $event.preventDefault()"
+    @drop="bringPictures($event.dataTransfer, $event)"
   >
     <CautionPanel v-for="caution in step?.cautions ?? []" :key="caution.hazard" :caution="caution" class="caution-before" />
     <div class="number figures" @click.capture="clickNumber">
@@ -460,6 +475,7 @@ function clickNumber(event: MouseEvent): void {
           <button type="button" class="link" :tabindex="inner" @click.stop="mend(null, wordsOf(question.at))">say what is done</button>
         </span>
       </div>
+      <StepFigures :id="id" ref="figures" :active="active" :inner="inner" />
       <StepExtras v-if="active && draft.canEdit" :id="id" />
       <template v-if="active">
         <FindingLine

@@ -43,6 +43,8 @@ namespace WornPath.Core.Editing;
 [JsonDerivedType(typeof(WriteCaution), "writeCaution")]
 [JsonDerivedType(typeof(DropCaution), "dropCaution")]
 [JsonDerivedType(typeof(BringCautionBack), "bringCautionBack")]
+[JsonDerivedType(typeof(PutFigure), "putFigure")]
+[JsonDerivedType(typeof(MoveFigure), "moveFigure")]
 [JsonDerivedType(typeof(Several), "several")]
 public abstract record Edit;
 
@@ -161,6 +163,16 @@ public sealed record DropCaution(string Step, string Hazard, string Reason) : Ed
 
 /// <summary>Brings a usual caution back that was taken off.</summary>
 public sealed record BringCautionBack(string Step, string Hazard) : Edit;
+
+/// <summary>
+/// A figure of a step: new at its end (<paramref name="Was"/> null), another in the place of one, or gone (<paramref name="Now"/> null).
+/// </summary>
+/// <param name="Was">The figure as the author saw it.</param>
+/// <param name="Now">The figure as it is to be; of the same id.</param>
+public sealed record PutFigure(string Step, Figure? Was, Figure? Now) : Edit;
+
+/// <summary>Takes a figure to a place among those of a step, from 0: the one it stands at, or another.</summary>
+public sealed record MoveFigure(string Id, string Step, int Place) : Edit;
 
 /// <summary>Several edits as one: all or none.</summary>
 public sealed record Several(string Label, ImmutableArray<Edit> Edits) : Edit;

@@ -97,6 +97,8 @@ public static class Editor
         WriteCaution e => OnStep(sheet, e.Step, step => Cautioning.Write(step, e).Map(s => StepReading.PutStep(sheet, s))),
         DropCaution e => OnStep(sheet, e.Step, step => Cautioning.Drop(sheet, step, e).Map(s => StepReading.PutStep(sheet, s))),
         BringCautionBack e => OnStep(sheet, e.Step, step => StepReading.PutStep(sheet, step with { Dropped = step.Dropped.RemoveAll(d => d.Hazard == e.Hazard) })),
+        PutFigure e => OnStep(sheet, e.Step, step => Figuring.Put(sheet, step, e)),
+        MoveFigure e => OnStep(sheet, e.Step, step => Figuring.Move(sheet, step, e)),
         Several e => All(sheet, e),
         _ => throw new ArgumentOutOfRangeException(nameof(edit)),
     };
@@ -395,10 +397,11 @@ public static class Editor
         sheet = Slots.Put(sheet, sheet.Find(id) switch { Joint j => j with { Count = count, AlsoCalled = thing.AlsoCalled }, Part p => p with { Quantity = count, AlsoCalled = thing.AlsoCalled }, var other => other! with { AlsoCalled = thing.AlsoCalled } });
         string? Now(string? target) => target == thing.Id ? id : target;
         foreach (var step in sheet.Steps.Where(s => s.Settled.Any(x => x.Target == thing.Id)
-            || s.Said.Any(x => x.Actions.Any(a => a.Ids.Contains(thing.Id)))).ToList())
+            || s.Said.Any(x => x.Actions.Any(a => a.Ids.Contains(thing.Id))) || s.Figures.Any(f => f.Ids.Contains(thing.Id))).ToList())
         {
             sheet = StepReading.PutStep(sheet, step with
             {
+                Shows = Figuring.OfKind(step.Shows, thing, sheet.Find(id)!),
                 Settled = [.. step.Settled.Select(x => x with { Target = Now(x.Target)! })],
                 Said = [.. step.Said.Select(x => x with { Actions = [.. x.Actions.Select(a => a.Renamed(Now))] })],
             });
@@ -414,9 +417,9 @@ public static class Editor
         if (sheet.Find(edit.Id) is not { } thing) return Gone(edit.Id);
         if (sheet.Joints.FirstOrDefault(j => j.SupersededBy == edit.Id) is { } superseded)
             return new Problem($"{thing.Label} takes the place of {superseded.Label}.", $"Say first what else becomes of {superseded.Id}.");
-        var users = sheet.Steps.Select((s, i) => (Step: s, Number: i + 1)).Where(s => s.Step.Actions.Any(a => a.Ids.Contains(edit.Id)) || s.Step.Uses.Contains(edit.Id)).Select(s => s.Number).ToList();
+        var users = sheet.Steps.Select((s, i) => (Step: s, Number: i + 1)).Where(s => s.Step.Named.Contains(edit.Id)).Select(s => s.Number).ToList();
         if (users.Count > 0)
-            return new Problem($"{thing.Label} {thing.Are} used by step{(users.Count == 1 ? "" : "s")} {string.Join(", ", users.Take(8))}{(users.Count > 8 ? " …" : "")}.", "Change those steps first, or keep it.");
+            return new Problem($"{thing.Label} {thing.Are} used by step{(users.Count == 1 ? "" : "s")} {string.Join(", ", users.Take(8))}{(users.Count > 8 ? " …" : "")}.", "Change those steps and their figures first, or keep it.");
         sheet = Slots.With(sheet, thing.Kind, Slots.List(sheet, thing.Kind).Where(t => t.Id != edit.Id));
         return thing is Part ? WithoutPart(sheet, edit.Id) : sheet;
     }
@@ -509,6 +512,10 @@ public static class Editor
             WriteCaution e => $"caution of step {Number(e.Step)}",
             DropCaution e => $"caution of step {Number(e.Step)} taken off",
             BringCautionBack e => $"caution of step {Number(e.Step)} back",
+            PutFigure { Was: null } e => $"new figure in step {Number(e.Step)}",
+            PutFigure { Now: null } e => $"delete a figure of step {Number(e.Step)}",
+            PutFigure e => $"figure of step {Number(e.Step)}",
+            MoveFigure e => $"move a figure to step {Number(e.Step)}",
             SetField e => $"{e.Field} of {Name(e.Id)}",
             Several e => NumberText.Excerpt(Names.Clean(e.Label)),
             _ => throw new ArgumentOutOfRangeException(nameof(edit)),

@@ -127,25 +127,19 @@ internal static class StepReading
     public static Sheet WithoutUnnamed(Sheet sheet)
     {
         if (!sheet.Things.Any(t => t.Assumed)) return sheet;
-        var used = sheet.Steps.SelectMany(Named).ToHashSet();
+        var used = sheet.Steps.SelectMany(s => s.Named).ToHashSet();
         var gone = sheet.Things.Where(t => t.Assumed && !used.Contains(t.Id)).ToList();
         return gone.Count == 0 ? sheet : Without(sheet, gone);
-    }
-
-    private static IEnumerable<string> Named(Step step)
-    {
-        foreach (var action in step.Actions)
-            foreach (var id in action.Ids) yield return id;
-        foreach (var use in step.Uses) yield return use;
     }
 
     // What only this step names, and nobody has looked at.
     private static List<Thing> OwnOf(Sheet sheet, Step step)
     {
         if (step.Actions.IsEmpty && step.Uses.IsEmpty) return [];
-        var own = Named(step).Distinct().Select(sheet.Find).OfType<Thing>().Where(t => t.Assumed).ToList();
+        var own = step.Named.Distinct().Select(sheet.Find).OfType<Thing>().Where(t => t.Assumed).ToList();
         if (own.Count == 0) return own;
-        var elsewhere = sheet.Steps.Where(s => s.Id != step.Id).SelectMany(Named).ToHashSet();
+        // What a balloon shows stays, whatever the words come to.
+        var elsewhere = sheet.Steps.SelectMany(s => s.Id == step.Id ? s.Figures.SelectMany(f => f.Ids) : s.Named).ToHashSet();
         return own.FindAll(t => !elsewhere.Contains(t.Id));
     }
 

@@ -16,7 +16,9 @@ namespace WornPath.Core.Printing;
 /// <param name="Cautions">What stands before it.</param>
 /// <param name="People">How many it takes, where it says so.</param>
 /// <param name="Tightens">The joints that are brought to a value here.</param>
-public sealed record PrintedStep(int Number, string Text, ImmutableArray<Caution> Cautions, int? People, ImmutableArray<PrintedTightening> Tightens);
+/// <param name="Figures">What it shows.</param>
+public sealed record PrintedStep(int Number, string Text, ImmutableArray<Caution> Cautions, int? People, ImmutableArray<PrintedTightening> Tightens,
+    ImmutableArray<PrintedFigure> Figures);
 
 /// <summary>A joint that is brought to a value at a step.</summary>
 /// <param name="Joint">Its number: a row of the torque table.</param>
@@ -36,7 +38,16 @@ public sealed record PrintedPhase(string Name, ImmutableArray<PrintedStep> Steps
 public sealed record PrintedTorque(string Id, string Name, int Count, string Fastener, string Value, string Counterpart, string Setting, string Treatment, string After, string Note, string Source, ImmutableArray<int> Steps);
 
 /// <summary>A pattern as drawn: where the fasteners lie, the order and the passes.</summary>
-public sealed record PrintedPattern(string Id, string Name, ImmutableArray<Spot> Places, ImmutableArray<int> Order, ImmutableArray<string> Passes, string Because);
+public sealed record PrintedPattern(string Id, string Name, ImmutableArray<Spot> Places, ImmutableArray<int> Order, ImmutableArray<string> Passes, string Because)
+{
+    /// <summary>The pattern of a joint; null where it has none.</summary>
+    public static PrintedPattern? Of(Joint joint, Workshop workshop)
+    {
+        var judgement = JointJudgement.Of(joint, workshop);
+        if (judgement.Places.IsEmpty) return null;
+        return new PrintedPattern(joint.Id, joint.Name, judgement.Places, judgement.Order, [.. judgement.Passes.Select(p => $"{p.Value}, {p.Says}")], joint.Pattern!.Because);
+    }
+}
 
 /// <summary>A line of a list of parts or consumables: what, how many or how much, and what it is for.</summary>
 public sealed record PrintedItem(string What, string Amount, string For);
@@ -61,12 +72,22 @@ public sealed record PrintedSheet(
         var sheet = walk.Written;
         var given = new HashSet<Caution>();
         var tightened = TightenedAt(walk, sheet.Steps.Count());
-        var number = 0;
-        var phases = sheet.Phases.Where(p => p.Steps.Length > 0)
-            .Select(p => new PrintedPhase(p.Name, [.. p.Steps.Select(s => new PrintedStep(++number, Passages.TextFor(s.Text, sheet.Header.Variants, walk.Combination.Options), UsualCautions.For(s, sheet, given), s.People ?? s.Hands, tightened[number - 1])).Where(s => s.Text.Length > 0)], TorqueLedger.After(walk, number - 1))).ToImmutableArray();
+        var (number, figures) = (0, 1);
+        PrintedStep Step(Step step)
+        {
+            var shown = PrintedFigure.Of(step, sheet, walk.Workshop, figures);
+            figures += shown.Length;
+            var text = Passages.TextFor(step.Text, sheet.Header.Variants, walk.Combination.Options);
+            // What is all said of other vehicles is not shown of this one.
+            var isForOthers = text.Length == 0 && step.Text.Length > 0;
+            return new PrintedStep(++number, text, UsualCautions.For(step, sheet, given), step.People ?? step.Hands, tightened[number - 1], isForOthers ? [] : shown);
+        }
+
+        var phases = sheet.Phases.Where(p => p.Steps.Length > 0).Select(p => new PrintedPhase(p.Name,
+            [.. p.Steps.Select(Step).Where(s => s.Text.Length > 0 || !s.Figures.IsEmpty)], TorqueLedger.After(walk, number - 1))).ToImmutableArray();
         return new PrintedSheet(sheet.Header, Printed(Needs.Parts(walk)), ToolList.Of(walk, walk.Workshop), Printed(Needs.Consumables(walk)), phases,
             [.. sheet.Joints.Select(j => Row(j, walk))],
-            [.. sheet.Joints.Where(j => j.Count >= 3 && walk.EventsOf(j.Id).Count > 0).Select(j => PatternOf(j, walk.Workshop)).OfType<PrintedPattern>()],
+            [.. sheet.Joints.Where(j => j.Count >= 3 && walk.EventsOf(j.Id).Count > 0).Select(j => PrintedPattern.Of(j, walk.Workshop)).OfType<PrintedPattern>()],
             [.. PracticeOf(walk)]);
     }
 
@@ -98,13 +119,6 @@ public sealed record PrintedSheet(
     {
         foreach (var school in School.All)
             if (school.Touches.Any(t => walk.Steps.Any(s => s.Text.Contains(t, StringComparison.OrdinalIgnoreCase)))) yield return walk.Workshop.Rules.Chosen(school).Practice;
-    }
-
-    private static PrintedPattern? PatternOf(Joint joint, Workshop workshop)
-    {
-        var judgement = JointJudgement.Of(joint, workshop);
-        if (judgement.Places.IsEmpty) return null;
-        return new PrintedPattern(joint.Id, joint.Name, judgement.Places, judgement.Order, [.. judgement.Passes.Select(p => $"{p.Value}, {p.Says}")], joint.Pattern!.Because);
     }
 
     private static PrintedTorque Row(Joint joint, Walk walk)

@@ -167,4 +167,7 @@ internal enum ClaimKind
 
     /// <summary>The old one, and no new one.</summary>
     TheOld,
+
+    /// <summary>The words point at a figure.</summary>
+    AsShown,
 }

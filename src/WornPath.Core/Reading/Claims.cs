@@ -34,6 +34,8 @@ internal static partial class Claims
         Words("not never no without nobody " + DenyingWords).GetAlternateLookup<ReadOnlySpan<char>>();
     private static readonly FrozenSet<string>.AlternateLookup<ReadOnlySpan<char>> DenyingVerbs =
         Words(DenyingWords).GetAlternateLookup<ReadOnlySpan<char>>();
+    private static readonly FrozenSet<string>.AlternateLookup<ReadOnlySpan<char>> Shortened =
+        Words("fig figs no nos").GetAlternateLookup<ReadOnlySpan<char>>();
     private static readonly FrozenSet<string>.AlternateLookup<ReadOnlySpan<char>> Verbs =
         Words("is are was were be need needs do does has have must may should can will").GetAlternateLookup<ReadOnlySpan<char>>();
 
@@ -187,12 +189,22 @@ internal static partial class Claims
             }
 
             if (c is ',' or ':' or '(' or ')' or '–' or '—') clause++;
+            else if (c is '.' && words.Count > 0 && Shortened.Contains(words[^1].Of(text)) && IsBeforeNumber(text, at + 1))
+            {
+                // "See fig. 3": the sentence goes on.
+            }
             else if (c is '\n' or ';' || (c is '.' or '!' or '?' && (at + 1 == text.Length || char.IsWhiteSpace(text[at + 1]))))
                 (clause, sentence) = (clause + 1, sentence + 1);
             at++;
         }
 
         return words;
+    }
+
+    private static bool IsBeforeNumber(string text, int at)
+    {
+        while (at < text.Length && text[at] == ' ') at++;
+        return at < text.Length && char.IsAsciiDigit(text[at]);
     }
 
     private static FrozenSet<string> Words(string words) => words.Split(' ').ToFrozenSet(StringComparer.OrdinalIgnoreCase);

@@ -12,13 +12,14 @@ namespace WornPath.Core.Sheets;
 /// fasteners that come out,
 /// and comes with the seventh reader; version 9 has the trade's words in the text of a fastener and comes with the eighth reader, version 10
 /// with the ninth, and neither has other names than the one before; version 11 has the workshop's sets of hand tools, and version 12
-/// the sources of limits and amounts and comes with the tenth reader; the eleventh and the twelfth have no other names. What the names of a
+/// the sources of limits and amounts and comes with the tenth reader; the eleventh and the twelfth have no other names; version 13 has
+/// the figures of steps. What the names of a
 /// version are is held by docs/formats/names-VERSION.txt, whatever the program calls its properties.
 /// </summary>
 public static class SheetFormat
 {
     /// <summary>The version that is written.</summary>
-    public const int Newest = 12;
+    public const int Newest = 13;
 
     /// <summary>Version of the sentence reader of this program: one more whenever the same words may be read otherwise than before.</summary>
     public const int NewestReader = 12;
@@ -37,6 +38,7 @@ public static class SheetFormat
         },
         // Versions 6 and 7 are read by another reader; that is told by the sheet's own "reader". What is new in version 8 is left out where
         // it is as it always was.
+        _ => { },
         _ => { },
         _ => { },
         _ => { },

@@ -24,6 +24,12 @@ public static class SheetSize
     /// <summary>The most characters all steps have together.</summary>
     public const int MostText = 2_000_000;
 
+    /// <summary>The most figures of a step.</summary>
+    public const int MostFiguresOfStep = 6;
+
+    /// <summary>The most figures of a sheet.</summary>
+    public const int MostFigures = 300;
+
     /// <summary>The largest procedure file, in bytes. A sheet within the other limits is written into less.</summary>
     public const int LargestFile = 32 * 1024 * 1024;
 
@@ -35,6 +41,8 @@ public static class SheetSize
         if (steps > MostSteps) return new Problem($"The sheet has {steps:N0} steps; at most {MostSteps:N0} are taken.", "Split the procedure in two.");
         foreach (var kind in sheet.Things.CountBy(t => t.Kind))
             if (kind.Value > MostThings) return new Problem($"The sheet has {kind.Value:N0} {kind.Key.ToString().ToLowerInvariant()}s; at most {MostThings:N0} are taken.", "Split the procedure in two.");
+        var figures = sheet.Steps.Sum(s => s.Figures.Length);
+        if (figures > MostFigures) return new Problem($"The sheet has {figures:N0} figures; at most {MostFigures:N0} are taken.", "Split the procedure in two.");
         var number = 0;
         var text = 0L;
         foreach (var step in sheet.Steps)

@@ -61,6 +61,18 @@ public sealed record Step : IRemembers
     [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
     public string? Source { get; init; }
 
+    /// <summary>What it shows, in order; null where it shows nothing.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
+    public ImmutableArray<Figure>? Shows { get; init; }
+
+    /// <summary>The figures it shows, in order.</summary>
+    [JsonIgnore]
+    public ImmutableArray<Figure> Figures => Shows ?? [];
+
+    /// <summary>Ids of all that what is done, what its words name and its figures are about.</summary>
+    [JsonIgnore]
+    public IEnumerable<string> Named => Actions.SelectMany(a => a.Ids).Concat(Uses).Concat(Figures.SelectMany(f => f.Ids));
+
     /// <summary>People it takes: the author's number, else what its words say, and no fewer than the job's usual.</summary>
     /// <param name="usual">The header's number.</param>
     public int Takes(int usual) => People ?? Math.Max(Hands ?? 1, usual);

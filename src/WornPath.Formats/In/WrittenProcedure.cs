@@ -64,6 +64,9 @@ public sealed partial record WrittenProcedure(string Number, string Title, strin
     [GeneratedRegex(@"^\*\*(?<people>\d{1,2}) people\*\*$", RegexOptions.CultureInvariant)]
     private static partial Regex PeopleLine();
 
+    [GeneratedRegex(@"^\*\*Figure \d+(?::[^\n]*?)?\*\*", RegexOptions.CultureInvariant)]
+    private static partial Regex FigureLine();
+
     [GeneratedRegex(@"^\*\*(?<name>[^*:]+):\*\*\s*(?<text>.+)$", RegexOptions.CultureInvariant | RegexOptions.Singleline)]
     private static partial Regex Named();
 
@@ -323,7 +326,10 @@ public sealed partial record WrittenProcedure(string Number, string Title, strin
             var people = "";
             foreach (var line in words.Split('\n'))
                 if (PeopleLine().Match(line.Trim()) is { Success: true } many) people = many.Groups["people"].Value;
-            var kept = words.Split('\n').Where(l => !PeopleLine().IsMatch(l.Trim())
+            // A figure's words say nothing to do; its picture does not come this way.
+            foreach (var line in words.Split('\n').Where(l => FigureLine().IsMatch(l.Trim())))
+                Leave(block, Unescaped(line), "A figure comes in a procedure file, or is put in at its step.");
+            var kept = words.Split('\n').Where(l => !PeopleLine().IsMatch(l.Trim()) && !FigureLine().IsMatch(l.Trim())
                 && !(ValueLine().Match(l.Trim()) is { Success: true } value && _rows.Contains(value.Groups["id"].Value)));
             words = OwnNumber().Replace(string.Join('\n', kept).Trim(), "");
             words = WebUtility.HtmlDecode(words);

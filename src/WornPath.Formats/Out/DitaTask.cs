@@ -111,12 +111,39 @@ public static class DitaTask
         else xml.WriteString($"Step {step.Number}");
         xml.WriteEndElement();
         var more = blocks is [LeafBlock { Inline: not null }, ..] ? blocks.Skip(1).ToList() : blocks;
-        if (more.Count > 0 || step.Notes.Length > 0 || owed.Count > 0)
+        if (more.Count > 0 || step.Notes.Length > 0 || step.Figures.Length > 0 || owed.Count > 0)
         {
             xml.WriteStartElement("info");
             foreach (var block in more) Written(xml, block);
             foreach (var note in step.Notes) Put(xml, "p", note);
+            foreach (var figure in step.Figures) Figure(xml, figure);
             if (owed.Count > 0) List(xml, "Still to torque:", owed);
+            xml.WriteEndElement();
+        }
+
+        xml.WriteEndElement();
+    }
+
+    // The drawing goes along in the address of the image: the file needs no other.
+    private static void Figure(XmlWriter xml, DocumentFigure figure)
+    {
+        xml.WriteStartElement("fig");
+        Put(xml, "title", figure.Title);
+        if (figure.Figure.Alt.Length > 0) Put(xml, "desc", figure.Figure.Alt);
+        if (FigureDrawing.Svg(figure) is { Length: > 0 } svg)
+        {
+            xml.WriteStartElement("image");
+            xml.WriteAttributeString("href", $"data:image/svg+xml;base64,{Convert.ToBase64String(Encoding.UTF8.GetBytes(svg))}");
+            xml.WriteAttributeString("format", "svg");
+            xml.WriteAttributeString("scope", "external");
+            Put(xml, "alt", figure.Figure.Alt);
+            xml.WriteEndElement();
+        }
+
+        if (figure.Figure.Balloons.Length > 0)
+        {
+            xml.WriteStartElement("ol");
+            foreach (var (_, says) in figure.Legend) Put(xml, "li", says);
             xml.WriteEndElement();
         }
 

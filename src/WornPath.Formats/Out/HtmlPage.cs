@@ -13,6 +13,8 @@ public static class HtmlPage
         .valid { border-width: 0; padding: 0; font-weight: 400; }
         dt { font-weight: 700; } dd { margin: 0 0 .3rem; }
         table { border-collapse: collapse; width: 100%; font-size: .92rem; } th, td { border: 1px solid #777; padding: .25rem .4rem; text-align: left; vertical-align: top; }
+        figure { margin: .5rem 0; break-inside: avoid; } figure > svg { display: block; max-width: 34rem; max-height: 26rem; width: 100%; }
+        figcaption { font-size: .92rem; } figcaption ol { margin: .2rem 0; padding-left: 1.4rem; }
         tr, .step, .caution { break-inside: avoid; } thead { display: table-header-group; } h2, .caution { break-after: avoid; }
         .step { display: grid; grid-template-columns: 2.6rem 1fr; padding: .35rem 0; border-bottom: 1px solid #bbb; }
         .number { font-weight: 700; } .text p { margin: 0 0 .3rem; } .note { font-weight: 700; margin: .2rem 0 0; }
@@ -25,7 +27,7 @@ public static class HtmlPage
     {
         var html = new StringBuilder();
         html.Append("<!DOCTYPE html>\n<html lang=\"en\">\n<head>\n<meta charset=\"utf-8\">\n")
-            .Append("<meta http-equiv=\"Content-Security-Policy\" content=\"default-src 'none'; style-src 'unsafe-inline'\">\n")
+            .Append("<meta http-equiv=\"Content-Security-Policy\" content=\"default-src 'none'; style-src 'unsafe-inline'; img-src data:\">\n")
             .Append("<meta name=\"viewport\" content=\"width=device-width, initial-scale=1\">\n")
             .Append("<title>").Append(Text(document.Label.Line)).Append("</title>\n<style>\n").Append(Style).Append("\n</style>\n</head>\n<body>\n<main>\n")
             .Append("<h1>").Append(Text(document.Label.Line)).Append("</h1>\n")
@@ -75,7 +77,21 @@ public static class HtmlPage
         html.Append("<div class=\"step\"><span class=\"number\">").Append(step.Number).Append("</span><div class=\"text\">")
             .Append(markdown.Of(step.Text).Trim());
         foreach (var note in step.Notes) html.Append("<p class=\"note\">").Append(Text(note)).Append("</p>");
+        foreach (var figure in step.Figures) Figure(html, figure);
         html.Append("</div></div>\n");
+    }
+
+    private static void Figure(StringBuilder html, DocumentFigure figure)
+    {
+        html.Append("<figure>").Append(FigureDrawing.Svg(figure)).Append("<figcaption><strong>").Append(Text(figure.Title)).Append("</strong>");
+        if (figure.Figure.Balloons.Length > 0)
+        {
+            html.Append("<ol>");
+            foreach (var (_, says) in figure.Legend) html.Append("<li>").Append(Text(says)).Append("</li>");
+            html.Append("</ol>");
+        }
+
+        html.Append("</figcaption></figure>");
     }
 
     private static void Table(StringBuilder html, DocumentTable table)

@@ -78,6 +78,8 @@ public static class MarkdownText
         var lines = step.Text.Replace("&", "&amp;", StringComparison.Ordinal).Replace("<", "&lt;", StringComparison.Ordinal).ReplaceLineEndings("\n").Split('\n');
         for (var i = 0; i < lines.Length; i++) text.Append(i == 0 ? lead : lines[i].Length > 0 ? indent : "").AppendLine(lines[i]);
         foreach (var note in step.Notes) text.AppendLine().Append(indent).Append("**").Append(Plain(note)).AppendLine("**");
+        foreach (var figure in step.Figures)
+            text.AppendLine().Append(indent).Append("**").Append(Plain(figure.Title)).Append("** ").AppendLine(Plain(figure.InWords));
         text.AppendLine();
     }
 

@@ -24,7 +24,9 @@ public sealed record DocumentTable(string Name, ImmutableArray<string> Heads, Im
 /// <summary>A step of a document.</summary>
 /// <param name="Text">As its author wrote it: Markdown.</param>
 /// <param name="Notes">What stands beside it: values, people.</param>
-public sealed record DocumentStep(int Number, ImmutableArray<Caution> Cautions, string Text, ImmutableArray<string> Notes);
+/// <param name="Figures">What it shows.</param>
+public sealed record DocumentStep(int Number, ImmutableArray<Caution> Cautions, string Text, ImmutableArray<string> Notes,
+    ImmutableArray<DocumentFigure> Figures);
 
 /// <summary>A phase of a document.</summary>
 /// <param name="Owed">What is still to torque when it ends.</param>
@@ -53,7 +55,8 @@ public sealed record SheetDocument(
     public const string Defers = "The vehicle maker’s manual, local codes and licensed practice come before this sheet. Stop where they differ.";
 
     /// <summary>Lays a printed sheet out.</summary>
-    public static SheetDocument Of(SheetLabel label, PrintedSheet sheet)
+    /// <param name="pictures">The bytes of a picture by its key; null where it is not at hand.</param>
+    public static SheetDocument Of(SheetLabel label, PrintedSheet sheet, Func<string, byte[]?> pictures)
     {
         var names = sheet.Torques.ToDictionary(t => t.Id, t => t.Name);
         string Value(PrintedTightening one)
@@ -63,7 +66,8 @@ public sealed record SheetDocument(
         }
 
         DocumentStep Step(PrintedStep step) =>
-            new(step.Number, step.Cautions, step.Text, [.. step.Tightens.Select(Value), .. step.People is > 1 and var people ? [$"{people} people"] : Array.Empty<string>()]);
+            new(step.Number, step.Cautions, step.Text, [.. step.Tightens.Select(Value), .. step.People is > 1 and var people ? [$"{people} people"] : Array.Empty<string>()],
+                [.. step.Figures.Select(f => new DocumentFigure(f, f.Picture is { } picture ? pictures(picture.Key) : null))]);
         string Owed(OwedTorque owed) =>
             $"{owed.Id} {owed.Name}{(owed.Value.Length > 0 ? $" {owed.Value}" : "")} ({(owed.Due is { } due ? $"step {due}" : "no step does it")})";
         return new SheetDocument(

@@ -106,6 +106,7 @@ public static class WordFile
             new KeepNext { Val = step.Notes.Length > 0 },
             new NumberingProperties(new NumberingLevelReference { Val = 0 }, new NumberingId { Val = Steps }));
         foreach (var note in step.Notes) body.Append(Styled("StepMore", Run(note, bold: true)));
+        foreach (var figure in step.Figures) body.Append(Styled("StepMore", Run(figure.Title, bold: true), Run($" {figure.InWords}")));
     }
 
     private static void Append(Body body, Block block, int level)

@@ -10,7 +10,7 @@ using WornPath.Web.Drafting;
 namespace WornPath.Web.Demo;
 
 /// <summary>Fills an empty database with the sample workshop: its people and its procedures, from the files of the demo folder.</summary>
-public sealed class DemoWorkshop(WornPathDb db, UserManager<Person> people, Procedures procedures, WorkshopBook book, DemoMode demo, TimeProvider time)
+public sealed class DemoWorkshop(WornPathDb db, UserManager<Person> people, Procedures procedures, WorkshopBook book, DemoMode demo, PictureFiles pictures, TimeProvider time)
 {
     /// <summary>Fills a demo's database if nothing is on its shelf yet.</summary>
     public async Task FillAsync()
@@ -30,6 +30,7 @@ public sealed class DemoWorkshop(WornPathDb db, UserManager<Person> people, Proc
         foreach (var (file, sent, released) in ((string, bool, bool)[])[("loader-brackets", false, false), ("second-remote-valve", true, false), ("front-hub-bearing", true, true), ("rear-wheel-spacers", true, true)])
         {
             var read = ProcedureFileText.Read(await File.ReadAllBytesAsync(Path.Combine(demo.Folder, file + ".json")));
+            foreach (var picture in read.Value.Pictures ?? []) pictures.Keep(picture.Key, picture.Data);
             var id = (await procedures.AddAsync(read.Value.Number, read.Value.Title, read.Value.Platform, read.Value.Sheet, author)).Value;
             var revision = await db.Revisions.AsNoTracking().SingleAsync(r => r.Id == id);
             if (sent) Must(await procedures.SendAsync(revision, author));

@@ -5,6 +5,8 @@ using WornPath.Core;
 using WornPath.Core.Editing;
 using WornPath.Core.Revisions;
 using WornPath.Core.Sheets;
+using WornPath.Formats;
+using WornPath.Store;
 using WornPath.Store.Drafts;
 using WornPath.Store.Entities;
 
@@ -14,7 +16,7 @@ namespace WornPath.Web.Drafting;
 /// The revisions a request works on, held until it ends. An edit is carried out on the sheet held in memory, written to the log,
 /// and only then taken and acknowledged; whatever stops the server in between, the log has every acknowledged edit.
 /// </summary>
-public sealed class Drafts(DraftKeeper keeper, EditWriter writer, DraftLog log, Live live, ShelfIndexer shelf, Measures measures) : IDisposable
+public sealed class Drafts(DraftKeeper keeper, EditWriter writer, DraftLog log, Live live, ShelfIndexer shelf, Measures measures, PictureFiles pictures) : IDisposable
 {
     private readonly List<DraftKeeper.Lease> _leases = [];
 
@@ -32,7 +34,17 @@ public sealed class Drafts(DraftKeeper keeper, EditWriter writer, DraftLog log, 
 
     /// <summary>Carries an edit out for a person. Returns what was held before it, or the problem.</summary>
     public Task<Outcome<Draft.Walked>> EditAsync(Draft draft, string personId, string clientId, Edit edit, CancellationToken cancel) =>
-        ChangeAsync(draft, personId, clientId, EntryKind.Edit, _ => Task.FromResult(Editor.Apply(draft.Now.Sheet, edit).Map(a => (a.Sheet, a.Delta, a.Label, Of: (int?)null))), cancel);
+        ChangeAsync(draft, personId, clientId, EntryKind.Edit, _ => Task.FromResult(Apply(draft.Now.Sheet, edit).Map(a => (a.Sheet, a.Delta, a.Label, Of: (int?)null))), cancel);
+
+    // A figure shows only a picture that is kept here.
+    private Outcome<Applied> Apply(Sheet sheet, Edit edit)
+    {
+        var applied = Editor.Apply(sheet, edit);
+        if (!applied.IsGood || applied.Value.Sheet.Phases == sheet.Phases) return applied;
+        var shown = FilePictures.KeysOf(sheet).ToHashSet();
+        return FilePictures.KeysOf(applied.Value.Sheet).All(k => shown.Contains(k) || pictures.Has(k)) ? applied
+            : new Problem("The figure's picture is not kept here.", "Choose the picture again.");
+    }
 
     /// <summary>Takes back the person's last edit.</summary>
     public Task<Outcome<Draft.Walked>> UndoAsync(Draft draft, string personId, string clientId, CancellationToken cancel) =>

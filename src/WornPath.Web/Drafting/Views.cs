@@ -5,6 +5,7 @@ using System.Collections.Immutable;
 using System.Runtime.InteropServices;
 using WornPath.Core.Editing;
 using WornPath.Core.Findings;
+using WornPath.Core.Printing;
 using WornPath.Core.Revisions;
 using WornPath.Core.Sheets;
 using WornPath.Core.Tightening;
@@ -47,9 +48,12 @@ public sealed record TurnView(string Key, string Says);
 /// <param name="Residue">Words nobody understood.</param>
 /// <param name="Measures">True where it holds something against limits: their source is asked for.</param>
 /// <param name="Lost">Words the author said something of that does not hold any more.</param>
+/// <param name="Figures">What it shows, as it is edited.</param>
+/// <param name="Shown">The same as it is shown: numbered from 1 in the step, with names and values.</param>
 public sealed record StepView(string Id, string Text, string Only, ImmutableArray<TurnView> Branches, ImmutableArray<ChipView> Chips,
     ImmutableArray<QuestionView> Questions, ImmutableArray<Caution> Cautions, ImmutableArray<DroppedCaution> Dropped,
-    ImmutableArray<string> Residue, ImmutableArray<string> Lost, bool Measures, IReadOnlyDictionary<string, string> Fields);
+    ImmutableArray<string> Residue, ImmutableArray<string> Lost, bool Measures, IReadOnlyDictionary<string, string> Fields,
+    ImmutableArray<Figure> Figures, ImmutableArray<PrintedFigure> Shown);
 
 /// <summary>A phase and the order of its steps.</summary>
 public sealed record PhaseView(string Id, string Name, ImmutableArray<string> Steps);
@@ -147,9 +151,9 @@ public static class SheetViews
 
         var steps = new StepView[shown.Count];
         if (shown.Count < SheetSize.ManySteps)
-            for (var i = 0; i < steps.Length; i++) steps[i] = Of(shown[i].Step, sheet, shown[i].Cautions);
+            for (var i = 0; i < steps.Length; i++) steps[i] = Of(shown[i].Step, sheet, now.House, shown[i].Cautions);
         else
-            Parallel.For(0, steps.Length, i => steps[i] = Of(shown[i].Step, sheet, shown[i].Cautions));
+            Parallel.For(0, steps.Length, i => steps[i] = Of(shown[i].Step, sheet, now.House, shown[i].Cautions));
 
         // What steps use a thing, and how a joint ends, follows from the actions: the same actions, the same answers.
         var used = all || !ReferenceEquals(before!.Header, sheet.Header) || !SameActions(former, whole);
@@ -200,7 +204,7 @@ public static class SheetViews
     private static bool SameFindings(ImmutableArray<Finding> a, ImmutableArray<Finding> b) =>
         a.Length == b.Length && a.Zip(b).All(p => p.First.Key == p.Second.Key && p.First.Message == p.Second.Message && p.First.StepNumber == p.Second.StepNumber && p.First.For == p.Second.For && p.First.Waiver == p.Second.Waiver && p.First.Severity == p.Second.Severity && p.First.Fixes.SequenceEqual(p.Second.Fixes));
 
-    private static StepView Of(Step step, Sheet sheet, ImmutableArray<Caution> cautions) => new(
+    private static StepView Of(Step step, Sheet sheet, Workshop workshop, ImmutableArray<Caution> cautions) => new(
         step.Id,
         step.Text,
         OnlyOf(step),
@@ -212,7 +216,9 @@ public static class SheetViews
         step.Residue.IsEmpty ? [] : [.. step.Residue.Select(r => r.Of(step.Text)).Where(w => w.Length > 0)],
         Mending.Lost(sheet, step),
         step.Source is not null || step.Table is not null || step.Actions.Any(a => a.Limits is not null),
-        step is { Minutes: null, People: null, Source: null } ? NoFields : Fields.Step.ToDictionary(f => f.Name, f => f.Get(step)));
+        step is { Minutes: null, People: null, Source: null } ? NoFields : Fields.Step.ToDictionary(f => f.Name, f => f.Get(step)),
+        step.Figures,
+        PrintedFigure.Of(step, sheet, workshop, 1));
 
     private static QuestionView Of(Question question, Step step, Sheet sheet) =>
         new(question.Phrase, Asking.Of(question, sheet), question.At, [.. Asking.Answers(question, step, sheet).Select(a => new AnswerView(a.Label, a.Edit))]);

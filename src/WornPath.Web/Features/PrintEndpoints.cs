@@ -10,6 +10,7 @@ using WornPath.Core.Sheets;
 using WornPath.Core.Walking;
 using WornPath.Formats;
 using WornPath.Formats.Out;
+using WornPath.Store;
 using WornPath.Store.Entities;
 using WornPath.Web.Drafting;
 
@@ -20,7 +21,9 @@ public static class PrintEndpoints
 {
     /// <summary>A step as printed, its text as safe HTML.</summary>
     /// <param name="Tightens">The joints that are brought to a value here, with what the wrench is set to.</param>
-    public sealed record PrintedStepView(int Number, string Html, ImmutableArray<Caution> Cautions, int? People, ImmutableArray<PrintedTightening> Tightens);
+    /// <param name="Figures">What it shows, numbered.</param>
+    public sealed record PrintedStepView(int Number, string Html, ImmutableArray<Caution> Cautions, int? People, ImmutableArray<PrintedTightening> Tightens,
+        ImmutableArray<PrintedFigure> Figures);
 
     /// <summary>A phase as printed.</summary>
     public sealed record PrintedPhaseView(string Name, ImmutableArray<PrintedStepView> Steps, ImmutableArray<OwedTorque> Owed);
@@ -43,7 +46,7 @@ public static class PrintEndpoints
     }
 
     private static async Task<Results<FileContentHttpResult, ProblemHttpResult>> ExportAsync(int id, string format, [FromQuery(Name = "as")] string? walkAs,
-        RevisionEndpoints.Shelf shelf, Drafts drafts, ClaimsPrincipal me)
+        RevisionEndpoints.Shelf shelf, Drafts drafts, PictureFiles pictures, ClaimsPrincipal me)
     {
         if (await shelf.FindAsync(id, me) is not { } revision || await drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
         if (ExportFormat.Find(format) is not { } written) return Problems.NotThere("This format");
@@ -52,7 +55,7 @@ public static class PrintEndpoints
         var label = new SheetLabel(revision.Procedure.Number, revision.Procedure.Title, revision.Procedure.Platform, revision.Letter,
             SheetStanding.Of(revision.State, released is null ? null : (released.Who, released.At), revision.Author.DisplayName, VerifiedBy(draft, revision)),
             revision.State == RevisionState.Released, AsOf(walk, draft.Now.Sheet));
-        return TypedResults.File(written.Write(SheetDocument.Of(label, PrintedSheet.Of(walk))), written.MediaType, written.FileName(label));
+        return TypedResults.File(written.Write(SheetDocument.Of(label, PrintedSheet.Of(walk), pictures.Read)), written.MediaType, written.FileName(label));
     }
 
     private static string VerifiedBy(Draft draft, Revision revision) =>
@@ -69,7 +72,7 @@ public static class PrintEndpoints
         return TypedResults.Ok(new PrintView(
             revision.Procedure.Number, revision.Procedure.Title, revision.Procedure.Platform, revision.Letter, revision.State, revision.Author.DisplayName, released?.Who, released?.At,
             sheet.Header, sheet.Parts, sheet.Tools, sheet.Consumables,
-            [.. sheet.Phases.Select(p => new PrintedPhaseView(p.Name, [.. p.Steps.Select(s => new PrintedStepView(s.Number, html.Of(s.Text), s.Cautions, s.People, s.Tightens))], p.Owed))],
+            [.. sheet.Phases.Select(p => new PrintedPhaseView(p.Name, [.. p.Steps.Select(s => new PrintedStepView(s.Number, html.Of(s.Text), s.Cautions, s.People, s.Tightens, s.Figures))], p.Owed))],
             sheet.Torques, sheet.Patterns, sheet.Practice, AsOf(walk, draft.Now.Sheet), VerifiedBy(draft, revision), PrintedSheet.NotJudged));
     }
 }

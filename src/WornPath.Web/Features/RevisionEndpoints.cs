@@ -166,11 +166,11 @@ public static class RevisionEndpoints
         return TypedResults.Ok(Bench.After(walk, Math.Clamp(step, 0, walk.Steps.Count) - 1));
     }
 
-    private static async Task<Results<FileContentHttpResult, ProblemHttpResult>> FileAsync(int id, Shelf shelf, Drafts drafts, ClaimsPrincipal me)
+    private static async Task<Results<FileContentHttpResult, ProblemHttpResult>> FileAsync(int id, Shelf shelf, Drafts drafts, PictureFiles pictures, ClaimsPrincipal me)
     {
         if (await shelf.FindAsync(id, me) is not { } revision || await drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
         var file = new ProcedureFile { Number = revision.Procedure.Number, Title = revision.Procedure.Title, Platform = revision.Procedure.Platform, Revision = revision.Letter, Sheet = draft.Now.Sheet };
-        var written = ProcedureFileText.Write(file);
+        var written = ProcedureFileText.Write(FilePictures.With(file, pictures.Read));
         if (!written.IsGood) return Problems.Refused(written.Problem);
         var name = new string([.. $"{revision.Procedure.Number}-{revision.Letter}".Select(c => char.IsAsciiLetterOrDigit(c) || c == '-' ? c : '_')]);
         return TypedResults.File(written.Value, "application/json", name + ".json");

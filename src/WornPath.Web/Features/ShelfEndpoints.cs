@@ -228,13 +228,14 @@ public static class ShelfEndpoints
         return made.IsGood ? TypedResults.Ok(new Opened(made.Value)) : made.Problem.ToHttp();
     }
 
-    private static async Task<Results<Ok<Opened>, ProblemHttpResult>> ImportAsync(HttpRequest request, Procedures procedures, ClaimsPrincipal me, CancellationToken cancel)
+    private static async Task<Results<Ok<Opened>, ProblemHttpResult>> ImportAsync(HttpRequest request, Procedures procedures, PictureFiles pictures, ClaimsPrincipal me, CancellationToken cancel)
     {
         if (request.ContentLength > SheetSize.LargestFile) return new Problem("The file is too large.", $"A procedure file has at most {SheetSize.LargestFile / 1024 / 1024} MB: is this one?").ToHttp();
         using var buffer = new MemoryStream();
         await request.Body.CopyToAsync(buffer, cancel);
         var read = ProcedureFileText.Read(buffer.ToArray());
         if (!read.IsGood) return read.Problem.ToHttp();
+        foreach (var picture in read.Value.Pictures ?? []) pictures.Keep(picture.Key, picture.Data);
         var made = await procedures.AddAsync(read.Value.Number, read.Value.Title, read.Value.Platform, read.Value.Sheet, me.Id());
         return made.IsGood ? TypedResults.Ok(new Opened(made.Value)) : made.Problem.ToHttp();
     }

@@ -51,11 +51,23 @@ public class EditTests
             22 => new MovePhase(phase, a % 3 == 0 ? null : sheet.Phases[a % sheet.Phases.Length].Id),
             23 => new SplitPhase(step.Id, null, $"From {a}"),
             24 => new JoinPhase(phase),
+            25 => AnyFigure(sheet, step, thing, a, b),
+            26 => new MoveFigure(sheet.Steps.SelectMany(s => s.Figures).Select(f => f.Id).ElementAtOrDefault(b % 5) ?? "none", step.Id, a % 4),
+            27 => new SetKind(thing.Id, (ThingKind)(a % 7)),
             _ => new SetField("", "purpose", sheet.Header.Purpose, text),
         };
     }
 
-    private static readonly Gen<(int, int, int)[]> Edits = Gen.Select(Gen.Int[0, 24], Gen.Int[0, 30], Gen.Int[0, 30]).Array[1, 25];
+    private static PutFigure AnyFigure(Sheet sheet, Step step, Thing thing, int a, int b)
+    {
+        var balloon = new FigureBalloon(new(a * 100, b * 100), new(b * 300, a * 300), b % 3 == 0 ? null : thing.Id, b % 2 == 0 ? "this" : "", thing is Joint);
+        var was = a % 2 == 0 ? step.Figures.FirstOrDefault() : null;
+        if (was is not null && b % 4 == 0) return new PutFigure(step.Id, was, null);
+        var fresh = was ?? new Figure { Id = $"f{sheet.Steps.Sum(s => s.Figures.Length)}-{a}", Picture = new FigurePicture(new string('b', 64) + ".png", 800, 600) };
+        return new PutFigure(step.Id, was, fresh with { Balloons = fresh.Balloons.Add(balloon), Alt = $"view {b}", Crop = b % 5 == 0 ? new(0, 0, 5000, 5000) : fresh.Crop });
+    }
+
+    private static readonly Gen<(int, int, int)[]> Edits = Gen.Select(Gen.Int[0, 27], Gen.Int[0, 30], Gen.Int[0, 30]).Array[1, 25];
 
     [Fact]
     public void Whatever_is_done_can_be_undone_to_the_letter_and_done_again() => Edits.Sample(numbers =>
@@ -68,6 +80,8 @@ public class EditTests
             if (!applied.IsGood) continue;
             done.Add((sheet, applied.Value.Delta, applied.Value.Sheet));
             sheet = applied.Value.Sheet;
+            // Whatever is taken away or becomes something else, no figure is left that names what is not there.
+            sheet.Steps.SelectMany(s => s.Figures).SelectMany(f => f.Ids).ShouldAllBe(id => sheet.Find(id) != null);
         }
 
         foreach (var (before, delta, after) in Enumerable.Reverse(done))

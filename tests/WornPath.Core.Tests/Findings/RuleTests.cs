@@ -308,6 +308,13 @@ public partial class RuleTests
         ("INS006", 2, () => new Written().Part("tie rod end", fate: "replace").Steps("Remove the tie rod end.", "Fit the new tie rod end.")),
         ("WRD010", 1, () => new Written().Joint("cover bolts", "22 N·m").Steps("Torque the cover bolts to about 22 N·m.")),
         ("WRD010", 1, () => new Written().Joint("cover bolts", "22 N·m").Steps("Torque the cover bolts to 22 N·m if there is time.")),
+        ("FIG001", 1, () => new Written().Part("shims").Steps("Lay the shims as shown.")),
+        ("FIG001", 1, () => new Written().Part("shims").Steps("See the picture below for how the shims lie.")),
+        ("FIG001", 2, () => Showing(2, new Written().Part("shims").Steps("Clean the shims.", "Lay the shims as in figure 3."), "P1")),
+        ("FIG001", 2, () => Showing(1, new Written().Part("shims").Steps("Clean the shims.", "Lay the shims as illustrated."), "P1")),
+        ("FIG002", 1, () => Showing(1, new Written().Part("cover").Part("lamp").Joint("cover bolts", "22 N·m", holds: "cover").Steps("Remove the cover bolts."), "P2")),
+        ("FIG003", 1, () => Showing(1, new Written().Part("cover").Steps("Clean the cover."), "")),
+        ("FIG004", 1, () => Showing(1, new Written().Part("cover").Part("lamp").Joint("cover bolts", "22 N·m", holds: "cover").Steps("Remove the cover bolts."), "P1", "P2")),
     ];
 
     public static TheoryData<int> Numbers => [.. Enumerable.Range(0, Slips.Length)];
@@ -326,6 +333,15 @@ public partial class RuleTests
         var step = sheet.Phases[0].Steps[^1] with { Actions = [action] };
         return Editor.ReadAnew(sheet with { Phases = [sheet.Phases[0] with { Steps = sheet.Phases[0].Steps.SetItem(sheet.Phases[0].Steps.Length - 1, step) }] });
     });
+
+    // A step with a picture of these things; undescribed where there is none.
+    private static Written Showing(int step, Written written, params string[] things) => written.Do(new PutFigure(written.Step(step).Id, null, new Figure
+    {
+        Id = "f1",
+        Picture = new FigurePicture(new string('a', 64) + ".png", 400, 300),
+        Alt = things is [""] ? "" : "As it lies.",
+        Balloons = [.. things.Where(t => t.Length > 0).Select(t => new FigureBalloon(new(100, 100), new(500, 500), t, "", false))],
+    }));
 
     private static Written Wheel(params string[] steps) => new Written().Part("front wheel").Joint("wheel nuts", "130 N·m", holds: "front wheel").Steps(steps);
 
@@ -415,7 +431,8 @@ public partial class RuleTests
                 "WRD001", "WRD002", "WRD003", "THR001", "THR004", "TOO001", "SRC001", "RED001", "FIT002", "FIT004", "FIT005", "INS001", "INS003",
                 "INS004", "ORD011", "TOO003", "TOO004", "TOO005", "HAZ005", "TRQ015", "TRQ016", "SRC002", "ORD013", "ORD014", "SRC003", "SRC004", "SRC005",
                 "CLO011", "HAZ010", "HAZ011", "HAZ014", "HAZ015", "HAZ018", "TRQ021", "TRQ023", "TRQ024", "TRQ025", "TRQ026", "ORD016", "THR012",
-                "THR013", "FLO005", "INS005", "WRD010", "HAZ007", "HAZ012", "HAZ019", "TRQ019", "THR014", "HAZ013", "HAZ020", "FLO006", "HAZ008", "ORD017", "ORD019", "INS007");
+                "THR013", "FLO005", "INS005", "WRD010", "HAZ007", "HAZ012", "HAZ019", "TRQ019", "THR014", "HAZ013", "HAZ020", "FLO006", "HAZ008", "ORD017", "ORD019", "INS007",
+                "FIG001", "FIG003");
             return;
         }
 
@@ -802,6 +819,13 @@ public partial class RuleTests
         ("WRD010", () => new Written().Joint("cover bolts", "22 N·m").Steps("Torque the cover bolts to 22 N·m, and later in step 9 the others.")),
         ("INS006", () => new Written().Part("tie rod end", fate: "replace").Steps("Remove the tie rod end.", "Fit the new tie rod end.",
             "Have the toe checked: 0–2 mm.")),
+        ("FIG001", () => new Written().Part("shims").Steps("Set the gauge as shown on its decal.", "Lay the shims as shown in the maker's manual.",
+            "Refit the hoses as in the photos you took.", "Do this before anything is shown to the customer.", "Check the gauge. It is shown in bar.")),
+        ("FIG001", () => Showing(2, new Written().Part("shims").Steps("Lay the shims as in figure 1.", "Clean the shims, as shown.", "See fig. 1."), "P1")),
+        ("FIG002", () => Showing(1, new Written().Part("cover").Part("lamp", behind: "cover").Joint("cover bolts", "22 N·m", holds: "cover").Steps("Remove the cover bolts."), "P1", "J1")),
+        ("FIG002", () => Showing(1, new Written().Part("cover").Part("lamp", behind: "cover").Steps("Remove the cover."), "P2")),
+        ("FIG004", () => Showing(1, new Written().Part("cover").Part("lamp").Steps("Remove the cover, but leave the lamp."), "P1", "P2")),
+        ("FIG004", () => Showing(1, new Written().Part("lamp").Part("cover").Steps("This is how it looks when it is right."), "P1", "P2")),
     ];
 
     public static TheoryData<int> CleanNumbers => [.. Enumerable.Range(0, Clean.Length)];

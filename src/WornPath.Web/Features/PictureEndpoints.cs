@@ -1,0 +1,69 @@
+using System.Security.Claims;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.AspNetCore.Mvc;
+using WornPath.Core;
+using WornPath.Core.Revisions;
+using WornPath.Core.Sheets;
+using WornPath.Formats;
+using WornPath.Formats.Pictures;
+using WornPath.Store;
+using WornPath.Web.Drafting;
+
+namespace WornPath.Web.Features;
+
+/// <summary>The pictures of a revision's figures: in, and out to who sees the revision.</summary>
+public static class PictureEndpoints
+{
+    /// <summary>A picture that was taken in.</summary>
+    /// <param name="Picture">What a figure says of it.</param>
+    /// <param name="LeftOut">What was in it and is not kept, in words.</param>
+    public sealed record PictureView(FigurePicture Picture, IReadOnlyList<string> LeftOut);
+
+    // A decoded picture takes much memory: no more than two at once, the others wait.
+    private static readonly SemaphoreSlim Bench = new(2);
+
+    public static void MapPictures(this IEndpointRouteBuilder api)
+    {
+        var pictures = api.MapGroup("/revisions/{id:int}/pictures").RequireAuthorization().WithTags("Figures");
+        pictures.MapPost("/", PutAsync).RequireAuthorization(Policies.Author).WithName("PutPicture")
+            .Accepts<byte[]>("application/octet-stream").WithMetadata(new RequestSizeLimitAttribute(KeptPicture.LargestFile + 1024))
+            .WithMetadata(new BlindWay(BlindWay.Kind.AsItIs));
+        // What is drawn or photographed cannot be hidden from who reads values blind: the figure is part of what she reviews.
+        pictures.MapGet("/{key}", GetAsync).WithName("GetPicture").Produces<string>(200, "image/png").WithMetadata(new BlindWay(BlindWay.Kind.AsItIs));
+    }
+
+    private static async Task<Results<Ok<PictureView>, ProblemHttpResult>> PutAsync(int id, HttpRequest request, Drafts drafts, PictureFiles files, ClaimsPrincipal me, CancellationToken cancel)
+    {
+        if (await drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
+        if ((LifeCycle.Edit(draft.State) ?? draft.Authorship.Write(me.Id())) is { } closed) return Problems.Refused(closed);
+        if (request.ContentLength > KeptPicture.LargestFile)
+            return new Problem("The picture is too large.", $"At most {KeptPicture.LargestFile / 1024 / 1024} MB are taken: save it smaller.").ToHttp();
+        using var buffer = new MemoryStream();
+        await request.Body.CopyToAsync(buffer, cancel);
+        await Bench.WaitAsync(cancel);
+        try
+        {
+            var taken = KeptPicture.Take(buffer.ToArray());
+            if (!taken.IsGood) return taken.Problem.ToHttp();
+            files.Keep(taken.Value.Picture.Key, taken.Value.Bytes);
+            return TypedResults.Ok(new PictureView(taken.Value.Picture, taken.Value.LeftOut));
+        }
+        finally
+        {
+            Bench.Release();
+        }
+    }
+
+    private static async Task<Results<FileContentHttpResult, ProblemHttpResult>> GetAsync(int id, string key, HttpContext context, RevisionEndpoints.Shelf shelf, Drafts drafts,
+        PictureFiles files, ClaimsPrincipal me)
+    {
+        if (await shelf.FindAsync(id, me) is null || await drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
+        // Who writes on it sees what she has just put in, too, and what an undo brings back.
+        var isHers = me.IsInRole(Roles.Author) && draft.Authorship.Write(me.Id()) is null;
+        if ((!isHers && !FilePictures.KeysOf(draft.Now.Sheet).Contains(key)) || files.Read(key) is not { } bytes) return Problems.NotThere("This picture");
+        // The name is the content: it never changes. A drawing that is opened by itself runs nothing and asks for nothing.
+        context.Response.Headers.CacheControl = "private, max-age=31536000, immutable";
+        context.Response.Headers.ContentSecurityPolicy = "default-src 'none'; style-src 'unsafe-inline'; sandbox";
+        return TypedResults.File(bytes, KeptPicture.MediaTypeOf(key));
+    }
+}
