@@ -33,6 +33,8 @@ const PLACES = [
   ...FACES.map((face) => `/r/2/${face}`),
   '/r/1/write',
   '/r/1/chart',
+  '/r/3/print',
+  '/r/3/follow?at=22',
   '/r/4/ready',
   '/r/4/follow',
 ];

@@ -39,7 +39,12 @@ const shown = computed(() => draft.steps.get(props.step)?.shown[draft.steps.get(
 const now = ref<Whole>(copy(stands.value!));
 /** What the last change was made from: what the next one says it saw. */
 let base = JSON.stringify(now.value);
-const refused = ref(false);
+let settling = false;
+/** Edits of this figure that were not taken: they stand here until she chooses. */
+const turnedDown = computed(() =>
+  draft.troubles.map((t) => t.waiting).filter((w) => w.edit?.do === 'putFigure' && w.edit.was?.id === props.id),
+);
+const refused = computed(() => turnedDown.value.length > 0);
 const placing = ref<'balloon' | 'arrow' | 'inset' | 'crop' | null>(null);
 const held = ref<string | null>(null);
 const board = ref<SVGSVGElement | null>(null);
@@ -53,7 +58,7 @@ watch(
   [stands, () => draft.waiting],
   ([figure, waiting]) => {
     if (!figure) return emit('close');
-    if (waiting > 0 || refused.value || held.value || touched.value) return;
+    if (waiting > 0 || refused.value || settling || held.value || touched.value) return;
     const fresh = JSON.stringify(copy(figure));
     if (fresh !== base) [now.value, base] = [copy(figure), fresh];
   },
@@ -67,21 +72,22 @@ async function commit(): Promise<void> {
   if (mine === base || refused.value || now.value.balloons.some((b) => !b.thing && !b.says.trim())) return;
   const was = JSON.parse(base) as Figure;
   base = mine;
-  if (!(await draft.sendAndSettle({ do: 'putFigure', step: props.step, was, now: JSON.parse(mine) as Figure }))) refused.value = true;
+  await draft.sendAndSettle({ do: 'putFigure', step: props.step, was, now: JSON.parse(mine) as Figure });
 }
 const soon = useDebounceFn(() => void commit(), 600);
 onBeforeUnmount(() => void commit());
 
 /** Somebody else changed it meanwhile: mine goes over it, or theirs stands. */
 async function settle(mine: boolean): Promise<void> {
-  for (const { waiting: one } of draft.troubles)
-    if (one.edit?.do === 'putFigure' && one.edit.was?.id === props.id) draft.settle(one, false);
-  refused.value = false;
+  const here = copy(now.value);
+  settling = true;
+  for (const one of turnedDown.value) draft.settle(one, false);
   await draft.refresh();
+  settling = false;
   if (!stands.value) return;
   base = JSON.stringify(copy(stands.value));
+  now.value = mine ? here : copy(stands.value);
   if (mine) await commit();
-  else now.value = copy(stands.value);
 }
 
 /** Those the step has to do with come first. */
@@ -394,13 +400,11 @@ const dots = (area: Area): Area => frameOf(picture.value!, area);
           />
           <span class="more">
             <label v-if="isJoint(balloon.thing)"><input v-model="balloon.value" type="checkbox" @change="commit" /> with its torque</label>
-            <button v-if="i > 0" type="button" class="small" :aria-label="`Balloon ${i + 1} comes before ${i}`" @click="earlier(i)">
-              earlier
-            </button>
+            <button v-if="i > 0" type="button" class="small" :aria-label="`Balloon ${i + 1}: earlier`" @click="earlier(i)">earlier</button>
             <button
               type="button"
               class="small"
-              :aria-label="`Take balloon ${i + 1} away`"
+              :aria-label="`Balloon ${i + 1}: take away`"
               @click="
                 now.balloons.splice(i, 1);
                 void commit();
