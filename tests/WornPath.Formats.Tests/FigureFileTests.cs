@@ -122,6 +122,33 @@ public class FigureFileTests
         back.Left.Count(l => l.What.StartsWith("Figure ", StringComparison.Ordinal) && l.Why.Contains("procedure file")).ShouldBe(3);
     }
 
+    /// <summary>The picture as it is and as dots, over it the word processor's own lines and circles.</summary>
+    [Fact]
+    public void A_document_of_a_word_processor_has_each_picture_once_and_its_marks_as_shapes()
+    {
+        XNamespace a = "http://schemas.openxmlformats.org/drawingml/2006/main", wps = "http://schemas.microsoft.com/office/word/2010/wordprocessingShape";
+        using var zip = new System.IO.Compression.ZipArchive(new MemoryStream(ExportFormat.Find("docx")!.Write(Document(Hub))));
+        zip.Entries.Where(e => e.FullName.Contains("media/")).Select(e => Path.GetExtension(e.Name)).Order().ShouldBe([".png", ".png", ".svg", ".svg"]);
+        using var stream = zip.GetEntry("word/document.xml")!.Open();
+        var groups = XDocument.Load(stream).Descendants().Where(e => e.Name.LocalName == "inline").ToList();
+        groups.Count.ShouldBe(3);
+        string[] Circles(XElement group) => [.. group.Descendants(wps + "wsp").Where(s => s.Descendants(a + "prstGeom").Any(g => (string?)g.Attribute("prst") == "ellipse")).Select(s => s.Value)];
+        Circles(groups[1]).ShouldBe(["1", "2", "3", "4", "5"]);
+        groups[1].Descendants().Single(e => e.Name.LocalName == "docPr").Attribute("descr")!.Value.ShouldStartWith("Section through the hub");
+        // Every mark lies on the group.
+        var size = groups[1].Elements().Single(e => e.Name.LocalName == "extent");
+        foreach (var placed in groups[1].Descendants(wps + "spPr").Select(s => s.Element(a + "xfrm")!))
+        {
+            ((long)placed.Element(a + "off")!.Attribute("x")! + (long)placed.Element(a + "ext")!.Attribute("cx")!).ShouldBeInRange(0, (long)size.Attribute("cx")! + 1);
+            ((long)placed.Element(a + "off")!.Attribute("y")! + (long)placed.Element(a + "ext")!.Attribute("cy")!).ShouldBeInRange(0, (long)size.Attribute("cy")! + 1);
+        }
+
+        // What cannot show drawings has the same as dots: the line from corner to corner is there.
+        using var dots = zip.Entries.First(e => e.Name.EndsWith(".png", StringComparison.Ordinal)).Open();
+        using var painted = SkiaSharp.SKBitmap.Decode(dots);
+        (painted.Width, Enumerable.Range(0, painted.Width).Any(x => painted.GetPixel(x, painted.Height / 5).Red < 60)).ShouldBe((1200, true));
+    }
+
     /// <summary>What was put beside the part that is shown now stands at its edge.</summary>
     [Fact]
     public void No_balloon_is_lost_by_showing_less_of_a_picture()

@@ -23,12 +23,14 @@ public class WordTests
 
     public static TheoryData<string> Files => ProcedureFileTests.Files;
 
-    private static SheetDocument DocumentOf(Sheet sheet, string title = "Front hub") => SheetDocument.Of(
-        new SheetLabel("OT-900", title, "Orchard tractor", "A", SheetStanding.Unknown, false, ""), PrintedSheet.Of(WalkSet.Run(sheet, new Workshop()).As(null)), _ => null);
+    private static SheetDocument DocumentOf(Sheet sheet, string title = "Front hub", Func<string, byte[]?>? pictures = null) => SheetDocument.Of(
+        new SheetLabel("OT-900", title, "Orchard tractor", "A", SheetStanding.Unknown, false, ""), PrintedSheet.Of(WalkSet.Run(sheet, new Workshop()).As(null)), pictures ?? (_ => null));
 
-    private static SheetDocument Demo(string file) => DocumentOf(SheetOf(file));
+    private static SheetDocument Demo(string file) => DocumentOf(FileOf(file).Sheet, pictures: FilePictures.Of(FileOf(file)));
 
-    private static Sheet SheetOf(string file) => ProcedureFileText.Read(File.ReadAllBytes(Path.Combine(ProcedureFileTests.Demo, file))).Value.Sheet;
+    private static ProcedureFile FileOf(string file) => ProcedureFileText.Read(File.ReadAllBytes(Path.Combine(ProcedureFileTests.Demo, file))).Value;
+
+    private static Sheet SheetOf(string file) => FileOf(file).Sheet;
 
     private static byte[] Out(SheetDocument document) => ExportFormat.Find("docx")!.Write(document);
 
@@ -97,6 +99,8 @@ public class WordTests
         back.Sheet.Steps.Select(s => Bare(s.Text)).ShouldBe(document.Phases.SelectMany(p => p.Steps).Select(s => Words(s.Text)));
         back.Sheet.Joints.Where(j => j.TighteningText.Length > 0).Select(j => (j.Name, j.TighteningText, j.Source, j.Count)).ShouldBe(
             sheet.Joints.Where(j => j.TighteningText.Length > 0).Select(j => (j.Name, j.TighteningText, j.Source, j.Count)), ignoreOrder: true);
+        // A figure does not come this way, and each is told of.
+        back.Left.Count(l => Regex.IsMatch(l.What, @"^Figure \d+\b")).ShouldBe(sheet.Steps.Sum(s => s.Figures.Length));
     }
 
     [Theory]

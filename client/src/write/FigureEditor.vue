@@ -144,10 +144,7 @@ async function put(what: NonNullable<typeof placing.value>, point: Point): Promi
 /** The button once: the next click on the picture puts it there. Once more: it is put in the middle, for who has no mouse. */
 function tool(what: NonNullable<typeof placing.value>): void {
   if (placing.value === what) void put(what, middle());
-  else {
-    placing.value = what;
-    say('A click on the picture puts it there; the same button again puts it in the middle.');
-  }
+  else placing.value = what;
 }
 
 const corner = (area: Area): Point => ({ x: area.x + area.width, y: area.y + area.height });
@@ -333,6 +330,7 @@ const dots = (area: Area): Area => frameOf(picture.value!, area);
                 @pointerdown="down($event, grip)"
                 @keydown="key($event, grip)"
               >
+                <circle :cx="spot(grip).x" :cy="spot(grip).y" :r="frame.unit" class="touch" />
                 <circle
                   v-if="isRound(grip.key)"
                   :cx="spot(grip).x"
@@ -511,6 +509,15 @@ const dots = (area: Area): Area => frameOf(picture.value!, area);
 
 .outside {
   fill: rgb(0 0 0 / 45%);
+}
+
+/* A finger's breadth, however small the picture is shown. */
+.touch {
+  fill: transparent;
+  stroke: transparent;
+  stroke-width: 22px;
+  vector-effect: non-scaling-stroke;
+  pointer-events: all;
 }
 
 .round,

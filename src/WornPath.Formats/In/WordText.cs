@@ -155,7 +155,7 @@ public sealed record WordText(string Text, ImmutableArray<LeftOut> Left)
             }
 
             // What stands in a text box beside the paragraph is read behind it.
-            foreach (var box in Seen(paragraph).OfType<TextBoxContent>()) Blocks(box);
+            foreach (var box in Seen(paragraph).OfType<TextBoxContent>().Where(b => !b.Ancestors<Drawing>().Any(IsPicture))) Blocks(box);
         }
 
         private void Block(string indent, string words, bool keepsList = false)
@@ -208,7 +208,7 @@ public sealed record WordText(string Text, ImmutableArray<LeftOut> Left)
         // What is in a paragraph or table and no words.
         private void Beyond(OpenXmlElement parent, string words)
         {
-            foreach (var picture in Pictures(parent)) Leave(picture, "A sheet takes no pictures yet. Say in the step what it shows.");
+            foreach (var picture in Pictures(parent)) Leave(picture, "A picture does not come in with a document. Put it in at its step, or say there what it shows.");
             if (words.Contains(Unread, StringComparison.Ordinal)) Leave(words, "A sign in it is of a font of pictures. Type in its place what it says.");
         }
 
@@ -308,8 +308,12 @@ public sealed record WordText(string Text, ImmutableArray<LeftOut> Left)
             }
         }
 
+        // Numbers that stand on a drawing are no words of the text.
+        private static bool IsPicture(OpenXmlElement element) => element is Drawing or Picture
+            && Seen(element).OfType<TextBoxContent>().All(b => b.InnerText.Trim() is { Length: > 0 and < 4 } words && words.All(char.IsAsciiDigit));
+
         private static IEnumerable<string> Pictures(OpenXmlElement parent) => Seen(parent)
-            .Where(e => e is Drawing or Picture && !Seen(e).OfType<TextBoxContent>().Any())
+            .Where(IsPicture)
             .Select(e => e.Descendants<PictureProperties>().FirstOrDefault()?.Description?.Value is { Length: > 0 } says
                 ? $"Picture: {says}" : "A picture");
 

@@ -48,7 +48,7 @@ public static class WordFile
                 Run(document.Label.IsValid ? "" : $" · {document.Label.Standing}", bold: true)));
             footer.Footer = new Footer(Styled("Footer", Run("page "), Field("PAGE"), Run(" of "), Field("NUMPAGES")));
             var body = new Body();
-            Fill(body, document);
+            Fill(body, document, new WordFigures(main));
             body.Append(new SectionProperties(
                 new HeaderReference { Type = HeaderFooterValues.Default, Id = main.GetIdOfPart(header) },
                 new FooterReference { Type = HeaderFooterValues.Default, Id = main.GetIdOfPart(footer) },
@@ -60,7 +60,7 @@ public static class WordFile
         return file.ToArray();
     }
 
-    private static void Fill(Body body, SheetDocument document)
+    private static void Fill(Body body, SheetDocument document, WordFigures figures)
     {
         body.Append(Styled("Title", Run(document.Label.Line)));
         body.Append(Styled("Normal", Run(document.Label.Standing, bold: !document.Label.IsValid)));
@@ -70,7 +70,7 @@ public static class WordFile
         foreach (var phase in document.Phases)
         {
             body.Append(Styled("Heading1", Run(phase.Name)));
-            foreach (var step in phase.Steps) Append(body, step);
+            foreach (var step in phase.Steps) Append(body, step, figures);
             if (phase.Owed.IsEmpty) continue;
             body.Append(Styled("Lead", Run("Still to torque:", bold: true)));
             foreach (var owed in phase.Owed) body.Append(Bullet(0, Run($"☐ {owed}")));
@@ -91,7 +91,7 @@ public static class WordFile
         if (document.Passes is { } passes) Append(body, passes);
     }
 
-    private static void Append(Body body, DocumentStep step)
+    private static void Append(Body body, DocumentStep step, WordFigures figures)
     {
         foreach (var caution in step.Cautions)
             body.Append(Styled("Caution", Run($"{caution.Signal}".ToUpperInvariant(), bold: true),
@@ -103,10 +103,22 @@ public static class WordFile
         if (first is null || body.ChildElements.Count == from || body.ChildElements[from] != first) first = body.InsertAt(Styled("Step"), from)!;
         first.ParagraphProperties = new ParagraphProperties(
             new ParagraphStyleId { Val = "Step" },
-            new KeepNext { Val = step.Notes.Length > 0 },
+            new KeepNext { Val = step.Notes.Length + step.Figures.Length > 0 },
             new NumberingProperties(new NumberingLevelReference { Val = 0 }, new NumberingId { Val = Steps }));
         foreach (var note in step.Notes) body.Append(Styled("StepMore", Run(note, bold: true)));
-        foreach (var figure in step.Figures) body.Append(Styled("StepMore", Run(figure.Title, bold: true), Run($" {figure.InWords}")));
+        foreach (var figure in step.Figures) Append(body, figure, figures);
+    }
+
+    private static void Append(Body body, DocumentFigure figure, WordFigures figures)
+    {
+        if (figures.Draw(figure) is { } drawn)
+        {
+            var held = Styled("StepMore", drawn);
+            held.ParagraphProperties!.KeepNext = new KeepNext();
+            body.Append(held);
+        }
+
+        body.Append(Styled("StepMore", Run(figure.Title, bold: true), Run($" {figure.InWords}")));
     }
 
     private static void Append(Body body, Block block, int level)

@@ -50,6 +50,25 @@ internal static class PaintedPicture
         return decoded is null ? null : new SKSizeI(decoded.Width, decoded.Height);
     }
 
+    /// <summary>A drawing that was cleaned, painted on white: for what cannot show drawings. PNG.</summary>
+    public static byte[] Of(FigurePicture picture, byte[] drawing)
+    {
+        using var svg = new Svg.Skia.SKSvg();
+        using var stream = new MemoryStream(drawing);
+        svg.Load(stream);
+        using var bitmap = new SKBitmap(picture.Width, picture.Height, SKColorType.Rgba8888, SKAlphaType.Opaque);
+        using var canvas = new SKCanvas(bitmap);
+        canvas.Clear(SKColors.White);
+        if (svg.Picture is { CullRect: { Width: > 0, Height: > 0 } size })
+        {
+            canvas.Scale(picture.Width / size.Width, picture.Height / size.Height);
+            canvas.Translate(-size.Left, -size.Top);
+            canvas.DrawPicture(svg.Picture);
+        }
+
+        return Encoded(bitmap, SKEncodedImageFormat.Png, 100);
+    }
+
     private static byte[] Jpeg(SKBitmap bitmap) => Encoded(bitmap, SKEncodedImageFormat.Jpeg, JpegQuality);
 
     // Its colours are sRGB, which is what is meant where a file says nothing: no profile goes along.
