@@ -7,6 +7,7 @@ using System.Text.Json.Serialization;
 using System.Text.RegularExpressions;
 using System.Xml.Linq;
 using WornPath.Core;
+using WornPath.Core.Editing;
 using WornPath.Core.Sheets;
 
 namespace WornPath.Formats;
@@ -51,6 +52,21 @@ public static partial class ProcedureSchema
         ["Step.text"] = [("maxLength", SheetSize.LongestStep)],
         ["Step.people"] = [("minimum", 1)],
         ["Step.hands"] = [("minimum", 1)],
+        ["Step.shows"] = [("maxItems", SheetSize.MostFiguresOfStep)],
+        ["Figure.id"] = [("maxLength", 24)],
+        ["Figure.alt"] = [("maxLength", Figuring.LongestAlt)],
+        ["Figure.caption"] = [("maxLength", Figuring.LongestCaption)],
+        ["Figure.balloons"] = [("maxItems", Figuring.MostMarks)],
+        ["Figure.arrows"] = [("maxItems", Figuring.MostMarks)],
+        ["FigurePicture.width"] = [("minimum", 1), ("maximum", FigurePicture.LargestSide)],
+        ["FigurePicture.height"] = [("minimum", 1), ("maximum", FigurePicture.LargestSide)],
+        ["FigurePoint.x"] = [("minimum", 0), ("maximum", FigurePoint.Whole)],
+        ["FigurePoint.y"] = [("minimum", 0), ("maximum", FigurePoint.Whole)],
+        ["FigureArea.x"] = [("minimum", 0), ("maximum", FigurePoint.Whole)],
+        ["FigureArea.y"] = [("minimum", 0), ("maximum", FigurePoint.Whole)],
+        ["FigureArea.width"] = [("minimum", Figuring.SmallestPart), ("maximum", FigurePoint.Whole)],
+        ["FigureArea.height"] = [("minimum", Figuring.SmallestPart), ("maximum", FigurePoint.Whole)],
+        ["FigureBalloon.says"] = [("maxLength", Figuring.LongestSays)],
         ["StepAction.pass"] = [("minimum", 1)],
         ["StepAction.some"] = [("minimum", 1)],
         ["StepAction.branch"] = [("minimum", 0)],
@@ -92,6 +108,13 @@ public static partial class ProcedureSchema
             var mayBeNull = node is JsonObject { } known && known["type"] is JsonArray types && types.Any(t => t?.GetValue<string>() == "null")
                 || context.PropertyInfo is { IsGetNullable: true };
             schema = new JsonObject { ["type"] = mayBeNull ? new JsonArray("string", "null") : "string" };
+        }
+
+        // What may be null is left out where it is.
+        if (schema["required"] is JsonArray required)
+        {
+            var optional = context.TypeInfo.Properties.Where(p => p.AssociatedParameter is { IsNullable: true }).Select(p => p.Name).ToHashSet();
+            foreach (var name in required.ToList().Where(n => optional.Contains(n!.GetValue<string>()))) required.Remove(name);
         }
 
         if (context.PropertyInfo is { } property)

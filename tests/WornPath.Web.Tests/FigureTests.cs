@@ -111,7 +111,7 @@ public sealed class FigureTests(Workshop workshop) : IClassFixture<Workshop>
         await ines.EditAsync(id, new WriteStep(step, "", "Torque the cover bolts to 23 N·m."));
         var joint = (await ines.RevisionAsync(id)).Sheet.Things!.Value.Single(t => t.Kind == ThingKind.Joint);
         await ines.EditAsync(id, new SetField(joint.Id, "source", joint.Fields["source"], "manual p. 4"));
-        var picture = (await PutAsync(ines, id, Drawing("cover"))).Picture;
+        var picture = (await PutAsync(ines, id, Drawing("all at <tspan>23</tspan> N·m, see A-23"))).Picture;
         var view = await ines.EditAsync(id, new PutFigure(step, null, Of(picture, new FigureBalloon(new(1, 1), new(2, 2), joint.Id, "at 23 N·m", true)) with { Caption = "All at 23 N·m" }));
         view.Steps.Single().Shown.Single().Balloons.Single().Value.ShouldContain("23");
         (await ines.PostAsync($"/api/revisions/{id}/send")).EnsureSuccessStatusCode();
@@ -122,7 +122,15 @@ public sealed class FigureTests(Workshop workshop) : IClassFixture<Workshop>
             Regex.Matches(text, @"\b23(?:\s|&nbsp;)*N").Select(m => text[Math.Max(0, m.Index - 80)..m.Index]).ShouldBeEmpty(path);
         }
 
-        (await odo.Http.GetAsync($"/api/revisions/{id}/pictures/{picture.Key}")).StatusCode.ShouldBe(HttpStatusCode.OK);
+        // In the drawing, too, until it is read; and what was hidden is not kept by her browser.
+        var address = $"/api/revisions/{id}/pictures/{picture.Key}";
+        (await ines.Http.GetStringAsync(address)).ShouldContain("<tspan>23</tspan> N·m");
+        using (var hidden = await odo.Http.GetAsync(address))
+        {
+            (await hidden.Content.ReadAsStringAsync()).ShouldContain("<text>all at [to be read], see A-23</text>");
+            hidden.Headers.CacheControl!.NoStore.ShouldBeTrue();
+        }
+
         await Somebody.ProblemOf(await odo.Http.GetAsync($"/api/revisions/{id}/export/html"), HttpStatusCode.Conflict);
     }
 }

@@ -57,7 +57,10 @@ const frame = computed(() => frameOf(picture.value ?? { width: 100, height: 100 
 watch(
   [stands, () => draft.waiting],
   ([figure, waiting]) => {
-    if (!figure) return emit('close');
+    if (!figure) {
+      say('This figure is gone from its step.');
+      return emit('close');
+    }
     if (waiting > 0 || refused.value || settling || held.value || touched.value) return;
     const fresh = JSON.stringify(copy(figure));
     if (fresh !== base) [now.value, base] = [copy(figure), fresh];
@@ -68,8 +71,11 @@ watch(
 const touched = computed(() => JSON.stringify(now.value) !== base);
 
 async function commit(): Promise<void> {
-  const mine = JSON.stringify(now.value);
-  if (mine === base || refused.value || now.value.balloons.some((b) => !b.thing && !b.says.trim())) return;
+  const here = copy(now.value);
+  // A balloon that names nothing yet says so, and holds nothing else up.
+  for (const balloon of here.balloons) if (!balloon.thing && !balloon.says.trim()) balloon.says = 'this';
+  const mine = JSON.stringify(here);
+  if (mine === base || refused.value) return;
   const was = JSON.parse(base) as Figure;
   base = mine;
   await draft.sendAndSettle({ do: 'putFigure', step: props.step, was, now: JSON.parse(mine) as Figure });

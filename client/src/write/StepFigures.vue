@@ -1,12 +1,14 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue';
+import { computed, defineAsyncComponent, ref } from 'vue';
 import { api, take, type Figure, type Trouble } from '../shared/api/client';
 import { troubleOf } from '../shared/api/trouble';
 import { useDraft } from '../shared/draft';
 import FigureDrawing from '../shared/FigureDrawing.vue';
 import { newId } from '../shared/ids';
 import TroubleNote from '../shared/TroubleNote.vue';
-import FigureEditor from './FigureEditor.vue';
+
+/** Fetched when a figure is first opened. */
+const FigureEditor = defineAsyncComponent(() => import('./FigureEditor.vue'));
 
 /** What a step shows, small under its words; a press opens a figure. Pictures come from a file, the clipboard, or are dropped on the step. */
 const props = defineProps<{ id: string; active: boolean; inner: number | undefined }>();

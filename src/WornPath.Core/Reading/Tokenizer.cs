@@ -15,7 +15,13 @@ internal static partial class Tokenizer
     [GeneratedRegex(@"(?<size>(?:M\d{1,2}(?:[.,]\d)?(?:\s?-\s?[0-3](?:[.,]\d{1,2})?(?=\s*[x×]))?(?:(?:\s*[x×]\s*\d+(?:[.,]\d+)?){1,2}(?:\s*mm(?!\w))?" + MetricClass + "?|" + MetricClass + @")(?!\w)|" +
         @"(?:#\d{1,2}|(?:\d[ -])?\d{1,2}/\d{1,2})(?:-\d{1,2}(?![\d/.])(?:\s*(?:UNC|UNF|UNEF)(?!\w))?(?:\s*[x×]\s*" + InchLength + @")?|\s*(?:""|”|″|in\.?|inch)?\s*[x×]\s*" + InchLength + @")(?:\s*,?\s*grade\s*[258](?!\w))?))|" +
         @"(?<size>(?<![\w.])\d{1,3}(?:\.\d+)?(?:\s?[x×]\s?\d{1,3}(?:\.\d+)?){1,2}\s?mm(?!\w))|" +
-        @"(?<aside>\(\s*(?:items?|ref\.?|fig(?:ure|s)?\.?|see|callouts?|pos\.?|page|p\.|step|steps|detail|view|key|table)\s[^()\n]{0,60}\))|" +
+        // Where to look: "(item 4)", "(see figure 3)", "(left picture)", "(B)", "[7]", "circled in the picture". L and R are sides.
+        @"(?<aside>\(\s*(?:(?:items?|ref\.?|fig(?:ure|s)?s?\.?|see|callouts?|balloons?|pos\.?|page|p\.|step|steps|detail|view|key|table)\s[^()\n]{0,60}" +
+        @"|(?:(?:the|left|right|left-hand|right-hand|upper|lower|first|second|third|last|small|large)\s+)?(?:arrow(?:s|ed)?|circled|pictured|highlighted|illustrated|pictures?|photo(?:graph)?s?|figures?|illustrations?|drawing|inset)(?!\w)[^()\n]{0,60}" +
+        @"|(?:\d{1,3}|[a-z])\s*,\s*(?:fig(?:ure|s)?s?|items?|pos|picture|photo)(?!\w)[^()\n]{0,60}|(?-i:[A-KM-QS-Z]))\s*\)" +
+        @"|\([a-km-qs-z]\)(?=\s*(?:$|[.,;]|(?:and|then)\s))|\[\s*(?:\d{1,3}|[a-z])(?:\s*[-–,]\s*(?:\d{1,3}|[a-z]))*\s*\]|,\s*(?:arrowed|circled|pictured|illustrated)(?=\s*(?:$|[.,;]))" +
+        @"|(?<!\w)(?:the\s+arrows?\s+points?\s+(?:at|to)|where\s+the\s+arrows?\s+points?)(?!\w)" +
+        @"|(?<!\w)(?:(?:circled|marked|numbered|arrowed|highlighted|pictured)\s+(?:(?:\d{1,2}|(?-i:[A-Z]))(?:\s+to\s+(?:\d{1,2}|(?-i:[A-Z])))?\s+)?)?in\s+(?:the\s+|this\s+)?(?:fig(?:ure)?s?\.?|pictures?|photo(?:graph)?s?|illustrations?)(?!\w)(?:\s+\d{1,2}(?![\w.,]\d))?)|" +
         @"\((?<many>\d{1,2})\)(?=\s*[\p{L}\d])|(?<many>\d{1,2})\s?[x×](?=\s+\p{L})|(?<times>\(\s?(?:[x×]\s?\d{1,2}|\d{1,2}\s?[x×]?)\s?\)(?!\s?\d)|[x×]\s?\d{1,2}(?![\w/.,]*\d|\s*mm))|" +
         @"(?<time>(?:\d+(?:[.,]\d+)?\s*|(?:half an?|a quarter of an|three[- ]quarters of an|an?|one|two|three|four|five|six|seven|eight|nine|ten|twelve|fifteen|twenty|thirty|forty|sixty)\s+)(?<tu>seconds|second(?!\s+[a-z])|secs?|minutes?|mins?|min\.|hours?|hrs?|h)(?![A-Za-z]))|" +
         @"(?<angle>(?:\d+(?:[.,]\d+)?|\d+/\d+|half a|(?:an?\s+further|an?|another|one)\s+(?:half|third|quarter|fifth|sixth|eighth|twelfth)(?:\s+of\s+a)?|(?:a |another )?(?:third|quarter|sixth|eighth|twelfth) of a|(?:another |a )?three[- ]quarters of a|two[- ]thirds of a|three-quarter|another|one|two|three|four)\s*(?:full\s+|complete\s+|whole\s+)?(?:°|deg(?:rees?)?(?![A-Za-z])|flats?(?![A-Za-z])|turns?(?![A-Za-z])))|" +
@@ -98,8 +104,9 @@ internal static partial class Tokenizer
             }
 
             at = match.Index + match.Length;
-            // "(item 4)", "(see figure 3)": where to look, and nothing that is done.
             if (match.Groups["aside"].Success) continue;
+            // "The bolts (1)" are more than one: it is their number in a figure.
+            if (IsOne().IsMatch(match.ValueSpan) && tokens is [.., { Kind: TokenKind.Word } several] && several.Text.EndsWith('s') && !MayBeTorque(text, match.Index)) continue;
             if (match.Groups["times"].Success && !(tokens is [.., { Kind: TokenKind.Word } named] && char.IsLetter(named.Text[^1])
                 && !(match.Value.All(c => char.IsAsciiDigit(c) || c is '(' or ')' or ' ') && MayBeTorque(text, match.Index))))
             {
@@ -134,6 +141,9 @@ internal static partial class Tokenizer
 
     [GeneratedRegex(@"\b(?:torqu|tighten|tq\b)", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex TightenedBefore();
+
+    [GeneratedRegex(@"^\(\s*1\s*\)$", RegexOptions.CultureInvariant)]
+    private static partial Regex IsOne();
 
     private static bool EndsSentence(string text, int at)
     {

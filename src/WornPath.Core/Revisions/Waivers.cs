@@ -27,6 +27,7 @@ public static class Waivers
             foreach (var field in Fields.Step.Where(f => f.Get(step).Length > 0)) text.Append('\n').Append(field.Name).Append('=').Append(field.Get(step));
             foreach (var action in step.Actions) text.Append("\ndone=").Append(action.Target).Append(' ').Append(Asking.Of(action,
                 sheet)).Append(' ').Append(action.Branch);
+            if (step.Shows is { } figures) text.Append("\nshows=").Append(JsonSerializer.Serialize(figures, SheetJson.Options));
         }
 
         if (finding.Thing is { } thing && sheet.Find(thing) is { } found)

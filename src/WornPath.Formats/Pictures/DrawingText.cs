@@ -86,6 +86,17 @@ internal static partial class DrawingText
         return new KeptPicture(new FigurePicture(KeptPicture.KeyOf(kept, ".svg"), size.Width, size.Height), kept, [.. leftOut]);
     }
 
+    /// <summary>A cleaned drawing with other words in place of those that stand in it.</summary>
+    public static byte[] WithWords(byte[] drawing, Func<string, string> words)
+    {
+        using var reader = Reader(drawing);
+        var root = XElement.Load(reader, LoadOptions.PreserveWhitespace);
+        foreach (var said in root.Descendants().Where(e => e.Name.LocalName is "text" or "title" or "desc").ToList())
+            // One text may be in pieces: it is taken as it is read.
+            if (words(said.Value) is var now && now != said.Value) said.ReplaceNodes(new XText(now));
+        return Encoding.UTF8.GetBytes(root.ToString(SaveOptions.DisableFormatting));
+    }
+
     // No declaration of the document's is carried out: nothing is read from elsewhere, and no word stands for a million others.
     private static XmlReader Reader(byte[] bytes) => XmlReader.Create(new MemoryStream(bytes), new XmlReaderSettings
     {

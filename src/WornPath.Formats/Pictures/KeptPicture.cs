@@ -17,11 +17,13 @@ public sealed record KeptPicture(FigurePicture Picture, byte[] Bytes, IReadOnlyL
     /// Takes a picture from elsewhere: PNG, JPEG and WebP are decoded and encoded anew, turned upright, made no larger than is printed; an
     /// SVG keeps what draws and nothing else. What it is, its bytes say, not its name.
     /// </summary>
-    public static Outcome<KeptPicture> Take(byte[] bytes)
+    public static Outcome<KeptPicture> Take(byte[] bytes) => Take(bytes, PaintedPicture.MostDots);
+
+    private static Outcome<KeptPicture> Take(byte[] bytes, long mostDots)
     {
         if (bytes.Length == 0) return new Problem("The picture is empty.", "Choose it again.");
         if (bytes.Length > LargestFile) return new Problem($"The picture has {bytes.Length / 1024 / 1024:N0} MB.", $"At most {LargestFile / 1024 / 1024} MB are taken: save it smaller.");
-        return DrawingText.Looks(bytes) ? DrawingText.Clean(bytes) : PaintedPicture.Encode(bytes);
+        return DrawingText.Looks(bytes) ? DrawingText.Clean(bytes) : PaintedPicture.Encode(bytes, mostDots);
     }
 
     /// <summary>Takes a picture that says it was kept before: byte for byte where it was, like any other where it was not.</summary>
@@ -39,8 +41,12 @@ public sealed record KeptPicture(FigurePicture Picture, byte[] Bytes, IReadOnlyL
             }
         }
 
-        return Take(bytes);
+        // What was never larger than is kept is not decoded as if it had been: a file may hold hundreds.
+        return Take(bytes, (long)FigurePicture.LargestSide * FigurePicture.LargestSide);
     }
+
+    /// <summary>A drawing that was kept, with other words in place of those that stand in it.</summary>
+    public static byte[] WithWords(byte[] drawing, Func<string, string> words) => DrawingText.WithWords(drawing, words);
 
     /// <summary>The name of a picture: the SHA-256 of its bytes, and its ending.</summary>
     public static string KeyOf(byte[] bytes, string ending) => Convert.ToHexStringLower(SHA256.HashData(bytes)) + ending;

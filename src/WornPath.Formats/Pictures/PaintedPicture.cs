@@ -8,7 +8,7 @@ namespace WornPath.Formats.Pictures;
 internal static class PaintedPicture
 {
     /// <summary>The most dots that are decoded: four bytes each in memory, once as they come and once as they are kept.</summary>
-    private const long MostDots = 50_000_000;
+    public const long MostDots = 50_000_000;
 
     private const int JpegQuality = 88;
 
@@ -18,7 +18,7 @@ internal static class PaintedPicture
     private const string SaveAs = "Save it as JPEG, PNG or SVG and choose it again.";
 
     /// <summary>Decodes a picture and encodes it anew: nothing of the file but its dots is kept.</summary>
-    public static Outcome<KeptPicture> Encode(byte[] bytes)
+    public static Outcome<KeptPicture> Encode(byte[] bytes, long mostDots)
     {
         using var data = SKData.CreateCopy(bytes);
         using var codec = SKCodec.Create(data);
@@ -26,8 +26,8 @@ internal static class PaintedPicture
         if (codec.EncodedFormat is not (SKEncodedImageFormat.Png or SKEncodedImageFormat.Jpeg or SKEncodedImageFormat.Webp))
             return new Problem($"The picture is a {codec.EncodedFormat.ToString().ToUpperInvariant()} file.", SaveAs);
         var (width, height) = (codec.Info.Width, codec.Info.Height);
-        if ((long)width * height > MostDots)
-            return new Problem($"The picture has {width:N0} × {height:N0} dots.", $"At most {MostDots / 1_000_000} million are taken: make it smaller.");
+        if ((long)width * height > mostDots)
+            return new Problem($"The picture has {width:N0} × {height:N0} dots.", $"At most {mostDots / 1_000_000} million are taken here: make it smaller.");
         using var decoded = Decode(codec);
         if (decoded is null) return new Problem("The picture is broken off or damaged.", "Get it again from where it came.");
         using var upright = Upright(decoded, codec.EncodedOrigin);

@@ -20,7 +20,7 @@ public static class PictureEndpoints
     public sealed record PictureView(FigurePicture Picture, IReadOnlyList<string> LeftOut);
 
     // A decoded picture takes much memory: no more than two at once, the others wait.
-    private static readonly SemaphoreSlim Bench = new(2);
+    private static readonly SemaphoreSlim Room = new(2);
 
     public static void MapPictures(this IEndpointRouteBuilder api)
     {
@@ -28,7 +28,7 @@ public static class PictureEndpoints
         pictures.MapPost("/", PutAsync).RequireAuthorization(Policies.Author).WithName("PutPicture")
             .Accepts<byte[]>("application/octet-stream").WithMetadata(new RequestSizeLimitAttribute(KeptPicture.LargestFile + 1024))
             .WithMetadata(new BlindWay(BlindWay.Kind.AsItIs));
-        // What is drawn or photographed cannot be hidden from who reads values blind: the figure is part of what she reviews.
+        // It hides by itself what words in a drawing tell; what is photographed is part of what is reviewed, and cannot be hidden.
         pictures.MapGet("/{key}", GetAsync).WithName("GetPicture").Produces<string>(200, "image/png").WithMetadata(new BlindWay(BlindWay.Kind.AsItIs));
     }
 
@@ -40,7 +40,7 @@ public static class PictureEndpoints
             return new Problem("The picture is too large.", $"At most {KeptPicture.LargestFile / 1024 / 1024} MB are taken: save it smaller.").ToHttp();
         using var buffer = new MemoryStream();
         await request.Body.CopyToAsync(buffer, cancel);
-        await Bench.WaitAsync(cancel);
+        await Room.WaitAsync(cancel);
         try
         {
             var taken = KeptPicture.Take(buffer.ToArray());
@@ -50,7 +50,7 @@ public static class PictureEndpoints
         }
         finally
         {
-            Bench.Release();
+            Room.Release();
         }
     }
 
@@ -61,9 +61,16 @@ public static class PictureEndpoints
         // Who writes on it sees what she has just put in, too, and what an undo brings back.
         var isHers = me.IsInRole(Roles.Author) && draft.Authorship.Write(me.Id()) is null;
         if ((!isHers && !FilePictures.KeysOf(draft.Now.Sheet).Contains(key)) || files.Read(key) is not { } bytes) return Problems.NotThere("This picture");
-        // The name is the content: it never changes. A drawing that is opened by itself runs nothing and asks for nothing.
-        context.Response.Headers.CacheControl = "private, max-age=31536000, immutable";
+        // A drawing that is opened by itself runs nothing and asks for nothing.
         context.Response.Headers.ContentSecurityPolicy = "default-src 'none'; style-src 'unsafe-inline'; sandbox";
+        if (BlindReading.Is(draft, me) && key.EndsWith(".svg", StringComparison.Ordinal))
+        {
+            var besides = Blind.Besides(draft.Now.Sheet);
+            return TypedResults.File(KeptPicture.WithWords(bytes, words => Blind.Hide(words, besides)), KeptPicture.MediaTypeOf(key));
+        }
+
+        // The name is the content: it never changes.
+        context.Response.Headers.CacheControl = "private, max-age=31536000, immutable";
         return TypedResults.File(bytes, KeptPicture.MediaTypeOf(key));
     }
 }

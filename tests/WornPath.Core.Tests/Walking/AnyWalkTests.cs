@@ -140,6 +140,12 @@ public class AnyWalkTests
         sheet.Do(new AddThing(ThingKind.Tool, "lamp", false));
         Waivers.SealOf(finding, sheet.Sheet).ShouldBe(seal);
         var step = sheet.Sheet.FindStep(finding.Step!)!;
+        // Another figure is another step to who judged it; taken away, it is as it was.
+        var figure = new Figure { Id = "f1", Picture = new FigurePicture(new string('a', 64) + ".png", 400, 300) };
+        sheet.Do(new PutFigure(step.Id, null, figure));
+        Waivers.SealOf(finding, sheet.Sheet).ShouldNotBe(seal);
+        sheet.Do(new PutFigure(step.Id, figure, null));
+        Waivers.SealOf(finding, sheet.Sheet).ShouldBe(seal);
         sheet.Do(new WriteStep(step.Id, step.Text, step.Text + " Clean it."));
         Waivers.SealOf(finding, sheet.Sheet).ShouldNotBe(seal);
     }, iter: 60);
