@@ -6,7 +6,7 @@ defineProps<{ caution: Caution }>();
 </script>
 
 <template>
-  <aside class="caution" :class="`signal-${caution.signal.toLowerCase()}`" :aria-label="caution.signal">
+  <div role="note" class="caution" :class="`signal-${caution.signal.toLowerCase()}`" :aria-label="caution.signal">
     <p class="signal">
       <svg v-if="caution.signal !== 'NOTICE'" width="18" height="16" viewBox="0 0 18 16" aria-hidden="true">
         <path d="M9 .8 17.4 15.2H.6z" fill="currentColor" />
@@ -17,7 +17,7 @@ defineProps<{ caution: Caution }>();
     <p class="text">
       <strong>{{ caution.hazard }}</strong> {{ caution.consequence }} {{ caution.avoid }}
     </p>
-  </aside>
+  </div>
 </template>
 
 <style scoped>

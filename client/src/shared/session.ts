@@ -21,10 +21,16 @@ export const useSession = defineStore('session', () => {
     else localStorage.removeItem(LAST);
   }
 
+  // Asked twice, the later answer holds, whichever comes first: the one before may be of whoever was signed in then.
+  let asked = 0;
+
   async function load(): Promise<void> {
+    const turn = ++asked;
     try {
-      keep(await take(api.GET('/api/session')));
+      const session = await take(api.GET('/api/session'));
+      if (turn === asked) keep(session);
     } catch (error) {
+      if (turn !== asked) return;
       const last = localStorage.getItem(LAST);
       if (!(error instanceof NotConnected) || last === null) throw error;
       offline.value = true;
@@ -33,7 +39,9 @@ export const useSession = defineStore('session', () => {
   }
 
   async function enter(userName: string, password: string, code: string | null = null): Promise<void> {
-    keep(await take(api.POST('/api/session', { body: { userName, password, code } })));
+    const session = await take(api.POST('/api/session', { body: { userName, password, code } }));
+    asked++;
+    keep(session);
     channel?.postMessage('other');
   }
 
