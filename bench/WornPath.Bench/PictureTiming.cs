@@ -31,7 +31,8 @@ internal static class PictureTiming
             {
                 var at = ((y * 4000) + x) * 4;
                 var grain = noise.Next(12);
-                (dots[at], dots[at + 1], dots[at + 2], dots[at + 3]) = ((byte)((x / 20) + grain), (byte)((y / 15) + grain), (byte)(((x + y) / 35) + grain), byte.MaxValue);
+                (dots[at], dots[at + 1], dots[at + 2], dots[at + 3]) = ((byte)((x / 20) + grain), (byte)((y / 15) + grain),
+                    (byte)(((x + y) / 35) + grain), byte.MaxValue);
             }
 
         return bitmap.Encode(format, 92).ToArray();

@@ -16,7 +16,8 @@ public static class FilePictures
     /// <param name="picture">The bytes of a picture by its key; null where it is not kept.</param>
     public static ProcedureFile With(ProcedureFile file, Func<string, byte[]?> picture)
     {
-        ImmutableArray<FilePicture> pictures = [.. KeysOf(file.Sheet).Select(k => (k, picture(k))).Where(p => p.Item2 is not null).Select(p => new FilePicture(p.k, p.Item2!))];
+        ImmutableArray<FilePicture> pictures = [.. KeysOf(file.Sheet).Select(k => (k, picture(k))).Where(p => p.Item2 is not null).Select(p =>
+            new FilePicture(p.k, p.Item2!))];
         return file with { Pictures = pictures.IsEmpty ? null : pictures };
     }
 
@@ -62,7 +63,8 @@ public static class FilePictures
                 var now = figure;
                 if (figure.Picture is { } picture)
                 {
-                    if (!kept.TryGetValue(picture.Key, out var there)) return new Problem("Its picture is not in the file.", "Get the file again from where it came, with its pictures.").At(where);
+                    if (!kept.TryGetValue(picture.Key, out var there)) return new Problem("Its picture is not in the file.",
+                        "Get the file again from where it came, with its pictures.").At(where);
                     now = figure with { Picture = there.Picture };
                 }
 
@@ -75,12 +77,17 @@ public static class FilePictures
         }
 
         var shown = new HashSet<string>(steps.Values.SelectMany(s => s.Figures).Select(f => f.Picture?.Key).OfType<string>());
-        ImmutableArray<FilePicture> pictures = [.. kept.Values.Where(k => shown.Contains(k.Picture.Key)).DistinctBy(k => k.Picture.Key).Select(k => new FilePicture(k.Picture.Key, k.Bytes))];
+        ImmutableArray<FilePicture> pictures = [.. kept.Values.Where(k => shown.Contains(k.Picture.Key)).DistinctBy(k => k.Picture.Key).Select(k =>
+            new FilePicture(k.Picture.Key, k.Bytes))];
         Step Now(Step step) => steps.GetValueOrDefault(step.Id, step);
         return file with
         {
             Pictures = pictures.IsEmpty ? null : pictures,
-            Sheet = steps.Count == 0 ? file.Sheet : file.Sheet with { Phases = [.. file.Sheet.Phases.Select(p => p with { Steps = [.. p.Steps.Select(Now)] })] },
+            Sheet = steps.Count == 0 ? file.Sheet : file.Sheet with
+            {
+                Phases = [.. file.Sheet.Phases.Select(p =>
+                p with { Steps = [.. p.Steps.Select(Now)] })]
+            },
         };
     }
 }

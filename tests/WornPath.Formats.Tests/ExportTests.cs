@@ -24,10 +24,12 @@ public class ExportTests
     public static TheoryData<string> Files => ProcedureFileTests.Files;
 
     private static SheetDocument DocumentOf(ProcedureFile file) => SheetDocument.Of(
-        new SheetLabel(file.Number, file.Title, file.Platform, "B", SheetStanding.Unknown, false, ""), PrintedSheet.Of(WalkSet.Run(file.Sheet, new Workshop()).As(null)), FilePictures.Of(file));
+        new SheetLabel(file.Number, file.Title, file.Platform, "B", SheetStanding.Unknown, false, ""), PrintedSheet.Of(WalkSet.Run(file.Sheet,
+            new Workshop()).As(null)), FilePictures.Of(file));
 
     // A figure whose every word is this one.
-    private static DocumentFigure Balloon(string word) => new(new PrintedFigure(1, new FigurePicture(new string('a', 64) + ".png", 200, 100), null, word, word, null,
+    private static DocumentFigure Balloon(string word) => new(new PrintedFigure(1, new FigurePicture(new string('a', 64) + ".png", 200, 100), null,
+        word, word, null,
         [new PrintedBalloon(1, new FigurePoint(1000, 1000), new FigurePoint(5000, 5000), word, word)], [], null), [1, 2, 3]);
 
     private static SheetDocument Demo(string file) => DocumentOf(ProcedureFileText.Read(File.ReadAllBytes(Path.Combine(ProcedureFileTests.Demo, file))).Value);
@@ -155,7 +157,8 @@ public class ExportTests
         var name = typed.Trim();
         var cells = new DocumentTable(name, [name, "B"], [[name, "b"]]);
         var document = new SheetDocument(new SheetLabel(name, name, name, "A", name, false, name), [(name, name)], cells, cells, cells,
-            [new DocumentPhase(name, [new DocumentStep(1, [new Core.Sheets.Caution(SignalWord.Caution, name, name, name)], "Undo it.", [name], [Balloon(name)])], [name])], cells, cells, [name]);
+            [new DocumentPhase(name, [new DocumentStep(1, [new Core.Sheets.Caution(SignalWord.Caution, name, name, name)], "Undo it.", [name],
+                [Balloon(name)])], [name])], cells, cells, [name]);
 
         var html = Html(Out("html", document));
         html.QuerySelectorAll("script, img, a").ShouldBeEmpty();
@@ -184,7 +187,8 @@ public class ExportTests
     public void A_step_keeps_its_marks_and_runs_nothing(string text)
     {
         var nothing = new DocumentTable("Parts", ["What"], []);
-        var document = new SheetDocument(new SheetLabel("T-1", "t", "", "A", "x", false, ""), [], nothing, nothing, nothing, [new DocumentPhase("Work", [new DocumentStep(1, [], text, [], [])], [])], null, null, []);
+        var document = new SheetDocument(new SheetLabel("T-1", "t", "", "A", "x", false, ""), [], nothing, nothing, nothing,
+            [new DocumentPhase("Work", [new DocumentStep(1, [], text, [], [])], [])], null, null, []);
         var html = Html(Out("html", document));
         html.QuerySelectorAll("script, img, a, b").ShouldBeEmpty();
         if (text.Contains("script>")) html.Body!.TextContent.ShouldContain("<script>alert(1)</script>");

@@ -20,7 +20,8 @@ public class FigureFileTests
 
     private static ProcedureFile Hub => ProcedureFileText.Read(File.ReadAllBytes(Path.Combine(ProcedureFileTests.Demo, "front-hub-bearing.json"))).Value;
 
-    private static SheetDocument Document(ProcedureFile file) => SheetDocument.Of(new SheetLabel(file.Number, file.Title, "", "A", SheetStanding.Unknown, false, ""),
+    private static SheetDocument Document(ProcedureFile file) => SheetDocument.Of(new SheetLabel(file.Number, file.Title, "", "A",
+        SheetStanding.Unknown, false, ""),
         PrintedSheet.Of(WalkSet.Run(file.Sheet, new Workshop()).As(null)), FilePictures.Of(file));
 
     private static string Out(string format, SheetDocument document) => Encoding.UTF8.GetString(ExportFormat.Find(format)!.Write(document));
@@ -57,7 +58,14 @@ public class FigureFileTests
         back.Sheet.Steps.Single().Figures[0].Balloons.ShouldBe(figure.Balloons);
         (back.Sheet.Steps.Single().Figures[0].Crop, back.Sheet.Steps.Single().Figures[0].Inset).ShouldBe((figure.Crop, figure.Inset));
         // What a figure names may be gone from its sheet since: the file still comes back whole.
-        var gone = file with { Sheet = file.Sheet with { Joints = [], Phases = [file.Sheet.Phases[0] with { Steps = [file.Sheet.Phases[0].Steps[0] with { Actions = [], Text = "" }] }] } };
+        var gone = file with
+        {
+            Sheet = file.Sheet with
+            {
+                Joints = [],
+                Phases = [file.Sheet.Phases[0] with { Steps = [file.Sheet.Phases[0].Steps[0] with { Actions = [], Text = "" }] }]
+            }
+        };
         ProcedureFileText.Read(ProcedureFileText.Write(gone).Value).Value.Sheet.Steps.Single().Figures[0].Balloons[0].Thing.ShouldBe("J1");
     }
 
@@ -67,14 +75,16 @@ public class FigureFileTests
         string Json(Func<string, string> change) => change(Encoding.UTF8.GetString(ProcedureFileText.Write(With(Plain)).Value));
         Problem Refused(Func<string, string> change) => ProcedureFileText.Read(Encoding.UTF8.GetBytes(Json(change))).Problem.ShouldNotBeNull();
         var running = Drawing.Replace("<path", "<script>alert(1)</script><path", StringComparison.Ordinal);
-        var cleaned = ProcedureFileText.Read(Encoding.UTF8.GetBytes(Json(j => j.Replace(Convert.ToBase64String(Kept.Bytes), Convert.ToBase64String(Encoding.UTF8.GetBytes(running)),
+        var cleaned = ProcedureFileText.Read(Encoding.UTF8.GetBytes(Json(j => j.Replace(Convert.ToBase64String(Kept.Bytes),
+            Convert.ToBase64String(Encoding.UTF8.GetBytes(running)),
             StringComparison.Ordinal)))).Value;
         cleaned.Pictures!.Value.Single().Data.ShouldBe(Kept.Bytes);
         cleaned.Sheet.Steps.Single().Figures[0].Picture.ShouldBe(Kept.Picture);
         // A picture that no figure shows does not come in.
         var extra = Json(j => j.Replace("\"id\": \"f1\",", "\"id\": \"f1\", \"pattern\": \"J1\",", StringComparison.Ordinal));
         ProcedureFileText.Read(Encoding.UTF8.GetBytes(extra)).Problem!.ToString().ShouldContain("step 1, figure 1");
-        Refused(j => j.Replace(Kept.Picture.Key, new string('0', 64) + ".svg", StringComparison.Ordinal).Replace("\"key\": \"" + new string('0', 64) + ".svg\",\n      \"data\"",
+        Refused(j => j.Replace(Kept.Picture.Key, new string('0', 64) + ".svg", StringComparison.Ordinal).Replace("\"key\": \"" + new string('0',
+            64) + ".svg\",\n      \"data\"",
             "\"key\": \"" + Kept.Picture.Key + "\",\n      \"data\"", StringComparison.Ordinal)).ToString().ShouldContain("Its picture is not in the file.");
         Refused(j => j.Replace(Convert.ToBase64String(Kept.Bytes), "AAAA", StringComparison.Ordinal)).ToString().ShouldContain("picture 1");
         Refused(j => j.Replace(Convert.ToBase64String(Kept.Bytes), "not base64!", StringComparison.Ordinal)).What.ShouldContain("cannot be read");
@@ -102,9 +112,11 @@ public class FigureFileTests
     [Fact]
     public void A_documentation_system_gets_each_figure_as_one_drawing_with_its_words()
     {
-        var dita = XDocument.Parse(Out("dita", Document(Hub)).Replace("<!DOCTYPE task PUBLIC \"-//OASIS//DTD DITA Task//EN\" \"task.dtd\">", "", StringComparison.Ordinal));
+        var dita = XDocument.Parse(Out("dita", Document(Hub)).Replace("<!DOCTYPE task PUBLIC \"-//OASIS//DTD DITA Task//EN\" \"task.dtd\">", "",
+            StringComparison.Ordinal));
         var figures = dita.Descendants("fig").ToList();
-        figures.Select(f => (string?)f.Element("title")).ShouldBe(["Figure 1: The hook carries the caliper, the hose carries nothing", "Figure 2: The hub put together", "Figure 3: Star of the wheel nuts"]);
+        figures.Select(f => (string?)f.Element("title")).ShouldBe(["Figure 1: The hook carries the caliper, the hose carries nothing",
+            "Figure 2: The hub put together", "Figure 3: Star of the wheel nuts"]);
         figures[1].Element("ol")!.Elements("li").Count().ShouldBe(5);
         var href = (string)figures[1].Element("image")!.Attribute("href")!;
         var drawn = XElement.Parse(Encoding.UTF8.GetString(Convert.FromBase64String(href[(href.IndexOf(',') + 1)..])));
@@ -132,15 +144,18 @@ public class FigureFileTests
         using var stream = zip.GetEntry("word/document.xml")!.Open();
         var groups = XDocument.Load(stream).Descendants().Where(e => e.Name.LocalName == "inline").ToList();
         groups.Count.ShouldBe(3);
-        string[] Circles(XElement group) => [.. group.Descendants(wps + "wsp").Where(s => s.Descendants(a + "prstGeom").Any(g => (string?)g.Attribute("prst") == "ellipse")).Select(s => s.Value)];
+        string[] Circles(XElement group) => [.. group.Descendants(wps + "wsp").Where(s => s.Descendants(a + "prstGeom").Any(g =>
+            (string?)g.Attribute("prst") == "ellipse")).Select(s => s.Value)];
         Circles(groups[1]).ShouldBe(["1", "2", "3", "4", "5"]);
         groups[1].Descendants().Single(e => e.Name.LocalName == "docPr").Attribute("descr")!.Value.ShouldStartWith("Section through the hub");
         // Every mark lies on the group.
         var size = groups[1].Elements().Single(e => e.Name.LocalName == "extent");
         foreach (var placed in groups[1].Descendants(wps + "spPr").Select(s => s.Element(a + "xfrm")!))
         {
-            ((long)placed.Element(a + "off")!.Attribute("x")! + (long)placed.Element(a + "ext")!.Attribute("cx")!).ShouldBeInRange(0, (long)size.Attribute("cx")! + 1);
-            ((long)placed.Element(a + "off")!.Attribute("y")! + (long)placed.Element(a + "ext")!.Attribute("cy")!).ShouldBeInRange(0, (long)size.Attribute("cy")! + 1);
+            ((long)placed.Element(a + "off")!.Attribute("x")! + (long)placed.Element(a + "ext")!.Attribute("cx")!).ShouldBeInRange(0,
+                (long)size.Attribute("cx")! + 1);
+            ((long)placed.Element(a + "off")!.Attribute("y")! + (long)placed.Element(a + "ext")!.Attribute("cy")!).ShouldBeInRange(0,
+                (long)size.Attribute("cy")! + 1);
         }
 
         // What cannot show drawings has the same as dots: the line from corner to corner is there.

@@ -198,7 +198,8 @@ public class PictureTests
         Refused([]).ShouldBe("The picture is empty.");
         Refused("Take out the bolts."u8.ToArray()).ShouldBe("The file is no picture that can be read.");
         Refused([.. new byte[4], .. "ftypheic"u8, .. new byte[40]]).ShouldBe("The picture is a HEIC file, as phones make them.");
-        Refused([.. "GIF89a"u8, 1, 0, 1, 0, 0x80, 0, 0, 0, 0, 0, 255, 255, 255, 0x2C, 0, 0, 0, 0, 1, 0, 1, 0, 0, 2, 2, 0x44, 1, 0, 0x3B]).ShouldBe("The picture is a GIF file.");
+        Refused([.. "GIF89a"u8, 1, 0, 1, 0, 0x80, 0, 0, 0, 0, 0, 255, 255, 255, 0x2C, 0, 0, 0, 0, 1, 0, 1, 0, 0, 2, 2, 0x44, 1, 0, 0x3B])
+            .ShouldBe("The picture is a GIF file.");
         foreach (var format in (SKEncodedImageFormat[])[SKEncodedImageFormat.Png, SKEncodedImageFormat.Jpeg, SKEncodedImageFormat.Webp])
         {
             var whole = Fields(format);
@@ -245,7 +246,8 @@ public class PictureTests
     [Fact]
     public void What_was_kept_comes_back_byte_for_byte_and_what_only_says_so_is_taken_like_any_other()
     {
-        foreach (var kept in (KeptPicture[])[Taken(Fields(SKEncodedImageFormat.Png)), Taken(Fields(SKEncodedImageFormat.Jpeg)), Taken(Encoding.UTF8.GetBytes(Drawing("<circle r='3'/>")))])
+        foreach (var kept in (KeptPicture[])[Taken(Fields(SKEncodedImageFormat.Png)), Taken(Fields(SKEncodedImageFormat.Jpeg)),
+            Taken(Encoding.UTF8.GetBytes(Drawing("<circle r='3'/>")))])
         {
             var back = KeptPicture.TakeBack(kept.Picture.Key, kept.Bytes).Value;
             back.Bytes.ShouldBe(kept.Bytes);
@@ -253,7 +255,8 @@ public class PictureTests
         }
 
         // Its name is right, and it is not as it would be kept: metadata, something behind it, a script.
-        foreach (var (bytes, ending) in ((byte[], string)[])[(WithExif(Fields(SKEncodedImageFormat.Jpeg), 6), ".jpg"), ([.. Fields(SKEncodedImageFormat.Png), 1, 2, 3], ".png"),
+        foreach (var (bytes, ending) in ((byte[], string)[])[(WithExif(Fields(SKEncodedImageFormat.Jpeg), 6), ".jpg"),
+            ([.. Fields(SKEncodedImageFormat.Png), 1, 2, 3], ".png"),
             (Encoding.UTF8.GetBytes(Drawing("<script>alert(1)</script><circle r='3'/>")), ".svg"), (Fields(SKEncodedImageFormat.Jpeg), ".png")])
         {
             var back = KeptPicture.TakeBack(KeptPicture.KeyOf(bytes, ending), bytes).Value;
@@ -333,7 +336,8 @@ public class PictureTests
         Of(Drawing("<g>")).ShouldStartWith("The drawing cannot be read at line 1");
         Of("<!DOCTYPE svg [<!ENTITY a 'lol'><!ENTITY b '&a;&a;'>]>" + Drawing("<text>&b;</text>")).ShouldStartWith("The drawing cannot be read");
         Of("<!DOCTYPE svg [<!ENTITY x SYSTEM 'file:///etc/hostname'>]>" + Drawing("<text>&x;</text>")).ShouldStartWith("The drawing cannot be read");
-        Of(Drawing(string.Concat(Enumerable.Repeat("<g>", 90)) + "<path d='M0 0'/>" + string.Concat(Enumerable.Repeat("</g>", 90)))).ShouldContain("nested more than");
+        Of(Drawing(string.Concat(Enumerable.Repeat("<g>", 90)) + "<path d='M0 0'/>" + string.Concat(Enumerable.Repeat("</g>", 90))))
+            .ShouldContain("nested more than");
         Of(Drawing(string.Concat(Enumerable.Repeat("<path d='M0 0'/>", 70_000)))).ShouldContain("pieces");
         // Ten that use ten that use ten.
         Of(Drawing("<g id='a'><path d='M0 0'/></g><g id='b'><use href='#a'/><use href='#a'/></g><use href='#b'/>")).ShouldContain("repeats");
@@ -342,7 +346,8 @@ public class PictureTests
         Of(Drawing("<path d='M0 0'/>", "")).ShouldBe("The drawing does not say how large it is.");
         Of(Drawing("<path d='M0 0'/>", "viewBox='0 0 0 0'")).ShouldBe("The drawing does not say how large it is.");
         Of("<html><body>no</body></html>").ShouldBe("The file is no picture that can be read.");
-        Of("<?xml version='1.0'?><svg viewBox='0 0 9 9'><path d='M0 0'/></svg>").ShouldBe("The file is no drawing.", "without its namespace it is none to a browser either");
+        Of("<?xml version='1.0'?><svg viewBox='0 0 9 9'><path d='M0 0'/></svg>").ShouldBe("The file is no drawing.",
+            "without its namespace it is none to a browser either");
         // What most drawing programs write in front is read past.
         Cleaned("<?xml version=\"1.0\"?>\n<!DOCTYPE svg PUBLIC '-//W3C//DTD SVG 1.1//EN' 'http://127.0.0.1/svg11.dtd'>\n" + Drawing("<path d='M0 0'/>")).LeftOut.ShouldBeEmpty();
     }

@@ -24,7 +24,8 @@ public class WordTests
     public static TheoryData<string> Files => ProcedureFileTests.Files;
 
     private static SheetDocument DocumentOf(Sheet sheet, string title = "Front hub", Func<string, byte[]?>? pictures = null) => SheetDocument.Of(
-        new SheetLabel("OT-900", title, "Orchard tractor", "A", SheetStanding.Unknown, false, ""), PrintedSheet.Of(WalkSet.Run(sheet, new Workshop()).As(null)), pictures ?? (_ => null));
+        new SheetLabel("OT-900", title, "Orchard tractor", "A", SheetStanding.Unknown, false, ""), PrintedSheet.Of(WalkSet.Run(sheet,
+            new Workshop()).As(null)), pictures ?? (_ => null));
 
     private static SheetDocument Demo(string file) => DocumentOf(FileOf(file).Sheet, pictures: FilePictures.Of(FileOf(file)));
 

@@ -243,11 +243,18 @@ public sealed class FormerDatabaseTests : IDisposable
             (await log.LoadAsync(id))!.Sheet.Steps.ShouldAllBe(s => s.Shows == null);
         var stored = (await log.LoadAsync(1))!;
         var first = stored.Sheet.Steps.First();
-        var figure = new Core.Sheets.Figure { Id = "f1", Picture = new(new string('a', 64) + ".png", 400, 300), Balloons = [new(new(1, 2), new(3, 4), "J1", "", true)] };
+        var figure = new Core.Sheets.Figure
+        {
+            Id = "f1",
+            Picture = new(new string('a', 64) + ".png", 400, 300),
+            Balloons = [new(new(1, 2), new(3,
+            4), "J1", "", true)]
+        };
         var applied = Core.Editing.Editor.Apply(stored.Sheet, new Core.Editing.PutFigure(first.Id, null, figure)).Value;
         using var writer = new EditWriter(() => StoreSetup.OpenForWriting(file), TimeProvider.System);
         var person = (await db.Revisions.AsNoTracking().SingleAsync(r => r.Id == 1)).AuthorId;
-        writer.Append(1, new LogLine(stored.Seq + 1, person, EntryKind.Edit, null, "new figure", "client-new"), applied.Delta, applied.Sheet, [], snapshot: false);
+        writer.Append(1, new LogLine(stored.Seq + 1, person, EntryKind.Edit, null, "new figure", "client-new"), applied.Delta, applied.Sheet, [],
+            snapshot: false);
         (await log.LoadAsync(1))!.Sheet.FindStep(first.Id)!.Figures.Single().Balloons.ShouldBe(figure.Balloons);
     }
 

@@ -136,7 +136,8 @@ public sealed partial class AccessTests(Workshop workshop) : IClassFixture<Works
                 var (revision, procedure) = await DraftAsync(callers["owner"], callers["co-author"].Name);
                 var caller = entered.GetValueOrDefault(i) ?? (entered[i] = await callers[Callers[i]].EnterAsync());
                 using var request = new HttpRequestMessage(new HttpMethod(method), Address(pattern, revision, procedure));
-                if (method is "POST" or "PUT") request.Content = endpoint.EndsWith("/restore") ? new ByteArrayContent([1]) { Headers = { ContentType = new("application/zip") } }
+                if (method is "POST" or "PUT") request.Content = endpoint.EndsWith("/restore")
+                    ? new ByteArrayContent([1]) { Headers = { ContentType = new("application/zip") } }
                     : endpoint.EndsWith("/pictures") ? new ByteArrayContent([1]) { Headers = { ContentType = new("application/octet-stream") } } : JsonContent.Create(BodyOf(endpoint, callers["author"].Id));
                 using var answer = await caller.Http.SendAsync(request);
                 var text = await answer.Content.ReadAsStringAsync();

@@ -25,7 +25,13 @@ public sealed class FigureTests(Workshop workshop) : IClassFixture<Workshop>
         return (await answer.Content.ReadFromJsonAsync<PictureEndpoints.PictureView>(SheetJson.Options))!;
     }
 
-    private static Figure Of(FigurePicture picture, params FigureBalloon[] balloons) => new() { Id = "f1", Picture = picture, Alt = "The cover from above.", Balloons = [.. balloons] };
+    private static Figure Of(FigurePicture picture, params FigureBalloon[] balloons) => new()
+    {
+        Id = "f1",
+        Picture = picture,
+        Alt = "The cover from above.",
+        Balloons = [.. balloons]
+    };
 
     [Fact]
     public async Task A_picture_is_kept_once_shown_with_its_sheet_and_to_nobody_else()
@@ -72,7 +78,8 @@ public sealed class FigureTests(Workshop workshop) : IClassFixture<Workshop>
         var id = await ines.NewAsync("FG-2", "Figures");
         var step = (await ines.RevisionAsync(id)).Sheet.Steps.Single().Id;
         var never = new FigurePicture(new string('0', 64) + ".png", 100, 100);
-        (await Somebody.ProblemOf(await ines.TryEditAsync(id, new PutFigure(step, null, Of(never))), HttpStatusCode.BadRequest)).GetProperty("title").GetString()
+        (await Somebody.ProblemOf(await ines.TryEditAsync(id, new PutFigure(step, null, Of(never))),
+            HttpStatusCode.BadRequest)).GetProperty("title").GetString()
             .ShouldBe("The figure's picture is not kept here.");
         // Not within a group either.
         await Somebody.ProblemOf(await ines.TryEditAsync(id, new Several("x", [new PutFigure(step, null, Of(never))])), HttpStatusCode.BadRequest);
@@ -90,7 +97,8 @@ public sealed class FigureTests(Workshop workshop) : IClassFixture<Workshop>
         var file = JsonSerializer.Deserialize<JsonElement>(await ines.Http.GetStringAsync("/api/revisions/3/file"));
         file.GetProperty("pictures").GetArrayLength().ShouldBe(2);
         var text = file.GetRawText().Replace("\"OT-104\"", "\"FG-3\"", StringComparison.Ordinal);
-        var opened = await (await ines.Http.PostAsync("/api/procedures/file", new StringContent(text, Encoding.UTF8, "application/json"))).Content.ReadFromJsonAsync<JsonElement>();
+        var opened = await (await ines.Http.PostAsync("/api/procedures/file", new StringContent(text, Encoding.UTF8,
+            "application/json"))).Content.ReadFromJsonAsync<JsonElement>();
         var id = opened.GetProperty("revisionId").GetInt32();
         var back = JsonSerializer.Deserialize<JsonElement>(await ines.Http.GetStringAsync($"/api/revisions/{id}/file"));
         JsonElement.DeepEquals(back.GetProperty("pictures"), file.GetProperty("pictures")).ShouldBeTrue();
@@ -112,7 +120,9 @@ public sealed class FigureTests(Workshop workshop) : IClassFixture<Workshop>
         var joint = (await ines.RevisionAsync(id)).Sheet.Things!.Value.Single(t => t.Kind == ThingKind.Joint);
         await ines.EditAsync(id, new SetField(joint.Id, "source", joint.Fields["source"], "manual p. 4"));
         var picture = (await PutAsync(ines, id, Drawing("all at <tspan>23</tspan> N·m, see A-23"))).Picture;
-        var view = await ines.EditAsync(id, new PutFigure(step, null, Of(picture, new FigureBalloon(new(1, 1), new(2, 2), joint.Id, "at 23 N·m", true)) with { Caption = "All at 23 N·m" }));
+        var view = await ines.EditAsync(id, new PutFigure(step, null, Of(picture, new FigureBalloon(new(1, 1), new(2, 2), joint.Id, "at 23 N·m",
+            true)) with
+        { Caption = "All at 23 N·m" }));
         view.Steps.Single().Shown.Single().Balloons.Single().Value.ShouldContain("23");
         (await ines.PostAsync($"/api/revisions/{id}/send")).EnsureSuccessStatusCode();
         foreach (var path in (string[])[$"/api/revisions/{id}", $"/api/revisions/{id}/print"])

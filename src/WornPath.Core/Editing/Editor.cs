@@ -419,7 +419,8 @@ public static class Editor
             return new Problem($"{thing.Label} takes the place of {superseded.Label}.", $"Say first what else becomes of {superseded.Id}.");
         var users = sheet.Steps.Select((s, i) => (Step: s, Number: i + 1)).Where(s => s.Step.Named.Contains(edit.Id)).Select(s => s.Number).ToList();
         if (users.Count > 0)
-            return new Problem($"{thing.Label} {thing.Are} used by step{(users.Count == 1 ? "" : "s")} {string.Join(", ", users.Take(8))}{(users.Count > 8 ? " …" : "")}.", "Change those steps and their figures first, or keep it.");
+            return new Problem($"{thing.Label} {thing.Are} used by step{(users.Count == 1 ? "" : "s")} {string.Join(", ", users.Take(8))}{(users.Count > 8 ? " …" : "")}.",
+                "Change those steps and their figures first, or keep it.");
         sheet = Slots.With(sheet, thing.Kind, Slots.List(sheet, thing.Kind).Where(t => t.Id != edit.Id));
         return thing is Part ? WithoutPart(sheet, edit.Id) : sheet;
     }

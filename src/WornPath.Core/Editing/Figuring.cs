@@ -45,7 +45,8 @@ public static class Figuring
         var good = Check(sheet, now);
         if (!good.IsGood) return good.Problem;
         if (at >= 0) return With(sheet, step, figures.SetItem(at, good.Value));
-        if (sheet.Steps.SelectMany(s => s.Figures).Any(f => f.Id == now.Id)) return new Problem("This figure is there already.", "Reload to see the sheet as it is.");
+        if (sheet.Steps.SelectMany(s => s.Figures).Any(f => f.Id == now.Id)) return new Problem("This figure is there already.",
+            "Reload to see the sheet as it is.");
         return RoomIn(sheet, step) is { } full ? full : With(sheet, step, figures.Add(good.Value));
     }
 
@@ -89,8 +90,10 @@ public static class Figuring
     /// <summary>A figure whose form is right, its words cleaned; or what is wrong with it. What it names may be gone from its sheet.</summary>
     public static Outcome<Figure> CheckForm(Figure figure)
     {
-        if (!Editor.IsId(figure.Id)) return new Problem($"“{NumberText.Excerpt(figure.Id)}” cannot be a figure's id.", "Use letters, digits and dashes, at most 24.");
-        if ((figure.Picture is null) == (figure.Pattern is null)) return new Problem("A figure shows a picture or the pattern of a joint.", "Choose one of both.");
+        if (!Editor.IsId(figure.Id)) return new Problem($"“{NumberText.Excerpt(figure.Id)}” cannot be a figure's id.",
+            "Use letters, digits and dashes, at most 24.");
+        if ((figure.Picture is null) == (figure.Pattern is null)) return new Problem("A figure shows a picture or the pattern of a joint.",
+            "Choose one of both.");
         if (figure.Picture is { } picture && (!FigurePicture.IsKey(picture.Key) || !IsSide(picture.Width) || !IsSide(picture.Height)))
             return new Problem("The figure's picture is none that is kept here.", "Choose the picture again.");
         if (figure.Pattern is not null && (figure.Crop is not null || figure.Inset is not null || !figure.Balloons.IsEmpty || !figure.Arrows.IsEmpty))

@@ -38,14 +38,16 @@ public sealed record PrintedPhase(string Name, ImmutableArray<PrintedStep> Steps
 public sealed record PrintedTorque(string Id, string Name, int Count, string Fastener, string Value, string Counterpart, string Setting, string Treatment, string After, string Note, string Source, ImmutableArray<int> Steps);
 
 /// <summary>A pattern as drawn: where the fasteners lie, the order and the passes.</summary>
-public sealed record PrintedPattern(string Id, string Name, ImmutableArray<Spot> Places, ImmutableArray<int> Order, ImmutableArray<string> Passes, string Because)
+public sealed record PrintedPattern(string Id, string Name, ImmutableArray<Spot> Places, ImmutableArray<int> Order, ImmutableArray<string> Passes,
+    string Because)
 {
     /// <summary>The pattern of a joint; null where it has none.</summary>
     public static PrintedPattern? Of(Joint joint, Workshop workshop)
     {
         var judgement = JointJudgement.Of(joint, workshop);
         if (judgement.Places.IsEmpty) return null;
-        return new PrintedPattern(joint.Id, joint.Name, judgement.Places, judgement.Order, [.. judgement.Passes.Select(p => $"{p.Value}, {p.Says}")], joint.Pattern!.Because);
+        return new PrintedPattern(joint.Id, joint.Name, judgement.Places, judgement.Order, [.. judgement.Passes.Select(p =>
+            $"{p.Value}, {p.Says}")], joint.Pattern!.Because);
     }
 }
 
@@ -80,14 +82,16 @@ public sealed record PrintedSheet(
             var text = Passages.TextFor(step.Text, sheet.Header.Variants, walk.Combination.Options);
             // What is all said of other vehicles is not shown of this one.
             var isForOthers = text.Length == 0 && step.Text.Length > 0;
-            return new PrintedStep(++number, text, UsualCautions.For(step, sheet, given), step.People ?? step.Hands, tightened[number - 1], isForOthers ? [] : shown);
+            return new PrintedStep(++number, text, UsualCautions.For(step, sheet, given), step.People ?? step.Hands, tightened[number - 1],
+                isForOthers ? [] : shown);
         }
 
         var phases = sheet.Phases.Where(p => p.Steps.Length > 0).Select(p => new PrintedPhase(p.Name,
             [.. p.Steps.Select(Step).Where(s => s.Text.Length > 0 || !s.Figures.IsEmpty)], TorqueLedger.After(walk, number - 1))).ToImmutableArray();
         return new PrintedSheet(sheet.Header, Printed(Needs.Parts(walk)), ToolList.Of(walk, walk.Workshop), Printed(Needs.Consumables(walk)), phases,
             [.. sheet.Joints.Select(j => Row(j, walk))],
-            [.. sheet.Joints.Where(j => j.Count >= 3 && walk.EventsOf(j.Id).Count > 0).Select(j => PrintedPattern.Of(j, walk.Workshop)).OfType<PrintedPattern>()],
+            [.. sheet.Joints.Where(j => j.Count >= 3 && walk.EventsOf(j.Id).Count > 0).Select(j => PrintedPattern.Of(j,
+                walk.Workshop)).OfType<PrintedPattern>()],
             [.. PracticeOf(walk)]);
     }
 

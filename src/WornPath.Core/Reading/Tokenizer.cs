@@ -106,7 +106,8 @@ internal static partial class Tokenizer
             at = match.Index + match.Length;
             if (match.Groups["aside"].Success) continue;
             // "The bolts (1)" are more than one: it is their number in a figure.
-            if (IsOne().IsMatch(match.ValueSpan) && tokens is [.., { Kind: TokenKind.Word } several] && several.Text.EndsWith('s') && !MayBeTorque(text, match.Index)) continue;
+            if (IsOne().IsMatch(match.ValueSpan) && tokens is [.., { Kind: TokenKind.Word } several] && several.Text.EndsWith('s')
+                && !MayBeTorque(text, match.Index)) continue;
             if (match.Groups["times"].Success && !(tokens is [.., { Kind: TokenKind.Word } named] && char.IsLetter(named.Text[^1])
                 && !(match.Value.All(c => char.IsAsciiDigit(c) || c is '(' or ')' or ' ') && MayBeTorque(text, match.Index))))
             {

@@ -42,7 +42,8 @@ public static class SheetSize
         foreach (var kind in sheet.Things.CountBy(t => t.Kind))
             if (kind.Value > MostThings) return new Problem($"The sheet has {kind.Value:N0} {kind.Key.ToString().ToLowerInvariant()}s; at most {MostThings:N0} are taken.", "Split the procedure in two.");
         var figures = sheet.Steps.Sum(s => s.Figures.Length);
-        if (figures > MostFigures) return new Problem($"The sheet has {figures:N0} figures; at most {MostFigures:N0} are taken.", "Split the procedure in two.");
+        if (figures > MostFigures) return new Problem($"The sheet has {figures:N0} figures; at most {MostFigures:N0} are taken.",
+            "Split the procedure in two.");
         var number = 0;
         var text = 0L;
         foreach (var step in sheet.Steps)

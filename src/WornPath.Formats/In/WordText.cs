@@ -208,7 +208,8 @@ public sealed record WordText(string Text, ImmutableArray<LeftOut> Left)
         // What is in a paragraph or table and no words.
         private void Beyond(OpenXmlElement parent, string words)
         {
-            foreach (var picture in Pictures(parent)) Leave(picture, "A picture does not come in with a document. Put it in at its step, or say there what it shows.");
+            foreach (var picture in Pictures(parent)) Leave(picture,
+                "A picture does not come in with a document. Put it in at its step, or say there what it shows.");
             if (words.Contains(Unread, StringComparison.Ordinal)) Leave(words, "A sign in it is of a font of pictures. Type in its place what it says.");
         }
 

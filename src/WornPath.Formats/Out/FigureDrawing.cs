@@ -66,7 +66,8 @@ public static class FigureDrawing
         return svg.Append("</svg>").ToString();
     }
 
-    private static string Frame(Box box, FormattableString how) => Inv($"<rect x=\"{box.X}\" y=\"{box.Y}\" width=\"{box.Width}\" height=\"{box.Height}\" ") + Inv(how) + "/>";
+    private static string Frame(Box box, FormattableString how) =>
+        Inv($"<rect x=\"{box.X}\" y=\"{box.Y}\" width=\"{box.Width}\" height=\"{box.Height}\" ") + Inv(how) + "/>";
 
     private static StringBuilder Begin(string alt, Box shown) => new StringBuilder()
         .Append(Inv($"<svg xmlns=\"http://www.w3.org/2000/svg\" viewBox=\"{shown.X} {shown.Y} {shown.Width} {shown.Height}\" role=\"img\" aria-label=\""))

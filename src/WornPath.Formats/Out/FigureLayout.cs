@@ -30,7 +30,8 @@ internal sealed record FigureLayout(Box Shown, double Unit, ImmutableArray<((dou
         Box Part(FigureArea area) => new(Across(area.X), Down(area.Y), Across(area.Width), Down(area.Height));
         var shown = Part(figure.Crop ?? new FigureArea(0, 0, FigurePoint.Whole, FigurePoint.Whole));
         var unit = Math.Max(shown.Width, shown.Height) / 100;
-        (double X, double Y) Place(FigurePoint point, double room) => (Within(Across(point.X), shown.X, shown.Width, room), Within(Down(point.Y), shown.Y, shown.Height, room));
+        (double X, double Y) Place(FigurePoint point, double room) => (Within(Across(point.X), shown.X, shown.Width, room), Within(Down(point.Y),
+            shown.Y, shown.Height, room));
         (Box, Box)? enlarged = null;
         if (figure.Inset is { } inset)
         {

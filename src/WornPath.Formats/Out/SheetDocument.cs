@@ -66,7 +66,8 @@ public sealed record SheetDocument(
         }
 
         DocumentStep Step(PrintedStep step) =>
-            new(step.Number, step.Cautions, step.Text, [.. step.Tightens.Select(Value), .. step.People is > 1 and var people ? [$"{people} people"] : Array.Empty<string>()],
+            new(step.Number, step.Cautions, step.Text, [.. step.Tightens.Select(Value), .. step.People is > 1 and var people
+                ? [$"{people} people"] : Array.Empty<string>()],
                 [.. step.Figures.Select(f => new DocumentFigure(f, f.Picture is { } picture ? pictures(picture.Key) : null))]);
         string Owed(OwedTorque owed) =>
             $"{owed.Id} {owed.Name}{(owed.Value.Length > 0 ? $" {owed.Value}" : "")} ({(owed.Due is { } due ? $"step {due}" : "no step does it")})";

@@ -59,7 +59,8 @@ internal static partial class DrawingText
     public static Outcome<KeptPicture> Clean(byte[] bytes)
     {
         const string Again = "Save it as plain SVG, or as PNG, and choose it again.";
-        if (bytes.Length > LargestText) return new Problem($"The drawing has {bytes.Length / 1024:N0} kB.", $"At most {LargestText / 1000:N0} kB are taken: save it as PNG.");
+        if (bytes.Length > LargestText) return new Problem($"The drawing has {bytes.Length / 1024:N0} kB.",
+            $"At most {LargestText / 1000:N0} kB are taken: save it as PNG.");
         XElement root;
         try
         {
@@ -81,7 +82,11 @@ internal static partial class DrawingText
         clean.SetAttributeValue("width", size.Width);
         clean.SetAttributeValue("height", size.Height);
         var text = new StringBuilder();
-        using (var writer = XmlWriter.Create(text, new XmlWriterSettings { OmitXmlDeclaration = true, NewLineHandling = NewLineHandling.None })) clean.WriteTo(writer);
+        using (var writer = XmlWriter.Create(text, new XmlWriterSettings
+        {
+            OmitXmlDeclaration = true,
+            NewLineHandling = NewLineHandling.None
+        })) clean.WriteTo(writer);
         var kept = Encoding.UTF8.GetBytes(text.ToString());
         return new KeptPicture(new FigurePicture(KeptPicture.KeyOf(kept, ".svg"), size.Width, size.Height), kept, [.. leftOut]);
     }
@@ -207,13 +212,22 @@ internal static partial class DrawingText
     }
 
     private static double? Number(string text) =>
-        double.TryParse(text, NumberStyles.Float, CultureInfo.InvariantCulture, out var number) && double.IsFinite(number) && Math.Abs(number) < 1e6 ? number : null;
+        double.TryParse(text, NumberStyles.Float, CultureInfo.InvariantCulture, out var number) && double.IsFinite(number)
+            && Math.Abs(number) < 1e6 ? number : null;
 
     // CSS 2.2, 4.3.2: an inch is 96 dots.
     private static double? Length(string? text)
     {
         if (text is null || Measured().Match(text.Trim()) is not { Success: true } found || Number(found.Groups[1].Value) is not { } number) return null;
-        return number * found.Groups[2].Value.ToLowerInvariant() switch { "mm" => 96 / 25.4, "cm" => 96 / 2.54, "in" => 96, "pt" => 96 / 72.0, "pc" => 16, _ => 1 };
+        return number * found.Groups[2].Value.ToLowerInvariant() switch
+        {
+            "mm" => 96 / 25.4,
+            "cm" => 96 / 2.54,
+            "in" => 96,
+            "pt" => 96 / 72.0,
+            "pc" => 16,
+            _ => 1
+        };
     }
 
     [GeneratedRegex(@"^([\d.]+(?:e[+-]?\d+)?)\s*(px|mm|cm|in|pt|pc)?$", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]

@@ -22,7 +22,8 @@ public sealed record KeptPicture(FigurePicture Picture, byte[] Bytes, IReadOnlyL
     private static Outcome<KeptPicture> Take(byte[] bytes, long mostDots)
     {
         if (bytes.Length == 0) return new Problem("The picture is empty.", "Choose it again.");
-        if (bytes.Length > LargestFile) return new Problem($"The picture has {bytes.Length / 1024 / 1024:N0} MB.", $"At most {LargestFile / 1024 / 1024} MB are taken: save it smaller.");
+        if (bytes.Length > LargestFile) return new Problem($"The picture has {bytes.Length / 1024 / 1024:N0} MB.",
+            $"At most {LargestFile / 1024 / 1024} MB are taken: save it smaller.");
         return DrawingText.Looks(bytes) ? DrawingText.Clean(bytes) : PaintedPicture.Encode(bytes, mostDots);
     }
 

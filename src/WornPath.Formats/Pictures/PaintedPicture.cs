@@ -22,7 +22,8 @@ internal static class PaintedPicture
     {
         using var data = SKData.CreateCopy(bytes);
         using var codec = SKCodec.Create(data);
-        if (codec is null) return new Problem(IsFromPhone(bytes) ? "The picture is a HEIC file, as phones make them." : "The file is no picture that can be read.", SaveAs);
+        if (codec is null) return new Problem(IsFromPhone(bytes)
+            ? "The picture is a HEIC file, as phones make them." : "The file is no picture that can be read.", SaveAs);
         if (codec.EncodedFormat is not (SKEncodedImageFormat.Png or SKEncodedImageFormat.Jpeg or SKEncodedImageFormat.Webp))
             return new Problem($"The picture is a {codec.EncodedFormat.ToString().ToUpperInvariant()} file.", SaveAs);
         var (width, height) = (codec.Info.Width, codec.Info.Height);
@@ -45,7 +46,8 @@ internal static class PaintedPicture
         if (!(ending == ".png" ? IsBarePng(bytes) : IsBareJpeg(bytes))) return null;
         using var data = SKData.CreateCopy(bytes);
         using var codec = SKCodec.Create(data);
-        if (codec is null || codec.EncodedOrigin != SKEncodedOrigin.TopLeft || Math.Max(codec.Info.Width, codec.Info.Height) > FigurePicture.LargestSide) return null;
+        if (codec is null || codec.EncodedOrigin != SKEncodedOrigin.TopLeft || Math.Max(codec.Info.Width,
+            codec.Info.Height) > FigurePicture.LargestSide) return null;
         using var decoded = Decode(codec);
         return decoded is null ? null : new SKSizeI(decoded.Width, decoded.Height);
     }

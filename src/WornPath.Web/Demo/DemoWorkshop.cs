@@ -10,7 +10,8 @@ using WornPath.Web.Drafting;
 namespace WornPath.Web.Demo;
 
 /// <summary>Fills an empty database with the sample workshop: its people and its procedures, from the files of the demo folder.</summary>
-public sealed class DemoWorkshop(WornPathDb db, UserManager<Person> people, Procedures procedures, WorkshopBook book, DemoMode demo, PictureFiles pictures, TimeProvider time)
+public sealed class DemoWorkshop(WornPathDb db, UserManager<Person> people, Procedures procedures, WorkshopBook book, DemoMode demo,
+    PictureFiles pictures, TimeProvider time)
 {
     /// <summary>Fills a demo's database if nothing is on its shelf yet.</summary>
     public async Task FillAsync()

@@ -16,7 +16,8 @@ namespace WornPath.Web.Drafting;
 /// The revisions a request works on, held until it ends. An edit is carried out on the sheet held in memory, written to the log,
 /// and only then taken and acknowledged; whatever stops the server in between, the log has every acknowledged edit.
 /// </summary>
-public sealed class Drafts(DraftKeeper keeper, EditWriter writer, DraftLog log, Live live, ShelfIndexer shelf, Measures measures, PictureFiles pictures) : IDisposable
+public sealed class Drafts(DraftKeeper keeper, EditWriter writer, DraftLog log, Live live, ShelfIndexer shelf, Measures measures,
+    PictureFiles pictures) : IDisposable
 {
     private readonly List<DraftKeeper.Lease> _leases = [];
 
@@ -34,7 +35,8 @@ public sealed class Drafts(DraftKeeper keeper, EditWriter writer, DraftLog log, 
 
     /// <summary>Carries an edit out for a person. Returns what was held before it, or the problem.</summary>
     public Task<Outcome<Draft.Walked>> EditAsync(Draft draft, string personId, string clientId, Edit edit, CancellationToken cancel) =>
-        ChangeAsync(draft, personId, clientId, EntryKind.Edit, _ => Task.FromResult(Apply(draft.Now.Sheet, edit).Map(a => (a.Sheet, a.Delta, a.Label, Of: (int?)null))), cancel);
+        ChangeAsync(draft, personId, clientId, EntryKind.Edit, _ => Task.FromResult(Apply(draft.Now.Sheet, edit).Map(a => (a.Sheet, a.Delta,
+            a.Label, Of: (int?)null))), cancel);
 
     // A figure shows only a picture that is kept here.
     private Outcome<Applied> Apply(Sheet sheet, Edit edit)

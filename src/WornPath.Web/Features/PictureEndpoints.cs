@@ -32,7 +32,8 @@ public static class PictureEndpoints
         pictures.MapGet("/{key}", GetAsync).WithName("GetPicture").Produces<string>(200, "image/png").WithMetadata(new BlindWay(BlindWay.Kind.AsItIs));
     }
 
-    private static async Task<Results<Ok<PictureView>, ProblemHttpResult>> PutAsync(int id, HttpRequest request, Drafts drafts, PictureFiles files, ClaimsPrincipal me, CancellationToken cancel)
+    private static async Task<Results<Ok<PictureView>, ProblemHttpResult>> PutAsync(int id, HttpRequest request, Drafts drafts, PictureFiles files,
+        ClaimsPrincipal me, CancellationToken cancel)
     {
         if (await drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
         if ((LifeCycle.Edit(draft.State) ?? draft.Authorship.Write(me.Id())) is { } closed) return Problems.Refused(closed);
@@ -54,7 +55,8 @@ public static class PictureEndpoints
         }
     }
 
-    private static async Task<Results<FileContentHttpResult, ProblemHttpResult>> GetAsync(int id, string key, HttpContext context, RevisionEndpoints.Shelf shelf, Drafts drafts,
+    private static async Task<Results<FileContentHttpResult, ProblemHttpResult>> GetAsync(int id, string key, HttpContext context,
+        RevisionEndpoints.Shelf shelf, Drafts drafts,
         PictureFiles files, ClaimsPrincipal me)
     {
         if (await shelf.FindAsync(id, me) is null || await drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");

@@ -72,7 +72,8 @@ public static class PrintEndpoints
         return TypedResults.Ok(new PrintView(
             revision.Procedure.Number, revision.Procedure.Title, revision.Procedure.Platform, revision.Letter, revision.State, revision.Author.DisplayName, released?.Who, released?.At,
             sheet.Header, sheet.Parts, sheet.Tools, sheet.Consumables,
-            [.. sheet.Phases.Select(p => new PrintedPhaseView(p.Name, [.. p.Steps.Select(s => new PrintedStepView(s.Number, html.Of(s.Text), s.Cautions, s.People, s.Tightens, s.Figures))], p.Owed))],
+            [.. sheet.Phases.Select(p => new PrintedPhaseView(p.Name, [.. p.Steps.Select(s => new PrintedStepView(s.Number, html.Of(s.Text),
+                s.Cautions, s.People, s.Tightens, s.Figures))], p.Owed))],
             sheet.Torques, sheet.Patterns, sheet.Practice, AsOf(walk, draft.Now.Sheet), VerifiedBy(draft, revision), PrintedSheet.NotJudged));
     }
 }

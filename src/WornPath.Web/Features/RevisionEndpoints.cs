@@ -166,7 +166,8 @@ public static class RevisionEndpoints
         return TypedResults.Ok(Bench.After(walk, Math.Clamp(step, 0, walk.Steps.Count) - 1));
     }
 
-    private static async Task<Results<FileContentHttpResult, ProblemHttpResult>> FileAsync(int id, Shelf shelf, Drafts drafts, PictureFiles pictures, ClaimsPrincipal me)
+    private static async Task<Results<FileContentHttpResult, ProblemHttpResult>> FileAsync(int id, Shelf shelf, Drafts drafts,
+        PictureFiles pictures, ClaimsPrincipal me)
     {
         if (await shelf.FindAsync(id, me) is not { } revision || await drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
         var file = new ProcedureFile { Number = revision.Procedure.Number, Title = revision.Procedure.Title, Platform = revision.Procedure.Platform, Revision = revision.Letter, Sheet = draft.Now.Sheet };

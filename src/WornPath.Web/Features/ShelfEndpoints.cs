@@ -228,7 +228,8 @@ public static class ShelfEndpoints
         return made.IsGood ? TypedResults.Ok(new Opened(made.Value)) : made.Problem.ToHttp();
     }
 
-    private static async Task<Results<Ok<Opened>, ProblemHttpResult>> ImportAsync(HttpRequest request, Procedures procedures, PictureFiles pictures, ClaimsPrincipal me, CancellationToken cancel)
+    private static async Task<Results<Ok<Opened>, ProblemHttpResult>> ImportAsync(HttpRequest request, Procedures procedures,
+        PictureFiles pictures, ClaimsPrincipal me, CancellationToken cancel)
     {
         if (request.ContentLength > SheetSize.LargestFile) return new Problem("The file is too large.", $"A procedure file has at most {SheetSize.LargestFile / 1024 / 1024} MB: is this one?").ToHttp();
         using var buffer = new MemoryStream();

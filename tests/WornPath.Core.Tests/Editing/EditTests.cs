@@ -63,8 +63,19 @@ public class EditTests
         var balloon = new FigureBalloon(new(a * 100, b * 100), new(b * 300, a * 300), b % 3 == 0 ? null : thing.Id, b % 2 == 0 ? "this" : "", thing is Joint);
         var was = a % 2 == 0 ? step.Figures.FirstOrDefault() : null;
         if (was is not null && b % 4 == 0) return new PutFigure(step.Id, was, null);
-        var fresh = was ?? new Figure { Id = $"f{sheet.Steps.Sum(s => s.Figures.Length)}-{a}", Picture = new FigurePicture(new string('b', 64) + ".png", 800, 600) };
-        return new PutFigure(step.Id, was, fresh with { Balloons = fresh.Balloons.Add(balloon), Alt = $"view {b}", Crop = b % 5 == 0 ? new(0, 0, 5000, 5000) : fresh.Crop });
+        var fresh = was ?? new Figure
+        {
+            Id = $"f{sheet.Steps.Sum(s => s.Figures.Length)}-{a}",
+            Picture = new FigurePicture(new string('b',
+            64) + ".png", 800, 600)
+        };
+        return new PutFigure(step.Id, was, fresh with
+        {
+            Balloons = fresh.Balloons.Add(balloon),
+            Alt = $"view {b}",
+            Crop = b % 5 == 0 ? new(0, 0,
+            5000, 5000) : fresh.Crop
+        });
     }
 
     private static readonly Gen<(int, int, int)[]> Edits = Gen.Select(Gen.Int[0, 27], Gen.Int[0, 30], Gen.Int[0, 30]).Array[1, 25];

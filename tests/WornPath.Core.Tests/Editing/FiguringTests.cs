@@ -10,10 +10,17 @@ public class FiguringTests
 
     private static FigureBalloon Balloon(string? thing, string says = "", bool value = false) => new(new(1000, 1000), new(5000, 5000), thing, says, value);
 
-    private static Figure Of(string id, params FigureBalloon[] balloons) => new() { Id = id, Picture = Photo, Alt = "The hub from outside.", Balloons = [.. balloons] };
+    private static Figure Of(string id, params FigureBalloon[] balloons) => new()
+    {
+        Id = id,
+        Picture = Photo,
+        Alt = "The hub from outside.",
+        Balloons = [.. balloons]
+    };
 
     private static Written Start() => new Written().Part("cover").Joint("cover bolts", "22 N·m", holds: "cover").Set("cover bolts", "count", "4")
-        .Set("cover bolts", "pattern", "circle").Steps("Remove the cover bolts and the cover.", "Fit the cover with the cover bolts.", "Torque the cover bolts to 22 N·m.");
+        .Set("cover bolts", "pattern", "circle").Steps("Remove the cover bolts and the cover.", "Fit the cover with the cover bolts.",
+            "Torque the cover bolts to 22 N·m.");
 
     private static Written With(Figure figure, int step = 3)
     {

@@ -312,9 +312,11 @@ public partial class RuleTests
         ("FIG001", 1, () => new Written().Part("shims").Steps("See the picture below for how the shims lie.")),
         ("FIG001", 2, () => Showing(2, new Written().Part("shims").Steps("Clean the shims.", "Lay the shims as in figure 3."), "P1")),
         ("FIG001", 2, () => Showing(1, new Written().Part("shims").Steps("Clean the shims.", "Lay the shims as illustrated."), "P1")),
-        ("FIG002", 1, () => Showing(1, new Written().Part("cover").Part("lamp").Joint("cover bolts", "22 N·m", holds: "cover").Steps("Remove the cover bolts."), "P2")),
+        ("FIG002", 1, () => Showing(1, new Written().Part("cover").Part("lamp").Joint("cover bolts", "22 N·m",
+            holds: "cover").Steps("Remove the cover bolts."), "P2")),
         ("FIG003", 1, () => Showing(1, new Written().Part("cover").Steps("Clean the cover."), "")),
-        ("FIG004", 1, () => Showing(1, new Written().Part("cover").Part("lamp").Joint("cover bolts", "22 N·m", holds: "cover").Steps("Remove the cover bolts."), "P1", "P2")),
+        ("FIG004", 1, () => Showing(1, new Written().Part("cover").Part("lamp").Joint("cover bolts", "22 N·m",
+            holds: "cover").Steps("Remove the cover bolts."), "P1", "P2")),
     ];
 
     public static TheoryData<int> Numbers => [.. Enumerable.Range(0, Slips.Length)];
@@ -431,7 +433,8 @@ public partial class RuleTests
                 "WRD001", "WRD002", "WRD003", "THR001", "THR004", "TOO001", "SRC001", "RED001", "FIT002", "FIT004", "FIT005", "INS001", "INS003",
                 "INS004", "ORD011", "TOO003", "TOO004", "TOO005", "HAZ005", "TRQ015", "TRQ016", "SRC002", "ORD013", "ORD014", "SRC003", "SRC004", "SRC005",
                 "CLO011", "HAZ010", "HAZ011", "HAZ014", "HAZ015", "HAZ018", "TRQ021", "TRQ023", "TRQ024", "TRQ025", "TRQ026", "ORD016", "THR012",
-                "THR013", "FLO005", "INS005", "WRD010", "HAZ007", "HAZ012", "HAZ019", "TRQ019", "THR014", "HAZ013", "HAZ020", "FLO006", "HAZ008", "ORD017", "ORD019", "INS007",
+                "THR013", "FLO005", "INS005", "WRD010", "HAZ007", "HAZ012", "HAZ019", "TRQ019", "THR014", "HAZ013", "HAZ020", "FLO006", "HAZ008",
+                    "ORD017", "ORD019", "INS007",
                 "FIG001", "FIG003");
             return;
         }
@@ -822,7 +825,8 @@ public partial class RuleTests
         ("FIG001", () => new Written().Part("shims").Steps("Set the gauge as shown on its decal.", "Lay the shims as shown in the maker's manual.",
             "Refit the hoses as in the photos you took.", "Do this before anything is shown to the customer.", "Check the gauge. It is shown in bar.")),
         ("FIG001", () => Showing(2, new Written().Part("shims").Steps("Lay the shims as in figure 1.", "Clean the shims, as shown.", "See fig. 1."), "P1")),
-        ("FIG002", () => Showing(1, new Written().Part("cover").Part("lamp", behind: "cover").Joint("cover bolts", "22 N·m", holds: "cover").Steps("Remove the cover bolts."), "P1", "J1")),
+        ("FIG002", () => Showing(1, new Written().Part("cover").Part("lamp", behind: "cover").Joint("cover bolts", "22 N·m",
+            holds: "cover").Steps("Remove the cover bolts."), "P1", "J1")),
         ("FIG002", () => Showing(1, new Written().Part("cover").Part("lamp", behind: "cover").Steps("Remove the cover."), "P2")),
         ("FIG004", () => Showing(1, new Written().Part("cover").Part("lamp").Steps("Remove the cover, but leave the lamp."), "P1", "P2")),
         ("FIG004", () => Showing(1, new Written().Part("lamp").Part("cover").Steps("This is how it looks when it is right."), "P1", "P2")),

@@ -8,7 +8,8 @@ namespace WornPath.Core.Tests.Reading;
 /// </summary>
 public class WaysOfPointingTests
 {
-    private static readonly (string Verb, string Behind)[] Verbs = [("remove", ""), ("take", " out"), ("unscrew", ""), ("install", ""), ("start", " by hand"), ("loosen", "")];
+    private static readonly (string Verb, string Behind)[] Verbs = [("remove", ""), ("take", " out"), ("unscrew", ""), ("install", ""), ("start",
+        " by hand"), ("loosen", "")];
 
     private static readonly Func<string, string, string>[] One =
     [
@@ -107,7 +108,8 @@ public class WaysOfPointingTests
 
     public static TheoryData<int> Twos => [.. Enumerable.Range(0, Two.Length)];
 
-    private static Written Start(bool isOff) => new Written().Joint("hub nuts", "80 N·m").Joint("tray bolts", "25 N·m").Set("tray bolts", "count", "4").Part("tray cover").Part("frame")
+    private static Written Start(bool isOff) => new Written().Joint("hub nuts", "80 N·m").Joint("tray bolts", "25 N·m").Set("tray bolts", "count",
+        "4").Part("tray cover").Part("frame")
         .Steps(isOff ? "Remove the tray bolts and the tray cover." : "Wipe the frame.");
 
     [Theory]
@@ -120,7 +122,8 @@ public class WaysOfPointingTests
         var step = written.Step(2);
         var told = v.Verb switch { "install" or "start" => Verb.Start, "loosen" => Verb.Loosen, _ => Verb.TakeOut };
         var actions = step.Actions.Where(Changes).ToArray();
-        var right = step.Questions.Length == 0 && actions is [{ Target: "J2", Branch: 0, Some: null, Side: null } only] && only.Verb == told && written.Sheet.Things.Count() == 4;
+        var right = step.Questions.Length == 0 && actions is [{ Target: "J2", Branch: 0, Some: null, Side: null } only] && only.Verb == told
+            && written.Sheet.Things.Count() == 4;
         return right ? null : Told(written, step, sentence);
     }).Where(f => f != null).ShouldBeEmpty();
 
@@ -142,5 +145,6 @@ public class WaysOfPointingTests
     }
 
     private static string Told(Written written, Step step, string sentence) => $"{(step.Questions.Length > 0 ? "asked " : "")}{sentence} → "
-        + string.Join("; ", step.Actions.Where(Changes).Select(a => $"{a.Verb} {a.Some} {a.Side} {(a.Target is { } id ? written.Sheet.Find(id)!.Label : "–")} {a.Branch}"));
+        + string.Join("; ", step.Actions.Where(Changes).Select(a =>
+            $"{a.Verb} {a.Some} {a.Side} {(a.Target is { } id ? written.Sheet.Find(id)!.Label : "–")} {a.Branch}"));
 }

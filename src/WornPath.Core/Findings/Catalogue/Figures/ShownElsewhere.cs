@@ -57,6 +57,7 @@ public sealed class BalloonElsewhere : ShownBeside
     {
         foreach (var thing in others)
             found.Add(At(step, stepIndex, thing, $"A balloon names {thing.Label}, and the step has nothing to do with {thing.Them}. Does the step leave something out?",
-                new Fix($"Take the balloon of {thing.Id} away", new PutFigure(step.Id, figure, figure with { Balloons = figure.Balloons.RemoveAll(b => b.Thing == thing.Id) }))));
+                new Fix($"Take the balloon of {thing.Id} away", new PutFigure(step.Id, figure,
+                    figure with { Balloons = figure.Balloons.RemoveAll(b => b.Thing == thing.Id) }))));
     }
 }
