@@ -80,14 +80,11 @@ public static class FilePictures
         ImmutableArray<FilePicture> pictures = [.. kept.Values.Where(k => shown.Contains(k.Picture.Key)).DistinctBy(k => k.Picture.Key).Select(k =>
             new FilePicture(k.Picture.Key, k.Bytes))];
         Step Now(Step step) => steps.GetValueOrDefault(step.Id, step);
+        var phases = file.Sheet.Phases.Select(p => p with { Steps = [.. p.Steps.Select(Now)] });
         return file with
         {
             Pictures = pictures.IsEmpty ? null : pictures,
-            Sheet = steps.Count == 0 ? file.Sheet : file.Sheet with
-            {
-                Phases = [.. file.Sheet.Phases.Select(p =>
-                p with { Steps = [.. p.Steps.Select(Now)] })]
-            },
+            Sheet = steps.Count == 0 ? file.Sheet : file.Sheet with { Phases = [.. phases] },
         };
     }
 }

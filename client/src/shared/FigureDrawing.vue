@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, useId } from 'vue';
 import type { PrintedFigure } from './api/client';
-import { arrowOf, frameOf, pictureAt, placed, SIZES } from './figure';
+import { arrowOf, dotsOf, frameOf, pictureAt, placed, SIZES } from './figure';
 import PatternDrawing from './PatternDrawing.vue';
 
 /**
@@ -27,16 +27,12 @@ const arrows = computed(() =>
 const inset = computed(() => {
   const { inset: part } = props.figure;
   if (!part || !picture.value) return null;
-  const of = frameOf(picture.value, part.of);
+  const of = dotsOf(picture.value, part.of);
   const [width, height] = [(of.width * part.times) / 10, (of.height * part.times) / 10];
   // All of it stays within what is shown, as far as it is no larger.
   const edge = frame.value!;
-  const at = placed(part.at, picture.value, {
-    ...edge,
-    width: Math.max(0, edge.width - width),
-    height: Math.max(0, edge.height - height),
-  });
-  return { of, at, width, height };
+  const room = { ...edge, width: Math.max(0, edge.width - width), height: Math.max(0, edge.height - height) };
+  return { of, at: { ...placed(part.at, picture.value, room), width, height } };
 });
 </script>
 
@@ -59,26 +55,11 @@ const inset = computed(() => {
         :stroke-width="SIZES.line * frame.unit"
         :stroke-dasharray="`${frame.unit} ${frame.unit}`"
       />
-      <rect :x="inset.at.x" :y="inset.at.y" :width="inset.width" :height="inset.height" fill="#fff" />
-      <svg
-        :x="inset.at.x"
-        :y="inset.at.y"
-        :width="inset.width"
-        :height="inset.height"
-        :viewBox="`${inset.of.x} ${inset.of.y} ${inset.of.width} ${inset.of.height}`"
-        preserveAspectRatio="none"
-      >
+      <rect v-bind="inset.at" fill="#fff" />
+      <svg v-bind="inset.at" :viewBox="`${inset.of.x} ${inset.of.y} ${inset.of.width} ${inset.of.height}`" preserveAspectRatio="none">
         <use :href="`#${id}`" />
       </svg>
-      <rect
-        :x="inset.at.x"
-        :y="inset.at.y"
-        :width="inset.width"
-        :height="inset.height"
-        fill="none"
-        stroke="#000"
-        :stroke-width="2 * SIZES.line * frame.unit"
-      />
+      <rect v-bind="inset.at" fill="none" stroke="#000" :stroke-width="2 * SIZES.line * frame.unit" />
     </template>
     <template v-for="(arrow, i) in arrows" :key="`a${i}`">
       <path :d="arrow.shaft" stroke="#fff" :stroke-width="(SIZES.shaft + SIZES.edge - SIZES.line) * frame.unit" />

@@ -21,17 +21,18 @@ export interface Frame extends Area {
   unit: number;
 }
 
-/** The part of a picture that is shown, in dots. */
+/** A part of a picture in dots. */
+export const dotsOf = (picture: { width: number; height: number }, area: Area): Area => ({
+  x: (area.x * picture.width) / WHOLE,
+  y: (area.y * picture.height) / WHOLE,
+  width: (area.width * picture.width) / WHOLE,
+  height: (area.height * picture.height) / WHOLE,
+});
+
+/** The part of a picture that is shown. */
 export function frameOf(picture: { width: number; height: number }, crop: Area | null | undefined): Frame {
-  const area = crop ?? { x: 0, y: 0, width: WHOLE, height: WHOLE };
-  const [width, height] = [(area.width * picture.width) / WHOLE, (area.height * picture.height) / WHOLE];
-  return {
-    x: (area.x * picture.width) / WHOLE,
-    y: (area.y * picture.height) / WHOLE,
-    width,
-    height,
-    unit: Math.max(width, height) / 100,
-  };
+  const shown = dotsOf(picture, crop ?? { x: 0, y: 0, width: WHOLE, height: WHOLE });
+  return { ...shown, unit: Math.max(shown.width, shown.height) / 100 };
 }
 
 /** A place in dots, kept within what is shown: what was put beside it stands at its edge. */

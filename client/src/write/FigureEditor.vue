@@ -3,9 +3,10 @@ import { useDebounceFn } from '@vueuse/core';
 import { computed, nextTick, onBeforeUnmount, ref, watch } from 'vue';
 import type { Figure, ThingView } from '../shared/api/client';
 import ActButton from '../shared/ActButton.vue';
+import { troubleOf } from '../shared/api/trouble';
 import { useDraft } from '../shared/draft';
 import { useEscape } from '../shared/escape';
-import { drawn, frameOf, placed, SIZES, WHOLE, type Area, type Point } from '../shared/figure';
+import { dotsOf, drawn, frameOf, placed, SIZES, WHOLE, type Area, type Point } from '../shared/figure';
 import FigureDrawing from '../shared/FigureDrawing.vue';
 import FigureShown from '../shared/FigureShown.vue';
 import { say } from '../shared/say';
@@ -39,7 +40,6 @@ const shown = computed(() => draft.steps.get(props.step)?.shown[draft.steps.get(
 const now = ref<Whole>(copy(stands.value!));
 /** What the last change was made from: what the next one says it saw. */
 let base = JSON.stringify(now.value);
-let settling = false;
 /** Edits of this figure that were not taken: they stand here until she chooses. */
 const turnedDown = computed(() =>
   draft.troubles.map((t) => t.waiting).filter((w) => w.edit?.do === 'putFigure' && w.edit.was?.id === props.id),
@@ -61,7 +61,7 @@ watch(
       say('This figure is gone from its step.');
       return emit('close');
     }
-    if (waiting > 0 || refused.value || settling || held.value || touched.value) return;
+    if (waiting > 0 || refused.value || held.value || touched.value) return;
     const fresh = JSON.stringify(copy(figure));
     if (fresh !== base) [now.value, base] = [copy(figure), fresh];
   },
@@ -85,15 +85,19 @@ onBeforeUnmount(() => void commit());
 
 /** Somebody else changed it meanwhile: mine goes over it, or theirs stands. */
 async function settle(mine: boolean): Promise<void> {
+  try {
+    await draft.refresh();
+  } catch (error) {
+    say(troubleOf(error).title);
+    return;
+  }
   const here = copy(now.value);
-  settling = true;
   for (const one of turnedDown.value) draft.settle(one, false);
-  await draft.refresh();
-  settling = false;
   if (!stands.value) return;
   base = JSON.stringify(copy(stands.value));
   now.value = mine ? here : copy(stands.value);
-  if (mine) await commit();
+  await nextTick();
+  await commit();
 }
 
 /** Those the step has to do with come first. */
@@ -267,7 +271,7 @@ const tools = [
   { what: 'crop', does: 'Show only a part' },
 ] as const;
 const taken = (what: string): boolean => (what === 'inset' && !!now.value.inset) || (what === 'crop' && !!now.value.crop);
-const dots = (area: Area): Area => frameOf(picture.value!, area);
+const dots = (area: Area): Area => dotsOf(picture.value!, area);
 </script>
 
 <template>
@@ -404,18 +408,16 @@ const dots = (area: Area): Area => frameOf(picture.value!, area);
           />
           <span class="more">
             <label v-if="isJoint(balloon.thing)"><input v-model="balloon.value" type="checkbox" @change="commit" /> with its torque</label>
-            <button v-if="i > 0" type="button" class="small" :aria-label="`Balloon ${i + 1}: earlier`" @click="earlier(i)">earlier</button>
-            <button
-              type="button"
-              class="small"
+            <ActButton v-if="i > 0" size="small" :aria-label="`Balloon ${i + 1}: earlier`" @click="earlier(i)">earlier</ActButton>
+            <ActButton
+              size="small"
               :aria-label="`Balloon ${i + 1}: take away`"
               @click="
                 now.balloons.splice(i, 1);
                 void commit();
               "
+              >take away</ActButton
             >
-              take away
-            </button>
           </span>
         </fieldset>
         <p v-if="picture && !now.balloons.length" class="quiet">
@@ -435,28 +437,24 @@ const dots = (area: Area): Area => frameOf(picture.value!, area);
           <span class="figures">{{ now.inset.times / 10 }} ×</span>
         </label>
         <p v-if="draft.canEdit && (now.inset || now.crop)" class="more">
-          <button
+          <ActButton
             v-if="now.inset"
-            type="button"
-            class="small"
+            size="small"
             @click="
               now.inset = null;
               void commit();
             "
+            >enlarge nothing</ActButton
           >
-            enlarge nothing
-          </button>
-          <button
+          <ActButton
             v-if="now.crop"
-            type="button"
-            class="small"
+            size="small"
             @click="
               now.crop = null;
               void commit();
             "
+            >show all of the picture</ActButton
           >
-            show all of the picture
-          </button>
         </p>
         <div v-if="draft.canEdit" class="foot">
           <label
@@ -612,16 +610,6 @@ textarea {
   align-items: center;
   margin: 0;
   font-size: 13.5px;
-}
-
-.small {
-  font: inherit;
-  color: var(--moss);
-  background: none;
-  border: 0;
-  padding: 0;
-  text-decoration: underline;
-  cursor: pointer;
 }
 
 .foot {

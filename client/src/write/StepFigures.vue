@@ -2,6 +2,7 @@
 import { computed, defineAsyncComponent, ref } from 'vue';
 import { api, take, type Figure, type Trouble } from '../shared/api/client';
 import { troubleOf } from '../shared/api/trouble';
+import ActButton from '../shared/ActButton.vue';
 import { useDraft } from '../shared/draft';
 import FigureDrawing from '../shared/FigureDrawing.vue';
 import { newId } from '../shared/ids';
@@ -99,10 +100,10 @@ defineExpose({ bring });
       </li>
     </ul>
     <p v-if="active && draft.canEdit" class="add">
-      <button type="button" class="link" @click="input?.click()">add a picture</button>
-      <button v-for="joint in patterns" :key="joint.id" type="button" class="link" @click="add({ pattern: joint.id })">
-        show the pattern of {{ joint.id }}
-      </button>
+      <ActButton size="small" @click="input?.click()">add a picture</ActButton>
+      <ActButton v-for="joint in patterns" :key="joint.id" size="small" @click="add({ pattern: joint.id })"
+        >show the pattern of {{ joint.id }}</ActButton
+      >
       <span v-if="busy" role="status">taking in {{ busy > 1 ? `${busy} pictures` : 'the picture' }} …</span>
       <input
         ref="input"
@@ -169,15 +170,5 @@ ul {
   margin: 4px 0 0;
   font-size: 13px;
   color: var(--ink-soft);
-}
-
-.link {
-  font: inherit;
-  color: var(--moss);
-  background: none;
-  border: 0;
-  padding: 0 2px;
-  text-decoration: underline;
-  cursor: pointer;
 }
 </style>

@@ -114,7 +114,7 @@ internal static class PaintedPicture
         var isTurned = origin is SKEncodedOrigin.LeftTop or SKEncodedOrigin.RightTop or SKEncodedOrigin.RightBottom or SKEncodedOrigin.LeftBottom;
         var upright = new SKBitmap(isTurned ? bitmap.Info.WithSize(h, w) : bitmap.Info);
         using var canvas = new SKCanvas(upright);
-        // Where the right, the lower and the first edge of what was taken go.
+        // From where a dot lies in the file to where it lies upright.
         canvas.SetMatrix(origin switch
         {
             SKEncodedOrigin.TopRight => new SKMatrix(-1, 0, w, 0, 1, 0, 0, 0, 1),
