@@ -20,6 +20,8 @@ public sealed class NameIndex
     private readonly Lazy<List<Joint>> _stacked;
     private readonly Lazy<List<(Joint Old, Joint By)>> _superseded;
     private readonly Lazy<Dictionary<string, List<Joint>>> _byFastener;
+    private readonly Lazy<List<Thing>> _hardware;
+    private readonly Lazy<Dictionary<string, List<Joint>>> _between;
     private readonly HashSet<(string Word, string Number)> _numbered = [];
     private readonly HashSet<(string First, string Second)> _pairs = [];
     private readonly Dictionary<string, Thing> _byId = new(StringComparer.OrdinalIgnoreCase);
@@ -51,6 +53,9 @@ public sealed class NameIndex
         _stacked = new(() => [.. sheet.Joints.Where(j => j.Stack is not null)]);
         _superseded = new(() => [.. sheet.Joints.Where(j => j.SupersededBy is not null && Find(j.SupersededBy) is Joint)
             .Select(j => (j, (Joint)Find(j.SupersededBy!)!))]);
+        _hardware = new(() => [.. _byHead.Where(h => Trade.Hardware.Contains(h.Key)).SelectMany(h => h.Value).Select(e => e.Thing)]);
+        _between = new(() => sheet.Joints.Where(j => FirstOf(j.Name) is not null)
+            .GroupBy(j => string.Join(' ', StemsOf(FirstOf(j.Name)!))).ToDictionary(g => g.Key, g => g.ToList()));
         _byFastener = new(() => sheet.Joints.Where(j => j.Fastener?.IsCalled is not null)
             .GroupBy(j => string.Join(' ', StemsOf(j.Fastener!.IsCalled!))).ToDictionary(g => g.Key, g => g.ToList()));
     }
@@ -76,6 +81,20 @@ public sealed class NameIndex
 
     /// <summary>The joints that another takes the place of, each with that other.</summary>
     internal IReadOnlyList<(Joint Old, Joint By)> Superseded => _superseded.Value;
+
+    /// <summary>The joint between two parts that a name says first of ("cover-to-frame bolts" by "cover bolts"); null where none is, or more are.</summary>
+    internal Thing? Between(IReadOnlyList<string> stems) => _between.Value.GetValueOrDefault(string.Join(' ', stems)) is [var one] ? one : null;
+
+    /// <summary>A name that says two parts ("cover-to-frame bolts") by the first of them; null for any other.</summary>
+    internal static string? FirstOf(string name)
+    {
+        var to = name.IndexOf("-to-", StringComparison.Ordinal);
+        var past = to < 0 ? -1 : name.IndexOf(' ', to);
+        return past < 0 ? null : name[..to] + name[past..];
+    }
+
+    /// <summary>The joints that are called fasteners and no more.</summary>
+    internal IEnumerable<Thing> Hardware => _hardware.Value;
 
     /// <summary>The joints whose fastener is called so ("union nut"), by the stems of that.</summary>
     internal IReadOnlyList<Joint> WithFastener(IReadOnlyList<string> stems) => _byFastener.Value.GetValueOrDefault(string.Join(' ', stems)) ?? [];

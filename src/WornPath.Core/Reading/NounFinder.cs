@@ -440,7 +440,9 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
                 || Trade.Paths.Contains(Word(i))))
             {
                 var many = pointing is "these" or "those";
-                return (Pronoun(from, i, after, many ? "them" : "it", many, rest, null, all, isNew), i);
+                // "Those on the cover".
+                var there = pointing == "those" && Word(i) is "on" or "of" or "at" && Trade.Determiners.Contains(Word(i + 1));
+                return (Pronoun(from, i, after, there ? "those" : many ? "them" : "it", many, rest, null, all, isNew), i);
             }
 
             // "Take out eight and leave the others".
@@ -490,8 +492,9 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
             owner = [.. Enumerable.Range(first, k - first + 1).Select(x => Stem.Of(Bare(tokens[x].Text)))];
             ownerName = string.Join(' ', Enumerable.Range(first, k - first + 1).Select(x => Bare(Written(x))));
             nameFrom = count is not null && k + 2 <= last && NumberWords.Parse(tokens[k + 1].Text) is not null ? k + 2 : k + 1;
-            stems = [.. Enumerable.Range(k + 1, last - k).Where(x => !Trade.Neutral.Contains(tokens[x].Text)
-                && !(x == k + 1 && count is not null && NumberWords.Parse(tokens[x].Text) is not null)).Select(x => Stem.Of(tokens[x].Text))];
+            // "The cover's M8 bolts".
+            if (nameFrom < last && size.Length == 0 && Sized(tokens[nameFrom].Text)) size = tokens[nameFrom++].Text;
+            stems = [.. Enumerable.Range(nameFrom, last - nameFrom + 1).Where(x => !Trade.Neutral.Contains(tokens[x].Text)).Select(x => Stem.Of(tokens[x].Text))];
             // "The tray's slots", "the cover's edge": a place on it is the thing itself.
             if (Trade.NounOf(stems) is { Role: NounRole.Words } || Trade.PlacesOn.Contains(stems[^1]) || Trade.Relational.Contains(stems[^1]))
             {
@@ -536,11 +539,13 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
                 next = ofNext;
             }
         }
-        else if (owner.Count == 0 && (Word(i) is "on" or "off" or "from" or "at" or "holding" or "securing" or "retaining" or "attaching" or "fixing" or "fastening" || Word(i) == "in"
-            && Word(i + 1) is "the" or "its") && Trade.NounOf(stems) is { Kinds: [ThingKind.Joint or ThingKind.Part, ..] } likely
-            && (likely.Kinds[0] == ThingKind.Joint || Word(i).EndsWith("ing", StringComparison.Ordinal)) && depth < 2
+        else if (owner.Count == 0 && (Word(i) is "on" or "off" or "from" or "at" || Trade.Holding.Contains(Word(i))
+            || Word(i) is "in" or "around" or "round" or "along" or "through" or "for" && Word(i + 1) is "the" or "its")
+            && (Trade.Hardware.Contains(stems[^1]) ? ThingKind.Joint : Trade.NounOf(stems)?.Kinds.FirstOrDefault(ThingKind.Fluid)) is var likely && likely is ThingKind.Joint or ThingKind.Part
+            && (likely == ThingKind.Joint || Word(i).EndsWith("ing", StringComparison.Ordinal)) && depth < 2
             && Read(i + 1, to, Word(i), depth + 1) is { Phrase: { IsPronoun: false } on } && on.Stems.Count > 0
-            && Trade.NounOf(on.Stems)?.Role is not (NounRole.Place or NounRole.Words or NounRole.Person))
+            && Trade.NounOf(on.Stems)?.Role is not (NounRole.Place or NounRole.Words or NounRole.Person)
+            && (Word(i) is "on" or "off" or "from" or "at" or "in" || Trade.Holding.Contains(Word(i)) || on.Is(ThingKind.Part) || names.Resolve(on.Stems).One is Part))
         {
             // "The nuts off three of the bolts": the bolts, as many as are said.
             if (Word(i) == "off" && IsFastener(on) && (on.Some is not null || on.Count is not null || on.IsAll))

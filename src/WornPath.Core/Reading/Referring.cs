@@ -116,6 +116,10 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
         // "The opposite cap", of four that are on the sheet as one.
         if (scored.Count == 0 && phrase.Distinct.Count > 0 && phrase.Stems.Count == phrase.Distinct.Count + 1
             && Candidates(phrase.Head).Where(t => t is Part { Quantity: > 1 } && NameIndex.NamesOf(t)[0][^1] == phrase.Head).ToList() is [var several]) return several;
+        // "The cover-to-frame bolts" and "the cover bolts".
+        if (scored.Count == 0 && Trade.Plain.Contains(phrase.Head) && !phrase.IsNew)
+            return NameIndex.FirstOf(phrase.Name) is { } byOne
+                ? Known(phrase with { Stems = NameIndex.StemsOf(byOne), Name = byOne, Text = byOne.ToLowerInvariant() }, accepts) : names.Between(full);
         if (scored.Count == 0) return null;
         var top = scored.Max(s => s.Score);
         // A bare or shortened name means what was spoken of last; a whole name is what it says.
@@ -185,7 +189,10 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
     {
         // A word of the trade is meant as it stands: "shock" is no slip for "chock".
         var exact = Trade.NounOf([head]) is not null || Trade.VerbsOf(head).Length > 0;
-        return names.WithHead(head, exact).Concat(_fresh.Where(t => NameIndex.NamesOf(t).Any(n => n[^1] == head))).Distinct();
+        var called = names.WithHead(head, exact).Concat(_fresh.Where(t => NameIndex.NamesOf(t).Any(n => n[^1] == head)));
+        // "The cover bolts" that were called its fasteners before.
+        return (Trade.Plain.Contains(head) ? called.Concat(names.Hardware)
+            .Concat(_fresh.Where(t => Trade.Hardware.Contains(NameIndex.NamesOf(t)[0][^1]))) : called).Distinct();
     }
 
     // How well a name meets a phrase: 100 the same, less the more is left out; 0 where another thing is meant.
@@ -193,6 +200,9 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
     {
         if (name.SequenceEqual(full) || name.SequenceEqual(phrase.Stems)) return 120;
         if (Same(name, full) || Same(name, phrase.Stems)) return 100;
+        // "The cover mounting bolts", "the hex bolts of the cover": the cover bolts, where nothing else is called so.
+        if (Trade.Plain.Contains(phrase.Head) && Bare(full) is { Count: > 1 } bare && (bare.Count < full.Count || name.Any(IsIdle) || Trade.Hardware.Contains(name[^1]))
+            && Same([.. Bare(name).SkipLast(1), phrase.Head], bare)) return 95;
         // What tells like things apart must not be another than the name's.
         foreach (var word in phrase.Distinct)
             if (!name.Any(n => Stem.Alike(n, word)) && (name.Any(n => Trade.Distinct.Contains(n)) || phrase.Count is null && phrase.Some is null)) return 0;
@@ -204,6 +214,11 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
         if (phrase.Owner.Count > 0 && NameIndex.Covers(name, phrase.Stems) && name.Length == phrase.Stems.Count) return 42;
         return 0;
     }
+
+    /// <summary>The words of a fastener's name that tell it from others.</summary>
+    public static List<string> Bare(IReadOnlyList<string> stems) => [.. stems.Where((s, i) => i == stems.Count - 1 || !IsIdle(s))];
+
+    private static bool IsIdle(string word) => Trade.Fastening.Contains(word) || word == "hex";
 
     private static bool IsDescribing(string word) => word.EndsWith("ed", StringComparison.Ordinal) || word.EndsWith('y') || word.EndsWith("less", StringComparison.Ordinal) || word is "steel" or "plastic" or "rubber" or "brass" or "hex" or "big" or "thick" or "thin" or "round" or "flat" or "square" or "black" or "red" or "white" or "blue";
 

@@ -88,9 +88,12 @@ public sealed partial class SentenceReader
 
     private Joint? FastenersOf(Part part)
     {
-        var holding = _refer.Things.OfType<Joint>().Where(j => j.Holds.Contains(part.Id) || NameIndex.NamesOf(j)[0] is [.. var first, _] && first.SequenceEqual(NameIndex.NamesOf(part)[0])).ToList();
+        var holding = Holding(part);
         return holding.Count == 1 ? holding[0] : Spoken.Nearest(holding) as Joint;
     }
+
+    private List<Joint> Holding(Part part) =>
+        [.. _refer.Things.OfType<Joint>().Where(j => j.Holds.Contains(part.Id) || Referring.Bare(NameIndex.NamesOf(j)[0]) is [.. var first, _] && first.SequenceEqual(NameIndex.NamesOf(part)[0]))];
 
     // Tools and consumables that are named: the sheet comes to know them.
     private void Beside(Clause clause)
@@ -106,6 +109,7 @@ public sealed partial class SentenceReader
     private void Aside(Clause clause)
     {
         _told = true;
+        if (LedTo(clause) is { } ledTo) _topic = ledTo;
         // "While a helper supports the bumper, remove its bolts": what is spoken of before what is done.
         if (clause is { Mood: Mood.Beside, IsProviso: false } && _finder.Tokens[clause.From].Text is "while" or "with" or "once" or "when" or "as" or "under"
             && clause.Nouns.Where(n => !n.IsPronoun && n.After is null or "with" or "under").Select(n =>
@@ -156,6 +160,14 @@ public sealed partial class SentenceReader
             && clause.Nouns.ToList() is [{ IsPronoun: false } bolts, .., { IsPronoun: false, After: null } holds] && bolts.Is(ThingKind.Joint))
         {
             _unnamed = bolts.Stems.Count > 1 ? bolts : bolts with { Owner = holds.Stems, OwnerName = holds.Name };
+            return;
+        }
+
+        // "The cover has four bolts; take them out".
+        if (clause is { Negated: false, Mood: Mood.Declarative } && Has(clause, "has", "have")
+            && clause.Nouns.ToList() is [{ IsPronoun: false, After: null } bears, { IsPronoun: false, After: null } had] && had.Is(ThingKind.Joint) && bears.Is(ThingKind.Part))
+        {
+            _unnamed = had.Stems.Count > 1 ? had : had with { Owner = bears.Stems, OwnerName = bears.Name };
             return;
         }
 
@@ -230,6 +242,20 @@ public sealed partial class SentenceReader
         else if (clause is { Mood: Mood.Imperative or Mood.Declarative, Negated: false }
             && clause.Pieces.Find(p => p.Noun is { After: null, IsPronoun: false } n
             && Trade.NounOf(n.Stems)?.Role is null or NounRole.Thing) is { Noun: { } unknown }) _unnamed = unknown;
+    }
+
+    // "On the cover, …", "to free the cover, …", "go to the cover and …": the part that what follows is about.
+    private NounPhrase? LedTo(Clause clause)
+    {
+        if (clause.Negated || clause.IsProviso) return null;
+        var first = _finder.Tokens[clause.From].Text;
+        var beside = clause.Mood == Mood.Beside;
+        var frees = beside && first == "to" && clause.From + 1 < clause.To && _finder.Tokens[clause.From + 1].Text is var verb
+            && (Trade.Frees.Contains(verb) || verb is "get" or "take" or "lift" or "pull" && Has(clause, "free", "off", "out", "loose"));
+        var there = beside && Trade.Leads.Contains(first) || clause is { Mood: Mood.Imperative, Verb.Lemma: "go" or "look" or "turn" or "move" };
+        if (!frees && !there) return null;
+        return clause.Pieces.Find(p => p.Noun is { IsPronoun: false } n && (frees ? n.After is null : n.After is not (null or "with" or "using" or "by"))
+            && (_refer.Known(n) is Part || _refer.Known(n) is null && n.Is(ThingKind.Part)))?.Noun;
     }
 
     // A control said to be in a position, behind "make sure", "check that", "with".

@@ -129,6 +129,7 @@ public sealed partial class SentenceReader
 
         private string KindOf(NounPhrase phrase)
         {
+            if (_reader.HardwareOf(phrase, Sense.Say).Count > 0 || phrase.IsPronoun && _reader.OnesOf(_clause, phrase, Sense.Say).Count > 0) return "joint";
             if (phrase.IsPronoun)
             {
                 if (phrase.Text is "her" or "she" || phrase is { After: null, Distinct: ["front" or "rear"], Count: null }) return "vehicle";

@@ -58,7 +58,35 @@ public sealed partial class SentenceReader
 
     // "The screws of each tail lamp": those that hold it, whatever they are called.
     private Joint? FastenersOfOwner(NounPhrase phrase) => phrase is { Owner.Count: > 0, Stems.Count: 1, IsNew: false } && phrase.Is(ThingKind.Joint)
-        ? FastenersOf(_refer.Known(new NounPhrase(phrase.At, phrase.OwnerName.ToLowerInvariant(), phrase.Owner)) as Part, phrase.Head) : null;
+        ? FastenersOf(PartNamed(phrase.At, phrase.OwnerName, phrase.Owner), phrase.Head) : null;
+
+    // "The cover fasteners", "the hardware holding the cover": all that hold it; none where something is called so.
+    private List<Thing> HardwareOf(NounPhrase phrase, Sense sense)
+    {
+        if (phrase.IsPronoun || phrase.IsNew || !Trade.Hardware.Contains(phrase.Head)) return [];
+        List<string> owner = [.. phrase.Owner, .. phrase.Stems.SkipLast(1)];
+        return owner.Count == 0 || _refer.Called([.. owner, phrase.Head]) is not null ? []
+            : Fastening(PartNamed(phrase.At, string.Join(' ', owner), owner), phrase.Count, sense);
+    }
+
+    // "The four on the cover", "those on the bracket", where nothing goes on: its fasteners.
+    private List<Thing> OnesOf(Clause clause, NounPhrase phrase, Sense sense)
+    {
+        if (phrase is { IsRest: true } or { Distinct.Count: > 0 } or { Some: not null } || !(phrase.Text is "ones" or "those" || phrase is { Text: "them", Count: > 1 })
+            || sense is Sense.On or Sense.Place or Sense.Secure or Sense.Move or Sense.Transfer
+            || clause.Behind(phrase) is not { IsPronoun: false, After: "on" or "of" or "at" or "around" } on) return [];
+        return Fastening(PartNamed(on.At, on.Name, on.Stems), phrase.Count, sense);
+    }
+
+    private Part? PartNamed(Span at, string name, IReadOnlyList<string> stems) => _refer.Known(new NounPhrase(at, name.ToLowerInvariant(), stems)) as Part;
+
+    // The fasteners that hold a part and may be meant: as many as are said, where some are so many.
+    private List<Thing> Fastening(Part? part, int? count, Sense sense)
+    {
+        if (part is null) return [];
+        List<Thing> all = [.. Holding(part).Where(j => MayBe(j, sense))];
+        return all.Exists(t => t is Joint joint && joint.Count == count) ? all.FindAll(t => t is Joint joint && joint.Count == count) : all;
+    }
 
     // "All six union nuts" of a joint whose fastener is one: called by what it is.
     private Joint? CalledByItsFastener(NounPhrase phrase)

@@ -947,7 +947,7 @@ public sealed partial class SentenceReader
         bool Accepts(ThingKind kind) => row.ByKind.ContainsKey(kind);
         if (phrase.IsPronoun)
         {
-            // "Sensor in, … plug it in".
+            if (Accepts(ThingKind.Joint) && OnesOf(clause, phrase, sense) is { Count: > 0 } ones) return ones;
             // "Plug the lamps in, push them home": the lamps, which are off.
             if (sense == Sense.On && phrase.Text is "it" or "them" && _actions is [.., { Verb: Verb.Connect, Target: { } lead }]
                 && _refer.Find(lead) is Connection pluggedIn && _refer.Things.OfType<Part>().FirstOrDefault(p => Spoken.IsOff(p) is true
@@ -1018,6 +1018,7 @@ public sealed partial class SentenceReader
         if (phrase is { Head: "end", IsRest: true }) return [];
         if (ItsOwn(phrase) is { } its) return [its];
         if (Accepts(ThingKind.Joint) && FastenersOfOwner(phrase) is { } ofOwner) return [ofOwner];
+        if (Accepts(ThingKind.Joint) && HardwareOf(phrase, sense) is { Count: > 0 } hardware) return hardware;
         if (Accepts(ThingKind.Joint) && NutsOf(phrase) is { } nuts)
         {
             // "Fit one of the bolts, nut finger-tight": started already, with its bolt.
@@ -1036,7 +1037,8 @@ public sealed partial class SentenceReader
             && Accepts(ThingKind.Connection)) return [plugged];
         // "Sensor bracket: bolt out": its bolt.
         if (_topic is { } about && phrase is { Stems.Count: 1, Owner.Count: 0 } && phrase.Is(ThingKind.Joint) && _refer.Known(about) is Part fastened
-            && FastenersOf(fastened) is { } holding && NameIndex.NamesOf(holding)[0][^1] == phrase.Head) return [holding];
+            && FastenersOf(fastened) is { } holding && NameIndex.NamesOf(holding)[0][^1] == phrase.Head
+            && !_actions.Exists(a => a.At.Start > about.At.Start && a.Target is { } id && id != fastened.Id && _refer.Find(id) is Part)) return [holding];
         if (_topic is { Owner.Count: 0 } whose && phrase is { Stems.Count: 1, Owner.Count: 0, IsIts: false, Distinct.Count: 0 }
             && phrase.Is(ThingKind.Joint) && Accepts(ThingKind.Joint)
             && whose.Is(ThingKind.Part) && _refer.Known(phrase with { Stems = [.. whose.Stems, phrase.Head] }, k => k == ThingKind.Joint) is null
@@ -1176,7 +1178,8 @@ public sealed partial class SentenceReader
     {
         if (sense is not (Sense.Off or Sense.BreakLoose or Sense.Loosen) || phrase is not { Stems.Count: 1, Owner.Count: 0, IsIts: false, After: null }
             || !phrase.Is(ThingKind.Joint) || !Trade.Plain.Contains(phrase.Head)) return phrase;
-        return clause.Behind(phrase) is var from && from is { IsPronoun: false, After: "of" or "from" or "out", IsIndefinite: false } && from.Is(ThingKind.Part)
+        // "Remove, from the tray, the four bolts".
+        return (clause.Behind(phrase) ?? (clause.Nouns.FirstOrDefault() is { After: "from" } before ? before : null)) is var from && from is { IsPronoun: false, After: "of" or "from" or "out", IsIndefinite: false } && from.Is(ThingKind.Part)
             && !Trade.Unfastened.Contains(from.Head) ? phrase with { Owner = from.Stems, OwnerName = from.Name } : phrase;
     }
 

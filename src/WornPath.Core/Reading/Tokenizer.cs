@@ -41,6 +41,7 @@ internal static partial class Tokenizer
             || text.Contains("pound", StringComparison.OrdinalIgnoreCase);
         var tokens = Cut(text, states ? [.. TorqueText.FindAll(text).OrderBy(f => f.Start)] : []);
         JoinPhrases(tokens);
+        Whose.Straighten(tokens);
         return tokens;
     }
 

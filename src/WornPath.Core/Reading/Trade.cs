@@ -79,6 +79,16 @@ internal static class Trade
     public static readonly WordSet Trouble = Set("trouble");
     public static readonly WordSet Negations = Set("negation");
     public static readonly WordSet Holds = Set("holds");
+    public static readonly WordSet Holding = Set("holding");
+    public static readonly WordSet Held = Set("held");
+    public static readonly WordSet Keeps = Set("keeps");
+    public static readonly WordSet Joins = Set("joins");
+    public static readonly WordSet Seen = Set("seen");
+    public static readonly WordSet Sits = Set("sits");
+    public static readonly WordSet OnIt = Set("onIt");
+    public static readonly WordSet Frees = Set("frees");
+    public static readonly WordSet Leads = Set("leads");
+    public static readonly WordSet Fastening = Set("fastening");
     public static readonly WordSet WholeVehicles = Set("wholeVehicle");
     public static readonly WordSet Wired = Set("wired");
     public static readonly WordSet Told = Set("told");
