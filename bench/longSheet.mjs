@@ -1,4 +1,4 @@
-// A sheet of 1,000 steps in the real page, for what is measured there.
+// A sheet of 1,000 steps, or another, in the real page, for what is measured there.
 import { createRequire } from 'node:module';
 import { dirname, join } from 'node:path';
 import { fileURLToPath, pathToFileURL } from 'node:url';
@@ -44,7 +44,7 @@ function longProcedure() {
 }
 
 /** The sheet in a server of its own and a page that is signed in: what `measure` is given; both are ended behind it. */
-export async function withLongSheet(measure) {
+export async function withLongSheet(measure, procedure = longProcedure()) {
   const workshop = new Workshop(await freePort());
   await workshop.start();
   const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox'] });
@@ -60,8 +60,9 @@ export async function withLongSheet(measure) {
         headers: { 'Content-Type': 'application/json', 'X-CSRF-TOKEN': token },
         body: JSON.stringify(file),
       });
+      if (!answer.ok) throw new Error(await answer.text());
       return (await answer.json()).revisionId;
-    }, longProcedure());
+    }, procedure);
     await measure(page, `${workshop.url}/r/${id}`);
   } finally {
     await browser.close();

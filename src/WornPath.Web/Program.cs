@@ -13,6 +13,7 @@ using WornPath.Web.Demo;
 using WornPath.Web.Drafting;
 using WornPath.Web.Features;
 using WornPath.Web.Hosting;
+using WornPath.Web.Paper;
 
 // The build runs this program to write the OpenAPI document; it must not touch a database then.
 var isBuild = Assembly.GetEntryAssembly()?.GetName().Name == "GetDocument.Insider";
@@ -36,6 +37,7 @@ builder.Services.AddSingleton<WorkshopBook>();
 builder.Services.AddSingleton<DraftKeeper>();
 builder.Services.AddSingleton<Live>();
 builder.Services.AddSingleton<ShelfIndexer>().AddHostedService(p => p.GetRequiredService<ShelfIndexer>());
+builder.Services.AddSingleton<PaperBrowser>().AddSingleton<PaperQueue>().AddHostedService(p => p.GetRequiredService<PaperQueue>());
 builder.Services.AddScoped<Drafts>();
 builder.Services.AddScoped<Authors>();
 builder.Services.AddSingleton<MarkdownHtml>();
@@ -101,6 +103,7 @@ api.MapMending();
 api.MapBuilding();
 api.MapWalk();
 api.MapPrint();
+api.MapPaper();
 api.MapPictures();
 api.MapWorkshop();
 api.MapCalculators();

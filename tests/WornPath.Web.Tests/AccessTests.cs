@@ -59,6 +59,10 @@ public sealed partial class AccessTests(Workshop workshop) : IClassFixture<Works
         GET     /api/revisions/{id:int}/print                      .-yyyyyy
         GET     /api/revisions/{id:int}/export/{format}            .-yyyyyy
         GET     /api/export-formats                                .yyyyyyy
+        GET     /api/paper                                         .yyyyyyy
+        POST    /api/revisions/{id:int}/pdf                        .-yyyyyy
+        GET     /api/pdf/{ticket:guid}                             .yyyyyyy
+        GET     /api/pdf/{ticket:guid}/file                        .yyyyyyy
         POST    /api/revisions/{id:int}/pictures                   .xoyyxxx
         GET     /api/revisions/{id:int}/pictures/{key}             .-yyyyyy
         GET     /api/revisions/{id:int}/slips/{joint}              .-yyyyyy
@@ -218,9 +222,10 @@ public sealed partial class AccessTests(Workshop workshop) : IClassFixture<Works
         "{step}" => "S1",
         "{word}" => "frob",
         "{format}" => "markdown",
+        "{ticket:guid}" => Guid.Empty.ToString(),
         "{key}" => new string('0', 64) + ".png",
         _ => throw new ArgumentException(m.Value),
-    }) + (pattern.EndsWith("/bench") ? "?step=1" : pattern.EndsWith("/changes") ? "?since=0" : pattern.Contains("refit") || pattern.Contains("sort") || pattern.Contains("mirror") ? "?phase=H1" : "");
+    }) + (pattern.EndsWith("/bench") ? "?step=1" : pattern.EndsWith("/changes") ? "?since=0" : pattern.EndsWith("/{id:int}/pdf") ? "?paper=A4" : pattern.Contains("refit") || pattern.Contains("sort") || pattern.Contains("mirror") ? "?phase=H1" : "");
 
     private static object BodyOf(string endpoint, string author) => endpoint.Split('/')[^1] switch
     {

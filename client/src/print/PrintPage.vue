@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue';
+import { computed, nextTick, ref, useTemplateRef, watch } from 'vue';
+import { useRoute } from 'vue-router';
 import { api, take } from '../shared/api/client';
 import { useAsked } from '../shared/asked';
 import { useDraft } from '../shared/draft';
@@ -13,17 +14,44 @@ import { day } from '../shared/when';
 import TroubleNote from '../shared/TroubleNote.vue';
 import ActButton from '../shared/ActButton.vue';
 import TakeOut from './TakeOut.vue';
+import PdfButton from './PdfButton.vue';
 
 /** The sheet as it prints, on A4 or Letter. */
 const walkAs = useWalkAs();
-const { answer: sheet, trouble } = useAsked(
+const route = useRoute();
+/** The address may say what it prints for and on; what is chosen in the page after that counts. */
+const told = ref(typeof route.query.as === 'string' ? route.query.as : null);
+const asked = computed(() => told.value ?? walkAs.key);
+watch(
   () => walkAs.key,
+  (_key, before) => {
+    if (before !== '') told.value = null;
+  },
+);
+const { answer: sheet, trouble } = useAsked(
+  () => asked.value,
   (id, as) => take(api.GET('/api/revisions/{id}/print', { params: { path: { id }, query: { as } } })),
 );
 const draft = useDraft();
 /** Whether the formats it goes out in are shown. */
 const out = ref(false);
-const paper = ref<'A4' | 'Letter'>('A4');
+const paper = ref<'A4' | 'Letter'>(route.query.paper === 'Letter' ? 'Letter' : 'A4');
+const main = useTemplateRef('main');
+/** Told to who prints it unseen: all of it is there, fonts and pictures too, or it never will be. */
+const settled = ref<'printed' | 'trouble' | undefined>();
+watch([sheet, trouble], async () => {
+  settled.value = trouble.value ? 'trouble' : undefined;
+  if (!sheet.value || trouble.value) return;
+  const of = sheet.value;
+  await nextTick();
+  const pictures = [...(main.value?.querySelectorAll<HTMLImageElement | SVGImageElement>('img, image') ?? [])];
+  try {
+    await Promise.all([document.fonts.ready, ...pictures.map((picture) => (picture as HTMLImageElement).decode())]);
+    if (sheet.value === of) settled.value = 'printed';
+  } catch {
+    if (sheet.value === of) settled.value = 'trouble';
+  }
+});
 
 const warns = computed(() => warnOf(sheet.value?.state));
 /** A text in a style sheet: whatever stands in it, it is that text. */
@@ -63,7 +91,7 @@ const open = computed(() => sheet.value !== null && sheet.value.state !== 'relea
 </script>
 
 <template>
-  <main id="main" class="print" tabindex="0" aria-label="Print">
+  <main id="main" ref="main" class="print" :data-settled="settled" tabindex="0" aria-label="Print">
     <component :is="'style'">{{ pageRule }}</component>
     <div class="tools">
       <fieldset>
@@ -72,11 +100,12 @@ const open = computed(() => sheet.value !== null && sheet.value.state !== 'relea
           ><input v-model="paper" type="radio" name="paper" :value="size" /> {{ size }}</label
         >
       </fieldset>
-      <ActButton type="primary" @click="print">Print</ActButton>
+      <PdfButton v-if="draft.revision" :revision="draft.revision.id" :walk-as="asked" :paper="paper" />
+      <ActButton @click="print">Print</ActButton>
       <ActButton v-if="!draft.revision?.may.blind" :aria-expanded="out" @click="out = !out">Take it out …</ActButton>
       <span v-if="open" class="quiet">It is {{ warns }}: every page says so.</span>
     </div>
-    <TakeOut v-if="out && draft.revision" :revision="draft.revision.id" :walk-as="walkAs.key" />
+    <TakeOut v-if="out && draft.revision" :revision="draft.revision.id" :walk-as="asked" />
     <TroubleNote v-if="trouble" :trouble="trouble" />
     <p v-if="open" class="across" aria-hidden="true">{{ sheet!.state.toUpperCase() }}</p>
     <article v-if="sheet" class="paper" :class="paper.toLowerCase()">
@@ -86,14 +115,26 @@ const open = computed(() => sheet.value !== null && sheet.value.state !== 'relea
           <h1>{{ sheet.title }}</h1>
           <p>{{ sheet.platform }}</p>
         </div>
-        <p class="stamp" :class="{ open }">
-          <template v-if="sheet.releasedAt && !open"
-            >Released {{ day(sheet.releasedAt, 'long') }} by {{ sheet.releasedBy }}; written by {{ sheet.author
-            }}<template v-if="sheet.verifiedBy">; values read from their sources by {{ sheet.verifiedBy }}</template></template
+        <div class="where">
+          <svg
+            role="img"
+            :aria-label="`The revision as it stands today: ${sheet.where.address}`"
+            :viewBox="`0 0 ${sheet.where.modules} ${sheet.where.modules}`"
           >
-          <template v-else>{{ sheet.state.toUpperCase() }} – {{ warns.toUpperCase() }}. Not for use on a vehicle.</template>
-        </p>
+            <path :d="sheet.where.path" />
+          </svg>
+          <small>{{ sheet.where.address }}</small>
+        </div>
       </header>
+      <p v-if="open" class="stamp">{{ sheet.state.toUpperCase() }} – {{ warns.toUpperCase() }}. Not for use on a vehicle.</p>
+      <ul class="signed">
+        <li v-for="sign in sheet.signed" :key="sign.for">
+          <span>{{ sign.for }}</span> <strong>{{ sign.who }}</strong><template v-if="sign.when">, {{ day(sign.when, 'long') }}</template>
+        </li>
+        <li v-if="sheet.releasedAt && !open">
+          <span>in force from</span> <strong>{{ day(sheet.releasedAt, 'long') }}</strong>
+        </li>
+      </ul>
       <p class="defer">The vehicle maker’s manual, local codes and licensed practice come before this sheet. Stop where they differ.</p>
       <dl v-if="sheet.header.purpose || sheet.header.fits || sheet.header.entryCheck" class="about">
         <template v-if="sheet.header.purpose"
@@ -128,7 +169,7 @@ const open = computed(() => sheet.value !== null && sheet.value.state !== 'relea
               <span
                 ><template v-if="isCount(item.amount)">{{ item.amount }} × </template>{{ holdUnits(item.what)
                 }}<template v-if="item.amount && !/^\d+$/.test(item.amount)">, {{ item.amount }}</template
-                ><small v-if="item.for"> {{ item.for }}</small></span
+                ><small v-if="item.for"> {{ holdUnits(item.for) }}</small></span
               >
             </li>
           </ul>
@@ -149,7 +190,7 @@ const open = computed(() => sheet.value !== null && sheet.value.state !== 'relea
                   ><span class="figures">{{ one.joint }}</span> {{ names.get(one.joint)
                   }}<template v-if="one.pass">, pass {{ one.pass }}</template></span
                 >
-                <strong class="figures">{{ one.value || 'no value' }}</strong>
+                <strong class="figures">{{ holdUnits(one.value) || 'no value' }}</strong>
                 <span class="reading">set to <span class="blank" aria-hidden="true"></span></span>
               </p>
             </div>
@@ -168,6 +209,26 @@ const open = computed(() => sheet.value !== null && sheet.value.state !== 'relea
           >
         </p>
       </section>
+      <section v-if="sheet.later.length" class="later">
+        <h2>After first use</h2>
+        <p>To stay with the vehicle.</p>
+        <ul>
+          <li v-for="one in sheet.later" :key="one.joint + one.when">
+            <span class="box" aria-hidden="true"></span>
+            <span
+              ><strong>{{ one.when }}</strong
+              >: {{ one.what
+              }}<template v-if="one.value"
+                >, <strong class="figures">{{ one.value }}</strong></template
+              >
+              ({{ one.joint }}, step {{ one.step }})</span
+            >
+            <span class="reading"
+              >done <span class="blank" aria-hidden="true"></span> by <span class="blank" aria-hidden="true"></span
+            ></span>
+          </li>
+        </ul>
+      </section>
       <section v-if="sheet.practice.length" class="practice">
         <h2>House practice</h2>
         <ul>
@@ -177,6 +238,9 @@ const open = computed(() => sheet.value !== null && sheet.value.state !== 'relea
       <section class="torques" tabindex="0" aria-label="Torque table">
         <h2>Torque table</h2>
         <table v-if="sheet.torques.length">
+          <colgroup>
+            <col v-for="(share, n) in [5, 13, 15, 20, 9, 15, 8, 15]" :key="n" :style="{ width: `${share}%` }" />
+          </colgroup>
           <thead>
             <tr>
               <th scope="col">No.</th>
@@ -195,11 +259,13 @@ const open = computed(() => sheet.value !== null && sheet.value.state !== 'relea
               <td>{{ row.count > 1 ? `${row.count} × ` : '' }}{{ row.name }}</td>
               <td>{{ holdUnits(row.fastener) }}</td>
               <td class="figures">
-                <strong class="value">{{ row.value || 'no value' }}</strong><br v-if="row.counterpart" />{{ row.counterpart }}
+                <strong class="value">{{ holdUnits(row.value) || 'no value' }}</strong><br v-if="row.counterpart" />{{
+                  holdUnits(row.counterpart)
+                }}
               </td>
               <td>{{ holdUnits(row.setting) }}</td>
               <td>{{ [row.treatment, row.after, row.note].filter(Boolean).join('; ') }}</td>
-              <td class="figures">{{ row.steps.join(', ') }}</td>
+              <td>{{ row.steps.join(', ') }}</td>
               <td>{{ row.source }}</td>
             </tr>
           </tbody>
@@ -285,6 +351,10 @@ fieldset {
   white-space: nowrap;
 }
 
+.practice {
+  margin-top: 16px;
+}
+
 .practice ul {
   margin: 4px 0 0;
   padding-left: 18px;
@@ -310,18 +380,73 @@ header p {
   font-size: 13px;
 }
 
-.stamp {
-  max-width: 240px;
-  text-align: right;
-  font-size: 13px;
+.where {
+  flex: none;
+  width: 27mm;
+  text-align: center;
 }
 
-.stamp.open {
-  align-self: center;
+.where svg {
+  display: block;
+  width: 27mm;
+  height: 27mm;
+}
+
+.where small {
+  display: block;
+  margin: 0;
+  font-size: 9px;
+  line-height: 1.2;
+  overflow-wrap: anywhere;
+}
+
+.stamp {
+  margin: 8px 0 0;
   text-align: center;
   border: 2px solid #000;
   padding: 5px 10px;
+  font-size: 13px;
   font-weight: 700;
+}
+
+.signed {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 22px;
+  margin: 8px 0 0;
+  padding: 0 0 8px;
+  border-bottom: 1px solid #000;
+  list-style: none;
+  font-size: 13px;
+}
+
+.signed span {
+  color: #333;
+}
+
+.later {
+  margin-top: 16px;
+  padding: 4px 12px 10px;
+  border: 1.5px solid #000;
+  break-inside: avoid;
+}
+
+.later p {
+  margin: 0 0 4px;
+  font-size: 13px;
+}
+
+.later ul {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+
+.later li {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  padding: 3px 0;
 }
 
 .defer {
@@ -346,12 +471,27 @@ dd {
 
 .hand {
   display: grid;
-  grid-template-columns: repeat(3, 1fr);
-  gap: 18px;
+  grid-template-columns: 1fr 2fr;
+  grid-template-rows: auto 1fr;
+  gap: 10px 18px;
   border-top: 1px solid #000;
   border-bottom: 1px solid #000;
   padding: 8px 0;
   font-size: 13px;
+}
+
+/* Most of it is tools: two columns of them beside parts and consumables. */
+.hand > :nth-child(2) {
+  grid-area: 1 / 2 / span 2;
+}
+
+.hand > :nth-child(2) ul {
+  columns: 2;
+  column-gap: 18px;
+}
+
+.hand li {
+  break-inside: avoid;
 }
 
 .hand ul {
@@ -561,6 +701,14 @@ footer {
     font-size: 16px;
   }
 
+  .hand > :nth-child(2) {
+    grid-area: auto;
+  }
+
+  .hand > :nth-child(2) ul {
+    columns: auto;
+  }
+
   .about {
     grid-template-columns: minmax(0, 1fr);
   }
@@ -584,11 +732,6 @@ footer {
 
   header {
     flex-wrap: wrap;
-  }
-
-  .stamp {
-    max-width: none;
-    text-align: left;
   }
 }
 

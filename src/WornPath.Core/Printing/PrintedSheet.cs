@@ -51,6 +51,14 @@ public sealed record PrintedPattern(string Id, string Name, ImmutableArray<Spot>
     }
 }
 
+/// <summary>What is done to a joint after the job, once the vehicle was used.</summary>
+/// <param name="When">In the writer's words: "after the first 50 miles".</param>
+/// <param name="Joint">Its number.</param>
+/// <param name="What">What is done, in words.</param>
+/// <param name="Value">Its torque; empty where none is told.</param>
+/// <param name="Step">The step that tells it.</param>
+public sealed record PrintedLater(string When, string Joint, string What, string Value, int Step);
+
 /// <summary>A line of a list of parts or consumables: what, how many or how much, and what it is for.</summary>
 public sealed record PrintedItem(string What, string Amount, string For);
 
@@ -63,6 +71,7 @@ public sealed record PrintedSheet(
     ImmutableArray<PrintedPhase> Phases,
     ImmutableArray<PrintedTorque> Torques,
     ImmutableArray<PrintedPattern> Patterns,
+    ImmutableArray<PrintedLater> Later,
     ImmutableArray<string> Practice)
 {
     /// <summary>What the arithmetic behind the torque table does not judge: it stands on every sheet.</summary>
@@ -92,7 +101,23 @@ public sealed record PrintedSheet(
             [.. sheet.Joints.Select(j => Row(j, walk))],
             [.. sheet.Joints.Where(j => j.Count >= 3 && walk.EventsOf(j.Id).Count > 0).Select(j => PrintedPattern.Of(j,
                 walk.Workshop)).OfType<PrintedPattern>()],
+            [.. LaterOf(walk)],
             [.. PracticeOf(walk)]);
+    }
+
+    // What the steps tell for after the job stands together: whoever has the vehicle needs no more than that.
+    private static IEnumerable<PrintedLater> LaterOf(Walk walk)
+    {
+        var told = new HashSet<(string?, string)>();
+        var number = 0;
+        foreach (var step in walk.Steps)
+        {
+            number++;
+            foreach (var action in step.Actions)
+                if (action.If is { Length: > 0 } when && walk.Whole.Joints.FirstOrDefault(j => j.Id == action.Target) is { } joint && told.Add((joint.Id, when)))
+                    yield return new PrintedLater(when, joint.Id, $"{EnumWord.Of(action.Verb)} {(joint.Count > 1 ? $"{joint.Count} × " : "")}{joint.Name}",
+                        action.Torque?.ToString() ?? joint.TighteningText, number);
+        }
     }
 
     private static ImmutableArray<PrintedTightening>[] TightenedAt(Walk walk, int steps)

@@ -8,7 +8,7 @@ namespace WornPath.Core.Walking;
 /// <param name="Name">Its name.</param>
 /// <param name="Value">What it is owed; empty while nobody has given a value.</param>
 /// <param name="Since">Number of the step that left it so, from 1.</param>
-/// <param name="Due">Number of the step that torques it; null where none does.</param>
+/// <param name="Due">Number of the step that torques it, or brings it to what it is tightened to without a torque; null where none does.</param>
 public sealed record OwedTorque(string Id, string Name, string Value, int Since, int? Due);
 
 /// <summary>The joints that were started, snugged, brought through a pass or loosened, and are torqued only later: carried until done.</summary>
@@ -30,7 +30,7 @@ public static class TorqueLedger
         if (!state.IsSlack || (state.Stage == JointStage.Snug && joint.Untorqued is not null)) return null;
         var since = walk.MomentsOf(joint.Id).Last(m => m.StepIndex <= stepIndex).StepIndex;
         if (since < 0) return null;
-        var due = walk.EventsOf(joint.Id).FirstOrDefault(e => e.StepIndex > stepIndex && e.Action.Verb == Verb.Torque);
+        var due = walk.EventsOf(joint.Id).FirstOrDefault(e => e.StepIndex > stepIndex && (e.Action.Verb == Verb.Torque || e.Action.Verb == Verb.Snug && joint.Untorqued is not null));
         return new OwedTorque(joint.SheetId, joint.Name, joint.TighteningText, since + 1, due is null ? null : due.StepIndex + 1);
     }
 }

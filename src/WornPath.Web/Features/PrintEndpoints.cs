@@ -1,8 +1,11 @@
 using WornPath.Core.Workshops;
 using System.Collections.Immutable;
+using System.Globalization;
 using System.Security.Claims;
+using System.Text;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.Mvc;
+using QRCoder;
 using WornPath.Core.Building;
 using WornPath.Core.Printing;
 using WornPath.Core.Revisions;
@@ -12,6 +15,7 @@ using WornPath.Formats;
 using WornPath.Formats.Out;
 using WornPath.Store;
 using WornPath.Store.Entities;
+using WornPath.Web.Access;
 using WornPath.Web.Drafting;
 
 namespace WornPath.Web.Features;
@@ -28,10 +32,21 @@ public static class PrintEndpoints
     /// <summary>A phase as printed.</summary>
     public sealed record PrintedPhaseView(string Name, ImmutableArray<PrintedStepView> Steps, ImmutableArray<OwedTorque> Owed);
 
+    /// <summary>Who put a name to the revision, for what, and when.</summary>
+    /// <param name="When">Null where no day is kept: of values read one by one.</param>
+    public sealed record SignedView(string For, string Who, DateTime? When);
+
+    /// <summary>Where the revision is to be found as it stands today: the address, and the same to scan.</summary>
+    /// <param name="Address">As people open it.</param>
+    /// <param name="Modules">Modules on a side of the symbol, its quiet zone among them.</param>
+    /// <param name="Path">What is dark, as the path of a drawing of so many units a side.</param>
+    public sealed record WhereView(string Address, int Modules, string Path);
+
     /// <summary>The printed sheet: what to have in hand, steps with their cautions, the torque table.</summary>
     /// <param name="VerifiedBy">Who read all values from their sources a second time; empty where one is still to be read, or there is none.</param>
     public sealed record PrintView(string Number, string Title, string Platform, string Letter, RevisionState State, string Author, string? ReleasedBy, DateTime? ReleasedAt,
-        SheetHeader Header, ImmutableArray<PrintedItem> Parts, ImmutableArray<ToolLine> Tools, ImmutableArray<PrintedItem> Consumables, ImmutableArray<PrintedPhaseView> Phases, ImmutableArray<PrintedTorque> Torques, ImmutableArray<PrintedPattern> Patterns, ImmutableArray<string> Practice, string As, string VerifiedBy, string NotJudged);
+        SheetHeader Header, ImmutableArray<PrintedItem> Parts, ImmutableArray<ToolLine> Tools, ImmutableArray<PrintedItem> Consumables, ImmutableArray<PrintedPhaseView> Phases, ImmutableArray<PrintedTorque> Torques, ImmutableArray<PrintedPattern> Patterns,
+        ImmutableArray<PrintedLater> Later, ImmutableArray<string> Practice, string As, string VerifiedBy, string NotJudged, ImmutableArray<SignedView> Signed, WhereView Where);
 
     /// <summary>A format a sheet goes out in.</summary>
     public sealed record ExportFormatView(string Id, string Name, string Says);
@@ -63,17 +78,35 @@ public static class PrintEndpoints
 
     private static string AsOf(Walk walk, Sheet sheet) => sheet.Header.Variants.IsEmpty ? "" : walk.Combination.Says(sheet);
 
-    private static async Task<Results<Ok<PrintView>, ProblemHttpResult>> GetAsync(int id, [FromQuery(Name = "as")] string? walkAs, RevisionEndpoints.Shelf shelf, Drafts drafts, MarkdownHtml html, ClaimsPrincipal me)
+    private static async Task<Results<Ok<PrintView>, ProblemHttpResult>> GetAsync(int id, [FromQuery(Name = "as")] string? walkAs, RevisionEndpoints.Shelf shelf, Drafts drafts, MarkdownHtml html, ClaimsPrincipal me, HttpRequest request, AccessOptions access)
     {
         if (await shelf.FindAsync(id, me) is not { } revision || await drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
         var walk = draft.Now.Walks.As(walkAs);
         var sheet = PrintedSheet.Of(walk);
-        var released = (await shelf.EventsAsync(id)).LastOrDefault(e => e.Kind == ReviewEventKind.Released);
+        var events = await shelf.EventsAsync(id);
+        var released = events.LastOrDefault(e => e.Kind == ReviewEventKind.Released);
+        var verified = VerifiedBy(draft, revision);
+        var submitted = events.LastOrDefault(e => e.Kind == ReviewEventKind.Sent);
+        List<SignedView> signed = [new("written by", revision.Author.DisplayName, submitted?.At)];
+        if (verified.Length > 0) signed.Add(new("values read from their sources by", verified, null));
+        if (released is not null) signed.Add(new("released by", released.Who, released.At));
         return TypedResults.Ok(new PrintView(
             revision.Procedure.Number, revision.Procedure.Title, revision.Procedure.Platform, revision.Letter, revision.State, revision.Author.DisplayName, released?.Who, released?.At,
             sheet.Header, sheet.Parts, sheet.Tools, sheet.Consumables,
             [.. sheet.Phases.Select(p => new PrintedPhaseView(p.Name, [.. p.Steps.Select(s => new PrintedStepView(s.Number, html.Of(s.Text),
                 s.Cautions, s.People, s.Tightens, s.Figures))], p.Owed))],
-            sheet.Torques, sheet.Patterns, sheet.Practice, AsOf(walk, draft.Now.Sheet), VerifiedBy(draft, revision), PrintedSheet.NotJudged));
+            sheet.Torques, sheet.Patterns, sheet.Later, sheet.Practice, AsOf(walk, draft.Now.Sheet), verified, PrintedSheet.NotJudged, [.. signed],
+            WhereIs(new Uri(access.PublicUrl ?? new Uri($"{request.Scheme}://{request.Host}"), $"/r/{id}/follow"))));
+    }
+
+    // ISO/IEC 18004, with the error correction of level M: paper in a shop is worn and greasy.
+    private static WhereView WhereIs(Uri address)
+    {
+        using var made = QRCodeGenerator.GenerateQrCode(address.AbsoluteUri, QRCodeGenerator.ECCLevel.M);
+        var path = new StringBuilder();
+        for (var row = 0; row < made.ModuleMatrix.Count; row++)
+            for (var column = 0; column < made.ModuleMatrix.Count; column++)
+                if (made.ModuleMatrix[row][column]) path.Append(CultureInfo.InvariantCulture, $"M{column} {row}h1v1h-1z");
+        return new WhereView(address.AbsoluteUri, made.ModuleMatrix.Count, path.ToString());
     }
 }

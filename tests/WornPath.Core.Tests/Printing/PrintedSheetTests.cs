@@ -39,6 +39,25 @@ public class PrintedSheetTests
     }
 
     [Fact]
+    public void What_is_done_after_the_job_stands_together_with_when_and_to_which_value()
+    {
+        var sheet = PrintedSheet.Of(new Written().Joint("wheel nuts", "130 N·m").Set("wheel nuts", "count", "5").Joint("tie bolt", "20 N·m")
+            .Steps("Torque the wheel nuts to 130 N·m.", "Torque the tie bolt.", "Retorque the wheel nuts after the first 50 km.", "Retorque the wheel nuts and the tie bolt after 10 hours.").Walk());
+        sheet.Later.Select(l => (l.Joint, l.Value, l.Step)).ShouldBe([("J1", "130 N·m", 3), ("J1", "130 N·m", 4), ("J2", "20 N·m", 4)]);
+        sheet.Later[0].When.ShouldContain("first 50 km");
+        sheet.Later[0].What.ShouldEndWith("5 × wheel nuts");
+        Printed().Later.ShouldBeEmpty();
+    }
+
+    [Fact]
+    public void What_is_only_snugged_is_owed_until_the_step_that_does_it()
+    {
+        var phase = PrintedSheet.Of(new Written().Joint("hose fittings", "snug").Do(new InsertPhase("h2", "h1", "Refit"))
+            .Steps("Slacken the hose fittings.").Do(new InsertStep(null, "h2", null, "Snug the hose fittings.")).Walk()).Phases[0];
+        phase.Owed.ShouldHaveSingleItem().Due.ShouldBe(2);
+    }
+
+    [Fact]
     public void Tools_are_those_the_used_fasteners_need_with_the_joints_they_are_for()
     {
         var tools = Printed().Tools.Select(t => (t.What, string.Join(", ", t.For))).ToList();

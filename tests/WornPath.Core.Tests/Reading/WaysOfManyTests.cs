@@ -326,6 +326,8 @@ public class WaysOfManyTests
     [InlineData("Set the wrench to 25 N·m and tighten the tray bolts. Then tighten the hub nuts.", "Torque J1 25 N·m; Torque J2 25 N·m")]
     [InlineData("Set the wrench to 25 N·m and tighten the tray bolts. Then tighten the guard bolts.", "Torque J1 25 N·m; Torque J3")]
     [InlineData("Hold the tray cover while a helper tightens the tray bolts to 25 N·m.", "Torque J1 25 N·m")]
+    [InlineData("Torque the tray bolts to 12 N·m, one, two, three.", "Torque J1 12 N·m")]
+    [InlineData("Tighten the tray bolts to 12 N·m, 1, 3, 2, 4.", "Torque J1 12 N·m")]
     [InlineData("Apply 25 N·m to the tray bolts and 90° to the hub nuts.", "Torque J1 25 N·m; TurnOn J2 90")]
     public void What_only_looks_so_is_not_taken_for_it(string sentence, string expected)
     {

@@ -14,6 +14,7 @@ export type Finding = Schemas['Finding'];
 export type Factor = Schemas['Factor'];
 export type Figure = Schemas['Figure'];
 export type PrintedFigure = Schemas['PrintedFigure'];
+export type PaperTicket = Schemas['PaperTicket'];
 export type Glyph = Schemas['Glyph'];
 export type RefitChoice = Schemas['RefitChoice'];
 export type BlockView = Schemas['BlockView'];
