@@ -73,7 +73,7 @@ public class ExportTests
                 foreach (var caution in step.Cautions) text.ShouldContain(Words(caution.Avoid), Case.Sensitive, $"{format}, step {step.Number}");
             }
 
-            foreach (var cell in document.InHand.Append(document.Torques ?? SheetDocument.NoTorques).SelectMany(t => t.Rows).SelectMany(r => r))
+            foreach (var cell in document.InHand.Append(document.Torques ?? SheetDocument.NoTorques).Append(document.Later ?? SheetDocument.NoTorques).SelectMany(t => t.Rows).SelectMany(r => r))
                 text.ShouldContain(Words(cell), Case.Sensitive, format);
             foreach (var owed in document.Phases.SelectMany(p => p.Owed)) text.ShouldContain(Words(owed), Case.Sensitive, format);
         }
@@ -158,7 +158,7 @@ public class ExportTests
         var cells = new DocumentTable(name, [name, "B"], [[name, "b"]]);
         var document = new SheetDocument(new SheetLabel(name, name, name, "A", name, false, name), [(name, name)], cells, cells, cells,
             [new DocumentPhase(name, [new DocumentStep(1, [new Core.Sheets.Caution(SignalWord.Caution, name, name, name)], "Undo it.", [name],
-                [Balloon(name)])], [name])], cells, cells, [name]);
+                [Balloon(name)])], [name])], cells, cells, cells, [name]);
 
         var html = Html(Out("html", document));
         html.QuerySelectorAll("script, img, a").ShouldBeEmpty();
@@ -169,7 +169,7 @@ public class ExportTests
         read.QuerySelectorAll("script, img, a, del, code").ShouldBeEmpty();
         read.QuerySelectorAll("tbody td")[0].TextContent.ShouldBe(name);
         read.QuerySelectorAll("h2")[0].TextContent.ShouldBe(name);
-        read.QuerySelectorAll("h2").Length.ShouldBe(7);
+        read.QuerySelectorAll("h2").Length.ShouldBe(8);
 
         var shown = name.Replace('\u0001', '\uFFFD');
         Dita(document).Descendants("entry").First().Value.ShouldBe(shown);
@@ -188,7 +188,7 @@ public class ExportTests
     {
         var nothing = new DocumentTable("Parts", ["What"], []);
         var document = new SheetDocument(new SheetLabel("T-1", "t", "", "A", "x", false, ""), [], nothing, nothing, nothing,
-            [new DocumentPhase("Work", [new DocumentStep(1, [], text, [], [])], [])], null, null, []);
+            [new DocumentPhase("Work", [new DocumentStep(1, [], text, [], [])], [])], null, null, null, []);
         var html = Html(Out("html", document));
         html.QuerySelectorAll("script, img, a, b").ShouldBeEmpty();
         if (text.Contains("script>")) html.Body!.TextContent.ShouldContain("<script>alert(1)</script>");

@@ -77,8 +77,9 @@ public static class DitaTask
 
     private static void After(XmlWriter xml, SheetDocument document)
     {
-        if (document.Torques is null && document.Passes is null && document.Practice.IsEmpty) return;
+        if (document.Torques is null && document.Passes is null && document.Later is null && document.Practice.IsEmpty) return;
         xml.WriteStartElement("postreq");
+        if (document.Later is { } later) Table(xml, later);
         if (document.Torques is { } torques)
         {
             Table(xml, torques);

@@ -50,6 +50,7 @@ public static class HtmlPage
             html.Append("</section>\n");
         }
 
+        if (document.Later is { } later) Table(html, later);
         if (document.Practice.Length > 0)
         {
             html.Append("<h2>House practice</h2>\n<ul>\n");

@@ -28,6 +28,7 @@ public static class MarkdownText
             text.AppendLine();
         }
 
+        if (document.Later is { } later) Table(text, later, 2);
         if (document.Practice.Length > 0)
         {
             text.AppendLine("## House practice").AppendLine();

@@ -36,6 +36,7 @@ public sealed record DocumentPhase(string Name, ImmutableArray<DocumentStep> Ste
 /// <param name="About">Purpose, what it fits, how to know the job: a name and a text each.</param>
 /// <param name="Torques">The torque table; null where the sheet has no joint.</param>
 /// <param name="Passes">The order and the passes of each pattern.</param>
+/// <param name="Later">What is due after first use; null where nothing is.</param>
 /// <param name="Practice">The ways of the house that its words touch.</param>
 public sealed record SheetDocument(
     SheetLabel Label,
@@ -46,6 +47,7 @@ public sealed record SheetDocument(
     ImmutableArray<DocumentPhase> Phases,
     DocumentTable? Torques,
     DocumentTable? Passes,
+    DocumentTable? Later,
     ImmutableArray<string> Practice)
 {
     /// <summary>What to have in hand before one starts.</summary>
@@ -82,6 +84,8 @@ public sealed record SheetDocument(
             sheet.Torques.IsEmpty ? null : new DocumentTable("Torque table", TorqueHeads, [.. sheet.Torques.Select(Row)]),
             sheet.Patterns.IsEmpty ? null : new DocumentTable("Patterns", ["No.", "Joint", "Order of the positions", "Passes"],
                 [.. sheet.Patterns.Select(p => ImmutableArray.Create(p.Id, p.Name, string.Join(", ", p.Order), string.Join("; ", p.Passes)))]),
+            sheet.Later.IsEmpty ? null : new DocumentTable("After first use", ["No.", "When", "To do", "Step", "Done, by"],
+                [.. sheet.Later.Select(l => ImmutableArray.Create(l.Joint, l.When, l.Value.Length > 0 ? $"{l.What}, {l.Value}" : l.What, $"{l.Step}", ""))]),
             sheet.Practice);
     }
 

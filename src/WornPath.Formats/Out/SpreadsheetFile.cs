@@ -38,6 +38,7 @@ public static class SpreadsheetFile
 
             foreach (var table in document.InHand.Insert(0, document.Torques ?? SheetDocument.NoTorques)) Add(table);
             if (document.Passes is { } passes) Add(passes);
+            if (document.Later is { } later) Add(later);
             book.Workbook = new Workbook(pages);
         }
 

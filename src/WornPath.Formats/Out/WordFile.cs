@@ -76,6 +76,7 @@ public static class WordFile
             foreach (var owed in phase.Owed) body.Append(Bullet(0, Run($"☐ {owed}")));
         }
 
+        if (document.Later is { } later) Append(body, later);
         if (document.Practice.Length > 0)
         {
             body.Append(Styled("Heading1", Run("House practice")));
