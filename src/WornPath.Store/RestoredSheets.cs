@@ -1,3 +1,4 @@
+using System.Globalization;
 using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
 using WornPath.Core.Editing;
@@ -20,17 +21,27 @@ public static class RestoredSheets
         ReadAsync(db, at, everything: true, "Restored from a backup", "read anew after a restore", cancel);
 
     /// <summary>
-    /// Reads the open revisions anew that a former reader read (each version of the reader comes with a version of the form). Steps keep what they carry, and where their sentence now says
-    /// something else it is a finding at the step, to take or to leave. Returns how many differ.
+    /// Reads the open revisions anew that a former reader read, once for each reader: the database keeps which one went through it. Steps keep
+    /// what they carry, and where their sentence now says something else it is a finding at the step, to take or to leave. Returns how many differ.
     /// </summary>
-    public static Task<int> ReadByNewReaderAsync(WornPathDb db, DateTime at, CancellationToken cancel = default) =>
-        ReadAsync(db, at, everything: false, "A new reader of sentences", "read anew by a new reader of sentences", cancel);
+    public static async Task<int> ReadByNewReaderAsync(WornPathDb db, DateTime at, CancellationToken cancel = default)
+    {
+        var reader = SentenceReader.Version.ToString(CultureInfo.InvariantCulture);
+        if (await db.Facts.SingleOrDefaultAsync(f => f.Name == ReadBy, cancel) is not { } fact) db.Facts.Add(fact = new Fact { Name = ReadBy, Value = "" });
+        else if (fact.Value == reader) return 0;
+        var differ = await ReadAsync(db, at, everything: false, "A new reader of sentences", "read anew by a new reader of sentences", cancel);
+        fact.Value = reader;
+        await db.SaveChangesAsync(cancel);
+        return differ;
+    }
+
+    private const string ReadBy = "reader";
 
     private static async Task<int> ReadAsync(WornPathDb db, DateTime at, bool everything, string who, string label, CancellationToken cancel)
     {
         var log = new DraftLog(db);
         var differ = 0;
-        foreach (var revision in await db.Revisions.Include(r => r.Author).Include(r => r.Snapshot).Where(r => (r.State == RevisionState.Draft || r.State == RevisionState.InReview) && (everything || r.Snapshot.Format < SheetFormat.Newest)).OrderBy(r => r.Id).ToListAsync(cancel))
+        foreach (var revision in await db.Revisions.Include(r => r.Author).Include(r => r.Snapshot).Where(r => (r.State == RevisionState.Draft || r.State == RevisionState.InReview)).OrderBy(r => r.Id).ToListAsync(cancel))
         {
             var stored = (await log.LoadAsync(revision.Id, cancel))!;
             if (!everything && stored.Sheet.Reader >= SentenceReader.Version) continue;

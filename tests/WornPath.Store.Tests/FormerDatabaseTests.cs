@@ -259,6 +259,22 @@ public sealed class FormerDatabaseTests : IDisposable
     }
 
     [Fact]
+    public async Task What_is_open_is_read_anew_once_by_a_new_reader_though_the_form_is_the_same()
+    {
+        await using var db = Open(Former("held-parts"));
+        await StoreSetup.MigrateAsync(db);
+        var log = new DraftLog(db);
+        var drafts = await db.Revisions.Where(r => r.State == RevisionState.Draft).Select(r => r.Id).ToListAsync();
+        drafts.ShouldNotBeEmpty();
+        foreach (var id in drafts) (await log.LoadAsync(id))!.Sheet.Reader.ShouldBe(13);
+        var at = new DateTime(2026, 11, 29, 12, 0, 0, DateTimeKind.Utc);
+        await RestoredSheets.ReadByNewReaderAsync(db, at);
+        foreach (var id in drafts) (await log.LoadAsync(id))!.Sheet.Reader.ShouldBe(Core.Reading.SentenceReader.Version);
+        (await db.Facts.SingleAsync(f => f.Name == "reader")).Value.ShouldBe($"{Core.Reading.SentenceReader.Version}");
+        (await RestoredSheets.ReadByNewReaderAsync(db, at)).ShouldBe(0);
+    }
+
+    [Fact]
     public async Task A_former_database_that_is_brought_up_twice_is_the_same_and_takes_edits()
     {
         var file = Former();
