@@ -15,20 +15,29 @@ var written = new Option<string>("--format") { Description = "How it is written:
 written.AcceptOnlyFromAmong("text", "json");
 var read = new Command("read", "Reads sentences as the page does and shows what is done, asked and not understood. Exit code: 0 nothing asked, 1 something asked, 3 the file cannot be read.") { steps, reads, written };
 read.SetAction((parsed, _) => ReadCommand.RunAsync(parsed.GetRequiredValue(steps), parsed.GetRequiredValue(written), Console.Out, Console.Error));
-var procedure = new Argument<FileInfo>("FILE") { Description = "A procedure file (docs/formats)." };
-var kind = new Option<string>("--as") { Description = $"The format: {string.Join(", ", ExportFormat.All.Select(f => f.Id))}.", Required = true };
+var procedure = new Argument<FileInfo>("FILE") { Description = "A procedure file (docs/formats), or the data folder of a server: the whole workshop in open forms." };
+var kind = new Option<string?>("--as") { Description = $"The format of a procedure: {string.Join(", ", ExportFormat.All.Select(f => f.Id))}." };
 kind.AcceptOnlyFromAmong([.. ExportFormat.All.Select(f => f.Id)]);
 var into = new Option<FileInfo?>("--to") { Description = "The file that is written; without it, it goes to the output." };
-var export = new Command("export", "Writes a procedure in another format. Exit code: 0 written, 3 the file cannot be read, 4 it cannot be written.") { procedure, kind, into };
-export.SetAction((parsed, _) => ExportCommand.RunAsync(parsed.GetRequiredValue(procedure), ExportFormat.Find(parsed.GetRequiredValue(kind))!, parsed.GetValue(into), Console.OpenStandardOutput(), Console.Error));
+var export = new Command("export", "Writes a procedure in another format, or a whole workshop in open forms. Exit code: 0 written, 3 it cannot be read, 4 it cannot be written.") { procedure, kind, into };
+export.Validators.Add(parsed =>
+{
+    if (parsed.GetValue(procedure) is { } named && !Directory.Exists(named.FullName) && parsed.GetValue(kind) is null)
+        parsed.AddError($"Say in which format with --as: {string.Join(", ", ExportFormat.All.Select(f => f.Id))}.");
+});
+export.SetAction((parsed, _) => parsed.GetRequiredValue(procedure) is var named && Directory.Exists(named.FullName)
+    ? ArchiveCommands.ExportAsync(new DirectoryInfo(named.FullName), parsed.GetValue(into), Console.Out, Console.Error)
+    : ExportCommand.RunAsync(named, ExportFormat.Find(parsed.GetValue(kind)!)!, parsed.GetValue(into), Console.OpenStandardOutput(), Console.Error));
 var prose = new Argument<FileInfo>("FILE")
 {
-    Description = "A procedure as plain text, Markdown or .docx: headings for phases, a step a line or numbered, tables of torques.",
+    Description = "A procedure as plain text, Markdown or .docx: headings for phases, a step a line or numbered, tables of torques; or a whole workshop that export wrote.",
 };
-var made = new Option<FileInfo>("--to") { Description = "The procedure file that is written.", Required = true };
+var made = new Option<FileInfo>("--to") { Description = "The procedure file that is written; for a workshop the data folder it comes into.", Required = true };
 var number = new Option<string?>("--number") { Description = "The procedure's number; without it, the one its title begins with." };
-var import = new Command("import", "Reads an existing procedure and writes it as a procedure file; what has no place is listed. Exit code: 0 all has its place, 1 something has none, 3 the text cannot be read, 4 the file cannot be written.") { prose, made, number };
-import.SetAction((parsed, _) => ImportCommand.RunAsync(parsed.GetRequiredValue(prose), parsed.GetRequiredValue(made), parsed.GetValue(number), Console.Out, Console.Error));
+var import = new Command("import", "Reads an existing procedure and writes it as a procedure file; what has no place is listed. Or brings a whole workshop into an empty folder. Exit code: 0 all has its place, 1 something has none, 3 it cannot be read, 4 it cannot be written.") { prose, made, number };
+import.SetAction((parsed, _) => parsed.GetRequiredValue(prose).Extension == ".zip"
+    ? ArchiveCommands.ImportAsync(parsed.GetRequiredValue(prose), new DirectoryInfo(parsed.GetRequiredValue(made).FullName), Console.Out, Console.Error)
+    : ImportCommand.RunAsync(parsed.GetRequiredValue(prose), parsed.GetRequiredValue(made), parsed.GetValue(number), Console.Out, Console.Error));
 var data = new Option<DirectoryInfo>("--data") { Description = "The server's data folder.", Required = true };
 var to = new Argument<FileInfo>("FILE") { Description = "Where the backup is written." };
 var backup = new Command("backup", "Writes the whole workshop into one file, while the server runs.") { to, data };

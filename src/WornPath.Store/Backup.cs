@@ -170,7 +170,7 @@ public static class Backup
         }
     }
 
-    private static string LastMigration(string database)
+    internal static string LastMigration(string database)
     {
         using var connection = ReadOnly(database);
         return Ask(connection, "SELECT max(MigrationId) FROM __EFMigrationsHistory") ?? "";
@@ -191,7 +191,7 @@ public static class Backup
         return null;
     }
 
-    private static SqliteConnection ReadOnly(string database)
+    internal static SqliteConnection ReadOnly(string database)
     {
         var connection = new SqliteConnection(new SqliteConnectionStringBuilder { DataSource = database, Mode = SqliteOpenMode.ReadOnly, Pooling = false }.ToString());
         connection.Open();

@@ -106,6 +106,7 @@ public sealed partial class AccessTests(Workshop workshop) : IClassFixture<Works
         GET     /api/calculators                                   .yyyyyyy
         POST    /api/calculators/{id}                              .yyyyyyy
         GET     /api/backup                                        .xxxxxxy
+        GET     /api/backup/open                                   .xxxxxxy
         POST    /api/backup/restore                                .xxxxxxy
         DELETE  /api/backup/restore                                .xxxxxxy
         GET     /openapi/{documentName}.json                       .xxxxxxy

@@ -107,6 +107,14 @@ public sealed class FigureTests(Workshop workshop) : IClassFixture<Workshop>
         using var zip = new System.IO.Compression.ZipArchive(new MemoryStream(await admin.Http.GetByteArrayAsync("/api/backup")));
         foreach (var picture in file.GetProperty("pictures").EnumerateArray())
             zip.Entries.ShouldContain(e => e.FullName.StartsWith("files/pictures/") && e.Name == picture.GetProperty("key").GetString());
+        // And in the workshop in open forms, where each revision stands as a file that comes in by itself, too.
+        using var taken = new System.IO.Compression.ZipArchive(new MemoryStream(await admin.Http.GetByteArrayAsync("/api/backup/open")));
+        foreach (var picture in file.GetProperty("pictures").EnumerateArray())
+            taken.Entries.ShouldContain(e => e.FullName.StartsWith("files/pictures/") && e.Name == picture.GetProperty("key").GetString());
+        using var one = JsonDocument.Parse(taken.GetEntry("procedures/OT-104/OT-104-A.json")!.Open());
+        JsonElement.DeepEquals(one.RootElement.GetProperty("pictures"), file.GetProperty("pictures")).ShouldBeTrue();
+        new StreamReader(taken.GetEntry("procedures/OT-311/OT-311-A.md")!.Open()).ReadToEnd().ShouldContain("DRAFT – NOT RELEASED");
+        new StreamReader(taken.GetEntry("procedures/OT-104/OT-104-A.md")!.Open()).ReadToEnd().ShouldContain("Released when the workshop was taken out");
     }
 
     /// <summary>A value on a balloon is a value: who reads it in its source first is not shown it.</summary>

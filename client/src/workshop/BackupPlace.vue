@@ -63,6 +63,15 @@ const drop = (): Promise<void> =>
         @change="stage"
       />
     </p>
+    <p class="quiet">
+      In open forms it can be read without Worn Path: every table as lines of JSON, the pictures, and each revision as a procedure file and
+      as text. It comes into an empty installation again. Passwords are not in it.
+    </p>
+    <p class="line">
+      <button type="button" class="link" :disabled="busy" @click="attempt(() => download('/api/backup/open'))">
+        Save the workshop in open forms
+      </button>
+    </p>
     <p v-if="waits" role="status" class="waits">
       The backup of {{ waits }} is sound. It is put in place when the server is started again; what stands now is put aside then, not
       deleted.

@@ -9,6 +9,9 @@ public static class SheetStanding
     /// <summary>Of a file that was written by hand or saved before: nothing in it says.</summary>
     public const string Unknown = "From a file: nothing in it says whether it is released. Ask the workshop that keeps it before you work from it.";
 
+    /// <summary>Of a released revision in an archive of a workshop.</summary>
+    public const string ReleasedThen = "Released when the workshop was taken out. Ask the workshop whether it still is before you work from it.";
+
     /// <summary>Of a revision.</summary>
     /// <param name="released">Who released it and when; null where nobody has.</param>
     /// <param name="author">Who wrote it.</param>

@@ -26,6 +26,7 @@ public enum AuditKind
     RestoreStaged,
     RestoreDropped,
     AuditTaken,
+    WorkshopTakenOut,
 }
 
 /// <summary>One entry of the audit trail. Rows are only ever added.</summary>

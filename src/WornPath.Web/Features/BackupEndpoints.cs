@@ -3,6 +3,7 @@ using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.Http.Metadata;
 using Microsoft.AspNetCore.Identity;
 using WornPath.Core;
+using WornPath.Formats.Out;
 using WornPath.Store;
 using WornPath.Store.Entities;
 using WornPath.Web.Access;
@@ -27,6 +28,7 @@ public static class BackupEndpoints
     {
         var backup = api.MapGroup("/backup").WithTags("Backup").RequireAuthorization(Policies.Administrator);
         backup.MapGet("", GetAsync).AskingAgain().WithName("GetBackup").Produces<byte[]>(200, "application/zip");
+        backup.MapGet("/open", OpenAsync).AskingAgain().WithName("TakeOutWorkshop").Produces<byte[]>(200, "application/zip");
         backup.MapPost("/restore", PutAsync).AskingAgain().WithName("StageRestore").WithMetadata(new NoLimit()).Accepts<byte[]>("application/zip");
         backup.MapDelete("/restore", async (HttpContext context, DataFolder data, AuditTrail audit, UserManager<Person> people) =>
         {
@@ -49,8 +51,28 @@ public static class BackupEndpoints
             return written.Problem.ToHttp(StatusCodes.Status500InternalServerError);
         }
 
+        return Send(file, "wornpath", at);
+    }
+
+    // The same workshop in forms other programs read (docs/formats).
+    private static async Task<Results<FileStreamHttpResult, ProblemHttpResult>> OpenAsync(HttpContext context, DataFolder data,
+        AuditTrail audit, UserManager<Person> people, TimeProvider time)
+    {
+        var at = time.GetUtcNow().UtcDateTime;
+        await audit.WriteAsync(AuditKind.WorkshopTakenOut, await people.FindByIdAsync(context.User.Id()));
+        var file = Path.GetTempFileName();
+        Outcome<ArchiveManifest> written;
+        await using (var stream = new FileStream(file, FileMode.Create, FileAccess.ReadWrite))
+            written = await Archive.WriteAsync(data.Path, stream, at, r => RevisionForms.Of(r.Number, r.Title, r.Platform, r.Letter, r.State, r.Sheet, r.Picture));
+        if (written.IsGood) return Send(file, "wornpath-open", at);
+        File.Delete(file);
+        return written.Problem.ToHttp(StatusCodes.Status500InternalServerError);
+    }
+
+    private static FileStreamHttpResult Send(string file, string name, DateTime at)
+    {
         var stream = new FileStream(file, FileMode.Open, FileAccess.Read, FileShare.Read, 1 << 16, FileOptions.DeleteOnClose | FileOptions.Asynchronous);
-        return TypedResults.File(stream, "application/zip", string.Create(CultureInfo.InvariantCulture, $"wornpath-{at:yyyyMMdd-HHmmss}.zip"));
+        return TypedResults.File(stream, "application/zip", string.Create(CultureInfo.InvariantCulture, $"{name}-{at:yyyyMMdd-HHmmss}.zip"));
     }
 
     // Checked whole before it waits; what stands goes on until the server is started again.

@@ -63,7 +63,7 @@ public class WaysOfMeaningTests
         "the fasteners holding the {0}",
         "the hardware holding the {0}",
         "the {0} hardware",
-        
+
         "the {0} bolts (four)",
         "the four on the {0}",
         "the ones on the {0}",
