@@ -154,7 +154,7 @@ public sealed class PeopleTests
         {
             var name = $"{endpoint.Metadata.GetMetadata<HttpMethodMetadata>()!.HttpMethods[0]} /{endpoint.RoutePattern.RawText!.Trim('/')}";
             if (OpenToAll.Contains(name) || name == "DELETE /api/session") continue;
-            var path = System.Text.RegularExpressions.Regex.Replace(name.Split(' ')[1], @"\{[^}]*\}", "0");
+            var path = System.Text.RegularExpressions.Regex.Replace(name.Split(' ')[1].Replace("{ticket:guid}", $"{Guid.Empty}"), @"\{[^}]*\}", "0");
             using var request = new HttpRequestMessage(new HttpMethod(name.Split(' ')[0]), path);
             if (request.Method != HttpMethod.Get) request.Content = path.EndsWith("/restore")
                 ? new ByteArrayContent([1]) { Headers = { ContentType = new("application/zip") } } : JsonContent.Create(new { });

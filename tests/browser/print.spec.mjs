@@ -142,6 +142,27 @@ test('the server makes a PDF of the sheet: of its size, tagged, with its furnitu
   }
 });
 
+test('the bench card has every value in the order it is torqued, on one page, and says what it is like any print', async ({ enter }) => {
+  const page = await enter(/Ines Aldaro/);
+  for (const [revision, state] of [
+    [3, 'revision A · released'],
+    [1, 'DRAFT – NOT RELEASED'],
+  ]) {
+    const [first, ...more] = await printed(page, `/r/${revision}/print?layout=card`);
+    expect(more).toEqual([]);
+    expect(first).toContain(state);
+    const print = await (await page.request.get(`/api/revisions/${revision}/print`)).json();
+    const rows = print.phases.flatMap((p) => p.steps).flatMap((s) => s.tightens.map((t) => [`${s.number}`, t.value || 'no value']));
+    await page.getByLabel('Bench card').check();
+    await expect(page.locator('tbody tr td:first-child')).toHaveText(rows.map(([number]) => number));
+    await expect(page.locator('tbody tr .value')).toHaveText(rows.map(([, value]) => value));
+    for (const one of print.later) expect(first).toContain(one.what);
+  }
+  const saved = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'PDF' }).click();
+  expect((await saved).suggestedFilename()).toBe('OT-311-A-card.pdf');
+});
+
 test('PDFs asked for at once are made in turn, each with its place, and for nobody else', async ({ enter }) => {
   const page = await enter(/Ines Aldaro/);
   const csrf = (await (await page.request.get('/api/session')).json()).token;

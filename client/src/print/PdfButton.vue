@@ -6,7 +6,7 @@ import ActButton from '../shared/ActButton.vue';
 import TroubleNote from '../shared/TroubleNote.vue';
 
 /** The sheet as a PDF made by the server, where it has a browser that prints: asked for, waited for in its place, saved. */
-const props = defineProps<{ revision: number; walkAs: string; paper: 'A4' | 'Letter' }>();
+const props = defineProps<{ revision: number; walkAs: string; paper: 'A4' | 'Letter'; layout: 'sheet' | 'card' }>();
 
 const can = ref(false);
 const ticket = ref<PaperTicket | null>(null);
@@ -38,7 +38,7 @@ async function make(): Promise<void> {
   try {
     ticket.value = await take(
       api.POST('/api/revisions/{id}/pdf', {
-        params: { path: { id: props.revision }, query: { paper: props.paper, as: props.walkAs } },
+        params: { path: { id: props.revision }, query: { paper: props.paper, layout: props.layout, as: props.walkAs } },
       }),
     );
     while (!gone && ['waiting', 'printing'].includes(ticket.value.state)) {

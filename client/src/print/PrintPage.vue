@@ -10,11 +10,12 @@ import PatternDrawing from '../shared/PatternDrawing.vue';
 import { useWalkAs } from '../shared/walkAs';
 import { holdUnits } from '../shared/units';
 import { warnOf } from '../shared/warns';
-import { day } from '../shared/when';
 import TroubleNote from '../shared/TroubleNote.vue';
 import ActButton from '../shared/ActButton.vue';
 import TakeOut from './TakeOut.vue';
 import PdfButton from './PdfButton.vue';
+import BenchCard from './BenchCard.vue';
+import PrintHead from './PrintHead.vue';
 
 /** The sheet as it prints, on A4 or Letter. */
 const walkAs = useWalkAs();
@@ -36,6 +37,8 @@ const draft = useDraft();
 /** Whether the formats it goes out in are shown. */
 const out = ref(false);
 const paper = ref<'A4' | 'Letter'>(route.query.paper === 'Letter' ? 'Letter' : 'A4');
+/** The sheet whole, or the card that hangs at the bench. */
+const layout = ref<'sheet' | 'card'>(route.query.layout === 'card' ? 'card' : 'sheet');
 const main = useTemplateRef('main');
 /** Told to who prints it unseen: all of it is there, fonts and pictures too, or it never will be. */
 const settled = ref<'printed' | 'trouble' | undefined>();
@@ -100,7 +103,12 @@ const open = computed(() => sheet.value !== null && sheet.value.state !== 'relea
           ><input v-model="paper" type="radio" name="paper" :value="size" /> {{ size }}</label
         >
       </fieldset>
-      <PdfButton v-if="draft.revision" :revision="draft.revision.id" :walk-as="asked" :paper="paper" />
+      <fieldset>
+        <legend class="visually-hidden">What is printed</legend>
+        <label><input v-model="layout" type="radio" name="layout" value="sheet" /> Sheet</label>
+        <label><input v-model="layout" type="radio" name="layout" value="card" /> Bench card</label>
+      </fieldset>
+      <PdfButton v-if="draft.revision" :revision="draft.revision.id" :walk-as="asked" :paper="paper" :layout="layout" />
       <ActButton @click="print">Print</ActButton>
       <ActButton v-if="!draft.revision?.may.blind" :aria-expanded="out" @click="out = !out">Take it out …</ActButton>
       <span v-if="open" class="quiet">It is {{ warns }}: every page says so.</span>
@@ -109,190 +117,168 @@ const open = computed(() => sheet.value !== null && sheet.value.state !== 'relea
     <TroubleNote v-if="trouble" :trouble="trouble" />
     <p v-if="open" class="across" aria-hidden="true">{{ sheet!.state.toUpperCase() }}</p>
     <article v-if="sheet" class="paper" :class="paper.toLowerCase()">
-      <header>
-        <div>
-          <p class="kicker figures">{{ sheet.number }} · revision {{ sheet.letter }}</p>
-          <h1>{{ sheet.title }}</h1>
-          <p>{{ sheet.platform }}</p>
-        </div>
-        <div class="where">
-          <svg
-            role="img"
-            :aria-label="`The revision as it stands today: ${sheet.where.address}`"
-            :viewBox="`0 0 ${sheet.where.modules} ${sheet.where.modules}`"
+      <BenchCard v-if="layout === 'card'" :sheet="sheet" :open="open" :warns="warns" />
+      <template v-else>
+        <PrintHead :sheet="sheet" :open="open" :warns="warns" />
+        <p class="defer">The vehicle maker’s manual, local codes and licensed practice come before this sheet. Stop where they differ.</p>
+        <dl v-if="sheet.header.purpose || sheet.header.fits || sheet.header.entryCheck" class="about">
+          <template v-if="sheet.header.purpose"
+            ><dt>Purpose</dt>
+            <dd>{{ sheet.header.purpose }}</dd></template
           >
-            <path :d="sheet.where.path" />
-          </svg>
-          <small>{{ sheet.where.address }}</small>
-        </div>
-      </header>
-      <p v-if="open" class="stamp">{{ sheet.state.toUpperCase() }} – {{ warns.toUpperCase() }}. Not for use on a vehicle.</p>
-      <ul class="signed">
-        <li v-for="sign in sheet.signed" :key="sign.for">
-          <span>{{ sign.for }}</span> <strong>{{ sign.who }}</strong><template v-if="sign.when">, {{ day(sign.when, 'long') }}</template>
-        </li>
-        <li v-if="sheet.releasedAt && !open">
-          <span>in force from</span> <strong>{{ day(sheet.releasedAt, 'long') }}</strong>
-        </li>
-      </ul>
-      <p class="defer">The vehicle maker’s manual, local codes and licensed practice come before this sheet. Stop where they differ.</p>
-      <dl v-if="sheet.header.purpose || sheet.header.fits || sheet.header.entryCheck" class="about">
-        <template v-if="sheet.header.purpose"
-          ><dt>Purpose</dt>
-          <dd>{{ sheet.header.purpose }}</dd></template
-        >
-        <template v-if="sheet.header.fits"
-          ><dt>Fits</dt>
-          <dd>{{ sheet.header.fits }}</dd></template
-        >
-        <template v-if="sheet.header.entryCheck"
-          ><dt>Is it this job?</dt>
-          <dd>{{ sheet.header.entryCheck }}</dd></template
-        >
-        <template v-if="sheet.as"
-          ><dt>Printed for</dt>
+          <template v-if="sheet.header.fits"
+            ><dt>Fits</dt>
+            <dd>{{ sheet.header.fits }}</dd></template
+          >
+          <template v-if="sheet.header.entryCheck"
+            ><dt>Is it this job?</dt>
+            <dd>{{ sheet.header.entryCheck }}</dd></template
+          >
+          <template v-if="sheet.as"
+            ><dt>Printed for</dt>
+            <dd>
+              <strong>{{ sheet.as }}</strong>
+            </dd></template
+          >
+          <dt>People</dt>
           <dd>
-            <strong>{{ sheet.as }}</strong>
-          </dd></template
-        >
-        <dt>People</dt>
-        <dd>
-          {{ sheet.header.people }}<template v-if="sheet.header.difficulty">, difficulty {{ sheet.header.difficulty }} of 5</template>
-        </dd>
-      </dl>
-      <section class="hand" aria-label="To have in hand">
-        <div v-for="list in lists" :key="list.title">
-          <h2>{{ list.title }}</h2>
-          <ul v-if="list.items.length">
-            <li v-for="item in list.items" :key="item.what">
+            {{ sheet.header.people }}<template v-if="sheet.header.difficulty">, difficulty {{ sheet.header.difficulty }} of 5</template>
+          </dd>
+        </dl>
+        <section class="hand" aria-label="To have in hand">
+          <div v-for="list in lists" :key="list.title">
+            <h2>{{ list.title }}</h2>
+            <ul v-if="list.items.length">
+              <li v-for="item in list.items" :key="item.what">
+                <span class="box" aria-hidden="true"></span>
+                <span
+                  ><template v-if="isCount(item.amount)">{{ item.amount }} × </template>{{ holdUnits(item.what)
+                  }}<template v-if="item.amount && !/^\d+$/.test(item.amount)">, {{ item.amount }}</template
+                  ><small v-if="item.for"> {{ holdUnits(item.for) }}</small></span
+                >
+              </li>
+            </ul>
+            <p v-else class="quiet">none known</p>
+          </div>
+        </section>
+        <section v-for="phase in sheet.phases" :key="phase.name" class="phase">
+          <h2>{{ phase.name }}</h2>
+          <div v-for="step in phase.steps" :key="step.number" class="step">
+            <CautionPanel v-for="caution in step.cautions" :key="caution.hazard" :caution="caution" />
+            <div class="line">
+              <span class="number figures">{{ step.number }}</span>
+              <div class="text">
+                <!-- eslint-disable-next-line vue/no-v-html -- Markdown made HTML and sanitised by the server -->
+                <div v-html="step.html"></div>
+                <p v-for="one in step.tightens" :key="one.joint + one.value" class="tightens">
+                  <span
+                    ><span class="figures">{{ one.joint }}</span> {{ names.get(one.joint)
+                    }}<template v-if="one.pass">, pass {{ one.pass }}</template></span
+                  >
+                  <strong class="figures">{{ holdUnits(one.value) || 'no value' }}</strong>
+                  <span class="reading">set to <span class="blank" aria-hidden="true"></span></span>
+                </p>
+              </div>
+              <div v-if="step.figures.length && draft.revision" class="shows">
+                <FigureShown v-for="figure in step.figures" :key="figure.number" :figure="figure" :revision="draft.revision.id" />
+              </div>
+              <span v-if="step.people && step.people > 1" class="crew">{{ step.people }} people</span>
+              <span class="box" aria-hidden="true"></span>
+            </div>
+          </div>
+          <p v-if="phase.owed.length" class="owed">
+            <strong>Still to torque:</strong>
+            <span v-for="owed in phase.owed" :key="owed.id"
+              ><span class="box" aria-hidden="true"></span
+              >{{ [owed.id, owed.name, owed.value, owed.due ? `(step ${owed.due})` : '(no step does it)'].filter(Boolean).join(' ') }}</span
+            >
+          </p>
+        </section>
+        <section v-if="sheet.later.length" class="later">
+          <h2>After first use</h2>
+          <p>To stay with the vehicle.</p>
+          <ul>
+            <li v-for="one in sheet.later" :key="one.joint + one.when">
               <span class="box" aria-hidden="true"></span>
               <span
-                ><template v-if="isCount(item.amount)">{{ item.amount }} × </template>{{ holdUnits(item.what)
-                }}<template v-if="item.amount && !/^\d+$/.test(item.amount)">, {{ item.amount }}</template
-                ><small v-if="item.for"> {{ holdUnits(item.for) }}</small></span
+                ><strong>{{ one.when }}</strong
+                >: {{ one.what
+                }}<template v-if="one.value"
+                  >, <strong class="figures">{{ one.value }}</strong></template
+                >
+                ({{ one.joint }}, step {{ one.step }})</span
               >
+              <span class="reading"
+                >done <span class="blank" aria-hidden="true"></span> by <span class="blank" aria-hidden="true"></span
+              ></span>
             </li>
           </ul>
-          <p v-else class="quiet">none known</p>
-        </div>
-      </section>
-      <section v-for="phase in sheet.phases" :key="phase.name" class="phase">
-        <h2>{{ phase.name }}</h2>
-        <div v-for="step in phase.steps" :key="step.number" class="step">
-          <CautionPanel v-for="caution in step.cautions" :key="caution.hazard" :caution="caution" />
-          <div class="line">
-            <span class="number figures">{{ step.number }}</span>
-            <div class="text">
-              <!-- eslint-disable-next-line vue/no-v-html -- Markdown made HTML and sanitised by the server -->
-              <div v-html="step.html"></div>
-              <p v-for="one in step.tightens" :key="one.joint + one.value" class="tightens">
-                <span
-                  ><span class="figures">{{ one.joint }}</span> {{ names.get(one.joint)
-                  }}<template v-if="one.pass">, pass {{ one.pass }}</template></span
-                >
-                <strong class="figures">{{ holdUnits(one.value) || 'no value' }}</strong>
-                <span class="reading">set to <span class="blank" aria-hidden="true"></span></span>
-              </p>
-            </div>
-            <div v-if="step.figures.length && draft.revision" class="shows">
-              <FigureShown v-for="figure in step.figures" :key="figure.number" :figure="figure" :revision="draft.revision.id" />
-            </div>
-            <span v-if="step.people && step.people > 1" class="crew">{{ step.people }} people</span>
-            <span class="box" aria-hidden="true"></span>
+        </section>
+        <section v-if="sheet.practice.length" class="practice">
+          <h2>House practice</h2>
+          <ul>
+            <li v-for="line in sheet.practice" :key="line">{{ line }}</li>
+          </ul>
+        </section>
+        <section class="torques" tabindex="0" aria-label="Torque table">
+          <h2>Torque table</h2>
+          <table v-if="sheet.torques.length">
+            <colgroup>
+              <col v-for="(share, n) in [5, 13, 15, 20, 9, 15, 8, 15]" :key="n" :style="{ width: `${share}%` }" />
+            </colgroup>
+            <thead>
+              <tr>
+                <th scope="col">No.</th>
+                <th scope="col">Joint</th>
+                <th scope="col">Fastener</th>
+                <th scope="col">Torque</th>
+                <th scope="col">Wrench</th>
+                <th scope="col">Treatment, after, how</th>
+                <th scope="col">Steps</th>
+                <th scope="col">Source</th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="row in sheet.torques" :key="row.id">
+                <td class="figures">{{ row.id }}</td>
+                <td>{{ row.count > 1 ? `${row.count} × ` : '' }}{{ row.name }}</td>
+                <td>{{ holdUnits(row.fastener) }}</td>
+                <td class="figures">
+                  <strong class="value">{{ holdUnits(row.value) || 'no value' }}</strong><br v-if="row.counterpart" />{{
+                    holdUnits(row.counterpart)
+                  }}
+                </td>
+                <td>{{ holdUnits(row.setting) }}</td>
+                <td>{{ [row.treatment, row.after, row.note].filter(Boolean).join('; ') }}</td>
+                <td>{{ row.steps.join(', ') }}</td>
+                <td>{{ row.source }}</td>
+              </tr>
+            </tbody>
+          </table>
+          <p v-else class="quiet">No joint stands on this sheet.</p>
+          <p v-if="sheet.torques.length" class="judged">{{ sheet.notJudged }}</p>
+        </section>
+        <section v-if="sheet.patterns.length" class="patterns">
+          <h2>Patterns</h2>
+          <p>The large figure is the order, the small one the position; the first one is filled.</p>
+          <div class="drawn">
+            <figure v-for="pattern in sheet.patterns" :key="pattern.id">
+              <PatternDrawing :places="pattern.places" :order="pattern.order" :size="150" :name="pattern.name" />
+              <figcaption>
+                <strong>{{ pattern.id }} {{ pattern.name }}</strong>
+                <ol>
+                  <li v-for="pass in pattern.passes" :key="pass">{{ pass }}</li>
+                </ol>
+                <span v-if="pattern.because">This order because {{ pattern.because }}.</span>
+              </figcaption>
+            </figure>
           </div>
-        </div>
-        <p v-if="phase.owed.length" class="owed">
-          <strong>Still to torque:</strong>
-          <span v-for="owed in phase.owed" :key="owed.id"
-            ><span class="box" aria-hidden="true"></span
-            >{{ [owed.id, owed.name, owed.value, owed.due ? `(step ${owed.due})` : '(no step does it)'].filter(Boolean).join(' ') }}</span
-          >
-        </p>
-      </section>
-      <section v-if="sheet.later.length" class="later">
-        <h2>After first use</h2>
-        <p>To stay with the vehicle.</p>
-        <ul>
-          <li v-for="one in sheet.later" :key="one.joint + one.when">
-            <span class="box" aria-hidden="true"></span>
-            <span
-              ><strong>{{ one.when }}</strong
-              >: {{ one.what
-              }}<template v-if="one.value"
-                >, <strong class="figures">{{ one.value }}</strong></template
-              >
-              ({{ one.joint }}, step {{ one.step }})</span
-            >
-            <span class="reading"
-              >done <span class="blank" aria-hidden="true"></span> by <span class="blank" aria-hidden="true"></span
-            ></span>
-          </li>
-        </ul>
-      </section>
-      <section v-if="sheet.practice.length" class="practice">
-        <h2>House practice</h2>
-        <ul>
-          <li v-for="line in sheet.practice" :key="line">{{ line }}</li>
-        </ul>
-      </section>
-      <section class="torques" tabindex="0" aria-label="Torque table">
-        <h2>Torque table</h2>
-        <table v-if="sheet.torques.length">
-          <colgroup>
-            <col v-for="(share, n) in [5, 13, 15, 20, 9, 15, 8, 15]" :key="n" :style="{ width: `${share}%` }" />
-          </colgroup>
-          <thead>
-            <tr>
-              <th scope="col">No.</th>
-              <th scope="col">Joint</th>
-              <th scope="col">Fastener</th>
-              <th scope="col">Torque</th>
-              <th scope="col">Wrench</th>
-              <th scope="col">Treatment, after, how</th>
-              <th scope="col">Steps</th>
-              <th scope="col">Source</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="row in sheet.torques" :key="row.id">
-              <td class="figures">{{ row.id }}</td>
-              <td>{{ row.count > 1 ? `${row.count} × ` : '' }}{{ row.name }}</td>
-              <td>{{ holdUnits(row.fastener) }}</td>
-              <td class="figures">
-                <strong class="value">{{ holdUnits(row.value) || 'no value' }}</strong><br v-if="row.counterpart" />{{
-                  holdUnits(row.counterpart)
-                }}
-              </td>
-              <td>{{ holdUnits(row.setting) }}</td>
-              <td>{{ [row.treatment, row.after, row.note].filter(Boolean).join('; ') }}</td>
-              <td>{{ row.steps.join(', ') }}</td>
-              <td>{{ row.source }}</td>
-            </tr>
-          </tbody>
-        </table>
-        <p v-else class="quiet">No joint stands on this sheet.</p>
-        <p v-if="sheet.torques.length" class="judged">{{ sheet.notJudged }}</p>
-      </section>
-      <section v-if="sheet.patterns.length" class="patterns">
-        <h2>Patterns</h2>
-        <p>The large figure is the order, the small one the position; the first one is filled.</p>
-        <div class="drawn">
-          <figure v-for="pattern in sheet.patterns" :key="pattern.id">
-            <PatternDrawing :places="pattern.places" :order="pattern.order" :size="150" :name="pattern.name" />
-            <figcaption>
-              <strong>{{ pattern.id }} {{ pattern.name }}</strong>
-              <ol>
-                <li v-for="pass in pattern.passes" :key="pass">{{ pass }}</li>
-              </ol>
-              <span v-if="pattern.because">This order because {{ pattern.because }}.</span>
-            </figcaption>
-          </figure>
-        </div>
-      </section>
-      <footer>
-        {{ sheet.number }} revision {{ sheet.letter }}, {{ sheet.state }}. The program judged order, closure and the preload of single
-        values by the short torque form; it did not see the vehicle.
-      </footer>
+        </section>
+        <footer>
+          {{ sheet.number }} revision {{ sheet.letter }}, {{ sheet.state }}. The program judged order, closure and the preload of single
+          values by the short torque form; it did not see the vehicle.
+        </footer>
+      </template>
     </article>
   </main>
 </template>
@@ -319,6 +305,11 @@ fieldset {
   border: 0;
   padding: 0;
   margin: 0;
+}
+
+fieldset + fieldset {
+  padding-left: 16px;
+  border-left: 1px solid var(--line-strong);
 }
 
 .paper {
@@ -364,66 +355,6 @@ fieldset {
   width: 8.5in;
 }
 
-header {
-  display: flex;
-  justify-content: space-between;
-  gap: 20px;
-  border-bottom: 2px solid #000;
-  padding-bottom: 8px;
-}
-
-header p {
-  margin: 0;
-}
-
-.kicker {
-  font-size: 13px;
-}
-
-.where {
-  flex: none;
-  width: 27mm;
-  text-align: center;
-}
-
-.where svg {
-  display: block;
-  width: 27mm;
-  height: 27mm;
-}
-
-.where small {
-  display: block;
-  margin: 0;
-  font-size: 9px;
-  line-height: 1.2;
-  overflow-wrap: anywhere;
-}
-
-.stamp {
-  margin: 8px 0 0;
-  text-align: center;
-  border: 2px solid #000;
-  padding: 5px 10px;
-  font-size: 13px;
-  font-weight: 700;
-}
-
-.signed {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 2px 22px;
-  margin: 8px 0 0;
-  padding: 0 0 8px;
-  border-bottom: 1px solid #000;
-  list-style: none;
-  font-size: 13px;
-}
-
-.signed span {
-  color: #333;
-}
-
 .later {
   margin-top: 16px;
   padding: 4px 12px 10px;
@@ -447,6 +378,10 @@ header p {
   flex-wrap: wrap;
   gap: 8px;
   padding: 3px 0;
+}
+
+.later li > span:nth-child(2) {
+  flex: 1 1 60%;
 }
 
 .defer {
@@ -728,10 +663,6 @@ footer {
   .torques table {
     min-width: 640px;
     font-size: 14px;
-  }
-
-  header {
-    flex-wrap: wrap;
   }
 }
 

@@ -16,6 +16,7 @@ public static class PaperEndpoints
 
     // What the Print page knows.
     private static readonly string[] Sizes = ["A4", "Letter"];
+    private static readonly string[] Layouts = ["sheet", "card"];
 
     public static void MapPaper(this IEndpointRouteBuilder api)
     {
@@ -26,13 +27,14 @@ public static class PaperEndpoints
         api.MapGet("/pdf/{ticket:guid}/file", Take).RequireAuthorization().WithTags("Revision").WithName("TakePdf").Produces<byte[]>(200, "application/pdf");
     }
 
-    private static async Task<Results<Ok<PaperTicket>, ProblemHttpResult>> AskAsync(int id, string paper, [FromQuery(Name = "as")] string? walkAs, HttpRequest request,
+    private static async Task<Results<Ok<PaperTicket>, ProblemHttpResult>> AskAsync(int id, string paper, string? layout, [FromQuery(Name = "as")] string? walkAs, HttpRequest request,
         RevisionEndpoints.Shelf shelf, PaperQueue queue, ClaimsPrincipal me)
     {
         if (await shelf.FindAsync(id, me) is not { } revision) return Problems.NotThere("This revision");
         if (!Sizes.Contains(paper)) return new Problem($"“{paper}” is no paper.", $"Choose {string.Join(" or ", Sizes)}.").ToHttp();
-        var page = $"/r/{id}/print?paper={paper}{(string.IsNullOrEmpty(walkAs) ? "" : "&as=" + Uri.EscapeDataString(walkAs))}";
-        var asked = queue.Ask(me.Id(), page, ExportFormat.NameOf("pdf", "", revision.Procedure.Number, revision.Letter, walkAs ?? ""), request);
+        if (layout is not null && !Layouts.Contains(layout)) return new Problem($"“{layout}” is nothing that prints.", $"Choose {string.Join(" or ", Layouts)}.").ToHttp();
+        var page = $"/r/{id}/print?paper={paper}&layout={layout ?? Layouts[0]}{(string.IsNullOrEmpty(walkAs) ? "" : "&as=" + Uri.EscapeDataString(walkAs))}";
+        var asked = queue.Ask(me.Id(), page, ExportFormat.NameOf("pdf", layout == "card" ? "-card" : "", revision.Procedure.Number, revision.Letter, walkAs ?? ""), request);
         return asked.IsGood ? TypedResults.Ok(asked.Value) : Problems.Refused(asked.Problem);
     }
 

@@ -15,6 +15,7 @@ export type Factor = Schemas['Factor'];
 export type Figure = Schemas['Figure'];
 export type PrintedFigure = Schemas['PrintedFigure'];
 export type PaperTicket = Schemas['PaperTicket'];
+export type PrintView = Schemas['PrintView'];
 export type Glyph = Schemas['Glyph'];
 export type RefitChoice = Schemas['RefitChoice'];
 export type BlockView = Schemas['BlockView'];
