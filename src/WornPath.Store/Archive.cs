@@ -197,7 +197,7 @@ public static class Archive
                 }
                 else
                 {
-                    var to = Path.GetFullPath(Path.Combine(work, member.Name));
+                    var to = member.Name.Contains('\0') ? "" : Path.GetFullPath(Path.Combine(work, member.Name));
                     if (!to.StartsWith(Path.Combine(Path.GetFullPath(work), Backup.Beside) + Path.DirectorySeparatorChar, StringComparison.Ordinal))
                         return new Problem($"The archive names a file outside of its folder: {member.Name}.", Again);
                     Directory.CreateDirectory(Path.GetDirectoryName(to)!);
@@ -256,8 +256,8 @@ public static class Archive
         JsonValueKind.String => (SqliteType.Text, cell.GetString()!),
         JsonValueKind.Number when cell.TryGetInt64(out var whole) => (SqliteType.Integer, whole),
         JsonValueKind.Number => (SqliteType.Real, cell.GetDouble()),
-        JsonValueKind.Object when cell.TryGetProperty("utf8", out var text) => (SqliteType.Blob, Encoding.UTF8.GetBytes(text.GetString()!)),
-        JsonValueKind.Object when cell.TryGetProperty("base64", out var bytes) => (SqliteType.Blob, bytes.GetBytesFromBase64()),
+        JsonValueKind.Object when cell.TryGetProperty("utf8", out var text) && text.ValueKind == JsonValueKind.String => (SqliteType.Blob, Encoding.UTF8.GetBytes(text.GetString()!)),
+        JsonValueKind.Object when cell.TryGetProperty("base64", out var coded) && coded.ValueKind == JsonValueKind.String && coded.TryGetBytesFromBase64(out var bytes) => (SqliteType.Blob, bytes),
         _ => throw new InvalidDataException($"{cell.ValueKind} is no value of a cell."),
     };
 

@@ -127,6 +127,8 @@ public sealed class ArchiveTests : IDisposable
         { "last line cut", "cut short" },
         { "no such person", "does not fit together" },
         { "twice", "cannot be taken" },
+        { "an odd cell", "is no value of a cell" },
+        { "no members", "is damaged" },
     };
 
     [Theory]
@@ -185,6 +187,8 @@ public sealed class ArchiveTests : IDisposable
             case "last line cut": Write(procedures, members[procedures][..^1]); break;
             case "no such person": Write("data/AspNetUsers.jsonl", ""); break;
             case "twice": Write(procedures, members[procedures] + first + "\n"); break;
+            case "an odd cell": Write(procedures, members[procedures].Replace("\"Id\":1,", "\"Id\":{\"utf8\":5},")); break;
+            case "no members": manifest.AsObject().Remove("members"); break;
             default: throw new ArgumentException(damage);
         }
 

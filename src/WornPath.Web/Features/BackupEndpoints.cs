@@ -51,7 +51,8 @@ public static class BackupEndpoints
             return written.Problem.ToHttp(StatusCodes.Status500InternalServerError);
         }
 
-        return Send(file, "wornpath", at);
+        var stream = new FileStream(file, FileMode.Open, FileAccess.Read, FileShare.Read, 1 << 16, FileOptions.DeleteOnClose | FileOptions.Asynchronous);
+        return TypedResults.File(stream, "application/zip", Name("wornpath", at));
     }
 
     // The same workshop in forms other programs read (docs/formats).
@@ -60,20 +61,24 @@ public static class BackupEndpoints
     {
         var at = time.GetUtcNow().UtcDateTime;
         await audit.WriteAsync(AuditKind.WorkshopTakenOut, await people.FindByIdAsync(context.User.Id()));
-        var file = Path.GetTempFileName();
-        Outcome<ArchiveManifest> written;
-        await using (var stream = new FileStream(file, FileMode.Create, FileAccess.ReadWrite))
+        // Gone with the answer, whatever becomes of it.
+        var stream = new FileStream(Path.GetTempFileName(), FileMode.Create, FileAccess.ReadWrite, FileShare.None, 1 << 16, FileOptions.DeleteOnClose | FileOptions.Asynchronous);
+        Outcome<ArchiveManifest>? written = null;
+        try
+        {
             written = await Archive.WriteAsync(data.Path, stream, at, r => RevisionForms.Of(r.Number, r.Title, r.Platform, r.Letter, r.State, r.Sheet, r.Picture));
-        if (written.IsGood) return Send(file, "wornpath-open", at);
-        File.Delete(file);
-        return written.Problem.ToHttp(StatusCodes.Status500InternalServerError);
+        }
+        finally
+        {
+            if (written is not { IsGood: true }) await stream.DisposeAsync();
+        }
+
+        if (written is { IsGood: false, Problem: var problem }) return problem.ToHttp(StatusCodes.Status500InternalServerError);
+        stream.Position = 0;
+        return TypedResults.File(stream, "application/zip", Name("wornpath-open", at));
     }
 
-    private static FileStreamHttpResult Send(string file, string name, DateTime at)
-    {
-        var stream = new FileStream(file, FileMode.Open, FileAccess.Read, FileShare.Read, 1 << 16, FileOptions.DeleteOnClose | FileOptions.Asynchronous);
-        return TypedResults.File(stream, "application/zip", string.Create(CultureInfo.InvariantCulture, $"{name}-{at:yyyyMMdd-HHmmss}.zip"));
-    }
+    private static string Name(string name, DateTime at) => string.Create(CultureInfo.InvariantCulture, $"{name}-{at:yyyyMMdd-HHmmss}.zip");
 
     // Checked whole before it waits; what stands goes on until the server is started again.
     private static async Task<Results<Ok<Waiting>, ProblemHttpResult>> PutAsync(HttpRequest request, DataFolder data, AuditTrail audit,

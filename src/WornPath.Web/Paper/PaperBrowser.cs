@@ -167,37 +167,41 @@ public sealed partial class PaperBrowser(IConfiguration configuration, ILogger<P
         return pdf;
     }
 
-    // Reads alone, and of this server alone; all else is not there.
     private static async Task AnswerAsync(IRequest request, PageAnswer answer, CancellationToken cancel)
     {
         try
         {
-            if (request.Method != HttpMethod.Get || !request.Url.StartsWith(Origin + "/", StringComparison.Ordinal))
-            {
-                await request.AbortAsync();
-                return;
-            }
+            if (await AnsweredAsync(request, answer, cancel) is { } response) await request.RespondAsync(response);
+            else await request.AbortAsync();
+        }
+        catch (PuppeteerException)
+        {
+            // The page is gone, and its time with it: who waits for it is told there.
+        }
+    }
 
+    // Reads alone, and of this server alone; all else is not there.
+    private static async Task<ResponseData?> AnsweredAsync(IRequest request, PageAnswer answer, CancellationToken cancel)
+    {
+        if (request.Method != HttpMethod.Get || !request.Url.StartsWith(Origin + "/", StringComparison.Ordinal)) return null;
+        try
+        {
             using var response = await answer(request.Url[Origin.Length..], cancel);
             var body = await response.Content.ReadAsByteArrayAsync(cancel);
             // On the screen a font that comes late is done without; on paper it is waited for.
             if (response.Content.Headers.ContentType?.MediaType == "text/css")
                 body = Encoding.UTF8.GetBytes(Encoding.UTF8.GetString(body).Replace("font-display:optional", "font-display:block", StringComparison.Ordinal));
-            await request.RespondAsync(new ResponseData
+            return new ResponseData
             {
                 Status = response.StatusCode,
                 ContentType = response.Content.Headers.ContentType?.ToString() ?? "application/octet-stream",
                 Headers = response.Headers.Where(h => h.Key is "Content-Security-Policy" or "X-Content-Type-Options").ToDictionary(h => h.Key, h => (object)string.Join(", ", h.Value)),
                 BodyData = body,
-            });
+            };
         }
         catch (Exception e) when (e is HttpRequestException or OperationCanceledException)
         {
-            await request.RespondAsync(new ResponseData { Status = HttpStatusCode.ServiceUnavailable });
-        }
-        catch (PuppeteerException)
-        {
-            // The page is gone, and its time with it: who waits for it is told there.
+            return new ResponseData { Status = HttpStatusCode.ServiceUnavailable };
         }
     }
 

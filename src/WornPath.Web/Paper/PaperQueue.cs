@@ -27,7 +27,7 @@ public sealed record PaperTicket(Guid Ticket, PaperState State, int Ahead, strin
 /// The sheets that are being printed: one at a time, in the order they were asked for, and the last that are ready, each for who asked.
 /// What the page shows is asked for as that person at the time it prints, so that nothing is printed she may not see then.
 /// </summary>
-public sealed class PaperQueue(PaperBrowser browser, IServer server, TimeProvider time) : BackgroundService
+public sealed partial class PaperQueue(PaperBrowser browser, IServer server, TimeProvider time, ILogger<PaperQueue> logger) : BackgroundService
 {
     /// <summary>Most that wait.</summary>
     public const int Longest = 40;
@@ -123,7 +123,18 @@ public sealed class PaperQueue(PaperBrowser browser, IServer server, TimeProvide
         await foreach (var job in _waiting.Reader.ReadAllAsync(stoppingToken))
         {
             lock (_lock) job.State = PaperState.Printing;
-            var printed = await browser.PrintAsync(job.Page, (path, cancel) => AnswerAsync(job, path, cancel), stoppingToken);
+            Outcome<byte[]> printed;
+            try
+            {
+                printed = await browser.PrintAsync(job.Page, (path, cancel) => AnswerAsync(job, path, cancel), stoppingToken);
+            }
+            catch (Exception e) when (e is not OperationCanceledException)
+            {
+                // A fault of ours with one sheet is on record, and neither the others nor the server go down with it.
+                LogFault(job.Page, e);
+                printed = new Problem("The PDF could not be made.", "Use Print: your own browser makes a PDF, too. An administrator finds the reason in the log.");
+            }
+
             lock (_lock)
             {
                 job.State = printed.IsGood ? PaperState.Ready : PaperState.Failed;
@@ -144,6 +155,9 @@ public sealed class PaperQueue(PaperBrowser browser, IServer server, TimeProvide
 
     private PaperTicket Says(Job job) =>
         new(job.Ticket, job.State, job.State == PaperState.Waiting ? _jobs.TakeWhile(j => j != job).Count(j => j.State is PaperState.Waiting or PaperState.Printing) : 0, job.Name, job.Problem);
+
+    [LoggerMessage(Level = LogLevel.Error, Message = "Printing {Page} failed.")]
+    private partial void LogFault(string page, Exception e);
 
     // The oldest of those that are done, until the rest is neither old nor too much.
     private void Drop()
