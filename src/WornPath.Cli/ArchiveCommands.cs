@@ -20,7 +20,8 @@ public static class ArchiveCommands
         {
             await using (var stream = new FileStream(part, FileMode.Create, FileAccess.ReadWrite))
             {
-                var written = await Archive.WriteAsync(data.FullName, stream, DateTime.UtcNow, r => RevisionForms.Of(r.Number, r.Title, r.Platform, r.Letter, r.State, r.Sheet, r.Picture));
+                var written = await Archive.WriteAsync(data.FullName, stream, DateTime.UtcNow, r => RevisionForms.Of(r.Number, r.Title, r.Platform,
+                    r.Letter, r.State, r.Sheet, r.Picture));
                 if (!written.IsGood)
                 {
                     await trouble.WriteLineAsync($"{data}: {written.Problem}");

@@ -19,7 +19,8 @@ var procedure = new Argument<FileInfo>("FILE") { Description = "A procedure file
 var kind = new Option<string?>("--as") { Description = $"The format of a procedure: {string.Join(", ", ExportFormat.All.Select(f => f.Id))}." };
 kind.AcceptOnlyFromAmong([.. ExportFormat.All.Select(f => f.Id)]);
 var into = new Option<FileInfo?>("--to") { Description = "The file that is written; without it, it goes to the output." };
-var export = new Command("export", "Writes a procedure in another format, or a whole workshop in open forms. Exit code: 0 written, 3 it cannot be read, 4 it cannot be written.") { procedure, kind, into };
+var export = new Command("export",
+    "Writes a procedure in another format, or a whole workshop in open forms. Exit code: 0 written, 3 it cannot be read, 4 it cannot be written.") { procedure, kind, into };
 export.Validators.Add(parsed =>
 {
     if (parsed.GetValue(procedure) is { } named && !Directory.Exists(named.FullName) && parsed.GetValue(kind) is null)
@@ -32,9 +33,11 @@ var prose = new Argument<FileInfo>("FILE")
 {
     Description = "A procedure as plain text, Markdown or .docx: headings for phases, a step a line or numbered, tables of torques; or a whole workshop that export wrote.",
 };
-var made = new Option<FileInfo>("--to") { Description = "The procedure file that is written; for a workshop the data folder it comes into.", Required = true };
+var made = new Option<FileInfo>("--to") { Description = "The procedure file that is written; for a workshop the data folder it comes into.",
+    Required = true };
 var number = new Option<string?>("--number") { Description = "The procedure's number; without it, the one its title begins with." };
-var import = new Command("import", "Reads an existing procedure and writes it as a procedure file; what has no place is listed. Or brings a whole workshop into an empty folder. Exit code: 0 all has its place, 1 something has none, 3 it cannot be read, 4 it cannot be written.") { prose, made, number };
+var import = new Command("import",
+    "Reads an existing procedure and writes it as a procedure file; what has no place is listed. Or brings a whole workshop into an empty folder. Exit code: 0 all has its place, 1 something has none, 3 it cannot be read, 4 it cannot be written.") { prose, made, number };
 import.SetAction((parsed, _) => parsed.GetRequiredValue(prose).Extension == ".zip"
     ? ArchiveCommands.ImportAsync(parsed.GetRequiredValue(prose), new DirectoryInfo(parsed.GetRequiredValue(made).FullName), Console.Out, Console.Error)
     : ImportCommand.RunAsync(parsed.GetRequiredValue(prose), parsed.GetRequiredValue(made), parsed.GetValue(number), Console.Out, Console.Error));

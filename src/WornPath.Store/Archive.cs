@@ -23,7 +23,8 @@ public sealed record ArchiveManifest(string Format, int Version, DateTime At, st
 
 /// <summary>A revision in an archive, for the forms of it that are written beside the data.</summary>
 /// <param name="Picture">The bytes of a picture by its key; null where it is not kept.</param>
-public sealed record ArchivedRevision(string Number, string Title, string Platform, string Letter, RevisionState State, Sheet Sheet, Func<string, byte[]?> Picture);
+public sealed record ArchivedRevision(string Number, string Title, string Platform, string Letter, RevisionState State, Sheet Sheet, Func<string,
+    byte[]?> Picture);
 
 /// <summary>
 /// A whole workshop in open forms: a ZIP archive with every table as lines of JSON, a row a line, the pictures, and each revision as a
@@ -74,7 +75,8 @@ public static class Archive
     public static async Task<Outcome<ArchiveManifest>> WriteAsync(string folder, Stream to, DateTime at,
         Func<ArchivedRevision, IEnumerable<(string Ending, byte[] Bytes)>> forms)
     {
-        if (!File.Exists(Path.Combine(folder, Backup.Database))) return new Problem($"There is no database in {folder}.", "Name the data folder of the server.");
+        if (!File.Exists(Path.Combine(folder, Backup.Database))) return new Problem($"There is no database in {folder}.",
+            "Name the data folder of the server.");
         var work = Directory.CreateTempSubdirectory("wornpath-archive-");
         try
         {
@@ -99,7 +101,8 @@ public static class Archive
             await WriteFormsAsync(zip, copy, pictures, forms);
             var beside = Path.Combine(folder, Backup.Beside);
             if (Directory.Exists(beside))
-                foreach (var file in Directory.EnumerateFiles(beside, "*", SearchOption.AllDirectories).Where(f => !f.EndsWith(".part", StringComparison.Ordinal)).Order(StringComparer.Ordinal))
+                foreach (var file in Directory.EnumerateFiles(beside, "*", SearchOption.AllDirectories).Where(f =>
+                    !f.EndsWith(".part", StringComparison.Ordinal)).Order(StringComparer.Ordinal))
                     members.Add(Put(zip, $"{Backup.Beside}/{Path.GetRelativePath(beside, file).Replace('\\', '/')}", stream =>
                     {
                         using var picture = File.OpenRead(file);
@@ -164,10 +167,12 @@ public static class Archive
 
     private static Outcome<ArchiveManifest> Read(ZipArchive zip, string name)
     {
-        if (zip.GetEntry(ManifestName) is not { } head) return new Problem($"{name} is no archive of a workshop.", "Choose a file that “export” has written of a data folder.");
+        if (zip.GetEntry(ManifestName) is not { } head) return new Problem($"{name} is no archive of a workshop.",
+            "Choose a file that “export” has written of a data folder.");
         ArchiveManifest? manifest;
         using (var stream = head.Open()) manifest = JsonSerializer.Deserialize<ArchiveManifest>(stream, SheetJson.Options);
-        if (manifest is not { Format: FormatName }) return new Problem($"{name} is no archive of a workshop.", "Choose a file that “export” has written of a data folder.");
+        if (manifest is not { Format: FormatName }) return new Problem($"{name} is no archive of a workshop.",
+            "Choose a file that “export” has written of a data folder.");
         if (manifest.Version > NewestVersion) return new Problem($"The archive has version {manifest.Version}; this program reads up to version {NewestVersion}.", "Bring the program up to date.");
         return manifest.Members.Sum(m => m.Bytes) > MostBytes ? new Problem("The archive is larger than a workshop can be.", Again) : manifest;
     }
@@ -178,7 +183,8 @@ public static class Archive
         using var connection = new SqliteConnection($"Data Source={database};Pooling=False;Foreign Keys=False");
         connection.Open();
         var tables = TablesOf(connection).Where(t => !LeftOut.Contains(t)).ToHashSet();
-        if (tables.Except(manifest.Members.Select(m => m.Name).Where(n => n.StartsWith(Data, StringComparison.Ordinal) && n.EndsWith(Lines, StringComparison.Ordinal)).Select(n => n[Data.Length..^Lines.Length])).FirstOrDefault() is { } lacking)
+        if (tables.Except(manifest.Members.Select(m => m.Name).Where(n => n.StartsWith(Data, StringComparison.Ordinal)
+            && n.EndsWith(Lines, StringComparison.Ordinal)).Select(n => n[Data.Length..^Lines.Length])).FirstOrDefault() is { } lacking)
             return new Problem($"{Data}{lacking}{Lines} is missing from the archive.", Again);
         using var transaction = connection.BeginTransaction();
         // The rows a migration itself has put there.
@@ -192,7 +198,8 @@ public static class Archive
                 if (member.Name.StartsWith(Data, StringComparison.Ordinal) && member.Name.EndsWith(Lines, StringComparison.Ordinal))
                 {
                     var table = member.Name[Data.Length..^Lines.Length];
-                    if (!tables.Contains(table)) return new Problem($"{member.Name} is of a table this program does not know.", "Bring the program up to date.");
+                    if (!tables.Contains(table)) return new Problem($"{member.Name} is of a table this program does not know.",
+                        "Bring the program up to date.");
                     if (FillTable(connection, table, stream) is { } wrong) return wrong;
                 }
                 else
@@ -208,7 +215,8 @@ public static class Archive
                 stream.CopyTo(Stream.Null);
             }
 
-            if (Convert.ToHexString(hash.Hash!) != member.Sha256) return new Problem($"{member.Name} in the archive is damaged: its checksum is another.", Again);
+            if (Convert.ToHexString(hash.Hash!) != member.Sha256) return new Problem($"{member.Name} in the archive is damaged: its checksum is another.",
+                Again);
         }
 
         Run(connection, $"UPDATE AspNetUsers SET SecurityStamp = lower(hex(randomblob(16))), ConcurrencyStamp = lower(hex(randomblob(16)))");
@@ -223,7 +231,8 @@ public static class Archive
         insert.CommandText = $"INSERT INTO \"{table}\" ({string.Join(", ", columns.Select(c => $"\"{c}\""))}) VALUES ({string.Join(", ", columns.Select((_, i) => $"$v{i}"))})";
         var values = columns.Select((_, i) => insert.Parameters.Add($"$v{i}", SqliteType.Text)).ToArray();
         var number = 0;
-        using var reader = new StreamReader(stream, new UTF8Encoding(false, throwOnInvalidBytes: true), detectEncodingFromByteOrderMarks: false, leaveOpen: true);
+        using var reader = new StreamReader(stream, new UTF8Encoding(false, throwOnInvalidBytes: true), detectEncodingFromByteOrderMarks: false,
+            leaveOpen: true);
         foreach (var line in LinesOf(reader))
         {
             number++;
@@ -256,8 +265,10 @@ public static class Archive
         JsonValueKind.String => (SqliteType.Text, cell.GetString()!),
         JsonValueKind.Number when cell.TryGetInt64(out var whole) => (SqliteType.Integer, whole),
         JsonValueKind.Number => (SqliteType.Real, cell.GetDouble()),
-        JsonValueKind.Object when cell.TryGetProperty("utf8", out var text) && text.ValueKind == JsonValueKind.String => (SqliteType.Blob, Encoding.UTF8.GetBytes(text.GetString()!)),
-        JsonValueKind.Object when cell.TryGetProperty("base64", out var coded) && coded.ValueKind == JsonValueKind.String && coded.TryGetBytesFromBase64(out var bytes) => (SqliteType.Blob, bytes),
+        JsonValueKind.Object when cell.TryGetProperty("utf8", out var text) && text.ValueKind == JsonValueKind.String =>
+            (SqliteType.Blob, Encoding.UTF8.GetBytes(text.GetString()!)),
+        JsonValueKind.Object when cell.TryGetProperty("base64", out var coded) && coded.ValueKind == JsonValueKind.String
+            && coded.TryGetBytesFromBase64(out var bytes) => (SqliteType.Blob, bytes),
         _ => throw new InvalidDataException($"{cell.ValueKind} is no value of a cell."),
     };
 
@@ -292,7 +303,8 @@ public static class Archive
             // When it was last looked at is none of the workshop's.
             + (table == "Facts" ? " WHERE Name <> 'ready'" : "") + $" ORDER BY {string.Join(", ", Enumerable.Range(1, columns.Count))}";
         using var rows = command.ExecuteReader();
-        using var json = new Utf8JsonWriter(stream, new JsonWriterOptions { Encoder = System.Text.Encodings.Web.JavaScriptEncoder.UnsafeRelaxedJsonEscaping });
+        using var json = new Utf8JsonWriter(stream,
+            new JsonWriterOptions { Encoder = System.Text.Encodings.Web.JavaScriptEncoder.UnsafeRelaxedJsonEscaping });
         while (rows.Read())
         {
             json.WriteStartObject();
@@ -326,11 +338,13 @@ public static class Archive
         json.WriteEndObject();
     }
 
-    private static async Task WriteFormsAsync(ZipArchive zip, string database, PictureFiles pictures, Func<ArchivedRevision, IEnumerable<(string Ending, byte[] Bytes)>> forms)
+    private static async Task WriteFormsAsync(ZipArchive zip, string database, PictureFiles pictures, Func<ArchivedRevision,
+        IEnumerable<(string Ending, byte[] Bytes)>> forms)
     {
         await using var db = Open(database);
         var log = new DraftLog(db);
-        var all = await db.Revisions.AsNoTracking().OrderBy(r => r.Id).Select(r => new { r.Id, r.Letter, r.State, r.Procedure.Number, r.Procedure.Title, r.Procedure.Platform }).ToListAsync();
+        var all = await db.Revisions.AsNoTracking().OrderBy(r => r.Id).Select(r => new { r.Id, r.Letter, r.State, r.Procedure.Number, r.Procedure.Title,
+            r.Procedure.Platform }).ToListAsync();
         var taken = new HashSet<string>(StringComparer.OrdinalIgnoreCase);
         foreach (var one in all)
         {
@@ -361,9 +375,11 @@ public static class Archive
         return new BackedUpFile(name, length, Convert.ToHexString(hash.Hash!));
     }
 
-    private static List<string> TablesOf(SqliteConnection connection) => Column(connection, "SELECT name FROM sqlite_master WHERE type = 'table' ORDER BY name");
+    private static List<string> TablesOf(SqliteConnection connection) =>
+        Column(connection, "SELECT name FROM sqlite_master WHERE type = 'table' ORDER BY name");
 
-    private static List<string> ColumnsOf(SqliteConnection connection, string table) => Column(connection, $"SELECT name FROM pragma_table_info('{table.Replace("'", "''")}') ORDER BY cid");
+    private static List<string> ColumnsOf(SqliteConnection connection, string table) =>
+        Column(connection, $"SELECT name FROM pragma_table_info('{table.Replace("'", "''")}') ORDER BY cid");
 
     private static List<string> Column(SqliteConnection connection, string sql)
     {

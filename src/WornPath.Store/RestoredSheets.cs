@@ -41,7 +41,8 @@ public static class RestoredSheets
     {
         var log = new DraftLog(db);
         var differ = 0;
-        foreach (var revision in await db.Revisions.Include(r => r.Author).Include(r => r.Snapshot).Where(r => (r.State == RevisionState.Draft || r.State == RevisionState.InReview)).OrderBy(r => r.Id).ToListAsync(cancel))
+        foreach (var revision in await db.Revisions.Include(r => r.Author).Include(r => r.Snapshot).Where(r =>
+            (r.State == RevisionState.Draft || r.State == RevisionState.InReview)).OrderBy(r => r.Id).ToListAsync(cancel))
         {
             var stored = (await log.LoadAsync(revision.Id, cancel))!;
             if (!everything && stored.Sheet.Reader >= SentenceReader.Version) continue;

@@ -73,7 +73,8 @@ public class ExportTests
                 foreach (var caution in step.Cautions) text.ShouldContain(Words(caution.Avoid), Case.Sensitive, $"{format}, step {step.Number}");
             }
 
-            foreach (var cell in document.InHand.Append(document.Torques ?? SheetDocument.NoTorques).Append(document.Later ?? SheetDocument.NoTorques).SelectMany(t => t.Rows).SelectMany(r => r))
+            foreach (var cell in document.InHand.Append(document.Torques ?? SheetDocument.NoTorques).Append(document.Later
+                ?? SheetDocument.NoTorques).SelectMany(t => t.Rows).SelectMany(r => r))
                 text.ShouldContain(Words(cell), Case.Sensitive, format);
             foreach (var owed in document.Phases.SelectMany(p => p.Owed)) text.ShouldContain(Words(owed), Case.Sensitive, format);
         }

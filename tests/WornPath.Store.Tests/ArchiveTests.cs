@@ -35,7 +35,8 @@ public sealed class ArchiveTests : IDisposable
     {
         var file = Path.Combine(_folder, name);
         await using var stream = File.Create(file);
-        var written = await Archive.WriteAsync(folder, stream, new DateTime(2026, 11, 29, 8, 0, 0, DateTimeKind.Utc), r => [(".txt", Encoding.UTF8.GetBytes($"{r.Number} {r.State} {r.Sheet.Steps.Count()}"))]);
+        var written = await Archive.WriteAsync(folder, stream, new DateTime(2026, 11, 29, 8, 0, 0, DateTimeKind.Utc), r =>
+            [(".txt", Encoding.UTF8.GetBytes($"{r.Number} {r.State} {r.Sheet.Steps.Count()}"))]);
         written.IsGood.ShouldBeTrue(written.Problem?.ToString());
         return (file, written.Value);
     }
@@ -164,7 +165,8 @@ public sealed class ArchiveTests : IDisposable
             var bytes = Encoding.Latin1.GetBytes(text);
             var listed = manifest["members"]!.AsArray();
             if (listed.FirstOrDefault(m => (string)m!["name"]! == name) is { } there) listed.Remove(there);
-            listed.Add(new JsonObject { ["name"] = name, ["bytes"] = bytes.Length, ["sha256"] = Convert.ToHexString(System.Security.Cryptography.SHA256.HashData(bytes)) });
+            listed.Add(new JsonObject { ["name"] = name, ["bytes"] = bytes.Length,
+                ["sha256"] = Convert.ToHexString(System.Security.Cryptography.SHA256.HashData(bytes)) });
         }
 
         var first = members[procedures].Split('\n')[0];

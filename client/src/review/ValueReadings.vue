@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, nextTick, ref } from 'vue';
+import { computed, ref } from 'vue';
 import { api, take, type Trouble, type ValueView } from '../shared/api/client';
 import { troubleOf } from '../shared/api/trouble';
 import { useAsked } from '../shared/asked';
@@ -31,10 +31,15 @@ const root = ref<HTMLElement | null>(null);
 const mayRead = computed(() => draft.revision!.may.judge);
 const verified = computed(() => values.value?.filter((v) => v.standing === 'verified').length ?? 0);
 
-async function keep(value: ValueView): Promise<void> {
+async function keep(value: ValueView, row: number): Promise<void> {
   const text = (read.value[value.seal] ?? '').trim();
   if (!text) return;
   trouble.value = null;
+  // On at once to the next that is still to be read, below if there is one: what is typed while this one is on its way is not lost with its field.
+  const others = [...(root.value?.querySelectorAll<HTMLInputElement>('input[data-row]') ?? [])].filter(
+    (f) => Number(f.dataset.row) !== row,
+  );
+  (others.find((f) => Number(f.dataset.row) > row) ?? others[0])?.focus();
   try {
     await take(
       api.POST('/api/revisions/{id}/values', {
@@ -45,11 +50,6 @@ async function keep(value: ValueView): Promise<void> {
     delete read.value[value.seal];
     delete reasons.value[value.seal];
     await Promise.all([draft.refresh(), again()]);
-    // On to the next that is still to be read, below if there is one.
-    await nextTick();
-    const fields = [...(root.value?.querySelectorAll<HTMLInputElement>('input[data-row]') ?? [])];
-    const row = values.value?.findIndex((v) => v.seal === value.seal) ?? 0;
-    (fields.find((f) => Number(f.dataset.row) > row) ?? fields[0])?.focus();
   } catch (error) {
     trouble.value = { seal: value.seal, trouble: troubleOf(error) };
   }
@@ -85,7 +85,7 @@ async function keep(value: ValueView): Promise<void> {
                 >
               </p>
               <p v-if="!value.readings.length && !mayRead"><ValueMark standing="unverified" /> still to be read</p>
-              <form v-if="mayRead && value.standing !== 'verified'" @submit.prevent="keep(value)">
+              <form v-if="mayRead && value.standing !== 'verified'" @submit.prevent="keep(value, row)">
                 <input
                   v-model="read[value.seal]"
                   class="plain"

@@ -114,7 +114,8 @@ public sealed record PrintedSheet(
         {
             number++;
             foreach (var action in step.Actions)
-                if (action.If is { Length: > 0 } when && walk.Whole.Joints.FirstOrDefault(j => j.Id == action.Target) is { } joint && told.Add((joint.Id, when)))
+                if (action.If is { Length: > 0 } when && walk.Whole.Joints.FirstOrDefault(j => j.Id == action.Target) is { } joint
+                    && told.Add((joint.Id, when)))
                     yield return new PrintedLater(when, joint.Id, $"{EnumWord.Of(action.Verb)} {(joint.Count > 1 ? $"{joint.Count} × " : "")}{joint.Name}",
                         action.Torque?.ToString() ?? joint.TighteningText, number);
         }

@@ -494,7 +494,8 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
             nameFrom = count is not null && k + 2 <= last && NumberWords.Parse(tokens[k + 1].Text) is not null ? k + 2 : k + 1;
             // "The cover's M8 bolts".
             if (nameFrom < last && size.Length == 0 && Sized(tokens[nameFrom].Text)) size = tokens[nameFrom++].Text;
-            stems = [.. Enumerable.Range(nameFrom, last - nameFrom + 1).Where(x => !Trade.Neutral.Contains(tokens[x].Text)).Select(x => Stem.Of(tokens[x].Text))];
+            stems = [.. Enumerable.Range(nameFrom, last - nameFrom + 1).Where(x => !Trade.Neutral.Contains(tokens[x].Text)).Select(x =>
+                Stem.Of(tokens[x].Text))];
             // "The tray's slots", "the cover's edge": a place on it is the thing itself.
             if (Trade.NounOf(stems) is { Role: NounRole.Words } || Trade.PlacesOn.Contains(stems[^1]) || Trade.Relational.Contains(stems[^1]))
             {
@@ -541,11 +542,13 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
         }
         else if (owner.Count == 0 && (Word(i) is "on" or "off" or "from" or "at" || Trade.Holding.Contains(Word(i))
             || Word(i) is "in" or "around" or "round" or "along" or "through" or "for" && Word(i + 1) is "the" or "its")
-            && (Trade.Hardware.Contains(stems[^1]) ? ThingKind.Joint : Trade.NounOf(stems)?.Kinds.FirstOrDefault(ThingKind.Fluid)) is var likely && likely is ThingKind.Joint or ThingKind.Part
+            && (Trade.Hardware.Contains(stems[^1]) ? ThingKind.Joint : Trade.NounOf(stems)?.Kinds.FirstOrDefault(ThingKind.Fluid)) is var likely
+                && likely is ThingKind.Joint or ThingKind.Part
             && (likely == ThingKind.Joint || Word(i).EndsWith("ing", StringComparison.Ordinal)) && depth < 2
             && Read(i + 1, to, Word(i), depth + 1) is { Phrase: { IsPronoun: false } on } && on.Stems.Count > 0
             && Trade.NounOf(on.Stems)?.Role is not (NounRole.Place or NounRole.Words or NounRole.Person)
-            && (Word(i) is "on" or "off" or "from" or "at" or "in" || Trade.Holding.Contains(Word(i)) || on.Is(ThingKind.Part) || names.Resolve(on.Stems).One is Part))
+            && (Word(i) is "on" or "off" or "from" or "at" or "in" || Trade.Holding.Contains(Word(i)) || on.Is(ThingKind.Part)
+                || names.Resolve(on.Stems).One is Part))
         {
             // "The nuts off three of the bolts": the bolts, as many as are said.
             if (Word(i) == "off" && IsFastener(on) && (on.Some is not null || on.Count is not null || on.IsAll))

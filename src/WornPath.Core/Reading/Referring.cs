@@ -201,7 +201,8 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
         if (name.SequenceEqual(full) || name.SequenceEqual(phrase.Stems)) return 120;
         if (Same(name, full) || Same(name, phrase.Stems)) return 100;
         // "The cover mounting bolts", "the hex bolts of the cover": the cover bolts, where nothing else is called so.
-        if (Trade.Plain.Contains(phrase.Head) && Bare(full) is { Count: > 1 } bare && (bare.Count < full.Count || name.Any(IsIdle) || Trade.Hardware.Contains(name[^1]))
+        if (Trade.Plain.Contains(phrase.Head) && Bare(full) is { Count: > 1 } bare && (bare.Count < full.Count || name.Any(IsIdle)
+            || Trade.Hardware.Contains(name[^1]))
             && Same([.. Bare(name).SkipLast(1), phrase.Head], bare)) return 95;
         // What tells like things apart must not be another than the name's.
         foreach (var word in phrase.Distinct)

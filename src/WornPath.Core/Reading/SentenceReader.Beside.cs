@@ -93,7 +93,8 @@ public sealed partial class SentenceReader
     }
 
     private List<Joint> Holding(Part part) =>
-        [.. _refer.Things.OfType<Joint>().Where(j => j.Holds.Contains(part.Id) || Referring.Bare(NameIndex.NamesOf(j)[0]) is [.. var first, _] && first.SequenceEqual(NameIndex.NamesOf(part)[0]))];
+        [.. _refer.Things.OfType<Joint>().Where(j => j.Holds.Contains(part.Id) || Referring.Bare(NameIndex.NamesOf(j)[0]) is [.. var first, _]
+            && first.SequenceEqual(NameIndex.NamesOf(part)[0]))];
 
     // Tools and consumables that are named: the sheet comes to know them.
     private void Beside(Clause clause)
@@ -165,7 +166,8 @@ public sealed partial class SentenceReader
 
         // "The cover has four bolts; take them out".
         if (clause is { Negated: false, Mood: Mood.Declarative } && Has(clause, "has", "have")
-            && clause.Nouns.ToList() is [{ IsPronoun: false, After: null } bears, { IsPronoun: false, After: null } had] && had.Is(ThingKind.Joint) && bears.Is(ThingKind.Part))
+            && clause.Nouns.ToList() is [{ IsPronoun: false, After: null } bears, { IsPronoun: false, After: null } had] && had.Is(ThingKind.Joint)
+                && bears.Is(ThingKind.Part))
         {
             _unnamed = had.Stems.Count > 1 ? had : had with { Owner = bears.Stems, OwnerName = bears.Name };
             return;

@@ -72,7 +72,8 @@ public sealed partial class SentenceReader
     // "The four on the cover", "those on the bracket", where nothing goes on: its fasteners.
     private List<Thing> OnesOf(Clause clause, NounPhrase phrase, Sense sense)
     {
-        if (phrase is { IsRest: true } or { Distinct.Count: > 0 } or { Some: not null } || !(phrase.Text is "ones" or "those" || phrase is { Text: "them", Count: > 1 })
+        if (phrase is { IsRest: true } or { Distinct.Count: > 0 } or { Some: not null }
+            || !(phrase.Text is "ones" or "those" || phrase is { Text: "them", Count: > 1 })
             || sense is Sense.On or Sense.Place or Sense.Secure or Sense.Move or Sense.Transfer
             || clause.Behind(phrase) is not { IsPronoun: false, After: "on" or "of" or "at" or "around" } on) return [];
         return Fastening(PartNamed(on.At, on.Name, on.Stems), phrase.Count, sense);

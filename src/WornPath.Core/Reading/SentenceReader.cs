@@ -1179,7 +1179,8 @@ public sealed partial class SentenceReader
         if (sense is not (Sense.Off or Sense.BreakLoose or Sense.Loosen) || phrase is not { Stems.Count: 1, Owner.Count: 0, IsIts: false, After: null }
             || !phrase.Is(ThingKind.Joint) || !Trade.Plain.Contains(phrase.Head)) return phrase;
         // "Remove, from the tray, the four bolts".
-        return (clause.Behind(phrase) ?? (clause.Nouns.FirstOrDefault() is { After: "from" } before ? before : null)) is var from && from is { IsPronoun: false, After: "of" or "from" or "out", IsIndefinite: false } && from.Is(ThingKind.Part)
+        return (clause.Behind(phrase) ?? (clause.Nouns.FirstOrDefault() is { After: "from" } before ? before : null)) is var from
+            && from is { IsPronoun: false, After: "of" or "from" or "out", IsIndefinite: false } && from.Is(ThingKind.Part)
             && !Trade.Unfastened.Contains(from.Head) ? phrase with { Owner = from.Stems, OwnerName = from.Name } : phrase;
     }
 

@@ -54,15 +54,18 @@ internal static partial class Tokenizer
             if (tokens[i] is not { Kind: TokenKind.Mark, Text: "," }) continue;
             var said = new List<int>();
             var at = i + 1;
-            while (at < tokens.Count && tokens[at].Kind is TokenKind.Number or TokenKind.Word && NumberWords.Parse(tokens[at].Text) is { } number && number == Math.Truncate(number))
+            while (at < tokens.Count && tokens[at].Kind is TokenKind.Number or TokenKind.Word && NumberWords.Parse(tokens[at].Text) is { } number
+                && number == Math.Truncate(number))
             {
                 said.Add((int)number);
                 at++;
-                if (at < tokens.Count && tokens[at] is { Kind: TokenKind.Mark, Text: "," } && at + 1 < tokens.Count && tokens[at + 1].Kind is TokenKind.Number or TokenKind.Word
+                if (at < tokens.Count && tokens[at] is { Kind: TokenKind.Mark, Text: "," } && at + 1 < tokens.Count
+                    && tokens[at + 1].Kind is TokenKind.Number or TokenKind.Word
                     && NumberWords.Parse(tokens[at + 1].Text) is not null) at++;
             }
 
-            if (said.Count < 3 || !said.Order().SequenceEqual(Enumerable.Range(1, said.Count)) || at < tokens.Count && tokens[at].Kind is TokenKind.Word or TokenKind.Size) continue;
+            if (said.Count < 3 || !said.Order().SequenceEqual(Enumerable.Range(1, said.Count)) || at < tokens.Count
+                && tokens[at].Kind is TokenKind.Word or TokenKind.Size) continue;
             tokens.RemoveRange(i, at - i);
         }
     }

@@ -22,7 +22,8 @@ internal static class Whose
         }
     }
 
-    private static bool IsFastener(Token token) => token.Kind == TokenKind.Word && Stem.Of(token.Text) is var stem && (Trade.Plain.Contains(stem) || Trade.Hardware.Contains(stem));
+    private static bool IsFastener(Token token) => token.Kind == TokenKind.Word && Stem.Of(token.Text) is var stem
+        && (Trade.Plain.Contains(stem) || Trade.Hardware.Contains(stem));
 
     // "The bolts (four)".
     private static void Count(List<Token> tokens, int at)
@@ -90,7 +91,8 @@ internal static class Whose
     {
         var verb = at;
         if (Word(tokens, verb) is "that" or "which") verb++;
-        if (verb > at ? !Trade.Holds.Contains(Word(tokens, verb)) && !Trade.Keeps.Contains(Word(tokens, verb)) : !Trade.Holding.Contains(Word(tokens, verb))) return;
+        if (verb > at ? !Trade.Holds.Contains(Word(tokens, verb)) && !Trade.Keeps.Contains(Word(tokens, verb))
+            : !Trade.Holding.Contains(Word(tokens, verb))) return;
         // "The bolts that hold it": its bolts.
         if (Word(tokens, verb + 1) is "it" or "them")
         {
@@ -103,7 +105,8 @@ internal static class Whose
                 }
         }
 
-        if (!Trade.Determiners.Contains(Word(tokens, verb + 1)) || Word(tokens, verb + 1) is "all" or "both" && !Trade.Determiners.Contains(Word(tokens, verb + 2))) return;
+        if (!Trade.Determiners.Contains(Word(tokens, verb + 1)) || Word(tokens, verb + 1) is "all" or "both"
+            && !Trade.Determiners.Contains(Word(tokens, verb + 2))) return;
         var joins = Trade.Joins.Contains(Word(tokens, verb));
         tokens[at] = tokens[at] with { Text = "holding", At = Over(tokens, at, verb) };
         tokens.RemoveRange(at + 1, verb - at);
@@ -112,10 +115,12 @@ internal static class Whose
         for (var end = at + 2; end < at + 2 + Longest && Word(tokens, end).Length > 0; end++)
         {
             if (Trade.Auxiliaries.Contains(Word(tokens, end)) || Trade.Conjunctions.Contains(Word(tokens, end))) return;
-            var past = Word(tokens, end) is "in" && Word(tokens, end + 1) is "place" or "position" ? end + 2 : Word(tokens, end) is "on" or "down" or "together" or "closed" or "shut" ? end + 1 : end;
+            var past = Word(tokens, end) is "in" && Word(tokens, end + 1) is "place" or "position" ? end + 2
+                : Word(tokens, end) is "on" or "down" or "together" or "closed" or "shut" ? end + 1 : end;
             if (past == end) continue;
             if (past == end + 2 || past >= tokens.Count || tokens[past].Kind != TokenKind.Word || Trade.Auxiliaries.Contains(Word(tokens, past))
-                || Trade.Conjunctions.Contains(Word(tokens, past)) || Word(tokens, past) is "to" or "by" or "with" or "using") tokens.RemoveRange(end, past - end);
+                || Trade.Conjunctions.Contains(Word(tokens, past)) || Word(tokens, past) is "to" or "by" or "with" or "using") tokens.RemoveRange(end,
+                    past - end);
             return;
         }
     }

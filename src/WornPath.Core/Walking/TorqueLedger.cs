@@ -30,7 +30,8 @@ public static class TorqueLedger
         if (!state.IsSlack || (state.Stage == JointStage.Snug && joint.Untorqued is not null)) return null;
         var since = walk.MomentsOf(joint.Id).Last(m => m.StepIndex <= stepIndex).StepIndex;
         if (since < 0) return null;
-        var due = walk.EventsOf(joint.Id).FirstOrDefault(e => e.StepIndex > stepIndex && (e.Action.Verb == Verb.Torque || e.Action.Verb == Verb.Snug && joint.Untorqued is not null));
+        var due = walk.EventsOf(joint.Id).FirstOrDefault(e => e.StepIndex > stepIndex && (e.Action.Verb == Verb.Torque || e.Action.Verb == Verb.Snug
+            && joint.Untorqued is not null));
         return new OwedTorque(joint.SheetId, joint.Name, joint.TighteningText, since + 1, due is null ? null : due.StepIndex + 1);
     }
 }

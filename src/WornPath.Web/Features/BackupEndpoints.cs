@@ -62,11 +62,13 @@ public static class BackupEndpoints
         var at = time.GetUtcNow().UtcDateTime;
         await audit.WriteAsync(AuditKind.WorkshopTakenOut, await people.FindByIdAsync(context.User.Id()));
         // Gone with the answer, whatever becomes of it.
-        var stream = new FileStream(Path.GetTempFileName(), FileMode.Create, FileAccess.ReadWrite, FileShare.None, 1 << 16, FileOptions.DeleteOnClose | FileOptions.Asynchronous);
+        var stream = new FileStream(Path.GetTempFileName(), FileMode.Create, FileAccess.ReadWrite, FileShare.None, 1 << 16,
+            FileOptions.DeleteOnClose | FileOptions.Asynchronous);
         Outcome<ArchiveManifest>? written = null;
         try
         {
-            written = await Archive.WriteAsync(data.Path, stream, at, r => RevisionForms.Of(r.Number, r.Title, r.Platform, r.Letter, r.State, r.Sheet, r.Picture));
+            written = await Archive.WriteAsync(data.Path, stream, at, r => RevisionForms.Of(r.Number, r.Title, r.Platform, r.Letter, r.State, r.Sheet,
+                r.Picture));
         }
         finally
         {

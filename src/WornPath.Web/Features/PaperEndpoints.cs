@@ -20,21 +20,26 @@ public static class PaperEndpoints
 
     public static void MapPaper(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/paper", (PaperQueue queue) => TypedResults.Ok(new PaperStanding(queue.Can))).RequireAuthorization().WithTags("Revision").WithName("GetPaper");
+        api.MapGet("/paper", (PaperQueue queue) =>
+            TypedResults.Ok(new PaperStanding(queue.Can))).RequireAuthorization().WithTags("Revision").WithName("GetPaper");
         // What the page shows is hidden where it is to be read blind, in the PDF as on the screen.
-        api.MapPost("/revisions/{id:int}/pdf", AskAsync).RequireAuthorization().WithTags("Revision").WithName("AskPdf").WithMetadata(new BlindWay(BlindWay.Kind.AsItIs));
+        api.MapPost("/revisions/{id:int}/pdf",
+            AskAsync).RequireAuthorization().WithTags("Revision").WithName("AskPdf").WithMetadata(new BlindWay(BlindWay.Kind.AsItIs));
         api.MapGet("/pdf/{ticket:guid}", Find).RequireAuthorization().WithTags("Revision").WithName("GetPdf");
         api.MapGet("/pdf/{ticket:guid}/file", Take).RequireAuthorization().WithTags("Revision").WithName("TakePdf").Produces<byte[]>(200, "application/pdf");
     }
 
-    private static async Task<Results<Ok<PaperTicket>, ProblemHttpResult>> AskAsync(int id, string paper, string? layout, [FromQuery(Name = "as")] string? walkAs, HttpRequest request,
+    private static async Task<Results<Ok<PaperTicket>, ProblemHttpResult>> AskAsync(int id, string paper, string? layout,
+        [FromQuery(Name = "as")] string? walkAs, HttpRequest request,
         RevisionEndpoints.Shelf shelf, PaperQueue queue, ClaimsPrincipal me)
     {
         if (await shelf.FindAsync(id, me) is not { } revision) return Problems.NotThere("This revision");
         if (!Sizes.Contains(paper)) return new Problem($"“{paper}” is no paper.", $"Choose {string.Join(" or ", Sizes)}.").ToHttp();
-        if (layout is not null && !Layouts.Contains(layout)) return new Problem($"“{layout}” is nothing that prints.", $"Choose {string.Join(" or ", Layouts)}.").ToHttp();
+        if (layout is not null && !Layouts.Contains(layout)) return new Problem($"“{layout}” is nothing that prints.",
+            $"Choose {string.Join(" or ", Layouts)}.").ToHttp();
         var page = $"/r/{id}/print?paper={paper}&layout={layout ?? Layouts[0]}{(string.IsNullOrEmpty(walkAs) ? "" : "&as=" + Uri.EscapeDataString(walkAs))}";
-        var asked = queue.Ask(me.Id(), page, ExportFormat.NameOf("pdf", layout == "card" ? "-card" : "", revision.Procedure.Number, revision.Letter, walkAs ?? ""), request);
+        var asked = queue.Ask(me.Id(), page, ExportFormat.NameOf("pdf", layout == "card" ? "-card" : "", revision.Procedure.Number, revision.Letter, walkAs
+            ?? ""), request);
         return asked.IsGood ? TypedResults.Ok(asked.Value) : Problems.Refused(asked.Problem);
     }
 
@@ -42,5 +47,6 @@ public static class PaperEndpoints
         queue.Find(ticket, me.Id()) is { } found ? TypedResults.Ok(found) : Problems.NotThere("This PDF");
 
     private static Results<FileContentHttpResult, ProblemHttpResult> Take(Guid ticket, PaperQueue queue, ClaimsPrincipal me) =>
-        queue.Take(ticket, me.Id()) is { } pdf && queue.Find(ticket, me.Id()) is { } found ? TypedResults.File(pdf, "application/pdf", found.Name) : Problems.NotThere("This PDF");
+        queue.Take(ticket, me.Id()) is { } pdf && queue.Find(ticket, me.Id()) is { } found ? TypedResults.File(pdf, "application/pdf", found.Name)
+            : Problems.NotThere("This PDF");
 }

@@ -45,8 +45,10 @@ public static class PrintEndpoints
     /// <summary>The printed sheet: what to have in hand, steps with their cautions, the torque table.</summary>
     /// <param name="VerifiedBy">Who read all values from their sources a second time; empty where one is still to be read, or there is none.</param>
     public sealed record PrintView(string Number, string Title, string Platform, string Letter, RevisionState State, string Author, string? ReleasedBy, DateTime? ReleasedAt,
-        SheetHeader Header, ImmutableArray<PrintedItem> Parts, ImmutableArray<ToolLine> Tools, ImmutableArray<PrintedItem> Consumables, ImmutableArray<PrintedPhaseView> Phases, ImmutableArray<PrintedTorque> Torques, ImmutableArray<PrintedPattern> Patterns,
-        ImmutableArray<PrintedLater> Later, ImmutableArray<string> Practice, string As, string VerifiedBy, string NotJudged, ImmutableArray<SignedView> Signed, WhereView Where);
+        SheetHeader Header, ImmutableArray<PrintedItem> Parts, ImmutableArray<ToolLine> Tools, ImmutableArray<PrintedItem> Consumables,
+            ImmutableArray<PrintedPhaseView> Phases, ImmutableArray<PrintedTorque> Torques, ImmutableArray<PrintedPattern> Patterns,
+        ImmutableArray<PrintedLater> Later, ImmutableArray<string> Practice, string As, string VerifiedBy, string NotJudged,
+            ImmutableArray<SignedView> Signed, WhereView Where);
 
     /// <summary>A format a sheet goes out in.</summary>
     public sealed record ExportFormatView(string Id, string Name, string Says);
@@ -78,7 +80,8 @@ public static class PrintEndpoints
 
     private static string AsOf(Walk walk, Sheet sheet) => sheet.Header.Variants.IsEmpty ? "" : walk.Combination.Says(sheet);
 
-    private static async Task<Results<Ok<PrintView>, ProblemHttpResult>> GetAsync(int id, [FromQuery(Name = "as")] string? walkAs, RevisionEndpoints.Shelf shelf, Drafts drafts, MarkdownHtml html, ClaimsPrincipal me, HttpRequest request, AccessOptions access)
+    private static async Task<Results<Ok<PrintView>, ProblemHttpResult>> GetAsync(int id, [FromQuery(Name = "as")] string? walkAs,
+        RevisionEndpoints.Shelf shelf, Drafts drafts, MarkdownHtml html, ClaimsPrincipal me, HttpRequest request, AccessOptions access)
     {
         if (await shelf.FindAsync(id, me) is not { } revision || await drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
         var walk = draft.Now.Walks.As(walkAs);

@@ -45,7 +45,8 @@ public sealed partial class PaperBrowser(IConfiguration configuration, ILogger<P
         limit.CancelAfter(Limit);
         var folder = Directory.CreateTempSubdirectory("wornpath-paper-");
         // Who is nobody writes here, too; it holds nothing but the browser's own files, and its name cannot be guessed.
-        if (OperatingSystem.IsLinux() && IsRoot) File.SetUnixFileMode(folder.FullName, UnixFileMode.UserRead | UnixFileMode.UserWrite | UnixFileMode.UserExecute
+        if (OperatingSystem.IsLinux() && IsRoot) File.SetUnixFileMode(folder.FullName,
+            UnixFileMode.UserRead | UnixFileMode.UserWrite | UnixFileMode.UserExecute
             | UnixFileMode.OtherRead | UnixFileMode.OtherWrite | UnixFileMode.OtherExecute);
         Process? process = null;
         try
@@ -55,12 +56,14 @@ public sealed partial class PaperBrowser(IConfiguration configuration, ILogger<P
         }
         catch (OperationCanceledException) when (!cancel.IsCancellationRequested)
         {
-            return new Problem($"The PDF was not ready after {Limit.TotalSeconds:0} seconds.", "Try again; if it stays, use Print and tell an administrator.");
+            return new Problem($"The PDF was not ready after {Limit.TotalSeconds:0} seconds.",
+                "Try again; if it stays, use Print and tell an administrator.");
         }
         catch (Exception e) when (e is PuppeteerException or Win32Exception or IOException or InvalidOperationException)
         {
             LogFailed(e);
-            return new Problem("The browser that prints did not do it.", "Use Print: your own browser makes a PDF, too. An administrator finds the reason in the log.");
+            return new Problem("The browser that prints did not do it.",
+                "Use Print: your own browser makes a PDF, too. An administrator finds the reason in the log.");
         }
         finally
         {
@@ -158,10 +161,13 @@ public sealed partial class PaperBrowser(IConfiguration configuration, ILogger<P
         await page.SetRequestInterceptionAsync(true).WaitAsync(cancel);
         page.AddRequestInterceptor(request => AnswerAsync(request, answer, cancel));
         await page.GoToAsync(Origin + pathAndQuery, WaitUntilNavigation.DOMContentLoaded).WaitAsync(cancel);
-        await using var settled = await page.WaitForSelectorAsync("main[data-settled], main.failure, main.page", new WaitForSelectorOptions { Timeout = 0 }).WaitAsync(cancel);
+        await using var settled = await page.WaitForSelectorAsync("main[data-settled], main.failure, main.page",
+            new WaitForSelectorOptions { Timeout = 0 }).WaitAsync(cancel);
         if (await settled.EvaluateFunctionAsync<string>("e => e.dataset.settled").WaitAsync(cancel) is not "printed")
-            return new Problem("The sheet could not be shown to the browser that prints.", "Look whether you are still signed in and may see it, then try again.");
-        var pdf = await page.PdfDataAsync(new PdfOptions { PreferCSSPageSize = true, PrintBackground = true, Tagged = true, Outline = true, Timeout = 0 }).WaitAsync(cancel);
+            return new Problem("The sheet could not be shown to the browser that prints.",
+                "Look whether you are still signed in and may see it, then try again.");
+        var pdf = await page.PdfDataAsync(new PdfOptions { PreferCSSPageSize = true, PrintBackground = true, Tagged = true, Outline = true,
+            Timeout = 0 }).WaitAsync(cancel);
         // Ended by itself it takes its own processes along.
         await browser.CloseAsync().WaitAsync(cancel);
         return pdf;
@@ -195,7 +201,8 @@ public sealed partial class PaperBrowser(IConfiguration configuration, ILogger<P
             {
                 Status = response.StatusCode,
                 ContentType = response.Content.Headers.ContentType?.ToString() ?? "application/octet-stream",
-                Headers = response.Headers.Where(h => h.Key is "Content-Security-Policy" or "X-Content-Type-Options").ToDictionary(h => h.Key, h => (object)string.Join(", ", h.Value)),
+                Headers = response.Headers.Where(h => h.Key is "Content-Security-Policy" or "X-Content-Type-Options").ToDictionary(h => h.Key, h =>
+                    (object)string.Join(", ", h.Value)),
                 BodyData = body,
             };
         }
@@ -249,7 +256,8 @@ public sealed partial class PaperBrowser(IConfiguration configuration, ILogger<P
     [LoggerMessage(Level = LogLevel.Warning, Message = "A PDF could not be printed.")]
     private partial void LogFailed(Exception e);
 
-    [LoggerMessage(Level = LogLevel.Warning, Message = "Chromium has no sandbox here and prints without one: as an account without rights, and without a network. docs/operating.md says what to allow.")]
+    [LoggerMessage(Level = LogLevel.Warning,
+        Message = "Chromium has no sandbox here and prints without one: as an account without rights, and without a network. docs/operating.md says what to allow.")]
     private partial void LogWithoutSandbox();
 
     [LoggerMessage(Level = LogLevel.Warning, Message = "{Folder} of the browser that prints is left behind.")]

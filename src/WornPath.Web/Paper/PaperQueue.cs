@@ -66,7 +66,8 @@ public sealed partial class PaperQueue(PaperBrowser browser, IServer server, Tim
     private readonly Channel<Job> _waiting = Channel.CreateUnbounded<Job>();
 
     // It asks this server itself and nobody else, and follows nothing.
-    private readonly HttpClient _self = new(new SocketsHttpHandler { UseCookies = false, UseProxy = false, AllowAutoRedirect = false, AutomaticDecompression = DecompressionMethods.None });
+    private readonly HttpClient _self = new(new SocketsHttpHandler { UseCookies = false, UseProxy = false, AllowAutoRedirect = false,
+        AutomaticDecompression = DecompressionMethods.None });
 
     /// <summary>True where PDFs can be made here.</summary>
     public bool Can => browser.Program is not null && Address is not null;
@@ -87,7 +88,8 @@ public sealed partial class PaperQueue(PaperBrowser browser, IServer server, Tim
     public Outcome<PaperTicket> Ask(string person, string page, string name, HttpRequest request)
     {
         if (!Can) return new Problem("This server has no browser that prints.", "Use Print: your own browser makes a PDF, too.");
-        var job = new Job { Person = person, Page = page, Name = name, As = (request.Headers.Cookie.ToString(), request.Host.Value ?? ""), At = time.GetUtcNow() };
+        var job = new Job { Person = person, Page = page, Name = name, As = (request.Headers.Cookie.ToString(), request.Host.Value ?? ""),
+            At = time.GetUtcNow() };
         lock (_lock)
         {
             Drop();
@@ -132,7 +134,8 @@ public sealed partial class PaperQueue(PaperBrowser browser, IServer server, Tim
             {
                 // A fault of ours with one sheet is on record, and neither the others nor the server go down with it.
                 LogFault(job.Page, e);
-                printed = new Problem("The PDF could not be made.", "Use Print: your own browser makes a PDF, too. An administrator finds the reason in the log.");
+                printed = new Problem("The PDF could not be made.",
+                    "Use Print: your own browser makes a PDF, too. An administrator finds the reason in the log.");
             }
 
             lock (_lock)
@@ -154,7 +157,8 @@ public sealed partial class PaperQueue(PaperBrowser browser, IServer server, Tim
     }
 
     private PaperTicket Says(Job job) =>
-        new(job.Ticket, job.State, job.State == PaperState.Waiting ? _jobs.TakeWhile(j => j != job).Count(j => j.State is PaperState.Waiting or PaperState.Printing) : 0, job.Name, job.Problem);
+        new(job.Ticket, job.State, job.State == PaperState.Waiting ? _jobs.TakeWhile(j => j != job).Count(j =>
+            j.State is PaperState.Waiting or PaperState.Printing) : 0, job.Name, job.Problem);
 
     [LoggerMessage(Level = LogLevel.Error, Message = "Printing {Page} failed.")]
     private partial void LogFault(string page, Exception e);
@@ -163,7 +167,8 @@ public sealed partial class PaperQueue(PaperBrowser browser, IServer server, Tim
     private void Drop()
     {
         _jobs.RemoveAll(j => j.State is PaperState.Ready or PaperState.Failed && time.GetUtcNow() - j.At > Kept);
-        while (_jobs.Sum(j => (long)(j.Pdf?.Length ?? 0)) > MostKept && _jobs.Find(j => j.Pdf is not null) is { } oldest && oldest != _jobs.FindLast(j => j.Pdf is not null))
+        while (_jobs.Sum(j => (long)(j.Pdf?.Length ?? 0)) > MostKept && _jobs.Find(j => j.Pdf is not null) is { } oldest
+            && oldest != _jobs.FindLast(j => j.Pdf is not null))
             _jobs.Remove(oldest);
     }
 }

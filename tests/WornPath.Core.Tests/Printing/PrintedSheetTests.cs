@@ -42,7 +42,8 @@ public class PrintedSheetTests
     public void What_is_done_after_the_job_stands_together_with_when_and_to_which_value()
     {
         var sheet = PrintedSheet.Of(new Written().Joint("wheel nuts", "130 N·m").Set("wheel nuts", "count", "5").Joint("tie bolt", "20 N·m")
-            .Steps("Torque the wheel nuts to 130 N·m.", "Torque the tie bolt.", "Retorque the wheel nuts after the first 50 km.", "Retorque the wheel nuts and the tie bolt after 10 hours.").Walk());
+            .Steps("Torque the wheel nuts to 130 N·m.", "Torque the tie bolt.", "Retorque the wheel nuts after the first 50 km.",
+                "Retorque the wheel nuts and the tie bolt after 10 hours.").Walk());
         sheet.Later.Select(l => (l.Joint, l.Value, l.Step)).ShouldBe([("J1", "130 N·m", 3), ("J1", "130 N·m", 4), ("J2", "20 N·m", 4)]);
         sheet.Later[0].When.ShouldContain("first 50 km");
         sheet.Later[0].What.ShouldEndWith("5 × wheel nuts");

@@ -138,7 +138,8 @@ public class WaysOfMeaningTests
             var sentence = frame.Tell(string.Format(System.Globalization.CultureInfo.InvariantCulture, Names[number], "cover", "frame"));
             var written = Sheet().Steps(frame.Verb is Verb.TakeOut or Verb.Loosen ? "Wipe the frame." : "Remove the cover bolts.", sentence);
             var said = Said(written.Step(2));
-            return said == $"{frame.Verb} J2" && written.Sheet.Joints.Length == 3 && written.Sheet.Parts.Length == 4 ? null : $"{sentence} → {said}{New(written, 3, 4)}";
+            return said == $"{frame.Verb} J2" && written.Sheet.Joints.Length == 3 && written.Sheet.Parts.Length == 4 ? null
+                : $"{sentence} → {said}{New(written, 3, 4)}";
         }).Where(f => f != null).ShouldBeEmpty();
     }
 
@@ -152,7 +153,8 @@ public class WaysOfMeaningTests
 
     // Nobody can tell what those are that were never named.
     public static TheoryData<int> FirstNames =>
-        [.. Enumerable.Range(0, Names.Length).Where(i => !Names[i].Contains("hardware", StringComparison.Ordinal) && !Names[i].EndsWith("e on the {0}", StringComparison.Ordinal)
+        [.. Enumerable.Range(0, Names.Length).Where(i => !Names[i].Contains("hardware", StringComparison.Ordinal)
+            && !Names[i].EndsWith("e on the {0}", StringComparison.Ordinal)
             && Names[i] is not ("the four on the {0}" or "the ones on the {0}"))];
 
     /// <summary>On a blank sheet: told once in one way, again in another, they are one joint.</summary>
@@ -176,5 +178,6 @@ public class WaysOfMeaningTests
         .Joint("tray bolts", "25 N·m", fastener: "M8x25 8.8", holds: "tray").Set("tray bolts", "count", "4");
 
     private static string New(Written written, int joints, int parts) =>
-        string.Concat(written.Sheet.Joints.Skip(joints).Select(j => $" +{j.Name}")) + string.Concat(written.Sheet.Parts.Skip(parts).Select(p => $" +{p.Name}"));
+        string.Concat(written.Sheet.Joints.Skip(joints).Select(j => $" +{j.Name}")) + string.Concat(written.Sheet.Parts.Skip(parts).Select(p =>
+            $" +{p.Name}"));
 }
