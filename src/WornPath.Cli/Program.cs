@@ -33,8 +33,11 @@ var prose = new Argument<FileInfo>("FILE")
 {
     Description = "A procedure as plain text, Markdown or .docx: headings for phases, a step a line or numbered, tables of torques; or a whole workshop that export wrote.",
 };
-var made = new Option<FileInfo>("--to") { Description = "The procedure file that is written; for a workshop the data folder it comes into.",
-    Required = true };
+var made = new Option<FileInfo>("--to")
+{
+    Description = "The procedure file that is written; for a workshop the data folder it comes into.",
+    Required = true
+};
 var number = new Option<string?>("--number") { Description = "The procedure's number; without it, the one its title begins with." };
 var import = new Command("import",
     "Reads an existing procedure and writes it as a procedure file; what has no place is listed. Or brings a whole workshop into an empty folder. Exit code: 0 all has its place, 1 something has none, 3 it cannot be read, 4 it cannot be written.") { prose, made, number };

@@ -343,8 +343,15 @@ public static class Archive
     {
         await using var db = Open(database);
         var log = new DraftLog(db);
-        var all = await db.Revisions.AsNoTracking().OrderBy(r => r.Id).Select(r => new { r.Id, r.Letter, r.State, r.Procedure.Number, r.Procedure.Title,
-            r.Procedure.Platform }).ToListAsync();
+        var all = await db.Revisions.AsNoTracking().OrderBy(r => r.Id).Select(r => new
+        {
+            r.Id,
+            r.Letter,
+            r.State,
+            r.Procedure.Number,
+            r.Procedure.Title,
+            r.Procedure.Platform
+        }).ToListAsync();
         var taken = new HashSet<string>(StringComparer.OrdinalIgnoreCase);
         foreach (var one in all)
         {

@@ -165,8 +165,12 @@ public sealed class ArchiveTests : IDisposable
             var bytes = Encoding.Latin1.GetBytes(text);
             var listed = manifest["members"]!.AsArray();
             if (listed.FirstOrDefault(m => (string)m!["name"]! == name) is { } there) listed.Remove(there);
-            listed.Add(new JsonObject { ["name"] = name, ["bytes"] = bytes.Length,
-                ["sha256"] = Convert.ToHexString(System.Security.Cryptography.SHA256.HashData(bytes)) });
+            listed.Add(new JsonObject
+            {
+                ["name"] = name,
+                ["bytes"] = bytes.Length,
+                ["sha256"] = Convert.ToHexString(System.Security.Cryptography.SHA256.HashData(bytes))
+            });
         }
 
         var first = members[procedures].Split('\n')[0];

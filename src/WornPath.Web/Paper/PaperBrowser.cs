@@ -166,8 +166,14 @@ public sealed partial class PaperBrowser(IConfiguration configuration, ILogger<P
         if (await settled.EvaluateFunctionAsync<string>("e => e.dataset.settled").WaitAsync(cancel) is not "printed")
             return new Problem("The sheet could not be shown to the browser that prints.",
                 "Look whether you are still signed in and may see it, then try again.");
-        var pdf = await page.PdfDataAsync(new PdfOptions { PreferCSSPageSize = true, PrintBackground = true, Tagged = true, Outline = true,
-            Timeout = 0 }).WaitAsync(cancel);
+        var pdf = await page.PdfDataAsync(new PdfOptions
+        {
+            PreferCSSPageSize = true,
+            PrintBackground = true,
+            Tagged = true,
+            Outline = true,
+            Timeout = 0
+        }).WaitAsync(cancel);
         // Ended by itself it takes its own processes along.
         await browser.CloseAsync().WaitAsync(cancel);
         return pdf;

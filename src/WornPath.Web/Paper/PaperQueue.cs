@@ -66,8 +66,13 @@ public sealed partial class PaperQueue(PaperBrowser browser, IServer server, Tim
     private readonly Channel<Job> _waiting = Channel.CreateUnbounded<Job>();
 
     // It asks this server itself and nobody else, and follows nothing.
-    private readonly HttpClient _self = new(new SocketsHttpHandler { UseCookies = false, UseProxy = false, AllowAutoRedirect = false,
-        AutomaticDecompression = DecompressionMethods.None });
+    private readonly HttpClient _self = new(new SocketsHttpHandler
+    {
+        UseCookies = false,
+        UseProxy = false,
+        AllowAutoRedirect = false,
+        AutomaticDecompression = DecompressionMethods.None
+    });
 
     /// <summary>True where PDFs can be made here.</summary>
     public bool Can => browser.Program is not null && Address is not null;
@@ -88,8 +93,14 @@ public sealed partial class PaperQueue(PaperBrowser browser, IServer server, Tim
     public Outcome<PaperTicket> Ask(string person, string page, string name, HttpRequest request)
     {
         if (!Can) return new Problem("This server has no browser that prints.", "Use Print: your own browser makes a PDF, too.");
-        var job = new Job { Person = person, Page = page, Name = name, As = (request.Headers.Cookie.ToString(), request.Host.Value ?? ""),
-            At = time.GetUtcNow() };
+        var job = new Job
+        {
+            Person = person,
+            Page = page,
+            Name = name,
+            As = (request.Headers.Cookie.ToString(), request.Host.Value ?? ""),
+            At = time.GetUtcNow()
+        };
         lock (_lock)
         {
             Drop();
