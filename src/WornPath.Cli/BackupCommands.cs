@@ -1,4 +1,3 @@
-using Microsoft.EntityFrameworkCore;
 using WornPath.Store;
 
 namespace WornPath.Cli;
@@ -34,9 +33,7 @@ public static class BackupCommands
             using var held = taken.Value;
             var restored = Backup.Restore(file.FullName, data.FullName, DateTime.UtcNow);
             if (!restored.IsGood) return await SayAsync(trouble, restored.Problem.ToString());
-            var options = new DbContextOptionsBuilder<WornPathDb>();
-            StoreSetup.Configure(options, Path.Combine(data.FullName, Backup.Database));
-            await using var db = new WornPathDb(options.Options);
+            await using var db = StoreSetup.Open(Path.Combine(data.FullName, Backup.Database));
             await StoreSetup.MigrateAsync(db);
             await db.EndSessionsAsync(DateTime.UtcNow);
             var differ = await RestoredSheets.ReadAnewAsync(db, DateTime.UtcNow);

@@ -71,9 +71,9 @@ public static class Archive
     /// <param name="folder">The data folder.</param>
     /// <param name="to">Where to.</param>
     /// <param name="at">The time it is of.</param>
-    /// <param name="forms">The forms a revision is written in beside the data, each with its ending.</param>
+    /// <param name="forms">The forms a revision is written in beside the data, each with its name.</param>
     public static async Task<Outcome<ArchiveManifest>> WriteAsync(string folder, Stream to, DateTime at,
-        Func<ArchivedRevision, IEnumerable<(string Ending, byte[] Bytes)>> forms)
+        Func<ArchivedRevision, IEnumerable<(string Name, byte[] Bytes)>> forms)
     {
         if (!File.Exists(Path.Combine(folder, Backup.Database))) return new Problem($"There is no database in {folder}.",
             "Name the data folder of the server.");
@@ -91,7 +91,7 @@ public static class Archive
 
             if (Backup.Damage(copy) is { } damage) return new Problem($"The database is damaged: {damage}", "Restore the last good backup.");
             // One that a former program left is taken out as this one has it.
-            await using (var db = Open(copy)) await StoreSetup.MigrateAsync(db);
+            await using (var db = StoreSetup.Open(copy)) await StoreSetup.MigrateAsync(db);
             using var zip = new ZipArchive(to, ZipArchiveMode.Create, leaveOpen: true);
             var members = new List<BackedUpFile>();
             using (var database = Backup.ReadOnly(copy))
@@ -136,7 +136,7 @@ public static class Archive
             if (!read.IsGood) return read.Problem;
             var manifest = read.Value;
             var database = Path.Combine(work, Backup.Database);
-            await using (var db = Open(database))
+            await using (var db = StoreSetup.Open(database))
             {
                 if (!db.Database.GetMigrations().Contains(manifest.Migration))
                     return new Problem($"The archive is of a later program ({manifest.Migration}).", "Bring the program up to date.");
@@ -146,7 +146,7 @@ public static class Archive
 
             if (Fill(zip, manifest, database, work) is { } wrong) return wrong;
             if (Backup.Damage(database) is { } damage) return new Problem($"What the archive holds does not fit together: {damage}", Again);
-            await using (var db = Open(database)) await StoreSetup.MigrateAsync(db);
+            await using (var db = StoreSetup.Open(database)) await StoreSetup.MigrateAsync(db);
             SqliteConnection.ClearAllPools();
             if (Directory.Exists(Path.Combine(work, Backup.Beside))) Directory.Move(Path.Combine(work, Backup.Beside), Path.Combine(folder, Backup.Beside));
             File.Move(database, Path.Combine(folder, Backup.Database));
@@ -188,7 +188,7 @@ public static class Archive
             return new Problem($"{Data}{lacking}{Lines} is missing from the archive.", Again);
         using var transaction = connection.BeginTransaction();
         // The rows a migration itself has put there.
-        foreach (var table in tables) Run(connection, $"DELETE FROM \"{table}\"");
+        foreach (var table in tables) Backup.Run(connection, $"DELETE FROM \"{table}\"");
         foreach (var member in manifest.Members)
         {
             if (zip.GetEntry(member.Name) is not { } entry) return new Problem($"{member.Name} is missing from the archive.", Again);
@@ -219,7 +219,7 @@ public static class Archive
                 Again);
         }
 
-        Run(connection, $"UPDATE AspNetUsers SET SecurityStamp = lower(hex(randomblob(16))), ConcurrencyStamp = lower(hex(randomblob(16)))");
+        Backup.Run(connection, $"UPDATE AspNetUsers SET SecurityStamp = lower(hex(randomblob(16))), ConcurrencyStamp = lower(hex(randomblob(16)))");
         transaction.Commit();
         return null;
     }
@@ -339,9 +339,9 @@ public static class Archive
     }
 
     private static async Task WriteFormsAsync(ZipArchive zip, string database, PictureFiles pictures, Func<ArchivedRevision,
-        IEnumerable<(string Ending, byte[] Bytes)>> forms)
+        IEnumerable<(string Name, byte[] Bytes)>> forms)
     {
-        await using var db = Open(database);
+        await using var db = StoreSetup.Open(database);
         var log = new DraftLog(db);
         var all = await db.Revisions.AsNoTracking().OrderBy(r => r.Id).Select(r => new
         {
@@ -357,12 +357,10 @@ public static class Archive
         {
             var sheet = (await log.LoadAsync(one.Id))!.Sheet;
             db.ChangeTracker.Clear();
-            // A number may have any sign; a folder may not.
-            var name = new string([.. one.Number.Select(c => char.IsAsciiLetterOrDigit(c) || c == '-' ? c : '_')]);
-            if (!taken.Add($"{name}-{one.Letter}")) name = $"{name}_{one.Id}";
-            foreach (var (ending, bytes) in forms(new ArchivedRevision(one.Number, one.Title, one.Platform, one.Letter, one.State, sheet, pictures.Read)))
+            foreach (var (name, bytes) in forms(new ArchivedRevision(one.Number, one.Title, one.Platform, one.Letter, one.State, sheet, pictures.Read)))
             {
-                using var entry = zip.CreateEntry($"procedures/{name}/{name}-{one.Letter}{ending}").Open();
+                // Two numbers may come to one name.
+                using var entry = zip.CreateEntry($"procedures/{(taken.Add(name) ? "" : $"{one.Id}/")}{name}").Open();
                 entry.Write(bytes);
             }
         }
@@ -396,19 +394,5 @@ public static class Archive
         var all = new List<string>();
         while (rows.Read()) all.Add(rows.GetString(0));
         return all;
-    }
-
-    private static void Run(SqliteConnection connection, string sql)
-    {
-        using var command = connection.CreateCommand();
-        command.CommandText = sql;
-        command.ExecuteNonQuery();
-    }
-
-    private static WornPathDb Open(string file)
-    {
-        var options = new DbContextOptionsBuilder<WornPathDb>();
-        StoreSetup.Configure(options, file);
-        return new WornPathDb(options.Options);
     }
 }

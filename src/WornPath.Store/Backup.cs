@@ -178,9 +178,7 @@ public static class Backup
 
     private static string? Unknown(string database)
     {
-        var options = new DbContextOptionsBuilder<WornPathDb>();
-        StoreSetup.Configure(options, database);
-        using var db = new WornPathDb(options.Options);
+        using var db = StoreSetup.Open(database);
         var known = db.Database.GetMigrations().ToHashSet();
         using var connection = ReadOnly(database);
         using var command = connection.CreateCommand();
@@ -205,7 +203,7 @@ public static class Backup
         return command.ExecuteScalar() as string;
     }
 
-    private static void Run(SqliteConnection connection, string sql)
+    internal static void Run(SqliteConnection connection, string sql)
     {
         using var command = connection.CreateCommand();
         command.CommandText = sql;

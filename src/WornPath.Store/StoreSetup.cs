@@ -24,6 +24,14 @@ public static class StoreSetup
         .UseSqlite(ConnectionString(file))
         .AddInterceptors(new DurablePragmas());
 
+    /// <summary>The database in a file, for who works on it outside of a server. The caller disposes of it.</summary>
+    public static WornPathDb Open(string file)
+    {
+        var options = new DbContextOptionsBuilder<WornPathDb>();
+        Configure(options, file);
+        return new WornPathDb(options.Options);
+    }
+
     /// <summary>A connection with the same options, open, for <see cref="EditWriter"/>. The caller disposes of it.</summary>
     public static SqliteConnection OpenForWriting(string file)
     {

@@ -36,7 +36,7 @@ public sealed class ArchiveTests : IDisposable
         var file = Path.Combine(_folder, name);
         await using var stream = File.Create(file);
         var written = await Archive.WriteAsync(folder, stream, new DateTime(2026, 11, 29, 8, 0, 0, DateTimeKind.Utc), r =>
-            [(".txt", Encoding.UTF8.GetBytes($"{r.Number} {r.State} {r.Sheet.Steps.Count()}"))]);
+            [($"{r.Number}/{r.Number}-{r.Letter}.txt", Encoding.UTF8.GetBytes($"{r.Number} {r.State} {r.Sheet.Steps.Count()}"))]);
         written.IsGood.ShouldBeTrue(written.Problem?.ToString());
         return (file, written.Value);
     }
@@ -51,12 +51,7 @@ public sealed class ArchiveTests : IDisposable
         });
     }
 
-    private static WornPathDb Open(string folder)
-    {
-        var options = new DbContextOptionsBuilder<WornPathDb>();
-        StoreSetup.Configure(options, Path.Combine(folder, Backup.Database));
-        return new WornPathDb(options.Options);
-    }
+    private static WornPathDb Open(string folder) => StoreSetup.Open(Path.Combine(folder, Backup.Database));
 
     [Fact]
     public async Task Taken_out_brought_into_an_empty_folder_and_taken_out_again_it_is_the_same_to_the_byte()

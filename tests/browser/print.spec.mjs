@@ -196,14 +196,8 @@ test('the code on the first page leads to the revision as it stands today', asyn
   await page.goto('/r/4/print');
   const drawing = page.getByRole('img', { name: 'The revision as it stands today' });
   await expect(drawing).toBeVisible();
-  const { data, side } = await drawing.evaluate(async (svg) => {
+  const { data, side } = await drawing.evaluate(async (image) => {
     const side = 300;
-    const copy = svg.cloneNode(true);
-    copy.setAttribute('xmlns', 'http://www.w3.org/2000/svg');
-    copy.setAttribute('width', side);
-    copy.setAttribute('height', side);
-    const image = new Image();
-    image.src = `data:image/svg+xml,${encodeURIComponent(new XMLSerializer().serializeToString(copy))}`;
     await image.decode();
     const canvas = Object.assign(document.createElement('canvas'), { width: side, height: side });
     const pen = canvas.getContext('2d');

@@ -2,6 +2,7 @@
 import { computed, onBeforeUnmount, onMounted, ref } from 'vue';
 import { api, take, type PaperTicket, type Trouble } from '../shared/api/client';
 import { troubleOf } from '../shared/api/trouble';
+import { save } from '../shared/save';
 import ActButton from '../shared/ActButton.vue';
 import TroubleNote from '../shared/TroubleNote.vue';
 
@@ -47,19 +48,12 @@ async function make(): Promise<void> {
     }
     if (gone) return;
     if (ticket.value.problem) trouble.value = { status: 409, title: ticket.value.problem.what, detail: ticket.value.problem.whatToDo };
-    else save(ticket.value);
+    else save(`/api/pdf/${ticket.value.ticket}/file`);
   } catch (error) {
     trouble.value = troubleOf(error);
   } finally {
     busy.value = false;
   }
-}
-
-function save(made: PaperTicket): void {
-  const link = document.createElement('a');
-  link.href = `/api/pdf/${made.ticket}/file`;
-  link.download = made.name;
-  link.click();
 }
 </script>
 

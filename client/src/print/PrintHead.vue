@@ -14,13 +14,7 @@ defineProps<{ sheet: PrintView; open: boolean; warns: string }>();
       <p>{{ sheet.platform }}</p>
     </div>
     <div class="where">
-      <svg
-        role="img"
-        :aria-label="`The revision as it stands today: ${sheet.where.address}`"
-        :viewBox="`0 0 ${sheet.where.modules} ${sheet.where.modules}`"
-      >
-        <path :d="sheet.where.path" />
-      </svg>
+      <img :src="sheet.where.picture" alt="The revision as it stands today, to scan" />
       <small>{{ sheet.where.address }}</small>
     </div>
   </header>
@@ -42,7 +36,7 @@ defineProps<{ sheet: PrintView; open: boolean; warns: string }>();
   text-align: center;
 }
 
-.where svg {
+.where img {
   display: block;
   width: 27mm;
   height: 27mm;

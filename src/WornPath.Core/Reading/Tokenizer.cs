@@ -46,7 +46,7 @@ internal static partial class Tokenizer
         return tokens;
     }
 
-    // "…, one, two, three", "…, 1-3-2-4": in which order, and no things.
+    // "…, one, two, three", "…, 1, 3, 2, 4": in which order, and no things.
     private static void LeaveOrder(List<Token> tokens)
     {
         for (var i = 0; i < tokens.Count; i++)
@@ -55,7 +55,7 @@ internal static partial class Tokenizer
             var said = new List<int>();
             var at = i + 1;
             while (at < tokens.Count && tokens[at].Kind is TokenKind.Number or TokenKind.Word && NumberWords.Parse(tokens[at].Text) is { } number
-                && number == Math.Truncate(number))
+                && number == Math.Truncate(number) && number is > 0 and < 100)
             {
                 said.Add((int)number);
                 at++;

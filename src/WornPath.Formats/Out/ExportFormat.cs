@@ -52,12 +52,9 @@ public sealed record ExportFormat(string Id, string Name, string Says, string Ex
     public byte[] Write(SheetDocument document) => Bytes(document);
 
     /// <summary>The name of its file: number, revision, variant and what it holds, in characters any system takes.</summary>
-    public string FileName(SheetLabel label) => NameOf(Extension, Part, label.Number, label.Letter, label.For);
+    public string FileName(SheetLabel label) =>
+        $"{NameOf(string.Join('-', new[] { label.Number, label.Letter, label.For }.Where(p => p.Length > 0)) + Part)}.{Extension}";
 
-    /// <summary>A name of a file of these parts, those left out that are empty, in characters any system takes.</summary>
-    public static string NameOf(string extension, string end, params ReadOnlySpan<string> parts)
-    {
-        var name = string.Join('-', parts.ToArray().Where(p => p.Length > 0)) + end;
-        return $"{new string([.. name.Select(c => char.IsAsciiLetterOrDigit(c) || c == '-' ? c : '_')])}.{extension}";
-    }
+    /// <summary>A name in characters any system takes.</summary>
+    public static string NameOf(string name) => new([.. name.Select(c => char.IsAsciiLetterOrDigit(c) || c == '-' ? c : '_')]);
 }

@@ -2,7 +2,6 @@ using System.Security.Cryptography;
 using Microsoft.AspNetCore.DataProtection;
 using Microsoft.EntityFrameworkCore;
 using OtpNet;
-using QRCoder;
 using WornPath.Store;
 using WornPath.Store.Entities;
 using WornPath.Web.Hosting;
@@ -51,10 +50,8 @@ public sealed class SecondFactor(WornPathDb db, FactorKeys keys, TimeProvider ti
     {
         var text = Base32Encoding.ToString(secret).TrimEnd('=');
         var address = $"otpauth://totp/Worn%20Path:{Uri.EscapeDataString(account)}?secret={text}&issuer=Worn%20Path";
-        using var made = QRCodeGenerator.GenerateQrCode(address, QRCodeGenerator.ECCLevel.M);
-        var svg = new SvgQRCode(made).GetGraphic(4);
         return new Setup(string.Join(' ', text.Chunk(4).Select(c => new string(c))), address,
-            "data:image/svg+xml;base64," + Convert.ToBase64String(System.Text.Encoding.UTF8.GetBytes(svg)));
+            QrPicture.Of(address));
     }
 
     /// <summary>The time step a code belongs to, if it is one of this secret's of now.</summary>

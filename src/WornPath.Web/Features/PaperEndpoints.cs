@@ -38,8 +38,8 @@ public static class PaperEndpoints
         if (layout is not null && !Layouts.Contains(layout)) return new Problem($"“{layout}” is nothing that prints.",
             $"Choose {string.Join(" or ", Layouts)}.").ToHttp();
         var page = $"/r/{id}/print?paper={paper}&layout={layout ?? Layouts[0]}{(string.IsNullOrEmpty(walkAs) ? "" : "&as=" + Uri.EscapeDataString(walkAs))}";
-        var asked = queue.Ask(me.Id(), page, ExportFormat.NameOf("pdf", layout == "card" ? "-card" : "", revision.Procedure.Number, revision.Letter, walkAs
-            ?? ""), request);
+        var name = string.Join('-', new[] { revision.Procedure.Number, revision.Letter, walkAs, layout == "card" ? layout : null }.Where(part => !string.IsNullOrEmpty(part)));
+        var asked = queue.Ask(me.Id(), page, $"{ExportFormat.NameOf(name)}.pdf", request);
         return asked.IsGood ? TypedResults.Ok(asked.Value) : Problems.Refused(asked.Problem);
     }
 

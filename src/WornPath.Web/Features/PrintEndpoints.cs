@@ -1,11 +1,8 @@
 using WornPath.Core.Workshops;
 using System.Collections.Immutable;
-using System.Globalization;
 using System.Security.Claims;
-using System.Text;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.Mvc;
-using QRCoder;
 using WornPath.Core.Building;
 using WornPath.Core.Printing;
 using WornPath.Core.Revisions;
@@ -36,11 +33,10 @@ public static class PrintEndpoints
     /// <param name="When">Null where no day is kept: of values read one by one.</param>
     public sealed record SignedView(string For, string Who, DateTime? When);
 
-    /// <summary>Where the revision is to be found as it stands today: the address, and the same to scan.</summary>
+    /// <summary>Where the revision is to be found as it stands today.</summary>
     /// <param name="Address">As people open it.</param>
-    /// <param name="Modules">Modules on a side of the symbol, its quiet zone among them.</param>
-    /// <param name="Path">What is dark, as the path of a drawing of so many units a side.</param>
-    public sealed record WhereView(string Address, int Modules, string Path);
+    /// <param name="Picture">The same to scan.</param>
+    public sealed record WhereView(string Address, string Picture);
 
     /// <summary>The printed sheet: what to have in hand, steps with their cautions, the torque table.</summary>
     /// <param name="VerifiedBy">Who read all values from their sources a second time; empty where one is still to be read, or there is none.</param>
@@ -102,14 +98,5 @@ public static class PrintEndpoints
             WhereIs(new Uri(access.PublicUrl ?? new Uri($"{request.Scheme}://{request.Host}"), $"/r/{id}/follow"))));
     }
 
-    // ISO/IEC 18004, with the error correction of level M: paper in a shop is worn and greasy.
-    private static WhereView WhereIs(Uri address)
-    {
-        using var made = QRCodeGenerator.GenerateQrCode(address.AbsoluteUri, QRCodeGenerator.ECCLevel.M);
-        var path = new StringBuilder();
-        for (var row = 0; row < made.ModuleMatrix.Count; row++)
-            for (var column = 0; column < made.ModuleMatrix.Count; column++)
-                if (made.ModuleMatrix[row][column]) path.Append(CultureInfo.InvariantCulture, $"M{column} {row}h1v1h-1z");
-        return new WhereView(address.AbsoluteUri, made.ModuleMatrix.Count, path.ToString());
-    }
+    private static WhereView WhereIs(Uri address) => new(address.AbsoluteUri, QrPicture.Of(address.AbsoluteUri));
 }

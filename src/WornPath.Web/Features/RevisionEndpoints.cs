@@ -10,6 +10,7 @@ using WornPath.Core.Findings;
 using WornPath.Core.Revisions;
 using WornPath.Core.Walking;
 using WornPath.Formats;
+using WornPath.Formats.Out;
 using WornPath.Store;
 using WornPath.Store.Entities;
 using WornPath.Web.Access;
@@ -173,8 +174,7 @@ public static class RevisionEndpoints
         var file = new ProcedureFile { Number = revision.Procedure.Number, Title = revision.Procedure.Title, Platform = revision.Procedure.Platform, Revision = revision.Letter, Sheet = draft.Now.Sheet };
         var written = ProcedureFileText.Write(FilePictures.With(file, pictures.Read));
         if (!written.IsGood) return Problems.Refused(written.Problem);
-        var name = new string([.. $"{revision.Procedure.Number}-{revision.Letter}".Select(c => char.IsAsciiLetterOrDigit(c) || c == '-' ? c : '_')]);
-        return TypedResults.File(written.Value, "application/json", name + ".json");
+        return TypedResults.File(written.Value, "application/json", $"{ExportFormat.NameOf($"{revision.Procedure.Number}-{revision.Letter}")}.json");
     }
 
     private static Task<Results<Ok<SheetView>, ProblemHttpResult>> EditAsync(int id, EditRequest form, Drafts drafts, ClaimsPrincipal me, CancellationToken cancel) =>

@@ -22,6 +22,13 @@ public sealed partial class PaperBrowser(IConfiguration configuration, ILogger<P
 
     private const int Nobody = 65534;
 
+    /// <summary>What is said where no browser was found.</summary>
+    public static readonly Problem None = new("This server has no browser that prints.", "Use Print: your own browser makes a PDF, too.");
+
+    /// <summary>What is said where it did not do it, and the log has the reason.</summary>
+    public static readonly Problem Failed = new("The browser that prints did not do it.",
+        "Use Print: your own browser makes a PDF, too. An administrator finds the reason in the log.");
+
     /// <summary>Longest a sheet may take.</summary>
     public static readonly TimeSpan Limit = TimeSpan.FromSeconds(90);
 
@@ -40,7 +47,7 @@ public sealed partial class PaperBrowser(IConfiguration configuration, ILogger<P
     /// <param name="cancel">Where nobody waits any more.</param>
     public async Task<Outcome<byte[]>> PrintAsync(string pathAndQuery, PageAnswer answer, CancellationToken cancel)
     {
-        if (Program is null) return new Problem("This server has no browser that prints.", "Use Print: your own browser makes a PDF, too.");
+        if (Program is null) return None;
         using var limit = CancellationTokenSource.CreateLinkedTokenSource(cancel);
         limit.CancelAfter(Limit);
         var folder = Directory.CreateTempSubdirectory("wornpath-paper-");
@@ -62,8 +69,7 @@ public sealed partial class PaperBrowser(IConfiguration configuration, ILogger<P
         catch (Exception e) when (e is PuppeteerException or Win32Exception or IOException or InvalidOperationException)
         {
             LogFailed(e);
-            return new Problem("The browser that prints did not do it.",
-                "Use Print: your own browser makes a PDF, too. An administrator finds the reason in the log.");
+            return Failed;
         }
         finally
         {

@@ -92,7 +92,7 @@ public sealed partial class PaperQueue(PaperBrowser browser, IServer server, Tim
     /// <summary>Takes a sheet into the queue.</summary>
     public Outcome<PaperTicket> Ask(string person, string page, string name, HttpRequest request)
     {
-        if (!Can) return new Problem("This server has no browser that prints.", "Use Print: your own browser makes a PDF, too.");
+        if (!Can) return PaperBrowser.None;
         var job = new Job
         {
             Person = person,
@@ -105,8 +105,10 @@ public sealed partial class PaperQueue(PaperBrowser browser, IServer server, Tim
         {
             Drop();
             var open = _jobs.Where(j => j.State is PaperState.Waiting or PaperState.Printing).ToList();
-            if (open.Count(j => j.Person == person) >= LongestOfOne || open.Count >= Longest)
-                return new Problem($"{open.Count} sheets are waiting to be printed.", "Wait until some of them are ready, then ask again.");
+            var own = open.Count(j => j.Person == person);
+            if (own >= LongestOfOne || open.Count >= Longest)
+                return new Problem(own >= LongestOfOne ? $"{own} sheets of yours are waiting to be printed." : $"{open.Count} sheets are waiting to be printed.",
+                    "Wait until some of them are ready, then ask again.");
             _jobs.Add(job);
             _waiting.Writer.TryWrite(job);
             return Says(job);
@@ -145,8 +147,7 @@ public sealed partial class PaperQueue(PaperBrowser browser, IServer server, Tim
             {
                 // A fault of ours with one sheet is on record, and neither the others nor the server go down with it.
                 LogFault(job.Page, e);
-                printed = new Problem("The PDF could not be made.",
-                    "Use Print: your own browser makes a PDF, too. An administrator finds the reason in the log.");
+                printed = PaperBrowser.Failed;
             }
 
             lock (_lock)

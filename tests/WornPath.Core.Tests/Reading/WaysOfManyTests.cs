@@ -328,6 +328,7 @@ public class WaysOfManyTests
     [InlineData("Hold the tray cover while a helper tightens the tray bolts to 25 N·m.", "Torque J1 25 N·m")]
     [InlineData("Torque the tray bolts to 12 N·m, one, two, three.", "Torque J1 12 N·m")]
     [InlineData("Tighten the tray bolts to 12 N·m, 1, 3, 2, 4.", "Torque J1 12 N·m")]
+    [InlineData("Loosen the tray bolts, 1, 2, 99999999999999.", "Loosen J1")]
     [InlineData("Apply 25 N·m to the tray bolts and 90° to the hub nuts.", "Torque J1 25 N·m; TurnOn J2 90")]
     public void What_only_looks_so_is_not_taken_for_it(string sentence, string expected)
     {
