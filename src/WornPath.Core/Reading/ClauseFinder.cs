@@ -241,6 +241,9 @@ internal sealed class ClauseFinder
         if (word.Length > 4 && word.EndsWith("ly", StringComparison.Ordinal) && Trade.VerbsOf(word).Length == 0 && word is not ("assembly" or "supply")
             && !IsConditionAt(i)) return true;
         // "First pass", "last bolt" belong to a noun; "first, …" leads in.
+        // "Next the bolts: out", "first bolts out" of more than one.
+        if (word is "first" or "next" && i + 1 < _end && _tokens[i + 1].Kind == TokenKind.Word && (i == 0 || IsBoundary(i - 1))
+            && (_tokens[i + 1].Text == "the" || IsPlainNote(i + 1))) return true;
         if (word is "first" or "last" or "next" or "finally") return i + 1 < _end && (_tokens[i + 1].Kind == TokenKind.Mark || Trade.IsBase(_tokens[i + 1].Text)
             // "Last bolt out".
             && !(Trade.NounOf([_tokens[i + 1].Text]) is { Kinds: [ThingKind.Joint, ..] } && i + 2 < _end && Trade.Paths.Contains(_tokens[i + 2].Text)));
@@ -248,6 +251,15 @@ internal sealed class ClauseFinder
         if (word.Length == 1 && i + 1 < _end && _tokens[i + 1] is { Kind: TokenKind.Mark, Text: ")" } && (i == 0 || _tokens[i - 1].Kind != TokenKind.Word)
             && !(i > 0 && _tokens[i - 1] is { Kind: TokenKind.Mark, Text: "(" })) return true;
         return word is "then" or "always" or "now" or "also" or "again" or "please" or "meanwhile" or "lastly" or "afterwards" or "just" or "only" or "so" or "here" or "either" or "both" && i + 1 < _end && (Trade.IsBase(_tokens[i + 1].Text) || word == "now" && _tokens[i + 1].Kind == TokenKind.Word && (Trade.Pronouns.Contains(_tokens[i + 1].Text) || Trade.Determiners.Contains(_tokens[i + 1].Text)));
+    }
+
+    // "Bolts out", "bracket bolts off": more than one of what is named, and no more than the way.
+    private bool IsPlainNote(int i)
+    {
+        var past = i;
+        while (past < _end && past < i + 4 && _tokens[past].Kind == TokenKind.Word && !Trade.IsSmall(_tokens[past].Text)) past++;
+        return past > i && past < _end && Trade.Comes.Contains(_tokens[past].Text) && _tokens[past - 1].Text.EndsWith('s')
+            && Trade.NounOf([Stem.Of(_tokens[past - 1].Text)]) is { Role: NounRole.Thing };
     }
 
     // The clause that begins at a token; null where the words there go on with what is open.
@@ -698,6 +710,7 @@ internal sealed class ClauseFinder
                 return !Trade.Determiners.Contains(next.Text) && _names.Resolve([Stem.Of(next.Text)]).One is not null && afterMark && !_names.Begins(stem, Stem.Of(next.Text)) && !Trade.IsCompound(stem, Stem.Of(next.Text));
         }
 
+        if (IsNamedNote(at, stem)) return false;
         // "Mark and remove the shaft": two verbs and one object.
         if (next.Kind == TokenKind.Word && next.Text is "and" && IsBoundary(at - 1) && at + 3 < _end && _tokens[at + 2].Kind == TokenKind.Word
             && Trade.IsBase(_tokens[at + 2].Text) && _tokens[at + 3].Kind == TokenKind.Word
@@ -757,6 +770,24 @@ internal sealed class ClauseFinder
         if (next.Kind != TokenKind.Word) return true;
         // "Oil both threads", "plug ports": the words that follow are a thing of their own.
         return at == 0 || IsBoundary(at - 1) ? !_nouns.IsNameWith(at) && _nouns.ReadsAsObject(at + 1) : false;
+    }
+
+    // "Cover comes off", "clamp in place", "cover over the studs": what a note names, and no verb: something moves there, or the sheet has one.
+    private bool IsNamedNote(int at, string stem)
+    {
+        if (!Trade.IsAlsoNoun(_tokens[at].Text) || at + 1 >= _end) return false;
+        var next = _tokens[at + 1];
+        var known = _names.Resolve([stem]).One is Part or Connection;
+        if (next.Kind == TokenKind.Mark) return known;
+        if (next.Kind != TokenKind.Word) return false;
+        if (Trade.VerbsOf(next.Text).Any(f => f.Form == Form.S) && Trade.NounOf([Stem.Of(next.Text)]) is not { Role: NounRole.Thing } && at + 2 < _end
+            && Trade.Paths.Contains(_tokens[at + 2].Text)) return true;
+        if (!known) return false;
+        var way = at + 1;
+        while (way < _end && (Is(way, "back") || Is(way, "straight") || Is(way, "now"))) way++;
+        return way < _end && _tokens[way].Kind == TokenKind.Word && (_tokens[way].Text is "in" or "into" && (Is(way + 1, "place") || Is(way + 1, "position"))
+            || _tokens[way].Text is "over" or "onto" or "into" or "under" or "behind" or "between" or "against"
+                && !Has(way, NextBoundary(at + 1), i => Is(i, "with") || Is(i, "using")));
     }
 
     // "Tie rod nut: 55 N·m", "pump oil: …": a heading.

@@ -20,12 +20,12 @@ public sealed partial class SentenceReader
                 && Heads(n))?.Noun is { } head
                 && clause.Pieces.Exists(p => p.Noun is { } n && n.At.Start > head.At.End) && !Values(clause).Any()) reader._topic = head;
             var way = PlainWay();
-            var loose = reader.Has(clause, "loose");
+            var loose = reader.Has(clause, "loose", "slack");
             var objects = new List<NounPhrase>();
             NounPhrase? stuff = null;
             foreach (var piece in clause.Pieces)
             {
-                if (piece.Noun is not { } phrase || IsDenied(phrase)) continue;
+                if (piece.Noun is not { } phrase || IsDenied(phrase.At)) continue;
                 // "8 N·m each".
                 if (phrase is { IsPronoun: true, IsAll: true, Count: null } && clause.Pieces.IndexOf(piece) is > 0 and var own
                     && clause.Pieces[own - 1].Value is not null) continue;
@@ -38,6 +38,14 @@ public sealed partial class SentenceReader
                 if (Trade.Beside.Contains(phrase.After) && !(phrase.After is "in" or "on" or "off" or "out" && objects.Count == 0)) continue;
                 if (!phrase.IsPronoun && (Trade.NounOf(phrase.Stems) is { Role: NounRole.Words or NounRole.Place or NounRole.Person }
                     || phrase is { Stems: ["end"], Owner.Count: 0 } && reader._refer.Known(phrase) is null)) continue;
+                // "Cover off (heavy)": a word about it.
+                if (objects.Count > 0 && phrase is { IsPronoun: false, IsIndefinite: true, IsNew: false, Count: null, Stems.Count: 1 }
+                    && phrase.At.Start > 0 && reader._text[phrase.At.Start - 1] == '(' && Trade.NounOf(phrase.Stems) is null && reader._refer.Known(phrase) is null)
+                {
+                    reader._residue.Add(phrase.At);
+                    continue;
+                }
+
                 // "Castle nut off, 27 mm ring spanner": with it.
                 if (objects.Count > 0 && !phrase.IsPronoun && phrase.Is(ThingKind.Tool) && reader._refer.Known(phrase) is null or Tool)
                 {
@@ -133,10 +141,9 @@ public sealed partial class SentenceReader
                 if (again.Count > 0) return;
             }
 
-            // "Side panel first: four screws and it hinges off": they come out with it.
-            if (reader._topic is not null && clause.Pieces.FindLast(p => p.Noun is { IsPronoun: false } n && n.Is(ThingKind.Joint))?.Noun is { } listed
-                && reader.FastenersOf(reader._refer.Known(reader._topic) as Part, listed.Head) is { } its
-                && reader.Spoken.IsOff(its) is not true) reader._listed = its;
+            // "Side panel first: four screws and it hinges off", "four bolts, cover off": they come out with it.
+            if (clause.Pieces.FindLast(p => p.Noun is { IsPronoun: false, Count: not null, Stems.Count: 1, Owner.Count: 0 } n
+                && n.Is(ThingKind.Joint))?.Noun is { } listed) reader._listed = listed;
             // "Rear pin: …", "old bolts in the scrap": what follows is about it.
             if (objects is [{ IsPronoun: false } about] && reader.EndsWithColon(clause)) reader._topic = about;
             reader.Spoken.Hand([.. objects.Where(o => !o.IsPronoun).Select(o => reader._refer.Known(o)).OfType<Thing>()]);
@@ -213,8 +220,10 @@ public sealed partial class SentenceReader
         {
             for (var i = 0; i < clause.Pieces.Count; i++)
             {
-                if (clause.Pieces[i].Way is not { } way) continue;
+                if (clause.Pieces[i].Way is not { } way || IsDenied(clause.Pieces[i].At)) continue;
                 if (StrongOff.Contains(way)) return "off";
+                // "Bolts up to 25 N·m", "cover straight up and off": how far, and the way to where it goes.
+                if (way is "up" or "back" && clause.Pieces.Skip(i + 1).Any(p => p.Value?.Kind == TokenKind.Torque || p.Way is { } more && StrongOff.Contains(more))) continue;
                 // "Bar over them".
                 if (way == "over" && i > 0 && i + 1 < clause.Pieces.Count && clause.Pieces[i + 1].Noun?.After == "over"
                     && clause.Pieces[i - 1].Noun is { After: null }) return "on";
@@ -241,12 +250,13 @@ public sealed partial class SentenceReader
             After: "under" or "behind" or "in" or "on" or "over" or "between" or "to" or "into" or "onto" or "through"
         } place && (Trade.NounOf(place.Stems) is { Role: NounRole.Thing } || reader._refer.Known(place) is Part or Joint or Connection);
 
-        // "A smear of grease, not a handful".
-        private bool IsDenied(NounPhrase phrase)
+        // "A smear of grease, not a handful", "bolts loose, not out", "bolts loose but left in".
+        private bool IsDenied(Span what)
         {
-            for (var i = clause.From; i < clause.To && reader._finder.Tokens[i].At.Start < phrase.At.Start; i++)
+            for (var i = clause.From; i < clause.To && reader._finder.Tokens[i].At.Start < what.Start; i++)
                 if (reader._finder.Tokens[i].Text is "not" or "no" or "never" && !clause.Pieces.Exists(p => p.At.Start > reader._finder.Tokens[i].At.Start
-                    && p.At.End <= phrase.At.Start)) return true;
+                    && p.At.End <= what.Start)
+                    || reader._finder.Tokens[i].Text == "left" && reader._finder.Tokens[i + 1].At == what) return true;
             return false;
         }
 
@@ -258,7 +268,7 @@ public sealed partial class SentenceReader
             return way is "in" or "on" or "over" or "under" or "through" or "up"
                 && clause.Behind(phrase) is { IsPronoun: false } place && place.After == way
                 && !(Trade.NounOf(place.Stems) is { Kinds: [ThingKind.Fluid or ThingKind.Consumable, ..] })
-                && (Trade.NounOf(place.Stems)?.Role is null or NounRole.Thing or NounRole.Vehicle || place.Head is "top" or "bottom" or "place");
+                && (Trade.NounOf(place.Stems)?.Role is null or NounRole.Thing or NounRole.Vehicle || place.Head is "top" or "bottom" or "place" or "position");
         }
 
         private void One(NounPhrase phrase, string way, bool loose)

@@ -394,10 +394,16 @@ public sealed partial class SentenceReader
         Ask(new Question { Kind = QuestionKind.OtherValue, Phrase = key, At = token.At, Verb = Verb.Torque, Candidates = [joint.Id], Torque = stated });
     }
 
-    // Equal within 1.5 %: the same value said in the other unit, rounded to whole numbers.
+    // Equal within 1.5 %; said in the other unit, within what rounding to the last digit that is written comes to, and never more than 4 %.
     private static bool SameWithinReading(TorqueSpec a, TorqueSpec b)
     {
-        bool Near(decimal x, decimal y) => Math.Abs(new Torque(x, a.Unit).NewtonMetres - new Torque(y, b.Unit).NewtonMetres) <= 0.015 * new Torque(x, a.Unit).NewtonMetres;
+        bool Near(decimal x, decimal y)
+        {
+            double given = new Torque(x, a.Unit).NewtonMetres, said = new Torque(y, b.Unit).NewtonMetres;
+            var rounding = a.Unit == b.Unit ? 0 : new Torque(0.5m / (decimal)Math.Pow(10, y.Scale), b.Unit).NewtonMetres;
+            return Math.Abs(given - said) <= Math.Max(0.015 * given, Math.Min(0.04 * given, rounding));
+        }
+
         if (b.ThenAngle is not null && a.ThenAngle != b.ThenAngle) return false;
         return (Near(a.Low, b.Low) && Near(a.High, b.High)) || (!b.IsRange && Near(a.Target.Amount, b.Low));
     }

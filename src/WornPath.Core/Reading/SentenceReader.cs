@@ -56,7 +56,7 @@ public sealed partial class SentenceReader
     // What a sentence says it is about, before a colon: "Drag link next: …".
     private NounPhrase? _topic;
     // The fasteners a heading lists: "side panel: four screws".
-    private Joint? _listed;
+    private NounPhrase? _listed;
     private int? _people;
     private Limit? _only;
     private int _branch;
@@ -788,10 +788,11 @@ public sealed partial class SentenceReader
             return;
         }
 
-        if (verb == Verb.Remove && _listed is { } listed && listed.Holds.Contains(thing.Id))
+        if (verb == Verb.Remove && _listed is { } listed && thing is Part held && Trade.Plain.Contains(listed.Head) && !Trade.Unfastened.Contains(NameIndex.NamesOf(held)[0][^1]))
         {
             _listed = null;
-            Add(Verb.TakeOut, listed, phrase.At);
+            var its = FastenersOf(held, listed.Head) ?? (Joint)_refer.Assume(listed, ThingKind.Joint, false, held.Name, held.Id);
+            if (Spoken.IsOff(its) is not true) Add(Verb.TakeOut, its, listed.At);
         }
 
         if (verb is null)

@@ -1,0 +1,120 @@
+using WornPath.Core.Sheets;
+
+namespace WornPath.Core.Reading;
+
+/// <summary>
+/// What a note of the shop turns round or leaves out, put as the rest of the reader knows it, before clauses are found: "off comes the cover"
+/// is off with the cover, "cover: off" is cover off, "then out" is take them out, and "lift off" lifts it off.
+/// </summary>
+internal static class Notes
+{
+    /// <summary>Straightens the notes among the tokens. What is put in stands where the words are that it stands for.</summary>
+    public static void Straighten(List<Token> tokens)
+    {
+        for (var i = 0; i < tokens.Count; i++)
+        {
+            Inverted(tokens, i);
+            IsOff(tokens, i);
+            Alone(tokens, i);
+            Objectless(tokens, i);
+            Slack(tokens, i);
+            FewTurns(tokens, i);
+        }
+    }
+
+    // "Off comes the cover", "back goes the cover": off, on with it.
+    private static void Inverted(List<Token> tokens, int at)
+    {
+        if (!Begins(tokens, at) || Word(tokens, at) is not ("off" or "out" or "away" or "on" or "in" or "back" or "up")
+            || Word(tokens, at + 1) is not ("come" or "comes" or "go" or "goes") || Word(tokens, at + 2) is "" or "it" or "they"
+            || Trade.Paths.Contains(Word(tokens, at + 2))) return;
+        if (Word(tokens, at) is "in" or "back" or "up") tokens[at] = tokens[at] with { Text = "on" };
+        tokens[at + 1] = tokens[at + 1] with { Text = "with" };
+    }
+
+    // "Four bolts out and the cover is off": it comes off, where nothing asks whether it is.
+    private static void IsOff(List<Token> tokens, int at)
+    {
+        if (Word(tokens, at) is not ("is" or "are") || !Trade.Comes.Contains(Word(tokens, at + 1)) || !Ends(tokens, at + 2)) return;
+        var start = Start(tokens, at);
+        var and = tokens.FindLastIndex(at - 1, at - start, t => t is { Kind: TokenKind.Word, Text: "and" or "then" });
+        if (and <= start || Trade.VerbsOf(Word(tokens, start)) is { Length: > 0 } || tokens.GetRange(start, at - start).Exists(t => t.Kind == TokenKind.Word
+            && (Trade.Conditionals.Contains(t.Text) || Trade.Temporals.Contains(t.Text) || Trade.Relatives.Contains(t.Text) || Trade.Auxiliaries.Contains(t.Text)))) return;
+        tokens.RemoveAt(at);
+    }
+
+    // "Bolts: out", "bolts cracked, then out", "crack the bolts and out".
+    private static void Alone(List<Token> tokens, int at)
+    {
+        if (!Trade.Comes.Contains(Word(tokens, at)) || at == 0 || !Ends(tokens, at + 1)) return;
+        if (tokens[at - 1] is { Kind: TokenKind.Mark, Text: ":" })
+        {
+            if (at > 1 && tokens[at - 2].Kind == TokenKind.Word) tokens.RemoveAt(at - 1);
+            return;
+        }
+
+        if (Word(tokens, at - 1) is not ("then" or "and") || at < 2 || Word(tokens, at - 1) == "and" && (Trade.Paths.Contains(Word(tokens, at - 2))
+            || tokens[at - 2].Kind != TokenKind.Word && !IsComma(tokens[at - 2]))) return;
+        // "Them" where what stands nearest before is more than one.
+        var many = Word(tokens, at) == "out" && tokens.GetRange(Start(tokens, at), at - Start(tokens, at)).FindLast(t => t.Kind == TokenKind.Word
+            && Trade.NounOf([Stem.Of(t.Text)]) is { Role: NounRole.Thing }) is { Text: { } noun } && noun.EndsWith('s');
+        var here = tokens[at].At with { Length = 0 };
+        tokens.InsertRange(at, [new Token(TokenKind.Word, "take", here), new Token(TokenKind.Word, many ? "them" : "it", here)]);
+    }
+
+    // "Cover: four bolts out, lift off": it.
+    private static void Objectless(List<Token> tokens, int at)
+    {
+        if (!Trade.LiftsOff.Contains(Word(tokens, at)) || Word(tokens, at + 1) is not ("off" or "away" or "clear") || !Ends(tokens, at + 2)
+            || !Begins(tokens, at) || Start(tokens, at) == at) return;
+        tokens.Insert(at + 1, new Token(TokenKind.Word, "it", tokens[at + 1].At with { Length = 0 }));
+    }
+
+    // "Bolts slack", "bolts half a turn loose", "bolts back half a turn": slackened by so much.
+    private static void Slack(List<Token> tokens, int at)
+    {
+        if (at == 0 || tokens[at - 1].Kind != TokenKind.Word || Trade.IsSmall(tokens[at - 1].Text) || HasVerb(tokens, at)) return;
+        if (tokens[at].Kind == TokenKind.Angle && Word(tokens, at + 1) is "loose" or "slack" && Ends(tokens, at + 2))
+        {
+            tokens[at + 1] = tokens[at + 1] with { Text = "slackened" };
+            (tokens[at], tokens[at + 1]) = (tokens[at + 1], tokens[at]);
+        }
+        else if (Word(tokens, at) == "back" && at + 1 < tokens.Count && tokens[at + 1].Kind == TokenKind.Angle) tokens[at] = tokens[at] with { Text = "slackened" };
+        else if (Word(tokens, at) == "slack" && (Ends(tokens, at + 1) || Word(tokens, at + 1) == "but")) tokens[at] = tokens[at] with { Text = "slackened" };
+    }
+
+    // "In a few turns": by hand.
+    private static void FewTurns(List<Token> tokens, int at)
+    {
+        if (Word(tokens, at) != "a" || Word(tokens, at + 1) != "few" || Word(tokens, at + 2) is not ("turns" or "threads")
+            || Word(tokens, at - 1) is not ("in" or "on")) return;
+        tokens[at] = new Token(TokenKind.Word, "finger-tight", new Span(tokens[at].At.Start, tokens[at + 2].At.End - tokens[at].At.Start));
+        tokens.RemoveRange(at + 1, 2);
+    }
+
+    // Somebody is told to do something: "back the bolts off half a turn".
+    private static bool HasVerb(List<Token> tokens, int at)
+    {
+        for (var i = Start(tokens, at); i < at; i++)
+            if (Begins(tokens, i) && Trade.IsBase(Word(tokens, i)) && (!Trade.IsAlsoNoun(Word(tokens, i)) || Trade.Determiners.Contains(Word(tokens, i + 1)))) return true;
+        return false;
+    }
+
+    // At the start of a sentence, behind a mark, "and" or "then".
+    private static bool Begins(List<Token> tokens, int at) => at == 0 || tokens[at - 1].Kind is TokenKind.Mark or TokenKind.Stop
+        || Word(tokens, at - 1) is "and" or "then" or "next" or "now" or "finally";
+
+    private static bool Ends(List<Token> tokens, int at) => at >= tokens.Count || tokens[at].Kind is TokenKind.Mark or TokenKind.Stop
+        || Word(tokens, at) is "and" or "then";
+
+    // Where the sentence begins that a token stands in.
+    private static int Start(List<Token> tokens, int at)
+    {
+        while (at > 0 && tokens[at - 1].Kind != TokenKind.Stop) at--;
+        return at;
+    }
+
+    private static bool IsComma(Token token) => token is { Kind: TokenKind.Mark, Text: "," };
+
+    private static string Word(List<Token> tokens, int at) => at >= 0 && at < tokens.Count && tokens[at].Kind == TokenKind.Word ? tokens[at].Text : "";
+}
