@@ -124,6 +124,9 @@ internal sealed record NounPhrase(Span At, string Text, IReadOnlyList<string> St
     /// <summary>"It", "them", "both", "one": no name of its own.</summary>
     public bool IsPronoun { get; init; }
 
+    /// <summary>Nothing was said: whatever is in hand, or what a note is about.</summary>
+    public bool IsUnsaid { get; init; }
+
     /// <summary>More than one is meant: "them", "both", a plural.</summary>
     public bool IsPlural { get; init; }
 

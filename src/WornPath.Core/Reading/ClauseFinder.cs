@@ -778,7 +778,7 @@ internal sealed class ClauseFinder
         if (!Trade.IsAlsoNoun(_tokens[at].Text) || at + 1 >= _end) return false;
         var next = _tokens[at + 1];
         var known = _names.Resolve([stem]).One is Part or Connection;
-        if (next.Kind == TokenKind.Mark) return known;
+        if (next.Kind == TokenKind.Mark) return known || next.Text is "-" or "–" or "—" && Trade.NounOf([stem]) is { Role: NounRole.Thing };
         if (next.Kind != TokenKind.Word) return false;
         if (Trade.VerbsOf(next.Text).Any(f => f.Form == Form.S) && Trade.NounOf([Stem.Of(next.Text)]) is not { Role: NounRole.Thing } && at + 2 < _end
             && Trade.Paths.Contains(_tokens[at + 2].Text)) return true;

@@ -186,11 +186,11 @@ public sealed partial class SentenceReader
             for (var i = before; i < reader._actions.Count; i++)
             {
                 if (reader._actions[i] is not { Verb: Verb.TakeOut, Target: { } id } || reader._refer.Find(id) is not Joint joint) continue;
-                var part = reader._actions.FindIndex(before, i - before, a => a.Verb == Verb.Remove && joint.Holds.Contains(a.Target!));
-                if (part < 0) continue;
+                var removed = reader._actions.FindIndex(before, i - before, a => a.Verb == Verb.Remove && reader._refer.Find(a.Target!) is Part part && reader.Holding(part).Contains(joint));
+                if (removed < 0) continue;
                 var taken = reader._actions[i];
                 reader._actions.RemoveAt(i);
-                reader._actions.Insert(part, taken);
+                reader._actions.Insert(removed, taken);
             }
         }
 

@@ -13,6 +13,16 @@ public sealed partial class SentenceReader
     private Joint? FastenersOf(Part? part, string head) =>
         part is not null && FastenersOf(part) is { } own && NameIndex.NamesOf(own)[0][^1] == head ? own : null;
 
+    // "Cover bolts out, then lift it off": what they held, where nothing was called so yet.
+    private NounPhrase? HeldBy(NounPhrase phrase)
+    {
+        if (phrase.Text != "it" || Spoken.Last is not [Joint { Holds.Length: 0, Name: var fastener } joint] || Spoken.IsOff(joint) is not true
+            || !fastener.EndsWith('s') || NameIndex.NamesOf(joint)[0] is not { Length: > 1 } name || !Trade.Plain.Contains(name[^1])
+            || Trade.NounOf(name[..^1]) is not { Role: NounRole.Thing, Kinds: [ThingKind.Part, ..] }) return null;
+        var held = fastener[..fastener.LastIndexOf(' ')];
+        return new NounPhrase(phrase.At, held.ToLowerInvariant(), name[..^1]) { Name = held };
+    }
+
     // What goes on is off now; what comes off is not known to be.
     private bool MayBe(Thing thing, Sense sense) => sense switch
     {

@@ -726,7 +726,7 @@ public sealed partial class SentenceReader
     }
 
     // Whatever a verb is done to where the sentence does not say: what was in hand.
-    private NounPhrase Bare(Clause clause) => new(PlaceOf(clause), clause.Verb?.Lemma ?? "", []) { IsPronoun = true, IsPlural = true, Name = "" };
+    private NounPhrase Bare(Clause clause) => new(PlaceOf(clause), clause.Verb?.Lemma ?? "", []) { IsPronoun = true, IsUnsaid = true, IsPlural = true, Name = "" };
 
     /// <summary>Does a sense to what a phrase names; returns the things.</summary>
     private List<Thing> DoTo(Clause clause, Sense sense, NounPhrase phrase)
@@ -989,6 +989,7 @@ public sealed partial class SentenceReader
                 return Things(clause, sense, source with { At = phrase.At, After = null });
             }
 
+            if (sense == Sense.Off && HeldBy(phrase) is { } held) return Things(clause, sense, held);
             var meant = phrase.Stems.Count == 0 && phrase.Name.Length == 0
                 && row.ByKind.Keys.All(k => k == ThingKind.Joint) ? JointsInHand(phrase)
                     : _refer.Meant(phrase, k => Accepts(k) && k != ThingKind.Tool && (k != ThingKind.Control || phrase.Text == "it"));
@@ -1218,7 +1219,7 @@ public sealed partial class SentenceReader
         // "Housing bolts: crack all ten, then take out eight".
         if (_topic is { } fasteners && phrase is { IsPronoun: true, Count: > 1 } && fasteners.Is(ThingKind.Joint) && Trade.Of(sense).ByKind.ContainsKey(ThingKind.Joint))
             return fasteners with { Count = phrase.IsAll ? phrase.Count : null, IsPlural = true };
-        if (_topic is not { } topic || phrase.Text != "it") return null;
+        if (_topic is not { } topic || phrase.Text != "it" && !phrase.IsUnsaid) return null;
         var kind = _refer.Known(topic)?.Kind ?? (Trade.NounOf(topic.Stems) switch { { Role: NounRole.Thing, Kinds: [var first, ..] } => first, null => ThingKind.Part, _ => (ThingKind?)null });
         return kind is { } of && Trade.Of(sense).ByKind.ContainsKey(of)
             && !_actions.Exists(a => a.At.Start > topic.At.Start && a.Target is { } id && _refer.Find(id)?.Kind == of) ? topic : null;
@@ -1293,7 +1294,7 @@ public sealed partial class SentenceReader
                 if (Trade.Unfastened.Contains(noun.Head)) continue;
                 var part = _refer.Known(noun, k => k == ThingKind.Part);
                 if (part is Part) return (part.Name, part.Id);
-                if (part is null && Trade.NounOf(noun.Stems) is null or { Kinds: [ThingKind.Part, ..] } && !noun.IsIndefinite
+                if (part is null && Trade.NounOf(noun.Stems) is null or { Kinds: [ThingKind.Part, ..] } && (!noun.IsIndefinite || IsNoteOf(other, noun))
                     && _refer.Doubtful.Count == 0) return (noun.Name, null);
             }
         }
@@ -1308,6 +1309,10 @@ public sealed partial class SentenceReader
         return Trade.Plain.Contains(phrase.Head) && Spoken.Last.OfType<Part>().LastOrDefault(p => !Trade.Unfastened.Contains(NameIndex.NamesOf(p)[0][^1])) is { } last
             ? (last.Name, last.Id) : (null, null);
     }
+
+    // "Four bolts out, bracket lifts away": what a note begins with.
+    private static bool IsNoteOf(Clause clause, NounPhrase noun) => clause is { Mood: Mood.Declarative, IsRemark: false } && clause.Pieces[0].Noun == noun
+        && noun is { Count: null, IsNew: false };
 
     private static string HeadOf(string name)
     {

@@ -344,6 +344,27 @@ public class WaysOfNotingTests
             .Select(n => (Note: n.Item2, Said: Said(before(n.part), n.Item2))).Where(r => r.Said != comes).ShouldBeEmpty();
     }
 
+    /// <summary>On a blank sheet the same notes name what they take off and put on.</summary>
+    [Theory]
+    [MemberData(nameof(Notes))]
+    public void A_note_names_what_no_sheet_knows_yet(string kind, int number)
+    {
+        var (notes, comes, _) = Kinds[kind];
+        if (kind is "apart" or "together") return;
+        Parts.Select(part => (part, Note: Capital(string.Format(System.Globalization.CultureInfo.InvariantCulture, notes[number], $"{part} bolts", Capital(part), part))))
+            .Select(n =>
+            {
+                var before = new Written();
+                if (kind is "started" or "torqued" or "on") before.Steps($"Take out the {n.part} bolts and lift the {n.part} off.");
+                if (kind is "started" or "torqued") before.Steps($"Put the {n.part} back on.");
+                if (kind is "torqued") before.Steps($"Start the {n.part} bolts by hand.");
+                var said = Said(before, n.Note);
+                foreach (var thing in before.Sheet.Things.Where(t => t.Kind is ThingKind.Part or ThingKind.Joint).OrderByDescending(t => t.Name.Length))
+                    said = said.Replace($" +{thing.Name}", "", StringComparison.Ordinal).Replace($" {thing.Id}", $" {thing.Name}", StringComparison.Ordinal);
+                return (n.Note, said, wanted: comes.Replace("J2", $"{n.part} bolts", StringComparison.Ordinal).Replace("P1", n.part, StringComparison.Ordinal));
+            }).Where(r => r.said != r.wanted).ShouldBeEmpty();
+    }
+
     /// <summary>A value said in the other unit, rounded, is the joint's own and not asked about; another is.</summary>
     [Theory]
     [InlineData("Cover bolts 18 lb-ft (25 N·m).", false)]
