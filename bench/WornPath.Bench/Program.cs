@@ -66,6 +66,13 @@ if (args is ["load", var seconds])
     return 0;
 }
 
+if (args is ["differences"])
+{
+    var (ms, held, lines) = TwoRevisions.Of(LongSheet.Of(1000));
+    Say($"{lines} differences between two revisions of 1,000 steps {ms:0.00} ms, walking both and finding {held:0.00} ms", ms / held, 2);
+    return 0;
+}
+
 // Every figure is a ratio of two things measured in turn in this run; the limits are those the issues name.
 var sheets = Enumerable.ToDictionary<int, int, Sheet>([300, 500, 1000, 2000, 4000], n => n, LongSheet.Of);
 var json = SheetJson.Write(sheets[300]);
@@ -97,6 +104,9 @@ Say($"judging 500 joints {judge:0.000} ms, reading them from JSON ({manyJson.Len
 var before = GC.GetAllocatedBytesForCurrentThread();
 found += ManyJoints.Judge(many, things);
 Console.WriteLine($"judging 500 joints allocates {(GC.GetAllocatedBytesForCurrentThread() - before) / 1024} kB");
+
+var (differ, walks, told) = TwoRevisions.Of(sheets[1000]);
+Say($"{told} differences between two revisions of 1,000 steps {differ:0.00} ms, walking both and finding {walks:0.00} ms", differ / walks, 2);
 
 var (open, change, parse) = Opening.Of(sheets[4000]);
 Say($"opening a sheet of 4,000 steps {open:0.0} ms, reading its JSON {parse:0.0} ms", open / parse, 3);

@@ -8,11 +8,11 @@ public class EditTests
 {
     private static string Json(Sheet sheet) => JsonSerializer.Serialize(sheet with { Issued = Sheet.Empty.Issued }, SheetJson.Options);
 
-    private static Written Start() => new Written().Part("cover").Part("pads").Joint("cover bolts", "22 N·m", holds: "cover").Thing(ThingKind.Aid, "rag")
+    internal static Written Start() => new Written().Part("cover").Part("pads").Joint("cover bolts", "22 N·m", holds: "cover").Thing(ThingKind.Aid, "rag")
         .Do(new InsertPhase("h2", "h1", "Refit")).Steps("Remove the cover bolts and the cover.", "Remove the bracket bolts.", "Fit the cover.", "Torque the cover bolts to 22 N·m.");
 
     // Any edit on the sheet at hand, made from numbers; some cannot be carried out, which is an outcome, too.
-    private static Edit Any(Sheet sheet, int kind, int a, int b)
+    internal static Edit Any(Sheet sheet, int kind, int a, int b)
     {
         var steps = sheet.Steps.ToList();
         var step = steps.Count > 0 ? steps[a % steps.Count] : new Step { Id = "none" };
@@ -78,7 +78,7 @@ public class EditTests
         });
     }
 
-    private static readonly Gen<(int, int, int)[]> Edits = Gen.Select(Gen.Int[0, 27], Gen.Int[0, 30], Gen.Int[0, 30]).Array[1, 25];
+    internal static readonly Gen<(int, int, int)[]> Edits = Gen.Select(Gen.Int[0, 27], Gen.Int[0, 30], Gen.Int[0, 30]).Array[1, 25];
 
     [Fact]
     public void Whatever_is_done_can_be_undone_to_the_letter_and_done_again() => Edits.Sample(numbers =>

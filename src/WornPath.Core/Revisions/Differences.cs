@@ -1,0 +1,81 @@
+using System.Collections.Immutable;
+using System.Text.Json.Serialization;
+using WornPath.Core.Walking;
+
+namespace WornPath.Core.Revisions;
+
+/// <summary>What a difference is about; in the order in which it matters to who follows the sheet.</summary>
+public enum DifferenceGroup
+{
+    /// <summary>Cautions, and what keeps a joint from coming loose.</summary>
+    [JsonStringEnumMemberName("safety")] Safety,
+
+    /// <summary>Torques and what they hold for, fasteners, amounts, limits.</summary>
+    [JsonStringEnumMemberName("values")] Values,
+
+    /// <summary>What is done, and in which order.</summary>
+    [JsonStringEnumMemberName("what is done")] Doing,
+
+    /// <summary>Parts, tools, aids and consumables, and what the sheet fits.</summary>
+    [JsonStringEnumMemberName("parts and tools")] Parts,
+
+    /// <summary>How things stand at the end of a phase.</summary>
+    [JsonStringEnumMemberName("states")] States,
+
+    /// <summary>Words and pictures alone.</summary>
+    [JsonStringEnumMemberName("wording")] Wording,
+}
+
+/// <summary>One difference in the trade's words: "J4 caliper bolts: torque 95 N·m → 105 N·m".</summary>
+/// <param name="Group">What it is about.</param>
+/// <param name="Says">It, in one sentence.</param>
+/// <param name="Step">Id of the step it is seen at; null where it is of no step.</param>
+/// <param name="Thing">Id of the thing it is of; null where it is of none, empty for the vehicle.</param>
+/// <param name="Phase">Id of the phase it is of; null where it is of none.</param>
+public sealed record Difference(DifferenceGroup Group, string Says, string? Step = null, string? Thing = null, string? Phase = null);
+
+/// <summary>What became of a run of words.</summary>
+public enum WordMark
+{
+    [JsonStringEnumMemberName("same")] Same,
+    [JsonStringEnumMemberName("gone")] Gone,
+    [JsonStringEnumMemberName("new")] New,
+}
+
+/// <summary>A run of words of a step, before and after in one line.</summary>
+public sealed record MarkedWords(WordMark Mark, string Text);
+
+/// <summary>A step that differs, side by side.</summary>
+/// <param name="Id">Its id, the same in both.</param>
+/// <param name="Before">Its number before; null where it is new.</param>
+/// <param name="After">Its number after; null where it is gone.</param>
+/// <param name="Moved">True where it stands at another place among the others.</param>
+/// <param name="Words">Its words, with what went and what came.</param>
+public sealed record StepDifference(string Id, int? Before, int? After, bool Moved, ImmutableArray<MarkedWords> Words);
+
+/// <summary>What differs between two revisions of a procedure, for who writes, reviews and follows it.</summary>
+/// <param name="Lines">Each difference, the weightiest group first.</param>
+/// <param name="Steps">The steps that differ, in the order of the sheet; those that are gone where they stood.</param>
+/// <param name="Changed">Ids of the steps of the later revision where something is other than it was: their own words, or a value used there.</param>
+public sealed record Differences(ImmutableArray<Difference> Lines, ImmutableArray<StepDifference> Steps, ImmutableHashSet<string> Changed)
+{
+    /// <summary>True where both are the same in all that a reader sees.</summary>
+    public bool IsNone => Lines.IsEmpty;
+
+    /// <summary>What differs between an earlier and a later walk, both in the workshop of today.</summary>
+    public static Differences Between(Walk before, Walk after) => new DifferenceFinder(before, after).Find();
+
+    /// <summary>The summary a change is released with: every difference but those of wording, which are told together.</summary>
+    [JsonIgnore]
+    public IEnumerable<string> Summary
+    {
+        get
+        {
+            foreach (var line in Lines.Where(l => l.Group != DifferenceGroup.Wording)) yield return line.Says;
+            var worded = Lines.Count(l => l.Group == DifferenceGroup.Wording);
+            if (worded == 0) yield break;
+            var numbers = Steps.Where(s => s.After is not null && Lines.Any(l => l.Group == DifferenceGroup.Wording && l.Step == s.Id)).Select(s => s.After!.Value).ToList();
+            yield return numbers.Count == 0 ? "Words of the head." : $"Words or pictures of step{(numbers.Count == 1 ? "" : "s")} {string.Join(", ", numbers)}.";
+        }
+    }
+}
