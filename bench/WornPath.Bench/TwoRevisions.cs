@@ -22,8 +22,8 @@ internal static class TwoRevisions
         Sheet before = SheetJson.Read(SheetJson.Write(sheet)), after = SheetJson.Read(SheetJson.Write(later));
         Walk one = Walker.Run(before, Workshop.Default), two = Walker.Run(after, Workshop.Default);
         var told = 0;
-        var (differences, walks) = Measure.InTurn(100, () => told = Differences.Between(one, two).Lines.Length,
+        var (differences, walks) = Measure.InTurn(100, () => told = Differences.Between(one, two, "A").Lines.Length,
             () => told += WalkSet.Run(before, Workshop.Default).Findings.Length + WalkSet.Run(after, Workshop.Default).Findings.Length);
-        return (differences, walks, Differences.Between(one, two).Lines.Length);
+        return (differences, walks, Differences.Between(one, two, "A").Lines.Length);
     }
 }

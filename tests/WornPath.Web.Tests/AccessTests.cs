@@ -57,6 +57,7 @@ public sealed partial class AccessTests(Workshop workshop) : IClassFixture<Works
         GET     /api/revisions/{id:int}/bench                      .-yyyyyy
         GET     /api/revisions/{id:int}/file                       .-yyyyyy
         GET     /api/revisions/{id:int}/print                      .-yyyyyy
+        GET     /api/revisions/{id:int}/differences                .-yyyyyy
         GET     /api/revisions/{id:int}/export/{format}            .-yyyyyy
         GET     /api/export-formats                                .yyyyyyy
         GET     /api/paper                                         .yyyyyyy

@@ -15,6 +15,7 @@ import ActButton from '../shared/ActButton.vue';
 import TakeOut from './TakeOut.vue';
 import PdfButton from './PdfButton.vue';
 import BenchCard from './BenchCard.vue';
+import PrintChanges from './PrintChanges.vue';
 import PrintHead from './PrintHead.vue';
 
 /** The sheet as it prints, on A4 or Letter. */
@@ -145,6 +146,7 @@ const open = computed(() => sheet.value !== null && sheet.value.state !== 'relea
             {{ sheet.header.people }}<template v-if="sheet.header.difficulty">, difficulty {{ sheet.header.difficulty }} of 5</template>
           </dd>
         </dl>
+        <PrintChanges v-if="sheet.changes" :changes="sheet.changes" />
         <section class="hand" aria-label="To have in hand">
           <div v-for="list in lists" :key="list.title">
             <h2>{{ list.title }}</h2>
@@ -163,10 +165,10 @@ const open = computed(() => sheet.value !== null && sheet.value.state !== 'relea
         </section>
         <section v-for="phase in sheet.phases" :key="phase.name" class="phase">
           <h2>{{ phase.name }}</h2>
-          <div v-for="step in phase.steps" :key="step.number" class="step">
+          <div v-for="step in phase.steps" :key="step.number" class="step" :class="{ changed: step.changed }">
             <CautionPanel v-for="caution in step.cautions" :key="caution.hazard" :caution="caution" />
             <div class="line">
-              <span class="number figures">{{ step.number }}</span>
+              <span class="number figures">{{ step.number }}<span v-if="step.changed" class="visually-hidden"> (changed)</span></span>
               <div class="text">
                 <!-- eslint-disable-next-line vue/no-v-html -- Markdown made HTML and sanitised by the server -->
                 <div v-html="step.html"></div>
@@ -239,8 +241,10 @@ const open = computed(() => sheet.value !== null && sheet.value.state !== 'relea
               </tr>
             </thead>
             <tbody>
-              <tr v-for="row in sheet.torques" :key="row.id">
-                <td class="figures">{{ row.id }}</td>
+              <tr v-for="row in sheet.torques" :key="row.id" :class="{ changed: sheet.changes?.joints.includes(row.id) }">
+                <td class="figures">
+                  {{ row.id }}<span v-if="sheet.changes?.joints.includes(row.id)" class="visually-hidden"> (changed)</span>
+                </td>
                 <td>{{ row.count > 1 ? `${row.count} × ` : '' }}{{ row.name }}</td>
                 <td>{{ holdUnits(row.fastener) }}</td>
                 <td class="figures">
@@ -295,8 +299,13 @@ const open = computed(() => sheet.value !== null && sheet.value.state !== 'relea
   display: flex;
   align-items: center;
   gap: 16px;
+  flex-wrap: wrap;
   max-width: 210mm;
   margin: 0 auto 14px;
+}
+
+.tools label {
+  white-space: nowrap;
 }
 
 fieldset {
@@ -476,6 +485,21 @@ h2 {
 .step {
   break-inside: avoid;
   padding: 3px 0;
+}
+
+/* A bar in the margin: other than in the revision before. */
+.changed {
+  position: relative;
+}
+
+.step.changed::before,
+tr.changed td:first-child::before {
+  content: '';
+  position: absolute;
+  left: 0;
+  top: 2px;
+  bottom: 2px;
+  border-left: 1.2mm solid #000;
 }
 
 .step .caution {

@@ -12,6 +12,7 @@ import { byWeight } from '../shared/weights';
 import StateTag from '../shared/StateTag.vue';
 import TroubleNote from '../shared/TroubleNote.vue';
 import AuthorsPanel from './AuthorsPanel.vue';
+import DifferencesPanel from './DifferencesPanel.vue';
 import ValueReadings from './ValueReadings.vue';
 import ActButton from '../shared/ActButton.vue';
 import { vFocus } from '../shared/focus';
@@ -187,6 +188,7 @@ const next = computed(() => {
           <ActButton @click="asking = null">Not now</ActButton>
         </div>
       </form>
+      <DifferencesPanel v-if="revision.revisions.length > 1" />
       <ValueReadings v-if="revision.state !== 'draft'" />
       <AuthorsPanel />
       <h2>What happened</h2>

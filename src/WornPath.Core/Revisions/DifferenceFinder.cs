@@ -11,7 +11,7 @@ namespace WornPath.Core.Revisions;
 /// Finds what differs between two revisions. Things, steps and phases keep their ids from one revision to the next, so that each is held
 /// against itself; what is compared is what people see of it: its fields as they are written, what is done, and how things stand.
 /// </summary>
-internal sealed class DifferenceFinder(Walk before, Walk after)
+internal sealed class DifferenceFinder(Walk before, Walk after, string letter)
 {
     // Of a joint: what keeps it from coming loose, and what does not belong to its value.
     private static readonly ImmutableHashSet<string> KeepsTight = ["reuse", "locking", "mark", "becomes"];
@@ -173,7 +173,7 @@ internal sealed class DifferenceFinder(Walk before, Walk after)
             }
 
             var number = _oldSteps[step.Id].Number;
-            Tell(DifferenceGroup.Doing, $"Step {number} of before is gone: “{Short(step.Text)}”", step.Id);
+            Tell(DifferenceGroup.Doing, $"Step {number} of {letter} is gone: “{Short(step.Text)}”", step.Id);
             if (!gone.TryGetValue(behind, out var list)) gone[behind] = list = [];
             list.Add(new StepDifference(step.Id, number, null, false, _words.Of(step.Text, "")));
         }
@@ -192,7 +192,7 @@ internal sealed class DifferenceFinder(Walk before, Walk after)
             {
                 var moved = !stays.Contains(step.Id);
                 var lines = _lines.Count;
-                if (moved) Tell(DifferenceGroup.Doing, $"Step {was.Number} of before is step {number} now: “{Short(step.Text)}”", step.Id);
+                if (moved) Tell(DifferenceGroup.Doing, $"Step {was.Number} of {letter} is step {number} now: “{Short(step.Text)}”", step.Id);
                 else if (phase.Id != was.Phase.Id && _old.Phases.Any(p => p.Id == phase.Id))
                     Tell(DifferenceGroup.Doing, $"Step {number} belongs to {phase.Name} (was {was.Phase.Name})", step.Id);
                 if (!ReferenceEquals(was.Step, step)) Changes(was.Step, step, number);
@@ -208,20 +208,21 @@ internal sealed class DifferenceFinder(Walk before, Walk after)
     private void Changes(Step was, Step step, int number)
     {
         var lines = _lines.Count;
-        Actions(was, step, number);
+        var isOwn = Actions(was, step, number);
         foreach (var field in Fields.Step)
             if (field.Get(was) is var a && field.Get(step) is var b && a != b)
                 Tell(field.Name == "source" ? DifferenceGroup.Values : DifferenceGroup.Doing, $"Step {number}: {field.Label} {Became(a, b)}", step.Id);
         if (was.Figures != step.Figures && JsonSerializer.Serialize(was.Figures, SheetJson.Options) != JsonSerializer.Serialize(step.Figures, SheetJson.Options))
             Tell(DifferenceGroup.Wording, $"Step {number}: {(was.Figures.IsEmpty ? "shows a figure now" : step.Figures.IsEmpty ? "shows no figure any more" : "its figures differ")}", step.Id);
-        if (was.Text != step.Text && _lines.Count == lines) Tell(DifferenceGroup.Wording, $"Step {number}: other words, and what is done is the same", step.Id);
+        if (was.Text != step.Text && _lines.Count == lines) Tell(DifferenceGroup.Wording, $"Step {number}: {(isOwn ? "its words say the new value" : "other words, and what is done is the same")}", step.Id);
     }
 
-    private void Actions(Step was, Step step, int number)
+    // True where all that differs is the value of a joint, which is told of the joint.
+    private bool Actions(Step former, Step step, int number)
     {
-        if (was.Actions.SequenceEqual(step.Actions)) return;
-        List<(StepAction Action, string Says)> olds = [.. was.Actions.Select(a => (a, Says(was, a)))], news = [.. step.Actions.Select(a => (a, Says(step, a)))];
-        if (olds.Select(o => o.Says).SequenceEqual(news.Select(n => n.Says))) return;
+        if (former.Actions.SequenceEqual(step.Actions)) return false;
+        List<(StepAction Action, string Says)> olds = [.. former.Actions.Select(a => (a, Says(former, a)))], news = [.. step.Actions.Select(a => (a, Says(step, a)))];
+        if (olds.Select(o => o.Says).SequenceEqual(news.Select(n => n.Says))) return false;
         List<(StepAction Action, string Says)> gone = [.. olds], came = [];
         foreach (var action in news)
             if (gone.FindIndex(o => o.Says == action.Says) is >= 0 and var at) gone.RemoveAt(at);
@@ -229,18 +230,22 @@ internal sealed class DifferenceFinder(Walk before, Walk after)
         if (gone.Count == 0 && came.Count == 0)
         {
             Tell(DifferenceGroup.Doing, $"Step {number}: in another order: {string.Join("; ", news.Select(n => n.Says))}", step.Id);
-            return;
+            return false;
         }
 
-        var said = new List<string>();
+        var (said, own) = (new List<string>(), false);
         foreach (var action in came)
         {
             if (gone.FindIndex(o => o.Action.Verb == action.Action.Verb && o.Action.Target == action.Action.Target) is >= 0 and var at)
             {
-                var value = gone[at].Action.Torque != action.Action.Torque || gone[at].Action.Angle != action.Action.Angle || gone[at].Action.Limits != action.Action.Limits;
-                // A value that came from the joint is told of the joint.
-                if (!value && gone[at].Says.StartsWith(action.Says.Split(" to ")[0], StringComparison.Ordinal) && _old.Find(action.Action.Target ?? "") is Joint a
-                    && _new.Find(action.Action.Target ?? "") is Joint b && a.Torque != b.Torque) _changed.Add(step.Id);
+                var (was, now) = (gone[at].Action, action.Action);
+                var value = was.Torque != now.Torque || was.Angle != now.Angle || was.Limits != now.Limits;
+                // The joint's own value, which is told of the joint.
+                if (IsOwn(_old, was) && IsOwn(_new, now) && was.Passes == now.Passes && was.Angle == now.Angle)
+                {
+                    _changed.Add(step.Id);
+                    own = true;
+                }
                 else if (value) Tell(DifferenceGroup.Values, $"Step {number}: {action.Says} (was: {gone[at].Says})", step.Id);
                 else said.Add($"{action.Says} (was: {gone[at].Says})");
                 gone.RemoveAt(at);
@@ -250,7 +255,11 @@ internal sealed class DifferenceFinder(Walk before, Walk after)
 
         if (said.Count > 0) Tell(DifferenceGroup.Doing, $"Step {number}: {string.Join("; ", said)}", step.Id);
         if (gone.Count > 0) Tell(DifferenceGroup.Doing, $"Step {number}: no longer {string.Join("; ", gone.Select(g => g.Says))}", step.Id);
+        return own;
     }
+
+    private static bool IsOwn(Sheet sheet, StepAction action) => action.Verb is Verb.Torque or Verb.Retorque
+        && sheet.Find(action.Target ?? "") is Joint { Torque: { } own } && (action.Torque is null || action.Torque == own);
 
     // As the chips say it, by the names of today; under a condition where it has one.
     private string Says(Step step, StepAction action)
@@ -304,7 +313,8 @@ internal sealed class DifferenceFinder(Walk before, Walk after)
             var differs = new List<(string Id, string Says)>();
             foreach (var (id, name) in NamesOfBoth())
             {
-                var (a, b) = (was.GetValueOrDefault(id, "as at the beginning"), now.GetValueOrDefault(id, "as at the beginning"));
+                var plain = id.Length == 0 ? "" : Plain(after.Things[id]);
+                var (a, b) = (was.GetValueOrDefault(id, plain), now.GetValueOrDefault(id, plain));
                 var said = a == b ? "" : $"{name} {b} (was {a})";
                 if (said.Length > 0 && known.GetValueOrDefault(id) != said) differs.Add((id, said));
                 known[id] = said;
@@ -316,6 +326,17 @@ internal sealed class DifferenceFinder(Walk before, Walk after)
 
     private IEnumerable<(string Id, string Name)> NamesOfBoth() => before.Things.Values.Where(t => after.Things.ContainsKey(t.Id)).Select(t => (t.Id, after.NameOf(after.Things[t.Id])))
         .Append(("", "the vehicle"));
+
+    // How a thing stands that the bench does not show.
+    private static string Plain(Thing thing) => thing switch
+    {
+        Part => "on",
+        Joint => "tight",
+        Connection => "connected",
+        Aid => "not in place",
+        Fluid => "full",
+        _ => "as at the beginning",
+    };
 
     private static Dictionary<string, string> Standing(Walk walk, int stepIndex)
     {

@@ -63,7 +63,8 @@ public sealed record Differences(ImmutableArray<Difference> Lines, ImmutableArra
     public bool IsNone => Lines.IsEmpty;
 
     /// <summary>What differs between an earlier and a later walk, both in the workshop of today.</summary>
-    public static Differences Between(Walk before, Walk after) => new DifferenceFinder(before, after).Find();
+    /// <param name="letter">What the earlier one is called, where a number is one of its own.</param>
+    public static Differences Between(Walk before, Walk after, string letter) => new DifferenceFinder(before, after, letter).Find();
 
     /// <summary>The summary a change is released with: every difference but those of wording, which are told together.</summary>
     [JsonIgnore]

@@ -1,3 +1,6 @@
+using System.Text.Json;
+using WornPath.Core.Editing;
+using WornPath.Core.Sheets;
 using WornPath.Core.Workshops;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.EntityFrameworkCore;
@@ -28,17 +31,16 @@ public sealed class DemoWorkshop(WornPathDb db, UserManager<Person> people, Proc
 
         string author = await IdAsync("ines"), approver = await IdAsync("odo");
         Must(await FillWorkshopAsync(await IdAsync("admin")));
-        foreach (var (file, sent, released) in ((string, bool, bool)[])[("loader-brackets", false, false), ("second-remote-valve", true, false), ("front-hub-bearing", true, true), ("rear-wheel-spacers", true, true)])
+        foreach (var (file, sent, released) in ((string, bool, bool)[])[("loader-brackets", false, false), ("second-remote-valve", true, false), ("front-hub-bearing", true, true),
+            ("rear-wheel-spacers", true, true), ("front-weights", true, true)])
         {
             var read = ProcedureFileText.Read(await File.ReadAllBytesAsync(Path.Combine(demo.Folder, file + ".json")));
             foreach (var picture in read.Value.Pictures ?? []) pictures.Keep(picture.Key, picture.Data);
             var id = (await procedures.AddAsync(read.Value.Number, read.Value.Title, read.Value.Platform, read.Value.Sheet, author)).Value;
-            var revision = await db.Revisions.AsNoTracking().SingleAsync(r => r.Id == id);
-            if (sent) Must(await procedures.SendAsync(revision, author));
-            // What is released was read a second time; of what is in review, the first value was.
-            foreach (var (value, i) in StatedValue.All(read.Value.Sheet).Select((v, i) => (v, i)))
-                if (released || (sent && i == 0)) Must(await procedures.CheckAsync(revision, approver, value.Seal, value.Stands));
-            if (released) Must(await procedures.ReleaseAsync(revision, approver));
+            await BringAsync(id, sent, released, author, approver);
+            // What became of it since: each later revision is the edits that lie between.
+            foreach (var edits in Directory.EnumerateFiles(Path.Combine(demo.Folder, "later"), $"{file}.*.json").Order(StringComparer.Ordinal))
+                id = await ReviseAsync(id, await File.ReadAllBytesAsync(edits), author, approver);
         }
 
         // Ines lets Marta write along on the draft; on the sheet in review she has asked to.
@@ -47,6 +49,33 @@ public sealed class DemoWorkshop(WornPathDb db, UserManager<Person> people, Proc
         db.AsksToWrite.Add(new AskToWrite { ProcedureId = await ProcedureAsync("OT-207"), PersonId = marta, At = time.GetUtcNow().UtcDateTime });
         await db.SaveChangesAsync();
         await transaction.CommitAsync();
+    }
+
+    // What is released was read a second time; of what is in review, the first value was.
+    private async Task BringAsync(int id, bool sent, bool released, string author, string approver)
+    {
+        var revision = await db.Revisions.AsNoTracking().Include(r => r.Snapshot).SingleAsync(r => r.Id == id);
+        if (sent) Must(await procedures.SendAsync(revision, author));
+        foreach (var (value, i) in StatedValue.All(SheetJson.Read(revision.Snapshot.Json)).Select((v, i) => (v, i)))
+            if (released || (sent && i == 0)) Must(await procedures.CheckAsync(revision, approver, value.Seal, value.Stands));
+        if (released) Must(await procedures.ReleaseAsync(revision, approver));
+    }
+
+    private async Task<int> ReviseAsync(int from, byte[] edits, string author, string approver)
+    {
+        var id = (await procedures.ReviseAsync(await db.Revisions.AsNoTracking().SingleAsync(r => r.Id == from), author)).Value;
+        var sheet = SheetJson.Read((await db.Snapshots.AsNoTracking().SingleAsync(s => s.RevisionId == id)).Json);
+        foreach (var edit in JsonSerializer.Deserialize<Edit[]>(edits, SheetJson.Options)!)
+        {
+            var applied = Editor.Apply(sheet, edit);
+            Must(applied.Problem);
+            sheet = applied.Value.Sheet;
+        }
+
+        var json = SheetJson.Write(sheet);
+        await db.Snapshots.Where(s => s.RevisionId == id).ExecuteUpdateAsync(set => set.SetProperty(s => s.Json, json));
+        await BringAsync(id, true, true, author, approver);
+        return id;
     }
 
     private Task<int> ProcedureAsync(string number) => db.Procedures.Where(p => p.Number == number).Select(p => p.Id).SingleAsync();

@@ -23,8 +23,9 @@ public static class PrintEndpoints
     /// <summary>A step as printed, its text as safe HTML.</summary>
     /// <param name="Tightens">The joints that are brought to a value here, with what the wrench is set to.</param>
     /// <param name="Figures">What it shows, numbered.</param>
+    /// <param name="Changed">True where something is other than in the revision people worked from before.</param>
     public sealed record PrintedStepView(int Number, string Html, ImmutableArray<Caution> Cautions, int? People, ImmutableArray<PrintedTightening> Tightens,
-        ImmutableArray<PrintedFigure> Figures);
+        ImmutableArray<PrintedFigure> Figures, bool Changed);
 
     /// <summary>A phase as printed.</summary>
     public sealed record PrintedPhaseView(string Name, ImmutableArray<PrintedStepView> Steps, ImmutableArray<OwedTorque> Owed);
@@ -38,13 +39,20 @@ public static class PrintEndpoints
     /// <param name="Picture">The same to scan.</param>
     public sealed record WhereView(string Address, string Picture);
 
+    /// <summary>What is other than in the revision people worked from before.</summary>
+    /// <param name="Letter">That revision.</param>
+    /// <param name="Says">A sentence for each difference; empty where there is none.</param>
+    /// <param name="Joints">Ids of the joints whose values are others.</param>
+    public sealed record ChangesView(string Letter, ImmutableArray<string> Says, ImmutableArray<string> Joints);
+
     /// <summary>The printed sheet: what to have in hand, steps with their cautions, the torque table.</summary>
+    /// <param name="Changes">Null for a procedure's first revision.</param>
     /// <param name="VerifiedBy">Who read all values from their sources a second time; empty where one is still to be read, or there is none.</param>
     public sealed record PrintView(string Number, string Title, string Platform, string Letter, RevisionState State, string Author, string? ReleasedBy, DateTime? ReleasedAt,
         SheetHeader Header, ImmutableArray<PrintedItem> Parts, ImmutableArray<ToolLine> Tools, ImmutableArray<PrintedItem> Consumables,
             ImmutableArray<PrintedPhaseView> Phases, ImmutableArray<PrintedTorque> Torques, ImmutableArray<PrintedPattern> Patterns,
         ImmutableArray<PrintedLater> Later, ImmutableArray<string> Practice, string As, string VerifiedBy, string NotJudged,
-            ImmutableArray<SignedView> Signed, WhereView Where);
+            ImmutableArray<SignedView> Signed, WhereView Where, ChangesView? Changes);
 
     /// <summary>A format a sheet goes out in.</summary>
     public sealed record ExportFormatView(string Id, string Name, string Says);
@@ -77,11 +85,13 @@ public static class PrintEndpoints
     private static string AsOf(Walk walk, Sheet sheet) => sheet.Header.Variants.IsEmpty ? "" : walk.Combination.Says(sheet);
 
     private static async Task<Results<Ok<PrintView>, ProblemHttpResult>> GetAsync(int id, [FromQuery(Name = "as")] string? walkAs,
-        RevisionEndpoints.Shelf shelf, Drafts drafts, MarkdownHtml html, ClaimsPrincipal me, HttpRequest request, AccessOptions access)
+        RevisionEndpoints.Shelf shelf, Drafts drafts, Former former, MarkdownHtml html, ClaimsPrincipal me, HttpRequest request, AccessOptions access)
     {
         if (await shelf.FindAsync(id, me) is not { } revision || await drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
         var walk = draft.Now.Walks.As(walkAs);
         var sheet = PrintedSheet.Of(walk);
+        var (before, differences) = await former.SinceAsync(revision, draft, walk, drafts, me);
+        string[] ids = [.. draft.Now.Sheet.Steps.Select(s => s.Id)];
         var events = await shelf.EventsAsync(id);
         var released = events.LastOrDefault(e => e.Kind == ReviewEventKind.Released);
         var verified = VerifiedBy(draft, revision);
@@ -93,9 +103,11 @@ public static class PrintEndpoints
             revision.Procedure.Number, revision.Procedure.Title, revision.Procedure.Platform, revision.Letter, revision.State, revision.Author.DisplayName, released?.Who, released?.At,
             sheet.Header, sheet.Parts, sheet.Tools, sheet.Consumables,
             [.. sheet.Phases.Select(p => new PrintedPhaseView(p.Name, [.. p.Steps.Select(s => new PrintedStepView(s.Number, html.Of(s.Text),
-                s.Cautions, s.People, s.Tightens, s.Figures))], p.Owed))],
+                s.Cautions, s.People, s.Tightens, s.Figures, differences?.Changed.Contains(ids[s.Number - 1]) == true))], p.Owed))],
             sheet.Torques, sheet.Patterns, sheet.Later, sheet.Practice, AsOf(walk, draft.Now.Sheet), verified, PrintedSheet.NotJudged, [.. signed],
-            WhereIs(new Uri(access.PublicUrl ?? new Uri($"{request.Scheme}://{request.Host}"), $"/r/{id}/follow"))));
+            WhereIs(new Uri(access.PublicUrl ?? new Uri($"{request.Scheme}://{request.Host}"), $"/r/{id}/follow")),
+            before is null || differences is null ? null : new ChangesView(before.Letter, [.. differences.Summary],
+                [.. differences.Lines.Where(l => l.Group is DifferenceGroup.Values or DifferenceGroup.Safety).Select(l => l.Thing).OfType<string>().Distinct()])));
     }
 
     private static WhereView WhereIs(Uri address) => new(address.AbsoluteUri, QrPicture.Of(address.AbsoluteUri));

@@ -15,7 +15,7 @@ public class DifferenceTests
             "Fit the disc and start the disc screws.", "Torque the disc screws to 12 N·m.", "Fit the caliper and start the caliper bolts by hand.",
             "Torque the caliper bolts to 95 N·m.", "Take the hub wedge away.");
 
-    private static Differences Between(Sheet before, Sheet after) => Differences.Between(Walker.Run(before), Walker.Run(after));
+    private static Differences Between(Sheet before, Sheet after) => Differences.Between(Walker.Run(before), Walker.Run(after), "A");
 
     private static Sheet Done(Sheet sheet, params Edit[] edits) => edits.Aggregate(sheet, (s, e) => Editor.Apply(s, e) is var done && done.IsGood ? done.Value.Sheet
         : throw new InvalidOperationException(done.Problem!.ToString()));
@@ -44,10 +44,10 @@ public class DifferenceTests
         var after = Done(before, new InsertStep("n1", "h1", Step(before, 1), "Wipe the bench."), new MoveSteps([Step(before, 5)], "h1", Step(before, 6)),
             new RemoveSteps([new SeenStep(Step(before, 10), before.Steps.Last().Text)]));
         var told = Between(before, after);
-        Says(told, DifferenceGroup.Doing).ShouldBe(["Step 10 of before is gone: “Take the hub wedge away.”", "Step 2 is new: “Wipe the bench.”",
-            "Step 6 of before is step 6 now: “Fit the disc and start the disc screws.”"], ignoreOrder: true);
+        Says(told, DifferenceGroup.Doing).ShouldBe(["Step 10 of A is gone: “Take the hub wedge away.”", "Step 2 is new: “Wipe the bench.”",
+            "Step 6 of A is step 6 now: “Fit the disc and start the disc screws.”"], ignoreOrder: true);
         told.Steps.Select(s => (s.Before, s.After)).ShouldBe([(null, 2), (6, 6), (10, null)]);
-        Says(told, DifferenceGroup.States).ShouldBe(["At the end of Work: hub wedge in place (was as at the beginning)"]);
+        Says(told, DifferenceGroup.States).ShouldBe(["At the end of Work: hub wedge in place (was not in place)"]);
         Says(told, DifferenceGroup.Parts).ShouldContain("A1 hub wedge: in place from step 1 to the end (was in place from step 1 to 10)");
     }
 
