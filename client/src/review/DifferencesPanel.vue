@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
-import { api, take, type Difference, type DifferencesView, type StepDifference, type Trouble } from '../shared/api/client';
+import { api, take, type Difference, type DifferencesView, type StepBothView, type Trouble } from '../shared/api/client';
 import { troubleOf } from '../shared/api/trouble';
 import { useCursor } from '../shared/cursor';
 import { useDraft } from '../shared/draft';
@@ -55,7 +55,7 @@ async function goTo(line: Difference): Promise<void> {
   else if (line.thing) await router.push({ name: 'joints', params: router.currentRoute.value.params });
 }
 
-const place = (step: StepDifference): string => {
+const place = (step: StepBothView): string => {
   if (step.before == null) return `Step ${step.after}, new`;
   if (step.after == null) return `Step ${step.before} of ${against.value?.letter}, gone`;
   return step.moved || step.before !== step.after ? `Step ${step.after}, was ${step.before}` : `Step ${step.after}`;

@@ -21,7 +21,6 @@ internal sealed class DifferenceFinder(Walk before, Walk after, string letter)
     private readonly Sheet _new = after.Whole;
     private readonly List<Difference> _lines = [];
     private readonly HashSet<string> _changed = [];
-    private readonly WordMarks _words = new();
 
     public Differences Find()
     {
@@ -175,7 +174,7 @@ internal sealed class DifferenceFinder(Walk before, Walk after, string letter)
             var number = _oldSteps[step.Id].Number;
             Tell(DifferenceGroup.Doing, $"Step {number} of {letter} is gone: “{Short(step.Text)}”", step.Id);
             if (!gone.TryGetValue(behind, out var list)) gone[behind] = list = [];
-            list.Add(new StepDifference(step.Id, number, null, false, _words.Of(step.Text, "")));
+            list.Add(new StepDifference(step.Id, number, null, false, step.Text, ""));
         }
 
         var told = ImmutableArray.CreateBuilder<StepDifference>();
@@ -186,7 +185,7 @@ internal sealed class DifferenceFinder(Walk before, Walk after, string letter)
             if (!_oldSteps.TryGetValue(step.Id, out var was))
             {
                 Tell(DifferenceGroup.Doing, $"Step {number} is new: “{Short(step.Text)}”", step.Id);
-                told.Add(new StepDifference(step.Id, null, number, false, _words.Of("", step.Text)));
+                told.Add(new StepDifference(step.Id, null, number, false, "", step.Text));
             }
             else
             {
@@ -196,7 +195,7 @@ internal sealed class DifferenceFinder(Walk before, Walk after, string letter)
                 else if (phase.Id != was.Phase.Id && _old.Phases.Any(p => p.Id == phase.Id))
                     Tell(DifferenceGroup.Doing, $"Step {number} belongs to {phase.Name} (was {was.Phase.Name})", step.Id);
                 if (!ReferenceEquals(was.Step, step)) Changes(was.Step, step, number);
-                if (_lines.Count > lines) told.Add(new StepDifference(step.Id, was.Number, number, moved, _words.Of(was.Step.Text, step.Text)));
+                if (_lines.Count > lines) told.Add(new StepDifference(step.Id, was.Number, number, moved, was.Step.Text, step.Text));
             }
 
             if (gone.TryGetValue(step.Id, out var after)) told.AddRange(after);

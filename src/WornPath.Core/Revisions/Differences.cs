@@ -34,24 +34,14 @@ public enum DifferenceGroup
 /// <param name="Phase">Id of the phase it is of; null where it is of none.</param>
 public sealed record Difference(DifferenceGroup Group, string Says, string? Step = null, string? Thing = null, string? Phase = null);
 
-/// <summary>What became of a run of words.</summary>
-public enum WordMark
-{
-    [JsonStringEnumMemberName("same")] Same,
-    [JsonStringEnumMemberName("gone")] Gone,
-    [JsonStringEnumMemberName("new")] New,
-}
-
-/// <summary>A run of words of a step, before and after in one line.</summary>
-public sealed record MarkedWords(WordMark Mark, string Text);
-
 /// <summary>A step that differs, side by side.</summary>
 /// <param name="Id">Its id, the same in both.</param>
 /// <param name="Before">Its number before; null where it is new.</param>
 /// <param name="After">Its number after; null where it is gone.</param>
 /// <param name="Moved">True where it stands at another place among the others.</param>
-/// <param name="Words">Its words, with what went and what came.</param>
-public sealed record StepDifference(string Id, int? Before, int? After, bool Moved, ImmutableArray<MarkedWords> Words);
+/// <param name="Was">Its words before; empty where it is new.</param>
+/// <param name="Now">Its words after; empty where it is gone.</param>
+public sealed record StepDifference(string Id, int? Before, int? After, bool Moved, string Was, string Now);
 
 /// <summary>What differs between two revisions of a procedure, for who writes, reviews and follows it.</summary>
 /// <param name="Lines">Each difference, the weightiest group first.</param>

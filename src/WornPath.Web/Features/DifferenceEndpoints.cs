@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using System.Security.Claims;
+using System.Text.RegularExpressions;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 using WornPath.Core.Revisions;
@@ -14,6 +15,14 @@ namespace WornPath.Web.Features;
 /// <summary>What differs between a revision and another one of its procedure.</summary>
 public static class DifferenceEndpoints
 {
+    /// <summary>A step that differs, side by side.</summary>
+    /// <param name="Id">Its id, the same in both.</param>
+    /// <param name="Before">Its number before; null where it is new.</param>
+    /// <param name="After">Its number after; null where it is gone.</param>
+    /// <param name="Moved">True where it stands at another place among the others.</param>
+    /// <param name="Words">Its words, with what went and what came.</param>
+    public sealed record StepBothView(string Id, int? Before, int? After, bool Moved, ImmutableArray<MarkedWords> Words);
+
     /// <summary>What differs.</summary>
     /// <param name="Since">What it is held against; null where the procedure has no other revision to hold it against.</param>
     /// <param name="Others">The revisions it can be held against, the latest first.</param>
@@ -21,7 +30,7 @@ public static class DifferenceEndpoints
     /// <param name="Steps">The steps that differ, side by side.</param>
     /// <param name="Summary">The same as one would tell it: a sentence each.</param>
     public sealed record DifferencesView(RevisionEndpoints.SiblingView? Since, IReadOnlyList<RevisionEndpoints.SiblingView> Others, ImmutableArray<Difference> Lines,
-        ImmutableArray<StepDifference> Steps, ImmutableArray<string> Summary);
+        ImmutableArray<StepBothView> Steps, ImmutableArray<string> Summary);
 
     public static void MapDifferences(this IEndpointRouteBuilder api) =>
         api.MapGet("/revisions/{id:int}/differences", GetAsync).RequireAuthorization().WithTags("Revision").WithName("GetDifferences");
@@ -35,8 +44,10 @@ public static class DifferenceEndpoints
         if (against is null) return since is null ? TypedResults.Ok(new DifferencesView(null, others, [], [], [])) : Problems.NotThere("The revision to compare with");
         if (await drafts.OpenAsync(against.Id) is not { } earlier) return Problems.NotThere("The revision to compare with");
         var differences = Differences.Between(earlier.Now.Walks.As(null), draft.Now.Walks.As(null), against.Letter);
-        if (BlindReading.Is(draft, me)) differences = Former.Hidden(differences, earlier);
-        return TypedResults.Ok(new DifferencesView(against, others, differences.Lines, differences.Steps, [.. differences.Summary]));
+        if (BlindReading.Is(draft, me)) differences = Former.Hidden(differences, draft, earlier);
+        var words = new WordMarks();
+        return TypedResults.Ok(new DifferencesView(against, others, differences.Lines,
+            [.. differences.Steps.Select(d => new StepBothView(d.Id, d.Before, d.After, d.Moved, words.Of(d.Was, d.Now)))], [.. differences.Summary]));
     }
 }
 
@@ -62,17 +73,21 @@ public sealed class Former(WornPathDb db)
     {
         if (LastIn(await AllAsync(revision, me), revision.Id) is not { } before || await drafts.OpenAsync(before.Id) is not { } earlier) return (null, null);
         var differences = Differences.Between(earlier.Now.Walks.As(walk.Combination.Key), walk, before.Letter);
-        return (before, BlindReading.Is(draft, me) ? Hidden(differences, earlier) : differences);
+        return (before, BlindReading.Is(draft, me) ? Hidden(differences, draft, earlier) : differences);
     }
 
-    /// <summary>The same without the values of the earlier one, which whoever reads values blind is not to see either.</summary>
-    public static Differences Hidden(Differences differences, Draft earlier)
+    /// <summary>
+    /// The same without the values of either, which whoever reads values blind is not to see. Before the words are marked: a value that is cut
+    /// into words is none any more.
+    /// </summary>
+    public static Differences Hidden(Differences differences, Draft draft, Draft earlier)
     {
-        var besides = Blind.Besides(earlier.Now.Sheet);
+        Regex? now = Blind.Besides(draft.Now.Sheet), was = Blind.Besides(earlier.Now.Sheet);
+        string Hide(string text) => Blind.Hide(Blind.Hide(text, now), was);
         return differences with
         {
-            Lines = [.. differences.Lines.Select(l => l with { Says = Blind.Hide(l.Says, besides) })],
-            Steps = [.. differences.Steps.Select(s => s with { Words = [.. s.Words.Select(w => w with { Text = Blind.Hide(w.Text, besides) })] })],
+            Lines = [.. differences.Lines.Select(l => l with { Says = Hide(l.Says) })],
+            Steps = [.. differences.Steps.Select(s => s with { Was = Hide(s.Was), Now = Hide(s.Now) })],
         };
     }
 }

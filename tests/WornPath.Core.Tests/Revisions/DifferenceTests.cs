@@ -61,7 +61,7 @@ public class DifferenceTests
         Says(told, DifferenceGroup.Wording).ShouldBe(["Step 2: other words, and what is done is the same"]);
         Says(told, DifferenceGroup.Doing).ShouldBe(["Step 5: take away A1 hub wedge"]);
         Says(told, DifferenceGroup.Parts).ShouldBe(["A1 hub wedge: in place from step 1 to 5 (was in place from step 1 to 10)"]);
-        told.Steps[0].Words.Select(w => (w.Mark, w.Text)).ShouldContain((WordMark.Gone, "Take"));
+        (told.Steps[0].Was, told.Steps[0].Now).ShouldBe(("Take out the caliper bolts.", "Remove the two caliper bolts."));
         told.Summary.Last().ShouldBe("Words or pictures of step 2.");
     }
 
@@ -77,8 +77,7 @@ public class DifferenceTests
     }
 
     /// <summary>
-    /// Whatever edits lie between: each thing, step and phase that differs is told; the words of each step put together are those of before
-    /// and those of after; and the steps as told, done to the outline of before, come to that of after.
+    /// Whatever edits lie between: each thing, step and phase that differs is told with its words before and after; and the steps as told, done to the outline of before, come to that of after.
     /// </summary>
     [Fact]
     public void All_that_differs_is_told_and_comes_to_the_later_sheet() => EditTests.Edits.Sample(numbers =>
@@ -105,9 +104,8 @@ public class DifferenceTests
 
         foreach (var step in told.Steps)
         {
-            string Put(WordMark mark) => string.Concat(step.Words.Where(w => w.Mark == WordMark.Same || w.Mark == mark).Select(w => w.Text));
-            Put(WordMark.Gone).ShouldBe(before.FindStep(step.Id)?.Text ?? "");
-            Put(WordMark.New).ShouldBe(after.FindStep(step.Id)?.Text ?? "");
+            step.Was.ShouldBe(before.FindStep(step.Id)?.Text ?? "");
+            step.Now.ShouldBe(after.FindStep(step.Id)?.Text ?? "");
         }
 
         // The outline of before, with what is gone taken out and what is new or moved put where it stands.

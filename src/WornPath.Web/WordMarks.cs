@@ -1,11 +1,23 @@
 using System.Collections.Immutable;
+using System.Text.Json.Serialization;
 using DiffPlex;
 using DiffPlex.Chunkers;
 
-namespace WornPath.Core.Revisions;
+namespace WornPath.Web;
+
+/// <summary>What became of a run of words.</summary>
+public enum WordMark
+{
+    [JsonStringEnumMemberName("same")] Same,
+    [JsonStringEnumMemberName("gone")] Gone,
+    [JsonStringEnumMemberName("new")] New,
+}
+
+/// <summary>A run of words of a step, before and after in one line.</summary>
+public sealed record MarkedWords(WordMark Mark, string Text);
 
 /// <summary>Marks what went and what came between two texts, by words.</summary>
-internal sealed class WordMarks
+public sealed class WordMarks
 {
     // Comparing costs the product of both lengths at worst: beyond this, what stands between the same beginning and end is told as a whole.
     private const long MostCompared = 40_000_000;

@@ -1,0 +1,88 @@
+using System.Net;
+using CsCheck;
+using WornPath.Core.Editing;
+using WornPath.Core.Revisions;
+using WornPath.Web.Features;
+
+namespace WornPath.Web.Tests;
+
+/// <summary>What has changed since another revision, over the API: against which, who may see it, and what a blind reader sees of it.</summary>
+public sealed class DifferenceTests(Workshop workshop) : IClassFixture<Workshop>
+{
+    private static Task<DifferenceEndpoints.DifferencesView> OfAsync(Somebody who, int id, string query = "") =>
+        who.GetAsync<DifferenceEndpoints.DifferencesView>($"/api/revisions/{id}/differences{query}");
+
+    private static async Task<(int A, int B, int C)> WeightsAsync(Somebody who)
+    {
+        var row = (await who.GetAsync<ShelfEndpoints.ShelfPage>("/api/procedures?q=OT-126")).Rows.Single();
+        var ids = (await who.RevisionAsync(row.RevisionId)).Revisions.OrderBy(r => r.Id).Select(r => r.Id).ToArray();
+        return (ids[0], ids[1], ids[2]);
+    }
+
+    [Fact]
+    public async Task A_revision_is_held_against_the_one_before_and_against_any_other_that_is_asked_for()
+    {
+        var ines = await workshop.As("ines");
+        var (a, b, c) = await WeightsAsync(ines);
+        var told = await OfAsync(ines, c);
+        (told.Since!.Id, told.Since.Letter).ShouldBe((b, "B"));
+        told.Others.Select(o => o.Letter).ShouldBe(["B", "A"], "no draft begun by another test is older");
+        told.Lines.Select(l => l.Says).ShouldContain("Step 10 of B is step 14 now: “Strap off.”");
+        told.Lines[0].Group.ShouldBe(DifferenceGroup.Safety);
+        var more = await OfAsync(ines, c, $"?since={a}");
+        more.Lines.Select(l => l.Says).ShouldContain(l => l.StartsWith("J2 carrier bolts: torque 170 N·m → 190 N·m", StringComparison.Ordinal));
+        (await OfAsync(ines, a)).Since.ShouldBeNull("there is none before it");
+        (await OfAsync(ines, a, $"?since={c}")).Lines.Select(l => l.Says).ShouldContain(l => l.StartsWith("J2 carrier bolts: torque 190 N·m → 170 N·m", StringComparison.Ordinal), "back in time, too");
+        (await ines.Http.GetAsync($"/api/revisions/{c}/differences?since=1")).StatusCode.ShouldBe(HttpStatusCode.NotFound, "another procedure's");
+        // On paper, too: what is new, and where.
+        var paper = await ines.GetAsync<PrintEndpoints.PrintView>($"/api/revisions/{c}/print");
+        paper.Changes!.Letter.ShouldBe("B");
+        paper.Changes.Joints.ShouldBe(["J1"]);
+        paper.Phases.SelectMany(p => p.Steps).Where(s => s.Changed).Select(s => s.Number).ShouldBe([10, 13, 14, 15, 16], "the caution, the new step, the strap, the new bolts and where they are torqued");
+        (await ines.GetAsync<PrintEndpoints.PrintView>($"/api/revisions/{a}/print")).Changes.ShouldBeNull();
+    }
+
+    [Fact]
+    public async Task Who_only_works_from_released_sheets_sees_what_changed_since_the_last_one_and_no_draft()
+    {
+        Somebody ines = await workshop.As("ines"), tilde = await workshop.As("tilde");
+        var (_, b, c) = await WeightsAsync(ines);
+        (await OfAsync(tilde, c)).Since!.Id.ShouldBe(b);
+        (await tilde.Http.GetAsync($"/api/revisions/{b}/differences")).StatusCode.ShouldBe(HttpStatusCode.NotFound);
+        (await tilde.Http.GetAsync($"/api/revisions/{c}/differences?since=1")).StatusCode.ShouldBe(HttpStatusCode.NotFound);
+    }
+
+    [Fact]
+    public async Task Who_reads_values_blind_sees_that_they_differ_and_neither_of_the_two()
+    {
+        await using var own = new Workshop();
+        Somebody ines = await own.As("ines"), odo = await own.As("odo");
+        var (_, _, c) = await WeightsAsync(ines);
+        await ines.PostAsync($"/api/revisions/{c}/revise");
+        var id = (await ines.RevisionAsync(c)).Revisions[0].Id;
+        var step = (await ines.RevisionAsync(id)).Sheet.Steps.Single(s => s.Text.StartsWith("Torque the carrier bolts", StringComparison.Ordinal));
+        await ines.EditAsync(id, new SetField("J2", "torque", "190 N·m", "195 N·m"));
+        await ines.EditAsync(id, new WriteStep(step.Id, step.Text, "Torque the carrier bolts to 195 N·m, crosswise."));
+        (await OfAsync(ines, id)).Lines.Select(l => l.Says).ShouldContain("J2 carrier bolts: torque 190 N·m → 195 N·m");
+        (await ines.PostAsync($"/api/revisions/{id}/send")).StatusCode.ShouldBe(HttpStatusCode.NoContent);
+        foreach (var path in (string[])["differences", "print"])
+        {
+            var blind = await (await odo.Http.GetAsync($"/api/revisions/{id}/{path}")).Content.ReadAsStringAsync();
+            blind.ShouldContain("J2 carrier bolts: torque");
+            blind.ShouldNotContain("195");
+            blind.ShouldNotContain("190");
+        }
+    }
+
+    /// <summary>Whatever two texts are, the words that stayed and went are the first, and those that stayed and came the second; too much to compare is told whole.</summary>
+    [Fact]
+    public void Marked_words_put_together_are_both_texts() => Gen.Select(Gen.String[Gen.Char["ab ,.\n"], 0, 60], Gen.String[Gen.Char["ab ,.\n"], 0, 60], Gen.Bool).Sample((before, after, much) =>
+    {
+        var marks = new WordMarks();
+        if (much) marks.Of(new string('a', 40_000), new string('b', 40_000)).Length.ShouldBe(2);
+        var words = marks.Of(before, after);
+        string Put(WordMark mark) => string.Concat(words.Where(w => w.Mark == WordMark.Same || w.Mark == mark).Select(w => w.Text));
+        Put(WordMark.Gone).ShouldBe(before);
+        Put(WordMark.New).ShouldBe(after);
+    }, iter: 300);
+}

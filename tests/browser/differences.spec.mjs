@@ -1,0 +1,44 @@
+import { expect, kept, test } from './workshop.mjs';
+
+/** The sample sheet that was released three times. */
+const LATEST = '/r/7';
+
+test('what has changed is told against any revision, side by side, and on paper with a bar in the margin', async ({ enter }) => {
+  const page = await enter(/Ines Aldaro/);
+  await page.goto(`${LATEST}/review`);
+  const told = page.getByRole('region', { name: /What has changed/ });
+  await expect(told.getByRole('heading', { level: 3 })).toHaveText([/Safety/, /What is done/, /How it stands/]);
+  await expect(told).toContainText('Step 10 of B is step 14 now: “Strap off.”');
+  await told.getByLabel(/since revision/).selectOption({ label: 'A, superseded' });
+  await expect(told).toContainText('J2 carrier bolts: torque 170 N·m → 190 N·m');
+  await told.getByText('The steps side by side').click();
+  const row = told.getByRole('row', { name: /Step 9/ });
+  await expect(row.locator('del')).toHaveText('170');
+  await expect(row.locator('ins')).toHaveText('190');
+
+  await page.getByRole('link', { name: 'Print', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'Changed since revision B' })).toBeVisible();
+  await expect(page.locator('.step.changed .number')).toHaveText([/^10/, /^13/, /^14/, /^15/, /^16/]);
+  // Who only works from released sheets reads on paper what is new, and is told of no draft.
+  const tilde = await enter(/Tilde Rask/);
+  await tilde.goto(`${LATEST}/print`);
+  await expect(tilde.getByRole('heading', { name: 'Changed since revision B' })).toBeVisible();
+});
+
+test('while a new revision is written, Review tells what differs from the released one, and leads to the step', async ({ enter }) => {
+  const page = await enter(/Ines Aldaro/);
+  await page.goto(`${LATEST}/review`);
+  await page.getByRole('button', { name: 'Start a new revision' }).click();
+  await page.waitForURL(/write/);
+  const first = page.getByRole('textbox', { name: 'Step 1', exact: true });
+  await page.getByRole('link', { name: 'Review', exact: true }).click();
+  const told = page.getByRole('region', { name: /What has changed/ });
+  await expect(told).toContainText('Nothing: what is done, its values and its words are those of revision C.');
+  await page.getByRole('link', { name: 'Write', exact: true }).click();
+  await first.fill('Park on level ground, and stop the engine.');
+  await page.keyboard.press('Tab');
+  await kept(page);
+  await page.getByRole('link', { name: 'Review', exact: true }).click();
+  await told.getByRole('button', { name: /^Step 1: / }).click();
+  await expect(first).toBeFocused();
+});
