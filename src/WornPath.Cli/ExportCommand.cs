@@ -27,7 +27,8 @@ public static class ExportCommand
 
         var procedure = read.Value;
         var label = new SheetLabel(procedure.Number, procedure.Title, procedure.Platform, procedure.Revision ?? "", SheetStanding.Unknown, false, "");
-        var written = format.Write(SheetDocument.Of(label, PrintedSheet.Of(WalkSet.Run(procedure.Sheet, new Workshop()).As(null)), FilePictures.Of(procedure)));
+        var walked = WalkSet.Run(procedure.Sheet, new Workshop());
+        var written = format.Write(SheetDocument.Of(label, PrintedSheet.Of(walked.As(null)), FilePictures.Of(procedure)) with { Findings = walked.Findings });
         Task Write() => to is null ? output.WriteAsync(written).AsTask() : File.WriteAllBytesAsync(to.FullName, written);
         return await Files.WriteAsync(Write, trouble) ? 0 : Unwritable;
     }

@@ -16,9 +16,12 @@ public static class FindingsReport
     public static string Write(ProcedureFile file, IReadOnlyList<Finding> findings, string format, string path) => format switch
     {
         "json" => Json(file, findings).ToJsonString(Indented),
-        "sarif" => Sarif(findings, path).ToJsonString(Indented),
+        "sarif" => SarifOf(findings, path),
         _ => Text(file, findings),
     };
+
+    /// <summary>Findings as SARIF 2.1.0, of a procedure that is filed under a name.</summary>
+    public static string SarifOf(IReadOnlyList<Finding> findings, string path) => Sarif(findings, path).ToJsonString(Indented);
 
     private static string Word(Severity severity) => severity switch { Severity.Stop => "stop", Severity.Warn => "warn", _ => "hint" };
 

@@ -25,7 +25,11 @@ public class ExportTests
 
     private static SheetDocument DocumentOf(ProcedureFile file) => SheetDocument.Of(
         new SheetLabel(file.Number, file.Title, file.Platform, "B", SheetStanding.Unknown, false, ""), PrintedSheet.Of(WalkSet.Run(file.Sheet,
-            new Workshop()).As(null)), FilePictures.Of(file));
+            new Workshop()).As(null)), FilePictures.Of(file)) with
+        {
+            Changes = new DocumentTable("Changed since revision A", ["What"], [["Because: the second edition says so."], ["J1 carrier bolts: torque 95 N·m → 105 N·m"]]),
+            Findings = WalkSet.Run(file.Sheet, new Workshop()).Findings,
+        };
 
     // A figure whose every word is this one.
     private static DocumentFigure Balloon(string word) => new(new PrintedFigure(1, new FigurePicture(new string('a', 64) + ".png", 200, 100), null,
@@ -51,6 +55,16 @@ public class ExportTests
     // Words alone: marks, units' spaces and line ends are the format's.
     private static string Words(string text) => Regex.Replace(text.Replace('\u00A0', ' '), @"[\s*`|]+", " ").Trim();
 
+    [Fact]
+    public void Findings_go_out_as_the_check_tells_them()
+    {
+        var document = Demo("loader-brackets.json");
+        var run = System.Text.Json.JsonDocument.Parse(Out("sarif", document)).RootElement.GetProperty("runs")[0];
+        run.GetProperty("results").EnumerateArray().Select(r => r.GetProperty("ruleId").GetString()).ShouldBe(document.Findings.Select(f => f.Rule));
+        run.GetProperty("results")[0].GetProperty("locations")[0].GetProperty("physicalLocation").GetProperty("artifactLocation").GetProperty("uri").GetString().ShouldBe("OT-311-B");
+        ExportFormat.Find("sarif")!.FileName(document.Label).ShouldBe("OT-311-B-findings.sarif");
+    }
+
     [Theory]
     [MemberData(nameof(Files))]
     public void Everything_a_sheet_says_is_in_every_format(string file)
@@ -73,7 +87,7 @@ public class ExportTests
                 foreach (var caution in step.Cautions) text.ShouldContain(Words(caution.Avoid), Case.Sensitive, $"{format}, step {step.Number}");
             }
 
-            foreach (var cell in document.InHand.Append(document.Torques ?? SheetDocument.NoTorques).Append(document.Later
+            foreach (var cell in document.Before.Append(document.Torques ?? SheetDocument.NoTorques).Append(document.Later
                 ?? SheetDocument.NoTorques).SelectMany(t => t.Rows).SelectMany(r => r))
                 text.ShouldContain(Words(cell), Case.Sensitive, format);
             foreach (var owed in document.Phases.SelectMany(p => p.Owed)) text.ShouldContain(Words(owed), Case.Sensitive, format);

@@ -76,7 +76,7 @@ public class WordTests
             foreach (var caution in step.Cautions) all.ShouldContain($"{$"{caution.Signal}".ToUpperInvariant()} {caution.Hazard} {caution.Consequence} {caution.Avoid}".TrimEnd());
         }
 
-        foreach (var cell in document.InHand.Append(document.Torques ?? SheetDocument.NoTorques).SelectMany(t => t.Rows).SelectMany(r => r)) all.ShouldContain(cell);
+        foreach (var cell in document.Before.Append(document.Torques ?? SheetDocument.NoTorques).SelectMany(t => t.Rows).SelectMany(r => r)) all.ShouldContain(cell);
         // The steps are numbered by the word processor, and by nothing else.
         Part(written, "word/document.xml").Descendants(W + "numId").Count(n => n.Attribute(W + "val")!.Value == "1").ShouldBe(document.Phases.Sum(p => p.Steps.Length));
         // Number, standing and page are on every page.

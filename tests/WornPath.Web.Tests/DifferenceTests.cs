@@ -40,6 +40,11 @@ public sealed class DifferenceTests(Workshop workshop) : IClassFixture<Workshop>
         paper.Changes.Joints.ShouldBe(["J1"]);
         paper.Phases.SelectMany(p => p.Steps).Where(s => s.Changed).Select(s => s.Number).ShouldBe([10, 13, 14, 15, 16], "the caution, the new step, the strap, the new bolts and where they are torqued");
         (await ines.GetAsync<PrintEndpoints.PrintView>($"/api/revisions/{a}/print")).Changes.ShouldBeNull();
+        // And in what is taken out.
+        var markdown = await ines.Http.GetStringAsync($"/api/revisions/{c}/export/markdown");
+        markdown.ShouldContain("## Changed since revision B");
+        markdown.ShouldContain("Because: A weight slipped before its bolt was in.");
+        (await ines.Http.GetStringAsync($"/api/revisions/{a}/export/markdown")).ShouldNotContain("Changed since");
     }
 
     [Fact]
@@ -64,7 +69,14 @@ public sealed class DifferenceTests(Workshop workshop) : IClassFixture<Workshop>
         await ines.EditAsync(id, new SetField("J2", "torque", "190 N·m", "195 N·m"));
         await ines.EditAsync(id, new WriteStep(step.Id, step.Text, "Torque the carrier bolts to 195 N·m, crosswise."));
         (await OfAsync(ines, id)).Lines.Select(l => l.Says).ShouldContain("J2 carrier bolts: torque 190 N·m → 195 N·m");
-        (await ines.PostAsync($"/api/revisions/{id}/send")).StatusCode.ShouldBe(HttpStatusCode.NoContent);
+        // What people work from is not changed without a reason, which stands on the sheet.
+        (await ines.RevisionAsync(id)).May.SayWhy.ShouldBeTrue();
+        (await ines.RevisionAsync(c)).May.SayWhy.ShouldBeFalse("it was said");
+        (await Somebody.ProblemOf(await ines.PostAsync($"/api/revisions/{id}/send"), HttpStatusCode.Conflict)).GetProperty("title").GetString()
+            .ShouldBe("It changes what people work from, and does not say why.");
+        (await ines.PostAsync($"/api/revisions/{id}/send", new { why = "The third edition says so." })).StatusCode.ShouldBe(HttpStatusCode.NoContent);
+        (await ines.GetAsync<PrintEndpoints.PrintView>($"/api/revisions/{id}/print")).Changes!.Why.ShouldBe("The third edition says so.");
+        (await odo.Http.GetStringAsync($"/api/revisions/{id}/release")).ShouldContain("The third edition says so.");
         foreach (var path in (string[])["differences", "print"])
         {
             var blind = await (await odo.Http.GetAsync($"/api/revisions/{id}/{path}")).Content.ReadAsStringAsync();

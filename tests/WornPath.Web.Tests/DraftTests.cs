@@ -68,7 +68,7 @@ public sealed class DraftTests(Workshop workshop) : IClassFixture<Workshop>
         (await ines.RevisionAsync(next)).Letter.ShouldBe("B");
         await Somebody.ProblemOf(await ines.PostAsync($"/api/revisions/{id}/revise"), HttpStatusCode.Conflict);
         await ines.EditAsync(next, new SetField("J1", "count", "1", "3"));
-        await ines.PostAsync($"/api/revisions/{next}/send");
+        await ines.PostAsync($"/api/revisions/{next}/send", new { why = "Two more were found." });
         // Another count is another joint: what was read for the old one does not hold for it.
         (await odo.PostAsync($"/api/revisions/{next}/release")).StatusCode.ShouldBe(HttpStatusCode.Conflict);
         await odo.ReadAsync(next, "J1", "70 lbf·ft");

@@ -63,7 +63,7 @@ public sealed class TrustTests(Workshop workshop) : IClassFixture<Workshop>
         await OkAsync(ines.PostAsync($"/api/revisions/{id}/revise"));
         var next = (await ines.RevisionAsync(id)).Revisions.Max(r => r.Id);
         await ines.EditAsync(next, new SetField("", "purpose", "", "Hold the strap."));
-        await OkAsync(ines.PostAsync($"/api/revisions/{next}/send"));
+        await OkAsync(ines.PostAsync($"/api/revisions/{next}/send", new { why = "It said nothing of what it is for." }));
         var view = await both.RevisionAsync(next);
         (view.May.Release, view.May.Judge).ShouldBe((false, false));
         (await RefusedAsync(both.PostAsync($"/api/revisions/{next}/release"))).ShouldContain("You wrote");

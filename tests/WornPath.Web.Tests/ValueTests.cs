@@ -26,7 +26,7 @@ public sealed class ValueTests(Workshop workshop) : IClassFixture<Workshop>
         return id;
     }
 
-    private static async Task SendAsync(Somebody author, int id) => (await author.PostAsync($"/api/revisions/{id}/send")).StatusCode.ShouldBe(HttpStatusCode.NoContent);
+    private static async Task SendAsync(Somebody author, int id) => (await author.PostAsync($"/api/revisions/{id}/send", new { why = "A correction." })).StatusCode.ShouldBe(HttpStatusCode.NoContent);
 
     private static async Task<string[]> FoundAsync(Somebody who, int id) => [.. (await who.RevisionAsync(id)).Sheet.Findings!.Value.Where(f => f.Rule.StartsWith("SRC", StringComparison.Ordinal)).Select(f => $"{f.Rule} {f.Thing}")];
 

@@ -41,4 +41,17 @@ test('while a new revision is written, Review tells what differs from the releas
   await page.getByRole('link', { name: 'Review', exact: true }).click();
   await told.getByRole('button', { name: /^Step 1: / }).click();
   await expect(first).toBeFocused();
+
+  // It is not sent without a reason, and the reason stands on paper.
+  await page.getByRole('link', { name: 'Review', exact: true }).click();
+  await page.getByRole('button', { name: 'Send for review' }).click();
+  const why = page.getByLabel(/Why does it change what people work from/);
+  await expect(why).toBeFocused();
+  await page.getByRole('button', { name: 'Send it' }).click();
+  await expect(page.getByRole('alert')).toContainText('does not say why');
+  await why.fill('The engine was left running in one shop.');
+  await page.getByRole('button', { name: 'Send it' }).click();
+  await expect(page.getByText('sent it for review')).toContainText('The engine was left running in one shop.');
+  await page.getByRole('link', { name: 'Print', exact: true }).click();
+  await expect(page.getByText('The engine was left running in one shop.')).toBeVisible();
 });

@@ -11,6 +11,7 @@ const MOST = 24;
 <template>
   <section class="changes">
     <h2>Changed since revision {{ changes.letter }}</h2>
+    <p v-if="changes.why" class="why">{{ changes.why }}</p>
     <p v-if="changes.says.length === 0">Nothing of what is done, its values or its words.</p>
     <template v-else>
       <ul>
@@ -47,5 +48,10 @@ li {
 p {
   margin: 0;
   color: #333;
+}
+
+.why {
+  color: #000;
+  font-weight: 600;
 }
 </style>

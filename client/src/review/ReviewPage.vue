@@ -25,7 +25,7 @@ const router = useRouter();
 const trouble = ref<Trouble | null>(null);
 const reason = ref('');
 const waiving = ref<string | null>(null);
-const asking = ref<'return' | 'withdraw' | null>(null);
+const asking = ref<'return' | 'withdraw' | 'send' | null>(null);
 /** What is about to be released, told once more before it is. */
 const releasing = ref<ReleasingView | null>(null);
 const busy = ref(false);
@@ -72,7 +72,13 @@ async function attempt(work: () => Promise<unknown>): Promise<void> {
   }
 }
 
-const send = (): Promise<void> => attempt(() => take(api.POST('/api/revisions/{id}/send', path.value)));
+const send = (why = ''): Promise<void> => attempt(() => take(api.POST('/api/revisions/{id}/send', { ...path.value, body: { why } })));
+
+/** What was released before is not changed without a reason. */
+function askWhy(): void {
+  if (revision.value.may.sayWhy) asking.value = 'send';
+  else void send();
+}
 const release = (): Promise<void> => attempt(() => take(api.POST('/api/revisions/{id}/release', path.value)));
 const callBack = (): Promise<void> => attempt(() => take(api.POST('/api/revisions/{id}/call-back', path.value)));
 
@@ -95,11 +101,19 @@ watch(
 );
 
 const giveReason = (): Promise<void> =>
-  attempt(() =>
-    asking.value === 'return'
-      ? take(api.POST('/api/revisions/{id}/return', { ...path.value, body: { text: reason.value } }))
-      : take(api.POST('/api/revisions/{id}/withdraw', { ...path.value, body: { text: reason.value } })),
-  );
+  asking.value === 'send'
+    ? send(reason.value)
+    : attempt(() =>
+        asking.value === 'return'
+          ? take(api.POST('/api/revisions/{id}/return', { ...path.value, body: { text: reason.value } }))
+          : take(api.POST('/api/revisions/{id}/withdraw', { ...path.value, body: { text: reason.value } })),
+      );
+
+const REASONS = {
+  return: { asks: 'What should the author change?', act: 'Return it' },
+  withdraw: { asks: 'Why should nobody follow it any more?', act: 'Withdraw it' },
+  send: { asks: 'Why does it change what people work from? It stands on the sheet beside what has changed.', act: 'Send it' },
+};
 
 const waive = (): Promise<void> =>
   attempt(() => take(api.POST('/api/revisions/{id}/waivers', { ...path.value, body: { key: waiving.value ?? '', reason: reason.value } })));
@@ -144,7 +158,7 @@ const next = computed(() => {
       <p class="state"><StateTag :state="revision.state" :letter="revision.letter" /> {{ next }}</p>
       <TroubleNote v-if="trouble" :trouble="trouble" />
       <div class="acts">
-        <ActButton v-if="revision.may.send" type="primary" :loading="busy" @click="send">Send for review</ActButton>
+        <ActButton v-if="revision.may.send" type="primary" :loading="busy" @click="askWhy">Send for review</ActButton>
         <ActButton
           v-if="session.is('approver') && revision.state === 'in review'"
           :type="revision.may.release ? 'primary' : 'default'"
@@ -181,10 +195,10 @@ const next = computed(() => {
         <ActButton @click="releasing = null">Not now</ActButton>
       </section>
       <form v-if="asking" class="reason" @submit.prevent="giveReason">
-        <label for="reason">{{ asking === 'return' ? 'What should the author change?' : 'Why should nobody follow it any more?' }}</label>
+        <label for="reason">{{ REASONS[asking].asks }}</label>
         <textarea id="reason" v-model="reason" v-focus class="plain" rows="3" maxlength="2000"></textarea>
         <div>
-          <ActButton type="primary" html-type="submit" :loading="busy">{{ asking === 'return' ? 'Return it' : 'Withdraw it' }}</ActButton>
+          <ActButton type="primary" html-type="submit" :loading="busy">{{ REASONS[asking].act }}</ActButton>
           <ActButton @click="asking = null">Not now</ActButton>
         </div>
       </form>

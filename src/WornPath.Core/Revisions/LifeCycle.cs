@@ -23,6 +23,11 @@ public static class LifeCycle
         return sheet.Steps.Any(s => !string.IsNullOrWhiteSpace(s.Text)) ? null : new Problem("There is nothing to review: no step has a text.", "Write the first step.");
     }
 
+    /// <summary>Whether it is said why it changes what people work from, where it follows a revision that was released.</summary>
+    public static Problem? SayWhy(bool follows, string why) => why.Trim().Length > 2000 ? new Problem($"A reason of {why.Trim().Length:N0} characters is too long.", "Keep it to 2,000.")
+        : !follows || why.Trim().Length >= 5 ? null
+        : new Problem("It changes what people work from, and does not say why.", "Say it in a sentence: it stands on the sheet beside what has changed.");
+
     /// <summary>Whether it may be returned to its author, with this reason.</summary>
     public static Problem? Return(RevisionState state, string reason)
     {

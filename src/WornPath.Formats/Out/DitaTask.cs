@@ -43,7 +43,7 @@ public static class DitaTask
         xml.WriteStartElement("prereq");
         Put(xml, "p", SheetDocument.Defers);
         if (document.About.Length > 0) About(xml, document);
-        foreach (var table in document.InHand) Table(xml, table);
+        foreach (var table in document.Before) Table(xml, table);
         xml.WriteEndElement();
     }
 

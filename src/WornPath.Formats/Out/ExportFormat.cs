@@ -37,6 +37,11 @@ public sealed record ExportFormat(string Id, string Name, string Says, string Ex
         Csv("joints", "Joints, CSV", "The torque table for a spreadsheet.", d => d.Torques ?? SheetDocument.NoTorques),
         Csv("tools", "Tools, CSV", "The tool list for a spreadsheet.", d => d.Tools),
         Csv("parts", "Parts, CSV", "The parts list for a spreadsheet.", d => d.Parts),
+        new("sarif", "Findings, SARIF", "What the walk found, for tools that show findings beside what they are of.", "sarif", "application/sarif+json")
+        {
+            Bytes = Text(d => FindingsReport.SarifOf(d.Findings, NameOf($"{d.Label.Number}-{d.Label.Letter}"))),
+            Part = "-findings",
+        },
     ];
 
     private static ExportFormat Csv(string id, string name, string says, Func<SheetDocument, DocumentTable> table) =>

@@ -35,7 +35,7 @@ public static class HtmlPage
             .Append("<p>").Append(Text(SheetDocument.Defers)).Append("</p>\n<dl>\n");
         foreach (var (name, about) in document.About) html.Append("<dt>").Append(Text(name)).Append("</dt><dd>").Append(Text(about)).Append("</dd>\n");
         html.Append("</dl>\n");
-        foreach (var table in document.InHand) Table(html, table);
+        foreach (var table in document.Before) Table(html, table);
         foreach (var phase in document.Phases)
         {
             html.Append("<section>\n<h2>").Append(Text(phase.Name)).Append("</h2>\n");

@@ -17,7 +17,7 @@ public static class MarkdownText
         text.AppendLine(Plain(SheetDocument.Defers)).AppendLine();
         foreach (var (name, about) in document.About) text.Append("- **").Append(Plain(name)).Append(":** ").AppendLine(Plain(about));
         text.AppendLine();
-        foreach (var table in document.InHand) Table(text, table, 2);
+        foreach (var table in document.Before) Table(text, table, 2);
         foreach (var phase in document.Phases)
         {
             text.Append("## ").AppendLine(Plain(phase.Name)).AppendLine();

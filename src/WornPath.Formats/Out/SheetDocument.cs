@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using WornPath.Core.Findings;
 using WornPath.Core.Printing;
 using WornPath.Core.Sheets;
 using WornPath.Core.Walking;
@@ -50,8 +51,14 @@ public sealed record SheetDocument(
     DocumentTable? Later,
     ImmutableArray<string> Practice)
 {
-    /// <summary>What to have in hand before one starts.</summary>
-    public ImmutableArray<DocumentTable> InHand => [Parts, Tools, Consumables];
+    /// <summary>What is other than in the revision people worked from before; null for a first revision, or where that one is not at hand.</summary>
+    public DocumentTable? Changes { get; init; }
+
+    /// <summary>What the walk found; empty where nothing was, or where nobody looked.</summary>
+    public IReadOnlyList<Finding> Findings { get; init; } = [];
+
+    /// <summary>What to know and to have in hand before one starts.</summary>
+    public ImmutableArray<DocumentTable> Before => [.. Changes is null ? (ReadOnlySpan<DocumentTable>)[] : [Changes], Parts, Tools, Consumables];
 
     /// <summary>What every sheet defers to.</summary>
     public const string Defers = "The vehicle maker’s manual, local codes and licensed practice come before this sheet. Stop where they differ.";

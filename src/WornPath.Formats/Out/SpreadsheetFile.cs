@@ -36,7 +36,7 @@ public static class SpreadsheetFile
                 pages.Append(new Sheet { Name = table.Name, SheetId = (uint)pages.ChildElements.Count + 1, Id = book.GetIdOfPart(page) });
             }
 
-            foreach (var table in document.InHand.Insert(0, document.Torques ?? SheetDocument.NoTorques)) Add(table);
+            foreach (var table in document.Before.Insert(0, document.Torques ?? SheetDocument.NoTorques)) Add(table);
             if (document.Passes is { } passes) Add(passes);
             if (document.Later is { } later) Add(later);
             book.Workbook = new Workbook(pages);

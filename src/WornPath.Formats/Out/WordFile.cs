@@ -66,7 +66,7 @@ public static class WordFile
         body.Append(Styled("Normal", Run(document.Label.Standing, bold: !document.Label.IsValid)));
         body.Append(Styled("Normal", Run(SheetDocument.Defers)));
         foreach (var (name, about) in document.About) body.Append(Bullet(0, Run($"{name}:", bold: true), Run($" {about}")));
-        foreach (var table in document.InHand) Append(body, table);
+        foreach (var table in document.Before) Append(body, table);
         foreach (var phase in document.Phases)
         {
             body.Append(Styled("Heading1", Run(phase.Name)));

@@ -37,10 +37,10 @@ public sealed class DemoWorkshop(WornPathDb db, UserManager<Person> people, Proc
             var read = ProcedureFileText.Read(await File.ReadAllBytesAsync(Path.Combine(demo.Folder, file + ".json")));
             foreach (var picture in read.Value.Pictures ?? []) pictures.Keep(picture.Key, picture.Data);
             var id = (await procedures.AddAsync(read.Value.Number, read.Value.Title, read.Value.Platform, read.Value.Sheet, author)).Value;
-            await BringAsync(id, sent, released, author, approver);
+            await BringAsync(id, sent, released, author, approver, "");
             // What became of it since: each later revision is the edits that lie between.
-            foreach (var edits in Directory.EnumerateFiles(Path.Combine(demo.Folder, "later"), $"{file}.*.json").Order(StringComparer.Ordinal))
-                id = await ReviseAsync(id, await File.ReadAllBytesAsync(edits), author, approver);
+            foreach (var later in Directory.EnumerateFiles(Path.Combine(demo.Folder, "later"), $"{file}.*.json").Order(StringComparer.Ordinal))
+                id = await ReviseAsync(id, await File.ReadAllBytesAsync(later), author, approver);
         }
 
         // Ines lets Marta write along on the draft; on the sheet in review she has asked to.
@@ -52,29 +52,33 @@ public sealed class DemoWorkshop(WornPathDb db, UserManager<Person> people, Proc
     }
 
     // What is released was read a second time; of what is in review, the first value was.
-    private async Task BringAsync(int id, bool sent, bool released, string author, string approver)
+    private async Task BringAsync(int id, bool sent, bool released, string author, string approver, string why)
     {
         var revision = await db.Revisions.AsNoTracking().Include(r => r.Snapshot).SingleAsync(r => r.Id == id);
-        if (sent) Must(await procedures.SendAsync(revision, author));
+        if (sent) Must(await procedures.SendAsync(revision, author, why));
         foreach (var (value, i) in StatedValue.All(SheetJson.Read(revision.Snapshot.Json)).Select((v, i) => (v, i)))
             if (released || (sent && i == 0)) Must(await procedures.CheckAsync(revision, approver, value.Seal, value.Stands));
         if (released) Must(await procedures.ReleaseAsync(revision, approver));
     }
 
-    private async Task<int> ReviseAsync(int from, byte[] edits, string author, string approver)
+    // A later revision: why there is one, and what was done to the one before.
+    private sealed record Later(string Why, Edit[] Edits);
+
+    private async Task<int> ReviseAsync(int from, byte[] json, string author, string approver)
     {
         var id = (await procedures.ReviseAsync(await db.Revisions.AsNoTracking().SingleAsync(r => r.Id == from), author)).Value;
         var sheet = SheetJson.Read((await db.Snapshots.AsNoTracking().SingleAsync(s => s.RevisionId == id)).Json);
-        foreach (var edit in JsonSerializer.Deserialize<Edit[]>(edits, SheetJson.Options)!)
+        var later = JsonSerializer.Deserialize<Later>(json, SheetJson.Options)!;
+        foreach (var edit in later.Edits)
         {
             var applied = Editor.Apply(sheet, edit);
             Must(applied.Problem);
             sheet = applied.Value.Sheet;
         }
 
-        var json = SheetJson.Write(sheet);
-        await db.Snapshots.Where(s => s.RevisionId == id).ExecuteUpdateAsync(set => set.SetProperty(s => s.Json, json));
-        await BringAsync(id, true, true, author, approver);
+        var written = SheetJson.Write(sheet);
+        await db.Snapshots.Where(s => s.RevisionId == id).ExecuteUpdateAsync(set => set.SetProperty(s => s.Json, written));
+        await BringAsync(id, true, true, author, approver, later.Why);
         return id;
     }
 

@@ -39,14 +39,17 @@ public sealed class Procedures(WornPathDb db, DraftLog log, Drafts drafts, Works
         return revision.Id;
     });
 
-    /// <summary>Sends a draft for review.</summary>
-    public Task<Problem?> SendAsync(Revision revision, string personId) => ChangeAsync(revision, async act =>
+    /// <summary>Sends a draft for review, and says why it changes what was released before; once is enough.</summary>
+    public Task<Problem?> SendAsync(Revision revision, string personId, string why = "") => ChangeAsync(revision, async act =>
     {
         if (((await log.AuthorshipAsync(act.Row.Id)).Write(personId) ?? LifeCycle.Send(act.Row.State, act.Standing.Sheet)) is { } problem) return problem;
+        var follows = await db.Revisions.AnyAsync(r => r.ProcedureId == act.Row.ProcedureId && r.Id < act.Row.Id && r.State != RevisionState.Draft && r.State != RevisionState.InReview)
+            && !await db.Events.AnyAsync(e => e.RevisionId == act.Row.Id && e.Kind == ReviewEventKind.Sent && e.Text != "");
+        if (LifeCycle.SayWhy(follows, why) is { } unsaid) return unsaid;
         // The sheet is written whole first: once it is in review the database itself refuses to change it.
         var json = SheetJson.Write(act.Standing.Sheet);
         await db.Snapshots.Where(s => s.RevisionId == act.Row.Id).ExecuteUpdateAsync(set => set.SetProperty(s => s.Json, json).SetProperty(s => s.Seq, act.Standing.Seq).SetProperty(s => s.Format, SheetFormat.Newest));
-        await BecomeAsync(act.Row, RevisionState.InReview, ReviewEventKind.Sent, personId);
+        await BecomeAsync(act.Row, RevisionState.InReview, ReviewEventKind.Sent, personId, why.Trim());
         return null;
     });
 

@@ -41,9 +41,10 @@ public static class PrintEndpoints
 
     /// <summary>What is other than in the revision people worked from before.</summary>
     /// <param name="Letter">That revision.</param>
+    /// <param name="Why">Why, as its author said it; empty where she has not yet.</param>
     /// <param name="Says">A sentence for each difference; empty where there is none.</param>
     /// <param name="Joints">Ids of the joints whose values are others.</param>
-    public sealed record ChangesView(string Letter, ImmutableArray<string> Says, ImmutableArray<string> Joints);
+    public sealed record ChangesView(string Letter, string Why, ImmutableArray<string> Says, ImmutableArray<string> Joints);
 
     /// <summary>The printed sheet: what to have in hand, steps with their cautions, the torque table.</summary>
     /// <param name="Changes">Null for a procedure's first revision.</param>
@@ -67,17 +68,28 @@ public static class PrintEndpoints
     }
 
     private static async Task<Results<FileContentHttpResult, ProblemHttpResult>> ExportAsync(int id, string format, [FromQuery(Name = "as")] string? walkAs,
-        RevisionEndpoints.Shelf shelf, Drafts drafts, PictureFiles pictures, ClaimsPrincipal me)
+        RevisionEndpoints.Shelf shelf, Drafts drafts, Former former, PictureFiles pictures, ClaimsPrincipal me)
     {
         if (await shelf.FindAsync(id, me) is not { } revision || await drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
         if (ExportFormat.Find(format) is not { } written) return Problems.NotThere("This format");
         var walk = draft.Now.Walks.As(walkAs);
-        var released = (await shelf.EventsAsync(id)).LastOrDefault(e => e.Kind == ReviewEventKind.Released);
+        var events = await shelf.EventsAsync(id);
+        var released = events.LastOrDefault(e => e.Kind == ReviewEventKind.Released);
         var label = new SheetLabel(revision.Procedure.Number, revision.Procedure.Title, revision.Procedure.Platform, revision.Letter,
             SheetStanding.Of(revision.State, released is null ? null : (released.Who, released.At), revision.Author.DisplayName, VerifiedBy(draft, revision)),
             revision.State == RevisionState.Released, AsOf(walk, draft.Now.Sheet));
-        return TypedResults.File(written.Write(SheetDocument.Of(label, PrintedSheet.Of(walk), pictures.Read)), written.MediaType, written.FileName(label));
+        var (before, differences) = await former.SinceAsync(revision, draft, walk, drafts, me);
+        var document = SheetDocument.Of(label, PrintedSheet.Of(walk), pictures.Read) with
+        {
+            Findings = draft.Now.Findings,
+            Changes = before is null || differences is null ? null
+                : new DocumentTable($"Changed since revision {before.Letter}", ["What"], [.. Told(RevisionEndpoints.WhyIn(events), differences).Select(l => ImmutableArray.Create(l))]),
+        };
+        return TypedResults.File(written.Write(document), written.MediaType, written.FileName(label));
     }
+
+    private static IEnumerable<string> Told(string why, Differences differences) => (why.Length > 0 ? (string[])[$"Because: {why}"] : [])
+        .Concat(differences.IsNone ? ["Nothing of what is done, its values or its words."] : differences.Summary);
 
     private static string VerifiedBy(Draft draft, Revision revision) =>
         ValueChecks.VerifiedBy(draft.Now.Sheet, draft.Now.Reviewed.Checks, revision.State is RevisionState.Draft or RevisionState.InReview);
@@ -106,7 +118,7 @@ public static class PrintEndpoints
                 s.Cautions, s.People, s.Tightens, s.Figures, differences?.Changed.Contains(ids[s.Number - 1]) == true))], p.Owed))],
             sheet.Torques, sheet.Patterns, sheet.Later, sheet.Practice, AsOf(walk, draft.Now.Sheet), verified, PrintedSheet.NotJudged, [.. signed],
             WhereIs(new Uri(access.PublicUrl ?? new Uri($"{request.Scheme}://{request.Host}"), $"/r/{id}/follow")),
-            before is null || differences is null ? null : new ChangesView(before.Letter, [.. differences.Summary],
+            before is null || differences is null ? null : new ChangesView(before.Letter, RevisionEndpoints.WhyIn(events), [.. differences.Summary],
                 [.. differences.Lines.Where(l => l.Group is DifferenceGroup.Values or DifferenceGroup.Safety).Select(l => l.Thing).OfType<string>().Distinct()])));
     }
 

@@ -25,8 +25,9 @@ public static class RevisionEndpoints
     /// <param name="Judge">Give a warning a reason to stand, and read values from their sources.</param>
     /// <param name="Ask">Ask to write along.</param>
     /// <param name="Give">Say who writes along.</param>
+    /// <param name="SayWhy">To say why, before it is sent: it changes what was released before.</param>
     /// <param name="Blind">True while values are to be read from their sources before they are shown.</param>
-    public sealed record MayView(bool Edit, bool Send, bool CallBack, bool Return, bool Release, bool Judge, bool Withdraw, bool Revise, bool Ask, bool Give, bool Blind, string? WhyNotRelease, string? WhyNotEdit);
+    public sealed record MayView(bool Edit, bool Send, bool CallBack, bool Return, bool Release, bool Judge, bool Withdraw, bool Revise, bool Ask, bool Give, bool SayWhy, bool Blind, string? WhyNotRelease, string? WhyNotEdit);
 
     /// <summary>An event in the revision's life.</summary>
     public sealed record EventView(ReviewEventKind Kind, string Who, DateTime At, string Text);
@@ -54,6 +55,10 @@ public static class RevisionEndpoints
     /// <summary>A reason.</summary>
     public sealed record Reason([property: MaxLength(4000)] string Text);
 
+    /// <summary>What goes with a draft that is sent for review.</summary>
+    /// <param name="Why">Why it changes what was released before; null or empty where nothing was, or where it is said already.</param>
+    public sealed record SendForm([property: MaxLength(4000)] string? Why);
+
     /// <summary>A reason for a warning to stand.</summary>
     public sealed record WaiverForm([property: Required, MaxLength(400)] string Key, [property: Required, MaxLength(4000)] string Reason);
 
@@ -69,8 +74,8 @@ public static class RevisionEndpoints
             ChangeAsync(id, drafts, me, draft => drafts.UndoAsync(draft, me.Id(), form.ClientId, cancel))).RequireAuthorization(Policies.Author).WithName("Undo");
         revision.MapPost("/redo", (int id, StepBackRequest form, Drafts drafts, ClaimsPrincipal me, CancellationToken cancel) =>
             ChangeAsync(id, drafts, me, draft => drafts.RedoAsync(draft, me.Id(), form.ClientId, cancel))).RequireAuthorization(Policies.Author).WithName("Redo");
-        revision.MapPost("/send", (int id, Shelf shelf, Procedures procedures, ClaimsPrincipal me) =>
-            LiveAsync(id, shelf, me, r => procedures.SendAsync(r, me.Id()))).RequireAuthorization(Policies.Author).WithName("SendForReview");
+        revision.MapPost("/send", (int id, SendForm? form, Shelf shelf, Procedures procedures, ClaimsPrincipal me) =>
+            LiveAsync(id, shelf, me, r => procedures.SendAsync(r, me.Id(), form?.Why ?? ""))).RequireAuthorization(Policies.Author).WithName("SendForReview");
         revision.MapPost("/call-back", (int id, Shelf shelf, Procedures procedures, ClaimsPrincipal me) =>
             LiveAsync(id, shelf, me, r => procedures.CallBackAsync(r, me.Id()))).RequireAuthorization(Policies.Author).WithName("CallBack");
         revision.MapPost("/return", (int id, Reason form, Shelf shelf, Procedures procedures, ClaimsPrincipal me) =>
@@ -121,6 +126,7 @@ public static class RevisionEndpoints
         var whyNot = LifeCycle.Release(revision.State, me.Id(), writers, now.Findings);
         var reviews = me.IsInRole(Roles.Reviewer) || me.IsInRole(Roles.Approver);
         var isAuthor = me.IsInRole(Roles.Author);
+        var (events, siblings) = (await shelf.EventsAsync(revision.Id), await shelf.SiblingsAsync(revision.ProcedureId, me.SeesDrafts()));
         var notHers = isAuthor ? draft.Authorship.Write(me.Id()) : null;
         var may = new MayView(
             Edit: isAuthor && (LifeCycle.Edit(revision.State) ?? notHers) is null,
@@ -133,18 +139,23 @@ public static class RevisionEndpoints
             Revise: isAuthor && (LifeCycle.Revise(revision.State) ?? notHers) is null,
             Ask: isAuthor && draft.Authorship.Ask(me.Id()) is null,
             Give: me.SeesDrafts() && draft.Authorship.Give(me.Id(), me.IsInRole(Roles.Administrator)) is null,
+            SayWhy: Former.LastIn(siblings, revision.Id) is not null && WhyIn(events).Length == 0,
             Blind: BlindReading.Is(draft, me),
             WhyNotRelease: revision.State == RevisionState.InReview && me.IsInRole(Roles.Approver) ? whyNot?.ToString() : null,
             WhyNotEdit: notHers?.ToString());
         return new RevisionView(revision.Id, revision.ProcedureId, revision.Procedure.Number, revision.Procedure.Title, revision.Procedure.Platform, revision.Letter, revision.State,
-            revision.Author.DisplayName, revision.ChangedAt, await authors.BoardAsync(revision.ProcedureId), now.Sheet.Reader, may, await shelf.EventsAsync(revision.Id), [.. Waivers.FallenAway(now.Findings, now.Reviewed.Waivers)], await shelf.SiblingsAsync(revision.ProcedureId, me.SeesDrafts()), WholeView(draft, me));
+            revision.Author.DisplayName, revision.ChangedAt, await authors.BoardAsync(revision.ProcedureId), now.Sheet.Reader, may, events, [.. Waivers.FallenAway(now.Findings, now.Reviewed.Waivers)], siblings, WholeView(draft, me));
     }
+
+    /// <summary>Why a revision changes what was released before, as it was said when it was sent; empty where nobody said it.</summary>
+    public static string WhyIn(IEnumerable<EventView> events) => events.LastOrDefault(e => e.Kind == ReviewEventKind.Sent && e.Text.Length > 0)?.Text ?? "";
 
     private static async Task<Results<Ok<ReleasingView>, ProblemHttpResult>> ReleasingAsync(int id, Shelf shelf, Drafts drafts, WorkshopBook book, ClaimsPrincipal me)
     {
         if (await shelf.FindAsync(id, me) is null || await drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
         var (now, page) = (draft.Now, await book.NowAsync());
-        return TypedResults.Ok(new ReleasingView(Releasing.Of(now.Sheet, now.Findings, now.Reviewed.Checks), page.Version, Releasing.Ways(page.Workshop.Rules)));
+        var why = WhyIn(await shelf.EventsAsync(id));
+        return TypedResults.Ok(new ReleasingView([.. Releasing.Of(now.Sheet, now.Findings, now.Reviewed.Checks), .. why.Length > 0 ? (string[])[$"Changed because: “{why}”"] : []], page.Version, Releasing.Ways(page.Workshop.Rules)));
     }
 
     private static SheetView WholeView(Draft draft, ClaimsPrincipal me)

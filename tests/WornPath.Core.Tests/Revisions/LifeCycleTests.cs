@@ -77,4 +77,14 @@ public class LifeCycleTests
     [InlineData("AY", "BA")]
     [InlineData("YY", "AAA")]
     public void Revision_letters_leave_out_what_is_mistaken(string letter, string next) => RevisionLetter.Next(letter).ShouldBe(next);
+
+    [Fact]
+    public void What_was_released_is_changed_with_a_reason_and_what_is_new_needs_none()
+    {
+        LifeCycle.SayWhy(false, "").ShouldBeNull();
+        LifeCycle.SayWhy(true, "The third edition says so.").ShouldBeNull();
+        LifeCycle.SayWhy(true, "  ok  ").ShouldNotBeNull();
+        LifeCycle.SayWhy(true, new string('x', 2001)).ShouldNotBeNull();
+        LifeCycle.SayWhy(false, new string('x', 2001)).ShouldNotBeNull();
+    }
 }
