@@ -90,7 +90,7 @@ public static class FindingsReport
         };
     }
 
-    private static string Uri(string path) => new UriBuilder { Scheme = "x", Path = path.Replace('\\', '/') }.Uri.AbsolutePath.TrimStart('/');
+    private static string Uri(string path) => string.Join('/', path.Replace('\\', '/').Split('/').Select(System.Uri.EscapeDataString)).TrimStart('/');
 
     private static string Place(Finding finding) => string.Join('/', new[] { finding.StepNumber is { } n ? "step " + n.ToString(CultureInfo.InvariantCulture) : "sheet", finding.Thing }.OfType<string>());
 

@@ -1,4 +1,5 @@
 using System.Net;
+using System.Text.RegularExpressions;
 using CsCheck;
 using WornPath.Core.Editing;
 using WornPath.Core.Revisions;
@@ -81,8 +82,10 @@ public sealed class DifferenceTests(Workshop workshop) : IClassFixture<Workshop>
         {
             var blind = await (await odo.Http.GetAsync($"/api/revisions/{id}/{path}")).Content.ReadAsStringAsync();
             blind.ShouldContain("J2 carrier bolts: torque");
-            blind.ShouldNotContain("195");
-            blind.ShouldNotContain("190");
+            // But for the code that is scanned, which is drawn with numbers.
+            var said = Regex.Replace(blind, "\"picture\":\"[^\"]*\"", "");
+            said.ShouldNotContain("195");
+            said.ShouldNotContain("190");
         }
     }
 

@@ -240,10 +240,10 @@ internal sealed class ClauseFinder
         var word = _tokens[i].Text;
         if (word.Length > 4 && word.EndsWith("ly", StringComparison.Ordinal) && Trade.VerbsOf(word).Length == 0 && word is not ("assembly" or "supply")
             && !IsConditionAt(i)) return true;
-        // "First pass", "last bolt" belong to a noun; "first, …" leads in.
         // "Next the bolts: out", "first bolts out" of more than one.
         if (word is "first" or "next" && i + 1 < _end && _tokens[i + 1].Kind == TokenKind.Word && (i == 0 || IsBoundary(i - 1))
             && (_tokens[i + 1].Text == "the" || IsPlainNote(i + 1))) return true;
+        // "First pass", "last bolt" belong to a noun; "first, …" leads in.
         if (word is "first" or "last" or "next" or "finally") return i + 1 < _end && (_tokens[i + 1].Kind == TokenKind.Mark || Trade.IsBase(_tokens[i + 1].Text)
             // "Last bolt out".
             && !(Trade.NounOf([_tokens[i + 1].Text]) is { Kinds: [ThingKind.Joint, ..] } && i + 2 < _end && Trade.Paths.Contains(_tokens[i + 2].Text)));

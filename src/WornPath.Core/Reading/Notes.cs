@@ -38,10 +38,12 @@ internal static class Notes
         if (Word(tokens, at) is not ("is" or "are") || !Trade.Comes.Contains(Word(tokens, at + 1)) || !Ends(tokens, at + 2)) return;
         var start = Start(tokens, at);
         var and = tokens.FindLastIndex(at - 1, at - start, t => t is { Kind: TokenKind.Word, Text: "and" or "then" });
-        if (and <= start || Trade.VerbsOf(Word(tokens, start)) is { Length: > 0 } || tokens.GetRange(start, at - start).Exists(t => t.Kind == TokenKind.Word
-            && (Trade.Conditionals.Contains(t.Text) || Trade.Temporals.Contains(t.Text) || Trade.Relatives.Contains(t.Text) || Trade.Auxiliaries.Contains(t.Text)))) return;
+        if (and <= start || Trade.VerbsOf(Word(tokens, start)) is { Length: > 0 } || tokens.FindIndex(start, at - start, Asks) >= 0) return;
         tokens.RemoveAt(at);
     }
+
+    private static bool Asks(Token t) => t.Kind == TokenKind.Word
+        && (Trade.Conditionals.Contains(t.Text) || Trade.Temporals.Contains(t.Text) || Trade.Relatives.Contains(t.Text) || Trade.Auxiliaries.Contains(t.Text));
 
     // "Bolts: out", "bolts cracked, then out", "crack the bolts and out".
     private static void Alone(List<Token> tokens, int at)
@@ -56,8 +58,8 @@ internal static class Notes
         if (Word(tokens, at - 1) is not ("then" or "and") || at < 2 || Word(tokens, at - 1) == "and" && (Trade.Paths.Contains(Word(tokens, at - 2))
             || tokens[at - 2].Kind != TokenKind.Word && !IsComma(tokens[at - 2]))) return;
         // "Them" where what stands nearest before is more than one.
-        var many = Word(tokens, at) == "out" && tokens.GetRange(Start(tokens, at), at - Start(tokens, at)).FindLast(t => t.Kind == TokenKind.Word
-            && Trade.NounOf([Stem.Of(t.Text)]) is { Role: NounRole.Thing }) is { Text: { } noun } && noun.EndsWith('s');
+        var noun = tokens.FindLastIndex(at - 1, at - Start(tokens, at), t => t.Kind == TokenKind.Word && Trade.NounOf([Stem.Of(t.Text)]) is { Role: NounRole.Thing });
+        var many = Word(tokens, at) == "out" && noun >= 0 && tokens[noun].Text.EndsWith('s');
         var here = tokens[at].At with { Length = 0 };
         tokens.InsertRange(at, [new Token(TokenKind.Word, "take", here), new Token(TokenKind.Word, many ? "them" : "it", here)]);
     }
@@ -73,14 +75,13 @@ internal static class Notes
     // "Bolts slack", "bolts half a turn loose", "bolts back half a turn": slackened by so much.
     private static void Slack(List<Token> tokens, int at)
     {
-        if (at == 0 || tokens[at - 1].Kind != TokenKind.Word || Trade.IsSmall(tokens[at - 1].Text) || HasVerb(tokens, at)) return;
-        if (tokens[at].Kind == TokenKind.Angle && Word(tokens, at + 1) is "loose" or "slack" && Ends(tokens, at + 2))
-        {
-            tokens[at + 1] = tokens[at + 1] with { Text = "slackened" };
-            (tokens[at], tokens[at + 1]) = (tokens[at + 1], tokens[at]);
-        }
-        else if (Word(tokens, at) == "back" && at + 1 < tokens.Count && tokens[at + 1].Kind == TokenKind.Angle) tokens[at] = tokens[at] with { Text = "slackened" };
-        else if (Word(tokens, at) == "slack" && (Ends(tokens, at + 1) || Word(tokens, at + 1) == "but")) tokens[at] = tokens[at] with { Text = "slackened" };
+        if (at == 0 || tokens[at - 1].Kind != TokenKind.Word || Trade.IsSmall(tokens[at - 1].Text)) return;
+        var behind = tokens[at].Kind == TokenKind.Angle && Word(tokens, at + 1) is "loose" or "slack" && Ends(tokens, at + 2);
+        if (!behind && !(Word(tokens, at) == "back" && at + 1 < tokens.Count && tokens[at + 1].Kind == TokenKind.Angle)
+            && !(Word(tokens, at) == "slack" && (Ends(tokens, at + 1) || Word(tokens, at + 1) == "but")) || HasVerb(tokens, at)) return;
+        var said = behind ? at + 1 : at;
+        tokens[said] = tokens[said] with { Text = "slackened" };
+        if (behind) (tokens[at], tokens[said]) = (tokens[said], tokens[at]);
     }
 
     // "In a few turns": by hand.

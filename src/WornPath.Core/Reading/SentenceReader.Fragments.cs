@@ -20,7 +20,7 @@ public sealed partial class SentenceReader
                 && Heads(n))?.Noun is { } head
                 && clause.Pieces.Exists(p => p.Noun is { } n && n.At.Start > head.At.End) && !Values(clause).Any()) reader._topic = head;
             var way = PlainWay();
-            var loose = reader.Has(clause, "loose", "slack");
+            var loose = reader.Has(clause, "loose");
             var objects = new List<NounPhrase>();
             NounPhrase? stuff = null;
             foreach (var piece in clause.Pieces)
@@ -186,7 +186,8 @@ public sealed partial class SentenceReader
             for (var i = before; i < reader._actions.Count; i++)
             {
                 if (reader._actions[i] is not { Verb: Verb.TakeOut, Target: { } id } || reader._refer.Find(id) is not Joint joint) continue;
-                var removed = reader._actions.FindIndex(before, i - before, a => a.Verb == Verb.Remove && reader._refer.Find(a.Target!) is Part part && reader.Holding(part).Contains(joint));
+                var removed = reader._actions.FindIndex(before, i - before, a => a.Verb == Verb.Remove && reader._refer.Find(a.Target!) is Part part
+                    && reader.Holding(part).Contains(joint));
                 if (removed < 0) continue;
                 var taken = reader._actions[i];
                 reader._actions.RemoveAt(i);
@@ -223,7 +224,8 @@ public sealed partial class SentenceReader
                 if (clause.Pieces[i].Way is not { } way || IsDenied(clause.Pieces[i].At)) continue;
                 if (StrongOff.Contains(way)) return "off";
                 // "Bolts up to 25 N·m", "cover straight up and off": how far, and the way to where it goes.
-                if (way is "up" or "back" && clause.Pieces.Skip(i + 1).Any(p => p.Value?.Kind == TokenKind.Torque || p.Way is { } more && StrongOff.Contains(more))) continue;
+                if (way is "up" or "back" && clause.Pieces.Skip(i + 1).Any(p => p.Value?.Kind == TokenKind.Torque
+                    || p.Way is { } more && StrongOff.Contains(more))) continue;
                 // "Bar over them".
                 if (way == "over" && i > 0 && i + 1 < clause.Pieces.Count && clause.Pieces[i + 1].Noun?.After == "over"
                     && clause.Pieces[i - 1].Noun is { After: null }) return "on";

@@ -788,7 +788,9 @@ public sealed partial class SentenceReader
             return;
         }
 
-        if (verb == Verb.Remove && _listed is { } listed && thing is Part held && Trade.Plain.Contains(listed.Head) && !Trade.Unfastened.Contains(NameIndex.NamesOf(held)[0][^1]))
+        // "Four bolts, cover off": its bolts come out first.
+        if (verb == Verb.Remove && _listed is { } listed && thing is Part held && Trade.Plain.Contains(listed.Head)
+            && !Trade.Unfastened.Contains(NameIndex.NamesOf(held)[0][^1]))
         {
             _listed = null;
             var its = FastenersOf(held, listed.Head) ?? (Joint)_refer.Assume(listed, ThingKind.Joint, false, held.Name, held.Id);

@@ -65,7 +65,10 @@ internal sealed class DifferenceFinder(Walk before, Walk after, string letter)
     // What a new one is, as far as it is told.
     private string Says(Thing thing) => thing switch
     {
-        Joint joint => $", {joint.Count} × {joint.Fastener?.ToString() ?? "fastener not told"}{(joint.TighteningText is { Length: > 0 } torque ? ", " + torque : "")}{(joint.Treatment == Treatment.None ? "" : ", " + EnumWord.Of(joint.Treatment))}",
+        Joint joint => string.Concat(new[]
+        {
+            $"{joint.Count} × {joint.Fastener?.ToString() ?? "fastener not told"}", joint.TighteningText, joint.Treatment == Treatment.None ? "" : EnumWord.Of(joint.Treatment),
+        }.Where(t => t.Length > 0).Select(t => $", {t}")),
         Part part => $"{(part.Quantity > 1 ? $", {part.Quantity} of them" : "")}{(part.Origin == Origin.Vehicle ? "" : ", " + (part.Origin == Origin.Kit ? "from the kit" : "to buy"))}",
         Aid => $", {InPlace(after, thing.Id)}",
         _ => "",
@@ -213,7 +216,8 @@ internal sealed class DifferenceFinder(Walk before, Walk after, string letter)
                 Tell(field.Name == "source" ? DifferenceGroup.Values : DifferenceGroup.Doing, $"Step {number}: {field.Label} {Became(a, b)}", step.Id);
         if (was.Figures != step.Figures && JsonSerializer.Serialize(was.Figures, SheetJson.Options) != JsonSerializer.Serialize(step.Figures, SheetJson.Options))
             Tell(DifferenceGroup.Wording, $"Step {number}: {(was.Figures.IsEmpty ? "shows a figure now" : step.Figures.IsEmpty ? "shows no figure any more" : "its figures differ")}", step.Id);
-        if (was.Text != step.Text && _lines.Count == lines) Tell(DifferenceGroup.Wording, $"Step {number}: {(isOwn ? "its words say the new value" : "other words, and what is done is the same")}", step.Id);
+        if (was.Text != step.Text && _lines.Count == lines)
+            Tell(DifferenceGroup.Wording, $"Step {number}: {(isOwn ? "its words say the new value" : "other words, and what is done is the same")}", step.Id);
     }
 
     // True where all that differs is the value of a joint, which is told of the joint.
