@@ -38,7 +38,7 @@ export class Workshop {
       },
       stdio: ['ignore', 'ignore', 'inherit'],
     });
-    for (let tries = 0; tries < 300; tries++) {
+    for (let tries = 0; tries < 900; tries++) {
       try {
         if ((await fetch(`${this.url}/api/session`)).ok) return;
       } catch {
