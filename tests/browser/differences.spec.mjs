@@ -48,7 +48,7 @@ test('while a new revision is written, Review tells what differs from the releas
   const why = page.getByLabel(/Why does it change what people work from/);
   await expect(why).toBeFocused();
   await page.getByRole('button', { name: 'Send it' }).click();
-  await expect(page.getByRole('alert')).toContainText('does not say why');
+  await expect(page.getByRole('alert').filter({ hasText: 'does not say why' })).toBeVisible();
   await why.fill('The engine was left running in one shop.');
   await page.getByRole('button', { name: 'Send it' }).click();
   await expect(page.getByText('sent it for review')).toContainText('The engine was left running in one shop.');
