@@ -26,10 +26,10 @@ public class ExportTests
     private static SheetDocument DocumentOf(ProcedureFile file) => SheetDocument.Of(
         new SheetLabel(file.Number, file.Title, file.Platform, "B", SheetStanding.Unknown, false, ""), PrintedSheet.Of(WalkSet.Run(file.Sheet,
             new Workshop()).As(null)), FilePictures.Of(file)) with
-        {
-            Changes = new DocumentTable("Changed since revision A", ["What"], [["Because: the second edition says so."], ["J1 carrier bolts: torque 95 N·m → 105 N·m"]]),
-            Findings = WalkSet.Run(file.Sheet, new Workshop()).Findings,
-        };
+    {
+        Changes = new DocumentTable("Changed since revision A", ["What"], [["Because: the second edition says so."], ["J1 carrier bolts: torque 95 N·m → 105 N·m"]]),
+        Findings = WalkSet.Run(file.Sheet, new Workshop()).Findings,
+    };
 
     // A figure whose every word is this one.
     private static DocumentFigure Balloon(string word) => new(new PrintedFigure(1, new FigurePicture(new string('a', 64) + ".png", 200, 100), null,
