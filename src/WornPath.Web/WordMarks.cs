@@ -56,8 +56,9 @@ public sealed class WordMarks
         while (same < before.Length && same < after.Length && before[same] == after[same]) same++;
         var tail = 0;
         while (tail < before.Length - same && tail < after.Length - same && before[^(tail + 1)] == after[^(tail + 1)]) tail++;
-        foreach (var (mark, text) in new[] { (WordMark.Same, before[..same]), (WordMark.Gone, before[same..^tail]), (WordMark.New, after[same..^tail]), (WordMark.Same, before[^tail..]) })
-            if (text.Length > 0) marked.Add(new(mark, text));
+        MarkedWords[] all = [new(WordMark.Same, before[..same]), new(WordMark.Gone, before[same..^tail]), new(WordMark.New, after[same..^tail]),
+            new(WordMark.Same, before[^tail..])];
+        marked.AddRange(all.Where(w => w.Text.Length > 0));
     }
 
     private static void Add(List<MarkedWords> marked, WordMark mark, IReadOnlyList<string> pieces, int from, int to)

@@ -2,7 +2,7 @@
 import type { PrintView } from '../shared/api/client';
 
 /** What is other than in the revision people worked from before. Who knows that one reads this first. */
-defineProps<{ changes: NonNullable<PrintView['changes']> }>();
+defineProps<{ changes: NonNullable<PrintView['changes']>; marked: boolean }>();
 
 /** A sheet written anew differs in everything: more than this nobody reads on paper. */
 const MOST = 24;
@@ -12,14 +12,11 @@ const MOST = 24;
   <section class="changes">
     <h2>Changed since revision {{ changes.letter }}</h2>
     <p v-if="changes.why" class="why">{{ changes.why }}</p>
-    <p v-if="changes.says.length === 0">Nothing of what is done, its values or its words.</p>
-    <template v-else>
-      <ul>
-        <li v-for="(line, i) in changes.says.slice(0, MOST)" :key="i">{{ line }}</li>
-        <li v-if="changes.says.length > MOST">and {{ changes.says.length - MOST }} more, told under Review</li>
-      </ul>
-      <p>A bar in the margin marks the steps and values it touches.</p>
-    </template>
+    <ul>
+      <li v-for="(line, i) in changes.says.slice(0, MOST)" :key="i">{{ line }}</li>
+      <li v-if="changes.says.length > MOST">and {{ changes.says.length - MOST }} more, told under Review</li>
+    </ul>
+    <p v-if="marked">A bar in the margin marks the steps and values it touches.</p>
   </section>
 </template>
 

@@ -146,7 +146,11 @@ const open = computed(() => sheet.value !== null && sheet.value.state !== 'relea
             {{ sheet.header.people }}<template v-if="sheet.header.difficulty">, difficulty {{ sheet.header.difficulty }} of 5</template>
           </dd>
         </dl>
-        <PrintChanges v-if="sheet.changes" :changes="sheet.changes" />
+        <PrintChanges
+          v-if="sheet.changes"
+          :changes="sheet.changes"
+          :marked="sheet.phases.some((phase) => phase.steps.some((step) => step.changed))"
+        />
         <section class="hand" aria-label="To have in hand">
           <div v-for="list in lists" :key="list.title">
             <h2>{{ list.title }}</h2>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
-import { api, take, type Difference, type DifferencesView, type StepBothView, type Trouble } from '../shared/api/client';
+import { api, take, type Difference, type DifferencesView, type StepSideBySide, type Trouble } from '../shared/api/client';
 import { troubleOf } from '../shared/api/trouble';
 import { useCursor } from '../shared/cursor';
 import { useDraft } from '../shared/draft';
@@ -26,7 +26,7 @@ const GROUPS: Record<Difference['group'], string> = {
 
 // Held against what the draft is now: it is asked for again with each change that is written.
 watch(
-  () => [draft.revision?.id, draft.revision?.sheet.seq, since.value] as const,
+  () => [draft.revision?.id, draft.seq, since.value] as const,
   async ([id]) => {
     if (!id) return;
     try {
@@ -55,7 +55,7 @@ async function goTo(line: Difference): Promise<void> {
   else if (line.thing) await router.push({ name: 'joints', params: router.currentRoute.value.params });
 }
 
-const place = (step: StepBothView): string => {
+const place = (step: StepSideBySide): string => {
   if (step.before == null) return `Step ${step.after}, new`;
   if (step.after == null) return `Step ${step.before} of ${against.value?.letter}, gone`;
   return step.moved || step.before !== step.after ? `Step ${step.after}, was ${step.before}` : `Step ${step.after}`;

@@ -25,7 +25,7 @@ const router = useRouter();
 const trouble = ref<Trouble | null>(null);
 const reason = ref('');
 const waiving = ref<string | null>(null);
-const asking = ref<'return' | 'withdraw' | 'send' | null>(null);
+const asking = ref<'send' | 'return' | 'withdraw' | null>(null);
 /** What is about to be released, told once more before it is. */
 const releasing = ref<ReleasingView | null>(null);
 const busy = ref(false);
@@ -72,13 +72,8 @@ async function attempt(work: () => Promise<unknown>): Promise<void> {
   }
 }
 
-const send = (why = ''): Promise<void> => attempt(() => take(api.POST('/api/revisions/{id}/send', { ...path.value, body: { why } })));
-
 /** What was released before is not changed without a reason. */
-function askWhy(): void {
-  if (revision.value.may.sayWhy) asking.value = 'send';
-  else void send();
-}
+const send = (): void => (revision.value.may.sayWhy ? void (asking.value = 'send') : void give('send', ''));
 const release = (): Promise<void> => attempt(() => take(api.POST('/api/revisions/{id}/release', path.value)));
 const callBack = (): Promise<void> => attempt(() => take(api.POST('/api/revisions/{id}/call-back', path.value)));
 
@@ -100,20 +95,25 @@ watch(
   () => (releasing.value = null),
 );
 
-const giveReason = (): Promise<void> =>
-  asking.value === 'send'
-    ? send(reason.value)
-    : attempt(() =>
-        asking.value === 'return'
-          ? take(api.POST('/api/revisions/{id}/return', { ...path.value, body: { text: reason.value } }))
-          : take(api.POST('/api/revisions/{id}/withdraw', { ...path.value, body: { text: reason.value } })),
-      );
-
+/** What a reason is asked for, and what is done with it. */
 const REASONS = {
-  return: { asks: 'What should the author change?', act: 'Return it' },
-  withdraw: { asks: 'Why should nobody follow it any more?', act: 'Withdraw it' },
-  send: { asks: 'Why does it change what people work from? It stands on the sheet beside what has changed.', act: 'Send it' },
+  send: {
+    asks: 'Why does it change what people work from? It stands on the sheet beside what has changed.',
+    act: 'Send it',
+    does: (why: string) => take(api.POST('/api/revisions/{id}/send', { ...path.value, body: { why } })),
+  },
+  return: {
+    asks: 'What should the author change?',
+    act: 'Return it',
+    does: (text: string) => take(api.POST('/api/revisions/{id}/return', { ...path.value, body: { text } })),
+  },
+  withdraw: {
+    asks: 'Why should nobody follow it any more?',
+    act: 'Withdraw it',
+    does: (text: string) => take(api.POST('/api/revisions/{id}/withdraw', { ...path.value, body: { text } })),
+  },
 };
+const give = (what: keyof typeof REASONS, text: string): Promise<void> => attempt(() => REASONS[what].does(text));
 
 const waive = (): Promise<void> =>
   attempt(() => take(api.POST('/api/revisions/{id}/waivers', { ...path.value, body: { key: waiving.value ?? '', reason: reason.value } })));
@@ -158,7 +158,7 @@ const next = computed(() => {
       <p class="state"><StateTag :state="revision.state" :letter="revision.letter" /> {{ next }}</p>
       <TroubleNote v-if="trouble" :trouble="trouble" />
       <div class="acts">
-        <ActButton v-if="revision.may.send" type="primary" :loading="busy" @click="askWhy">Send for review</ActButton>
+        <ActButton v-if="revision.may.send" type="primary" :loading="busy" @click="send">Send for review</ActButton>
         <ActButton
           v-if="session.is('approver') && revision.state === 'in review'"
           :type="revision.may.release ? 'primary' : 'default'"
@@ -194,7 +194,7 @@ const next = computed(() => {
         <ActButton type="primary" :loading="busy" @click="release">Release it</ActButton>
         <ActButton @click="releasing = null">Not now</ActButton>
       </section>
-      <form v-if="asking" class="reason" @submit.prevent="giveReason">
+      <form v-if="asking" class="reason" @submit.prevent="give(asking, reason)">
         <label for="reason">{{ REASONS[asking].asks }}</label>
         <textarea id="reason" v-model="reason" v-focus class="plain" rows="3" maxlength="2000"></textarea>
         <div>

@@ -58,7 +58,8 @@ internal static class Notes
         if (Word(tokens, at - 1) is not ("then" or "and") || at < 2 || Word(tokens, at - 1) == "and" && (Trade.Paths.Contains(Word(tokens, at - 2))
             || tokens[at - 2].Kind != TokenKind.Word && !IsComma(tokens[at - 2]))) return;
         // "Them" where what stands nearest before is more than one.
-        var noun = tokens.FindLastIndex(at - 1, at - Start(tokens, at), t => t.Kind == TokenKind.Word && Trade.NounOf([Stem.Of(t.Text)]) is { Role: NounRole.Thing });
+        var noun = tokens.FindLastIndex(at - 1, at - Start(tokens, at), t => t.Kind == TokenKind.Word
+            && Trade.NounOf([Stem.Of(t.Text)]) is { Role: NounRole.Thing });
         var many = Word(tokens, at) == "out" && noun >= 0 && tokens[noun].Text.EndsWith('s');
         var here = tokens[at].At with { Length = 0 };
         tokens.InsertRange(at, [new Token(TokenKind.Word, "take", here), new Token(TokenKind.Word, many ? "them" : "it", here)]);
@@ -97,7 +98,8 @@ internal static class Notes
     private static bool HasVerb(List<Token> tokens, int at)
     {
         for (var i = Start(tokens, at); i < at; i++)
-            if (Begins(tokens, i) && Trade.IsBase(Word(tokens, i)) && (!Trade.IsAlsoNoun(Word(tokens, i)) || Trade.Determiners.Contains(Word(tokens, i + 1)))) return true;
+            if (Begins(tokens, i) && Trade.IsBase(Word(tokens, i))
+                && (!Trade.IsAlsoNoun(Word(tokens, i)) || Trade.Determiners.Contains(Word(tokens, i + 1)))) return true;
         return false;
     }
 

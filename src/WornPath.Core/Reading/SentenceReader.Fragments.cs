@@ -40,7 +40,8 @@ public sealed partial class SentenceReader
                     || phrase is { Stems: ["end"], Owner.Count: 0 } && reader._refer.Known(phrase) is null)) continue;
                 // "Cover off (heavy)": a word about it.
                 if (objects.Count > 0 && phrase is { IsPronoun: false, IsIndefinite: true, IsNew: false, Count: null, Stems.Count: 1 }
-                    && phrase.At.Start > 0 && reader._text[phrase.At.Start - 1] == '(' && Trade.NounOf(phrase.Stems) is null && reader._refer.Known(phrase) is null)
+                    && phrase.At.Start > 0 && reader._text[phrase.At.Start - 1] == '('
+                    && Trade.NounOf(phrase.Stems) is null && reader._refer.Known(phrase) is null)
                 {
                     reader._residue.Add(phrase.At);
                     continue;

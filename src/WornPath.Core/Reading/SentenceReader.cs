@@ -726,7 +726,8 @@ public sealed partial class SentenceReader
     }
 
     // Whatever a verb is done to where the sentence does not say: what was in hand.
-    private NounPhrase Bare(Clause clause) => new(PlaceOf(clause), clause.Verb?.Lemma ?? "", []) { IsPronoun = true, IsUnsaid = true, IsPlural = true, Name = "" };
+    private NounPhrase Bare(Clause clause) =>
+        new(PlaceOf(clause), clause.Verb?.Lemma ?? "", []) { IsPronoun = true, IsUnsaid = true, IsPlural = true, Name = "" };
 
     /// <summary>Does a sense to what a phrase names; returns the things.</summary>
     private List<Thing> DoTo(Clause clause, Sense sense, NounPhrase phrase)

@@ -2,6 +2,8 @@ using System.Collections.Immutable;
 using System.Text.Json;
 using WornPath.Core.Cautions;
 using WornPath.Core.Editing;
+using WornPath.Core.Quantities;
+using WornPath.Core.Reading;
 using WornPath.Core.Sheets;
 using WornPath.Core.Walking;
 
@@ -44,7 +46,7 @@ internal sealed class DifferenceFinder(Walk before, Walk after, string letter)
     {
         foreach (var field in Fields.Header)
             if (field.Get(_old.Header) is var was && field.Get(_new.Header) is var now && was != now)
-                Tell(field.Name is "purpose" or "entryCheck" ? DifferenceGroup.Wording : DifferenceGroup.Parts, $"{Sentence(field.Label)}: {Became(was, now)}");
+                Tell(field.Name is "purpose" or "entryCheck" ? DifferenceGroup.Wording : DifferenceGroup.Parts, $"{Sentences.Capital(field.Label)}: {Became(was, now)}");
     }
 
     private void Things(ThingKind kind)
@@ -53,26 +55,32 @@ internal sealed class DifferenceFinder(Walk before, Walk after, string letter)
         var olds = was.ToDictionary(t => t.Id);
         foreach (var thing in now)
         {
-            if (!olds.Remove(thing.Id, out var former)) Tell(GroupOf(thing), $"New {kind.ToString().ToLowerInvariant()}: {thing.Label}{Says(thing)}", thing: thing.Id);
+            if (!olds.Remove(thing.Id, out var former))
+                Tell(GroupOf(thing), $"New {kind.ToString().ToLowerInvariant()}: {thing.Label}{Says(thing)}", thing: thing.Id);
             else if (!ReferenceEquals(former, thing)) Changes(former, thing);
         }
 
-        foreach (var gone in olds.Values) Tell(GroupOf(gone), $"{Sentence(kind.ToString().ToLowerInvariant())} gone: {gone.Label}", thing: gone.Id);
+        foreach (var gone in olds.Values) Tell(GroupOf(gone), $"{kind} gone: {gone.Label}", thing: gone.Id);
     }
 
     private static DifferenceGroup GroupOf(Thing thing) => thing is Joint or Fluid ? DifferenceGroup.Values : DifferenceGroup.Parts;
 
+    private static DifferenceGroup GroupOf(Thing thing, string field) => thing is not Joint ? GroupOf(thing)
+        : KeepsTight.Contains(field) ? DifferenceGroup.Safety
+        : OfItself.Contains(field) ? DifferenceGroup.Parts : DifferenceGroup.Values;
+
     // What a new one is, as far as it is told.
     private string Says(Thing thing) => thing switch
     {
-        Joint joint => string.Concat(new[]
-        {
-            $"{joint.Count} × {joint.Fastener?.ToString() ?? "fastener not told"}", joint.TighteningText, joint.Treatment == Treatment.None ? "" : EnumWord.Of(joint.Treatment),
-        }.Where(t => t.Length > 0).Select(t => $", {t}")),
-        Part part => $"{(part.Quantity > 1 ? $", {part.Quantity} of them" : "")}{(part.Origin == Origin.Vehicle ? "" : ", " + (part.Origin == Origin.Kit ? "from the kit" : "to buy"))}",
-        Aid => $", {InPlace(after, thing.Id)}",
+        Joint joint => Listed($"{joint.Count} × {joint.Fastener?.ToString() ?? "fastener not told"}", joint.TighteningText,
+            joint.Treatment == Treatment.None ? "" : EnumWord.Of(joint.Treatment)),
+        Part part => Listed(part.Quantity > 1 ? $"{part.Quantity} of them" : "",
+            part.Origin switch { Origin.Kit => "from the kit", Origin.ToBuy => "to buy", _ => "" }),
+        Aid => Listed(InPlace(after, thing.Id)),
         _ => "",
     };
+
+    private static string Listed(params string[] said) => string.Concat(said.Where(s => s.Length > 0).Select(s => $", {s}"));
 
     private void Changes(Thing former, Thing thing)
     {
@@ -85,15 +93,16 @@ internal sealed class DifferenceFinder(Walk before, Walk after, string letter)
 
         foreach (var field in Fields.Of(thing.Kind))
             if (field.Get(former) is var was && field.Get(thing) is var now && was != now)
-                Add(thing is Joint ? KeepsTight.Contains(field.Name) ? DifferenceGroup.Safety : OfItself.Contains(field.Name) ? DifferenceGroup.Parts : DifferenceGroup.Values
-                    : GroupOf(thing), field.Name == "name" ? $"was called {was}" : field.Choices.Count > 0 ? $"{field.Label}: {now} (was {was})" : $"{field.Label} {Became(was, now)}");
+                Add(GroupOf(thing, field.Name), field.Name == "name" ? $"was called {was}"
+                    : field.Choices.Count > 0 ? $"{field.Label}: {now} (was {was})" : $"{field.Label} {Became(was, now)}");
         if (!former.AlsoCalled.SequenceEqual(thing.AlsoCalled))
             Add(DifferenceGroup.Parts, $"also called {Became(string.Join(", ", former.AlsoCalled), string.Join(", ", thing.AlsoCalled))}");
         foreach (var (group, list) in told) Tell(group, $"{thing.Label}: {string.Join("; ", list)}", thing: thing.Id);
-        if (thing is Joint && (told.ContainsKey(DifferenceGroup.Values) || told.ContainsKey(DifferenceGroup.Safety)))
-            foreach (var number in after.StepsOf(thing))
-                if (after.EventsOf(thing.Id).Any(e => e.StepIndex == number - 1 && e.Verb is Verb.Torque or Verb.TorquePass or Verb.Retorque or Verb.TurnOn or Verb.Start or Verb.Treat))
-                    _changed.Add(after.Steps[number - 1].Id);
+        if (!told.ContainsKey(DifferenceGroup.Values) && !told.ContainsKey(DifferenceGroup.Safety)) return;
+        // The steps where it is started, treated and brought to its value, on either side.
+        foreach (var walked in after.EventsOf(thing.Id).Concat(after.EventsOf(thing.Id + Thing.SecondMark)))
+            if (walked.Verb is Verb.Torque or Verb.TorquePass or Verb.Retorque or Verb.TurnOn or Verb.Start or Verb.Treat)
+                _changed.Add(after.Steps[walked.StepIndex].Id);
     }
 
     // Whatever is put in place for the job, and for how long: by the steps, whatever numbers they have.
@@ -273,22 +282,30 @@ internal sealed class DifferenceFinder(Walk before, Walk after, string letter)
 
     private void Cautions()
     {
-        foreach (var (id, (number, step, _)) in _newSteps)
+        foreach (var id in _oldSteps.Keys.Union(_newSteps.Keys))
         {
-            if (!_oldSteps.TryGetValue(id, out var at)) continue;
-            foreach (var caution in step.Cautions.Except(at.Step.Cautions)) Tell(DifferenceGroup.Safety, $"Step {number}: caution added: {Text(caution)}", id);
-            foreach (var caution in at.Step.Cautions.Except(step.Cautions)) Tell(DifferenceGroup.Safety, $"Step {number}: caution taken away: {Text(caution)}", id);
-            foreach (var dropped in step.Dropped.Except(at.Step.Dropped)) Tell(DifferenceGroup.Safety, $"Step {number}: without the usual caution of {Lower(dropped.Hazard)}: {dropped.Reason}", id);
-            foreach (var dropped in at.Step.Dropped.Except(step.Dropped)) Tell(DifferenceGroup.Safety, $"Step {number}: has the usual caution of {Lower(dropped.Hazard)} again", id);
+            // A step that is new had none, and one that is gone took its own along.
+            var was = _oldSteps.TryGetValue(id, out var old) ? old.Step : null;
+            var now = _newSteps.TryGetValue(id, out var fresh) ? fresh.Step : null;
+            var at = now is null ? $"Step {old.Number} of {letter}" : $"Step {fresh.Number}";
+            foreach (var (caution, isNew) in Between(was?.Cautions ?? [], now?.Cautions ?? []))
+                Tell(DifferenceGroup.Safety, $"{at}: caution {(isNew ? "added" : "taken away")}: {Text(caution)}", id);
+            if (was is null || now is null) continue;
+            foreach (var (dropped, isNew) in Between(was.Dropped, now.Dropped))
+                Tell(DifferenceGroup.Safety, isNew ? $"{at}: without the usual caution of {Lower(dropped.Hazard)}: {dropped.Reason}"
+                    : $"{at}: has the usual caution of {Lower(dropped.Hazard)} again", id);
         }
 
         // The usual ones stand before the first step that calls for them, wherever that is now: the sheet has them or not.
-        Dictionary<Caution, Step> was = Usual(_old), now = Usual(_new);
-        foreach (var (caution, step) in now)
-            if (!was.ContainsKey(caution)) Tell(DifferenceGroup.Safety, $"Caution before step {_newSteps[step.Id].Number}: {Text(caution)}", step.Id);
-        foreach (var (caution, step) in was)
-            if (!now.ContainsKey(caution)) Tell(DifferenceGroup.Safety, $"Caution no longer called for: {Text(caution)}", step.Id);
+        Dictionary<Caution, Step> former = Usual(_old), called = Usual(_new);
+        foreach (var (caution, step) in called)
+            if (!former.ContainsKey(caution)) Tell(DifferenceGroup.Safety, $"Caution before step {_newSteps[step.Id].Number}: {Text(caution)}", step.Id);
+        foreach (var (caution, step) in former)
+            if (!called.ContainsKey(caution)) Tell(DifferenceGroup.Safety, $"Caution no longer called for: {Text(caution)}", step.Id);
     }
+
+    private static IEnumerable<(T What, bool IsNew)> Between<T>(ImmutableArray<T> was, ImmutableArray<T> now) =>
+        now.Except(was).Select(c => (c, true)).Concat(was.Except(now).Select(c => (c, false)));
 
     private static Dictionary<Caution, Step> Usual(Sheet sheet)
     {
@@ -327,7 +344,8 @@ internal sealed class DifferenceFinder(Walk before, Walk after, string letter)
         }
     }
 
-    private IEnumerable<(string Id, string Name)> NamesOfBoth() => before.Things.Values.Where(t => after.Things.ContainsKey(t.Id)).Select(t => (t.Id, after.NameOf(after.Things[t.Id])))
+    private IEnumerable<(string Id, string Name)> NamesOfBoth() => before.Things.Keys.Where(after.Things.ContainsKey)
+        .Select(id => (id, after.NameOf(after.Things[id])))
         .Append(("", "the vehicle"));
 
     // How a thing stands that the bench does not show.
@@ -382,11 +400,5 @@ internal sealed class DifferenceFinder(Walk before, Walk after, string letter)
 
     private static string Lower(string hazard) => hazard.Trim().TrimEnd('.') is { Length: > 0 } text ? char.ToLowerInvariant(text[0]) + text[1..] : "";
 
-    private static string Sentence(string text) => char.ToUpperInvariant(text[0]) + text[1..];
-
-    private static string Short(string text)
-    {
-        var line = text.ReplaceLineEndings(" ");
-        return line.Length <= 90 ? line : line[..line.LastIndexOf(' ', 87)] + " …";
-    }
+    private static string Short(string text) => NumberText.Excerpt(text.ReplaceLineEndings(" "), 90);
 }

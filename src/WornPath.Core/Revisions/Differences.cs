@@ -56,17 +56,18 @@ public sealed record Differences(ImmutableArray<Difference> Lines, ImmutableArra
     /// <param name="letter">What the earlier one is called, where a number is one of its own.</param>
     public static Differences Between(Walk before, Walk after, string letter) => new DifferenceFinder(before, after, letter).Find();
 
-    /// <summary>The summary a change is released with: every difference but those of wording, which are told together.</summary>
-    [JsonIgnore]
-    public IEnumerable<string> Summary
+    /// <summary>What differs as one would tell it, a sentence each: steps that are only worded otherwise are told together, and nothing is told as such.</summary>
+    public IEnumerable<string> Summary()
     {
-        get
+        if (IsNone) yield return "Nothing of what is done, its values or its words.";
+        var numbers = Steps.Where(s => s.After is not null).ToDictionary(s => s.Id, s => s.After!.Value);
+        var worded = new SortedSet<int>();
+        foreach (var line in Lines)
         {
-            foreach (var line in Lines.Where(l => l.Group != DifferenceGroup.Wording)) yield return line.Says;
-            var worded = Lines.Count(l => l.Group == DifferenceGroup.Wording);
-            if (worded == 0) yield break;
-            var numbers = Steps.Where(s => s.After is not null && Lines.Any(l => l.Group == DifferenceGroup.Wording && l.Step == s.Id)).Select(s => s.After!.Value).ToList();
-            yield return numbers.Count == 0 ? "Words of the head." : $"Words or pictures of step{(numbers.Count == 1 ? "" : "s")} {string.Join(", ", numbers)}.";
+            if (line.Group == DifferenceGroup.Wording && line.Step is { } step && numbers.TryGetValue(step, out var number)) worded.Add(number);
+            else yield return line.Says;
         }
+
+        if (worded.Count > 0) yield return $"Words or pictures of step{(worded.Count == 1 ? "" : "s")} {string.Join(", ", worded)}.";
     }
 }

@@ -8,6 +8,9 @@ namespace WornPath.Core.Revisions;
 /// <summary>What may happen to a revision, and when. Null means it may; a problem says why not.</summary>
 public static class LifeCycle
 {
+    /// <summary>The states of a revision that people worked from, or do.</summary>
+    public static readonly IReadOnlyList<RevisionState> WorkedFrom = [RevisionState.Released, RevisionState.Superseded, RevisionState.Withdrawn];
+
     /// <summary>Whether the sheet may be changed.</summary>
     public static Problem? Edit(RevisionState state) => state switch
     {
@@ -24,7 +27,8 @@ public static class LifeCycle
     }
 
     /// <summary>Whether it is said why it changes what people work from, where it follows a revision that was released.</summary>
-    public static Problem? SayWhy(bool follows, string why) => why.Trim().Length > 2000 ? new Problem($"A reason of {why.Trim().Length:N0} characters is too long.", "Keep it to 2,000.")
+    public static Problem? SayWhy(bool follows, string why) =>
+        why.Trim().Length > 2000 ? new Problem($"A reason of {why.Trim().Length:N0} characters is too long.", "Keep it to 2,000.")
         : !follows || why.Trim().Length >= 5 ? null
         : new Problem("It changes what people work from, and does not say why.", "Say it in a sentence: it stands on the sheet beside what has changed.");
 

@@ -31,7 +31,8 @@ public sealed class DemoWorkshop(WornPathDb db, UserManager<Person> people, Proc
 
         string author = await IdAsync("ines"), approver = await IdAsync("odo");
         Must(await FillWorkshopAsync(await IdAsync("admin")));
-        foreach (var (file, sent, released) in ((string, bool, bool)[])[("loader-brackets", false, false), ("second-remote-valve", true, false), ("front-hub-bearing", true, true),
+        foreach (var (file, sent, released) in ((string, bool, bool)[])
+            [("loader-brackets", false, false), ("second-remote-valve", true, false), ("front-hub-bearing", true, true),
             ("rear-wheel-spacers", true, true), ("front-weights", true, true)])
         {
             var read = ProcedureFileText.Read(await File.ReadAllBytesAsync(Path.Combine(demo.Folder, file + ".json")));

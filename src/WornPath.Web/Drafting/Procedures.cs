@@ -43,7 +43,8 @@ public sealed class Procedures(WornPathDb db, DraftLog log, Drafts drafts, Works
     public Task<Problem?> SendAsync(Revision revision, string personId, string why = "") => ChangeAsync(revision, async act =>
     {
         if (((await log.AuthorshipAsync(act.Row.Id)).Write(personId) ?? LifeCycle.Send(act.Row.State, act.Standing.Sheet)) is { } problem) return problem;
-        var follows = await db.Revisions.AnyAsync(r => r.ProcedureId == act.Row.ProcedureId && r.Id < act.Row.Id && r.State != RevisionState.Draft && r.State != RevisionState.InReview)
+        var follows = await db.Revisions.AnyAsync(r => r.ProcedureId == act.Row.ProcedureId && r.Id < act.Row.Id
+                && LifeCycle.WorkedFrom.Contains(r.State))
             && !await db.Events.AnyAsync(e => e.RevisionId == act.Row.Id && e.Kind == ReviewEventKind.Sent && e.Text != "");
         if (LifeCycle.SayWhy(follows, why) is { } unsaid) return unsaid;
         // The sheet is written whole first: once it is in review the database itself refuses to change it.

@@ -42,7 +42,7 @@ public static class PrintEndpoints
     /// <summary>What is other than in the revision people worked from before.</summary>
     /// <param name="Letter">That revision.</param>
     /// <param name="Why">Why, as its author said it; empty where she has not yet.</param>
-    /// <param name="Says">A sentence for each difference; empty where there is none.</param>
+    /// <param name="Says">A sentence for each difference, or that there is none.</param>
     /// <param name="Joints">Ids of the joints whose values are others.</param>
     public sealed record ChangesView(string Letter, string Why, ImmutableArray<string> Says, ImmutableArray<string> Joints);
 
@@ -82,14 +82,12 @@ public static class PrintEndpoints
         var document = SheetDocument.Of(label, PrintedSheet.Of(walk), pictures.Read) with
         {
             Findings = draft.Now.Findings,
-            Changes = before is null || differences is null ? null
-                : new DocumentTable($"Changed since revision {before.Letter}", ["What"], [.. Told(RevisionEndpoints.WhyIn(events), differences).Select(l => ImmutableArray.Create(l))]),
+            Changes = before is null || differences is null ? null : new DocumentTable($"Changed since revision {before.Letter}", ["What"],
+                [.. differences.Summary().Prepend(Former.WhyIn(events) is { Length: > 0 } why ? $"Because: {why}" : "").Where(l => l.Length > 0)
+                    .Select(l => ImmutableArray.Create(l))]),
         };
         return TypedResults.File(written.Write(document), written.MediaType, written.FileName(label));
     }
-
-    private static IEnumerable<string> Told(string why, Differences differences) => (why.Length > 0 ? (string[])[$"Because: {why}"] : [])
-        .Concat(differences.IsNone ? ["Nothing of what is done, its values or its words."] : differences.Summary);
 
     private static string VerifiedBy(Draft draft, Revision revision) =>
         ValueChecks.VerifiedBy(draft.Now.Sheet, draft.Now.Reviewed.Checks, revision.State is RevisionState.Draft or RevisionState.InReview);
@@ -103,7 +101,7 @@ public static class PrintEndpoints
         var walk = draft.Now.Walks.As(walkAs);
         var sheet = PrintedSheet.Of(walk);
         var (before, differences) = await former.SinceAsync(revision, draft, walk, drafts, me);
-        string[] ids = [.. draft.Now.Sheet.Steps.Select(s => s.Id)];
+        string[] ids = [.. walk.Written.Steps.Select(s => s.Id)];
         var events = await shelf.EventsAsync(id);
         var released = events.LastOrDefault(e => e.Kind == ReviewEventKind.Released);
         var verified = VerifiedBy(draft, revision);
@@ -118,8 +116,9 @@ public static class PrintEndpoints
                 s.Cautions, s.People, s.Tightens, s.Figures, differences?.Changed.Contains(ids[s.Number - 1]) == true))], p.Owed))],
             sheet.Torques, sheet.Patterns, sheet.Later, sheet.Practice, AsOf(walk, draft.Now.Sheet), verified, PrintedSheet.NotJudged, [.. signed],
             WhereIs(new Uri(access.PublicUrl ?? new Uri($"{request.Scheme}://{request.Host}"), $"/r/{id}/follow")),
-            before is null || differences is null ? null : new ChangesView(before.Letter, RevisionEndpoints.WhyIn(events), [.. differences.Summary],
-                [.. differences.Lines.Where(l => l.Group is DifferenceGroup.Values or DifferenceGroup.Safety).Select(l => l.Thing).OfType<string>().Distinct()])));
+            before is null || differences is null ? null : new ChangesView(before.Letter, Former.WhyIn(events), [.. differences.Summary()],
+                [.. differences.Lines.Where(l => l.Group is DifferenceGroup.Values or DifferenceGroup.Safety).Select(l => l.Thing).OfType<string>()
+                    .Distinct()])));
     }
 
     private static WhereView WhereIs(Uri address) => new(address.AbsoluteUri, QrPicture.Of(address.AbsoluteUri));

@@ -27,7 +27,8 @@ public static class RevisionEndpoints
     /// <param name="Give">Say who writes along.</param>
     /// <param name="SayWhy">To say why, before it is sent: it changes what was released before.</param>
     /// <param name="Blind">True while values are to be read from their sources before they are shown.</param>
-    public sealed record MayView(bool Edit, bool Send, bool CallBack, bool Return, bool Release, bool Judge, bool Withdraw, bool Revise, bool Ask, bool Give, bool SayWhy, bool Blind, string? WhyNotRelease, string? WhyNotEdit);
+    public sealed record MayView(bool Edit, bool Send, bool CallBack, bool Return, bool Release, bool Judge, bool Withdraw, bool Revise, bool Ask, bool Give, bool SayWhy,
+        bool Blind, string? WhyNotRelease, string? WhyNotEdit);
 
     /// <summary>An event in the revision's life.</summary>
     public sealed record EventView(ReviewEventKind Kind, string Who, DateTime At, string Text);
@@ -139,23 +140,22 @@ public static class RevisionEndpoints
             Revise: isAuthor && (LifeCycle.Revise(revision.State) ?? notHers) is null,
             Ask: isAuthor && draft.Authorship.Ask(me.Id()) is null,
             Give: me.SeesDrafts() && draft.Authorship.Give(me.Id(), me.IsInRole(Roles.Administrator)) is null,
-            SayWhy: Former.LastIn(siblings, revision.Id) is not null && WhyIn(events).Length == 0,
+            SayWhy: Former.LastIn(siblings, revision.Id) is not null && Former.WhyIn(events).Length == 0,
             Blind: BlindReading.Is(draft, me),
             WhyNotRelease: revision.State == RevisionState.InReview && me.IsInRole(Roles.Approver) ? whyNot?.ToString() : null,
             WhyNotEdit: notHers?.ToString());
         return new RevisionView(revision.Id, revision.ProcedureId, revision.Procedure.Number, revision.Procedure.Title, revision.Procedure.Platform, revision.Letter, revision.State,
-            revision.Author.DisplayName, revision.ChangedAt, await authors.BoardAsync(revision.ProcedureId), now.Sheet.Reader, may, events, [.. Waivers.FallenAway(now.Findings, now.Reviewed.Waivers)], siblings, WholeView(draft, me));
+            revision.Author.DisplayName, revision.ChangedAt, await authors.BoardAsync(revision.ProcedureId), now.Sheet.Reader, may, events,
+            [.. Waivers.FallenAway(now.Findings, now.Reviewed.Waivers)], siblings, WholeView(draft, me));
     }
-
-    /// <summary>Why a revision changes what was released before, as it was said when it was sent; empty where nobody said it.</summary>
-    public static string WhyIn(IEnumerable<EventView> events) => events.LastOrDefault(e => e.Kind == ReviewEventKind.Sent && e.Text.Length > 0)?.Text ?? "";
 
     private static async Task<Results<Ok<ReleasingView>, ProblemHttpResult>> ReleasingAsync(int id, Shelf shelf, Drafts drafts, WorkshopBook book, ClaimsPrincipal me)
     {
         if (await shelf.FindAsync(id, me) is null || await drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
         var (now, page) = (draft.Now, await book.NowAsync());
-        var why = WhyIn(await shelf.EventsAsync(id));
-        return TypedResults.Ok(new ReleasingView([.. Releasing.Of(now.Sheet, now.Findings, now.Reviewed.Checks), .. why.Length > 0 ? (string[])[$"Changed because: “{why}”"] : []], page.Version, Releasing.Ways(page.Workshop.Rules)));
+        var what = Releasing.Of(now.Sheet, now.Findings, now.Reviewed.Checks);
+        if (Former.WhyIn(await shelf.EventsAsync(id)) is { Length: > 0 } why) what = what.Add($"Changed because: “{why}”");
+        return TypedResults.Ok(new ReleasingView(what, page.Version, Releasing.Ways(page.Workshop.Rules)));
     }
 
     private static SheetView WholeView(Draft draft, ClaimsPrincipal me)

@@ -62,7 +62,7 @@ public class DifferenceTests
         Says(told, DifferenceGroup.Doing).ShouldBe(["Step 5: take away A1 hub wedge"]);
         Says(told, DifferenceGroup.Parts).ShouldBe(["A1 hub wedge: in place from step 1 to 5 (was in place from step 1 to 10)"]);
         (told.Steps[0].Was, told.Steps[0].Now).ShouldBe(("Take out the caliper bolts.", "Remove the two caliper bolts."));
-        told.Summary.Last().ShouldBe("Words or pictures of step 2.");
+        told.Summary().Last().ShouldBe("Words or pictures of step 2.");
     }
 
     [Fact]
@@ -74,6 +74,18 @@ public class DifferenceTests
         more.Lines[0].Group.ShouldBe(DifferenceGroup.Safety);
         more.Lines[0].Says.ShouldStartWith("Caution before step 1: WARNING");
         Between(raised, before).Lines[0].Says.ShouldStartWith("Caution no longer called for: WARNING");
+    }
+
+    [Fact]
+    public void What_an_author_warned_of_is_told_also_where_its_step_comes_or_goes_and_a_phase_that_is_called_otherwise_is_in_the_summary()
+    {
+        var before = Hub().Sheet;
+        var caution = new Caution(SignalWord.Warning, "The disc is hot.", "Burns.", "Let it cool.");
+        var after = Done(before, new InsertStep("n1", "h1", Step(before, 4), "Wipe the disc."), new WriteCaution("n1", "", caution), new RenamePhase("h1", "Work", "Front hub"));
+        Says(Between(before, after), DifferenceGroup.Safety).ShouldBe(["Step 5: caution added: WARNING, the disc is hot"]);
+        Says(Between(after, before), DifferenceGroup.Safety).ShouldBe(["Step 5 of A: caution taken away: WARNING, the disc is hot"]);
+        Between(before, after).Summary().ShouldContain("Phase Work is called Front hub");
+        Between(before, before).Summary().ShouldBe(["Nothing of what is done, its values or its words."]);
     }
 
     /// <summary>
