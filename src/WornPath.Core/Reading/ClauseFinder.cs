@@ -71,12 +71,12 @@ internal sealed class ClauseFinder
             if (open is { Mood: Mood.Fragment } && at > start && Colon(at - 1) && _tokens[at].Kind == TokenKind.Word
                 && Trade.Prepositions.Contains(_tokens[at].Text)) open = null;
 
-            if (Inverted(at) is { } inverted)
+            if (HingesOff(at) is { } hinged)
             {
-                inverted.Proviso = _proviso;
-                Add(inverted);
-                open = inverted;
-                i = inverted.To;
+                hinged.Proviso = _proviso;
+                Add(hinged);
+                open = hinged;
+                i = hinged.To;
                 continue;
             }
 
@@ -154,25 +154,15 @@ internal sealed class ClauseFinder
         if (asked is not null && _clauses.Count > first && _clauses.Skip(first).All(c => c.Negated)) _carried = asked;
     }
 
-    private Clause? Inverted(int at)
+    // "… and it hinges off".
+    private Clause? HingesOff(int at)
     {
-        // "Out they come", "on it goes again".
         var word = _tokens[at].Text;
-        return _tokens[at].Kind == TokenKind.Word && word is "off" or "out" or "on" or "in" or "away" && at + 2 < _end && _tokens[at + 1].Text is "it" or "they"
-            && _tokens[at + 2].Text is "come" or "comes" or "go" or "goes" or "slide" or "slides" or "pop" or "pops" or "lift" or "lifts"
-            ? new Clause(Mood.Imperative, at, at + 3)
-            {
-                VerbAt = at,
-                Verb = Trade.VerbsOf(word is "on" or "in" ? "fit" : "remove")[0].Verb,
-                Gaps = { (at + 2, at + 3) },
-            }
-            // "… and it hinges off".
-            : word is "it" or "they" && at > 0 && (IsBoundary(at - 1) || Trade.Conjunctions.Contains(_tokens[at - 1].Text)) && at + 2 < _end
-                && _tokens[at + 1].Kind == TokenKind.Word && _tokens[at + 2].Text is "off" or "out" or "away" && (at + 3 >= _end
-                    || _tokens[at + 3].Kind == TokenKind.Mark || _tokens[at + 3].Text == "and")
-                && !Trade.Auxiliaries.Contains(_tokens[at + 1].Text) && _tokens[at + 1].Text.EndsWith('s') == (word == "it")
-            ? new Clause(Mood.Imperative, at, at + 3) { VerbAt = at + 1, Verb = Trade.VerbsOf("remove")[0].Verb }
-            : null;
+        return word is "it" or "they" && at > 0 && (IsBoundary(at - 1) || Trade.Conjunctions.Contains(_tokens[at - 1].Text)) && at + 2 < _end
+            && _tokens[at + 1].Kind == TokenKind.Word && _tokens[at + 2].Text is "off" or "out" or "away"
+            && (at + 3 >= _end || _tokens[at + 3].Kind == TokenKind.Mark || _tokens[at + 3].Text == "and")
+            && !Trade.Auxiliaries.Contains(_tokens[at + 1].Text) && _tokens[at + 1].Text.EndsWith('s') == (word == "it")
+            ? new Clause(Mood.Imperative, at, at + 3) { VerbAt = at + 1, Verb = Trade.VerbsOf("remove")[0].Verb } : null;
     }
 
     private int? Closing(int from)

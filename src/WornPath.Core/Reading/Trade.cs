@@ -89,6 +89,7 @@ internal static class Trade
     public static readonly WordSet Frees = Set("frees");
     public static readonly WordSet Leads = Set("leads");
     public static readonly WordSet Comes = Set("comesOff");
+    public static readonly WordSet ItMoves = Set("itMoves");
     public static readonly WordSet LiftsOff = Set("liftsOff");
     public static readonly WordSet Fastening = Set("fastening");
     public static readonly WordSet WholeVehicles = Set("wholeVehicle");
