@@ -26,7 +26,10 @@ public static partial class TorqueText
 
     private const string Number = @"[\-−]?(?:\d[\d.,]*\d|\d)(?:\s?[½¼¾⅓⅔⅛⅜⅝⅞]|\s\d{1,2}/\d{1,2}(?![\d/]))?";
 
-    [GeneratedRegex(@"(?<![\w.,/])(?<low>" + Number + @")\s*(?<u1>" + UnitPattern + @"(?![A-Za-z]))?\s*(?:(?:–|—|-|\bto\b|(?<=\bbetween\s[\d.,\s]{1,12})\band\b)\s*(?<high>" + Number + @"))?\s*(?<unit>" + UnitPattern + @")?(?![A-Za-z])(?:\s*(?:\+|,?\s*then|,?\s*plus|and\s+(?:a\s+)?further)\s*(?<angle>" + Number + @")\s*(?:°|deg(?:rees?)?\b))?",
+    // Behind a number these make it no end of a range: "25 N·m - 13 mm socket", "25 N·m – 90°".
+    private const string NotOfIt = @"[\d.,]*\d|\s*(?:mm|cm|°|deg(?:rees?)?|flats?|turns?)(?![A-Za-z])";
+
+    [GeneratedRegex(@"(?<![\w.,/])(?<low>" + Number + @")\s*(?<u1>" + UnitPattern + @"(?![A-Za-z]))?\s*(?:(?:–|—|-|\bto\b|(?<=\bbetween\s[\d.,\s]{1,12})\band\b)\s*(?<high>" + Number + @")(?!" + NotOfIt + @"))?\s*(?<unit>" + UnitPattern + @")?(?![A-Za-z])(?:\s*(?:\+|,?\s*then|,?\s*plus|and\s+(?:a\s+)?further)\s*(?<angle>" + Number + @")\s*(?:°|deg(?:rees?)?\b))?",
         RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex ValuePattern();
 

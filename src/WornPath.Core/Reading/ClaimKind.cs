@@ -42,6 +42,12 @@ internal enum ClaimKind
     /// <summary>A hoist, a jack or a second person takes the weight.</summary>
     Lifted,
 
+    /// <summary>A second person is with whoever does it.</summary>
+    Helped,
+
+    /// <summary>It is done by one person alone.</summary>
+    Alone,
+
     /// <summary>A tool that is not in every box.</summary>
     SpecialTool,
 

@@ -192,15 +192,41 @@ internal sealed class ClauseFinder
     private int? LeadIn(int at)
     {
         if (After(Trade.LeadIns, at) is { } behind && ToldAt(Behind(behind)) is { } said) return said;
+        if (AskedToHelp(at) is { } helped) return helped;
         var i = Is(at, "the") && at + 1 < _end ? at + 1 : at;
         if (_tokens[i].Kind != TokenKind.Word || !Trade.ToldWho.Contains(_tokens[i].Text)) return null;
         var from = ++i;
+        // "You and a helper".
+        if (Is(i, "and") && _nouns.Read(i + 1, _end, null) is { } mate && Trade.NounOf(mate.Phrase.Stems) is { Role: NounRole.Person }
+            && ToldAt(mate.Next) is { } both) return both;
         while (i < _end && _tokens[i].Kind == TokenKind.Word && Trade.ToldHow.Contains(_tokens[i].Text)) i++;
+        // "It is time for the bolts to be removed".
+        if (i > from && Is(i, "for") && i + 1 < _end && IsDetermined(i + 1) && _nouns.Read(i + 1, _end, null) is { } due && ToBeDone(due.Next) is not null) return i + 1;
         // "You can", "you must" alone are read as they stand; "you will" tells what comes, "it is to" what becomes of it.
         var isIt = _tokens[at].Text is "it" or "it's" or "it'll";
         var isWorth = !isIt || Has(from, i, j => Trade.Worth.Contains(_tokens[j].Text));
         var isTold = from - 1 > at || isWorth && Has(from, i, j => _tokens[j].Text == "to");
         return i > from && isTold ? ToldAt(i) : null;
+    }
+
+    // "Ask somebody to help you remove it": it is removed.
+    private int? AskedToHelp(int at)
+    {
+        if (_tokens[at].Text is not ("ask" or "get" or "have" or "let") || _nouns.Read(at + 1, _end, null) is not { } who
+            || Trade.NounOf(who.Phrase.Stems) is not { Role: NounRole.Person }) return null;
+        var help = Is(who.Next, "to") ? who.Next + 1 : who.Next;
+        if (!Is(help, "help")) return null;
+        var told = Is(help + 1, "you") || Is(help + 1, "us") ? help + 2 : help + 1;
+        return ToldAt(Is(told, "to") ? told + 1 : told);
+    }
+
+    // "… to be carefully removed": the verb.
+    private int? ToBeDone(int at)
+    {
+        if (!Is(at, "to") || !Is(at + 1, "be")) return null;
+        var verb = at + 2;
+        while (verb < _end && _tokens[verb].Kind == TokenKind.Word && _tokens[verb].Text.EndsWith("ly", StringComparison.Ordinal)) verb++;
+        return verb < _end && Done(verb) is not null ? verb : null;
     }
 
     // The token behind words that stand together; null where none of them begin here.
@@ -271,6 +297,8 @@ internal sealed class ClauseFinder
         if (open is not null && MannerEnd(at) is { } how) return new Clause(Mood.Beside, at, how) { IsRemark = true };
         if (IsWithout(at)) return new Clause(Mood.Beside, at, NextBoundary(at + 2)) { IsRemark = true, Negated = true };
         if (BeginBy(at) is { } begun) return begun;
+        if (Turned(at, open) is { } turned) return turned;
+        if (MadeSure(at) is { } sure) return sure;
         if (IsOtherTime(at)) return new Clause(Mood.Beside, at, _end) { IsRemark = true };
         if (IsAlsoDone(at) is { } more) return new Clause(Mood.Imperative, at, NextBoundary(more + 1)) { VerbAt = more, Verb = DoneBy(more) };
         // "Using a torque wrench set to 25 N·m": how the tool is.
@@ -357,6 +385,32 @@ internal sealed class ClauseFinder
             : null;
     }
 
+    // "Now are the bolts removed", "only then may the cover be lifted off".
+    private Clause? Turned(int at, Clause? open)
+    {
+        var verb = at;
+        while (verb < _end && _tokens[verb].Text is "only" or "now" or "then" or "next" or "afterwards") verb++;
+        if (open is not null || verb == at && !(Is(at - 1, "then") || Is(at - 1, "next") || Is(at - 1, "now")) || verb + 1 >= _end
+            || _tokens[verb].Text is not ("is" or "are" or "can" or "may" or "must") || !IsDetermined(verb + 1)
+            || _nouns.Read(verb + 1, _end, null) is not { } what) return null;
+        var done = what.Next;
+        while (done < _end && (Is(done, "be") || _tokens[done].Text.EndsWith("ly", StringComparison.Ordinal))) done++;
+        return done < _end && Done(done) is { } passive
+            ? new Clause(Mood.Passive, verb + 1, NextBoundary(done + 1)) { VerbAt = done, Verb = passive, IsFull = true } : null;
+    }
+
+    // "Make sure that the bolts are removed", "see to it that the cover is off": done by then; where it was not before, it is told here.
+    private Clause? MadeSure(int at)
+    {
+        if (After(Trade.MakesSure, at) is not { } what || what >= _end || !IsDetermined(what) || _nouns.Read(what, _end, null) is not { } noun
+            || noun.Phrase.Is(ThingKind.Control) || _names.Resolve(noun.Phrase.Stems).One is Control
+            || noun.Next >= _end || _tokens[noun.Next].Text is not ("is" or "are" or "has" or "have")) return null;
+        var verb = noun.Next + 1;
+        while (verb < _end && (Is(verb, "been") || Is(verb, "all") || Is(verb, "both") || _tokens[verb].Text.EndsWith("ly", StringComparison.Ordinal))) verb++;
+        return verb < _end && Done(verb) is { } done
+            ? new Clause(Mood.Passive, what, NextBoundary(verb + 1)) { VerbAt = verb, Verb = done, IsFull = true, IfNotYet = true } : null;
+    }
+
     // What has been said of somebody, in full: "the pins are greased".
     private static bool Subject(Clause? open) => open is { Mood: Mood.Passive, IsFull: true, Negated: false };
 
@@ -367,7 +421,10 @@ internal sealed class ClauseFinder
         var verb = Trade.VerbsOf(_tokens[at + 1].Text).First(f => f.Form == Form.Base).Verb;
         // "Get ready to lift it off", "prepare to lower it": not yet.
         var isAhead = Is(at - 1, "ready") || open?.Verb?.Lemma == "prepare";
-        if (!isAhead && (verb.Lemma == "drain" || open?.Verb?.Lemma is "use" or "make" or "remember" or "take" or "need" or "be" or "try"
+        // "You will need a pry bar to remove it", "it takes two people to lift it".
+        var needs = open is { Mood: Mood.Declarative, IsRemark: true } && (IsTeller(open.From) || Is(open.From, "it"))
+            && Has(open.From, at, i => _tokens[i].Text is "need" or "needs" or "takes");
+        if (!isAhead && (needs || verb.Lemma == "drain" || open?.Verb?.Lemma is "use" or "make" or "remember" or "take" or "need" or "be" or "try"
             || open is { Mood: Mood.Imperative }
             && (Has(at + 2, NextBoundary(at + 2), i => _tokens[i].Text is "out" or "off") || Takes(verb) && (Is(at - 1, "enough") || Is(at + 2, "it") || Is(at + 2, "them")))))
             return new Clause(Mood.Imperative, at, NextBoundary(at + 2)) { VerbAt = at + 1, Verb = verb };
@@ -448,6 +505,8 @@ internal sealed class ClauseFinder
         var or = at > 0 && Is(at - 1, "or");
         var sign = SignOf(at, end);
         var proviso = new Proviso(sign, or, Place(at, end));
+        // "Using a pry bar if necessary, remove it": so much for the bar.
+        if (open is null && !IsBoundary(at - 1) && _clauses is [.., { Mood: Mood.Beside, IsRemark: true } beside] && beside.To == at) return Condition(at, end);
         // Before what it holds for, or after it: "tighten it slightly if the slots do not line up".
         var leads = open is null || IsBoundary(at - 1) && Goes(end);
         if (leads) _proviso = proviso;
@@ -501,7 +560,8 @@ internal sealed class ClauseFinder
 
     // "If you have not already done so", "if not already done": no condition, the step tells it anyway. But "if the cover is not
     // already off" is one.
-    private bool IsDoneAnyway(int at, int end) => (Is(end - 1, "already") && Has(at, end, IsTeller) || Has(at, end, i => Is(i, "already")) && Has(at, end, i => Is(i, "done")))
+    private bool IsDoneAnyway(int at, int end) => (Is(end - 1, "already") && Has(at, end, IsTeller)
+        || (Has(at, end, i => Is(i, "already")) || !Has(at, end, i => IsDetermined(i) && !Is(i, "this") && !Is(i, "that"))) && Has(at, end, i => Is(i, "done")))
         && Has(at, end, i => _tokens[i].Kind == TokenKind.Word
             && (Trade.Negations.Contains(_tokens[i].Text) || _tokens[i].Text is "haven't"));
 
@@ -844,8 +904,17 @@ internal sealed class ClauseFinder
         var next = noun.Value.Next;
         // "The bolts on the carrier are …": what belongs to the subject is passed over.
         var subjects = new List<NounPhrase> { noun.Value.Phrase };
+        var asides = new List<(int From, int To)>();
         while (next < _end)
         {
+            // "The bolts (at the rear) are removed", "the bolts, which are easy to reach, can be removed".
+            if (open is null && AsideOf(next) is { } told && IsFinite(told))
+            {
+                asides.Add((next, told));
+                next = told;
+                continue;
+            }
+
             if (_tokens[next].Kind == TokenKind.Word && _tokens[next].Text is "and" or "or" && _nouns.Read(next + 1, _end, null) is { } more && !IsImperativeAt(next + 1, false))
             {
                 subjects.Add(more.Phrase);
@@ -877,11 +946,14 @@ internal sealed class ClauseFinder
             var which = (SpeaksOfTrouble(next, main) || Is(at, "any"))
                 && subjects is [{ IsIndefinite: true } or { IsPronoun: true, Text: "one" or "ones" or "them" }]
                     ? new Proviso(Words(at, main), false, Place(at, main)) : null;
-            var told = Finite(at, main, subjects, open, from);
-            told.Gaps.Add((next, main));
-            told.Proviso ??= which;
-            return told;
+            var said = Finite(at, main, subjects, open, from);
+            said.Gaps.Add((next, main));
+            said.Proviso ??= which;
+            return said;
         }
+
+        if (open is null && !Is(at, "no") && ToBeDone(next) is { } due)
+            return new Clause(Mood.Passive, at, NextBoundary(due + 1)) { VerbAt = due, Verb = Done(due), IsFull = true };
 
         // "… or the studs pull out": what comes of it.
         if (at > 0 && Is(at - 1, "or") && open is not null && next < _end && _tokens[next].Kind == TokenKind.Word && Has(at, next, IsDetermined)
@@ -898,8 +970,22 @@ internal sealed class ClauseFinder
             && adverb + 1 < _end && IsDetermined(adverb + 1))) && adverb < _end
             && Trade.VerbsOf(_tokens[adverb].Text).Any(f => f.Form is Form.Base or Form.S);
         if (adverb < _end && _tokens[adverb].Kind == TokenKind.Word && (person || IsFinite(adverb)) && !(open is { Mood: Mood.Imperative } && from > 0 && Is(from, "and") && !Trade.Auxiliaries.Contains(_tokens[adverb].Text) && !Has(at, adverb, IsDetermined)))
-            return Finite(at, adverb, subjects, open, from);
+        {
+            var finite = Finite(at, adverb, subjects, open, from);
+            finite.Gaps.AddRange(asides);
+            return finite;
+        }
+
         return Fragment(at, next, adverb, subjects, open, from);
+    }
+
+    // Behind what is said of a noun beside: in brackets, or between commas.
+    private int? AsideOf(int at)
+    {
+        if (_tokens[at] is { Kind: TokenKind.Mark, Text: "(" } && Closing(at + 1) is { } closing && closing + 1 < _end) return closing + 1;
+        if (_tokens[at] is not { Kind: TokenKind.Mark, Text: "," } || at + 2 >= _end || !Trade.Relatives.Contains(_tokens[at + 1].Text)) return null;
+        var comma = _tokens.FindIndex(at + 2, _end - at - 2, t => t.Kind == TokenKind.Mark);
+        return comma > 0 && _tokens[comma].Text == "," && comma + 1 < _end ? comma + 1 : null;
     }
 
     // Nobody does one thing to more things in one breath; what is longer is read in pieces, in time in proportion to its length.
@@ -996,7 +1082,9 @@ internal sealed class ClauseFinder
         if (modal is " will" && subjects.TrueForAll(s => s.Is(ThingKind.Fluid)))
             return new Clause(Mood.Declarative, at, to) { VerbAt = verbAt, IsRemark = true };
         var passive = forms.FirstOrDefault(f => f.Form == Form.Ed);
-        if (aux && passive.Verb is not null && !past && !you)
+        // "The socket will fit from above": what is both forms is done to nothing without "be".
+        var itself = Array.Exists(forms, f => f.Form == Form.Base) && modal is " will" or " can" or " may" or " must" or " should";
+        if (aux && passive.Verb is not null && !past && !you && !itself)
             return new Clause(Mood.Passive, at, to) { VerbAt = i, Verb = passive.Verb, Negated = negated, IsFull = true, Proviso = Otherwise(from, at, open) };
         var runOn = open is null or { Mood: Mood.Fragment } && i + 1 < _end && _tokens[i + 1].Kind == TokenKind.Word && Trade.Paths.Contains(_tokens[i + 1].Text);
         if (!aux && passive.Verb is not null && (forms.All(f => f.Form == Form.Ed) || runOn) && !you)
@@ -1017,6 +1105,8 @@ internal sealed class ClauseFinder
             var does = i + 1 < _end && _tokens[i + 1].Kind == TokenKind.Word && !Trade.Paths.Contains(_tokens[i + 1].Text)
                 && !Trade.Prepositions.Contains(_tokens[i + 1].Text) && _nouns.Read(i + 1, _end, null) is { Phrase: var hit }
                 && (hit.IsPronoun || Trade.NounOf(hit.Stems) is { Role: NounRole.Thing });
+            // "The socket will fit from above": what a tool does.
+            does |= subjects.TrueForAll(s => s.Is(ThingKind.Tool));
             return new Clause(Mood.Declarative, at, to) { VerbAt = i, Verb = plain.Verb, Negated = negated, IsRemark = does };
         }
 

@@ -404,6 +404,9 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
             // "Let blade and spacer drop".
             if (stems.Count > 0 && Trade.IsBase(word) && Trade.NounOf([Stem.Of(word)]) is { Role: NounRole.Words }
                 && Trade.NounOf(stems) is { Role: NounRole.Thing } && (i + 1 >= to || tokens[i + 1].Kind == TokenKind.Mark)) break;
+            // "With a 13 mm socket lift the cover out".
+            if (stems.Count > 0 && Trade.IsBase(word) && Trade.NounOf(stems) is { Kinds: [ThingKind.Tool, ..] } && i + 1 < to
+                && Word(i + 1) is "the" or "a" or "an" or "its" or "their" && !names.IsHead(Stem.Of(word))) break;
             // "Let the caliper hang by its hose": it hangs.
             if (stems.Count > 0 && from > 0 && Word(from - 1) is "let" or "letting" && Trade.IsBase(word) && Trade.NounOf([Stem.Of(word)]) is null
                 && !names.IsHead(Stem.Of(word))) break;

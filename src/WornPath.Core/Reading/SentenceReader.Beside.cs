@@ -227,6 +227,15 @@ public sealed partial class SentenceReader
             return;
         }
 
+        // "Take the wrench to the bolts and remove them".
+        if (clause is { Mood: Mood.Imperative, Negated: false } && clause.Nouns.FirstOrDefault() is { IsPronoun: false, After: null } tool && tool.Is(ThingKind.Tool)
+            && clause.Nouns.FirstOrDefault(n => n is { After: "to" or "on", IsPronoun: false }) is { } at && _refer.Known(at) is { } worked)
+        {
+            UseNamed(tool);
+            Spoken.Hand([worked]);
+            return;
+        }
+
         var named = new List<Thing>();
         foreach (var piece in clause.Pieces)
         {
@@ -339,7 +348,7 @@ public sealed partial class SentenceReader
         foreach (var piece in clause.Pieces)
         {
             if (piece.Noun is not { IsPronoun: false } phrase || Trade.NounOf(phrase.Stems) is not { Role: NounRole.Person }) continue;
-            if (phrase.Head is "hand" or "hands" || phrase.Stems.Contains("qualified")) continue;
+            if (phrase.Head is "hand" or "hands" || Trade.ToldWho.Contains(phrase.Head) || phrase.Stems.Contains("qualified")) continue;
             var one = phrase.Head is "people" or "person" && phrase.Count is > 1 ? phrase.Count.Value : phrase.Head == "person" && phrase.Distinct.Count == 0 && !phrase.Stems.Contains("second") ? 1 : 1 + (phrase.Count ?? 1);
             if (one > 1 && !clause.Negated) _people = Math.Max(_people ?? 1, one);
         }

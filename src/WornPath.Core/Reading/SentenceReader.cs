@@ -169,6 +169,7 @@ public sealed partial class SentenceReader
         BindLeft();
         AskUnbound();
         SayElsewhere();
+        if (Claims.Find(_text).Any(c => c is { Kind: ClaimKind.Helped, Denied: false } or { Kind: ClaimKind.Alone, Denied: true })) _people = Math.Max(_people ?? 1, 2);
         if (_actions.Count > 0 || _questions.Count > 0 || _told || string.IsNullOrWhiteSpace(_text)) return;
         var whole = _text.Trim().ToLowerInvariant();
         var key = whole.Length <= 60 ? whole : whole[..60];
@@ -798,6 +799,9 @@ public sealed partial class SentenceReader
             if (Spoken.IsOff(its) is not true) Add(Verb.TakeOut, its, listed.At);
         }
 
+        // "Pick up the pry bar", "take a socket": in the hand.
+        if (verb == Verb.TakeAway && thing is Tool && clause.Verb?.Lemma is "pick" or "take"
+            && clause.Pieces.TrueForAll(p => p.Way is null or "up")) return;
         if (verb is null)
         {
             Both(clause, sense, thing, phrase);

@@ -25,7 +25,7 @@ internal static partial class Tokenizer
         @"\((?<many>\d{1,2})\)(?=\s*[\p{L}\d])|(?<many>\d{1,2})\s?[x×](?=\s+\p{L})|(?<times>\(\s?(?:[x×]\s?\d{1,2}|\d{1,2}\s?[x×]?)\s?\)(?!\s?\d)|[x×]\s?\d{1,2}(?![\w/.,]*\d|\s*mm))|" +
         @"(?<time>(?:\d+(?:[.,]\d+)?\s*|(?:half an?|a quarter of an|three[- ]quarters of an|an?|one|two|three|four|five|six|seven|eight|nine|ten|twelve|fifteen|twenty|thirty|forty|sixty)\s+)(?<tu>seconds|second(?!\s+[a-z])|secs?|minutes?|mins?|min\.|hours?|hrs?|h)(?![A-Za-z]))|" +
         @"(?<angle>(?:\d+(?:[.,]\d+)?|\d+/\d+|half a|(?:an?\s+further|an?|another|one)\s+(?:half|third|quarter|fifth|sixth|eighth|twelfth)(?:\s+of\s+a)?|(?:a |another )?(?:third|quarter|sixth|eighth|twelfth) of a|(?:another |a )?three[- ]quarters of a|two[- ]thirds of a|three-quarter|another|one|two|three|four)\s*(?:full\s+|complete\s+|whole\s+)?(?:°|deg(?:rees?)?(?![A-Za-z])|flats?(?![A-Za-z])|turns?(?![A-Za-z])))|" +
-        @"(?<num>\d+(?:[.,/]\d+)*(?![\w]))|(?<word>[A-Z]{1,2}\+(?![\w+])|[wf]/o?(?![\w/])|\d{1,2}W-\d{2,3}(?!\w)|[bgsht]/[a-z]+(?![\w/])|[\p{L}#](?:[\p{L}\d'’\-]*[\p{L}\d])?|\d[\w.×/]*\w)|(?<stop>[.!?;\n]+)|(?<and>(?<=\s)[&+](?=\s+\p{L}))|(?<mark>[,:()–—%+]|(?<=\s)-(?=\s))",
+        @"(?<num>\d+(?:[.,/]\d+)*(?![\w]))|(?<word>[A-Z]{1,2}\+(?![\w+])|[wf]/o?(?![\w/])|\d{1,2}W-\d{2,3}(?!\w)|[bgsht]/[a-z]+(?![\w/])|[\p{L}#](?:[\p{L}\d'’\-]*[\p{L}\d])?|\d[\w.×/]*\w)|(?<stop>[.!?;\n]+)|(?<and>(?<=\s)[&+](?=\s+\p{L}))|(?<mark>[,:()\[\]–—%+]|(?<=\s)-(?=\s))",
         RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex Pattern();
 
@@ -213,6 +213,7 @@ internal static partial class Tokenizer
             : match.Groups["stop"].Success ? TokenKind.Stop
             : match.Groups["mark"].Success ? TokenKind.Mark
             : TokenKind.Word;
+        if (kind == TokenKind.Mark && text is "[" or "]") text = text == "[" ? "(" : ")";
         if (kind != TokenKind.Word) return new Token(kind, text, span);
         // "Don’t" and "don't" are one word.
         var word = text.Replace('’', '\'');

@@ -32,6 +32,7 @@ internal static class Trade
 
     /// <summary>The words that lead in what is told.</summary>
     public static readonly PhraseList LeadIns = new(Classes["leadIn"]);
+    public static readonly PhraseList MakesSure = new(Classes["makesSure"]);
 
     /// <summary>The words that lead in a condition.</summary>
     public static readonly PhraseList Conditions = new(Classes["condition"]);
