@@ -103,7 +103,7 @@ internal sealed class ClauseFinder
                 continue;
             }
 
-            var next = Begin(at, open, i);
+            var next = Begin(at, open, i) ?? (open is not null && at > i && IsUnheard(at) ? Unknown(at) : null);
             if (next is null)
             {
                 // Goes on with what is open; a sentence that begins with nothing known is said.
@@ -248,8 +248,19 @@ internal sealed class ClauseFinder
             && (Trade.Adverbs.Contains(_tokens[i].Text) || _tokens[i].Text.EndsWith("ly", StringComparison.Ordinal))) i++;
         if (i >= _end || _tokens[i].Kind != TokenKind.Word) return null;
         return Is(i, "never") || Is(i, "don't") || Is(i, "do") && Is(i + 1, "not")
-            || Trade.IsBase(_tokens[i].Text) && (!Trade.Auxiliaries.Contains(_tokens[i].Text) || Is(i, "get") && i + 1 < _end && IsDetermined(i + 1)) ? i : null;
+            || Trade.IsBase(_tokens[i].Text) && (!Trade.Auxiliaries.Contains(_tokens[i].Text) || Is(i, "get") && i + 1 < _end && IsDetermined(i + 1))
+            || IsUnheard(i) ? i : null;
     }
+
+    // A word in a verb's place that nobody knows, with what it is done to behind it: "zork the cover".
+    private bool IsUnheard(int i) => i < _end && Commands(i) && IsNoWordOfIt(_tokens[i].Text)
+        && !_tokens[i].Text.EndsWith("ing", StringComparison.Ordinal) && _tokens[i].Text is not [.., not 's', 's'];
+
+    // "After zorking the cover".
+    private bool IsUnheardDoing(int i) => i < _end && Commands(i) && IsNoWordOfIt(_tokens[i].Text) && _tokens[i].Text is [_, _, _, .., 'i', 'n', 'g'];
+
+    private bool IsNoWordOfIt(string word) => word.Length > 2 && !word.EndsWith("ly", StringComparison.Ordinal) && word.All(char.IsLetter)
+        && Trade.VerbsOf(word).Length == 0 && Trade.NounOf([Stem.Of(word)]) is null && !_names.IsHead(Stem.Of(word));
 
     private bool IsLeadAdverb(int i)
     {
@@ -266,7 +277,7 @@ internal sealed class ClauseFinder
         // "a) remove it; b) fit it".
         if (word.Length == 1 && i + 1 < _end && _tokens[i + 1] is { Kind: TokenKind.Mark, Text: ")" } && (i == 0 || _tokens[i - 1].Kind != TokenKind.Word)
             && !(i > 0 && _tokens[i - 1] is { Kind: TokenKind.Mark, Text: "(" })) return true;
-        return word is "then" or "always" or "now" or "also" or "again" or "please" or "meanwhile" or "lastly" or "afterwards" or "just" or "only" or "so" or "here" or "either" or "both" && i + 1 < _end && (Trade.IsBase(_tokens[i + 1].Text) || word == "now" && _tokens[i + 1].Kind == TokenKind.Word && (Trade.Pronouns.Contains(_tokens[i + 1].Text) || Trade.Determiners.Contains(_tokens[i + 1].Text)));
+        return word is "then" or "always" or "now" or "also" or "again" or "please" or "meanwhile" or "lastly" or "afterwards" or "just" or "only" or "so" or "here" or "either" or "both" && i + 1 < _end && (Trade.IsBase(_tokens[i + 1].Text) || IsUnheard(i + 1) || word == "now" && _tokens[i + 1].Kind == TokenKind.Word && (Trade.Pronouns.Contains(_tokens[i + 1].Text) || Trade.Determiners.Contains(_tokens[i + 1].Text)));
     }
 
     // "Bolts out", "bracket bolts off": more than one of what is named, and no more than the way.
@@ -382,7 +393,7 @@ internal sealed class ClauseFinder
         return (Is(by, "by") || Is(by, "with")) && by + 2 < _end && _tokens[by + 1].Kind == TokenKind.Word
             && Array.Find(Trade.VerbsOf(_tokens[by + 1].Text), f => f.Form == Form.Ing) is { Verb: { } doing }
             ? new Clause(Mood.Imperative, at, NextBoundary(by + 2)) { VerbAt = by + 1, Verb = doing }
-            : null;
+            : (Is(by, "by") || Is(by, "with")) && IsUnheardDoing(by + 1) ? new Clause(Mood.Imperative, at, NextBoundary(by + 2)) { VerbAt = by + 1, IsUnknown = true } : null;
     }
 
     // "Now are the bolts removed", "only then may the cover be lifted off".
@@ -417,6 +428,9 @@ internal sealed class ClauseFinder
     // "To settle them", "to protect the threads": why; "to drain the oil": it runs out.
     private Clause? Purpose(int at, Clause? open)
     {
+        // "Use a pry bar to zork the cover".
+        if (Is(at, "to") && IsUnheard(at + 1) && open?.Verb?.Lemma is "use" or "need")
+            return new Clause(Mood.Imperative, at, NextBoundary(at + 2)) { VerbAt = at + 1, IsUnknown = true };
         if (!IsPurposeAt(at)) return null;
         var verb = Trade.VerbsOf(_tokens[at + 1].Text).First(f => f.Form == Form.Base).Verb;
         // "Get ready to lift it off", "prepare to lower it": not yet.
@@ -538,6 +552,7 @@ internal sealed class ClauseFinder
         Clause Told(Mood mood, int verbAt, TradeVerb verb) =>
             new(mood, at + 1, end) { VerbAt = verbAt, Verb = verb, IsFull = mood == Mood.Passive, IfNotYet = true, ComesFirst = open is not null };
         if (Is(at, "after") && DoneBy(at + 1) is { } doing) return Told(Mood.Imperative, at + 1, doing);
+        if (Is(at, "after") && IsUnheardDoing(at + 1)) return new Clause(Mood.Imperative, at + 1, end) { VerbAt = at + 1, IsUnknown = true };
         if (IsTeller(at + 1) && Is(at + 2, "have") && at + 3 < end && Done(at + 3) is { } have) return Told(Mood.Imperative, at + 3, have);
         if (!IsDetermined(at + 1) || _nouns.Read(at + 1, end, null) is not { } what) return null;
         var verb = what.Next < end && _tokens[what.Next].Text is "is" or "are" or "has" or "have" ? what.Next + 1 : what.Next;
@@ -738,7 +753,8 @@ internal sealed class ClauseFinder
             || _nouns.Read(next + 1, NextBoundary(next + 1), null) is null))
             return new Clause(Mood.Beside, at, NextBoundary(next + 1)) { IsRemark = true, HasHelper = true };
         return next < _end && _tokens[next].Kind == TokenKind.Word && Trade.VerbsOf(_tokens[next].Text).FirstOrDefault(f => f.Form == Form.Base) is { Verb: { } verb }
-            ? new Clause(Mood.Imperative, at, NextBoundary(next + 1)) { VerbAt = next, Verb = verb, HasHelper = true } : null;
+            ? new Clause(Mood.Imperative, at, NextBoundary(next + 1)) { VerbAt = next, Verb = verb, HasHelper = true }
+            : IsUnheard(next) ? new Clause(Mood.Imperative, at, NextBoundary(next + 1)) { VerbAt = next, IsUnknown = true, HasHelper = true } : null;
     }
 
     private bool IsImperativeAt(int at, bool afterMark)
@@ -1110,7 +1126,20 @@ internal sealed class ClauseFinder
             return new Clause(Mood.Declarative, at, to) { VerbAt = i, Verb = plain.Verb, Negated = negated, IsRemark = does };
         }
 
+        // "You must zork the cover", "the cover must be zorked": told to do what nobody knows.
+        if (aux && !past && !negated && forms.Length == 0 && i < _end && (you ? IsUnheard(i) && modal is not (" do" or " may" or " might" or " could" or " would") : IsUnheardDone(i, at, modal, verbAt, subjects)))
+            return new Clause(you ? Mood.Imperative : Mood.Passive, at, to) { VerbAt = i, IsUnknown = true };
         return new Clause(Mood.Declarative, at, to) { VerbAt = verbAt, IsRemark = true };
+    }
+
+    // "The cover must be zorked", "… is then zorked", "… is zorked off". "The cover is dented" only tells how it is.
+    private bool IsUnheardDone(int i, int at, string modal, int verbAt, List<NounPhrase> subjects)
+    {
+        if (_tokens[i].Kind != TokenKind.Word || _tokens[i].Text is not [_, _, _, .., 'e', 'd'] || !IsNoWordOfIt(_tokens[i].Text) || Trade.Trouble.Contains(_tokens[i].Text)
+            || !subjects.Exists(s => !s.IsPronoun && (Trade.NounOf(s.Stems) is { Role: NounRole.Thing } || _names.Resolve(s.Stems).One is not null))) return false;
+        return (modal + " ").Contains(" be ", StringComparison.Ordinal) && !modal.Contains(" may", StringComparison.Ordinal)
+            || Has(verbAt, i, j => _tokens[j].Text is "then" or "now" or "next")
+            || Is(at - 1, "next") || i + 1 < _end && _tokens[i + 1].Text is "off" or "out" or "away" or "in" or "on" or "back" or "up" or "down";
     }
 
     private Clause? Fragment(int at, int next, int adverb, List<NounPhrase> subjects, Clause? open, int from)
@@ -1234,7 +1263,7 @@ internal sealed class ClauseFinder
             if (t.Text == "and" && i > from && i + 1 < _end && _tokens[i - 1].Kind == TokenKind.Word && _tokens[i + 1].Kind == TokenKind.Word
                 && Trade.Paths.Contains(_tokens[i - 1].Text) && Trade.Paths.Contains(_tokens[i + 1].Text)
                 && (i + 2 >= _end || _tokens[i + 2].Kind == TokenKind.Mark || _tokens[i + 2].Text is "of" or "from")) continue;
-            if (Trade.Conjunctions.Contains(t.Text) && i > from || i > from && IsPurposeAt(i)) return i;
+            if (Trade.Conjunctions.Contains(t.Text) && i > from || i > from && (IsPurposeAt(i) || Is(i, "to") && IsUnheard(i + 1))) return i;
             if (i > from && (IsByDoing(i) || IsWithout(i) || MannerEnd(i) is not null || IsAlsoDone(i) is not null)) return i;
             // "The bolts that hold the guard": which bolts.
             if (i > from && t.Text is "that" or "which" && i + 1 < _end && Trade.Holds.Contains(_tokens[i + 1].Text)) continue;

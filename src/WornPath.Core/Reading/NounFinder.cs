@@ -394,7 +394,8 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
             if (stems.Count > 0 && (Ends(i, to, determined) || Trade.Told.Contains(word) && !(i + 1 < to && IsContent(i + 1)))) break;
             if (stems.Count > 0 && Trade.Results.Contains(word) && !(i + 1 < to && IsContent(i + 1)) && !names.IsHead(Stem.Of(word))) break;
             // "A helper pump …", "the other two follow …": who does it, and the verb.
-            if (stems.Count > 0 && Trade.NounOf(stems) is { Role: NounRole.Person } && Trade.VerbsOf(word).Length > 0) break;
+            if (stems.Count > 0 && Trade.NounOf(stems) is { Role: NounRole.Person }
+                && (Trade.VerbsOf(word).Length > 0 || i + 1 < to && Word(i + 1) is "the" or "a" or "an" or "it" or "them")) break;
             if (stems.Count == 0 && (rest || count is not null) && determined && Trade.VerbsOf(word).Any(v => v.Form is Form.Base or Form.S) && !IsThingAt(i) && i + 1 < to && Trade.IsSmall(Word(i + 1))) break;
             // "Drain the sump hot".
             if (stems.Count > 0 && word is "hot" or "cold" or "warm" && !(i + 1 < to && IsContent(i + 1))) break;

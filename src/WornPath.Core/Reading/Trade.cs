@@ -32,6 +32,7 @@ internal static class Trade
 
     /// <summary>The words that lead in what is told.</summary>
     public static readonly PhraseList LeadIns = new(Classes["leadIn"]);
+    public static readonly IReadOnlyCollection<string> NamedWork = Classes["namedWork"];
     public static readonly PhraseList MakesSure = new(Classes["makesSure"]);
 
     /// <summary>The words that lead in a condition.</summary>
@@ -90,6 +91,8 @@ internal static class Trade
     public static readonly WordSet Frees = Set("frees");
     public static readonly WordSet Leads = Set("leads");
     public static readonly WordSet Comes = Set("comesOff");
+    public static readonly WordSet Performs = Set("performs");
+    public static readonly WordSet Performed = Set("performed");
     public static readonly WordSet ItMoves = Set("itMoves");
     public static readonly WordSet LiftsOff = Set("liftsOff");
     public static readonly WordSet Fastening = Set("fastening");
