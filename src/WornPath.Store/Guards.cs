@@ -65,7 +65,8 @@ public static class Guards
         yield return Refuse("Edits_Draft_Only", "INSERT ON Edits", NotDraft("NEW"), "Only a draft can be edited.");
         yield return Refuse("Edits_Once", "INSERT ON Edits", "EXISTS (SELECT 1 FROM Edits WHERE Id = NEW.Id OR (RevisionId = NEW.RevisionId AND (Seq = NEW.Seq OR ClientId = NEW.ClientId)))", "This edit is in the log already.");
         foreach (var (table, key) in ((string, string)[])[("Edits", ""), ("Events", "Id = NEW.Id"), ("ValueChecks", "Id = NEW.Id"),
-            ("Workshops", "Version = NEW.Version"), ("Contributions", ""), ("Audit", "Id = NEW.Id")])
+            ("Workshops", "Version = NEW.Version"), ("Contributions", ""), ("Audit", "Id = NEW.Id"), ("Comments", "Id = NEW.Id"),
+            ("CommentEntries", "Id = NEW.Id OR ClientId = NEW.ClientId"), ("CommentMentions", ""), ("ReviewAsks", "")])
         {
             yield return Refuse($"{table}_Stand", $"UPDATE ON {table}", null, "What is on record cannot change.");
             yield return Refuse($"{table}_Stay", $"DELETE ON {table}", null, "What is on record cannot be deleted.");

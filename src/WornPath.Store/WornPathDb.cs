@@ -2,6 +2,7 @@ using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Identity.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
+using WornPath.Core.Revisions;
 using WornPath.Store.Entities;
 
 namespace WornPath.Store;
@@ -22,6 +23,14 @@ public sealed class WornPathDb(DbContextOptions<WornPathDb> options) : IdentityD
     public DbSet<WaiverEntry> Waivers => Set<WaiverEntry>();
 
     public DbSet<ValueCheckEntry> ValueChecks => Set<ValueCheckEntry>();
+
+    public DbSet<Comment> Comments => Set<Comment>();
+
+    public DbSet<CommentEntry> CommentEntries => Set<CommentEntry>();
+
+    public DbSet<CommentMention> CommentMentions => Set<CommentMention>();
+
+    public DbSet<ReviewAsk> ReviewAsks => Set<ReviewAsk>();
 
     public DbSet<Contribution> Contributions => Set<Contribution>();
 
@@ -44,6 +53,13 @@ public sealed class WornPathDb(DbContextOptions<WornPathDb> options) : IdentityD
     public DbSet<Fact> Facts => Set<Fact>();
 
     public DbSet<ShelfEntry> ShelfEntries => Set<ShelfEntry>();
+
+    /// <summary>Name and account as they are now: what is written down stays, whatever the person is called later.</summary>
+    public async Task<string> WhoAsync(string personId)
+    {
+        var person = await Users.Where(p => p.Id == personId).Select(p => new { p.DisplayName, p.UserName }).SingleAsync();
+        return PersonName.InRecords(person.DisplayName, person.UserName!);
+    }
 
     public override int SaveChanges(bool acceptAllChangesOnSuccess)
     {
@@ -174,7 +190,41 @@ public sealed class WornPathDb(DbContextOptions<WornPathDb> options) : IdentityD
             ask.HasOne<Procedure>().WithMany().HasForeignKey(a => a.ProcedureId);
             ask.HasOne(a => a.Person).WithMany().HasForeignKey(a => a.PersonId).OnDelete(DeleteBehavior.Restrict);
         });
-        foreach (var (record, property) in ((Type, string)[])[(typeof(ReviewEvent), nameof(ReviewEvent.Who)), (typeof(WaiverEntry), nameof(WaiverEntry.Who)), (typeof(ValueCheckEntry), nameof(ValueCheckEntry.Who))])
+        builder.Entity<Comment>(comment =>
+        {
+            comment.Property(c => c.Kind).HasConversion<string>().HasMaxLength(20);
+            comment.Property(c => c.Target).HasMaxLength(400);
+            comment.Property(c => c.Then).HasMaxLength(4000);
+            comment.Ignore(c => c.Anchor);
+            comment.HasIndex(c => c.ProcedureId);
+            comment.HasOne<Procedure>().WithMany().HasForeignKey(c => c.ProcedureId);
+            comment.HasOne<Revision>().WithMany().HasForeignKey(c => c.RevisionId);
+        });
+        builder.Entity<CommentEntry>(entry =>
+        {
+            entry.Property(e => e.Kind).HasConversion<string>().HasMaxLength(20);
+            entry.Property(e => e.Text).HasMaxLength(4000);
+            entry.Property(e => e.SuggestedSays).HasMaxLength(400);
+            entry.Property(e => e.ClientId).HasMaxLength(64);
+            entry.HasIndex(e => e.ClientId).IsUnique();
+            entry.HasOne<Comment>().WithMany(c => c.Entries).HasForeignKey(e => e.CommentId);
+            entry.HasOne<Revision>().WithMany().HasForeignKey(e => e.RevisionId);
+            entry.HasOne<Person>().WithMany().HasForeignKey(e => e.PersonId).OnDelete(DeleteBehavior.Restrict);
+        });
+        builder.Entity<CommentMention>(mention =>
+        {
+            mention.HasKey(m => new { m.EntryId, m.PersonId });
+            mention.HasOne<CommentEntry>().WithMany(e => e.Mentions).HasForeignKey(m => m.EntryId);
+            mention.HasOne<Person>().WithMany().HasForeignKey(m => m.PersonId).OnDelete(DeleteBehavior.Restrict);
+        });
+        builder.Entity<ReviewAsk>(ask =>
+        {
+            ask.HasKey(a => new { a.EventId, a.PersonId });
+            ask.HasOne<ReviewEvent>().WithMany().HasForeignKey(a => a.EventId);
+            ask.HasOne<Person>().WithMany().HasForeignKey(a => a.PersonId).OnDelete(DeleteBehavior.Restrict);
+        });
+        foreach (var (record, property) in ((Type, string)[])[(typeof(ReviewEvent), nameof(ReviewEvent.Who)), (typeof(WaiverEntry), nameof(WaiverEntry.Who)), (typeof(ValueCheckEntry), nameof(ValueCheckEntry.Who)),
+            (typeof(CommentEntry), nameof(CommentEntry.Who)), (typeof(ReviewAsk), nameof(ReviewAsk.Who))])
             builder.Entity(record).Property<string>(property).HasMaxLength(400);
         // What stands from before a form had a number is of the first.
         foreach (var stored in (Type[])[typeof(SheetSnapshot), typeof(EditEntry), typeof(WorkshopVersion)])

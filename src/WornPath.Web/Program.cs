@@ -40,6 +40,7 @@ builder.Services.AddSingleton<ShelfIndexer>().AddHostedService(p => p.GetRequire
 builder.Services.AddSingleton<PaperBrowser>().AddSingleton<PaperQueue>().AddHostedService(p => p.GetRequiredService<PaperQueue>());
 builder.Services.AddScoped<Drafts>();
 builder.Services.AddScoped<Authors>();
+builder.Services.AddScoped<Comments>();
 builder.Services.AddSingleton<MarkdownHtml>();
 builder.Services.AddScoped<Procedures>();
 builder.Services.AddScoped<DemoWorkshop>();
@@ -105,6 +106,7 @@ api.MapBuilding();
 api.MapWalk();
 api.MapPrint();
 api.MapDifferences();
+api.MapComments();
 api.MapPaper();
 api.MapPictures();
 api.MapWorkshop();

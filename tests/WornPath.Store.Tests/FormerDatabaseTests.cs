@@ -302,6 +302,22 @@ public sealed class FormerDatabaseTests : IDisposable
         (await Should.ThrowAsync<NewerDatabaseException>(() => StoreSetup.MigrateAsync(older))).Message.ShouldContain("20991231000000_Later");
     }
 
+    [Fact]
+    public async Task A_database_from_before_comments_takes_them_and_keeps_what_it_has()
+    {
+        await using var db = Open(Former("comments"));
+        await StoreSetup.MigrateAsync(db);
+        (await db.Revisions.CountAsync()).ShouldBe(7);
+        (await db.Events.CountAsync(e => e.Kind == ReviewEventKind.Sent)).ShouldBeGreaterThan(4);
+        (await new DraftLog(db).LoadAsync(7))!.Sheet.Steps.ShouldNotBeEmpty();
+        var ines = await db.Users.SingleAsync(p => p.UserName == "ines");
+        var comment = new Comment { ProcedureId = (await db.Revisions.SingleAsync(r => r.Id == 7)).ProcedureId, RevisionId = 7, Kind = AnchorKind.Sheet };
+        comment.Entries.Add(new CommentEntry { RevisionId = 7, PersonId = ines.Id, Who = "Ines", At = DateTime.UtcNow, Text = "A word.", ClientId = "first-of-them" });
+        db.Comments.Add(comment);
+        await db.SaveChangesAsync();
+        await Should.ThrowAsync<Exception>(() => db.CommentEntries.ExecuteUpdateAsync(set => set.SetProperty(e => e.Text, "another word")), "what is said stays");
+    }
+
     public void Dispose()
     {
         Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();

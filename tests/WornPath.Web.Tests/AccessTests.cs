@@ -80,6 +80,12 @@ public sealed partial class AccessTests(Workshop workshop) : IClassFixture<Works
         GET     /api/revisions/{id:int}/ready                      .-yyyyyy
         PUT     /api/revisions/{id:int}/ready                      .-yyyyyy
         GET     /api/revisions/{id:int}/values                     .-yyyyyy
+        GET     /api/revisions/{id:int}/comments                   .-yyyyyy
+        POST    /api/revisions/{id:int}/comments                   .-yyyyyy
+        POST    /api/revisions/{id:int}/comments/{comment:int}     .-yyyyyy
+        POST    /api/revisions/{id:int}/comments/{comment:int}/settle .-yyyyyy
+        POST    /api/revisions/{id:int}/comments/{comment:int}/take .xoyyxxx
+        POST    /api/revisions/{id:int}/looked                     .xxxxyyx
         POST    /api/revisions/{id:int}/edits                      .xoyyxxx
         POST    /api/revisions/{id:int}/undo                       .xoyyxxx
         POST    /api/revisions/{id:int}/redo                       .xoyyxxx
@@ -214,7 +220,7 @@ public sealed partial class AccessTests(Workshop workshop) : IClassFixture<Works
         "{id:int}" => revision.ToString(),
         "{procedure:int}" => procedure.ToString(),
         "{person}" => "no-such-person",
-        "{waiver:int}" => "1",
+        "{waiver:int}" or "{comment:int}" => "1",
         "{session:int}" => "0",
         "{documentName}" => "v1",
         "{rule}" => "CLO001",
@@ -233,6 +239,9 @@ public sealed partial class AccessTests(Workshop workshop) : IClassFixture<Works
     private static object BodyOf(string endpoint, string author) => endpoint.Split('/')[^1] switch
     {
         "edits" => new { clientId = Guid.NewGuid().ToString(), edit = new { @do = "addThing", kind = "part", name = $"part {Guid.NewGuid():N}", fromKit = false } },
+        "comments" or "{comment:int}" => new { clientId = Guid.NewGuid().ToString(), kind = "sheet", text = "A word." },
+        "settle" => new { clientId = Guid.NewGuid().ToString(), settled = true },
+        "take" => new { clientId = Guid.NewGuid().ToString(), entry = 1 },
         "undo" or "redo" => new { clientId = Guid.NewGuid().ToString() },
         "ready" => new { key = "P1", inHand = true },
         "words" => new { words = new[] { new { word = "frob", kind = "part" } } },

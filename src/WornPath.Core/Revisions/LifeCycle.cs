@@ -51,8 +51,8 @@ public static class LifeCycle
     public static Problem? ReadAgain(bool sheReadAnother, string? reason) => !sheReadAnother || reason is { } said && said.Trim().Length >= 5 ? null
         : new Problem("You have read another value there before.", "Let somebody else read it, or say why you read it again: the wrong line, a slip of the finger.");
 
-    /// <summary>Whether a person may release it: not one who wrote on it, and not while a Stop finding stands.</summary>
-    public static Problem? Release(RevisionState state, string person, IReadOnlyCollection<string> wroteOnIt, IReadOnlyCollection<Finding> findings)
+    /// <summary>Whether a person may release it: not one who wrote on it, not while a Stop finding stands, and not while a comment is open.</summary>
+    public static Problem? Release(RevisionState state, string person, IReadOnlyCollection<string> wroteOnIt, IReadOnlyCollection<Finding> findings, int openComments)
     {
         if (state != RevisionState.InReview) return new Problem($"This revision is {Name(state)}.", "Only a revision in review is released.");
         if (wroteOnIt.Contains(person)) return new Problem("You wrote on this revision.", "Somebody else has to release it.");
@@ -60,7 +60,7 @@ public static class LifeCycle
         if (stops.Count == 0)
         {
             var open = findings.Where(f => f is { Severity: Severity.Warn, Waiver: null }).ToList();
-            return open.Count == 0 ? null : new Problem($"{open.Count} warning{(open.Count == 1 ? " has" : "s have")} no reason to stand: {Named(open)}.", "A reviewer gives each a reason under Review, or returns the revision to its author.");
+            return open.Count == 0 ? Commenting.Release(openComments) : new Problem($"{open.Count} warning{(open.Count == 1 ? " has" : "s have")} no reason to stand: {Named(open)}.", "A reviewer gives each a reason under Review, or returns the revision to its author.");
         }
 
         return new Problem($"{stops.Count} finding{(stops.Count == 1 ? "" : "s")} must be cleared before release: {Named(stops)}.",

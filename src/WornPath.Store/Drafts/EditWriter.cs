@@ -25,7 +25,9 @@ public sealed class EditWriter(Func<SqliteConnection> open, TimeProvider time) :
     /// Writes an edit. When this returns the edit is on the disk. Throws <see cref="DbUpdateException"/> where another edit
     /// of the same number or client id is there already, or where the revision is no draft any more (a trigger of the database sees to it).
     /// </summary>
-    public void Append(int revisionId, LogLine line, Delta delta, Sheet after, IReadOnlyCollection<Finding> findings, bool snapshot)
+    /// <param name="alsoBy">Who suggested it, where another than its writer did: what stands there is by both.</param>
+    public void Append(int revisionId, LogLine line, Delta delta, Sheet after, IReadOnlyCollection<Finding> findings, bool snapshot,
+        string? alsoBy = null)
     {
         var stops = findings.Count(f => f.Severity == Severity.Stop);
         var json = JsonSerializer.SerializeToUtf8Bytes(delta, SheetJson.Options);
@@ -40,7 +42,12 @@ public sealed class EditWriter(Func<SqliteConnection> open, TimeProvider time) :
                 {
                     var now = time.GetUtcNow().UtcDateTime;
                     Run(_insert!, revisionId, line.Seq, line.PersonId, now, line.Kind.ToString(), line.OfSeq, line.ClientId, line.Label, SheetFormat.Newest, json);
-                    foreach (var element in delta.Elements()) Run(_contribute!, revisionId, element, line.PersonId);
+                    foreach (var element in delta.Elements())
+                    {
+                        Run(_contribute!, revisionId, element, line.PersonId);
+                        if (alsoBy is not null) Run(_contribute!, revisionId, element, alsoBy);
+                    }
+
                     Run(_update!, line.Seq, stops, findings.Count - stops, after.Phases.Sum(p => p.Steps.Length), now, revisionId);
                     if (sheet is not null) Run(_snapshot!, sheet, line.Seq, SheetFormat.Newest, revisionId);
                     _commit!.ExecuteNonQuery();

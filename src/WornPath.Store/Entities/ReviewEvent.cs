@@ -15,6 +15,9 @@ public enum ReviewEventKind
 
     /// <summary>A value was read again by somebody who had read another one.</summary>
     ReadAgain,
+
+    /// <summary>Somebody has looked at it: what there was to say is said.</summary>
+    Looked,
 }
 
 /// <summary>One event in a revision's life, with who and when. Rows are only ever added.</summary>

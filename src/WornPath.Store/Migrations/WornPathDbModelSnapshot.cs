@@ -204,6 +204,130 @@ namespace WornPath.Store.Migrations
                     b.ToTable("Audit", (string)null);
                 });
 
+            modelBuilder.Entity("WornPath.Store.Entities.Comment", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Kind")
+                        .IsRequired()
+                        .HasMaxLength(20)
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Length")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool>("OnReleased")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("ProcedureId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("RevisionId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("Start")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Target")
+                        .IsRequired()
+                        .HasMaxLength(400)
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Then")
+                        .IsRequired()
+                        .HasMaxLength(4000)
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("ProcedureId");
+
+                    b.HasIndex("RevisionId");
+
+                    b.ToTable("Comments");
+                });
+
+            modelBuilder.Entity("WornPath.Store.Entities.CommentEntry", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateTime>("At")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("ClientId")
+                        .IsRequired()
+                        .HasMaxLength(64)
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("CommentId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Kind")
+                        .IsRequired()
+                        .HasMaxLength(20)
+                        .HasColumnType("TEXT");
+
+                    b.Property<int?>("OfEntry")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("PersonId")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("RevisionId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Suggested")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("SuggestedSays")
+                        .IsRequired()
+                        .HasMaxLength(400)
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Text")
+                        .IsRequired()
+                        .HasMaxLength(4000)
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Who")
+                        .IsRequired()
+                        .HasMaxLength(400)
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("ClientId")
+                        .IsUnique();
+
+                    b.HasIndex("CommentId");
+
+                    b.HasIndex("PersonId");
+
+                    b.HasIndex("RevisionId");
+
+                    b.ToTable("CommentEntries");
+                });
+
+            modelBuilder.Entity("WornPath.Store.Entities.CommentMention", b =>
+                {
+                    b.Property<int>("EntryId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("PersonId")
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("EntryId", "PersonId");
+
+                    b.HasIndex("PersonId");
+
+                    b.ToTable("CommentMentions");
+                });
+
             modelBuilder.Entity("WornPath.Store.Entities.Contribution", b =>
                 {
                     b.Property<int>("RevisionId")
@@ -587,6 +711,26 @@ namespace WornPath.Store.Migrations
                     b.ToTable("RecoveryCodes");
                 });
 
+            modelBuilder.Entity("WornPath.Store.Entities.ReviewAsk", b =>
+                {
+                    b.Property<int>("EventId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("PersonId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Who")
+                        .IsRequired()
+                        .HasMaxLength(400)
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("EventId", "PersonId");
+
+                    b.HasIndex("PersonId");
+
+                    b.ToTable("ReviewAsks");
+                });
+
             modelBuilder.Entity("WornPath.Store.Entities.ReviewEvent", b =>
                 {
                     b.Property<int>("Id")
@@ -910,6 +1054,57 @@ namespace WornPath.Store.Migrations
                     b.Navigation("Person");
                 });
 
+            modelBuilder.Entity("WornPath.Store.Entities.Comment", b =>
+                {
+                    b.HasOne("WornPath.Store.Entities.Procedure", null)
+                        .WithMany()
+                        .HasForeignKey("ProcedureId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.HasOne("WornPath.Store.Entities.Revision", null)
+                        .WithMany()
+                        .HasForeignKey("RevisionId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("WornPath.Store.Entities.CommentEntry", b =>
+                {
+                    b.HasOne("WornPath.Store.Entities.Comment", null)
+                        .WithMany("Entries")
+                        .HasForeignKey("CommentId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.HasOne("WornPath.Store.Entities.Person", null)
+                        .WithMany()
+                        .HasForeignKey("PersonId")
+                        .OnDelete(DeleteBehavior.Restrict)
+                        .IsRequired();
+
+                    b.HasOne("WornPath.Store.Entities.Revision", null)
+                        .WithMany()
+                        .HasForeignKey("RevisionId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("WornPath.Store.Entities.CommentMention", b =>
+                {
+                    b.HasOne("WornPath.Store.Entities.CommentEntry", null)
+                        .WithMany("Mentions")
+                        .HasForeignKey("EntryId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.HasOne("WornPath.Store.Entities.Person", null)
+                        .WithMany()
+                        .HasForeignKey("PersonId")
+                        .OnDelete(DeleteBehavior.Restrict)
+                        .IsRequired();
+                });
+
             modelBuilder.Entity("WornPath.Store.Entities.Contribution", b =>
                 {
                     b.HasOne("WornPath.Store.Entities.Person", null)
@@ -1011,6 +1206,21 @@ namespace WornPath.Store.Migrations
                     b.Navigation("Person");
                 });
 
+            modelBuilder.Entity("WornPath.Store.Entities.ReviewAsk", b =>
+                {
+                    b.HasOne("WornPath.Store.Entities.ReviewEvent", null)
+                        .WithMany()
+                        .HasForeignKey("EventId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.HasOne("WornPath.Store.Entities.Person", null)
+                        .WithMany()
+                        .HasForeignKey("PersonId")
+                        .OnDelete(DeleteBehavior.Restrict)
+                        .IsRequired();
+                });
+
             modelBuilder.Entity("WornPath.Store.Entities.ReviewEvent", b =>
                 {
                     b.HasOne("WornPath.Store.Entities.Person", "Person")
@@ -1106,6 +1316,16 @@ namespace WornPath.Store.Migrations
                         .HasForeignKey("PersonId")
                         .OnDelete(DeleteBehavior.Restrict)
                         .IsRequired();
+                });
+
+            modelBuilder.Entity("WornPath.Store.Entities.Comment", b =>
+                {
+                    b.Navigation("Entries");
+                });
+
+            modelBuilder.Entity("WornPath.Store.Entities.CommentEntry", b =>
+                {
+                    b.Navigation("Mentions");
                 });
 
             modelBuilder.Entity("WornPath.Store.Entities.Procedure", b =>

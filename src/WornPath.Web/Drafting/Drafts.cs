@@ -34,9 +34,10 @@ public sealed class Drafts(DraftKeeper keeper, EditWriter writer, DraftLog log, 
     public void Outdate(int revisionId) => keeper.Outdate(revisionId);
 
     /// <summary>Carries an edit out for a person. Returns what was held before it, or the problem.</summary>
-    public Task<Outcome<Draft.Walked>> EditAsync(Draft draft, string personId, string clientId, Edit edit, CancellationToken cancel) =>
+    /// <param name="alsoBy">Who suggested it, where another did.</param>
+    public Task<Outcome<Draft.Walked>> EditAsync(Draft draft, string personId, string clientId, Edit edit, CancellationToken cancel, string? alsoBy = null) =>
         ChangeAsync(draft, personId, clientId, EntryKind.Edit, _ => Task.FromResult(Apply(draft.Now.Sheet, edit).Map(a => (a.Sheet, a.Delta,
-            a.Label, Of: (int?)null))), cancel);
+            a.Label, Of: (int?)null))), cancel, alsoBy);
 
     // A figure shows only a picture that is kept here.
     private Outcome<Applied> Apply(Sheet sheet, Edit edit)
@@ -70,16 +71,18 @@ public sealed class Drafts(DraftKeeper keeper, EditWriter writer, DraftLog log, 
     }
 
     private async Task<Outcome<Draft.Walked>> ChangeAsync(Draft draft, string personId, string clientId, EntryKind kind,
-        Func<CancellationToken, Task<Outcome<(Sheet Sheet, Delta Delta, string Label, int? Of)>>> change, CancellationToken cancel)
+        Func<CancellationToken, Task<Outcome<(Sheet Sheet, Delta Delta, string Label, int? Of)>>> change, CancellationToken cancel,
+        string? alsoBy = null)
     {
         var watch = Stopwatch.GetTimestamp();
-        var done = await TakeAsync(draft, personId, clientId, kind, change, cancel);
+        var done = await TakeAsync(draft, personId, clientId, kind, change, alsoBy, cancel);
         measures.Edited(done.IsGood, Stopwatch.GetElapsedTime(watch));
         return done;
     }
 
     private async Task<Outcome<Draft.Walked>> TakeAsync(Draft draft, string personId, string clientId, EntryKind kind,
-        Func<CancellationToken, Task<Outcome<(Sheet Sheet, Delta Delta, string Label, int? Of)>>> change, CancellationToken cancel)
+        Func<CancellationToken, Task<Outcome<(Sheet Sheet, Delta Delta, string Label, int? Of)>>> change, string? alsoBy,
+        CancellationToken cancel)
     {
         await draft.Gate.WaitAsync(cancel);
         try
@@ -101,7 +104,7 @@ public sealed class Drafts(DraftKeeper keeper, EditWriter writer, DraftLog log, 
                 var snapshot = walked.Seq - draft.BaseSeq >= DraftLog.SnapshotEvery;
                 try
                 {
-                    writer.Append(draft.RevisionId, line, delta, sheet, walked.Findings, snapshot);
+                    writer.Append(draft.RevisionId, line, delta, sheet, walked.Findings, snapshot, alsoBy);
                 }
                 catch (DbUpdateException e)
                 {
@@ -112,6 +115,8 @@ public sealed class Drafts(DraftKeeper keeper, EditWriter writer, DraftLog log, 
                 }
 
                 draft.Take(walked, line, snapshot);
+                // Who wrote on it is read anew.
+                if (alsoBy is not null) draft.IsOutdated = true;
                 live.Changed(draft.RevisionId, walked.Seq);
                 shelf.Touch();
                 return before;

@@ -16,6 +16,9 @@ public interface ILivePage
     /// <summary>A revision was sent, returned, released, waived, read from or given to somebody.</summary>
     Task Moved(int revisionId);
 
+    /// <summary>Something was said under a comment of the procedure.</summary>
+    Task Commented(int revisionId);
+
     /// <summary>Who has the revision open, each once.</summary>
     Task Here(int revisionId, IReadOnlyList<Someone> people);
 
@@ -62,6 +65,8 @@ public sealed class Live
     public static string Group(int revisionId) => $"revision {revisionId}";
 
     public void Changed(int revisionId, int seq) => _ = _hub.Clients.Group(Group(revisionId)).Changed(revisionId, seq);
+
+    public void Commented(int revisionId) => _ = _hub.Clients.Group(Group(revisionId)).Commented(revisionId);
 
     public void Moved(int revisionId) => _ = _hub.Clients.Group(Group(revisionId)).Moved(revisionId);
 

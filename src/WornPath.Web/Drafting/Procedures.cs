@@ -16,7 +16,7 @@ namespace WornPath.Web.Drafting;
 /// Puts procedures on the shelf and brings revisions through their life. Each act is one transaction, and is judged by what stands
 /// in the database within it, whatever is held in memory.
 /// </summary>
-public sealed class Procedures(WornPathDb db, DraftLog log, Drafts drafts, WorkshopBook book, Live live, ShelfIndexer shelf, TimeProvider time)
+public sealed class Procedures(WornPathDb db, DraftLog log, Drafts drafts, Comments comments, WorkshopBook book, Live live, ShelfIndexer shelf, TimeProvider time)
 {
     private DateTime Now => time.GetUtcNow().UtcDateTime;
 
@@ -40,7 +40,8 @@ public sealed class Procedures(WornPathDb db, DraftLog log, Drafts drafts, Works
     });
 
     /// <summary>Sends a draft for review, and says why it changes what was released before; once is enough.</summary>
-    public Task<Problem?> SendAsync(Revision revision, string personId, string why = "") => ChangeAsync(revision, async act =>
+    /// <param name="asked">Ids of those who are asked to look at it.</param>
+    public Task<Problem?> SendAsync(Revision revision, string personId, string why = "", IReadOnlyCollection<string>? asked = null) => ChangeAsync(revision, async act =>
     {
         if (((await log.AuthorshipAsync(act.Row.Id)).Write(personId) ?? LifeCycle.Send(act.Row.State, act.Standing.Sheet)) is { } problem) return problem;
         var follows = await db.Revisions.AnyAsync(r => r.ProcedureId == act.Row.ProcedureId && r.Id < act.Row.Id
@@ -50,7 +51,16 @@ public sealed class Procedures(WornPathDb db, DraftLog log, Drafts drafts, Works
         // The sheet is written whole first: once it is in review the database itself refuses to change it.
         var json = SheetJson.Write(act.Standing.Sheet);
         await db.Snapshots.Where(s => s.RevisionId == act.Row.Id).ExecuteUpdateAsync(set => set.SetProperty(s => s.Json, json).SetProperty(s => s.Seq, act.Standing.Seq).SetProperty(s => s.Format, SheetFormat.Newest));
-        await BecomeAsync(act.Row, RevisionState.InReview, ReviewEventKind.Sent, personId, why.Trim());
+        var reviewers = await comments.ReviewersAsync(act.Row.Id);
+        if ((asked ?? []).FirstOrDefault(a => reviewers.All(r => r.Id != a)) is not null)
+            return new Problem("One of those who are asked cannot review it.", "Ask reviewers and approvers who did not write on it.");
+        var sent = await BecomeAsync(act.Row, RevisionState.InReview, ReviewEventKind.Sent, personId, why.Trim());
+        if (asked is { Count: > 0 })
+        {
+            await db.SaveChangesAsync();
+            foreach (var one in asked.Distinct()) db.ReviewAsks.Add(new ReviewAsk { EventId = sent.Id, PersonId = one, Who = await WhoAsync(one) });
+        }
+
         return null;
     });
 
@@ -73,7 +83,7 @@ public sealed class Procedures(WornPathDb db, DraftLog log, Drafts drafts, Works
     /// <summary>Releases a revision; the one released before is superseded.</summary>
     public Task<Problem?> ReleaseAsync(Revision revision, string personId) => ChangeAsync(revision, async act =>
     {
-        if (LifeCycle.Release(act.Row.State, personId, await log.WritersAsync(act.Row.Id), act.Standing.Findings) is { } problem) return problem;
+        if (LifeCycle.Release(act.Row.State, personId, await log.WritersAsync(act.Row.Id), act.Standing.Findings, await comments.OpenAsync(act.Row.ProcedureId)) is { } problem) return problem;
         foreach (var former in await db.Revisions.Where(r => r.ProcedureId == act.Row.ProcedureId && r.State == RevisionState.Released).ToListAsync())
         {
             await BecomeAsync(former, RevisionState.Superseded, ReviewEventKind.Superseded, personId);
@@ -82,6 +92,14 @@ public sealed class Procedures(WornPathDb db, DraftLog log, Drafts drafts, Works
 
         await BecomeAsync(act.Row, RevisionState.Released, ReviewEventKind.Released, personId);
         act.Row.WorkshopVersion = act.WorkshopVersion;
+        return null;
+    });
+
+    /// <summary>Somebody who reviews it has looked at it and said what there was to say.</summary>
+    public Task<Problem?> LookedAsync(Revision revision, string personId, string text) => ChangeAsync(revision, async act =>
+    {
+        if ((LifeCycle.Judge(act.Row.State, personId, await log.WritersAsync(act.Row.Id)) ?? (text.Length > 2000 ? new Problem($"A note of {text.Length:N0} characters is too long.", "Keep it to 2,000.") : null)) is { } problem) return problem;
+        await TellAsync(act.Row, ReviewEventKind.Looked, personId, text.Trim());
         return null;
     });
 
@@ -183,12 +201,7 @@ public sealed class Procedures(WornPathDb db, DraftLog log, Drafts drafts, Works
         return (stops, walked.Findings.Length - stops);
     }
 
-    // Name and account as they are now: what is written stays, whatever the person is called later.
-    private async Task<string> WhoAsync(string personId)
-    {
-        var person = await db.Users.Where(p => p.Id == personId).Select(p => new { p.DisplayName, p.UserName }).SingleAsync();
-        return PersonName.InRecords(person.DisplayName, person.UserName!);
-    }
+    private Task<string> WhoAsync(string personId) => db.WhoAsync(personId);
 
     /// <summary>What an act on a revision works with.</summary>
     /// <param name="Row">The revision's row.</param>
@@ -253,14 +266,18 @@ public sealed class Procedures(WornPathDb db, DraftLog log, Drafts drafts, Works
         }
     }
 
-    private async Task BecomeAsync(Revision revision, RevisionState state, ReviewEventKind kind, string personId, string text = "")
+    private async Task<ReviewEvent> BecomeAsync(Revision revision, RevisionState state, ReviewEventKind kind, string personId, string text = "")
     {
         revision.State = state;
         if (kind != ReviewEventKind.Superseded) revision.ChangedAt = Now;
-        await TellAsync(revision, kind, personId, text);
+        return await TellAsync(revision, kind, personId, text);
     }
 
     // Writes down what happened to a revision.
-    private async Task TellAsync(Revision revision, ReviewEventKind kind, string personId, string text) =>
-        db.Events.Add(new ReviewEvent { RevisionId = revision.Id, Kind = kind, PersonId = personId, Who = await WhoAsync(personId), At = Now, Text = text });
+    private async Task<ReviewEvent> TellAsync(Revision revision, ReviewEventKind kind, string personId, string text)
+    {
+        var told = new ReviewEvent { RevisionId = revision.Id, Kind = kind, PersonId = personId, Who = await WhoAsync(personId), At = Now, Text = text };
+        db.Events.Add(told);
+        return told;
+    }
 }

@@ -58,7 +58,8 @@ public static class RevisionEndpoints
 
     /// <summary>What goes with a draft that is sent for review.</summary>
     /// <param name="Why">Why it changes what was released before; null or empty where nothing was, or where it is said already.</param>
-    public sealed record SendForm([property: MaxLength(4000)] string? Why);
+    /// <param name="Ask">Ids of those who are asked to look at it; null or empty for nobody by name.</param>
+    public sealed record SendForm([property: MaxLength(4000)] string? Why, [property: MaxLength(50)] IReadOnlyList<string>? Ask = null);
 
     /// <summary>A reason for a warning to stand.</summary>
     public sealed record WaiverForm([property: Required, MaxLength(400)] string Key, [property: Required, MaxLength(4000)] string Reason);
@@ -76,11 +77,13 @@ public static class RevisionEndpoints
         revision.MapPost("/redo", (int id, StepBackRequest form, Drafts drafts, ClaimsPrincipal me, CancellationToken cancel) =>
             ChangeAsync(id, drafts, me, draft => drafts.RedoAsync(draft, me.Id(), form.ClientId, cancel))).RequireAuthorization(Policies.Author).WithName("Redo");
         revision.MapPost("/send", (int id, SendForm? form, Shelf shelf, Procedures procedures, ClaimsPrincipal me) =>
-            LiveAsync(id, shelf, me, r => procedures.SendAsync(r, me.Id(), form?.Why ?? ""))).RequireAuthorization(Policies.Author).WithName("SendForReview");
+            LiveAsync(id, shelf, me, r => procedures.SendAsync(r, me.Id(), form?.Why ?? "", form?.Ask))).RequireAuthorization(Policies.Author).WithName("SendForReview");
         revision.MapPost("/call-back", (int id, Shelf shelf, Procedures procedures, ClaimsPrincipal me) =>
             LiveAsync(id, shelf, me, r => procedures.CallBackAsync(r, me.Id()))).RequireAuthorization(Policies.Author).WithName("CallBack");
         revision.MapPost("/return", (int id, Reason form, Shelf shelf, Procedures procedures, ClaimsPrincipal me) =>
             LiveAsync(id, shelf, me, r => procedures.ReturnAsync(r, me.Id(), form.Text))).RequireAuthorization(Policies.Reviewer).WithName("ReturnToAuthor");
+        revision.MapPost("/looked", (int id, Reason form, Shelf shelf, Procedures procedures, ClaimsPrincipal me) =>
+            LiveAsync(id, shelf, me, r => procedures.LookedAsync(r, me.Id(), form.Text))).RequireAuthorization(Policies.Reviewer).WithName("Looked");
         revision.MapPost("/waivers", (int id, WaiverForm form, Shelf shelf, Procedures procedures, ClaimsPrincipal me) =>
             LiveAsync(id, shelf, me, r => procedures.WaiveAsync(r, me.Id(), form.Key, form.Reason))).RequireAuthorization(Policies.Reviewer).WithName("Waive");
         revision.MapPost("/waivers/{waiver:int}/take-back", (int id, int waiver, Shelf shelf, Procedures procedures, ClaimsPrincipal me) =>
@@ -114,17 +117,18 @@ public static class RevisionEndpoints
             .Select(r => new SiblingView(r.Id, r.Letter, r.State)).ToListAsync();
     }
 
-    private static async Task<Results<Ok<RevisionView>, ProblemHttpResult>> GetAsync(int id, Shelf shelf, Drafts drafts, Authors authors, ClaimsPrincipal me)
+    private static async Task<Results<Ok<RevisionView>, ProblemHttpResult>> GetAsync(int id, Shelf shelf, Drafts drafts, Authors authors, Comments comments, ClaimsPrincipal me)
     {
         if (await shelf.FindAsync(id, me) is not { } revision || await drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
-        return TypedResults.Ok(await ViewAsync(revision, draft, shelf, authors, me));
+        return TypedResults.Ok(await ViewAsync(revision, draft, shelf, authors, comments, me));
     }
 
-    private static async Task<RevisionView> ViewAsync(Revision revision, Draft draft, Shelf shelf, Authors authors, ClaimsPrincipal me)
+    private static async Task<RevisionView> ViewAsync(Revision revision, Draft draft, Shelf shelf, Authors authors, Comments comments, ClaimsPrincipal me)
     {
         var now = draft.Now;
         var writers = draft.Writers.ToList();
-        var whyNot = LifeCycle.Release(revision.State, me.Id(), writers, now.Findings);
+        var whyNot = LifeCycle.Release(revision.State, me.Id(), writers, now.Findings,
+            revision.State == RevisionState.InReview ? await comments.OpenAsync(revision.ProcedureId) : 0);
         var reviews = me.IsInRole(Roles.Reviewer) || me.IsInRole(Roles.Approver);
         var isAuthor = me.IsInRole(Roles.Author);
         var (events, siblings) = (await shelf.EventsAsync(revision.Id), await shelf.SiblingsAsync(revision.ProcedureId, me.SeesDrafts()));

@@ -8,19 +8,27 @@ public class LifeCycleTests
     private static readonly Finding Stop = new() { Rule = "CLO001", Severity = Severity.Stop, Title = "Joint left out", Message = "", StepNumber = 4 };
 
     [Fact]
-    public void Nobody_releases_what_she_wrote_on() => LifeCycle.Release(RevisionState.InReview, "ines", ["ines"], []).ShouldNotBeNull();
+    public void Nobody_releases_while_a_comment_is_open()
+    {
+        LifeCycle.Release(RevisionState.InReview, "odo", ["ines"], [], 0).ShouldBeNull();
+        LifeCycle.Release(RevisionState.InReview, "odo", ["ines"], [], 2)!.What.ShouldBe("2 comments are open.");
+        LifeCycle.Release(RevisionState.InReview, "odo", ["ines"], [Stop], 2)!.What.ShouldContain("CLO001", Case.Sensitive, "what stops it comes first");
+    }
+
+    [Fact]
+    public void Nobody_releases_what_she_wrote_on() => LifeCycle.Release(RevisionState.InReview, "ines", ["ines"], [], 0).ShouldNotBeNull();
 
     [Fact]
     public void A_stop_finding_refuses_the_release_and_is_named() =>
-        LifeCycle.Release(RevisionState.InReview, "odo", ["ines"], [Stop])!.ToString().ShouldContain("step 4: Joint left out (CLO001)");
+        LifeCycle.Release(RevisionState.InReview, "odo", ["ines"], [Stop], 0)!.ToString().ShouldContain("step 4: Joint left out (CLO001)");
 
     [Fact]
     public void A_warning_refuses_it_until_somebody_gave_a_reason_and_a_hint_never_does()
     {
         var warning = Stop with { Severity = Severity.Warn };
-        LifeCycle.Release(RevisionState.InReview, "odo", ["ines"], [warning])!.What.ShouldContain("1 warning has no reason to stand: step 4");
-        LifeCycle.Release(RevisionState.InReview, "odo", ["ines"], [warning with { Waiver = new Waiver(1, warning.Key, "", "Marta", default, "It is meant so.") }]).ShouldBeNull();
-        LifeCycle.Release(RevisionState.InReview, "odo", ["ines"], [Stop with { Severity = Severity.Hint }]).ShouldBeNull();
+        LifeCycle.Release(RevisionState.InReview, "odo", ["ines"], [warning], 0)!.What.ShouldContain("1 warning has no reason to stand: step 4");
+        LifeCycle.Release(RevisionState.InReview, "odo", ["ines"], [warning with { Waiver = new Waiver(1, warning.Key, "", "Marta", default, "It is meant so.") }], 0).ShouldBeNull();
+        LifeCycle.Release(RevisionState.InReview, "odo", ["ines"], [Stop with { Severity = Severity.Hint }], 0).ShouldBeNull();
     }
 
     [Theory]
