@@ -20,6 +20,7 @@ const keys: [string, string][] = [
   ['Alt + 1 … 9', 'answer the first question of the step'],
   ['Alt + Enter', 'mend what was read nearest the cursor; then a digit, or 0 to say it in full'],
   ['F8, Shift + F8', 'next finding, the one before'],
+  ['F9', 'comment on the words that are chosen, or on the step; T on a comment takes what it suggests'],
   ['Ctrl + .', 'apply its fix, or go to its answers'],
   ['Ctrl + Z, Ctrl + Y', 'undo, redo, also after a reload'],
   ['Ctrl + K', 'go anywhere'],

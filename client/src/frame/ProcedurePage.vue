@@ -6,6 +6,7 @@ import type { Trouble } from '../shared/api/client';
 import { troubleOf } from '../shared/api/trouble';
 import { useDraft } from '../shared/draft';
 import { useCursor } from '../shared/cursor';
+import { useComments } from '../shared/comments';
 import { useLive } from '../shared/live';
 import { singleKeys } from '../shared/singleKeys';
 import TopBar from './TopBar.vue';
@@ -19,16 +20,22 @@ const failure = ref<Trouble | null>(null);
 // Fetched when first opened; the worker has them where there is no connection.
 const FindingsDrawer = defineAsyncComponent(() => import('./FindingsDrawer.vue'));
 const GoAnywhere = defineAsyncComponent(() => import('./GoAnywhere.vue'));
+const CommentsDrawer = defineAsyncComponent(() => import('./CommentsDrawer.vue'));
 const KeysDialog = defineAsyncComponent(() => import('./KeysDialog.vue'));
 const findingsOpen = ref(false);
 const keysOpen = ref(false);
 const goOpen = ref(false);
+const comments = useComments();
 const wanted = ref(new Set<string>());
 watch([findingsOpen, keysOpen, goOpen], ([findings, keys, go]) => {
   if (findings) wanted.value.add('findings');
   if (keys) wanted.value.add('keys');
   if (go) wanted.value.add('go');
 });
+watch(
+  () => comments.open,
+  (open) => open && wanted.value.add('comments'),
+);
 
 watch(
   () => route.params.id,
@@ -75,12 +82,30 @@ for (const name of ['dragover', 'drop'] as const)
     if (event.dataTransfer?.types.includes('Files')) event.preventDefault();
   });
 
+// Who goes on typing while the comments come does not write into the step.
+useEventListener(
+  window,
+  'keydown',
+  (event: KeyboardEvent) => {
+    if (!comments.opening || (event.target as HTMLElement | null)?.id === 'comment' || event.ctrlKey || event.metaKey) return;
+    if (event.key.length === 1) comments.type('new', comments.textOf('new') + event.key);
+    if (event.key.length > 1 && !['Enter', 'Backspace', 'Delete'].includes(event.key)) return;
+    event.preventDefault();
+    event.stopPropagation();
+  },
+  { capture: true },
+);
+
 useEventListener(window, 'keydown', (event: KeyboardEvent) => {
   const ctrl = event.ctrlKey || event.metaKey;
   if (event.key === 'F8') {
     event.preventDefault();
     draft.flushAll();
     cursor.toFinding(event.shiftKey ? -1 : 1);
+  } else if (event.key === 'F9') {
+    event.preventDefault();
+    if (comments.open) comments.open = false;
+    else comments.write(null, true);
   } else if (ctrl && event.key === '.') {
     event.preventDefault();
     cursor.applyFix();
@@ -113,6 +138,7 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
     <p v-else-if="!draft.revision" class="failure quiet" role="status">Opening …</p>
     <router-view v-else />
     <FindingsDrawer v-if="wanted.has('findings')" v-model:open="findingsOpen" />
+    <CommentsDrawer v-if="wanted.has('comments')" />
     <KeysDialog v-if="wanted.has('keys')" v-model:open="keysOpen" />
     <GoAnywhere v-if="wanted.has('go')" v-model:open="goOpen" />
   </div>

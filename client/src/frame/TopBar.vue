@@ -7,6 +7,7 @@ import SeverityMark from '../shared/SeverityMark.vue';
 import KeptNote from './KeptNote.vue';
 import PersonButton from './PersonButton.vue';
 import StateTag from '../shared/StateTag.vue';
+import { useComments } from '../shared/comments';
 import { useFaces } from './faces';
 import { useWalkAs } from '../shared/walkAs';
 import { weights } from '../shared/weights';
@@ -14,6 +15,7 @@ import { weights } from '../shared/weights';
 const WalkAsButton = defineAsyncComponent(() => import('./WalkAsButton.vue'));
 const draft = useDraft();
 const walkAs = useWalkAs();
+const comments = useComments();
 defineProps<{ here: Someone[] }>();
 defineEmits<{ findings: []; keys: []; go: [] }>();
 const faces = useFaces();
@@ -66,6 +68,16 @@ const counts = computed(() =>
           <span class="visually-hidden">finding{{ draft.findings.length === 1 ? '' : 's' }}</span>
         </template>
         <template v-else>nothing found</template>
+      </button>
+      <button
+        v-if="draft.revision"
+        type="button"
+        class="count said"
+        title="Comments (F9 writes one)"
+        :aria-label="comments.openThreads.length === 1 ? '1 open comment' : `${comments.openThreads.length} open comments`"
+        @click="comments.open = true"
+      >
+        <span class="talk" aria-hidden="true"></span> {{ comments.openThreads.length }}
       </button>
       <button type="button" class="tool" title="Go anywhere (Ctrl+K)" aria-label="Go to, Ctrl K" @click="$emit('go')">
         <kbd>Ctrl K</kbd>
@@ -202,6 +214,15 @@ nav {
   .of.hint:not(:first-child) {
     display: none;
   }
+}
+
+/* Two lines somebody has written. */
+.talk {
+  width: 13px;
+  height: 11px;
+  border: 1.5px solid currentcolor;
+  border-left-width: 4px;
+  background: linear-gradient(currentcolor, currentcolor) 2px 3px / 6px 1.5px no-repeat;
 }
 
 kbd {

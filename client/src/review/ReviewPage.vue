@@ -11,8 +11,10 @@ import FindingLine from '../shared/FindingLine.vue';
 import { byWeight } from '../shared/weights';
 import StateTag from '../shared/StateTag.vue';
 import TroubleNote from '../shared/TroubleNote.vue';
+import { useComments } from '../shared/comments';
 import AuthorsPanel from './AuthorsPanel.vue';
 import DifferencesPanel from './DifferencesPanel.vue';
+import RoundPanel from './RoundPanel.vue';
 import ValueReadings from './ValueReadings.vue';
 import ActButton from '../shared/ActButton.vue';
 import { vFocus } from '../shared/focus';
@@ -22,6 +24,7 @@ const draft = useDraft();
 const cursor = useCursor();
 const session = useSession();
 const router = useRouter();
+const comments = useComments();
 const trouble = ref<Trouble | null>(null);
 const reason = ref('');
 const waiving = ref<string | null>(null);
@@ -41,6 +44,7 @@ const words: Record<EventView['kind'], string> = {
   withdrawn: 'withdrew it',
   calledBack: 'called it back',
   readAgain: 'read a value again, having read another one',
+  looked: 'has looked at it',
 };
 
 // What may happen now depends on what was written since the procedure was opened.
@@ -72,6 +76,8 @@ async function attempt(work: () => Promise<unknown>): Promise<void> {
   }
 }
 
+/** Who is asked by name to look at it. */
+const asked = ref<string[]>([]);
 /** What was released before is not changed without a reason. */
 const send = (): void => (revision.value.may.sayWhy ? void (asking.value = 'send') : void give('send', ''));
 const release = (): Promise<void> => attempt(() => take(api.POST('/api/revisions/{id}/release', path.value)));
@@ -100,7 +106,7 @@ const REASONS = {
   send: {
     asks: 'Why does it change what people work from? It stands on the sheet beside what has changed.',
     act: 'Send it',
-    does: (why: string) => take(api.POST('/api/revisions/{id}/send', { ...path.value, body: { why } })),
+    does: (why: string) => take(api.POST('/api/revisions/{id}/send', { ...path.value, body: { why, ask: asked.value } })),
   },
   return: {
     asks: 'What should the author change?',
@@ -173,6 +179,12 @@ const next = computed(() => {
         <ActButton v-if="revision.may.withdraw" @click="asking = 'withdraw'">Withdraw</ActButton>
         <a v-if="!revision.may.blind" class="file" :href="`/api/revisions/${revision.id}/file`" download>Save as a file</a>
       </div>
+      <fieldset v-if="revision.may.send && comments.view?.canBeAsked.length" class="asked">
+        <legend>Asked by name to look at it</legend>
+        <label v-for="one in comments.view.canBeAsked" :key="one.id"
+          ><input v-model="asked" type="checkbox" :value="one.id" /> {{ one.name }}</label
+        >
+      </fieldset>
       <section v-if="releasing" class="releasing" aria-labelledby="releasing">
         <h2 id="releasing" ref="releaseHead" tabindex="-1">
           Release {{ revision.number }} {{ revision.title }}, revision {{ revision.letter }}?
@@ -202,6 +214,7 @@ const next = computed(() => {
           <ActButton @click="asking = null">Not now</ActButton>
         </div>
       </form>
+      <RoundPanel />
       <DifferencesPanel v-if="revision.revisions.length > 1" />
       <ValueReadings v-if="revision.state !== 'draft'" />
       <AuthorsPanel />
@@ -239,16 +252,26 @@ const next = computed(() => {
             {{ finding.stepNumber ? `Step ${finding.stepNumber}` : 'Sheet' }}
           </button>
           <FindingLine :finding="finding" />
-          <p v-if="revision.may.judge && finding.severity === 'warn'" class="waive">
-            <button v-if="finding.waiver" type="button" class="link" @click="takeBack(finding.waiver.id)">take the waiver back</button>
+          <p class="waive">
             <button
-              v-else-if="waiving !== finding.waiverKey"
+              v-if="!comments.view?.whyNot"
               type="button"
               class="link"
-              @click="((waiving = finding.waiverKey ?? null), (reason = ''))"
+              @click="comments.write({ kind: 'finding', target: finding.waiverKey ?? '', start: 0, length: 0 }, false)"
             >
-              waive with a reason
+              comment
             </button>
+            <template v-if="revision.may.judge && finding.severity === 'warn'">
+              <button v-if="finding.waiver" type="button" class="link" @click="takeBack(finding.waiver.id)">take the waiver back</button>
+              <button
+                v-else-if="waiving !== finding.waiverKey"
+                type="button"
+                class="link"
+                @click="((waiving = finding.waiverKey ?? null), (reason = ''))"
+              >
+                waive with a reason
+              </button>
+            </template>
           </p>
           <form v-if="waiving === finding.waiverKey" class="reason" @submit.prevent="waive">
             <label for="waiver">Why may this warning stand?</label>
@@ -350,6 +373,21 @@ const next = computed(() => {
   font-weight: 600;
 }
 
+.asked {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 16px;
+  margin: -12px 0 22px;
+  padding: 0;
+  border: 0;
+}
+
+.asked legend {
+  padding: 0;
+  font-size: 14px;
+  color: var(--ink-soft);
+}
+
 .reason div {
   display: flex;
   gap: 8px;
@@ -412,6 +450,9 @@ q {
 }
 
 .waive {
+  grid-column: 2;
+  display: flex;
+  gap: 14px;
   margin: 2px 0 0 26px;
 }
 

@@ -2,6 +2,7 @@ import type { HubConnection } from '@microsoft/signalr';
 import { useIntervalFn } from '@vueuse/core';
 import { onBeforeUnmount, ref, watch, type Ref } from 'vue';
 import type { Someone } from './api/client';
+import { useComments } from './comments';
 import { useDraft } from './draft';
 import { useSession } from './session';
 
@@ -45,6 +46,9 @@ export function useLive(): { here: Ref<Someone[]> } {
     });
     made.on('moved', (id: number) => {
       if (id === draft.revision?.id) void draft.refresh().catch(() => undefined);
+    });
+    made.on('commented', (id: number) => {
+      if (id === draft.revision?.id) void useComments().load();
     });
     made.on('here', (id: number, people: Someone[]) => {
       if (id === draft.revision?.id) here.value = people.filter((p) => p.id !== draft.person?.id);

@@ -4,6 +4,7 @@ import { computed, nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { api, take, type Edit } from '../shared/api/client';
 import ActMenu from '../shared/ActMenu.vue';
 import CautionPanel from '../shared/CautionPanel.vue';
+import { useComments } from '../shared/comments';
 import { useCursor } from '../shared/cursor';
 import { useDraft } from '../shared/draft';
 import FindingLine from '../shared/FindingLine.vue';
@@ -21,6 +22,7 @@ const props = defineProps<{ id: string }>();
 const emit = defineEmits<{ block: [] }>();
 const draft = useDraft();
 const cursor = useCursor();
+const comments = useComments();
 const field = ref<HTMLTextAreaElement | null>(null);
 const root = ref<HTMLElement | null>(null);
 const menu = ref<InstanceType<typeof ActMenu> | null>(null);
@@ -386,6 +388,11 @@ function clickNumber(event: MouseEvent): void {
         <span v-if="offer" :id="`ahead-${id}`" class="visually-hidden">Goes on: “{{ offer.rest }}”. Right arrow takes it.</span>
       </div>
       <p v-else class="text">{{ text }}</p>
+      <p v-if="comments.byStep.get(id)" class="commented">
+        <button type="button" class="link" :tabindex="inner" @click="comments.open = true">
+          {{ comments.byStep.get(id) === 1 ? '1 open comment' : `${comments.byStep.get(id)} open comments` }}
+        </button>
+      </p>
       <p v-if="refusal" :id="`refusal-${id}`" class="refusal" role="alert">
         <strong>{{ refusal.title }}</strong> {{ refusal.detail }}
       </p>
@@ -718,6 +725,13 @@ textarea::placeholder {
 
 .found.looked {
   box-shadow: inset 3px 0 0 var(--ink);
+}
+
+.commented {
+  margin: 0;
+  padding-left: 9px;
+  font-size: 14px;
+  border-left: 4px solid var(--ochre);
 }
 
 .refusal {

@@ -13,8 +13,8 @@ using WornPath.Web.Drafting;
 namespace WornPath.Web.Demo;
 
 /// <summary>Fills an empty database with the sample workshop: its people and its procedures, from the files of the demo folder.</summary>
-public sealed class DemoWorkshop(WornPathDb db, UserManager<Person> people, Procedures procedures, WorkshopBook book, DemoMode demo,
-    PictureFiles pictures, TimeProvider time)
+public sealed class DemoWorkshop(WornPathDb db, UserManager<Person> people, Procedures procedures, Comments comments, WorkshopBook book,
+    DemoMode demo, PictureFiles pictures, TimeProvider time)
 {
     /// <summary>Fills a demo's database if nothing is on its shelf yet.</summary>
     public async Task FillAsync()
@@ -44,6 +44,7 @@ public sealed class DemoWorkshop(WornPathDb db, UserManager<Person> people, Proc
                 id = await ReviseAsync(id, await File.ReadAllBytesAsync(later), author, approver);
         }
 
+        await CommentAsync(await ProcedureAsync("OT-207"));
         // Ines lets Marta write along on the draft; on the sheet in review she has asked to.
         var marta = await IdAsync("marta");
         db.ProcedureAuthors.Add(new ProcedureAuthor { ProcedureId = await ProcedureAsync("OT-311"), PersonId = marta, GivenById = author, At = time.GetUtcNow().UtcDateTime });
@@ -56,10 +57,38 @@ public sealed class DemoWorkshop(WornPathDb db, UserManager<Person> people, Proc
     private async Task BringAsync(int id, bool sent, bool released, string author, string approver, string why)
     {
         var revision = await db.Revisions.AsNoTracking().Include(r => r.Snapshot).SingleAsync(r => r.Id == id);
-        if (sent) Must(await procedures.SendAsync(revision, author, why));
+        if (sent) Must(await procedures.SendAsync(revision, author, why, released ? [] : [approver, await IdAsync("marta")]));
         foreach (var (value, i) in StatedValue.All(SheetJson.Read(revision.Snapshot.Json)).Select((v, i) => (v, i)))
             if (released || (sent && i == 0)) Must(await procedures.CheckAsync(revision, approver, value.Seal, value.Stands));
         if (released) Must(await procedures.ReleaseAsync(revision, approver));
+    }
+
+    // What is said of the sheet in review: a question that is answered, another text that is suggested, and one that is settled.
+    private async Task CommentAsync(int procedureId)
+    {
+        var revision = await db.Revisions.AsNoTracking().SingleAsync(r => r.ProcedureId == procedureId);
+        // Read within this transaction, and not through what others hold.
+        var sheet = SheetJson.Read((await db.Snapshots.AsNoTracking().SingleAsync(s => s.RevisionId == revision.Id)).Json);
+        string ines = await IdAsync("ines"), odo = await IdAsync("odo"), marta = await IdAsync("marta");
+        var steps = sheet.Steps.ToList();
+        Step Of(string text) => steps.Single(s => s.Text.Contains(text, StringComparison.Ordinal));
+        var made = 0;
+        Comments.Saying Says(string text, Edit? suggested = null) => new($"sample-comment-{++made}", text, suggested);
+        async Task<int> BeginAsync(string who, AnchorKind kind, string id, string words, Comments.Saying saying)
+        {
+            var at = words.Length == 0 ? default : new Span(Of(words).Text.IndexOf(words, StringComparison.Ordinal), words.Length);
+            var begun = await comments.BeginAsync(revision, sheet, who, CommentAnchor.In(sheet, [], kind, id, at).Value, saying);
+            Must(begun.Problem);
+            return begun.Value;
+        }
+
+        var (fittings, caps) = (Of("one flat past hand-tight"), Of("Cap both lines"));
+        await BeginAsync(marta, AnchorKind.Words, fittings.Id, "with a second wrench on the valve", Says("@Ines Aldaro, say which wrench: two of one size do not fit side by side there.",
+            new WriteStep(fittings.Id, fittings.Text, fittings.Text.Replace("with a second wrench on the valve", "with a thin open-end wrench on the valve", StringComparison.Ordinal))));
+        var dry = await BeginAsync(odo, AnchorKind.Value, sheet.Joints.Single(j => j.Name == "stud nuts").Id, "", Says("Does the sheet’s value hold for oiled studs?"));
+        Must((await comments.AnswerAsync(revision, sheet, ines, dry, Says("For dry ones. The O-rings are oiled, the studs are wiped."))).Problem);
+        var capped = await BeginAsync(marta, AnchorKind.Step, caps.Id, "", Says("Are there caps in the kit?"));
+        Must((await comments.SettleAsync(revision, sheet, marta, reviews: true, writes: false, capped, settled: true, Says("Found them on the parts list."))).Problem);
     }
 
     // A later revision: why there is one, and what was done to the one before.

@@ -54,9 +54,9 @@ public sealed class Comments(WornPathDb db, DraftLog log, Drafts drafts, Live li
                select new Someone(person.Id, person.DisplayName)).ToListAsync();
 
     /// <summary>Begins a thread. Returns its id.</summary>
-    public Task<Outcome<int>> BeginAsync(Revision revision, Draft draft, string personId, CommentAnchor anchor, Saying saying) => WholeAsync(saying.ClientId, revision.Id, async row =>
+    public Task<Outcome<int>> BeginAsync(Revision revision, Sheet sheet, string personId, CommentAnchor anchor, Saying saying) => WholeAsync(saying.ClientId, revision.Id, async row =>
     {
-        if (Said(row.State, draft.Now.Sheet, saying) is { IsGood: false } no) return no.Problem;
+        if (Said(row.State, sheet, saying) is { IsGood: false } no) return no.Problem;
         var comment = new Comment
         {
             ProcedureId = row.ProcedureId,
@@ -70,28 +70,30 @@ public sealed class Comments(WornPathDb db, DraftLog log, Drafts drafts, Live li
         };
         db.Comments.Add(comment);
         await db.SaveChangesAsync();
-        await SayAsync(comment.Id, row.Id, personId, CommentEntryKind.Said, saying, draft.Now.Sheet);
+        await SayAsync(comment.Id, row.Id, personId, CommentEntryKind.Said, saying, sheet);
         return comment.Id;
     });
 
     /// <summary>Answers in a thread.</summary>
-    public Task<Outcome<int>> AnswerAsync(Revision revision, Draft draft, string personId, int commentId, Saying saying) => WholeAsync(saying.ClientId, revision.Id, async row =>
+    public Task<Outcome<int>> AnswerAsync(Revision revision, Sheet sheet, string personId, int commentId, Saying saying) => WholeAsync(saying.ClientId, revision.Id, async row =>
     {
         if (await FindAsync(row, commentId) is not { } comment) return NotThere;
-        if (Said(row.State, draft.Now.Sheet, saying) is { IsGood: false } no) return no.Problem;
-        await SayAsync(comment.Id, row.Id, personId, CommentEntryKind.Said, saying, draft.Now.Sheet);
+        if (Said(row.State, sheet, saying) is { IsGood: false } no) return no.Problem;
+        await SayAsync(comment.Id, row.Id, personId, CommentEntryKind.Said, saying, sheet);
         return comment.Id;
     });
 
     /// <summary>Settles a thread, or opens it again, with an answer or without.</summary>
-    public Task<Outcome<int>> SettleAsync(Revision revision, Draft draft, string personId, bool reviews, bool isAuthor, int commentId, bool settled, Saying saying) => WholeAsync(saying.ClientId, revision.Id, async row =>
+    /// <param name="reviews">The person reviews sheets.</param>
+    /// <param name="writes">The person writes on this one.</param>
+    public Task<Outcome<int>> SettleAsync(Revision revision, Sheet sheet, string personId, bool reviews, bool writes, int commentId, bool settled, Saying saying) => WholeAsync(saying.ClientId, revision.Id, async row =>
     {
         if (await FindAsync(row, commentId) is not { } comment) return NotThere;
         var began = comment.Entries[0].PersonId == personId;
         var answered = saying.Text.Trim().Length > 0 || comment.Entries.Any(e => e.PersonId != comment.Entries[0].PersonId);
-        if (Commenting.Settle(began, isAuthor && draft.Authorship.Write(personId) is null, reviews, answered || !settled) is { } problem) return problem;
+        if (Commenting.Settle(began, writes, reviews, answered || !settled) is { } problem) return problem;
         if (saying.Text.Length > Commenting.Longest) return Commenting.Say(RevisionState.Draft, saying.Text)!;
-        if (IsOpen(comment) == settled) await SayAsync(comment.Id, row.Id, personId, settled ? CommentEntryKind.Settled : CommentEntryKind.Reopened, saying, draft.Now.Sheet);
+        if (IsOpen(comment) == settled) await SayAsync(comment.Id, row.Id, personId, settled ? CommentEntryKind.Settled : CommentEntryKind.Reopened, saying, sheet);
         return comment.Id;
     });
 

@@ -109,7 +109,7 @@ public static partial class CommentEndpoints
         if (NoBlindSuggestion(draft, form.Suggested, me) is { } blind) return Problems.Refused(blind);
         var anchor = CommentAnchor.In(draft.Now.Sheet, draft.Now.Findings, form.Kind, form.Target ?? "", new Span(form.Start, form.Length));
         if (!anchor.IsGood) return Problems.Refused(anchor.Problem);
-        return await AnsweredAsync(await comments.BeginAsync(revision, draft, me.Id(), anchor.Value, new(form.ClientId, form.Text ?? "", form.Suggested)), revision, draft, shelf, comments, db, me);
+        return await AnsweredAsync(await comments.BeginAsync(revision, draft.Now.Sheet, me.Id(), anchor.Value, new(form.ClientId, form.Text ?? "", form.Suggested)), revision, draft, shelf, comments, db, me);
     }
 
     private static async Task<Results<Ok<CommentsView>, ProblemHttpResult>> AnswerAsync(int id, int comment, AnswerForm form, RevisionEndpoints.Shelf shelf, Drafts drafts, Comments comments, WornPathDb db, ClaimsPrincipal me)
@@ -117,14 +117,14 @@ public static partial class CommentEndpoints
         if (await shelf.FindAsync(id, me) is not { } revision || await drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
         if (!await SeesAsync(comment, db, me)) return Problems.NotThere("This comment");
         if (NoBlindSuggestion(draft, form.Suggested, me) is { } blind) return Problems.Refused(blind);
-        return await AnsweredAsync(await comments.AnswerAsync(revision, draft, me.Id(), comment, new(form.ClientId, form.Text ?? "", form.Suggested)), revision, draft, shelf, comments, db, me);
+        return await AnsweredAsync(await comments.AnswerAsync(revision, draft.Now.Sheet, me.Id(), comment, new(form.ClientId, form.Text ?? "", form.Suggested)), revision, draft, shelf, comments, db, me);
     }
 
     private static async Task<Results<Ok<CommentsView>, ProblemHttpResult>> SettleAsync(int id, int comment, SettleForm form, RevisionEndpoints.Shelf shelf, Drafts drafts, Comments comments, WornPathDb db, ClaimsPrincipal me)
     {
         if (await shelf.FindAsync(id, me) is not { } revision || await drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
         if (!await SeesAsync(comment, db, me)) return Problems.NotThere("This comment");
-        var settled = await comments.SettleAsync(revision, draft, me.Id(), Reviews(me), me.IsInRole(Roles.Author), comment, form.Settled, new(form.ClientId, form.Text ?? "", null));
+        var settled = await comments.SettleAsync(revision, draft.Now.Sheet, me.Id(), Reviews(me), Writes(draft, me), comment, form.Settled, new(form.ClientId, form.Text ?? "", null));
         return await AnsweredAsync(settled, revision, draft, shelf, comments, db, me);
     }
 
@@ -139,6 +139,8 @@ public static partial class CommentEndpoints
         done.IsGood ? TypedResults.Ok(await ViewAsync(revision, draft, shelf, comments, db, me)) : Problems.Refused(done.Problem);
 
     private static bool Reviews(ClaimsPrincipal me) => me.IsInRole(Roles.Reviewer) || me.IsInRole(Roles.Approver);
+
+    private static bool Writes(Draft draft, ClaimsPrincipal me) => me.IsInRole(Roles.Author) && draft.Authorship.Write(me.Id()) is null;
 
     // What is written over a text with its values hidden would take them out.
     private static Problem? NoBlindSuggestion(Draft draft, Edit? suggested, ClaimsPrincipal me) => suggested is null || !BlindReading.Is(draft, me) ? null
@@ -157,7 +159,7 @@ public static partial class CommentEndpoints
         var blind = BlindReading.Is(draft, me);
         string Shown(string text) => blind ? BareNumber().Replace(Blind.Hide(text, Blind.Besides(now.Sheet)), Blind.Hidden) : text;
         var letters = await db.Revisions.AsNoTracking().Where(r => r.ProcedureId == revision.ProcedureId).ToDictionaryAsync(r => r.Id, r => r.Letter);
-        var writes = me.IsInRole(Roles.Author) && draft.Authorship.Write(me.Id()) is null;
+        var writes = Writes(draft, me);
         var mayTake = writes && LifeCycle.Edit(draft.State) is null;
         var marks = new WordMarks();
 

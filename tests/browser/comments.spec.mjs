@@ -1,0 +1,104 @@
+import { expect, kept, release, test } from './workshop.mjs';
+
+/** The sample sheet in review, and a released one. */
+const IN_REVIEW = '/r/2';
+const RELEASED = '/r/4';
+
+const thread = (page, name) => page.getByRole('article', { name: new RegExp(`^Comment on ${name}`) });
+
+test('a round of review in three windows: comments, a suggestion taken at one key, settled, sent again', async ({ enter }) => {
+  const ines = await enter(/Ines Aldaro/);
+  const odo = await enter(/Odo Brandt/);
+  const marta = await enter(/Marta Holm/);
+  await ines.goto(`${RELEASED}/review`);
+  await ines.getByRole('button', { name: 'Start a new revision' }).click();
+  await ines.waitForURL(/write/);
+  const face = (name) => ines.url().replace(/[^/]+$/, name);
+  await ines.getByRole('textbox', { name: 'Step 1', exact: true }).fill('Park on level ground. Stop the engine.');
+  await ines.keyboard.press('Tab');
+  await kept(ines);
+  await ines.goto(face('review'));
+  await ines.getByRole('group', { name: 'Asked by name to look at it' }).getByLabel('Marta Holm').check();
+  await ines.getByRole('button', { name: 'Send for review' }).click();
+  await ines.getByLabel(/Why does it change what people work from/).fill('It was driven on a slope.');
+  await ines.getByRole('button', { name: 'Send it' }).click();
+  await expect(ines.getByText('Marta Holm (marta) is asked and has not said so yet, no comment')).toBeVisible();
+
+  // Marta chooses words of the step and suggests others; Ines sees it come.
+  await marta.goto(face('write'));
+  const step = marta.locator('[data-step]', { hasText: 'Park on level ground.' }).locator('p.text');
+  await step.evaluate((p) => getSelection().setBaseAndExtent(p.firstChild, 8, p.firstChild, 20));
+  await marta.keyboard.press('F9');
+  await marta.keyboard.type('Paved, too, @Ines Aldaro.');
+  await expect(marta.getByLabel('What is wrong, or what should stand there?')).toHaveValue('Paved, too, @Ines Aldaro.');
+  await expect(marta.getByLabel('Comment on', { exact: true }).locator('option:checked')).toHaveText('the words “level ground”');
+  await marta.getByLabel('Suggest other words').check();
+  await marta.getByLabel('The step should say').fill('Park on level, paved ground. Stop the engine.');
+  await marta.getByRole('button', { name: 'Say it' }).click();
+  await expect(thread(marta, 'Step 1')).toContainText('“level ground”');
+  await expect(thread(ines, 'Step 1')).toContainText('Paved, too');
+  await expect(ines.getByRole('button', { name: '1 open comment' })).toBeVisible();
+  await marta.goto(face('review'));
+  await marta.getByRole('button', { name: 'I have looked at it' }).click();
+  await expect(ines.getByText('Marta Holm (marta) has looked at it, 1 comment')).toBeVisible();
+
+  // Odo cannot release over it, and returns it.
+  await odo.goto(face('review'));
+  await expect(odo.getByText('1 comment is open.')).toBeVisible();
+  await odo.getByRole('button', { name: 'Return with a reason' }).click();
+  await odo.getByLabel('What should the author change?').fill('See the comment.');
+  await odo.getByRole('button', { name: 'Return it' }).click();
+
+  // Ines takes it with one key; it stands in the step, and the comment is settled.
+  await expect(thread(ines, 'Step 1').getByRole('button', { name: 'Take it' })).toBeVisible();
+  await thread(ines, 'Step 1').focus();
+  await ines.keyboard.press('t');
+  await expect(thread(ines, 'Step 1')).toHaveCount(0);
+  await ines.getByRole('button', { name: /Also those that are settled/ }).click();
+  await expect(thread(ines, 'Step 1')).toContainText('took the suggestion');
+  await ines.goto(face('write'));
+  await expect(ines.getByRole('textbox', { name: 'Step 1', exact: true })).toHaveValue('Park on level, paved ground. Stop the engine.');
+  await ines.goto(face('review'));
+  await ines.getByRole('button', { name: 'Send for review' }).click();
+  await expect(ines.getByText('Round 2, sent by')).toBeVisible();
+  await odo.goto(face('review'));
+  await release(odo);
+  await expect(odo.getByText('It is released and cannot be changed.')).toBeVisible();
+});
+
+test('what is typed of a comment is kept until it is sent, and what was written on stays with its words', async ({ enter }) => {
+  const ines = await enter(/Ines Aldaro/);
+  await ines.goto(`${IN_REVIEW}/review`);
+  await expect(thread(ines, 'Step 16')).toContainText('“with a second wrench on the valve”');
+  await ines.getByRole('button', { name: 'Write a comment' }).click();
+  await ines.getByLabel('What is wrong, or what should stand there?').fill('Half a thought');
+  await ines.reload();
+  await expect(ines.getByLabel('What is wrong, or what should stand there?')).toHaveValue('Half a thought');
+  await ines.getByLabel('Comment on', { exact: true }).selectOption('the sheet');
+  // The server is gone for a moment: said, and kept.
+  await ines.route('**/comments', (route) => route.abort());
+  await ines.getByRole('button', { name: 'Say it' }).click();
+  await expect(ines.getByRole('alert').filter({ hasText: 'The server cannot be reached.' })).toBeVisible();
+  await expect(ines.getByLabel('What is wrong, or what should stand there?')).toHaveValue('Half a thought');
+  await ines.unroute('**/comments');
+  await ines.getByRole('button', { name: 'Say it' }).click();
+  await expect(thread(ines, 'The sheet')).toContainText('Half a thought');
+  // Another's question is not settled without an answer; one's own is.
+  await thread(ines, 'The sheet').getByRole('button', { name: 'Settled' }).click();
+  await expect(thread(ines, 'The sheet')).toHaveCount(0);
+  await expect(thread(ines, 'Step 16').getByRole('button', { name: 'Settled' })).toHaveCount(0);
+});
+
+test('who works from a released sheet says what is wrong with it, and the next draft has it', async ({ enter }) => {
+  const tilde = await enter(/Tilde Rask/);
+  await tilde.goto('/r/3/follow');
+  await tilde.getByRole('button', { name: '0 open comments' }).click();
+  await tilde.getByRole('button', { name: 'Write a comment' }).click();
+  await tilde.getByLabel('Comment on', { exact: true }).selectOption('the sheet');
+  await tilde.getByLabel('What is wrong, or what should stand there?').fill('The wedge in the kit is too thick.');
+  await tilde.getByRole('button', { name: 'Say it' }).click();
+  await expect(thread(tilde, 'The sheet')).toContainText('too thick');
+  const ines = await enter(/Ines Aldaro/);
+  await ines.goto('/r/3/review');
+  await expect(thread(ines, 'The sheet')).toContainText('Tilde Rask');
+});
