@@ -32,6 +32,8 @@ public sealed class WornPathDb(DbContextOptions<WornPathDb> options) : IdentityD
 
     public DbSet<ReviewAsk> ReviewAsks => Set<ReviewAsk>();
 
+    public DbSet<Bulletin> Bulletins => Set<Bulletin>();
+
     public DbSet<Contribution> Contributions => Set<Contribution>();
 
     public DbSet<ProcedureAuthor> ProcedureAuthors => Set<ProcedureAuthor>();
@@ -217,6 +219,19 @@ public sealed class WornPathDb(DbContextOptions<WornPathDb> options) : IdentityD
             mention.HasOne<CommentEntry>().WithMany(e => e.Mentions).HasForeignKey(m => m.EntryId);
             mention.HasOne<Person>().WithMany().HasForeignKey(m => m.PersonId).OnDelete(DeleteBehavior.Restrict);
         });
+        builder.Entity<Bulletin>(bulletin =>
+        {
+            bulletin.Property(b => b.Kind).HasConversion<string>().HasMaxLength(20);
+            bulletin.Property(b => b.Target).HasMaxLength(400);
+            bulletin.Property(b => b.Then).HasMaxLength(4000);
+            bulletin.Property(b => b.Text).HasMaxLength(2000);
+            bulletin.Property(b => b.TakenBackBy).HasMaxLength(400);
+            bulletin.Property(b => b.WhyTakenBack).HasMaxLength(2000);
+            bulletin.Ignore(b => b.Anchor);
+            bulletin.HasIndex(b => b.RevisionId);
+            bulletin.HasOne<Revision>().WithMany().HasForeignKey(b => b.RevisionId);
+            bulletin.HasOne<Person>().WithMany().HasForeignKey(b => b.PersonId).OnDelete(DeleteBehavior.Restrict);
+        });
         builder.Entity<ReviewAsk>(ask =>
         {
             ask.HasKey(a => new { a.EventId, a.PersonId });
@@ -224,7 +239,7 @@ public sealed class WornPathDb(DbContextOptions<WornPathDb> options) : IdentityD
             ask.HasOne<Person>().WithMany().HasForeignKey(a => a.PersonId).OnDelete(DeleteBehavior.Restrict);
         });
         foreach (var (record, property) in ((Type, string)[])[(typeof(ReviewEvent), nameof(ReviewEvent.Who)), (typeof(WaiverEntry), nameof(WaiverEntry.Who)), (typeof(ValueCheckEntry), nameof(ValueCheckEntry.Who)),
-            (typeof(CommentEntry), nameof(CommentEntry.Who)), (typeof(ReviewAsk), nameof(ReviewAsk.Who))])
+            (typeof(CommentEntry), nameof(CommentEntry.Who)), (typeof(Bulletin), nameof(Bulletin.Who)), (typeof(ReviewAsk), nameof(ReviewAsk.Who))])
             builder.Entity(record).Property<string>(property).HasMaxLength(400);
         // What stands from before a form had a number is of the first.
         foreach (var stored in (Type[])[typeof(SheetSnapshot), typeof(EditEntry), typeof(WorkshopVersion)])

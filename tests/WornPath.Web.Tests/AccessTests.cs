@@ -101,6 +101,8 @@ public sealed partial class AccessTests(Workshop workshop) : IClassFixture<Works
         GET     /api/revisions/{id:int}/release                    .xxxxxyx
         POST    /api/revisions/{id:int}/release                    .xxxxxyx
         POST    /api/revisions/{id:int}/withdraw                   .xxxxxyx
+        POST    /api/revisions/{id:int}/bulletins                  .xxxxxyx
+        POST    /api/revisions/{id:int}/bulletins/{bulletin:int}/take-back .xxxxxyx
         GET     /api/findings/{rule}                               .yyyyyyy
         GET     /api/fields                                        .yyyyyyy
         GET     /api/workshop                                      .yyyyyyy
@@ -220,7 +222,7 @@ public sealed partial class AccessTests(Workshop workshop) : IClassFixture<Works
         "{id:int}" => revision.ToString(),
         "{procedure:int}" => procedure.ToString(),
         "{person}" => "no-such-person",
-        "{waiver:int}" or "{comment:int}" => "1",
+        "{waiver:int}" or "{comment:int}" or "{bulletin:int}" => "1",
         "{session:int}" => "0",
         "{documentName}" => "v1",
         "{rule}" => "CLO001",

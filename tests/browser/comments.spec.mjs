@@ -99,3 +99,27 @@ test('who works from a released sheet says what is wrong with it, and the next d
   await ines.goto('/r/3/review');
   await expect(thread(ines, 'The sheet')).toContainText('Tilde Rask');
 });
+
+test('a bulletin shows at once on every open page and on paper, until it is taken back', async ({ enter }) => {
+  const odo = await enter(/Odo Brandt/);
+  const tilde = await enter(/Tilde Rask/);
+  await tilde.goto('/r/3/follow');
+  await odo.goto('/r/3/review');
+  await odo.getByRole('button', { name: 'Give out a bulletin' }).click();
+  await odo.getByLabel('What is wrong?').selectOption('something on the sheet');
+  await odo.getByRole('button', { name: 'Give it out' }).click();
+  await expect(odo.getByRole('alert').filter({ hasText: 'The bulletin says nothing.' })).toBeVisible();
+  await odo.getByLabel('What is it, and what should be done instead?').fill('Do not reuse the old seal, whatever step 20 says.');
+  await odo.getByRole('button', { name: 'Give it out' }).click();
+  const strip = tilde.getByRole('list', { name: 'Bulletins' });
+  await expect(strip).toContainText('Do not reuse the old seal');
+  await tilde.goto('/r/3/print');
+  await expect(tilde.getByText(/^BULLETIN .*Do not reuse the old seal/)).toBeVisible();
+  await odo.getByRole('button', { name: 'take it back' }).click();
+  await odo.getByLabel('Why can the sheet be followed as it stands?').fill('The seal is a new one there.');
+  await odo.getByRole('button', { name: 'Take it back', exact: true }).click();
+  await expect(odo.getByText('took a bulletin back')).toBeVisible();
+  await tilde.goto('/r/3/follow');
+  await expect(tilde.getByRole('heading').first()).toBeVisible();
+  await expect(strip).toHaveCount(0);
+});

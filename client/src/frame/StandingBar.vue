@@ -3,6 +3,7 @@ import { computed, ref } from 'vue';
 import { api, take, type Trouble } from '../shared/api/client';
 import { troubleOf } from '../shared/api/trouble';
 import { useDraft } from '../shared/draft';
+import { day } from '../shared/when';
 
 /** How the reader stands to the sheet: somebody else's to write on, or with values to be read before they are shown. */
 const draft = useDraft();
@@ -24,6 +25,16 @@ async function ask(): Promise<void> {
 </script>
 
 <template>
+  <ul v-if="draft.revision?.bulletins.length" class="bulletins" aria-label="Bulletins">
+    <li v-for="one in draft.revision.bulletins" :key="one.id" role="alert">
+      <strong class="word">Bulletin</strong>
+      <span
+        ><template v-if="one.letter !== draft.revision.letter">Against revision {{ one.letter }}: </template
+        ><template v-if="one.place">{{ one.place }}: </template><strong>{{ one.text }}</strong>
+        <small>{{ one.who }}, {{ day(one.at, 'long') }}</small></span
+      >
+    </li>
+  </ul>
   <div v-if="may && (may.blind || (may.ask && isOpen))" class="standing">
     <p v-if="may.blind">
       <strong>Values are hidden from you until you have read them in their sources.</strong>
@@ -39,6 +50,33 @@ async function ask(): Promise<void> {
 </template>
 
 <style scoped>
+.bulletins {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+  background: var(--ochre-pale);
+  border-bottom: 2px solid var(--ochre);
+}
+
+.bulletins li {
+  display: flex;
+  align-items: baseline;
+  gap: 12px;
+  padding: 7px 16px;
+}
+
+.word {
+  flex: none;
+  padding: 1px 8px;
+  font: 600 16px/1.4 var(--heading);
+  color: var(--on-mark);
+  background: var(--ochre);
+}
+
+.bulletins small {
+  color: var(--ink-soft);
+}
+
 .standing {
   padding: 6px 16px;
   background: var(--slate-pale);
@@ -54,6 +92,7 @@ strong {
 }
 
 @media print {
+  .bulletins,
   .standing {
     display: none;
   }

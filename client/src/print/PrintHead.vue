@@ -19,6 +19,9 @@ defineProps<{ sheet: PrintView; open: boolean; warns: string }>();
     </div>
   </header>
   <p v-if="open" class="stamp">{{ sheet.state.toUpperCase() }} – {{ warns.toUpperCase() }}. Not for use on a vehicle.</p>
+  <ul v-if="sheet.bulletins.length" class="stamp bulletins" aria-label="Bulletins">
+    <li v-for="one in sheet.bulletins" :key="one">{{ one }}</li>
+  </ul>
   <ul class="signed">
     <li v-for="sign in sheet.signed" :key="sign.for">
       <span>{{ sign.for }}</span> <strong>{{ sign.who }}</strong><template v-if="sign.when">, {{ day(sign.when, 'long') }}</template>
@@ -57,6 +60,11 @@ defineProps<{ sheet: PrintView; open: boolean; warns: string }>();
   padding: 5px 10px;
   font-size: 13px;
   font-weight: 700;
+}
+
+.bulletins {
+  list-style: none;
+  text-align: left;
 }
 
 .signed {

@@ -70,6 +70,7 @@ const pageRule = computed(() => {
   return `@page { ${size} ${[
     box('top-left', cssText(`${number} ${title}`)),
     box('top-right', cssText(`revision ${letter} · ${state}${warns.value && ` – ${warns.value.toUpperCase()}`}`)),
+    sheet.value.bulletins.length ? box('bottom-center', '"BULLETIN: see the first page"') : '',
     box('bottom-left', cssText(sheet.value.as ? `for ${sheet.value.as}` : '')),
     box('bottom-right', '"page " counter(page) " of " counter(pages)'),
   ].join(' ')} }`;

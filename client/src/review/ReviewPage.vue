@@ -13,6 +13,7 @@ import StateTag from '../shared/StateTag.vue';
 import TroubleNote from '../shared/TroubleNote.vue';
 import { useComments } from '../shared/comments';
 import AuthorsPanel from './AuthorsPanel.vue';
+import BulletinPanel from './BulletinPanel.vue';
 import DifferencesPanel from './DifferencesPanel.vue';
 import RoundPanel from './RoundPanel.vue';
 import ValueReadings from './ValueReadings.vue';
@@ -45,6 +46,8 @@ const words: Record<EventView['kind'], string> = {
   calledBack: 'called it back',
   readAgain: 'read a value again, having read another one',
   looked: 'has looked at it',
+  warned: 'gave out a bulletin',
+  warningTakenBack: 'took a bulletin back',
 };
 
 // What may happen now depends on what was written since the procedure was opened.
@@ -214,6 +217,7 @@ const next = computed(() => {
           <ActButton @click="asking = null">Not now</ActButton>
         </div>
       </form>
+      <BulletinPanel />
       <RoundPanel />
       <DifferencesPanel v-if="revision.revisions.length > 1" />
       <ValueReadings v-if="revision.state !== 'draft'" />

@@ -17,6 +17,13 @@ public static partial class Blind
     [GeneratedRegex(@"\d[\d.,]*(?:\s*(?:–|-|to|±)\s*\d[\d.,]*)?\s*(?:kN|lbf|%)", RegexOptions.CultureInvariant)]
     private static partial Regex Force();
 
+    // In what people say a value often stands without its unit: every number but that of a step or a figure, and of a thing's id.
+    [GeneratedRegex(@"(?<![\p{L}\d.,])(?<!\b(?:steps?|figures?|page)\s)\d[\d.,]*", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    private static partial Regex BareNumber();
+
+    /// <summary>What somebody has said, with every value in it hidden, and every number that may be one.</summary>
+    public static string HideAllNumbers(string text, Regex? besides) => BareNumber().Replace(Hide(text, besides), Hidden);
+
     /// <summary>What gives the amounts and limits of a sheet away that are to be read in their sources; null where it has none.</summary>
     public static Regex? Besides(Sheet sheet)
     {

@@ -109,5 +109,18 @@ public static class LifeCycle
             : reason.Length > 2000 ? new Problem($"A reason of {reason.Length:N0} characters is too long.", "Keep it to 2,000.") : null;
     }
 
+    /// <summary>Whether a bulletin may be given out against it, with this text: against what people work from.</summary>
+    public static Problem? Warn(RevisionState state, string text)
+    {
+        if (state != RevisionState.Released) return new Problem($"This revision is {Name(state)}.", "A bulletin is given out against the one people work from.");
+        return string.IsNullOrWhiteSpace(text) || text.Trim().Length < 5 ? new Problem("The bulletin says nothing.", "Say what is wrong on the sheet, and what to do instead.")
+            : text.Length > 2000 ? new Problem($"A bulletin of {text.Length:N0} characters is too long.", "Keep it to 2,000.") : null;
+    }
+
+    /// <summary>Whether a bulletin may be taken back, with this reason.</summary>
+    public static Problem? TakeWarningBack(bool isTakenBack, string why) => isTakenBack ? new Problem("This bulletin is taken back already.", "Reload to see those that hold.")
+        : string.IsNullOrWhiteSpace(why) || why.Trim().Length < 5 ? new Problem("To take a bulletin back needs a reason.", "Say why the sheet can be followed as it stands.")
+        : why.Length > 2000 ? new Problem($"A reason of {why.Length:N0} characters is too long.", "Keep it to 2,000.") : null;
+
     private static string Name(RevisionState state) => EnumWord.Of(state);
 }

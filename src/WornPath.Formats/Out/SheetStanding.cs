@@ -12,6 +12,11 @@ public static class SheetStanding
     /// <summary>Of a released revision in an archive of a workshop.</summary>
     public const string ReleasedThen = "Released when the workshop was taken out. Ask the workshop whether it still is before you work from it.";
 
+    /// <summary>A bulletin against it, as a sentence.</summary>
+    /// <param name="about">What it is about; empty for the sheet.</param>
+    public static string Bulletin(DateTime at, string who, string about, string text) =>
+        $"BULLETIN {at.ToString("d MMM yyyy", CultureInfo.InvariantCulture)}, {who}{(about.Length > 0 ? $", on {about}" : "")}: {text}";
+
     /// <summary>Of a revision.</summary>
     /// <param name="released">Who released it and when; null where nobody has.</param>
     /// <param name="author">Who wrote it.</param>

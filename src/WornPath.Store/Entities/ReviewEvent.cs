@@ -18,6 +18,12 @@ public enum ReviewEventKind
 
     /// <summary>Somebody has looked at it: what there was to say is said.</summary>
     Looked,
+
+    /// <summary>A bulletin was given out against it.</summary>
+    Warned,
+
+    /// <summary>A bulletin was taken back.</summary>
+    WarningTakenBack,
 }
 
 /// <summary>One event in a revision's life, with who and when. Rows are only ever added.</summary>

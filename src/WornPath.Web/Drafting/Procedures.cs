@@ -144,6 +144,29 @@ public sealed class Procedures(WornPathDb db, DraftLog log, Drafts drafts, Comme
         return null;
     });
 
+    /// <summary>Gives out a bulletin against a released revision. Whoever has it open, or a draft that follows it, is told.</summary>
+    public Task<Problem?> WarnAsync(Revision revision, string personId, CommentAnchor about, string text) => ChangeAsync(revision, async act =>
+    {
+        if (LifeCycle.Warn(act.Row.State, text) is { } problem) return problem;
+        db.Bulletins.Add(new Bulletin { RevisionId = act.Row.Id, Kind = about.Kind, Target = about.Id, Then = about.Then, Text = text.Trim(), PersonId = personId, Who = await WhoAsync(personId), At = Now });
+        await TellAsync(act.Row, ReviewEventKind.Warned, personId, text.Trim());
+        act.Touched.AddRange(await FollowingAsync(act.Row));
+        return null;
+    });
+
+    /// <summary>Takes a bulletin back.</summary>
+    public Task<Problem?> TakeWarningBackAsync(Revision revision, string personId, int bulletinId, string why) => ChangeAsync(revision, async act =>
+    {
+        if (await db.Bulletins.FirstOrDefaultAsync(b => b.Id == bulletinId && b.RevisionId == act.Row.Id) is not { } bulletin) return new Problem("This bulletin is not there.", "Reload to see those that hold.");
+        if (LifeCycle.TakeWarningBack(bulletin.TakenBackBy is not null, why) is { } problem) return problem;
+        (bulletin.TakenBackBy, bulletin.TakenBackAt, bulletin.WhyTakenBack) = (await WhoAsync(personId), Now, why.Trim());
+        await TellAsync(act.Row, ReviewEventKind.WarningTakenBack, personId, why.Trim());
+        act.Touched.AddRange(await FollowingAsync(act.Row));
+        return null;
+    });
+
+    private Task<List<int>> FollowingAsync(Revision row) => db.Revisions.Where(r => r.ProcedureId == row.ProcedureId && r.Id > row.Id).Select(r => r.Id).ToListAsync();
+
     /// <summary>A new draft that starts from a released revision; its id.</summary>
     public Task<Outcome<int>> ReviseAsync(Revision from, string personId) => WholeAsync<int>(async () =>
     {

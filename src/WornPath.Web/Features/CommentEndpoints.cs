@@ -2,7 +2,6 @@ using System.Collections.Immutable;
 using System.ComponentModel.DataAnnotations;
 using System.Security.Claims;
 using System.Text.Json.Serialization;
-using System.Text.RegularExpressions;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 using WornPath.Core;
@@ -16,7 +15,7 @@ using WornPath.Web.Drafting;
 namespace WornPath.Web.Features;
 
 /// <summary>Comments on a procedure, and the round of a review: who was asked, what is open, what was answered.</summary>
-public static partial class CommentEndpoints
+public static class CommentEndpoints
 {
     /// <summary>How it stands with an edit that was suggested.</summary>
     public enum Standing
@@ -82,10 +81,6 @@ public static partial class CommentEndpoints
 
     /// <summary>What was suggested is taken.</summary>
     public sealed record TakeForm([property: Required, StringLength(64, MinimumLength = 8)] string ClientId, int Entry);
-
-    // In a comment a value often stands without its unit: every number but that of a step, a thing or a revision.
-    [GeneratedRegex(@"(?<![\p{L}\d.,])(?<!\b(?:steps?|figures?|page)\s)\d[\d.,]*", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
-    private static partial Regex BareNumber();
 
     public static void MapComments(this IEndpointRouteBuilder api)
     {
@@ -157,7 +152,8 @@ public static partial class CommentEndpoints
     {
         var (now, seesDrafts) = (draft.Now, me.SeesDrafts());
         var blind = BlindReading.Is(draft, me);
-        string Shown(string text) => blind ? BareNumber().Replace(Blind.Hide(text, Blind.Besides(now.Sheet)), Blind.Hidden) : text;
+        var besides = blind ? Blind.Besides(now.Sheet) : null;
+        string Shown(string text) => blind ? Blind.HideAllNumbers(text, besides) : text;
         var letters = await db.Revisions.AsNoTracking().Where(r => r.ProcedureId == revision.ProcedureId).ToDictionaryAsync(r => r.Id, r => r.Letter);
         var writes = Writes(draft, me);
         var mayTake = writes && LifeCycle.Edit(draft.State) is null;

@@ -47,13 +47,14 @@ public static class PrintEndpoints
     public sealed record ChangesView(string Letter, string Why, ImmutableArray<string> Says, ImmutableArray<string> Joints);
 
     /// <summary>The printed sheet: what to have in hand, steps with their cautions, the torque table.</summary>
+    /// <param name="Bulletins">What is said against it, a sentence each.</param>
     /// <param name="Changes">Null for a procedure's first revision.</param>
     /// <param name="VerifiedBy">Who read all values from their sources a second time; empty where one is still to be read, or there is none.</param>
     public sealed record PrintView(string Number, string Title, string Platform, string Letter, RevisionState State, string Author, string? ReleasedBy, DateTime? ReleasedAt,
         SheetHeader Header, ImmutableArray<PrintedItem> Parts, ImmutableArray<ToolLine> Tools, ImmutableArray<PrintedItem> Consumables,
             ImmutableArray<PrintedPhaseView> Phases, ImmutableArray<PrintedTorque> Torques, ImmutableArray<PrintedPattern> Patterns,
         ImmutableArray<PrintedLater> Later, ImmutableArray<string> Practice, string As, string VerifiedBy, string NotJudged,
-            ImmutableArray<SignedView> Signed, WhereView Where, ChangesView? Changes);
+            ImmutableArray<SignedView> Signed, WhereView Where, ChangesView? Changes, ImmutableArray<string> Bulletins);
 
     /// <summary>A format a sheet goes out in.</summary>
     public sealed record ExportFormatView(string Id, string Name, string Says);
@@ -75,9 +76,10 @@ public static class PrintEndpoints
         var walk = draft.Now.Walks.As(walkAs);
         var events = await shelf.EventsAsync(id);
         var released = events.LastOrDefault(e => e.Kind == ReviewEventKind.Released);
+        var bulletins = await BulletinsAsync(revision, draft, shelf, me);
         var label = new SheetLabel(revision.Procedure.Number, revision.Procedure.Title, revision.Procedure.Platform, revision.Letter,
-            SheetStanding.Of(revision.State, released is null ? null : (released.Who, released.At), revision.Author.DisplayName, VerifiedBy(draft, revision)),
-            revision.State == RevisionState.Released, AsOf(walk, draft.Now.Sheet));
+            string.Join(' ', bulletins.Prepend(SheetStanding.Of(revision.State, released is null ? null : (released.Who, released.At), revision.Author.DisplayName, VerifiedBy(draft, revision)))),
+            revision.State == RevisionState.Released && bulletins.IsEmpty, AsOf(walk, draft.Now.Sheet));
         var (before, differences) = await former.SinceAsync(revision, draft, walk, drafts, me);
         var document = SheetDocument.Of(label, PrintedSheet.Of(walk), pictures.Read) with
         {
@@ -118,8 +120,13 @@ public static class PrintEndpoints
             WhereIs(new Uri(access.PublicUrl ?? new Uri($"{request.Scheme}://{request.Host}"), $"/r/{id}/follow")),
             before is null || differences is null ? null : new ChangesView(before.Letter, Former.WhyIn(events), [.. differences.Summary()],
                 [.. differences.Lines.Where(l => l.Group is DifferenceGroup.Values or DifferenceGroup.Safety).Select(l => l.Thing).OfType<string>()
-                    .Distinct()])));
+                    .Distinct()]), await BulletinsAsync(revision, draft, shelf, me)));
     }
+
+    // On paper it stands as it stood when it was printed: with its day. A draft is not worked from; what holds against it is for its author.
+    private static async Task<ImmutableArray<string>> BulletinsAsync(Revision revision, Draft draft, RevisionEndpoints.Shelf shelf, ClaimsPrincipal me) =>
+        revision.State is RevisionState.Draft or RevisionState.InReview ? [] : [.. (await RevisionEndpoints.BulletinsAsync(revision, draft, shelf, me))
+            .Select(b => SheetStanding.Bulletin(b.At, b.Who, b.Place, b.Text))];
 
     private static WhereView WhereIs(Uri address) => new(address.AbsoluteUri, QrPicture.Of(address.AbsoluteUri));
 }

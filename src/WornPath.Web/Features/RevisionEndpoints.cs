@@ -37,7 +37,14 @@ public static class RevisionEndpoints
     public sealed record SiblingView(int Id, string Letter, RevisionState State);
 
     /// <summary>A revision and its sheet.</summary>
-    public sealed record RevisionView(int Id, int ProcedureId, string Number, string Title, string Platform, string Letter, RevisionState State, string Author, DateTime ChangedAt, Authors.Board Authors, int Reader, MayView May, IReadOnlyList<EventView> Events, ImmutableArray<Waiver> FallenAway, IReadOnlyList<SiblingView> Revisions, SheetView Sheet);
+    public sealed record RevisionView(int Id, int ProcedureId, string Number, string Title, string Platform, string Letter, RevisionState State, string Author, DateTime ChangedAt, Authors.Board Authors, int Reader, MayView May, IReadOnlyList<EventView> Events, ImmutableArray<Waiver> FallenAway, IReadOnlyList<SiblingView> Revisions,
+        ImmutableArray<BulletinView> Bulletins, SheetView Sheet);
+
+    /// <summary>A bulletin that holds against the revision; on a draft, against the one it follows.</summary>
+    /// <param name="Letter">The revision it is against.</param>
+    /// <param name="Place">What it is about, in words; empty for the sheet.</param>
+    /// <param name="Step">The step it is shown at; null for none.</param>
+    public sealed record BulletinView(int Id, string Letter, string Place, string? Step, string Text, string Who, DateTime At);
 
     /// <summary>What is about to be released, and by which rules.</summary>
     /// <param name="What">In sentences.</param>
@@ -60,6 +67,9 @@ public static class RevisionEndpoints
     /// <param name="Why">Why it changes what was released before; null or empty where nothing was, or where it is said already.</param>
     /// <param name="Ask">Ids of those who are asked to look at it; null or empty for nobody by name.</param>
     public sealed record SendForm([property: MaxLength(4000)] string? Why, [property: MaxLength(50)] IReadOnlyList<string>? Ask = null);
+
+    /// <summary>A bulletin: what it is about, and what it says.</summary>
+    public sealed record BulletinForm([property: MaxLength(4000)] string Text, AnchorKind Kind = AnchorKind.Sheet, [property: MaxLength(400)] string? Target = null);
 
     /// <summary>A reason for a warning to stand.</summary>
     public sealed record WaiverForm([property: Required, MaxLength(400)] string Key, [property: Required, MaxLength(4000)] string Reason);
@@ -95,6 +105,10 @@ public static class RevisionEndpoints
         revision.MapPost("/withdraw", (int id, Reason form, Shelf shelf, Procedures procedures, ClaimsPrincipal me) =>
             LiveAsync(id, shelf, me, r => procedures.WithdrawAsync(r, me.Id(), form.Text))).RequireAuthorization(Policies.Approver)
                 .AskingAgain(eachTime: true).WithName("Withdraw");
+        revision.MapPost("/bulletins", WarnAsync).RequireAuthorization(Policies.Approver).WithName("GiveOutBulletin");
+        revision.MapPost("/bulletins/{bulletin:int}/take-back", (int id, int bulletin, Reason form, Shelf shelf, Procedures procedures, ClaimsPrincipal me) =>
+            LiveAsync(id, shelf, me, r => procedures.TakeWarningBackAsync(r, me.Id(), bulletin, form.Text))).RequireAuthorization(Policies.Approver)
+                .WithName("TakeBulletinBack");
         revision.MapPost("/revise", ReviseAsync).RequireAuthorization(Policies.Author).WithName("Revise");
     }
 
@@ -111,6 +125,18 @@ public static class RevisionEndpoints
 
         public Task<List<EventView>> EventsAsync(int id) => db.Events.AsNoTracking().Where(e => e.RevisionId == id).OrderBy(e => e.Id)
             .Select(e => new EventView(e.Kind, e.Who, e.At, e.Text)).ToListAsync();
+
+        /// <summary>The bulletins that hold against a revision; of one that is not released yet, against the one people work from.</summary>
+        public async Task<List<(Bulletin Bulletin, string Letter)>> BulletinsAsync(Revision revision)
+        {
+            var isOpen = revision.State is RevisionState.Draft or RevisionState.InReview;
+            var found = await (from bulletin in db.Bulletins.AsNoTracking()
+                               join of in db.Revisions on bulletin.RevisionId equals of.Id
+                               where bulletin.TakenBackBy == null && (of.Id == revision.Id || isOpen && of.ProcedureId == revision.ProcedureId && of.State == RevisionState.Released)
+                               orderby bulletin.Id
+                               select new { bulletin, of.Letter }).ToListAsync();
+            return [.. found.Select(f => (f.bulletin, f.Letter))];
+        }
 
         public Task<List<SiblingView>> SiblingsAsync(int procedureId, bool seesDrafts) => db.Revisions.AsNoTracking()
             .Where(r => r.ProcedureId == procedureId && (seesDrafts || r.State == RevisionState.Released)).OrderByDescending(r => r.Id)
@@ -150,15 +176,37 @@ public static class RevisionEndpoints
             WhyNotEdit: notHers?.ToString());
         return new RevisionView(revision.Id, revision.ProcedureId, revision.Procedure.Number, revision.Procedure.Title, revision.Procedure.Platform, revision.Letter, revision.State,
             revision.Author.DisplayName, revision.ChangedAt, await authors.BoardAsync(revision.ProcedureId), now.Sheet.Reader, may, events,
-            [.. Waivers.FallenAway(now.Findings, now.Reviewed.Waivers)], siblings, WholeView(draft, me));
+            [.. Waivers.FallenAway(now.Findings, now.Reviewed.Waivers)], siblings, await BulletinsAsync(revision, draft, shelf, me), WholeView(draft, me));
+    }
+
+    /// <summary>The bulletins that hold, as a person may read them.</summary>
+    public static async Task<ImmutableArray<BulletinView>> BulletinsAsync(Revision revision, Draft draft, Shelf shelf, ClaimsPrincipal me)
+    {
+        var now = draft.Now;
+        var blind = BlindReading.Is(draft, me);
+        return [.. (await shelf.BulletinsAsync(revision)).Select(b =>
+        {
+            var place = b.Bulletin.Anchor.On(now.Sheet, now.Findings);
+            return new BulletinView(b.Bulletin.Id, b.Letter, b.Bulletin.Kind == AnchorKind.Sheet ? "" : place.Label, place.StepId,
+                blind ? Blind.HideAllNumbers(b.Bulletin.Text, Blind.Besides(now.Sheet)) : b.Bulletin.Text, b.Bulletin.Who, b.Bulletin.At);
+        })];
+    }
+
+    private static async Task<Results<NoContent, ProblemHttpResult>> WarnAsync(int id, BulletinForm form, Shelf shelf, Drafts drafts, Procedures procedures, ClaimsPrincipal me)
+    {
+        if (await shelf.FindAsync(id, me) is not { } revision || await drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
+        var about = CommentAnchor.In(draft.Now.Sheet, draft.Now.Findings, form.Kind, form.Target ?? "");
+        if (!about.IsGood) return Problems.Refused(about.Problem);
+        return await procedures.WarnAsync(revision, me.Id(), about.Value, form.Text) is { } problem ? Problems.Refused(problem) : TypedResults.NoContent();
     }
 
     private static async Task<Results<Ok<ReleasingView>, ProblemHttpResult>> ReleasingAsync(int id, Shelf shelf, Drafts drafts, WorkshopBook book, ClaimsPrincipal me)
     {
-        if (await shelf.FindAsync(id, me) is null || await drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
+        if (await shelf.FindAsync(id, me) is not { } revision || await drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
         var (now, page) = (draft.Now, await book.NowAsync());
         var what = Releasing.Of(now.Sheet, now.Findings, now.Reviewed.Checks);
         if (Former.WhyIn(await shelf.EventsAsync(id)) is { Length: > 0 } why) what = what.Add($"Changed because: “{why}”");
+        foreach (var bulletin in await BulletinsAsync(revision, draft, shelf, me)) what = what.Add($"The bulletin against revision {bulletin.Letter} is settled by it: “{bulletin.Text}”");
         return TypedResults.Ok(new ReleasingView(what, page.Version, Releasing.Ways(page.Workshop.Rules)));
     }
 
