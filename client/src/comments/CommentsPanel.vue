@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, onMounted, ref } from 'vue';
 import { useComments } from '../shared/comments';
-import { useDraft } from '../shared/draft';
 import ActButton from '../shared/ActButton.vue';
 import TroubleNote from '../shared/TroubleNote.vue';
 import CommentThread from './CommentThread.vue';
@@ -10,7 +9,6 @@ import NewComment from './NewComment.vue';
 /** The comments of the procedure as they stand on this revision, in the order of the sheet, what is open first. */
 defineEmits<{ gone: [] }>();
 const comments = useComments();
-const draft = useDraft();
 const withSettled = ref(false);
 onMounted(() => comments.shown++);
 onBeforeUnmount(() => comments.shown--);
@@ -34,7 +32,7 @@ const settled = computed(() => inOrder.value.filter((t) => !t.open));
       <p v-else class="more"><ActButton size="small" @click="comments.write(null, false)">Write a comment</ActButton></p>
       <p v-if="comments.threads.length === 0" class="quiet">
         Nobody has commented. A comment stays with its step, its words or its value through edits and from revision to revision until it is
-        settled; while one is open, revision {{ draft.revision?.letter }} is not released.
+        settled; while one is open, no revision is released.
       </p>
       <div class="list">
         <CommentThread v-for="thread in open" :key="thread.id" :thread="thread" @gone="$emit('gone')" />

@@ -91,14 +91,16 @@ public sealed class DemoWorkshop(WornPathDb db, UserManager<Person> people, Proc
         Must((await comments.SettleAsync(revision, sheet, marta, reviews: true, writes: false, capped, settled: true, Says("Found them on the parts list."))).Problem);
     }
 
-    // A later revision: why there is one, and what was done to the one before.
-    private sealed record Later(string Why, Edit[] Edits);
+    // A later revision: why there is one, what was done to the one before, and the bulletin that was out against that one meanwhile.
+    private sealed record Later(string Why, Edit[] Edits, string? Bulletin = null);
 
     private async Task<int> ReviseAsync(int from, byte[] json, string author, string approver)
     {
-        var id = (await procedures.ReviseAsync(await db.Revisions.AsNoTracking().SingleAsync(r => r.Id == from), author)).Value;
-        var sheet = SheetJson.Read((await db.Snapshots.AsNoTracking().SingleAsync(s => s.RevisionId == id)).Json);
+        var former = await db.Revisions.AsNoTracking().SingleAsync(r => r.Id == from);
         var later = JsonSerializer.Deserialize<Later>(json, SheetJson.Options)!;
+        if (later.Bulletin is { } text) Must(await procedures.WarnAsync(former, approver, new CommentAnchor { Kind = AnchorKind.Sheet }, text));
+        var id = (await procedures.ReviseAsync(former, author)).Value;
+        var sheet = SheetJson.Read((await db.Snapshots.AsNoTracking().SingleAsync(s => s.RevisionId == id)).Json);
         foreach (var edit in later.Edits)
         {
             var applied = Editor.Apply(sheet, edit);
