@@ -86,7 +86,8 @@ public static class Guards
             "OLD.TakenBackBy IS NOT NULL OR NEW.TakenBackBy IS NULL OR OLD.Id <> NEW.Id OR OLD.RevisionId <> NEW.RevisionId OR OLD.\"Key\" <> NEW.\"Key\" OR OLD.Seal <> NEW.Seal OR OLD.PersonId <> NEW.PersonId OR OLD.Who <> NEW.Who OR OLD.At <> NEW.At OR OLD.Reason <> NEW.Reason",
             "A waiver cannot change; it is taken back once, and stays on record.");
         yield return Refuse("Bulletins_Stand", "UPDATE ON Bulletins",
-            "OLD.TakenBackBy IS NOT NULL OR NEW.TakenBackBy IS NULL OR OLD.Id <> NEW.Id OR OLD.RevisionId <> NEW.RevisionId OR OLD.Kind <> NEW.Kind OR OLD.Target <> NEW.Target OR OLD.Text <> NEW.Text OR OLD.PersonId <> NEW.PersonId OR OLD.Who <> NEW.Who OR OLD.At <> NEW.At",
+            "OLD.TakenBackBy IS NOT NULL OR NEW.TakenBackBy IS NULL OR OLD.Id <> NEW.Id OR OLD.RevisionId <> NEW.RevisionId OR OLD.Kind <> NEW.Kind "
+            + "OR OLD.Target <> NEW.Target OR OLD.Text <> NEW.Text OR OLD.PersonId <> NEW.PersonId OR OLD.Who <> NEW.Who OR OLD.At <> NEW.At",
             "A bulletin cannot change; it is taken back once, and stays on record.");
         yield return Refuse("Bulletins_Stay", "DELETE ON Bulletins", null, "A bulletin cannot be deleted.");
         yield return Refuse("Bulletins_Once", "INSERT ON Bulletins", "EXISTS (SELECT 1 FROM Bulletins WHERE Id = NEW.Id)", "A bulletin cannot be replaced.");

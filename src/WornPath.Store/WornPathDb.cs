@@ -238,7 +238,8 @@ public sealed class WornPathDb(DbContextOptions<WornPathDb> options) : IdentityD
             ask.HasOne<ReviewEvent>().WithMany().HasForeignKey(a => a.EventId);
             ask.HasOne<Person>().WithMany().HasForeignKey(a => a.PersonId).OnDelete(DeleteBehavior.Restrict);
         });
-        foreach (var (record, property) in ((Type, string)[])[(typeof(ReviewEvent), nameof(ReviewEvent.Who)), (typeof(WaiverEntry), nameof(WaiverEntry.Who)), (typeof(ValueCheckEntry), nameof(ValueCheckEntry.Who)),
+        foreach (var (record, property) in ((Type, string)[])[(typeof(ReviewEvent), nameof(ReviewEvent.Who)),
+            (typeof(WaiverEntry), nameof(WaiverEntry.Who)), (typeof(ValueCheckEntry), nameof(ValueCheckEntry.Who)),
             (typeof(CommentEntry), nameof(CommentEntry.Who)), (typeof(Bulletin), nameof(Bulletin.Who)), (typeof(ReviewAsk), nameof(ReviewAsk.Who))])
             builder.Entity(record).Property<string>(property).HasMaxLength(400);
         // What stands from before a form had a number is of the first.

@@ -40,7 +40,7 @@ builder.Services.AddSingleton<ShelfIndexer>().AddHostedService(p => p.GetRequire
 builder.Services.AddSingleton<PaperBrowser>().AddSingleton<PaperQueue>().AddHostedService(p => p.GetRequiredService<PaperQueue>());
 builder.Services.AddScoped<Drafts>();
 builder.Services.AddScoped<Authors>();
-builder.Services.AddScoped<Comments>();
+builder.Services.AddScoped<Comments>().AddScoped<CommentEndpoints.Call>();
 builder.Services.AddSingleton<MarkdownHtml>();
 builder.Services.AddScoped<Procedures>();
 builder.Services.AddScoped<DemoWorkshop>();

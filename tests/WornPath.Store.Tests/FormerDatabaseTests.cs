@@ -312,10 +312,19 @@ public sealed class FormerDatabaseTests : IDisposable
         (await new DraftLog(db).LoadAsync(7))!.Sheet.Steps.ShouldNotBeEmpty();
         var ines = await db.Users.SingleAsync(p => p.UserName == "ines");
         var comment = new Comment { ProcedureId = (await db.Revisions.SingleAsync(r => r.Id == 7)).ProcedureId, RevisionId = 7, Kind = AnchorKind.Sheet };
-        comment.Entries.Add(new CommentEntry { RevisionId = 7, PersonId = ines.Id, Who = "Ines", At = DateTime.UtcNow, Text = "A word.", ClientId = "first-of-them" });
+        comment.Entries.Add(new CommentEntry
+        {
+            RevisionId = 7,
+            PersonId = ines.Id,
+            Who = "Ines",
+            At = DateTime.UtcNow,
+            Text = "A word.",
+            ClientId = "first-of-them"
+        });
         db.Comments.Add(comment);
         await db.SaveChangesAsync();
-        await Should.ThrowAsync<Exception>(() => db.CommentEntries.ExecuteUpdateAsync(set => set.SetProperty(e => e.Text, "another word")), "what is said stays");
+        await Should.ThrowAsync<Exception>(() => db.CommentEntries.ExecuteUpdateAsync(set => set.SetProperty(e => e.Text, "another word")),
+            "what is said stays");
     }
 
     public void Dispose()

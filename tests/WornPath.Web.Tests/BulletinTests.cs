@@ -25,7 +25,12 @@ public sealed class BulletinTests : IAsyncLifetime
     private static async Task<string> RefusedAsync(Somebody who, string path, object form) =>
         (await Somebody.ProblemOf(await who.PostAsync(path, form), HttpStatusCode.Conflict)).GetProperty("title").GetString()!;
 
-    private async Task WarnAsync() => (await _odo.PostAsync($"/api/revisions/{_released}/bulletins", new { text = "Torque them to 195, not 190.", kind = "value", target = "J2" }))
+    private async Task WarnAsync() => (await _odo.PostAsync($"/api/revisions/{_released}/bulletins", new
+    {
+        text = "Torque them to 195, not 190.",
+        kind = "value",
+        target = "J2"
+    }))
         .StatusCode.ShouldBe(HttpStatusCode.NoContent);
 
     [Fact]
@@ -58,7 +63,8 @@ public sealed class BulletinTests : IAsyncLifetime
         blind.ShouldContain("Torque them to [to be read]");
         Regex.IsMatch(blind, @"(?<![\w.:-])195(?![\w-])").ShouldBeFalse(blind);
         foreach (var value in await _odo.GetAsync<List<ValueEndpoints.ValueView>>($"/api/revisions/{id}/values"))
-            if (value.Standing != Core.Workshops.ValueStanding.Verified) (await _odo.PostAsync($"/api/revisions/{id}/values", new { seal = value.Seal, read = "195 N·m" })).EnsureSuccessStatusCode();
+            if (value.Standing != Core.Workshops.ValueStanding.Verified) (await _odo.PostAsync($"/api/revisions/{id}/values",
+                new { seal = value.Seal, read = "195 N·m" })).EnsureSuccessStatusCode();
         (await _odo.Http.GetStringAsync($"/api/revisions/{id}/release")).ShouldContain("The bulletin against revision C is settled by it");
         (await _odo.PostAsync($"/api/revisions/{id}/release")).StatusCode.ShouldBe(HttpStatusCode.NoContent);
         (await _tilde.RevisionAsync(id)).Bulletins.ShouldBeEmpty();
@@ -71,7 +77,12 @@ public sealed class BulletinTests : IAsyncLifetime
         var path = $"/api/revisions/{_released}/bulletins";
         (await RefusedAsync(_odo, path, new { text = "no" })).ShouldBe("The bulletin says nothing.");
         (await RefusedAsync(_odo, path, new { text = new string('a', 2001) })).ShouldBe("A bulletin of 2,001 characters is too long.");
-        (await RefusedAsync(_odo, path, new { text = "It is wrong.", kind = "step", target = "S999" })).ShouldBe("What the comment is about is not on the sheet any more.");
+        (await RefusedAsync(_odo, path, new
+        {
+            text = "It is wrong.",
+            kind = "step",
+            target = "S999"
+        })).ShouldBe("What the comment is about is not on the sheet any more.");
         (await RefusedAsync(_odo, "/api/revisions/1/bulletins", new { text = "It is wrong." })).ShouldBe("This revision is draft.");
         await WarnAsync();
         var bulletin = (await _tilde.RevisionAsync(_released)).Bulletins.Single().Id;

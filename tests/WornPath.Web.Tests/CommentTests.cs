@@ -7,12 +7,16 @@ using WornPath.Web.Features;
 
 namespace WornPath.Web.Tests;
 
-/// <summary>Comments and the round of a review, over the API: what is said stays with what it is about, holds up a release until it is settled, and becomes an edit at one word.</summary>
+/// <summary>
+/// Comments and the round of a review, over the API: what is said stays with what it is about, holds up a release until it is settled, and becomes an
+/// edit at one word.
+/// </summary>
 public sealed class CommentTests(Workshop workshop) : IClassFixture<Workshop>
 {
     private static string Once() => Guid.NewGuid().ToString();
 
-    private static Task<CommentEndpoints.CommentsView> OfAsync(Somebody who, int id) => who.GetAsync<CommentEndpoints.CommentsView>($"/api/revisions/{id}/comments");
+    private static Task<CommentEndpoints.CommentsView> OfAsync(Somebody who, int id) =>
+        who.GetAsync<CommentEndpoints.CommentsView>($"/api/revisions/{id}/comments");
 
     private static async Task<CommentEndpoints.ThreadView> SaidAsync(Somebody who, int id, object form)
     {
@@ -69,8 +73,10 @@ public sealed class CommentTests(Workshop workshop) : IClassFixture<Workshop>
         // It holds up the release, and nobody else settles it without an answer.
         (await odo.RevisionAsync(id)).May.WhyNotRelease.ShouldStartWith("1 comment is open.");
         (await RefusedAsync(odo, $"/api/revisions/{id}/release", new { })).ShouldBe("1 comment is open.");
-        (await RefusedAsync(odo, $"/api/revisions/{id}/comments/{thread.Id}/settle", new { clientId = Once(), settled = true })).ShouldBe("Nobody has answered it.");
-        (await RefusedAsync(ines, $"/api/revisions/{id}/comments/{thread.Id}/take", new { clientId = Once(), entry = thread.Entries[0].Id })).ShouldBe("This revision is in review and stands still.");
+        (await RefusedAsync(odo, $"/api/revisions/{id}/comments/{thread.Id}/settle",
+            new { clientId = Once(), settled = true })).ShouldBe("Nobody has answered it.");
+        (await RefusedAsync(ines, $"/api/revisions/{id}/comments/{thread.Id}/take",
+            new { clientId = Once(), entry = thread.Entries[0].Id })).ShouldBe("This revision is in review and stands still.");
         (await odo.PostAsync($"/api/revisions/{id}/return", new { text = "See the comment." })).StatusCode.ShouldBe(HttpStatusCode.NoContent);
 
         // Taken: an edit by both. Sent twice it is taken once.
@@ -108,20 +114,24 @@ public sealed class CommentTests(Workshop workshop) : IClassFixture<Workshop>
         // A draft's own threads are nothing for who works from what is released.
         await SaidAsync(ines, id, new { clientId = Once(), kind = "sheet", text = "To be done before spring." });
         (await OfAsync(tilde, released)).Threads.Length.ShouldBe(2);
-        (await tilde.PostAsync($"/api/revisions/{released}/comments/{inherited.Threads[^1].Id + 1}", new { clientId = Once(), text = "Hello?" })).StatusCode.ShouldBe(HttpStatusCode.NotFound);
+        (await tilde.PostAsync($"/api/revisions/{released}/comments/{inherited.Threads[^1].Id + 1}",
+            new { clientId = Once(), text = "Hello?" })).StatusCode.ShouldBe(HttpStatusCode.NotFound);
 
         // The step goes: the comment stays, with what stood there.
         await ines.EditAsync(id, new RemoveStep(step.Id, step.Text));
         await ines.EditAsync(id, new SetField("J2", "torque", "190 N·m", "195 N·m"));
         var after = await OfAsync(ines, id);
-        (after.Threads[0].Place.Label, after.Threads[0].Place.Is, after.Threads[0].Place.Then).ShouldBe(("A step, no longer on the sheet", PlaceIs.Gone, step.Text));
+        (after.Threads[0].Place.Label, after.Threads[0].Place.Is, after.Threads[0].Place.Then).ShouldBe(("A step, no longer on the sheet",
+            PlaceIs.Gone, step.Text));
         (after.Threads[1].Place.Is, after.Threads[1].Place.Then).ShouldBe((PlaceIs.Changed, "190 N·m"));
 
         // Settled with an answer, and open again at a word of who asked.
         foreach (var thread in after.Threads)
-            (await ines.PostAsync($"/api/revisions/{id}/comments/{thread.Id}/settle", new { clientId = Once(), settled = true, text = "Done." })).StatusCode.ShouldBe(HttpStatusCode.OK);
+            (await ines.PostAsync($"/api/revisions/{id}/comments/{thread.Id}/settle",
+                new { clientId = Once(), settled = true, text = "Done." })).StatusCode.ShouldBe(HttpStatusCode.OK);
         (await OfAsync(ines, id)).Threads.ShouldAllBe(t => !t.Open);
-        (await tilde.PostAsync($"/api/revisions/{released}/comments/{after.Threads[1].Id}/settle", new { clientId = Once(), settled = false, text = "It is not." })).StatusCode.ShouldBe(HttpStatusCode.OK);
+        (await tilde.PostAsync($"/api/revisions/{released}/comments/{after.Threads[1].Id}/settle",
+            new { clientId = Once(), settled = false, text = "It is not." })).StatusCode.ShouldBe(HttpStatusCode.OK);
         (await OfAsync(ines, id)).Threads.Count(t => t.Open).ShouldBe(1);
     }
 
@@ -132,7 +142,14 @@ public sealed class CommentTests(Workshop workshop) : IClassFixture<Workshop>
         Somebody ines = await own.As("ines"), odo = await own.As("odo");
         var id = await RevisedAsync(ines);
         await ines.EditAsync(id, new SetField("J2", "torque", "190 N·m", "195 N·m"));
-        var thread = await SaidAsync(ines, id, new { clientId = Once(), kind = "value", target = "J2", text = "It was 190, the new edition says 195 at step 16; 195 N·m dry.", suggested = new SetField("J2", "torque", "195 N·m", "197 N·m") as Edit });
+        var thread = await SaidAsync(ines, id, new
+        {
+            clientId = Once(),
+            kind = "value",
+            target = "J2",
+            text = "It was 190, the new edition says 195 at step 16; 195 N·m dry.",
+            suggested = new SetField("J2", "torque", "195 N·m", "197 N·m") as Edit
+        });
         thread.Entries[0].Suggestion!.Says.ShouldBe("torque of J2 carrier bolts");
         thread.Entries[0].Suggestion!.Words.Select(w => (w.Mark, w.Text)).ShouldBe([(WordMark.Gone, "195"), (WordMark.New, "197"), (WordMark.Same, " N·m")]);
         await ines.PostAsync($"/api/revisions/{id}/send", Sent());
@@ -140,7 +157,13 @@ public sealed class CommentTests(Workshop workshop) : IClassFixture<Workshop>
         blind.ShouldContain("step 16");
         Regex.IsMatch(blind, @"(?<![\w.:-])19[057](?![\w-])").ShouldBeFalse(blind);
         var step = (await ines.RevisionAsync(id)).Sheet.Steps[0];
-        (await RefusedAsync(odo, $"/api/revisions/{id}/comments", new { clientId = Once(), kind = "step", target = step.Id, suggested = new WriteStep(step.Id, step.Text, "Other.") as Edit }))
+        (await RefusedAsync(odo, $"/api/revisions/{id}/comments", new
+        {
+            clientId = Once(),
+            kind = "step",
+            target = step.Id,
+            suggested = new WriteStep(step.Id, step.Text, "Other.") as Edit
+        }))
             .ShouldBe("You have values of this sheet to read from their sources first.");
     }
 
@@ -153,21 +176,60 @@ public sealed class CommentTests(Workshop workshop) : IClassFixture<Workshop>
         await ines.EditAsync(id, new WriteStep(step.Id, "", "Clean the face."));
         var path = $"/api/revisions/{id}/comments";
         (await RefusedAsync(ines, path, new { clientId = Once(), kind = "sheet", text = "  " })).ShouldBe("The comment is empty.");
-        (await RefusedAsync(ines, path, new { clientId = Once(), kind = "sheet", text = new string('a', 4001) })).ShouldBe("A comment of 4,001 characters is too long.");
-        (await RefusedAsync(ines, path, new { clientId = Once(), kind = "step", target = "S99", text = "x" })).ShouldBe("What the comment is about is not on the sheet any more.");
-        (await RefusedAsync(ines, path, new { clientId = Once(), kind = "words", target = step.Id, start = 10, length = 50, text = "x" })).ShouldBe("No words are chosen.");
-        (await RefusedAsync(ines, path, new { clientId = Once(), kind = "step", target = step.Id, suggested = new RemoveThing("J1") as Edit })).ShouldBe("This cannot be suggested.");
-        (await RefusedAsync(ines, path, new { clientId = Once(), kind = "step", target = step.Id, suggested = new WriteStep(step.Id, "Clean the face.", "Clean the face.") as Edit })).ShouldBe("It says what stands there already.");
+        (await RefusedAsync(ines, path, new
+        {
+            clientId = Once(),
+            kind = "sheet",
+            text = new string('a', 4001)
+        })).ShouldBe("A comment of 4,001 characters is too long.");
+        (await RefusedAsync(ines, path, new
+        {
+            clientId = Once(),
+            kind = "step",
+            target = "S99",
+            text = "x"
+        })).ShouldBe("What the comment is about is not on the sheet any more.");
+        (await RefusedAsync(ines, path, new
+        {
+            clientId = Once(),
+            kind = "words",
+            target = step.Id,
+            start = 10,
+            length = 50,
+            text = "x"
+        })).ShouldBe("No words are chosen.");
+        (await RefusedAsync(ines, path, new
+        {
+            clientId = Once(),
+            kind = "step",
+            target = step.Id,
+            suggested = new RemoveThing("J1") as Edit
+        })).ShouldBe("This cannot be suggested.");
+        (await RefusedAsync(ines, path, new
+        {
+            clientId = Once(),
+            kind = "step",
+            target = step.Id,
+            suggested = new WriteStep(step.Id, "Clean the face.", "Clean the face.") as Edit
+        })).ShouldBe("It says what stands there already.");
         (await OfAsync(ines, id)).Threads.ShouldBeEmpty();
 
-        var twice = new { clientId = Once(), kind = "step", target = step.Id, text = "<b>Which</b> face? & why", suggested = new WriteStep(step.Id, "Clean the face.", "Clean the flange face.") as Edit };
+        var twice = new
+        {
+            clientId = Once(),
+            kind = "step",
+            target = step.Id,
+            text = "<b>Which</b> face? & why",
+            suggested = new WriteStep(step.Id, "Clean the face.", "Clean the flange face.") as Edit
+        };
         for (var i = 0; i < 2; i++) (await ines.PostAsync(path, twice)).StatusCode.ShouldBe(HttpStatusCode.OK);
         var thread = (await OfAsync(ines, id)).Threads.Single();
         thread.Entries.Single().Text.ShouldBe("<b>Which</b> face? & why", "as it was typed");
         // What it was suggested for has changed since: told, and not taken over it.
         await ines.EditAsync(id, new WriteStep(step.Id, "Clean the face.", "Clean both faces."));
         (await OfAsync(ines, id)).Threads.Single().Entries[0].Suggestion!.Is.ShouldBe(CommentEndpoints.Standing.Outdated);
-        await Somebody.ProblemOf(await ines.PostAsync($"{path}/{thread.Id}/take", new { clientId = Once(), entry = thread.Entries[0].Id }), HttpStatusCode.Conflict);
+        await Somebody.ProblemOf(await ines.PostAsync($"{path}/{thread.Id}/take", new { clientId = Once(), entry = thread.Entries[0].Id }),
+            HttpStatusCode.Conflict);
         (await ines.RevisionAsync(id)).Sheet.Steps.Single().Text.ShouldBe("Clean both faces.");
         // Of another procedure there is no such comment.
         var other = await ines.NewAsync("OT-962");

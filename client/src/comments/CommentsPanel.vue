@@ -24,9 +24,10 @@ const settled = computed(() => inOrder.value.filter((t) => !t.open));
 
 <template>
   <div class="comments">
-    <p v-if="!comments.view" class="quiet" role="status">Fetching the comments …</p>
+    <TroubleNote v-if="comments.trouble" :trouble="comments.trouble" />
+    <p v-if="!comments.view && !comments.trouble" class="quiet" role="status">Fetching the comments …</p>
+    <ActButton v-else-if="!comments.view" size="small" @click="comments.load()">Try again</ActButton>
     <template v-else>
-      <TroubleNote v-if="comments.trouble" :trouble="comments.trouble" />
       <p v-if="comments.view.whyNot" class="quiet">{{ comments.view.whyNot }}</p>
       <NewComment v-else-if="comments.writing" />
       <p v-else class="more"><ActButton size="small" @click="comments.write(null, false)">Write a comment</ActButton></p>

@@ -72,7 +72,7 @@ const counts = computed(() =>
       <button
         v-if="draft.revision"
         type="button"
-        class="count said"
+        class="said"
         title="Comments (F9 writes one)"
         :aria-label="comments.openThreads.length === 1 ? '1 open comment' : `${comments.openThreads.length} open comments`"
         @click="comments.open = true"
@@ -178,6 +178,7 @@ nav {
 }
 
 .count,
+.said,
 .tool {
   display: inline-flex;
   align-items: center;
@@ -195,11 +196,13 @@ nav {
 }
 
 .count:hover,
+.said:hover,
 .tool:hover {
   background: var(--moss-pale);
 }
 
-.count {
+.count,
+.said {
   font-weight: 600;
 }
 

@@ -46,9 +46,12 @@ export const useComments = defineStore('comments', () => {
     if (id === undefined) return;
     try {
       const told = await take(api.GET('/api/revisions/{id}/comments', { params: { path: { id } } }));
-      if (draft.revision?.id === id) view.value = told;
-    } catch {
-      // Without a connection what was told last stands.
+      if (draft.revision?.id !== id) return;
+      if (!view.value) trouble.value = null;
+      view.value = told;
+    } catch (error) {
+      // What was told last stands; where nothing was, it is said.
+      if (draft.revision?.id === id && !view.value) trouble.value = troubleOf(error);
     }
   }
   watch(

@@ -201,7 +201,8 @@ internal sealed class ClauseFinder
             && ToldAt(mate.Next) is { } both) return both;
         while (i < _end && _tokens[i].Kind == TokenKind.Word && Trade.ToldHow.Contains(_tokens[i].Text)) i++;
         // "It is time for the bolts to be removed".
-        if (i > from && Is(i, "for") && i + 1 < _end && IsDetermined(i + 1) && _nouns.Read(i + 1, _end, null) is { } due && ToBeDone(due.Next) is not null) return i + 1;
+        if (i > from && Is(i, "for") && i + 1 < _end && IsDetermined(i + 1) && _nouns.Read(i + 1, _end, null) is { } due
+            && ToBeDone(due.Next) is not null) return i + 1;
         // "You can", "you must" alone are read as they stand; "you will" tells what comes, "it is to" what becomes of it.
         var isIt = _tokens[at].Text is "it" or "it's" or "it'll";
         var isWorth = !isIt || Has(from, i, j => Trade.Worth.Contains(_tokens[j].Text));
@@ -277,7 +278,9 @@ internal sealed class ClauseFinder
         // "a) remove it; b) fit it".
         if (word.Length == 1 && i + 1 < _end && _tokens[i + 1] is { Kind: TokenKind.Mark, Text: ")" } && (i == 0 || _tokens[i - 1].Kind != TokenKind.Word)
             && !(i > 0 && _tokens[i - 1] is { Kind: TokenKind.Mark, Text: "(" })) return true;
-        return word is "then" or "always" or "now" or "also" or "again" or "please" or "meanwhile" or "lastly" or "afterwards" or "just" or "only" or "so" or "here" or "either" or "both" && i + 1 < _end && (Trade.IsBase(_tokens[i + 1].Text) || IsUnheard(i + 1) || word == "now" && _tokens[i + 1].Kind == TokenKind.Word && (Trade.Pronouns.Contains(_tokens[i + 1].Text) || Trade.Determiners.Contains(_tokens[i + 1].Text)));
+        return word is "then" or "always" or "now" or "also" or "again" or "please" or "meanwhile" or "lastly" or "afterwards" or "just" or "only"
+            or "so" or "here" or "either" or "both" && i + 1 < _end && (Trade.IsBase(_tokens[i + 1].Text) || IsUnheard(i + 1) || word == "now"
+            && _tokens[i + 1].Kind == TokenKind.Word && (Trade.Pronouns.Contains(_tokens[i + 1].Text) || Trade.Determiners.Contains(_tokens[i + 1].Text)));
     }
 
     // "Bolts out", "bracket bolts off": more than one of what is named, and no more than the way.
@@ -393,7 +396,8 @@ internal sealed class ClauseFinder
         return (Is(by, "by") || Is(by, "with")) && by + 2 < _end && _tokens[by + 1].Kind == TokenKind.Word
             && Array.Find(Trade.VerbsOf(_tokens[by + 1].Text), f => f.Form == Form.Ing) is { Verb: { } doing }
             ? new Clause(Mood.Imperative, at, NextBoundary(by + 2)) { VerbAt = by + 1, Verb = doing }
-            : (Is(by, "by") || Is(by, "with")) && IsUnheardDoing(by + 1) ? new Clause(Mood.Imperative, at, NextBoundary(by + 2)) { VerbAt = by + 1, IsUnknown = true } : null;
+            : (Is(by, "by") || Is(by, "with")) && IsUnheardDoing(by + 1)
+                ? new Clause(Mood.Imperative, at, NextBoundary(by + 2)) { VerbAt = by + 1, IsUnknown = true } : null;
     }
 
     // "Now are the bolts removed", "only then may the cover be lifted off".
@@ -1127,7 +1131,8 @@ internal sealed class ClauseFinder
         }
 
         // "You must zork the cover", "the cover must be zorked": told to do what nobody knows.
-        if (aux && !past && !negated && forms.Length == 0 && i < _end && (you ? IsUnheard(i) && modal is not (" do" or " may" or " might" or " could" or " would") : IsUnheardDone(i, at, modal, verbAt, subjects)))
+        if (aux && !past && !negated && forms.Length == 0 && i < _end && (you ? IsUnheard(i)
+            && modal is not (" do" or " may" or " might" or " could" or " would") : IsUnheardDone(i, at, modal, verbAt, subjects)))
             return new Clause(you ? Mood.Imperative : Mood.Passive, at, to) { VerbAt = i, IsUnknown = true };
         return new Clause(Mood.Declarative, at, to) { VerbAt = verbAt, IsRemark = true };
     }
@@ -1135,8 +1140,10 @@ internal sealed class ClauseFinder
     // "The cover must be zorked", "… is then zorked", "… is zorked off". "The cover is dented" only tells how it is.
     private bool IsUnheardDone(int i, int at, string modal, int verbAt, List<NounPhrase> subjects)
     {
-        if (_tokens[i].Kind != TokenKind.Word || _tokens[i].Text is not [_, _, _, .., 'e', 'd'] || !IsNoWordOfIt(_tokens[i].Text) || Trade.Trouble.Contains(_tokens[i].Text)
-            || !subjects.Exists(s => !s.IsPronoun && (Trade.NounOf(s.Stems) is { Role: NounRole.Thing } || _names.Resolve(s.Stems).One is not null))) return false;
+        if (_tokens[i].Kind != TokenKind.Word || _tokens[i].Text is not [_, _, _, .., 'e', 'd'] || !IsNoWordOfIt(_tokens[i].Text)
+            || Trade.Trouble.Contains(_tokens[i].Text)
+            || !subjects.Exists(s => !s.IsPronoun && (Trade.NounOf(s.Stems) is { Role: NounRole.Thing }
+                || _names.Resolve(s.Stems).One is not null))) return false;
         return (modal + " ").Contains(" be ", StringComparison.Ordinal) && !modal.Contains(" may", StringComparison.Ordinal)
             || Has(verbAt, i, j => _tokens[j].Text is "then" or "now" or "next")
             || Is(at - 1, "next") || i + 1 < _end && _tokens[i + 1].Text is "off" or "out" or "away" or "in" or "on" or "back" or "up" or "down";

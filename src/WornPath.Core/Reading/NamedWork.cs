@@ -32,9 +32,11 @@ internal static class NamedWork
     // "Cover removal: …" is about the cover; "carry out cover removal" removes it.
     private static bool Behind(List<Token> tokens, int at)
     {
-        if (!Verbs.TryGetValue(Word(tokens, at), out var verb) || Trade.NounOf([Word(tokens, at)]) is { Role: NounRole.Thing } || Word(tokens, at + 1) == "of") return false;
+        if (!Verbs.TryGetValue(Word(tokens, at), out var verb) || Trade.NounOf([Word(tokens, at)]) is { Role: NounRole.Thing }
+            || Word(tokens, at + 1) == "of") return false;
         var from = at;
-        while (from > 0 && at - from < Longest && Word(tokens, from - 1) is { Length: > 0 } word && !Trade.IsSmall(word) && !Trade.Performs.Contains(word)) from--;
+        while (from > 0 && at - from < Longest && Word(tokens, from - 1) is { Length: > 0 } word && !Trade.IsSmall(word)
+            && !Trade.Performs.Contains(word)) from--;
         if (from == at) return false;
         if (Begins(tokens, from) && at + 1 < tokens.Count && tokens[at + 1] is { Kind: TokenKind.Mark, Text: ":" })
         {
@@ -61,7 +63,8 @@ internal static class NamedWork
         if (Verbs.TryGetValue(word, out var verb)) return verb;
         if (!word.EndsWith("ing", StringComparison.Ordinal) || !Trade.VerbsOf(word).Any(f => f.Form == Form.Ing)) return null;
         var stem = word[..^3];
-        return Trade.IsBase(stem) ? stem : Trade.IsBase(stem + "e") ? stem + "e" : stem.Length > 2 && stem[^1] == stem[^2] && Trade.IsBase(stem[..^1]) ? stem[..^1] : null;
+        return Trade.IsBase(stem) ? stem : Trade.IsBase(stem + "e") ? stem + "e" : stem.Length > 2 && stem[^1] == stem[^2] && Trade.IsBase(stem[..^1])
+            ? stem[..^1] : null;
     }
 
     // Where the noun begins, with its article: "the final tightening".
@@ -113,15 +116,18 @@ internal static class NamedWork
         var end = work;
         while (end < tokens.Count && tokens[end].Kind != TokenKind.Stop) end++;
         if (tokens.FindIndex(work, end - work, t => t is { Kind: TokenKind.Mark, Text: ":" }) >= 0) return false;
-        var be = tokens.FindIndex(work + 2, end - work - 2, t => t.Kind == TokenKind.Word && (Trade.Auxiliaries.Contains(t.Text) || t.Text is "comes" or "follows"));
+        var be = tokens.FindIndex(work + 2, end - work - 2, t => t.Kind == TokenKind.Word
+            && (Trade.Auxiliaries.Contains(t.Text) || t.Text is "comes" or "follows"));
         if (be < 0) return !tokens.GetRange(work + 2, end - work - 2).Exists(t => t.Kind == TokenKind.Word && Trade.Relatives.Contains(t.Text));
         var past = be;
-        while (past < end && (Trade.Auxiliaries.Contains(Word(tokens, past)) || Word(tokens, past) is "to" or "comes" or "follows" or "now" or "then" or "next" or "up")) past++;
+        while (past < end && (Trade.Auxiliaries.Contains(Word(tokens, past)) || Word(tokens, past) is "to" or "comes" or "follows" or "now" or "then"
+            or "next" or "up")) past++;
         var told = Word(tokens, be) is "comes" or "follows" || Word(tokens, past - 1) is "next" or "now";
         if (Word(tokens, past) is "carried" && Word(tokens, past + 1) == "out") (past, told) = (past + 2, true);
         else if (Trade.Performed.Contains(Word(tokens, past))) (past, told) = (past + 1, true);
         if (Word(tokens, past) is "next" or "now" or "first") past++;
-        if (!told || past < end && (Trade.Negations.Contains(Word(tokens, past)) || Trade.VerbsOf(Word(tokens, past)).Any(f => f.Form == Form.Ed))) return false;
+        if (!told || past < end && (Trade.Negations.Contains(Word(tokens, past))
+            || Trade.VerbsOf(Word(tokens, past)).Any(f => f.Form == Form.Ed))) return false;
         tokens.RemoveRange(be, past - be);
         return true;
     }

@@ -27,7 +27,8 @@ internal static class Notes
     {
         if (!Begins(tokens, at) || Word(tokens, at) is not ("off" or "out" or "away" or "on" or "in" or "back" or "up")) return;
         var verb = Word(tokens, at + 1) is "it" or "they" ? at + 2 : at + 1;
-        if (!Trade.ItMoves.Contains(Word(tokens, verb)) || verb == at + 1 && (Word(tokens, at + 2).Length == 0 || Trade.Paths.Contains(Word(tokens, at + 2)))) return;
+        if (!Trade.ItMoves.Contains(Word(tokens, verb)) || verb == at + 1
+            && (Word(tokens, at + 2).Length == 0 || Trade.Paths.Contains(Word(tokens, at + 2)))) return;
         if (Word(tokens, at) is "in" or "back" or "up") tokens[at] = tokens[at] with { Text = "on" };
         if (verb > at + 1) tokens[verb] = tokens[at + 1] with { Text = Word(tokens, at + 1) == "it" ? "it" : "them" };
         tokens[at + 1] = tokens[at + 1] with { Text = "with" };

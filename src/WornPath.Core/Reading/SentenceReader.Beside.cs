@@ -228,7 +228,8 @@ public sealed partial class SentenceReader
         }
 
         // "Take the wrench to the bolts and remove them".
-        if (clause is { Mood: Mood.Imperative, Negated: false } && clause.Nouns.FirstOrDefault() is { IsPronoun: false, After: null } tool && tool.Is(ThingKind.Tool)
+        if (clause is { Mood: Mood.Imperative, Negated: false } && clause.Nouns.FirstOrDefault() is { IsPronoun: false, After: null } tool
+            && tool.Is(ThingKind.Tool)
             && clause.Nouns.FirstOrDefault(n => n is { After: "to" or "on", IsPronoun: false }) is { } at && _refer.Known(at) is { } worked)
         {
             UseNamed(tool);

@@ -169,7 +169,8 @@ public sealed partial class SentenceReader
         BindLeft();
         AskUnbound();
         SayElsewhere();
-        if (Claims.Find(_text).Any(c => c is { Kind: ClaimKind.Helped, Denied: false } or { Kind: ClaimKind.Alone, Denied: true })) _people = Math.Max(_people ?? 1, 2);
+        if (Claims.Find(_text).Any(c => c is { Kind: ClaimKind.Helped, Denied: false }
+            or { Kind: ClaimKind.Alone, Denied: true })) _people = Math.Max(_people ?? 1, 2);
         if (_actions.Count > 0 || _questions.Count > 0 || _told || string.IsNullOrWhiteSpace(_text)) return;
         var whole = _text.Trim().ToLowerInvariant();
         var key = whole.Length <= 60 ? whole : whole[..60];

@@ -59,7 +59,7 @@ public sealed record CommentAnchor
             AnchorKind.Step or AnchorKind.Words => sheet.FindStep(id)?.Text,
             AnchorKind.Thing => sheet.Find(id)?.Label,
             AnchorKind.Value => sheet.Find(id) is Joint joint ? ValueOf(joint) : null,
-            AnchorKind.Figure => FigureIn(sheet, id) is { } figure ? AltOf(figure.Figure) : null,
+            AnchorKind.Figure => FigureIn(sheet, id) is { } figure ? figure.Figure.Alt : null,
             _ => findings.FirstOrDefault(f => f.WaiverKey == id)?.Message,
         };
         if (then is null) return new Problem("What the comment is about is not on the sheet any more.", "Reload, and write it where it belongs now.");
@@ -80,18 +80,22 @@ public sealed record CommentAnchor
                 if (Numbered(sheet, s => s.Id == Id) is not var (step, number)) return Gone(Kind == AnchorKind.Step ? "A step" : "Words of a step");
                 var at = Kind == AnchorKind.Words ? Following.Of(Then, At, step.Text) : null;
                 var changed = Kind == AnchorKind.Words ? at is null || at.Value.Of(step.Text) != At.Of(Then) : step.Text != Then;
-                return new CommentPlace($"Step {number}", step.Id, number, at, changed ? PlaceIs.Changed : PlaceIs.There, changed ? (Kind == AnchorKind.Words ? At.Of(Then) : Then) : "");
+                return new CommentPlace($"Step {number}", step.Id, number, at, changed ? PlaceIs.Changed : PlaceIs.There,
+                    !changed ? "" : Kind == AnchorKind.Words ? At.Of(Then) : Then);
             case AnchorKind.Thing or AnchorKind.Value:
                 if (sheet.Find(Id) is not { } thing) return Gone(Then);
                 var now = Kind == AnchorKind.Value && thing is Joint joint ? ValueOf(joint) : thing.Label;
-                return new CommentPlace(Kind == AnchorKind.Value ? $"{thing.Label}, torque" : thing.Label, null, null, null, now == Then ? PlaceIs.There : PlaceIs.Changed, now == Then ? "" : Then);
+                return new CommentPlace(Kind == AnchorKind.Value ? $"{thing.Label}, torque" : thing.Label, null, null, null,
+                    now == Then ? PlaceIs.There : PlaceIs.Changed, now == Then ? "" : Then);
             case AnchorKind.Figure:
                 return FigureIn(sheet, Id) is { } found
-                    ? new CommentPlace($"Step {found.Number}, figure", found.Step.Id, found.Number, null, AltOf(found.Figure) == Then ? PlaceIs.There : PlaceIs.Changed, "")
+                    ? new CommentPlace($"Step {found.Number}, figure", found.Step.Id, found.Number, null,
+                        found.Figure.Alt == Then ? PlaceIs.There : PlaceIs.Changed, "")
                     : Gone("A figure");
             default:
                 return findings.FirstOrDefault(f => f.WaiverKey == Id) is { } finding
-                    ? new CommentPlace($"{finding.Rule}{(finding.StepNumber is { } n ? $" at step {n}" : "")}", finding.Step, finding.StepNumber, null, PlaceIs.There, "")
+                    ? new CommentPlace($"{finding.Rule}{(finding.StepNumber is { } n ? $" at step {n}" : "")}", finding.Step, finding.StepNumber,
+                        null, PlaceIs.There, "")
                     : new CommentPlace($"{Id.Split(':')[0]}, no longer found", null, null, null, PlaceIs.Gone, Then);
         }
     }
@@ -101,8 +105,6 @@ public sealed record CommentAnchor
         new($"{label}, no longer on the sheet", null, null, null, PlaceIs.Gone, Kind == AnchorKind.Words ? At.Of(Then) : Then);
 
     private static string ValueOf(Joint joint) => joint.Torque?.ToString() ?? "";
-
-    private static string AltOf(Figure figure) => figure.Alt;
 
     private static (Step Step, int Number)? Numbered(Sheet sheet, Predicate<Step> which)
     {

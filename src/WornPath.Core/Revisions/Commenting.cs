@@ -39,12 +39,14 @@ public static class Commenting
         if (edit is not MoveStep move) return applied.Label;
         var steps = sheet.Steps.ToList();
         int Number(string id) => steps.FindIndex(s => s.Id == id) + 1;
-        return move.After is { } after ? $"step {Number(move.Id)} behind step {Number(after)}" : $"step {Number(move.Id)} to the head of {sheet.Phases.First(p => p.Id == move.Phase).Name}";
+        return move.After is { } after ? $"step {Number(move.Id)} behind step {Number(after)}"
+            : $"step {Number(move.Id)} to the head of {sheet.Phases.First(p => p.Id == move.Phase).Name}";
     }
 
     /// <summary>Whether a release waits for comments: all that are open have to be settled first.</summary>
     public static Problem? Release(int open) => open == 0 ? null
-        : new Problem($"{open} comment{(open == 1 ? " is" : "s are")} open.", "Answer and settle what is open under Review; what is taken up later is said there, and settled.");
+        : new Problem($"{open} comment{(open == 1 ? " is" : "s are")} open.",
+            "Answer and settle what is open under Review; what is taken up later is said there, and settled.");
 
     /// <summary>The people a text speaks to by name ("@Ines Vale"), each once. Where one name begins another, the longer one is meant.</summary>
     public static IReadOnlyList<string> Mentioned(string text, IEnumerable<(string Id, string Name)> people)
@@ -53,7 +55,8 @@ public static class Commenting
         var taken = new List<Span>();
         foreach (var (id, name) in people.Where(p => p.Name.Length > 0).OrderByDescending(p => p.Name.Length).ThenBy(p => p.Name, StringComparer.Ordinal))
         {
-            for (var i = text.IndexOf("@" + name, StringComparison.OrdinalIgnoreCase); i >= 0; i = text.IndexOf("@" + name, i + 1, StringComparison.OrdinalIgnoreCase))
+            for (var i = text.IndexOf("@" + name, StringComparison.OrdinalIgnoreCase); i >= 0; i = text.IndexOf("@" + name, i + 1,
+                StringComparison.OrdinalIgnoreCase))
             {
                 var end = i + 1 + name.Length;
                 if (end < text.Length && char.IsLetterOrDigit(text[end]) || taken.Exists(t => t.Start == i)) continue;

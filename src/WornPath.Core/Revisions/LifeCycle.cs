@@ -52,7 +52,8 @@ public static class LifeCycle
         : new Problem("You have read another value there before.", "Let somebody else read it, or say why you read it again: the wrong line, a slip of the finger.");
 
     /// <summary>Whether a person may release it: not one who wrote on it, not while a Stop finding stands, and not while a comment is open.</summary>
-    public static Problem? Release(RevisionState state, string person, IReadOnlyCollection<string> wroteOnIt, IReadOnlyCollection<Finding> findings, int openComments)
+    public static Problem? Release(RevisionState state, string person, IReadOnlyCollection<string> wroteOnIt, IReadOnlyCollection<Finding> findings,
+        int openComments)
     {
         if (state != RevisionState.InReview) return new Problem($"This revision is {Name(state)}.", "Only a revision in review is released.");
         if (wroteOnIt.Contains(person)) return new Problem("You wrote on this revision.", "Somebody else has to release it.");
@@ -60,7 +61,9 @@ public static class LifeCycle
         if (stops.Count == 0)
         {
             var open = findings.Where(f => f is { Severity: Severity.Warn, Waiver: null }).ToList();
-            return open.Count == 0 ? Commenting.Release(openComments) : new Problem($"{open.Count} warning{(open.Count == 1 ? " has" : "s have")} no reason to stand: {Named(open)}.", "A reviewer gives each a reason under Review, or returns the revision to its author.");
+            return open.Count == 0 ? Commenting.Release(openComments)
+                : new Problem($"{open.Count} warning{(open.Count == 1 ? " has" : "s have")} no reason to stand: {Named(open)}.",
+                "A reviewer gives each a reason under Review, or returns the revision to its author.");
         }
 
         return new Problem($"{stops.Count} finding{(stops.Count == 1 ? "" : "s")} must be cleared before release: {Named(stops)}.",
@@ -112,14 +115,18 @@ public static class LifeCycle
     /// <summary>Whether a bulletin may be given out against it, with this text: against what people work from.</summary>
     public static Problem? Warn(RevisionState state, string text)
     {
-        if (state != RevisionState.Released) return new Problem($"This revision is {Name(state)}.", "A bulletin is given out against the one people work from.");
-        return string.IsNullOrWhiteSpace(text) || text.Trim().Length < 5 ? new Problem("The bulletin says nothing.", "Say what is wrong on the sheet, and what to do instead.")
+        if (state != RevisionState.Released) return new Problem($"This revision is {Name(state)}.",
+            "A bulletin is given out against the one people work from.");
+        return string.IsNullOrWhiteSpace(text) || text.Trim().Length < 5
+            ? new Problem("The bulletin says nothing.", "Say what is wrong on the sheet, and what to do instead.")
             : text.Length > 2000 ? new Problem($"A bulletin of {text.Length:N0} characters is too long.", "Keep it to 2,000.") : null;
     }
 
     /// <summary>Whether a bulletin may be taken back, with this reason.</summary>
-    public static Problem? TakeWarningBack(bool isTakenBack, string why) => isTakenBack ? new Problem("This bulletin is taken back already.", "Reload to see those that hold.")
-        : string.IsNullOrWhiteSpace(why) || why.Trim().Length < 5 ? new Problem("To take a bulletin back needs a reason.", "Say why the sheet can be followed as it stands.")
+    public static Problem? TakeWarningBack(bool isTakenBack, string why) => isTakenBack
+        ? new Problem("This bulletin is taken back already.", "Reload to see those that hold.")
+        : string.IsNullOrWhiteSpace(why) || why.Trim().Length < 5 ? new Problem("To take a bulletin back needs a reason.",
+            "Say why the sheet can be followed as it stands.")
         : why.Length > 2000 ? new Problem($"A reason of {why.Length:N0} characters is too long.", "Keep it to 2,000.") : null;
 
     private static string Name(RevisionState state) => EnumWord.Of(state);

@@ -83,12 +83,16 @@ public sealed class DemoWorkshop(WornPathDb db, UserManager<Person> people, Proc
         }
 
         var (fittings, caps) = (Of("one flat past hand-tight"), Of("Cap both lines"));
-        await BeginAsync(marta, AnchorKind.Words, fittings.Id, "with a second wrench on the valve", Says("@Ines Aldaro, say which wrench: two of one size do not fit side by side there.",
-            new WriteStep(fittings.Id, fittings.Text, fittings.Text.Replace("with a second wrench on the valve", "with a thin open-end wrench on the valve", StringComparison.Ordinal))));
-        var dry = await BeginAsync(odo, AnchorKind.Value, sheet.Joints.Single(j => j.Name == "stud nuts").Id, "", Says("Does the sheet’s value hold for oiled studs?"));
+        await BeginAsync(marta, AnchorKind.Words, fittings.Id, "with a second wrench on the valve",
+            Says("@Ines Aldaro, say which wrench: two of one size do not fit side by side there.",
+            new WriteStep(fittings.Id, fittings.Text, fittings.Text.Replace("with a second wrench on the valve",
+                "with a thin open-end wrench on the valve", StringComparison.Ordinal))));
+        var dry = await BeginAsync(odo, AnchorKind.Value, sheet.Joints.Single(j => j.Name == "stud nuts").Id, "",
+            Says("Does the sheet’s value hold for oiled studs?"));
         Must((await comments.AnswerAsync(revision, sheet, ines, dry, Says("For dry ones. The O-rings are oiled, the studs are wiped."))).Problem);
         var capped = await BeginAsync(marta, AnchorKind.Step, caps.Id, "", Says("Are there caps in the kit?"));
-        Must((await comments.SettleAsync(revision, sheet, marta, reviews: true, writes: false, capped, settled: true, Says("Found them on the parts list."))).Problem);
+        Must((await comments.SettleAsync(revision, sheet, marta, reviews: true, writes: false, capped, settled: true,
+            Says("Found them on the parts list."))).Problem);
     }
 
     // A later revision: why there is one, what was done to the one before, and the bulletin that was out against that one meanwhile.

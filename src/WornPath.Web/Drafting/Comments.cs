@@ -54,7 +54,8 @@ public sealed class Comments(WornPathDb db, DraftLog log, Drafts drafts, Live li
                select new Someone(person.Id, person.DisplayName)).ToListAsync();
 
     /// <summary>Begins a thread. Returns its id.</summary>
-    public Task<Outcome<int>> BeginAsync(Revision revision, Sheet sheet, string personId, CommentAnchor anchor, Saying saying) => WholeAsync(saying.ClientId, revision.Id, async row =>
+    public Task<Outcome<int>> BeginAsync(Revision revision, Sheet sheet, string personId, CommentAnchor anchor, Saying saying) =>
+        WholeAsync(saying.ClientId, revision.Id, async row =>
     {
         if (Said(row.State, sheet, saying) is { IsGood: false } no) return no.Problem;
         var comment = new Comment
@@ -75,7 +76,8 @@ public sealed class Comments(WornPathDb db, DraftLog log, Drafts drafts, Live li
     });
 
     /// <summary>Answers in a thread.</summary>
-    public Task<Outcome<int>> AnswerAsync(Revision revision, Sheet sheet, string personId, int commentId, Saying saying) => WholeAsync(saying.ClientId, revision.Id, async row =>
+    public Task<Outcome<int>> AnswerAsync(Revision revision, Sheet sheet, string personId, int commentId, Saying saying) =>
+        WholeAsync(saying.ClientId, revision.Id, async row =>
     {
         if (await FindAsync(row, commentId) is not { } comment) return NotThere;
         if (Said(row.State, sheet, saying) is { IsGood: false } no) return no.Problem;
@@ -86,14 +88,16 @@ public sealed class Comments(WornPathDb db, DraftLog log, Drafts drafts, Live li
     /// <summary>Settles a thread, or opens it again, with an answer or without.</summary>
     /// <param name="reviews">The person reviews sheets.</param>
     /// <param name="writes">The person writes on this one.</param>
-    public Task<Outcome<int>> SettleAsync(Revision revision, Sheet sheet, string personId, bool reviews, bool writes, int commentId, bool settled, Saying saying) => WholeAsync(saying.ClientId, revision.Id, async row =>
+    public Task<Outcome<int>> SettleAsync(Revision revision, Sheet sheet, string personId, bool reviews, bool writes, int commentId, bool settled,
+        Saying saying) => WholeAsync(saying.ClientId, revision.Id, async row =>
     {
         if (await FindAsync(row, commentId) is not { } comment) return NotThere;
         var began = comment.Entries[0].PersonId == personId;
         var answered = saying.Text.Trim().Length > 0 || comment.Entries.Any(e => e.PersonId != comment.Entries[0].PersonId);
         if (Commenting.Settle(began, writes, reviews, answered || !settled) is { } problem) return problem;
         if (saying.Text.Length > Commenting.Longest) return Commenting.Say(RevisionState.Draft, saying.Text)!;
-        if (IsOpen(comment) == settled) await SayAsync(comment.Id, row.Id, personId, settled ? CommentEntryKind.Settled : CommentEntryKind.Reopened, saying, sheet);
+        if (IsOpen(comment) == settled) await SayAsync(comment.Id, row.Id, personId, settled ? CommentEntryKind.Settled : CommentEntryKind.Reopened,
+            saying, sheet);
         return comment.Id;
     });
 
@@ -101,7 +105,8 @@ public sealed class Comments(WornPathDb db, DraftLog log, Drafts drafts, Live li
     /// Takes what was suggested: it becomes an edit of the draft, by who takes it and by who suggested it. Whatever stops the server in
     /// between, taken again it is found done and noted.
     /// </summary>
-    public async Task<Outcome<int>> TakeAsync(Revision revision, Draft draft, string personId, int commentId, int entryId, string clientId, CancellationToken cancel)
+    public async Task<Outcome<int>> TakeAsync(Revision revision, Draft draft, string personId, int commentId, int entryId, string clientId,
+        CancellationToken cancel)
     {
         if ((LifeCycle.Edit(draft.State) ?? draft.Authorship.Write(personId)) is { } closed) return closed;
         var comment = await FindAsync(revision, commentId);
@@ -145,11 +150,13 @@ public sealed class Comments(WornPathDb db, DraftLog log, Drafts drafts, Live li
             At = Now,
             Text = saying.Text.Trim(),
             Suggested = saying.Suggested is { } edit ? JsonSerializer.Serialize(edit, SheetJson.Options) : null,
-            SuggestedSays = saying.Suggested is { } says && Commenting.Suggest(sheet, says) is { IsGood: true } applied ? Cut(Commenting.Says(sheet, says, applied.Value)) : "",
+            SuggestedSays = saying.Suggested is { } says && Commenting.Suggest(sheet, says) is { IsGood: true } applied
+                ? Cut(Commenting.Says(sheet, says, applied.Value)) : "",
             OfEntry = of,
             ClientId = saying.ClientId,
         };
-        foreach (var who in Commenting.Mentioned(entry.Text, (await SpokenToAsync()).Select(p => (p.Id, p.Name)))) entry.Mentions.Add(new CommentMention { PersonId = who });
+        var people = (await SpokenToAsync()).Select(p => (p.Id, p.Name));
+        foreach (var who in Commenting.Mentioned(entry.Text, people)) entry.Mentions.Add(new CommentMention { PersonId = who });
         db.CommentEntries.Add(entry);
         await db.SaveChangesAsync();
     }
@@ -168,7 +175,8 @@ public sealed class Comments(WornPathDb db, DraftLog log, Drafts drafts, Live li
             var done = await act(row);
             if (!done.IsGood) return done;
             if (transaction is not null) await transaction.CommitAsync();
-            foreach (var id in await db.Revisions.AsNoTracking().Where(r => r.ProcedureId == row.ProcedureId).Select(r => r.Id).ToListAsync()) live.Commented(id);
+            var all = await db.Revisions.AsNoTracking().Where(r => r.ProcedureId == row.ProcedureId).Select(r => r.Id).ToListAsync();
+            all.ForEach(live.Commented);
             return done;
         }
         finally

@@ -16,7 +16,8 @@ namespace WornPath.Web.Drafting;
 /// Puts procedures on the shelf and brings revisions through their life. Each act is one transaction, and is judged by what stands
 /// in the database within it, whatever is held in memory.
 /// </summary>
-public sealed class Procedures(WornPathDb db, DraftLog log, Drafts drafts, Comments comments, WorkshopBook book, Live live, ShelfIndexer shelf, TimeProvider time)
+public sealed class Procedures(WornPathDb db, DraftLog log, Drafts drafts, Comments comments, WorkshopBook book, Live live, ShelfIndexer shelf,
+    TimeProvider time)
 {
     private DateTime Now => time.GetUtcNow().UtcDateTime;
 
@@ -41,7 +42,8 @@ public sealed class Procedures(WornPathDb db, DraftLog log, Drafts drafts, Comme
 
     /// <summary>Sends a draft for review, and says why it changes what was released before; once is enough.</summary>
     /// <param name="asked">Ids of those who are asked to look at it.</param>
-    public Task<Problem?> SendAsync(Revision revision, string personId, string why = "", IReadOnlyCollection<string>? asked = null) => ChangeAsync(revision, async act =>
+    public Task<Problem?> SendAsync(Revision revision, string personId, string why = "", IReadOnlyCollection<string>? asked = null) =>
+        ChangeAsync(revision, async act =>
     {
         if (((await log.AuthorshipAsync(act.Row.Id)).Write(personId) ?? LifeCycle.Send(act.Row.State, act.Standing.Sheet)) is { } problem) return problem;
         var follows = await db.Revisions.AnyAsync(r => r.ProcedureId == act.Row.ProcedureId && r.Id < act.Row.Id
@@ -83,7 +85,8 @@ public sealed class Procedures(WornPathDb db, DraftLog log, Drafts drafts, Comme
     /// <summary>Releases a revision; the one released before is superseded.</summary>
     public Task<Problem?> ReleaseAsync(Revision revision, string personId) => ChangeAsync(revision, async act =>
     {
-        if (LifeCycle.Release(act.Row.State, personId, await log.WritersAsync(act.Row.Id), act.Standing.Findings, await comments.OpenAsync(act.Row.ProcedureId)) is { } problem) return problem;
+        if (LifeCycle.Release(act.Row.State, personId, await log.WritersAsync(act.Row.Id), act.Standing.Findings,
+            await comments.OpenAsync(act.Row.ProcedureId)) is { } problem) return problem;
         foreach (var former in await db.Revisions.Where(r => r.ProcedureId == act.Row.ProcedureId && r.State == RevisionState.Released).ToListAsync())
         {
             await BecomeAsync(former, RevisionState.Superseded, ReviewEventKind.Superseded, personId);
@@ -98,7 +101,8 @@ public sealed class Procedures(WornPathDb db, DraftLog log, Drafts drafts, Comme
     /// <summary>Somebody who reviews it has looked at it and said what there was to say.</summary>
     public Task<Problem?> LookedAsync(Revision revision, string personId, string text) => ChangeAsync(revision, async act =>
     {
-        if ((LifeCycle.Judge(act.Row.State, personId, await log.WritersAsync(act.Row.Id)) ?? (text.Length > 2000 ? new Problem($"A note of {text.Length:N0} characters is too long.", "Keep it to 2,000.") : null)) is { } problem) return problem;
+        if (LifeCycle.Judge(act.Row.State, personId, await log.WritersAsync(act.Row.Id)) is { } problem) return problem;
+        if (text.Length > 2000) return new Problem($"A note of {text.Length:N0} characters is too long.", "Keep it to 2,000.");
         await TellAsync(act.Row, ReviewEventKind.Looked, personId, text.Trim());
         return null;
     });
@@ -148,7 +152,17 @@ public sealed class Procedures(WornPathDb db, DraftLog log, Drafts drafts, Comme
     public Task<Problem?> WarnAsync(Revision revision, string personId, CommentAnchor about, string text) => ChangeAsync(revision, async act =>
     {
         if (LifeCycle.Warn(act.Row.State, text) is { } problem) return problem;
-        db.Bulletins.Add(new Bulletin { RevisionId = act.Row.Id, Kind = about.Kind, Target = about.Id, Then = about.Then, Text = text.Trim(), PersonId = personId, Who = await WhoAsync(personId), At = Now });
+        db.Bulletins.Add(new Bulletin
+        {
+            RevisionId = act.Row.Id,
+            Kind = about.Kind,
+            Target = about.Id,
+            Then = about.Then,
+            Text = text.Trim(),
+            PersonId = personId,
+            Who = await WhoAsync(personId),
+            At = Now
+        });
         await TellAsync(act.Row, ReviewEventKind.Warned, personId, text.Trim());
         act.Touched.AddRange(await FollowingAsync(act.Row));
         return null;
@@ -157,7 +171,8 @@ public sealed class Procedures(WornPathDb db, DraftLog log, Drafts drafts, Comme
     /// <summary>Takes a bulletin back.</summary>
     public Task<Problem?> TakeWarningBackAsync(Revision revision, string personId, int bulletinId, string why) => ChangeAsync(revision, async act =>
     {
-        if (await db.Bulletins.FirstOrDefaultAsync(b => b.Id == bulletinId && b.RevisionId == act.Row.Id) is not { } bulletin) return new Problem("This bulletin is not there.", "Reload to see those that hold.");
+        if (await db.Bulletins.FirstOrDefaultAsync(b => b.Id == bulletinId && b.RevisionId == act.Row.Id) is not { } bulletin)
+            return new Problem("This bulletin is not there.", "Reload to see those that hold.");
         if (LifeCycle.TakeWarningBack(bulletin.TakenBackBy is not null, why) is { } problem) return problem;
         (bulletin.TakenBackBy, bulletin.TakenBackAt, bulletin.WhyTakenBack) = (await WhoAsync(personId), Now, why.Trim());
         await TellAsync(act.Row, ReviewEventKind.WarningTakenBack, personId, why.Trim());
@@ -165,7 +180,8 @@ public sealed class Procedures(WornPathDb db, DraftLog log, Drafts drafts, Comme
         return null;
     });
 
-    private Task<List<int>> FollowingAsync(Revision row) => db.Revisions.Where(r => r.ProcedureId == row.ProcedureId && r.Id > row.Id).Select(r => r.Id).ToListAsync();
+    private Task<List<int>> FollowingAsync(Revision row) =>
+        db.Revisions.Where(r => r.ProcedureId == row.ProcedureId && r.Id > row.Id).Select(r => r.Id).ToListAsync();
 
     /// <summary>A new draft that starts from a released revision; its id.</summary>
     public Task<Outcome<int>> ReviseAsync(Revision from, string personId) => WholeAsync<int>(async () =>

@@ -46,7 +46,8 @@ public static class CommentEndpoints
     /// <param name="Letter">The revision it was begun on.</param>
     /// <param name="MaySettle">True where the one who asks may settle it or open it again.</param>
     /// <param name="Mine">True where the one who asks began it.</param>
-    public sealed record ThreadView(int Id, AnchorKind Kind, string Target, CommentPlace Place, string Letter, bool Open, bool MaySettle, bool Mine, ImmutableArray<EntryView> Entries);
+    public sealed record ThreadView(int Id, AnchorKind Kind, string Target, CommentPlace Place, string Letter, bool Open, bool MaySettle, bool Mine,
+        ImmutableArray<EntryView> Entries);
 
     /// <summary>Somebody who was asked to look at it.</summary>
     /// <param name="Comments">How many threads she has begun since.</param>
@@ -70,17 +71,32 @@ public static class CommentEndpoints
     /// <summary>A new thread.</summary>
     /// <param name="Target">Id of the step, thing or figure, key of the finding; empty for the sheet.</param>
     /// <param name="Start">Where the words begin, for words of a step.</param>
-    public sealed record BeginForm([property: Required, StringLength(64, MinimumLength = 8)] string ClientId, AnchorKind Kind, [property: MaxLength(400)] string? Target = null,
+    public sealed record BeginForm([property: Required, StringLength(64, MinimumLength = 8)] string ClientId, AnchorKind Kind,
+        [property: MaxLength(400)] string? Target = null,
         int Start = 0, int Length = 0, [property: MaxLength(8000)] string? Text = null, Edit? Suggested = null);
 
     /// <summary>An answer.</summary>
-    public sealed record AnswerForm([property: Required, StringLength(64, MinimumLength = 8)] string ClientId, [property: MaxLength(8000)] string? Text = null, Edit? Suggested = null);
+    public sealed record AnswerForm([property: Required, StringLength(64, MinimumLength = 8)] string ClientId,
+        [property: MaxLength(8000)] string? Text = null, Edit? Suggested = null);
 
     /// <summary>A thread is settled, or open again.</summary>
-    public sealed record SettleForm([property: Required, StringLength(64, MinimumLength = 8)] string ClientId, bool Settled, [property: MaxLength(8000)] string? Text = null);
+    public sealed record SettleForm([property: Required, StringLength(64, MinimumLength = 8)] string ClientId, bool Settled,
+        [property: MaxLength(8000)] string? Text = null);
 
     /// <summary>What was suggested is taken.</summary>
     public sealed record TakeForm([property: Required, StringLength(64, MinimumLength = 8)] string ClientId, int Entry);
+
+    /// <summary>What a call works with.</summary>
+    public sealed class Call(RevisionEndpoints.Shelf shelf, Drafts drafts, Comments comments, WornPathDb db)
+    {
+        public RevisionEndpoints.Shelf Shelf => shelf;
+
+        public Drafts Drafts => drafts;
+
+        public Comments Comments => comments;
+
+        public WornPathDb Db => db;
+    }
 
     public static void MapComments(this IEndpointRouteBuilder api)
     {
@@ -92,46 +108,56 @@ public static class CommentEndpoints
         comments.MapPost("/{comment:int}/take", TakeAsync).RequireAuthorization(Policies.Author).WithName("TakeSuggestion");
     }
 
-    private static async Task<Results<Ok<CommentsView>, ProblemHttpResult>> GetAsync(int id, RevisionEndpoints.Shelf shelf, Drafts drafts, Comments comments, WornPathDb db, ClaimsPrincipal me)
+    private static async Task<Results<Ok<CommentsView>, ProblemHttpResult>> GetAsync(int id, Call call, ClaimsPrincipal me)
     {
-        if (await shelf.FindAsync(id, me) is not { } revision || await drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
-        return TypedResults.Ok(await ViewAsync(revision, draft, shelf, comments, db, me));
+        if (await call.Shelf.FindAsync(id, me) is not { } revision
+            || await call.Drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
+        return TypedResults.Ok(await ViewAsync(revision, draft, call, me));
     }
 
-    private static async Task<Results<Ok<CommentsView>, ProblemHttpResult>> BeginAsync(int id, BeginForm form, RevisionEndpoints.Shelf shelf, Drafts drafts, Comments comments, WornPathDb db, ClaimsPrincipal me)
+    private static async Task<Results<Ok<CommentsView>, ProblemHttpResult>> BeginAsync(int id, BeginForm form, Call call, ClaimsPrincipal me)
     {
-        if (await shelf.FindAsync(id, me) is not { } revision || await drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
+        if (await call.Shelf.FindAsync(id, me) is not { } revision
+            || await call.Drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
         if (NoBlindSuggestion(draft, form.Suggested, me) is { } blind) return Problems.Refused(blind);
         var anchor = CommentAnchor.In(draft.Now.Sheet, draft.Now.Findings, form.Kind, form.Target ?? "", new Span(form.Start, form.Length));
         if (!anchor.IsGood) return Problems.Refused(anchor.Problem);
-        return await AnsweredAsync(await comments.BeginAsync(revision, draft.Now.Sheet, me.Id(), anchor.Value, new(form.ClientId, form.Text ?? "", form.Suggested)), revision, draft, shelf, comments, db, me);
+        return await AnsweredAsync(await call.Comments.BeginAsync(revision, draft.Now.Sheet, me.Id(), anchor.Value,
+            new(form.ClientId, form.Text ?? "", form.Suggested)), revision, draft, call, me);
     }
 
-    private static async Task<Results<Ok<CommentsView>, ProblemHttpResult>> AnswerAsync(int id, int comment, AnswerForm form, RevisionEndpoints.Shelf shelf, Drafts drafts, Comments comments, WornPathDb db, ClaimsPrincipal me)
+    private static async Task<Results<Ok<CommentsView>, ProblemHttpResult>> AnswerAsync(int id, int comment, AnswerForm form, Call call, ClaimsPrincipal me)
     {
-        if (await shelf.FindAsync(id, me) is not { } revision || await drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
-        if (!await SeesAsync(comment, db, me)) return Problems.NotThere("This comment");
+        if (await call.Shelf.FindAsync(id, me) is not { } revision
+            || await call.Drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
+        if (!await SeesAsync(comment, call, me)) return Problems.NotThere("This comment");
         if (NoBlindSuggestion(draft, form.Suggested, me) is { } blind) return Problems.Refused(blind);
-        return await AnsweredAsync(await comments.AnswerAsync(revision, draft.Now.Sheet, me.Id(), comment, new(form.ClientId, form.Text ?? "", form.Suggested)), revision, draft, shelf, comments, db, me);
+        return await AnsweredAsync(await call.Comments.AnswerAsync(revision, draft.Now.Sheet, me.Id(), comment,
+            new(form.ClientId, form.Text ?? "", form.Suggested)), revision, draft, call, me);
     }
 
-    private static async Task<Results<Ok<CommentsView>, ProblemHttpResult>> SettleAsync(int id, int comment, SettleForm form, RevisionEndpoints.Shelf shelf, Drafts drafts, Comments comments, WornPathDb db, ClaimsPrincipal me)
+    private static async Task<Results<Ok<CommentsView>, ProblemHttpResult>> SettleAsync(int id, int comment, SettleForm form, Call call, ClaimsPrincipal me)
     {
-        if (await shelf.FindAsync(id, me) is not { } revision || await drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
-        if (!await SeesAsync(comment, db, me)) return Problems.NotThere("This comment");
-        var settled = await comments.SettleAsync(revision, draft.Now.Sheet, me.Id(), Reviews(me), Writes(draft, me), comment, form.Settled, new(form.ClientId, form.Text ?? "", null));
-        return await AnsweredAsync(settled, revision, draft, shelf, comments, db, me);
+        if (await call.Shelf.FindAsync(id, me) is not { } revision
+            || await call.Drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
+        if (!await SeesAsync(comment, call, me)) return Problems.NotThere("This comment");
+        var settled = await call.Comments.SettleAsync(revision, draft.Now.Sheet, me.Id(), Reviews(me), Writes(draft, me), comment,
+            form.Settled, new(form.ClientId, form.Text ?? "", null));
+        return await AnsweredAsync(settled, revision, draft, call, me);
     }
 
-    private static async Task<Results<Ok<CommentsView>, ProblemHttpResult>> TakeAsync(int id, int comment, TakeForm form, RevisionEndpoints.Shelf shelf, Drafts drafts, Comments comments, WornPathDb db, ClaimsPrincipal me, CancellationToken cancel)
+    private static async Task<Results<Ok<CommentsView>, ProblemHttpResult>> TakeAsync(int id, int comment, TakeForm form, Call call, ClaimsPrincipal me,
+        CancellationToken cancel)
     {
-        if (await shelf.FindAsync(id, me) is not { } revision || await drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
-        var taken = await comments.TakeAsync(revision, draft, me.Id(), comment, form.Entry, form.ClientId, cancel);
-        return await AnsweredAsync(taken, revision, (await drafts.OpenAsync(id))!, shelf, comments, db, me);
+        if (await call.Shelf.FindAsync(id, me) is not { } revision
+            || await call.Drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
+        var taken = await call.Comments.TakeAsync(revision, draft, me.Id(), comment, form.Entry, form.ClientId, cancel);
+        return await AnsweredAsync(taken, revision, (await call.Drafts.OpenAsync(id))!, call, me);
     }
 
-    private static async Task<Results<Ok<CommentsView>, ProblemHttpResult>> AnsweredAsync(Outcome<int> done, Revision revision, Draft draft, RevisionEndpoints.Shelf shelf, Comments comments, WornPathDb db, ClaimsPrincipal me) =>
-        done.IsGood ? TypedResults.Ok(await ViewAsync(revision, draft, shelf, comments, db, me)) : Problems.Refused(done.Problem);
+    private static async Task<Results<Ok<CommentsView>, ProblemHttpResult>> AnsweredAsync(Outcome<int> done, Revision revision, Draft draft,
+        Call call, ClaimsPrincipal me) =>
+        done.IsGood ? TypedResults.Ok(await ViewAsync(revision, draft, call, me)) : Problems.Refused(done.Problem);
 
     private static bool Reviews(ClaimsPrincipal me) => me.IsInRole(Roles.Reviewer) || me.IsInRole(Roles.Approver);
 
@@ -142,19 +168,19 @@ public static class CommentEndpoints
         : new Problem("You have values of this sheet to read from their sources first.", "Say it in words, or read them and suggest it then.");
 
     // Who only works from released sheets sees what was begun on them.
-    private static Task<bool> SeesAsync(int comment, WornPathDb db, ClaimsPrincipal me)
+    private static Task<bool> SeesAsync(int comment, Call call, ClaimsPrincipal me)
     {
         var seesDrafts = me.SeesDrafts();
-        return db.Comments.AnyAsync(c => c.Id == comment && (seesDrafts || c.OnReleased));
+        return call.Db.Comments.AnyAsync(c => c.Id == comment && (seesDrafts || c.OnReleased));
     }
 
-    private static async Task<CommentsView> ViewAsync(Revision revision, Draft draft, RevisionEndpoints.Shelf shelf, Comments comments, WornPathDb db, ClaimsPrincipal me)
+    private static async Task<CommentsView> ViewAsync(Revision revision, Draft draft, Call call, ClaimsPrincipal me)
     {
         var (now, seesDrafts) = (draft.Now, me.SeesDrafts());
         var blind = BlindReading.Is(draft, me);
         var besides = blind ? Blind.Besides(now.Sheet) : null;
         string Shown(string text) => blind ? Blind.HideAllNumbers(text, besides) : text;
-        var letters = await db.Revisions.AsNoTracking().Where(r => r.ProcedureId == revision.ProcedureId).ToDictionaryAsync(r => r.Id, r => r.Letter);
+        var letters = await call.Db.Revisions.AsNoTracking().Where(r => r.ProcedureId == revision.ProcedureId).ToDictionaryAsync(r => r.Id, r => r.Letter);
         var writes = Writes(draft, me);
         var mayTake = writes && LifeCycle.Edit(draft.State) is null;
         var marks = new WordMarks();
@@ -173,21 +199,23 @@ public static class CommentEndpoints
             };
             if (comment.Entries.Exists(e => e.OfEntry == entry.Id)) return new SuggestionView(Shown(entry.SuggestedSays), words, Standing.Taken, null);
             var problem = Commenting.Suggest(now.Sheet, edit).Problem;
-            return new SuggestionView(Shown(entry.SuggestedSays), words, problem is null ? Standing.Open : Standing.Outdated, problem is null ? null : Shown(problem.ToString()));
+            return new SuggestionView(Shown(entry.SuggestedSays), words, problem is null ? Standing.Open : Standing.Outdated,
+                problem is null ? null : Shown(problem.ToString()));
         }
 
-        var threads = (await comments.OfAsync(revision.ProcedureId)).Where(c => seesDrafts || c.OnReleased).Select(c =>
+        var threads = (await call.Comments.OfAsync(revision.ProcedureId)).Where(c => seesDrafts || c.OnReleased).Select(c =>
         {
             var place = c.Anchor.On(now.Sheet, now.Findings);
             var mine = c.Entries[0].PersonId == me.Id();
-            return new ThreadView(c.Id, c.Kind, c.Target, place with { Label = Shown(place.Label), Then = Shown(place.Then) }, letters[c.RevisionId], Comments.IsOpen(c),
-                mine || writes || Reviews(me), mine,
+            return new ThreadView(c.Id, c.Kind, c.Target, place with { Label = Shown(place.Label), Then = Shown(place.Then) }, letters[c.RevisionId],
+                Comments.IsOpen(c), mine || writes || Reviews(me), mine,
                 [.. c.Entries.Select(e => new EntryView(e.Id, e.Kind, e.Who, e.At, letters[e.RevisionId], Shown(e.Text), Suggestion(c, e)))]);
         }).ToImmutableArray();
-        var people = seesDrafts ? await comments.SpokenToAsync() : [];
-        var canBeAsked = mayTake ? await comments.ReviewersAsync(revision.Id) : [];
-        return new CommentsView(threads, people, canBeAsked, seesDrafts ? await RoundAsync(revision.Id, db) : null,
-            Reviews(me) && LifeCycle.Judge(revision.State, me.Id(), [.. draft.Writers]) is null, mayTake, Commenting.Say(draft.State, "x")?.ToString());
+        var people = seesDrafts ? await call.Comments.SpokenToAsync() : [];
+        var canBeAsked = mayTake ? await call.Comments.ReviewersAsync(revision.Id) : [];
+        return new CommentsView(threads, people, canBeAsked, seesDrafts ? await RoundAsync(revision.Id, call.Db) : null,
+            Reviews(me) && LifeCycle.Judge(revision.State, me.Id(), [.. draft.Writers]) is null, mayTake,
+                Commenting.Say(draft.State, "x")?.ToString());
     }
 
     private static async Task<RoundView?> RoundAsync(int revisionId, WornPathDb db)
@@ -201,6 +229,7 @@ public static class CommentEndpoints
             .Select(c => c.Entries.OrderBy(e => e.Id).Select(e => new { e.PersonId, e.At }).First()).ToListAsync();
         var all = asked.Select(a => (a.PersonId, a.Who)).Concat(looked.Select(e => (e.PersonId, e.Who))).DistinctBy(a => a.PersonId);
         return new RoundView(events.Count(e => e.Kind == ReviewEventKind.Sent), sent.Who, sent.At,
-            [.. all.Select(a => new AskedView(a.PersonId, a.Who, begun.Count(b => b.PersonId == a.PersonId && b.At >= sent.At), looked.Exists(e => e.PersonId == a.PersonId)))]);
+            [.. all.Select(a => new AskedView(a.PersonId, a.Who, begun.Count(b => b.PersonId == a.PersonId && b.At >= sent.At),
+                looked.Exists(e => e.PersonId == a.PersonId)))]);
     }
 }

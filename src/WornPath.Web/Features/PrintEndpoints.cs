@@ -78,7 +78,8 @@ public static class PrintEndpoints
         var released = events.LastOrDefault(e => e.Kind == ReviewEventKind.Released);
         var bulletins = await BulletinsAsync(revision, draft, shelf, me);
         var label = new SheetLabel(revision.Procedure.Number, revision.Procedure.Title, revision.Procedure.Platform, revision.Letter,
-            string.Join(' ', bulletins.Prepend(SheetStanding.Of(revision.State, released is null ? null : (released.Who, released.At), revision.Author.DisplayName, VerifiedBy(draft, revision)))),
+            string.Join(' ', bulletins.Prepend(SheetStanding.Of(revision.State, released is null ? null : (released.Who, released.At),
+                revision.Author.DisplayName, VerifiedBy(draft, revision)))),
             revision.State == RevisionState.Released && bulletins.IsEmpty, AsOf(walk, draft.Now.Sheet));
         var (before, differences) = await former.SinceAsync(revision, draft, walk, drafts, me);
         var document = SheetDocument.Of(label, PrintedSheet.Of(walk), pictures.Read) with

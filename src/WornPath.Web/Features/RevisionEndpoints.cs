@@ -37,7 +37,9 @@ public static class RevisionEndpoints
     public sealed record SiblingView(int Id, string Letter, RevisionState State);
 
     /// <summary>A revision and its sheet.</summary>
-    public sealed record RevisionView(int Id, int ProcedureId, string Number, string Title, string Platform, string Letter, RevisionState State, string Author, DateTime ChangedAt, Authors.Board Authors, int Reader, MayView May, IReadOnlyList<EventView> Events, ImmutableArray<Waiver> FallenAway, IReadOnlyList<SiblingView> Revisions,
+    public sealed record RevisionView(int Id, int ProcedureId, string Number, string Title, string Platform, string Letter, RevisionState State,
+        string Author, DateTime ChangedAt, Authors.Board Authors, int Reader, MayView May, IReadOnlyList<EventView> Events,
+        ImmutableArray<Waiver> FallenAway, IReadOnlyList<SiblingView> Revisions,
         ImmutableArray<BulletinView> Bulletins, SheetView Sheet);
 
     /// <summary>A bulletin that holds against the revision; on a draft, against the one it follows.</summary>
@@ -69,7 +71,8 @@ public static class RevisionEndpoints
     public sealed record SendForm([property: MaxLength(4000)] string? Why, [property: MaxLength(50)] IReadOnlyList<string>? Ask = null);
 
     /// <summary>A bulletin: what it is about, and what it says.</summary>
-    public sealed record BulletinForm([property: MaxLength(4000)] string Text, AnchorKind Kind = AnchorKind.Sheet, [property: MaxLength(400)] string? Target = null);
+    public sealed record BulletinForm([property: MaxLength(4000)] string Text, AnchorKind Kind = AnchorKind.Sheet,
+        [property: MaxLength(400)] string? Target = null);
 
     /// <summary>A reason for a warning to stand.</summary>
     public sealed record WaiverForm([property: Required, MaxLength(400)] string Key, [property: Required, MaxLength(4000)] string Reason);
@@ -87,7 +90,8 @@ public static class RevisionEndpoints
         revision.MapPost("/redo", (int id, StepBackRequest form, Drafts drafts, ClaimsPrincipal me, CancellationToken cancel) =>
             ChangeAsync(id, drafts, me, draft => drafts.RedoAsync(draft, me.Id(), form.ClientId, cancel))).RequireAuthorization(Policies.Author).WithName("Redo");
         revision.MapPost("/send", (int id, SendForm? form, Shelf shelf, Procedures procedures, ClaimsPrincipal me) =>
-            LiveAsync(id, shelf, me, r => procedures.SendAsync(r, me.Id(), form?.Why ?? "", form?.Ask))).RequireAuthorization(Policies.Author).WithName("SendForReview");
+            LiveAsync(id, shelf, me, r => procedures.SendAsync(r, me.Id(), form?.Why ?? "",
+                form?.Ask))).RequireAuthorization(Policies.Author).WithName("SendForReview");
         revision.MapPost("/call-back", (int id, Shelf shelf, Procedures procedures, ClaimsPrincipal me) =>
             LiveAsync(id, shelf, me, r => procedures.CallBackAsync(r, me.Id()))).RequireAuthorization(Policies.Author).WithName("CallBack");
         revision.MapPost("/return", (int id, Reason form, Shelf shelf, Procedures procedures, ClaimsPrincipal me) =>
@@ -132,7 +136,8 @@ public static class RevisionEndpoints
             var isOpen = revision.State is RevisionState.Draft or RevisionState.InReview;
             var found = await (from bulletin in db.Bulletins.AsNoTracking()
                                join of in db.Revisions on bulletin.RevisionId equals of.Id
-                               where bulletin.TakenBackBy == null && (of.Id == revision.Id || isOpen && of.ProcedureId == revision.ProcedureId && of.State == RevisionState.Released)
+                               where bulletin.TakenBackBy == null && (of.Id == revision.Id || isOpen && of.ProcedureId == revision.ProcedureId
+                                   && of.State == RevisionState.Released)
                                orderby bulletin.Id
                                select new { bulletin, of.Letter }).ToListAsync();
             return [.. found.Select(f => (f.bulletin, f.Letter))];
@@ -143,7 +148,8 @@ public static class RevisionEndpoints
             .Select(r => new SiblingView(r.Id, r.Letter, r.State)).ToListAsync();
     }
 
-    private static async Task<Results<Ok<RevisionView>, ProblemHttpResult>> GetAsync(int id, Shelf shelf, Drafts drafts, Authors authors, Comments comments, ClaimsPrincipal me)
+    private static async Task<Results<Ok<RevisionView>, ProblemHttpResult>> GetAsync(int id, Shelf shelf, Drafts drafts, Authors authors,
+        Comments comments, ClaimsPrincipal me)
     {
         if (await shelf.FindAsync(id, me) is not { } revision || await drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
         return TypedResults.Ok(await ViewAsync(revision, draft, shelf, authors, comments, me));
@@ -192,7 +198,8 @@ public static class RevisionEndpoints
         })];
     }
 
-    private static async Task<Results<NoContent, ProblemHttpResult>> WarnAsync(int id, BulletinForm form, Shelf shelf, Drafts drafts, Procedures procedures, ClaimsPrincipal me)
+    private static async Task<Results<NoContent, ProblemHttpResult>> WarnAsync(int id, BulletinForm form, Shelf shelf, Drafts drafts,
+        Procedures procedures, ClaimsPrincipal me)
     {
         if (await shelf.FindAsync(id, me) is not { } revision || await drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
         var about = CommentAnchor.In(draft.Now.Sheet, draft.Now.Findings, form.Kind, form.Target ?? "");
@@ -206,7 +213,8 @@ public static class RevisionEndpoints
         var (now, page) = (draft.Now, await book.NowAsync());
         var what = Releasing.Of(now.Sheet, now.Findings, now.Reviewed.Checks);
         if (Former.WhyIn(await shelf.EventsAsync(id)) is { Length: > 0 } why) what = what.Add($"Changed because: “{why}”");
-        foreach (var bulletin in await BulletinsAsync(revision, draft, shelf, me)) what = what.Add($"The bulletin against revision {bulletin.Letter} is settled by it: “{bulletin.Text}”");
+        foreach (var bulletin in await BulletinsAsync(revision, draft, shelf,
+            me)) what = what.Add($"The bulletin against revision {bulletin.Letter} is settled by it: “{bulletin.Text}”");
         return TypedResults.Ok(new ReleasingView(what, page.Version, Releasing.Ways(page.Workshop.Rules)));
     }
 

@@ -243,7 +243,8 @@ public class WaysOfDoingTests
         {
             var sentence = WithHelp[number](c.Verb, c.What, c.Behind);
             var written = Sheet().Steps(Before(c.Verb, c.What), sentence);
-            return Compared(written, sentence, c.Verb, c.What, c.Behind) is { } bad ? bad : written.Step(2).Hands >= 2 ? null : $"hands {written.Step(2).Hands}: {sentence}";
+            return Compared(written, sentence, c.Verb, c.What, c.Behind) is { } bad ? bad : written.Step(2).Hands >= 2 ? null
+                : $"hands {written.Step(2).Hands}: {sentence}";
         }).Where(f => f != null).ShouldBeEmpty();
 
     [Theory]
@@ -264,13 +265,15 @@ public class WaysOfDoingTests
             return Compared(Sheet().Steps(Before(c.Verb, c.What), sentence), sentence, c.Verb, c.What, c.Behind);
         }).Where(f => f != null).ShouldBeEmpty();
 
-    private static Written Sheet() => new Written().Joint("hub nuts", "80 N·m").Joint("tray bolts", "25 N·m").Part("tray cover").Thing(ThingKind.Connection, "tray hose").Part("frame");
+    private static Written Sheet() => new Written().Joint("hub nuts", "80 N·m").Joint("tray bolts",
+        "25 N·m").Part("tray cover").Thing(ThingKind.Connection, "tray hose").Part("frame");
 
     private static string Before(string verb, string what) => verb is "install" or "tighten" ? $"Remove the {what}." : "Wipe the frame.";
 
     private static string? Compared(Written written, string sentence, string verb, string what, string behind)
     {
-        static string Said(Step step) => string.Join("; ", step.Actions.Where(Changes).Select(a => $"{a.Verb} {a.Target} {a.Some} {a.Torque} {a.Side} {a.Branch}"));
+        static string Said(Step step) => string.Join("; ", step.Actions.Where(Changes).Select(a =>
+            $"{a.Verb} {a.Target} {a.Some} {a.Torque} {a.Side} {a.Branch}"));
         var plain = Sheet().Steps(Before(verb, what), $"{Capital(verb)} the {what}{behind}.");
         var (step, told) = (written.Step(2), Said(plain.Step(2)));
         if (Said(step) == told && step.Questions.Length == 0 && written.Sheet.Parts.Length == 2 && written.Sheet.Joints.Length == 2) return null;

@@ -202,7 +202,8 @@ public class WaysOfNamingTheWorkTests
 
     private static Written Sheet() => new Written().Joint("tray bolts", "25 N·m").Part("tray cover").Thing(ThingKind.Connection, "tray hose").Part("frame");
 
-    private static string Before(string work, string of) => work is "installation" or "refitting" or "fitting" or "tightening" ? $"Remove the {of}." : "Wipe the frame.";
+    private static string Before(string work, string of) => work is "installation" or "refitting" or "fitting" or "tightening" ? $"Remove the {of}."
+        : "Wipe the frame.";
 
     private static string Said(Step step) =>
         string.Join("; ", step.Actions.Where(Changes).Select(a => $"{a.Verb} {a.Target} {a.Some} {a.Torque} {a.Side} {a.Branch}"));

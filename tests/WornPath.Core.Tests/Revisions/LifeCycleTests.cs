@@ -27,7 +27,8 @@ public class LifeCycleTests
     {
         var warning = Stop with { Severity = Severity.Warn };
         LifeCycle.Release(RevisionState.InReview, "odo", ["ines"], [warning], 0)!.What.ShouldContain("1 warning has no reason to stand: step 4");
-        LifeCycle.Release(RevisionState.InReview, "odo", ["ines"], [warning with { Waiver = new Waiver(1, warning.Key, "", "Marta", default, "It is meant so.") }], 0).ShouldBeNull();
+        LifeCycle.Release(RevisionState.InReview, "odo", ["ines"], [warning with { Waiver = new Waiver(1, warning.Key, "", "Marta", default,
+            "It is meant so.") }], 0).ShouldBeNull();
         LifeCycle.Release(RevisionState.InReview, "odo", ["ines"], [Stop with { Severity = Severity.Hint }], 0).ShouldBeNull();
     }
 
