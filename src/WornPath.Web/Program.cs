@@ -40,7 +40,7 @@ builder.Services.AddSingleton<ShelfIndexer>().AddHostedService(p => p.GetRequire
 builder.Services.AddSingleton<PaperBrowser>().AddSingleton<PaperQueue>().AddHostedService(p => p.GetRequiredService<PaperQueue>());
 builder.Services.AddScoped<Drafts>();
 builder.Services.AddScoped<Authors>();
-builder.Services.AddScoped<Comments>().AddScoped<CommentEndpoints.Call>();
+builder.Services.AddScoped<Comments>().AddScoped<CommentEndpoints.Call>().AddScoped<Desk>();
 builder.Services.AddSingleton<MarkdownHtml>();
 builder.Services.AddScoped<Procedures>();
 builder.Services.AddScoped<DemoWorkshop>();
@@ -107,6 +107,7 @@ api.MapWalk();
 api.MapPrint();
 api.MapDifferences();
 api.MapComments();
+api.MapDesk();
 api.MapPaper();
 api.MapPictures();
 api.MapWorkshop();

@@ -42,6 +42,7 @@ public sealed partial class AccessTests(Workshop workshop) : IClassFixture<Works
         GET     /api/audit                                         .xxxxxxy
         GET     /api/audit/lines                                   .xxxxxxy
         GET     /api/people/authors                                .xyyyyyy
+        GET     /api/desk                                          .yyyyyyy
         GET     /api/procedures                                    .yyyyyyy
         GET     /api/procedures/filters                            .yyyyyyy
         POST    /api/procedures                                    .xyyyxxx

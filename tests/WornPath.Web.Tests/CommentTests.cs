@@ -67,6 +67,11 @@ public sealed class CommentTests(Workshop workshop) : IClassFixture<Workshop>
         var round = (await OfAsync(ines, id)).Round!;
         round.Number.ShouldBe(1);
         round.Asked.Select(a => (a.Who, a.Comments, a.Looked)).ShouldBe([("Marta Holm (marta)", 1, false), ("Odo Brandt (odo)", 0, false)]);
+        // It waits for those who are asked, and for who is spoken to.
+        static async Task<string[]> DeskAsync(Somebody who, int id) =>
+            [.. (await who.GetAsync<List<Drafting.Desk.DeskLine>>("/api/desk")).Where(w => w.RevisionId == id).Select(w => w.Says)];
+        (await DeskAsync(odo, id)).ShouldBe(["Ines Aldaro (ines) asks you to look at it"]);
+        (await DeskAsync(ines, id)).ShouldBe(["Marta Holm (marta) speaks to you: “Which one, @Ines Aldaro?”"]);
         (await marta.PostAsync($"/api/revisions/{id}/looked", new { text = "" })).StatusCode.ShouldBe(HttpStatusCode.NoContent);
         (await OfAsync(ines, id)).Round!.Asked[0].Looked.ShouldBeTrue();
 
@@ -78,6 +83,9 @@ public sealed class CommentTests(Workshop workshop) : IClassFixture<Workshop>
         (await RefusedAsync(ines, $"/api/revisions/{id}/comments/{thread.Id}/take",
             new { clientId = Once(), entry = thread.Entries[0].Id })).ShouldBe("This revision is in review and stands still.");
         (await odo.PostAsync($"/api/revisions/{id}/return", new { text = "See the comment." })).StatusCode.ShouldBe(HttpStatusCode.NoContent);
+
+        (await DeskAsync(marta, id)).ShouldBeEmpty("she has looked, and had the last word");
+        (await DeskAsync(ines, id)).ShouldContain("Odo Brandt (odo) returned it: See the comment.");
 
         // Taken: an edit by both. Sent twice it is taken once.
         var once = new { clientId = Once(), entry = thread.Entries[0].Id };

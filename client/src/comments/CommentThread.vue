@@ -231,15 +231,4 @@ textarea {
   width: 100%;
   box-sizing: border-box;
 }
-
-del {
-  background: var(--clay-pale);
-  color: var(--clay-ink);
-}
-
-ins {
-  background: var(--moss-pale);
-  color: var(--moss-ink);
-  text-decoration-thickness: 2px;
-}
 </style>

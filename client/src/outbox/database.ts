@@ -47,9 +47,11 @@ export async function keepSheet(person: string, view: RevisionView): Promise<voi
   await tx.done;
 }
 
-/** A sheet kept for somebody, or undefined. */
-export const keptSheet = async (person: string, revision: number): Promise<KeptSheet | undefined> =>
-  (await database()).get('sheets', [person, revision]);
+/** A sheet kept for somebody, or undefined. What a page of an earlier version kept is without what came since. */
+export async function keptSheet(person: string, revision: number): Promise<KeptSheet | undefined> {
+  const kept = await (await database()).get('sheets', [person, revision]);
+  return kept && { ...kept, view: { ...kept.view, bulletins: (kept.view as Partial<RevisionView>).bulletins ?? [] } };
+}
 
 /** The shelf of what can be opened without a connection: the sheets kept for somebody, the latest first. */
 export async function keptShelf(person: string): Promise<ShelfRow[]> {

@@ -1,7 +1,7 @@
 import { createPinia, setActivePinia } from 'pinia';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { useSession } from '../shared/session';
-import { database, keepSheet, keptShelf } from './database';
+import { database, keepSheet, keptSheet, keptShelf } from './database';
 import type { RevisionView } from '../shared/api/client';
 import { useOutbox } from './useOutbox';
 
@@ -135,5 +135,7 @@ describe('the outbox of the application', () => {
     await keepSheet('marta', view(99));
     expect((await keptShelf('ines')).map((r) => r.revisionId)).toEqual(Array.from({ length: 20 }, (_, i) => 25 - i));
     expect((await keptShelf('marta')).map((r) => r.number)).toEqual(['OT-99']);
+    // These are as a page from before bulletins kept them: there are none on them.
+    expect((await keptSheet('marta', 99))?.view.bulletins).toEqual([]);
   });
 });

@@ -213,15 +213,4 @@ th:first-child {
   font-weight: 600;
   font-size: 13px;
 }
-
-del {
-  background: var(--clay-pale);
-  color: var(--clay-ink);
-}
-
-ins {
-  background: var(--moss-pale);
-  color: var(--moss-ink);
-  text-decoration-thickness: 2px;
-}
 </style>

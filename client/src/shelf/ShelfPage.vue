@@ -13,6 +13,7 @@ import { day } from '../shared/when';
 import PlainBar from '../frame/PlainBar.vue';
 import SeverityMark from '../shared/SeverityMark.vue';
 import BroughtIn from './BroughtIn.vue';
+import DeskStrip from './DeskStrip.vue';
 import ShelfFilterBar from './ShelfFilterBar.vue';
 import { asked, inAddress, type Asked } from './asking';
 import StateTag from '../shared/StateTag.vue';
@@ -170,6 +171,7 @@ async function look(name: string, bytes: string): Promise<void> {
       </template>
     </div>
     <TroubleNote v-if="trouble" :trouble="trouble" />
+    <DeskStrip />
     <form v-if="making" class="new" @submit.prevent="create">
       <div class="field">
         <label for="number">Number</label>

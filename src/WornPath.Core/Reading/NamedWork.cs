@@ -1,5 +1,6 @@
 using System.Collections.Frozen;
 using WornPath.Core.Sheets;
+using static WornPath.Core.Reading.TokenList;
 
 namespace WornPath.Core.Reading;
 
@@ -139,9 +140,4 @@ internal static class NamedWork
         tokens.RemoveRange(from + 1, work + 1 - from);
         return from;
     }
-
-    private static bool Begins(List<Token> tokens, int at) => at == 0 || tokens[at - 1].Kind is TokenKind.Mark or TokenKind.Stop
-        || Word(tokens, at - 1) is "and" or "then" or "next" or "now" or "finally";
-
-    private static string Word(List<Token> tokens, int at) => at >= 0 && at < tokens.Count && tokens[at].Kind == TokenKind.Word ? tokens[at].Text : "";
 }

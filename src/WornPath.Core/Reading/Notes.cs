@@ -1,4 +1,5 @@
 using WornPath.Core.Sheets;
+using static WornPath.Core.Reading.TokenList;
 
 namespace WornPath.Core.Reading;
 
@@ -105,10 +106,6 @@ internal static class Notes
         return false;
     }
 
-    // At the start of a sentence, behind a mark, "and" or "then".
-    private static bool Begins(List<Token> tokens, int at) => at == 0 || tokens[at - 1].Kind is TokenKind.Mark or TokenKind.Stop
-        || Word(tokens, at - 1) is "and" or "then" or "next" or "now" or "finally";
-
     private static bool Ends(List<Token> tokens, int at) => at >= tokens.Count || tokens[at].Kind is TokenKind.Mark or TokenKind.Stop
         || Word(tokens, at) is "and" or "then";
 
@@ -120,6 +117,4 @@ internal static class Notes
     }
 
     private static bool IsComma(Token token) => token is { Kind: TokenKind.Mark, Text: "," };
-
-    private static string Word(List<Token> tokens, int at) => at >= 0 && at < tokens.Count && tokens[at].Kind == TokenKind.Word ? tokens[at].Text : "";
 }

@@ -1,3 +1,5 @@
+using static WornPath.Core.Reading.TokenList;
+
 namespace WornPath.Core.Reading;
 
 /// <summary>
@@ -139,8 +141,6 @@ internal static class Whose
 
         return false;
     }
-
-    private static string Word(List<Token> tokens, int at) => at < tokens.Count && tokens[at].Kind == TokenKind.Word ? tokens[at].Text : "";
 
     private static Sheets.Span Over(List<Token> tokens, int from, int to) => new(tokens[from].At.Start, tokens[to].At.End - tokens[from].At.Start);
 }

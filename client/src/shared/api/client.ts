@@ -67,6 +67,7 @@ export type StepView = Schemas['StepView'];
 export type ThingKind = Schemas['ThingKind'];
 export type ThingView = Schemas['ThingView'];
 export type ToolLine = Schemas['ToolLine'];
+export type DeskLine = Schemas['DeskLine'];
 export type WordView = Schemas['WordView'];
 export type WorkshopView = Schemas['WorkshopView'];
 

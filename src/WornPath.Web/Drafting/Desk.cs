@@ -1,0 +1,94 @@
+using Microsoft.EntityFrameworkCore;
+using WornPath.Core.Revisions;
+using WornPath.Store;
+using WornPath.Store.Entities;
+
+namespace WornPath.Web.Drafting;
+
+/// <summary>What waits for a person: to look at, to answer, to go on with.</summary>
+public sealed class Desk(WornPathDb db)
+{
+    /// <summary>Something that waits.</summary>
+    /// <param name="RevisionId">Where it is to be found.</param>
+    /// <param name="Sheet">Which sheet, in words.</param>
+    /// <param name="Says">What waits.</param>
+    /// <param name="Since">Since when.</param>
+    public sealed record DeskLine(int RevisionId, string Sheet, string Says, DateTime Since);
+
+    private sealed record Open(int Id, int ProcedureId, string Sheet);
+
+    /// <summary>What waits for a person, what has waited longest first.</summary>
+    /// <param name="seesDrafts">She sees more than what is released.</param>
+    public async Task<IReadOnlyList<DeskLine>> OfAsync(string personId, bool seesDrafts)
+    {
+        var waiting = await CommentsAsync(personId, seesDrafts);
+        if (seesDrafts)
+        {
+            waiting.AddRange(await AskedAsync(personId));
+            waiting.AddRange(await ReturnedAsync(personId));
+            waiting.AddRange(await WantsToWriteAsync(personId));
+        }
+
+        return [.. waiting.OrderBy(w => w.Since)];
+    }
+
+    // Sent for review, and this person is asked by name and has not looked yet.
+    private async Task<List<DeskLine>> AskedAsync(string personId) =>
+        await (from ask in db.ReviewAsks.AsNoTracking()
+               join sent in db.Events on ask.EventId equals sent.Id
+               join revision in db.Revisions on sent.RevisionId equals revision.Id
+               where ask.PersonId == personId && revision.State == RevisionState.InReview
+                   && !db.Events.Any(e => e.RevisionId == revision.Id && e.Id > sent.Id
+                       && (e.Kind == ReviewEventKind.Sent || e.Kind == ReviewEventKind.Looked && e.PersonId == personId))
+               select new DeskLine(revision.Id, revision.Procedure.Number + " " + revision.Procedure.Title + ", " + revision.Letter,
+                   sent.Who + " asks you to look at it", sent.At)).ToListAsync();
+
+    // Returned to its authors, and not sent again.
+    private async Task<List<DeskLine>> ReturnedAsync(string personId) =>
+        await (from back in db.Events.AsNoTracking()
+               join revision in db.Revisions on back.RevisionId equals revision.Id
+               where back.Kind == ReviewEventKind.Returned && revision.State == RevisionState.Draft
+                   && db.ProcedureAuthors.Any(a => a.ProcedureId == revision.ProcedureId && a.PersonId == personId)
+                   && !db.Events.Any(e => e.RevisionId == revision.Id && e.Id > back.Id)
+               select new DeskLine(revision.Id, revision.Procedure.Number + " " + revision.Procedure.Title + ", " + revision.Letter,
+                   back.Who + " returned it: " + back.Text, back.At)).ToListAsync();
+
+    private async Task<List<DeskLine>> WantsToWriteAsync(string personId) =>
+        await (from ask in db.AsksToWrite.AsNoTracking()
+               join owner in db.ProcedureAuthors on ask.ProcedureId equals owner.ProcedureId
+               join revision in db.Revisions on ask.ProcedureId equals revision.ProcedureId
+               where owner.IsOwner && owner.PersonId == personId && !db.Revisions.Any(r => r.ProcedureId == ask.ProcedureId && r.Id > revision.Id)
+               select new DeskLine(revision.Id, revision.Procedure.Number + " " + revision.Procedure.Title + ", " + revision.Letter,
+                   ask.Person.DisplayName + " asks to write along", ask.At)).ToListAsync();
+
+    // Threads that are open and where another had the last word: those this person began or is spoken to in, and all of the sheets she writes.
+    private async Task<List<DeskLine>> CommentsAsync(string personId, bool seesDrafts)
+    {
+        var threads = await db.Comments.AsNoTracking().Include(c => c.Entries.OrderBy(e => e.Id)).ThenInclude(e => e.Mentions)
+            .Where(c => (seesDrafts || c.OnReleased) && (c.Entries.Any(e => e.PersonId == personId || e.Mentions.Any(m => m.PersonId == personId))
+                || db.ProcedureAuthors.Any(a => a.ProcedureId == c.ProcedureId && a.PersonId == personId))).ToListAsync();
+        var waiting = new List<DeskLine>();
+        foreach (var group in threads.Where(Comments.IsOpen).GroupBy(c => c.ProcedureId))
+        {
+            if (await WhereAsync(group.Key, seesDrafts) is not { } open) continue;
+            var answers = group.Where(c => c.Entries[^1].PersonId != personId).ToList();
+            var spoken = answers.Where(c => c.Entries.FindLastIndex(e => e.Mentions.Exists(m => m.PersonId == personId))
+                > c.Entries.FindLastIndex(e => e.PersonId == personId)).ToList();
+            foreach (var thread in spoken)
+                waiting.Add(new DeskLine(open.Id, open.Sheet, $"{thread.Entries[^1].Who} speaks to you: “{Short(thread.Entries[^1].Text)}”", thread.Entries[^1].At));
+            var others = answers.Except(spoken).ToList();
+            if (others.Count > 0)
+                waiting.Add(new DeskLine(open.Id, open.Sheet, others.Count == 1 ? $"a comment of {others[0].Entries[^1].Who} waits for an answer"
+                    : $"{others.Count} comments wait for an answer", others.Min(c => c.Entries[^1].At)));
+        }
+
+        return waiting;
+    }
+
+    // The last revision of a procedure that a person sees.
+    private Task<Open?> WhereAsync(int procedureId, bool seesDrafts) => db.Revisions.AsNoTracking()
+        .Where(r => r.ProcedureId == procedureId && (seesDrafts || r.State == RevisionState.Released)).OrderByDescending(r => r.Id)
+        .Select(r => new Open(r.Id, r.ProcedureId, r.Procedure.Number + " " + r.Procedure.Title + ", " + r.Letter)).FirstOrDefaultAsync();
+
+    private static string Short(string text) => text.Length <= 90 ? text : text[..89] + "…";
+}
