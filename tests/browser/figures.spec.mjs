@@ -45,6 +45,16 @@ const figuresOf = async (page, id) => {
   return file.sheet.phases.flatMap((p) => p.steps).flatMap((s) => s.shows ?? []);
 };
 
+/** Where it stands once its dialog has come to rest: it opens with a motion. */
+async function steady(locator) {
+  for (let was = ''; ; ) {
+    const box = await locator.boundingBox();
+    if (JSON.stringify(box) === was) return box;
+    was = JSON.stringify(box);
+    await new Promise((r) => setTimeout(r, 150));
+  }
+}
+
 test('by keyboard alone a picture comes into a step, says what is on it, and goes to paper and out of the house', async ({ enter }) => {
   const page = await enter(/Ines Aldaro/);
   const first = await begin(page, 'OT-871', 'Cover');
@@ -135,7 +145,7 @@ test('what cannot be taken in is told by its name, what a drawing loses is told 
   const dialog = page.getByRole('dialog', { name: 'Figure 2, step 1' });
   await expect(dialog.getByText('Not kept of “cover.svg”: a script.')).toBeVisible();
   const board = dialog.locator('.board');
-  const box = await board.boundingBox();
+  const box = await steady(board);
   const at = (x, y) => [box.x + box.width * x, box.y + box.height * y];
   await dialog.getByRole('button', { name: 'Balloon', exact: true }).click();
   await page.mouse.click(...at(0.5, 0.5));

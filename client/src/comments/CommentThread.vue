@@ -9,11 +9,13 @@ import { say } from '../shared/say';
 import { singleKeys } from '../shared/singleKeys';
 import { dayAndTime } from '../shared/when';
 import ActButton from '../shared/ActButton.vue';
+import { useCommentActs } from './acts';
 
 /** One thread: what it is about, what was said, what is suggested, and what can be done about it. */
 const props = defineProps<{ thread: CommentThread }>();
 const emit = defineEmits<{ gone: [] }>();
 const comments = useComments();
+const acts = useCommentActs();
 const draft = useDraft();
 const cursor = useCursor();
 const router = useRouter();
@@ -44,15 +46,15 @@ async function goTo(): Promise<void> {
 }
 async function takeIt(): Promise<void> {
   if (!canTake.value || comments.busy) return;
-  if (await comments.takeSuggestion(props.thread, suggestion.value!.id))
+  if (await acts.takeSuggestion(props.thread, suggestion.value!.id))
     say(`Taken: ${suggestion.value?.suggestion?.says ?? 'the suggestion'}.`);
   box.value?.focus();
 }
 async function answer(): Promise<void> {
-  if (await comments.answer(props.thread, text.value)) answering.value = false;
+  if (await acts.answer(props.thread, text.value)) answering.value = false;
 }
 async function settle(settled: boolean): Promise<void> {
-  if (await comments.settle(props.thread, settled, text.value)) [answering.value] = [false, say(settled ? 'Settled.' : 'Open again.')];
+  if (await acts.settle(props.thread, settled, text.value)) [answering.value] = [false, say(settled ? 'Settled.' : 'Open again.')];
 }
 function key(event: KeyboardEvent): void {
   if (event.target !== event.currentTarget || !singleKeys.value || event.ctrlKey || event.metaKey || event.altKey) return;

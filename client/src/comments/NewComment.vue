@@ -7,9 +7,11 @@ import { useDraft } from '../shared/draft';
 import { vFocus } from '../shared/focus';
 import { say } from '../shared/say';
 import ActButton from '../shared/ActButton.vue';
+import { useCommentActs } from './acts';
 
 /** A new comment: on words, a step, a thing, its value, a finding or the sheet; with another text, value or place suggested, or without. */
 const comments = useComments();
+const acts = useCommentActs();
 const draft = useDraft();
 const cursor = useCursor();
 const text = computed({ get: () => comments.textOf('new'), set: (now: string) => comments.type('new', now) });
@@ -53,7 +55,7 @@ const suggested = computed<Edit | null>(() => {
 const canSend = computed(() => text.value.trim() !== '' || suggested.value !== null);
 
 async function send(): Promise<void> {
-  if (await comments.begin(at.value, text.value, suggested.value)) {
+  if (await acts.begin(at.value, text.value, suggested.value)) {
     [suggesting.value, comments.writing] = [false, false];
     say('The comment is there.');
   }

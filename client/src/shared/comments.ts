@@ -1,10 +1,9 @@
 import { useDebounceFn, useEventListener, useLocalStorage } from '@vueuse/core';
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
-import { api, take, type AnchorKind, type CommentsView, type CommentThread, type Edit, type Trouble } from './api/client';
+import { api, take, type AnchorKind, type CommentsView, type Trouble } from './api/client';
 import { troubleOf } from './api/trouble';
 import { useDraft } from './draft';
-import { newId } from './ids';
 
 /** What a new comment is about. */
 export interface About {
@@ -98,58 +97,6 @@ export const useComments = defineStore('comments', () => {
     typed.value = kept;
   }
 
-  // What is sent again after an answer that was lost has the same id, so that it is taken once.
-  const ids = new Map<string, string>();
-  async function send(what: string, work: (clientId: string) => Promise<CommentsView>): Promise<boolean> {
-    busy.value = true;
-    trouble.value = null;
-    const clientId = ids.get(what) ?? newId();
-    ids.set(what, clientId);
-    try {
-      await draft.settled();
-      view.value = await work(clientId);
-      ids.delete(what);
-      return true;
-    } catch (error) {
-      trouble.value = troubleOf(error);
-      if (trouble.value.status >= 400 && trouble.value.status < 500) ids.delete(what);
-      return false;
-    } finally {
-      busy.value = false;
-    }
-  }
-  const path = (comment?: number) => ({ params: { path: { id: draft.revision!.id, comment: comment! } } });
-
-  async function begin(at: About, text: string, suggested: Edit | null): Promise<boolean> {
-    const done = await send(`new ${JSON.stringify([at, text, suggested])}`, (clientId) =>
-      take(api.POST('/api/revisions/{id}/comments', { ...path(), body: { clientId, ...at, text, suggested } })),
-    );
-    if (done) [about.value] = [null, type('new', '')];
-    return done;
-  }
-  async function answer(thread: CommentThread, text: string): Promise<boolean> {
-    const done = await send(`answer ${thread.id} ${text}`, (clientId) =>
-      take(api.POST('/api/revisions/{id}/comments/{comment}', { ...path(thread.id), body: { clientId, text, suggested: null } })),
-    );
-    if (done) type(thread.id, '');
-    return done;
-  }
-  async function settle(thread: CommentThread, settled: boolean, text: string): Promise<boolean> {
-    const done = await send(`settle ${thread.id} ${settled} ${text}`, (clientId) =>
-      take(api.POST('/api/revisions/{id}/comments/{comment}/settle', { ...path(thread.id), body: { clientId, settled, text } })),
-    );
-    if (done) type(thread.id, '');
-    return done;
-  }
-  async function takeSuggestion(thread: CommentThread, entry: number): Promise<boolean> {
-    draft.flushAll();
-    const done = await send(`take ${thread.id} ${entry}`, (clientId) =>
-      take(api.POST('/api/revisions/{id}/comments/{comment}/take', { ...path(thread.id), body: { clientId, entry } })),
-    );
-    if (done) await draft.poll();
-    return done;
-  }
-
   /** Has a comment written on this; without, on the words that are chosen. In the drawer, or where the list stands on the page. */
   function write(on: About | null, inDrawer: boolean): void {
     about.value = on ?? chosen.value;
@@ -175,10 +122,6 @@ export const useComments = defineStore('comments', () => {
     load,
     textOf,
     type,
-    begin,
-    answer,
-    settle,
-    takeSuggestion,
     write,
   };
 });
