@@ -47,7 +47,7 @@ const figuresOf = async (page, id) => {
 
 /** Where it stands once its dialog has come to rest: it opens with a motion. */
 async function steady(locator) {
-  for (let was = ''; ; ) {
+  for (let was = ''; ;) {
     const box = await locator.boundingBox();
     if (JSON.stringify(box) === was) return box;
     was = JSON.stringify(box);
