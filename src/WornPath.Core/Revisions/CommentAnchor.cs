@@ -1,4 +1,3 @@
-using System.Text.Json.Serialization;
 using WornPath.Core.Findings;
 using WornPath.Core.Sheets;
 
@@ -44,7 +43,6 @@ public sealed record CommentAnchor
     public string Id { get; init; } = "";
 
     /// <summary>The words, where it is about some of a step's.</summary>
-    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingDefault)]
     public Span At { get; init; }
 
     /// <summary>What stood there then: the text of the step, the name of the thing, its value, what was found.</summary>

@@ -27,7 +27,7 @@ public static class Commenting
     /// <summary>An edit that is suggested: it changes a text, a value or an order and nothing else, and can be done on the sheet as it stands.</summary>
     public static Outcome<Applied> Suggest(Sheet sheet, Edit edit)
     {
-        if (edit is not (WriteStep or SetField or MoveStep or InsertStep or RemoveStep or RenamePhase))
+        if (edit is not (WriteStep or SetField or MoveStep))
             return new Problem("This cannot be suggested.", "Suggest another text, another value or another place; say the rest in words.");
         var applied = Editor.Apply(sheet, edit);
         return applied.IsGood && applied.Value.Delta.IsEmpty ? new Problem("It says what stands there already.", "Change what should be different.") : applied;

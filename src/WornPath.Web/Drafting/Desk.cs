@@ -19,13 +19,14 @@ public sealed class Desk(WornPathDb db)
 
     /// <summary>What waits for a person, what has waited longest first.</summary>
     /// <param name="seesDrafts">She sees more than what is released.</param>
-    public async Task<IReadOnlyList<DeskLine>> OfAsync(string personId, bool seesDrafts)
+    /// <param name="shown">What she may read of what others have said.</param>
+    public async Task<IReadOnlyList<DeskLine>> OfAsync(string personId, bool seesDrafts, Func<string, string> shown)
     {
-        var waiting = await CommentsAsync(personId, seesDrafts);
+        var waiting = await CommentsAsync(personId, seesDrafts, shown);
         if (seesDrafts)
         {
             waiting.AddRange(await AskedAsync(personId));
-            waiting.AddRange(await ReturnedAsync(personId));
+            waiting.AddRange(await ReturnedAsync(personId, shown));
             waiting.AddRange(await WantsToWriteAsync(personId));
         }
 
@@ -44,14 +45,14 @@ public sealed class Desk(WornPathDb db)
                    sent.Who + " asks you to look at it", sent.At)).ToListAsync();
 
     // Returned to its authors, and not sent again.
-    private async Task<List<DeskLine>> ReturnedAsync(string personId) =>
-        await (from back in db.Events.AsNoTracking()
+    private async Task<List<DeskLine>> ReturnedAsync(string personId, Func<string, string> shown) =>
+        [.. (await (from back in db.Events.AsNoTracking()
                join revision in db.Revisions on back.RevisionId equals revision.Id
                where back.Kind == ReviewEventKind.Returned && revision.State == RevisionState.Draft
                    && db.ProcedureAuthors.Any(a => a.ProcedureId == revision.ProcedureId && a.PersonId == personId)
                    && !db.Events.Any(e => e.RevisionId == revision.Id && e.Id > back.Id)
-               select new DeskLine(revision.Id, revision.Procedure.Number + " " + revision.Procedure.Title + ", " + revision.Letter,
-                   back.Who + " returned it: " + back.Text, back.At)).ToListAsync();
+               select new { revision.Id, Sheet = revision.Procedure.Number + " " + revision.Procedure.Title + ", " + revision.Letter, back.Who, back.Text, back.At })
+            .ToListAsync()).Select(b => new DeskLine(b.Id, b.Sheet, $"{b.Who} returned it: {shown(b.Text)}", b.At))];
 
     private async Task<List<DeskLine>> WantsToWriteAsync(string personId) =>
         await (from ask in db.AsksToWrite.AsNoTracking()
@@ -62,7 +63,7 @@ public sealed class Desk(WornPathDb db)
                    ask.Person.DisplayName + " asks to write along", ask.At)).ToListAsync();
 
     // Threads that are open and where another had the last word: those this person began or is spoken to in, and all of the sheets she writes.
-    private async Task<List<DeskLine>> CommentsAsync(string personId, bool seesDrafts)
+    private async Task<List<DeskLine>> CommentsAsync(string personId, bool seesDrafts, Func<string, string> shown)
     {
         var threads = await db.Comments.AsNoTracking().Include(c => c.Entries.OrderBy(e => e.Id)).ThenInclude(e => e.Mentions)
             .Where(c => (seesDrafts || c.OnReleased) && (c.Entries.Any(e => e.PersonId == personId || e.Mentions.Any(m => m.PersonId == personId))
@@ -75,7 +76,7 @@ public sealed class Desk(WornPathDb db)
             var spoken = answers.Where(c => c.Entries.FindLastIndex(e => e.Mentions.Exists(m => m.PersonId == personId))
                 > c.Entries.FindLastIndex(e => e.PersonId == personId)).ToList();
             foreach (var thread in spoken)
-                waiting.Add(new DeskLine(open.Id, open.Sheet, $"{thread.Entries[^1].Who} speaks to you: “{Short(thread.Entries[^1].Text)}”", thread.Entries[^1].At));
+                waiting.Add(new DeskLine(open.Id, open.Sheet, $"{thread.Entries[^1].Who} speaks to you: “{Short(shown(thread.Entries[^1].Text))}”", thread.Entries[^1].At));
             var others = answers.Except(spoken).ToList();
             if (others.Count > 0)
                 waiting.Add(new DeskLine(open.Id, open.Sheet, others.Count == 1 ? $"a comment of {others[0].Entries[^1].Who} waits for an answer"

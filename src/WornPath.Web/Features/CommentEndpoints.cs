@@ -193,8 +193,6 @@ public static class CommentEndpoints
             {
                 WriteStep text => marks.Of(Shown(text.Before), Shown(text.Text)),
                 SetField value => marks.Of(Shown(value.Before), Shown(value.After)),
-                InsertStep more => marks.Of("", Shown(more.Text)),
-                RemoveStep less => marks.Of(Shown(less.Before), ""),
                 _ => [],
             };
             if (comment.Entries.Exists(e => e.OfEntry == entry.Id)) return new SuggestionView(Shown(entry.SuggestedSays), words, Standing.Taken, null);
