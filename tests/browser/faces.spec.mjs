@@ -168,10 +168,10 @@ test('demo files and saved files are what the published schema says', async ({ e
   ).toBe(false);
 });
 
-test('nothing jumps on a page that is opened, also where its fonts are late', async ({ browser, workshop }) => {
+test('nothing jumps on a page that is opened, also where its fonts and what waits are late', async ({ browser, workshop }) => {
   const context = await browser.newContext({ baseURL: workshop.url, serviceWorkers: 'block', viewport: { width: 1280, height: 800 } });
   let late = 0;
-  await context.route(/\.woff2$/, async (route) => {
+  await context.route(/\.woff2$|\/api\/desk$/, async (route) => {
     await new Promise((r) => setTimeout(r, late));
     await route.continue().catch(() => undefined);
   });

@@ -3,6 +3,10 @@ import { onMounted, ref } from 'vue';
 import { api, NotConnected, take, type DeskLine } from '../shared/api/client';
 import { dayAndTime } from '../shared/when';
 
+const emit = defineEmits<{
+  /** It is known what waits, or that it cannot be known: the page below can be shown and will not be pushed down. */
+  settled: [];
+}>();
 /** What waits for who is signed in: to look at, to answer, to go on with. Without a connection the shelf says so, and this is left out. */
 const waiting = ref<DeskLine[]>([]);
 const failed = ref(false);
@@ -11,6 +15,8 @@ onMounted(async () => {
     waiting.value = await take(api.GET('/api/desk'));
   } catch (error) {
     failed.value = !(error instanceof NotConnected);
+  } finally {
+    emit('settled');
   }
 });
 </script>

@@ -34,10 +34,14 @@ const title = ref('');
 const platform = ref('');
 const file = ref<HTMLInputElement | null>(null);
 const busy = ref(false);
+// What stands above the list comes first: a list that is shown does not jump.
+const isDeskSettled = ref(false);
+const areFiltersSettled = ref(false);
+const isOpened = computed(() => isDeskSettled.value && areFiltersSettled.value);
 
 // What is looked for stands in the address: Back returns to it, and it can be sent to somebody.
 const now = computed(() => asked(route.query));
-const rows = computed(() => shelf.value?.rows ?? null);
+const rows = computed(() => (isOpened.value ? (shelf.value?.rows ?? null) : null));
 const isNarrowed = computed(() => Object.keys(inAddress({ ...now.value, page: 1, sort: 'changed' })).length > 0);
 const ask = (change: Partial<Asked>): void => void router.replace({ query: inAddress({ ...now.value, page: 1, ...change }) });
 
@@ -67,6 +71,7 @@ async function load(): Promise<void> {
 onMounted(async () => {
   words.value = now.value.q;
   filters.value = await take(api.GET('/api/procedures/filters')).catch(() => null);
+  areFiltersSettled.value = true;
 });
 watch(now, load, { immediate: true });
 watch(
@@ -171,7 +176,7 @@ async function look(name: string, bytes: string): Promise<void> {
       </template>
     </div>
     <TroubleNote v-if="trouble" :trouble="trouble" />
-    <DeskStrip />
+    <DeskStrip @settled="isDeskSettled = true" />
     <form v-if="making" class="new" @submit.prevent="create">
       <div class="field">
         <label for="number">Number</label>
@@ -188,7 +193,7 @@ async function look(name: string, bytes: string): Promise<void> {
       <ActButton type="primary" html-type="submit" :loading="busy">{{ brought ? 'Bring it in' : 'Begin' }}</ActButton>
     </form>
     <BroughtIn v-if="making && brought" :name="brought.name" :written="brought.written" />
-    <ShelfFilterBar v-if="filters" :filters="filters" :asked="now" @ask="ask" />
+    <ShelfFilterBar v-if="filters && isDeskSettled" :filters="filters" :asked="now" @ask="ask" />
     <table v-if="shelf && rows && rows.length">
       <thead>
         <tr>
@@ -257,7 +262,7 @@ async function look(name: string, bytes: string): Promise<void> {
       <template v-else>What is released will stand here.</template>
     </p>
     <p v-else-if="!trouble" class="quiet" role="status">Looking …</p>
-    <nav v-if="shelf && shelf.total > 0" class="pages" aria-label="Pages of the shelf">
+    <nav v-if="shelf && rows && shelf.total > 0" class="pages" aria-label="Pages of the shelf">
       <span role="status">{{ several(shelf.total, 'procedure') }}</span>
       <template v-if="shelf.pages > 1">
         <button type="button" class="link" :disabled="shelf.page === 1" @click="ask({ page: shelf.page - 1 })">Before</button>
