@@ -302,7 +302,7 @@ internal sealed class ClauseFinder
         if (Trade.Contractions.Contains(word) && Has(at, NextBoundary(at + 1), i => _tokens[i].Kind == TokenKind.Torque))
             return new Clause(Mood.Fragment, at, NextBoundary(at + 1));
         // "Being careful not to spill it", "careful not to bend the tab": how, and to the end of the sentence.
-        if (word == "being" || word == "careful" && at > 0 && _tokens[at - 1].Kind == TokenKind.Mark)
+        if (word == "being" || word == "taking" && Is(at + 1, "care") || word == "careful" && at > 0 && _tokens[at - 1].Kind == TokenKind.Mark)
             return new Clause(Mood.Beside, at, SubordinateEnd(at)) { IsRemark = true };
         if (Trade.Contractions.Contains(word)) return new Clause(Mood.Declarative, at, NextBoundary(at + 1)) { IsRemark = true };
         // "There is not much room".
@@ -558,6 +558,9 @@ internal sealed class ClauseFinder
         if (Is(at, "after") && DoneBy(at + 1) is { } doing) return Told(Mood.Imperative, at + 1, doing);
         if (Is(at, "after") && IsUnheardDoing(at + 1)) return new Clause(Mood.Imperative, at + 1, end) { VerbAt = at + 1, IsUnknown = true };
         if (IsTeller(at + 1) && Is(at + 2, "have") && at + 3 < end && Done(at + 3) is { } have) return Told(Mood.Imperative, at + 3, have);
+        if (Is(at, "after") && IsTeller(at + 1) && at + 2 < end
+            && Array.Find(Trade.VerbsOf(_tokens[at + 2].Text), f => f.Form == Form.Base && Trade.MayChange(f.Verb)).Verb is { } does)
+            return Told(Mood.Imperative, at + 2, does);
         if (!IsDetermined(at + 1) || _nouns.Read(at + 1, end, null) is not { } what) return null;
         var verb = what.Next < end && _tokens[what.Next].Text is "is" or "are" or "has" or "have" ? what.Next + 1 : what.Next;
         if (Is(verb, "been")) verb++;

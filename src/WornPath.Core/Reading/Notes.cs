@@ -1,3 +1,4 @@
+using WornPath.Core.Quantities;
 using WornPath.Core.Sheets;
 using static WornPath.Core.Reading.TokenList;
 
@@ -20,6 +21,7 @@ internal static class Notes
             Objectless(tokens, i);
             Slack(tokens, i);
             FewTurns(tokens, i);
+            PartOfThem(tokens, i);
         }
     }
 
@@ -95,6 +97,29 @@ internal static class Notes
             || Word(tokens, at - 1) is not ("in" or "on")) return;
         tokens[at] = new Token(TokenKind.Word, "finger-tight", new Span(tokens[at].At.Start, tokens[at + 2].At.End - tokens[at].At.Start));
         tokens.RemoveRange(at + 1, 2);
+    }
+
+    // "Tray bolts: two removed, the other four slackened": remove two, slacken the other four.
+    private static void PartOfThem(List<Token> tokens, int at)
+    {
+        if (!Begins(tokens, at)) return;
+        var i = at;
+        if (Word(tokens, i) is "the") i++;
+        var rest = Word(tokens, i) is "rest" or "others" or "remainder";
+        while (Trade.Distinct.Contains(Word(tokens, i)) || Word(tokens, i) is "other" or "remaining") i++;
+        if (!rest && NumberWords.Parse(Word(tokens, i)) is not > 1) return;
+        var done = i + 1;
+        if (Word(tokens, done) == "only") done++;
+        if (done >= tokens.Count || tokens[done].Kind != TokenKind.Word) return;
+        var word = tokens[done].Text;
+        var verb = word is "snug" or "loosen" ? word : word is "out" or "off" ? "take" : word is "in" ? "start"
+            : Trade.VerbsOf(word) is { Length: > 0 } forms && Array.TrueForAll(forms, f => f.Form == Form.Ed) ? forms[0].Verb.Lemma : null;
+        var tail = done + 1;
+        while (Trade.Paths.Contains(Word(tokens, tail)) || Word(tokens, tail) is "only" or "by" or "hand") tail++;
+        if (verb is null || !Ends(tokens, tail)) return;
+        for (var k = tail - 1; k > at; k--)
+            if (Word(tokens, k) == "only" || k == done && verb != "take") tokens.RemoveAt(k);
+        tokens.Insert(at, new Token(TokenKind.Word, verb, tokens[at].At with { Length = 0 }));
     }
 
     // Somebody is told to do something: "back the bolts off half a turn".

@@ -453,6 +453,8 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
             var alone = count is > 1 && i == from + 1 && tokens[from].Kind == TokenKind.Word && (after is null || Trade.Paths.Contains(after))
                 && (i >= tokens.Count || tokens[i].Kind is TokenKind.Mark or TokenKind.Stop || Word(i) is "and" or "then" or "but"
                 || Word(i) == "by" && Word(i + 1) is "hand" or "hands"
+                // "Two are taken out, four slackened".
+                || Word(i) is "are" || IsDoneAlone(i)
                 || Word(i) is "out" or "in" or "off" or "on" && (i + 1 >= tokens.Count || tokens[i + 1].Kind != TokenKind.Word || Trade.Conjunctions.Contains(Word(i + 1))));
             if (!(all || rest || alone || sign.Length > 0 && i < to && Trade.Relatives.Contains(Word(i)) || some is not null && some != 0 || count is not null
                 && determined) || i == from) return null;
@@ -476,6 +478,12 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
             // "The upper", "the lower pair": told apart, the name was said before.
             return (Pronoun(from, i, after, Word(last), count > 1 || plural, rest, count, all, isNew) with { Some = some, Distinct = distinct, Text = new Span(tokens[first].At.Start, tokens[last].At.End - tokens[first].At.Start).Of(text).ToLowerInvariant() }, i);
         }
+
+        // "The lot", "all four corners": those that were spoken of.
+        if (stems is ["lot"] && tokens[last].Text == "lot" && determined && !indefinite && (i >= to || !Continues(i, to) && Word(i) != "of"))
+            return (Pronoun(from, i, after, "them", true, false, null, true, isNew), i);
+        if (stems[^1] == "corner" && stems.TrueForAll(s => s == "corner" || distinct.Contains(s)) && (all || count is not null) && Word(i) != "of")
+            return (Pronoun(from, i, after, "them", true, rest, count, all, isNew) with { Some = some }, i);
 
         // "All the bolts but the upper one": so many less.
         if (all && Word(i) is "but" or "except" && Read(i + 1, to, null, depth + 1) is { } left && (left.Phrase.IsPronoun || left.Phrase.Head == stems[^1]))
@@ -593,6 +601,11 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
         };
         return (phrase, next);
     }
+
+    // "… slackened", "… slackened only": what was done, and nothing it is done to stands behind.
+    private bool IsDoneAlone(int i) => Trade.VerbsOf(Word(i)) is { Length: > 0 } forms && Array.TrueForAll(forms, f => f.Form == Form.Ed)
+        && (i + 1 >= tokens.Count || tokens[i + 1].Kind is TokenKind.Mark or TokenKind.Stop || Trade.Conjunctions.Contains(Word(i + 1))
+            || Word(i + 1) is "only" or "out" or "off" or "in" or "on" || Word(i + 1) == "by" && Word(i + 2) is "hand");
 
     private NounPhrase Pronoun(int from, int to, string? after, string word, bool plural, bool rest, int? count, bool all, bool isNew)
     {

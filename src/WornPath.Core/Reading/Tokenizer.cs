@@ -42,6 +42,7 @@ internal static partial class Tokenizer
         var tokens = Cut(text, states ? [.. TorqueText.FindAll(text).OrderBy(f => f.Start)] : []);
         JoinPhrases(tokens);
         LeaveOrder(tokens);
+        LeftAlone.Straighten(tokens);
         NamedWork.Straighten(tokens);
         Notes.Straighten(tokens);
         Whose.Straighten(tokens);
