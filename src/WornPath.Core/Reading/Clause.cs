@@ -67,6 +67,9 @@ internal sealed class Clause(Mood mood, int from, int to)
     /// <summary>Known to say and change nothing: a reason, a time, a remark.</summary>
     public bool IsRemark { get; init; }
 
+    /// <summary>Told by what it needs: "a torque wrench is needed to tighten them". Where it is told outright as well, that counts.</summary>
+    public bool IsNeed { get; init; }
+
     /// <summary>"Having first slackened the bolts": done before what the clause before it tells.</summary>
     public bool ComesFirst { get; init; }
 

@@ -272,7 +272,7 @@ internal sealed class ClauseFinder
         if (word is "first" or "next" && i + 1 < _end && _tokens[i + 1].Kind == TokenKind.Word && (i == 0 || IsBoundary(i - 1))
             && (_tokens[i + 1].Text == "the" || IsPlainNote(i + 1))) return true;
         // "First pass", "last bolt" belong to a noun; "first, …" leads in.
-        if (word is "first" or "last" or "next" or "finally") return i + 1 < _end && (_tokens[i + 1].Kind == TokenKind.Mark || Trade.IsBase(_tokens[i + 1].Text)
+        if (word is "first" or "last" or "next" or "finally") return i + 1 < _end && (_tokens[i + 1].Kind == TokenKind.Mark || IsTeller(i + 1) || Trade.IsBase(_tokens[i + 1].Text)
             // "Last bolt out".
             && !(Trade.NounOf([_tokens[i + 1].Text]) is { Kinds: [ThingKind.Joint, ..] } && i + 2 < _end && Trade.Paths.Contains(_tokens[i + 2].Text)));
         // "a) remove it; b) fit it".
@@ -313,7 +313,8 @@ internal sealed class ClauseFinder
         if (BeginBy(at) is { } begun) return begun;
         if (Turned(at, open) is { } turned) return turned;
         if (MadeSure(at) is { } sure) return sure;
-        if (IsOtherTime(at)) return new Clause(Mood.Beside, at, _end) { IsRemark = true };
+        if (IsOtherTime(at) || IsToldElsewhere(at)) return new Clause(Mood.Beside, at, _end) { IsRemark = true };
+        if (IsTooMuch(at) || IsBoundary(at - 1) && IsLookUp(at)) return new Clause(Mood.Beside, at, NextBoundary(at + 1)) { IsRemark = true };
         if (IsAlsoDone(at) is { } more) return new Clause(Mood.Imperative, at, NextBoundary(more + 1)) { VerbAt = more, Verb = DoneBy(more) };
         // "Using a torque wrench set to 25 N·m": how the tool is.
         if (word == "set" && at > 0 && !IsBoundary(at - 1) && (Is(at + 1, "to") || Is(at + 1, "at")) && _clauses is [.., { Mood: Mood.Beside }])
@@ -358,9 +359,39 @@ internal sealed class ClauseFinder
     }
 
     // "Later the bolts will be tightened", "in step 20 we tighten them": not now.
-    private bool IsOtherTime(int at) => IsBoundary(at - 1) && (Is(at, "later") && at + 1 < _end
-        && (_tokens[at + 1].Kind == TokenKind.Mark && !Colon(at + 1) || IsDetermined(at + 1) || IsTeller(at + 1)) || Is(at, "in") && Is(at + 1, "step")
+    private bool IsOtherTime(int at) => IsBoundary(at - 1) && (Is(at, "later") && (Is(at + 1, "on") ? at + 2 : at + 1) is var told && told < _end
+        && (_tokens[told].Kind == TokenKind.Mark && !Colon(told) || IsDetermined(told) || IsTeller(told)) || Is(at, "in") && Is(at + 1, "step")
         || Is(at, "in") && (Is(at + 1, "a") || Is(at + 1, "the")) && (Is(at + 2, "later") || Is(at + 2, "next")) && Is(at + 3, "step"));
+
+    // "How to tighten them is shown on page 12", "see page 12 for …", "for tightening them see page 12", "earlier editions said to …",
+    // "the tightening of the bolts is described later": told elsewhere.
+    private bool IsToldElsewhere(int at)
+    {
+        if (!IsBoundary(at - 1) || _tokens[at].Kind != TokenKind.Word) return false;
+        if (Is(at, "how") && Is(at + 1, "to")) return true;
+        if (Is(at, "for") && DoneBy(at + 1) is not null && Has(at + 2, _end, IsLookUp)) return true;
+        if (Trade.IsBase(_tokens[at].Text) && !IsDetermined(at)) return false;
+        for (var i = at + 1; i < _end && i < at + 6 && _tokens[i].Kind == TokenKind.Word; i++)
+        {
+            if (Trade.SaidOnce.Contains(_tokens[i].Text)) return !Has(at, i, k => Trade.Auxiliaries.Contains(_tokens[k].Text));
+            if (Trade.Auxiliaries.Contains(_tokens[i].Text)) break;
+        }
+
+        return NamedWork.Names(_tokens, at) && Has(at, _end, i => (Is(i, "is") || Is(i, "are")) && i + 1 < _end && Trade.ToldOf.Contains(_tokens[i + 1].Text));
+    }
+
+    // "See page 12", "refer to section 4".
+    private bool IsLookUp(int i) => (Is(i, "see") || Is(i, "consult") || Is(i, "refer") && Is(i + 1, "to"))
+        && Has(i + 1, Math.Min(_end, i + 4), k => _tokens[k].Kind == TokenKind.Word && Trade.Passages.Contains(_tokens[k].Text));
+
+    // "More than 25 N·m would strip them", "anything over 25 N·m will …".
+    private bool IsTooMuch(int at)
+    {
+        if (!IsBoundary(at - 1)) return false;
+        var i = Is(at, "anything") ? at + 1 : at;
+        i = (Is(i, "more") || Is(i, "less")) && Is(i + 1, "than") ? i + 2 : Is(i, "over") || Is(i, "above") || Is(i, "below") || Is(i, "under") ? i + 1 : _end;
+        return i + 1 < _end && _tokens[i].Kind == TokenKind.Torque && _tokens[i + 1].Text is "would" or "will" or "can" or "may" or "might" or "could";
+    }
 
     // "Followed by removing the cover": the verb of what is also done.
     private int? IsAlsoDone(int i) => After(Trade.AlsoDone, i) is { } at && DoneBy(at) is not null ? at : null;
@@ -445,7 +476,7 @@ internal sealed class ClauseFinder
         if (!isAhead && (needs || verb.Lemma == "drain" || open?.Verb?.Lemma is "use" or "make" or "remember" or "take" or "need" or "be" or "try"
             || open is { Mood: Mood.Imperative }
             && (Has(at + 2, NextBoundary(at + 2), i => _tokens[i].Text is "out" or "off") || Takes(verb) && (Is(at - 1, "enough") || Is(at + 2, "it") || Is(at + 2, "them")))))
-            return new Clause(Mood.Imperative, at, NextBoundary(at + 2)) { VerbAt = at + 1, Verb = verb };
+            return new Clause(Mood.Imperative, at, NextBoundary(at + 2)) { VerbAt = at + 1, Verb = verb, IsNeed = needs || open?.Verb?.Lemma == "need" };
         var clause = new Clause(Mood.Beside, at, NextBoundary(at + 2)) { VerbAt = at + 1, IsRemark = true };
         Fill(clause, at + 2, clause.To);
         return clause;
@@ -1101,6 +1132,10 @@ internal sealed class ClauseFinder
         // "One of you feeds the loom in, the other draws it through".
         persons |= subjects is [{ IsPronoun: true, IsRest: true }] && _nouns.Read(i + 1, _end, null) is { Phrase: { IsPronoun: true, Text: "it" or "them" } };
         var you = persons || subjects.TrueForAll(s => s.IsPronoun && s.Text is "you" or "we" or "i" or "he" or "she");
+        // "They will be tightened in step 20", "… later": not now.
+        if (modal.StartsWith(" will", StringComparison.Ordinal) && Has(verbAt, to, k => Is(k, "later") && !Is(k + 1, "than")
+            || Is(k, "in") && (Is(k + 1, "step") || Is(k + 2, "step") || Is(k + 3, "step"))))
+            return new Clause(Mood.Beside, at, to) { VerbAt = verbAt, IsRemark = true };
         // "Some fuel will run out": what comes of it.
         if (modal is " will" && subjects.TrueForAll(s => s.Is(ThingKind.Fluid)))
             return new Clause(Mood.Declarative, at, to) { VerbAt = verbAt, IsRemark = true };
@@ -1120,8 +1155,9 @@ internal sealed class ClauseFinder
                 VerbAt = i,
                 Verb = plain.Verb,
                 Negated = negated,
-                IsRemark = aux
-                && modal is not (" can" or " may" or " must" or " should"),
+                IsRemark = aux && modal is not (" can" or " may" or " must" or " should")
+                    // "You will now tighten the bolts": told. "You will break it": what would come of it.
+                    && !(modal == " will" && Has(Math.Max(0, at - 2), i, k => _tokens[k].Text is "now" or "next" or "then" or "first")),
                 People = persons ? Math.Max(1, subjects[0].Count ?? 1) : 0
             };
             // "It cuts the hose": what something does to another is no instruction.

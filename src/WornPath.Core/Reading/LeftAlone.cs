@@ -16,6 +16,7 @@ internal static class LeftAlone
         for (var i = 0; i < tokens.Count; i++)
         {
             Neither(tokens, i);
+            Former(tokens, i);
             NotOnly(tokens, i);
             if (InBrackets(tokens, i) || Begin(tokens, i) is not { } what) continue;
             var end = End(tokens, what);
@@ -50,6 +51,9 @@ internal static class LeftAlone
                 return null;
         }
 
+        // "Not to 30 N·m but to 25", "instead of 30 N·m"; "not more than 30 N·m" is how much.
+        var value = Word(tokens, what) == "to" ? what + 1 : what;
+        if (IsValue(tokens, value)) return value;
         if (Word(tokens, what) is { Length: > 0 } way && !Trade.Determiners.Contains(way) && (Trade.Prepositions.Contains(way) || Trade.Paths.Contains(way))) what++;
         // "The guard and the cover, not just one of them".
         if (Word(tokens, what) is "just" or "only" && NumberWords.Parse(Word(tokens, what + 1)) is not null && IsMark(tokens, at - 1)) return what;
@@ -112,7 +116,20 @@ internal static class LeftAlone
         tokens.RemoveRange(at, 2);
     }
 
-    private static bool IsMark(List<Token> tokens, int at) => at >= 0 && tokens[at].Kind == TokenKind.Mark;
+    // "25 N·m (formerly 30 N·m)", "25 N·m, down from 30 N·m": what it was.
+    private static void Former(List<Token> tokens, int at)
+    {
+        var value = Trade.Formerly.Contains(Word(tokens, at)) ? at + 1 : Word(tokens, at) is "down" or "up" && Word(tokens, at + 1) == "from" ? at + 2 : -1;
+        if (value < 0 || at == 0 || !IsMark(tokens, at - 1)) return;
+        if (Word(tokens, value) is "at" or "to") value++;
+        if (!IsValue(tokens, value)) return;
+        var close = tokens[at - 1].Text == "(" && IsMark(tokens, value + 1) && tokens[value + 1].Text == ")";
+        tokens.RemoveRange(at - 1, value + (close ? 3 : 2) - at);
+    }
+
+    private static bool IsValue(List<Token> tokens, int at) => at < tokens.Count && tokens[at].Kind is TokenKind.Torque or TokenKind.Angle;
+
+    private static bool IsMark(List<Token> tokens, int at) => at >= 0 && at < tokens.Count && tokens[at].Kind == TokenKind.Mark;
 
     private static bool IsComma(List<Token> tokens, int at) => tokens[at] is { Kind: TokenKind.Mark, Text: "," };
 

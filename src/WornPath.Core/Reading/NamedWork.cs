@@ -18,6 +18,7 @@ internal static class NamedWork
         for (var i = 0; i + 1 < tokens.Count; i++)
         {
             if (Behind(tokens, i)) continue;
+            Doing(tokens, i);
             if (VerbOf(tokens, i) is not { } verb) continue;
             var from = Led(tokens, i);
             // "After removal of", "prior to the removal of": after, before removing it.
@@ -29,6 +30,10 @@ internal static class NamedWork
             else if (Begins(tokens, from) && Comes(tokens, i)) i = Put(tokens, from, i, verb);
         }
     }
+
+    /// <summary>Whether work is named there, with its article or without: "the tightening of", "removal of".</summary>
+    public static bool Names(List<Token> tokens, int at) =>
+        VerbOf(tokens, Trade.Determiners.Contains(Word(tokens, at)) ? at + 1 : at) is not null;
 
     // "Cover removal: …" is about the cover; "carry out cover removal" removes it.
     private static bool Behind(List<Token> tokens, int at)
@@ -53,6 +58,17 @@ internal static class NamedWork
         return true;
     }
 
+    // "Tightening the bolts comes next": tighten them.
+    private static void Doing(List<Token> tokens, int at)
+    {
+        if (!Begins(tokens, at) || !Trade.Determiners.Contains(Word(tokens, at + 1)) || BaseOf(Word(tokens, at)) is not { } verb) return;
+        var end = tokens.FindIndex(at, t => t.Kind is TokenKind.Stop);
+        if (end < 0) end = tokens.Count;
+        if (Word(tokens, end - 1) != "next" || Word(tokens, end - 2) is not ("comes" or "is")) return;
+        tokens.RemoveRange(end - 2, 2);
+        tokens[at] = tokens[at] with { Text = verb };
+    }
+
     // A part has no longer name.
     private const int Longest = 4;
 
@@ -62,6 +78,12 @@ internal static class NamedWork
         if (Word(tokens, at + 1) != "of") return null;
         var word = Word(tokens, at);
         if (Verbs.TryGetValue(word, out var verb)) return verb;
+        return BaseOf(word);
+    }
+
+    // "Tightening": tighten.
+    private static string? BaseOf(string word)
+    {
         if (!word.EndsWith("ing", StringComparison.Ordinal) || !Trade.VerbsOf(word).Any(f => f.Form == Form.Ing)) return null;
         var stem = word[..^3];
         return Trade.IsBase(stem) ? stem : Trade.IsBase(stem + "e") ? stem + "e" : stem.Length > 2 && stem[^1] == stem[^2] && Trade.IsBase(stem[..^1])

@@ -181,6 +181,9 @@ public sealed partial class SentenceReader
     // the value of what is tightened without one, where that is told of one joint alone.
     private void BindLeft()
     {
+        // "A torque wrench is needed to tighten the bolts to 25 N·m. Tighten them to 25 N·m": once.
+        _actions.RemoveAll(a => a.Verb == Verb.Torque && _clauses.Exists(c => c.IsNeed && PlaceOf(c) == a.In)
+            && _actions.Exists(b => b != a && b with { In = a.In, At = a.At } == a));
         static bool IsWithout(StepAction a) => a is { Verb: Verb.Torque, Torque: null, Passes: null, Target: not null, IsSaid: false };
         for (var i = 0; i < _actions.Count; i++)
             if (IsWithout(_actions[i])) ToldOnce(i);

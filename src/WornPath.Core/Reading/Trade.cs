@@ -94,6 +94,10 @@ internal static class Trade
     public static readonly WordSet Performs = Set("performs");
     public static readonly WordSet Performed = Set("performed");
     public static readonly WordSet ItMoves = Set("itMoves");
+    public static readonly WordSet SaidOnce = Set("saidOnce");
+    public static readonly WordSet ToldOf = Set("toldOf");
+    public static readonly WordSet Passages = Set("passages");
+    public static readonly WordSet Formerly = Set("formerly");
     public static readonly WordSet LiftsOff = Set("liftsOff");
     public static readonly WordSet Fastening = Set("fastening");
     public static readonly WordSet WholeVehicles = Set("wholeVehicle");
