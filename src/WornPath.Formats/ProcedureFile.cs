@@ -33,6 +33,10 @@ public sealed record ProcedureFile
     /// <summary>The pictures its figures show, each once; null where they show none.</summary>
     [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
     public ImmutableArray<FilePicture>? Pictures { get; init; }
+
+    /// <summary>The signatures under the rest of it, each a JSON Web Signature; null where nobody has signed it.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
+    public ImmutableArray<string>? Signatures { get; init; }
 }
 
 /// <summary>A picture in a procedure file.</summary>

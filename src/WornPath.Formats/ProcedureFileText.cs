@@ -10,7 +10,7 @@ namespace WornPath.Formats;
 /// <summary>Reads and writes the project's own open format.</summary>
 public static partial class ProcedureFileText
 {
-    private static readonly JsonSerializerOptions Written = SheetJson.Configure(new JsonSerializerOptions { WriteIndented = true });
+    internal static readonly JsonSerializerOptions Written = SheetJson.Configure(new JsonSerializerOptions { WriteIndented = true });
 
     private static readonly JsonDocumentOptions Lenient = new() { CommentHandling = JsonCommentHandling.Skip, AllowTrailingCommas = true, MaxDepth = 32 };
 
@@ -55,6 +55,7 @@ public static partial class ProcedureFileText
         }
 
         if (file is null) return new Problem("The file holds nothing.", "Choose a procedure file.");
+        if (SignedFile.Check(bytes.Span, file) is { } changed) return changed.At("The file");
         return Check(file).At("The file");
     }
 

@@ -66,7 +66,9 @@ public static class Guards
         yield return Refuse("Edits_Once", "INSERT ON Edits", "EXISTS (SELECT 1 FROM Edits WHERE Id = NEW.Id OR (RevisionId = NEW.RevisionId AND (Seq = NEW.Seq OR ClientId = NEW.ClientId)))", "This edit is in the log already.");
         foreach (var (table, key) in ((string, string)[])[("Edits", ""), ("Events", "Id = NEW.Id"), ("ValueChecks", "Id = NEW.Id"),
             ("Workshops", "Version = NEW.Version"), ("Contributions", ""), ("Audit", "Id = NEW.Id"), ("Comments", "Id = NEW.Id"),
-            ("CommentEntries", "Id = NEW.Id OR ClientId = NEW.ClientId"), ("CommentMentions", ""), ("ReviewAsks", "")])
+            ("CommentEntries", "Id = NEW.Id OR ClientId = NEW.ClientId"), ("CommentMentions", ""), ("ReviewAsks", ""),
+            ("RecordLinks", "ProcedureId = NEW.ProcedureId AND Number = NEW.Number"), ("Signatures", "Id = NEW.Id"),
+            ("SignedContents", "Hash = NEW.Hash")])
         {
             yield return Refuse($"{table}_Stand", $"UPDATE ON {table}", null, "What is on record cannot change.");
             yield return Refuse($"{table}_Stay", $"DELETE ON {table}", null, "What is on record cannot be deleted.");

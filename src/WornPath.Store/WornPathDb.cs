@@ -34,6 +34,12 @@ public sealed class WornPathDb(DbContextOptions<WornPathDb> options) : IdentityD
 
     public DbSet<Bulletin> Bulletins => Set<Bulletin>();
 
+    public DbSet<RecordLink> RecordLinks => Set<RecordLink>();
+
+    public DbSet<Signature> Signatures => Set<Signature>();
+
+    public DbSet<SignedContent> SignedContents => Set<SignedContent>();
+
     public DbSet<Contribution> Contributions => Set<Contribution>();
 
     public DbSet<ProcedureAuthor> ProcedureAuthors => Set<ProcedureAuthor>();
@@ -232,6 +238,30 @@ public sealed class WornPathDb(DbContextOptions<WornPathDb> options) : IdentityD
             bulletin.HasOne<Revision>().WithMany().HasForeignKey(b => b.RevisionId);
             bulletin.HasOne<Person>().WithMany().HasForeignKey(b => b.PersonId).OnDelete(DeleteBehavior.Restrict);
         });
+        builder.Entity<RecordLink>(link =>
+        {
+            link.HasKey(l => new { l.ProcedureId, l.Number });
+            link.Property(l => l.Hash).HasMaxLength(64);
+            link.HasIndex(l => l.EditId).IsUnique();
+            link.HasIndex(l => l.EventId).IsUnique();
+            link.HasOne<Procedure>().WithMany().HasForeignKey(l => l.ProcedureId);
+            link.HasOne<EditEntry>().WithMany().HasForeignKey(l => l.EditId);
+            link.HasOne<ReviewEvent>().WithMany().HasForeignKey(l => l.EventId);
+        });
+        builder.Entity<Signature>(signature =>
+        {
+            signature.Property(s => s.Content).HasMaxLength(64);
+            signature.Property(s => s.Jws).HasMaxLength(8000);
+            signature.HasIndex(s => s.RevisionId);
+            signature.HasOne<Revision>().WithMany().HasForeignKey(s => s.RevisionId);
+            signature.HasOne<SignedContent>().WithMany().HasForeignKey(s => s.Content);
+            signature.HasOne<Person>().WithMany().HasForeignKey(s => s.PersonId).OnDelete(DeleteBehavior.Restrict);
+        });
+        builder.Entity<SignedContent>(content =>
+        {
+            content.HasKey(c => c.Hash);
+            content.Property(c => c.Hash).HasMaxLength(64);
+        });
         builder.Entity<ReviewAsk>(ask =>
         {
             ask.HasKey(a => new { a.EventId, a.PersonId });
@@ -240,7 +270,8 @@ public sealed class WornPathDb(DbContextOptions<WornPathDb> options) : IdentityD
         });
         foreach (var (record, property) in ((Type, string)[])[(typeof(ReviewEvent), nameof(ReviewEvent.Who)),
             (typeof(WaiverEntry), nameof(WaiverEntry.Who)), (typeof(ValueCheckEntry), nameof(ValueCheckEntry.Who)),
-            (typeof(CommentEntry), nameof(CommentEntry.Who)), (typeof(Bulletin), nameof(Bulletin.Who)), (typeof(ReviewAsk), nameof(ReviewAsk.Who))])
+            (typeof(CommentEntry), nameof(CommentEntry.Who)), (typeof(Bulletin), nameof(Bulletin.Who)), (typeof(ReviewAsk), nameof(ReviewAsk.Who)),
+            (typeof(Signature), nameof(Signature.Who))])
             builder.Entity(record).Property<string>(property).HasMaxLength(400);
         // What stands from before a form had a number is of the first.
         foreach (var stored in (Type[])[typeof(SheetSnapshot), typeof(EditEntry), typeof(WorkshopVersion)])

@@ -218,6 +218,15 @@ public class FormatVersionTests
         ((int)JsonNode.Parse(written)!["version"]!).ShouldBe(SheetFormat.Newest);
     }
 
+    [Fact]
+    public void A_file_from_before_signatures_is_read_whole_and_has_none()
+    {
+        var read = ProcedureFileText.Read(Fixture("procedure-version-13.json")).Value;
+        read.Signatures.ShouldBeNull();
+        read.Sheet.Steps.Count().ShouldBe(JsonNode.Parse(Fixture("procedure-version-13.json"))!["sheet"]!["phases"]!.AsArray().Sum(p => p!["steps"]!.AsArray().Count));
+        Encoding.UTF8.GetString(ProcedureFileText.Write(read).Value).ShouldNotContain("\"signatures\"");
+    }
+
     // Renaming a property or a word of an enumeration must not change what is stored: keep its name by an attribute, or raise the version and bring the old one up.
     [Fact]
     public void The_names_of_the_stored_format_are_those_that_were_published()

@@ -50,7 +50,9 @@ export async function keepSheet(person: string, view: RevisionView): Promise<voi
 /** A sheet kept for somebody, or undefined. What a page of an earlier version kept is without what came since. */
 export async function keptSheet(person: string, revision: number): Promise<KeptSheet | undefined> {
   const kept = await (await database()).get('sheets', [person, revision]);
-  return kept && { ...kept, view: { ...kept.view, bulletins: (kept.view as Partial<RevisionView>).bulletins ?? [] } };
+  if (!kept) return kept;
+  const view = kept.view as Partial<RevisionView>;
+  return { ...kept, view: { ...kept.view, bulletins: view.bulletins ?? [], signing: view.signing ?? { needed: 1, why: '', signed: [] } } };
 }
 
 /** The shelf of what can be opened without a connection: the sheets kept for somebody, the latest first. */

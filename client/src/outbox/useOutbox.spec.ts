@@ -135,7 +135,8 @@ describe('the outbox of the application', () => {
     await keepSheet('marta', view(99));
     expect((await keptShelf('ines')).map((r) => r.revisionId)).toEqual(Array.from({ length: 20 }, (_, i) => 25 - i));
     expect((await keptShelf('marta')).map((r) => r.number)).toEqual(['OT-99']);
-    // These are as a page from before bulletins kept them: there are none on them.
+    // These are as a page from before bulletins and signatures kept them: there are none on them.
     expect((await keptSheet('marta', 99))?.view.bulletins).toEqual([]);
+    expect((await keptSheet('marta', 99))?.view.signing.signed).toEqual([]);
   });
 });

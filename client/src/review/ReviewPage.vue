@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, onMounted, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
-import { api, take, type EventView, type ReleasingView, type Trouble } from '../shared/api/client';
+import { api, take, type ReleasingView, type Trouble } from '../shared/api/client';
 import { troubleOf } from '../shared/api/trouble';
 import { useCursor } from '../shared/cursor';
 import { useDraft } from '../shared/draft';
@@ -15,9 +15,12 @@ import { useComments } from '../shared/comments';
 import AuthorsPanel from './AuthorsPanel.vue';
 import BulletinPanel from './BulletinPanel.vue';
 import DifferencesPanel from './DifferencesPanel.vue';
+import RecordPanel from './RecordPanel.vue';
 import RoundPanel from './RoundPanel.vue';
+import SignaturesPanel from './SignaturesPanel.vue';
 import ValueReadings from './ValueReadings.vue';
 import ActButton from '../shared/ActButton.vue';
+import { happened } from './happened';
 import { vFocus } from '../shared/focus';
 
 /** Bringing a revision through its life: sent, returned with a reason, released by somebody else. */
@@ -36,19 +39,6 @@ const busy = ref(false);
 
 const revision = computed(() => draft.revision!);
 const path = computed(() => ({ params: { path: { id: revision.value.id } } }));
-const words: Record<EventView['kind'], string> = {
-  begun: 'began it',
-  sent: 'sent it for review',
-  returned: 'returned it',
-  released: 'released it',
-  superseded: 'released the revision that supersedes it',
-  withdrawn: 'withdrew it',
-  calledBack: 'called it back',
-  readAgain: 'read a value again, having read another one',
-  looked: 'has looked at it',
-  warned: 'gave out a bulletin',
-  warningTakenBack: 'took a bulletin back',
-};
 
 // What may happen now depends on what was written since the procedure was opened.
 onMounted(async () => {
@@ -217,6 +207,7 @@ const next = computed(() => {
           <ActButton @click="asking = null">Not now</ActButton>
         </div>
       </form>
+      <SignaturesPanel />
       <BulletinPanel />
       <RoundPanel />
       <DifferencesPanel v-if="revision.revisions.length > 1" />
@@ -227,10 +218,11 @@ const next = computed(() => {
         <li v-for="(event, i) in revision.events" :key="i">
           <span class="figures when">{{ dayAndTime(event.at) }}</span>
           <span
-            ><strong>{{ event.who }}</strong> {{ words[event.kind] }}<q v-if="event.text">{{ event.text }}</q></span
+            ><strong>{{ event.who }}</strong> {{ happened[event.kind] }}<q v-if="event.text">{{ event.text }}</q></span
           >
         </li>
       </ol>
+      <RecordPanel v-if="!revision.may.blind && !session.isReader" />
       <template v-if="revision.revisions.length > 1">
         <h2>Revisions</h2>
         <ul class="revisions">

@@ -1,11 +1,20 @@
 <script setup lang="ts">
-import { computed } from 'vue';
+import { computed, onMounted, ref } from 'vue';
+import { api, take } from '../shared/api/client';
 import ExampleLine from './ExampleLine.vue';
 import { useSettings } from './settings';
 
 /** How values are set and reckoned, each with the reason of its default and what it does on a sheet. */
 const settings = useSettings();
 const now = computed(() => settings.now!.rules.rules);
+/** What the key the workshop signs with is known by. Where it cannot be fetched the place is left out: nothing here depends on it. */
+const signingKey = ref('');
+onMounted(async () => {
+  signingKey.value = await take(api.GET('/api/workshop/key')).then(
+    (view) => view.thumbprint,
+    () => '',
+  );
+});
 const factors = [
   ['asReceived', 'as received'],
   ['oiled', 'oiled, or wet compound'],
@@ -105,6 +114,31 @@ const factors = [
         <ExampleLine rule="calibration" />
       </div>
     </div>
+    <div class="rule">
+      <label for="signatures">Signatures</label>
+      <span class="cells">
+        <label><input id="signatures" v-model.number="now.signatures" type="number" min="1" max="5" class="plain figures" /></label>
+        <label
+          >where lives hang on it
+          <input
+            v-model.number="now.safetySignatures"
+            type="number"
+            min="1"
+            max="5"
+            class="plain figures"
+            aria-label="Signatures where lives hang on it"
+        /></label>
+      </span>
+      <div class="why">
+        <p>
+          So many people sign a sheet before it is released, the one who releases it among them. Lives hang on brakes, steering, suspension,
+          roll-over and towing structures.
+        </p>
+        <p v-if="signingKey" class="key">
+          The workshop signs with the key <code>{{ signingKey }}</code>
+        </p>
+      </div>
+    </div>
   </fieldset>
 </template>
 
@@ -170,5 +204,8 @@ input.wide {
 select {
   width: 240px;
   max-width: 100%;
+}
+.key {
+  overflow-wrap: anywhere;
 }
 </style>

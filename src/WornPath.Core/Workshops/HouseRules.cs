@@ -76,6 +76,12 @@ public sealed record HouseRules
     /// <summary>Cycles between two calibrations of a torque tool (ISO 6789-1, from memory).</summary>
     public int CalibrationCycles { get; init; } = 5000;
 
+    /// <summary>How many people sign a sheet before it is released, the one who releases it among them.</summary>
+    public int Signatures { get; init; } = 1;
+
+    /// <summary>The same for a sheet on whose work lives hang: brakes, steering, wheels, roll-over and towing structures, lifting.</summary>
+    public int SafetySignatures { get; init; } = 2;
+
     /// <summary>The way chosen in each <see cref="School"/>, by its key; the first where none is.</summary>
     public ImmutableSortedDictionary<string, string> Schools { get; init; } = ImmutableSortedDictionary<string, string>.Empty;
 
@@ -143,6 +149,10 @@ public sealed record HouseRules
             if (passes.IsDefaultOrEmpty || passes.Length > 8 || passes[^1] != 100 || passes.Any(p => p is < 5 or > 100) || !passes.SequenceEqual(passes.Order().Distinct()))
                 return new Problem("The passes do not rise to 100 %.", "Write rising percents that end at 100, such as 30, 70, 100.", name);
         if (rules.CalibrationMonths is < 1 or > 120) return new Problem($"{rules.CalibrationMonths} months cannot be meant.", "Write a number from 1 to 120, such as 12.", "months between calibrations");
+        foreach (var (name, number) in ((string, int)[])[("signatures", rules.Signatures), ("signatures where lives hang on it", rules.SafetySignatures)])
+            if (number is < 1 or > 5) return new Problem($"{number} signatures cannot be meant.", "Write a number from 1 to 5.", name);
+        if (rules.SafetySignatures < rules.Signatures)
+            return new Problem("Where lives hang on it, fewer would sign.", "Write at least as many as for other sheets.", "signatures where lives hang on it");
         return rules.CalibrationCycles is < 100 or > 1_000_000 ? new Problem($"{rules.CalibrationCycles} cycles cannot be meant.", "Write a number from 100, such as 5000.", "cycles between calibrations") : rules;
     }
 }

@@ -24,6 +24,9 @@ public enum ReviewEventKind
 
     /// <summary>A bulletin was taken back.</summary>
     WarningTakenBack,
+
+    /// <summary>Somebody has signed it.</summary>
+    Signed,
 }
 
 /// <summary>One event in a revision's life, with who and when. Rows are only ever added.</summary>

@@ -745,6 +745,36 @@ namespace WornPath.Store.Migrations
                     b.ToTable("ProcedureAuthors");
                 });
 
+            modelBuilder.Entity("WornPath.Store.Entities.RecordLink", b =>
+                {
+                    b.Property<int>("ProcedureId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("Number")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long?>("EditId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int?>("EventId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Hash")
+                        .IsRequired()
+                        .HasMaxLength(64)
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("ProcedureId", "Number");
+
+                    b.HasIndex("EditId")
+                        .IsUnique();
+
+                    b.HasIndex("EventId")
+                        .IsUnique();
+
+                    b.ToTable("RecordLinks");
+                });
+
             modelBuilder.Entity("WornPath.Store.Entities.RecoveryCode", b =>
                 {
                     b.Property<int>("Id")
@@ -923,6 +953,63 @@ namespace WornPath.Store.Migrations
                     b.HasKey("RevisionId");
 
                     b.ToTable("ShelfEntries");
+                });
+
+            modelBuilder.Entity("WornPath.Store.Entities.Signature", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateTime>("At")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Content")
+                        .IsRequired()
+                        .HasMaxLength(64)
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Jws")
+                        .IsRequired()
+                        .HasMaxLength(8000)
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("PersonId")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("RevisionId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Who")
+                        .IsRequired()
+                        .HasMaxLength(400)
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("Content");
+
+                    b.HasIndex("PersonId");
+
+                    b.HasIndex("RevisionId");
+
+                    b.ToTable("Signatures");
+                });
+
+            modelBuilder.Entity("WornPath.Store.Entities.SignedContent", b =>
+                {
+                    b.Property<string>("Hash")
+                        .HasMaxLength(64)
+                        .HasColumnType("TEXT");
+
+                    b.Property<byte[]>("Json")
+                        .IsRequired()
+                        .HasColumnType("BLOB");
+
+                    b.HasKey("Hash");
+
+                    b.ToTable("SignedContents");
                 });
 
             modelBuilder.Entity("WornPath.Store.Entities.ValueCheckEntry", b =>
@@ -1272,6 +1359,23 @@ namespace WornPath.Store.Migrations
                     b.Navigation("Person");
                 });
 
+            modelBuilder.Entity("WornPath.Store.Entities.RecordLink", b =>
+                {
+                    b.HasOne("WornPath.Store.Entities.EditEntry", null)
+                        .WithMany()
+                        .HasForeignKey("EditId");
+
+                    b.HasOne("WornPath.Store.Entities.ReviewEvent", null)
+                        .WithMany()
+                        .HasForeignKey("EventId");
+
+                    b.HasOne("WornPath.Store.Entities.Procedure", null)
+                        .WithMany()
+                        .HasForeignKey("ProcedureId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
             modelBuilder.Entity("WornPath.Store.Entities.RecoveryCode", b =>
                 {
                     b.HasOne("WornPath.Store.Entities.Person", "Person")
@@ -1348,6 +1452,27 @@ namespace WornPath.Store.Migrations
                     b.HasOne("WornPath.Store.Entities.Revision", null)
                         .WithOne()
                         .HasForeignKey("WornPath.Store.Entities.ShelfEntry", "RevisionId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("WornPath.Store.Entities.Signature", b =>
+                {
+                    b.HasOne("WornPath.Store.Entities.SignedContent", null)
+                        .WithMany()
+                        .HasForeignKey("Content")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.HasOne("WornPath.Store.Entities.Person", null)
+                        .WithMany()
+                        .HasForeignKey("PersonId")
+                        .OnDelete(DeleteBehavior.Restrict)
+                        .IsRequired();
+
+                    b.HasOne("WornPath.Store.Entities.Revision", null)
+                        .WithMany()
+                        .HasForeignKey("RevisionId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
                 });

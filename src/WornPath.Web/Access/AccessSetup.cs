@@ -18,7 +18,7 @@ public static partial class AccessSetup
         services.AddHttpContextAccessor();
         services.AddDataProtection().SetApplicationName("wornpath").PersistKeysToFileSystem(new DirectoryInfo(Path.Combine(data, "keys")));
         services.AddSingleton<SessionBook>().AddHostedService<SessionSweep>().AddSingleton<SignInGuard>().AddSingleton<KnownBrowsers>()
-            .AddSingleton<FactorKeys>().AddSingleton<Mailbox>();
+            .AddSingleton<FactorKeys>().AddSingleton<WorkshopKey>().AddSingleton<Mailbox>();
         services.AddScoped<SignIns>().AddScoped<People>().AddScoped<SecondFactor>().AddScoped<AuditTrail>();
         services.AddIdentityCore<Person>(options =>
         {

@@ -60,7 +60,11 @@ public sealed class DemoWorkshop(WornPathDb db, UserManager<Person> people, Proc
         if (sent) Must(await procedures.SendAsync(revision, author, why, released ? [] : [approver, await IdAsync("marta")]));
         foreach (var (value, i) in StatedValue.All(SheetJson.Read(revision.Snapshot.Json)).Select((v, i) => (v, i)))
             if (released || (sent && i == 0)) Must(await procedures.CheckAsync(revision, approver, value.Seal, value.Stands));
-        if (released) Must(await procedures.ReleaseAsync(revision, approver));
+        if (!released) return;
+        // Where lives hang on it, a second person signs before the approver does.
+        if (Signing.Needed(SheetJson.Read(revision.Snapshot.Json), (await book.InAsync(db)).Workshop.Rules) > 1)
+            Must(await procedures.SignAsync(revision, await IdAsync("marta")));
+        Must(await procedures.ReleaseAsync(revision, approver));
     }
 
     // What is said of the sheet in review: a question that is answered, another text that is suggested, and one that is settled.

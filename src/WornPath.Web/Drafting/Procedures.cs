@@ -16,8 +16,8 @@ namespace WornPath.Web.Drafting;
 /// Puts procedures on the shelf and brings revisions through their life. Each act is one transaction, and is judged by what stands
 /// in the database within it, whatever is held in memory.
 /// </summary>
-public sealed class Procedures(WornPathDb db, DraftLog log, Drafts drafts, Comments comments, WorkshopBook book, Live live, ShelfIndexer shelf,
-    TimeProvider time)
+public sealed class Procedures(WornPathDb db, DraftLog log, Drafts drafts, Comments comments, Signatures signatures, WorkshopBook book, Live live,
+    ShelfIndexer shelf, TimeProvider time)
 {
     private DateTime Now => time.GetUtcNow().UtcDateTime;
 
@@ -82,11 +82,27 @@ public sealed class Procedures(WornPathDb db, DraftLog log, Drafts drafts, Comme
         return null;
     });
 
-    /// <summary>Releases a revision; the one released before is superseded.</summary>
+    /// <summary>Signs what stands on a revision in review.</summary>
+    public Task<Problem?> SignAsync(Revision revision, string personId) => ChangeAsync(revision, async act =>
+    {
+        if (Signing.Sign(act.Row.State, personId, await log.WritersAsync(act.Row.Id), act.Standing.Findings,
+            await comments.OpenAsync(act.Row.ProcedureId), await SignedAsync(act)) is { } problem) return problem;
+        await TellAsync(act.Row, ReviewEventKind.Signed, personId, "");
+        act.SignedBy = personId;
+        return null;
+    });
+
+    private async Task<IReadOnlyCollection<string>> SignedAsync(Act act) =>
+        await signatures.SignedAsync(act.Row.Id, Signatures.HashOf(act.Row, await ProcedureAsync(act.Row), act.Standing.Sheet));
+
+    private Task<Procedure> ProcedureAsync(Revision row) => db.Procedures.AsNoTracking().SingleAsync(p => p.Id == row.ProcedureId);
+
+    /// <summary>Releases a revision, which signs it; the one released before is superseded.</summary>
     public Task<Problem?> ReleaseAsync(Revision revision, string personId) => ChangeAsync(revision, async act =>
     {
         if (LifeCycle.Release(act.Row.State, personId, await log.WritersAsync(act.Row.Id), act.Standing.Findings,
             await comments.OpenAsync(act.Row.ProcedureId)) is { } problem) return problem;
+        if (Signing.Release(personId, await SignedAsync(act), Signing.Needed(act.Standing.Sheet, act.Rules)) is { } unsigned) return unsigned;
         foreach (var former in await db.Revisions.Where(r => r.ProcedureId == act.Row.ProcedureId && r.State == RevisionState.Released).ToListAsync())
         {
             await BecomeAsync(former, RevisionState.Superseded, ReviewEventKind.Superseded, personId);
@@ -95,6 +111,7 @@ public sealed class Procedures(WornPathDb db, DraftLog log, Drafts drafts, Comme
 
         await BecomeAsync(act.Row, RevisionState.Released, ReviewEventKind.Released, personId);
         act.Row.WorkshopVersion = act.WorkshopVersion;
+        act.SignedBy = personId;
         return null;
     });
 
@@ -245,9 +262,14 @@ public sealed class Procedures(WornPathDb db, DraftLog log, Drafts drafts, Comme
     /// <summary>What an act on a revision works with.</summary>
     /// <param name="Row">The revision's row.</param>
     /// <param name="Standing">Its sheet as the database has it, walked and judged.</param>
-    /// <param name="WorkshopVersion">Version of the house rules in force.</param>
+    /// <param name="Rules">The house rules in force.</param>
+    /// <param name="WorkshopVersion">Their version.</param>
     /// <param name="Touched">Other revisions the act has changed.</param>
-    private sealed record Act(Revision Row, Draft.Walked Standing, int WorkshopVersion, List<int> Touched);
+    private sealed record Act(Revision Row, Draft.Walked Standing, HouseRules Rules, int WorkshopVersion, List<int> Touched)
+    {
+        /// <summary>Who signs by this act; null for nobody. What is signed names the record behind the act.</summary>
+        public string? SignedBy { get; set; }
+    }
 
     // Nobody edits while a revision changes its state: its gate is held, and all is read within the transaction that writes.
     private async Task<Problem?> ChangeAsync(Revision revision, Func<Act, Task<Problem?>> change)
@@ -265,9 +287,11 @@ public sealed class Procedures(WornPathDb db, DraftLog log, Drafts drafts, Comme
                 var today = await book.InAsync(db);
                 var house = row.WorkshopVersion is { } version && version != today.Version ? await book.ForAsync(version) : today.Workshop;
                 async Task<Draft.Walked> JudgedAsync() => Draft.Walked.Of(stored.Sheet, stored.Seq, house, new Draft.Reviewed(row.State, await log.WaiversAsync(row.Id), await log.ChecksAsync(row.Id)));
-                var act = new Act(row, await JudgedAsync(), today.Version, []);
+                var act = new Act(row, await JudgedAsync(), today.Workshop.Rules, today.Version, []);
                 if (await change(act) is { } problem) return problem;
                 await db.SaveChangesAsync();
+                var record = await RecordBook.LinkAsync(db, row.ProcedureId);
+                if (act.SignedBy is { } signer) await signatures.AddAsync(row, await ProcedureAsync(row), stored.Sheet, signer, Now, record);
                 // What is found depends on the state, too: values are asked for in review.
                 (row.Stops, row.Warnings) = Count(await JudgedAsync());
                 await db.SaveChangesAsync();

@@ -9,6 +9,7 @@ using WornPath.Core.Editing;
 using WornPath.Core.Findings;
 using WornPath.Core.Revisions;
 using WornPath.Core.Walking;
+using WornPath.Core.Workshops;
 using WornPath.Formats;
 using WornPath.Formats.Out;
 using WornPath.Store;
@@ -28,7 +29,7 @@ public static class RevisionEndpoints
     /// <param name="SayWhy">To say why, before it is sent: it changes what was released before.</param>
     /// <param name="Blind">True while values are to be read from their sources before they are shown.</param>
     public sealed record MayView(bool Edit, bool Send, bool CallBack, bool Return, bool Release, bool Judge, bool Withdraw, bool Revise, bool Ask, bool Give, bool SayWhy,
-        bool Blind, string? WhyNotRelease, string? WhyNotEdit);
+        bool Blind, bool Sign, string? WhyNotRelease, string? WhyNotEdit);
 
     /// <summary>An event in the revision's life.</summary>
     public sealed record EventView(ReviewEventKind Kind, string Who, DateTime At, string Text);
@@ -40,7 +41,13 @@ public static class RevisionEndpoints
     public sealed record RevisionView(int Id, int ProcedureId, string Number, string Title, string Platform, string Letter, RevisionState State,
         string Author, DateTime ChangedAt, Authors.Board Authors, int Reader, MayView May, IReadOnlyList<EventView> Events,
         ImmutableArray<Waiver> FallenAway, IReadOnlyList<SiblingView> Revisions,
-        ImmutableArray<BulletinView> Bulletins, SheetView Sheet);
+        ImmutableArray<BulletinView> Bulletins, SigningView Signing, SheetView Sheet);
+
+    /// <summary>Who has signed it, and how many have to.</summary>
+    /// <param name="Needed">How many people sign it before it is released, the one who releases it among them.</param>
+    /// <param name="Why">Why more than usual; empty for the usual number.</param>
+    /// <param name="Signed">Every signature, oldest first.</param>
+    public sealed record SigningView(int Needed, string Why, ImmutableArray<Signatures.SignatureView> Signed);
 
     /// <summary>A bulletin that holds against the revision; on a draft, against the one it follows.</summary>
     /// <param name="Letter">The revision it is against.</param>
@@ -102,6 +109,11 @@ public static class RevisionEndpoints
             LiveAsync(id, shelf, me, r => procedures.WaiveAsync(r, me.Id(), form.Key, form.Reason))).RequireAuthorization(Policies.Reviewer).WithName("Waive");
         revision.MapPost("/waivers/{waiver:int}/take-back", (int id, int waiver, Shelf shelf, Procedures procedures, ClaimsPrincipal me) =>
             LiveAsync(id, shelf, me, r => procedures.TakeBackAsync(r, me.Id(), waiver))).RequireAuthorization(Policies.Reviewer).WithName("TakeWaiverBack");
+        revision.MapPost("/sign", (int id, Shelf shelf, Procedures procedures, ClaimsPrincipal me) =>
+            LiveAsync(id, shelf, me, r => procedures.SignAsync(r, me.Id()))).RequireAuthorization(Policies.Reviewer)
+                .AskingAgain(eachTime: true).WithName("Sign");
+        revision.MapGet("/record", RecordAsync).RequireAuthorization(Policies.Workshop).WithName("GetRecord")
+            .WithMetadata(new BlindWay(BlindWay.Kind.Refused));
         revision.MapGet("/release", ReleasingAsync).RequireAuthorization(Policies.Approver).WithName("GetReleasing");
         revision.MapPost("/release", (int id, Shelf shelf, Procedures procedures, ClaimsPrincipal me) =>
             LiveAsync(id, shelf, me, r => procedures.ReleaseAsync(r, me.Id()))).RequireAuthorization(Policies.Approver)
@@ -149,18 +161,24 @@ public static class RevisionEndpoints
     }
 
     private static async Task<Results<Ok<RevisionView>, ProblemHttpResult>> GetAsync(int id, Shelf shelf, Drafts drafts, Authors authors,
-        Comments comments, ClaimsPrincipal me)
+        Comments comments, Signatures signatures, WorkshopBook book, ClaimsPrincipal me)
     {
         if (await shelf.FindAsync(id, me) is not { } revision || await drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
-        return TypedResults.Ok(await ViewAsync(revision, draft, shelf, authors, comments, me));
+        var rules = (await book.ForAsync(revision.WorkshopVersion)).Rules;
+        return TypedResults.Ok(await ViewAsync(revision, draft, shelf, authors, comments, signatures, rules, me));
     }
 
-    private static async Task<RevisionView> ViewAsync(Revision revision, Draft draft, Shelf shelf, Authors authors, Comments comments, ClaimsPrincipal me)
+    private static async Task<RevisionView> ViewAsync(Revision revision, Draft draft, Shelf shelf, Authors authors, Comments comments,
+        Signatures signatures, HouseRules rules, ClaimsPrincipal me)
     {
         var now = draft.Now;
         var writers = draft.Writers.ToList();
-        var whyNot = LifeCycle.Release(revision.State, me.Id(), writers, now.Findings,
-            revision.State == RevisionState.InReview ? await comments.OpenAsync(revision.ProcedureId) : 0);
+        var inReview = revision.State == RevisionState.InReview;
+        var openComments = inReview ? await comments.OpenAsync(revision.ProcedureId) : 0;
+        string Content() => Signatures.HashOf(revision, revision.Procedure, now.Sheet);
+        var signed = inReview ? await signatures.SignedAsync(revision.Id, Content()) : [];
+        var needed = Signing.Needed(now.Sheet, rules);
+        var whyNot = LifeCycle.Release(revision.State, me.Id(), writers, now.Findings, openComments) ?? Signing.Release(me.Id(), signed, needed);
         var reviews = me.IsInRole(Roles.Reviewer) || me.IsInRole(Roles.Approver);
         var isAuthor = me.IsInRole(Roles.Author);
         var (events, siblings) = (await shelf.EventsAsync(revision.Id), await shelf.SiblingsAsync(revision.ProcedureId, me.SeesDrafts()));
@@ -178,11 +196,13 @@ public static class RevisionEndpoints
             Give: me.SeesDrafts() && draft.Authorship.Give(me.Id(), me.IsInRole(Roles.Administrator)) is null,
             SayWhy: Former.LastIn(siblings, revision.Id) is not null && Former.WhyIn(events).Length == 0,
             Blind: BlindReading.Is(draft, me),
+            Sign: reviews && Signing.Sign(revision.State, me.Id(), writers, now.Findings, openComments, signed) is null,
             WhyNotRelease: revision.State == RevisionState.InReview && me.IsInRole(Roles.Approver) ? whyNot?.ToString() : null,
             WhyNotEdit: notHers?.ToString());
         return new RevisionView(revision.Id, revision.ProcedureId, revision.Procedure.Number, revision.Procedure.Title, revision.Procedure.Platform, revision.Letter, revision.State,
             revision.Author.DisplayName, revision.ChangedAt, await authors.BoardAsync(revision.ProcedureId), now.Sheet.Reader, may, events,
-            [.. Waivers.FallenAway(now.Findings, now.Reviewed.Waivers)], siblings, await BulletinsAsync(revision, draft, shelf, me), WholeView(draft, me));
+            [.. Waivers.FallenAway(now.Findings, now.Reviewed.Waivers)], siblings, await BulletinsAsync(revision, draft, shelf, me),
+            new SigningView(needed, Signing.Why(now.Sheet, rules), await signatures.OfAsync(revision, Content)), WholeView(draft, me));
     }
 
     /// <summary>The bulletins that hold, as a person may read them.</summary>
@@ -239,13 +259,37 @@ public static class RevisionEndpoints
     }
 
     private static async Task<Results<FileContentHttpResult, ProblemHttpResult>> FileAsync(int id, Shelf shelf, Drafts drafts,
-        PictureFiles pictures, ClaimsPrincipal me)
+        PictureFiles pictures, Signatures signatures, ClaimsPrincipal me)
     {
         if (await shelf.FindAsync(id, me) is not { } revision || await drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
         var file = new ProcedureFile { Number = revision.Procedure.Number, Title = revision.Procedure.Title, Platform = revision.Procedure.Platform, Revision = revision.Letter, Sheet = draft.Now.Sheet };
-        var written = ProcedureFileText.Write(FilePictures.With(file, pictures.Read));
+        var whole = FilePictures.With(file, pictures.Read);
+        var written = ProcedureFileText.Write(whole);
         if (!written.IsGood) return Problems.Refused(written.Problem);
-        return TypedResults.File(written.Value, "application/json", $"{ExportFormat.NameOf($"{revision.Procedure.Number}-{revision.Letter}")}.json");
+        var signed = await signatures.FileAsync(revision, () => Signatures.HashOf(revision, revision.Procedure, draft.Now.Sheet), whole);
+        return TypedResults.File(signed ?? written.Value, "application/json", $"{ExportFormat.NameOf($"{revision.Procedure.Number}-{revision.Letter}")}.json");
+    }
+
+    /// <summary>The record of a procedure.</summary>
+    /// <param name="Number">The procedure's number.</param>
+    /// <param name="Broken">What is not as it was written; null where every link holds.</param>
+    /// <param name="People">Names of who did it, by the ids the lines have.</param>
+    /// <param name="Lines">Every line, oldest first.</param>
+    public sealed record RecordView(string Number, string? Broken, IReadOnlyDictionary<string, string> People, IReadOnlyList<RecordLine> Lines);
+
+    private static async Task<Results<Ok<RecordView>, ProblemHttpResult>> RecordAsync(int id, Shelf shelf, WornPathDb db, ClaimsPrincipal me)
+    {
+        if (await shelf.FindAsync(id, me) is not { } revision) return Problems.NotThere("This revision");
+        await using (var transaction = await db.Database.BeginTransactionAsync())
+        {
+            await RecordBook.LinkAsync(db, revision.ProcedureId);
+            await transaction.CommitAsync();
+        }
+
+        var kept = await RecordBook.ReadAsync(db, revision.ProcedureId);
+        var by = kept.Lines.Select(l => l.By).Distinct().ToList();
+        var people = await db.Users.AsNoTracking().Where(p => by.Contains(p.Id)).ToDictionaryAsync(p => p.Id, p => p.DisplayName);
+        return TypedResults.Ok(new RecordView(revision.Procedure.Number, kept.Broken?.ToString(), people, kept.Lines));
     }
 
     private static Task<Results<Ok<SheetView>, ProblemHttpResult>> EditAsync(int id, EditRequest form, Drafts drafts, ClaimsPrincipal me, CancellationToken cancel) =>

@@ -13,6 +13,7 @@ using WornPath.Core.Sheets;
 using WornPath.Core.Workshops;
 using WornPath.Formats;
 using WornPath.Store;
+using WornPath.Web.Access;
 using WornPath.Web.Drafting;
 
 namespace WornPath.Web.Features;
@@ -39,6 +40,12 @@ public static class WorkshopEndpoints
     public sealed record WorkshopView(int Version, HouseRules Rules, ImmutableArray<WrenchView> Crib, IReadOnlyList<string> Columns,
         ImmutableArray<SchoolView> Schools, ImmutableArray<RuleView> Catalogue, ImmutableArray<Block> Blocks,
         ImmutableArray<UsualBlockView> Usual, ImmutableArray<SourceDocument> Documents, ImmutableArray<HandToolSet> HandTools, HandToolSet UsualHandTools, ImmutableArray<WordView> Words, bool MayChange);
+
+    /// <summary>The public half of the key the workshop signs with.</summary>
+    /// <param name="Thumbprint">Its SHA-256 thumbprint (RFC 7638): the "kid" of each signature.</param>
+    /// <param name="X">Its point on P-256, as a JSON Web Key has it (RFC 7517), base64url.</param>
+    /// <param name="Y">The other coordinate.</param>
+    public sealed record KeyView(string Thumbprint, string X, string Y);
 
     /// <summary>A block every workshop has to begin with, and how it reads.</summary>
     public sealed record UsualBlockView(Block Block, string Reads);
@@ -76,6 +83,8 @@ public static class WorkshopEndpoints
         var workshop = api.MapGroup("/workshop").WithTags("Workshop").RequireAuthorization();
         workshop.MapGet("", async (WorkshopBook book, ClaimsPrincipal me) => TypedResults.Ok(View(await book.NowAsync(), me))).WithName("GetWorkshop");
         workshop.MapGet("/crib.csv", async (WorkshopBook book) => TypedResults.File(Encoding.UTF8.GetBytes(CribCsv.Write((await book.NowAsync()).Workshop.Crib)), "text/csv", "crib.csv")).WithName("GetCribCsv");
+        workshop.MapGet("/key", (WorkshopKey key) => TypedResults.Ok(new KeyView(key.Thumbprint, (string?)key.PublicKey["x"] ?? "",
+            (string?)key.PublicKey["y"] ?? ""))).WithName("GetSigningKey");
         workshop.MapPut("", PutAsync).RequireAuthorization(Policies.WorkshopKeeper).WithName("PutWorkshop");
         // Nothing is changed by these two.
         workshop.MapPost("/crib.csv", ReadCrib).RequireAuthorization(Policies.WorkshopKeeper).WithName("ReadCribCsv");

@@ -16,6 +16,7 @@ export type DifferencesView = Schemas['DifferencesView'];
 export type StepSideBySide = Schemas['StepSideBySide'];
 export type Edit = Schemas['Edit'];
 export type EventView = Schemas['EventView'];
+export type RecordView = Schemas['RecordView'];
 export type FieldView = Schemas['FieldView'];
 export type Finding = Schemas['Finding'];
 export type Factor = Schemas['Factor'];
