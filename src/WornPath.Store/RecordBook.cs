@@ -1,6 +1,8 @@
 using Microsoft.EntityFrameworkCore;
 using WornPath.Core;
+using WornPath.Core.Editing;
 using WornPath.Core.Revisions;
+using WornPath.Core.Sheets;
 using WornPath.Store.Entities;
 
 namespace WornPath.Store;
@@ -13,11 +15,12 @@ public static class RecordBook
 {
     /// <summary>The record as it stands, and whether it holds.</summary>
     /// <param name="Lines">Every line, oldest first.</param>
+    /// <param name="Details">What each edit changed, in words, by the number of its line.</param>
     /// <param name="Broken">The first thing that is not as it was written; null where all is.</param>
-    public sealed record Kept(IReadOnlyList<RecordLine> Lines, Problem? Broken);
+    public sealed record Kept(IReadOnlyList<RecordLine> Lines, IReadOnlyDictionary<int, string> Details, Problem? Broken);
 
     // An edit or an event, not linked yet or to be held against its link.
-    private sealed record Unlinked(long? EditId, int? EventId, string Revision, string What, string By, DateTime At, string Text, byte[]? Delta)
+    private sealed record Unlinked(long? EditId, int? EventId, string Revision, string What, string By, DateTime At, string Text, byte[]? Delta, int Format)
     {
         public RecordLine AsLine(int number) => new(number, Revision, What, By, DateTime.SpecifyKind(At, DateTimeKind.Utc), Text,
             Delta is null ? "" : RecordChain.Hash(Delta), "");
@@ -52,6 +55,7 @@ public static class RecordBook
         var edits = (await Edits(db, procedureId).ToListAsync(cancel)).ToDictionary(e => e.EditId!.Value);
         var events = (await Events(db, procedureId).ToListAsync(cancel)).ToDictionary(e => e.EventId!.Value);
         List<RecordLine> lines = [];
+        var details = new Dictionary<int, string>();
         Problem? broken = null;
         foreach (var link in links)
         {
@@ -59,9 +63,10 @@ public static class RecordBook
             if (of is null)
                 broken ??= new Problem($"What line {link.Number} of the record is of is gone.", "Compare it with a backup: it was taken out of the database.");
             else lines.Add(of.AsLine(link.Number) with { Hash = link.Hash });
+            if (of?.Delta is { } delta && DeltaWords.Of(SheetFormat.ReadDelta<Delta>(delta, of.Format)) is { Length: > 0 } words) details[link.Number] = words;
         }
 
-        return new Kept(lines, RecordChain.Check(lines) ?? broken);
+        return new Kept(lines, details, RecordChain.Check(lines) ?? broken);
     }
 
     private static async Task<List<Unlinked>> UnlinkedAsync(WornPathDb db, int procedureId, CancellationToken cancel)
@@ -81,14 +86,14 @@ public static class RecordBook
         join revision in db.Revisions on edit.RevisionId equals revision.Id
         where revision.ProcedureId == procedureId && (!unlinked || !db.RecordLinks.Any(l => l.EditId == edit.Id))
         orderby edit.Id
-        select new Unlinked(edit.Id, null, revision.Letter, Word(edit.Kind.ToString()), edit.PersonId, edit.At, edit.Label, edit.Delta);
+        select new Unlinked(edit.Id, null, revision.Letter, Word(edit.Kind.ToString()), edit.PersonId, edit.At, edit.Label, edit.Delta, edit.Format);
 
     private static IQueryable<Unlinked> Events(WornPathDb db, int procedureId, bool unlinked = false) =>
         from told in db.Events.AsNoTracking()
         join revision in db.Revisions on told.RevisionId equals revision.Id
         where revision.ProcedureId == procedureId && (!unlinked || !db.RecordLinks.Any(l => l.EventId == told.Id))
         orderby told.Id
-        select new Unlinked(null, told.Id, revision.Letter, Word(told.Kind.ToString()), told.PersonId, told.At, told.Text, null);
+        select new Unlinked(null, told.Id, revision.Letter, Word(told.Kind.ToString()), told.PersonId, told.At, told.Text, null, 0);
 
     private static string Word(string kind) => char.ToLowerInvariant(kind[0]) + kind[1..];
 }

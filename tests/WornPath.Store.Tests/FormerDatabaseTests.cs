@@ -327,6 +327,35 @@ public sealed class FormerDatabaseTests : IDisposable
             "what is said stays");
     }
 
+    [Theory]
+    [InlineData("record")]
+    // Nine edits of two authors, of years before.
+    [InlineData("trust")]
+    public async Task What_was_done_before_there_was_a_record_is_linked_in_its_order_and_stays(string before)
+    {
+        await using var db = Open(Former(before));
+        await StoreSetup.MigrateAsync(db);
+        var procedures = await RecordBook.StaleAsync(db, 0, 0);
+        procedures.Order().ShouldBe(await db.Procedures.Select(p => p.Id).Order().ToListAsync());
+        var count = 0;
+        foreach (var procedure in procedures)
+        {
+            var head = await RecordBook.LinkAsync(db, procedure);
+            (await RecordBook.LinkAsync(db, procedure)).ShouldBe(head, "nothing is linked twice");
+            var record = await RecordBook.ReadAsync(db, procedure);
+            record.Broken.ShouldBeNull();
+            record.Lines[^1].Hash.ShouldBe(head);
+            record.Lines.Select(l => l.At).ShouldBeInOrder();
+            count += record.Lines.Count;
+        }
+
+        count.ShouldBe(await db.Events.CountAsync() + await db.Edits.CountAsync());
+        (await RecordBook.StaleAsync(db, 0, 0)).ShouldBeEmpty();
+        await Should.ThrowAsync<Exception>(() => db.RecordLinks.ExecuteUpdateAsync(set => set.SetProperty(l => l.Hash, "x")), "a link stays");
+        await Should.ThrowAsync<Exception>(() => db.RecordLinks.ExecuteDeleteAsync(), "and is not taken out");
+        (await db.Signatures.CountAsync()).ShouldBe(0, "what was released before was signed by nobody");
+    }
+
     public void Dispose()
     {
         Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();

@@ -96,6 +96,8 @@ public sealed partial class AccessTests(Workshop workshop) : IClassFixture<Works
         POST    /api/revisions/{id:int}/blocks                     .xyyyxxx
         POST    /api/revisions/{id:int}/call-back                  .xoyyxxx
         POST    /api/revisions/{id:int}/return                     .xxxxyyx
+        POST    /api/revisions/{id:int}/sign                       .xxxxyyx
+        GET     /api/revisions/{id:int}/record                     .xyyyyyy
         POST    /api/revisions/{id:int}/waivers                    .xxxxyyx
         POST    /api/revisions/{id:int}/waivers/{waiver:int}/take-back .xxxxyyx
         POST    /api/revisions/{id:int}/values                     .xxxxyyx
@@ -108,6 +110,7 @@ public sealed partial class AccessTests(Workshop workshop) : IClassFixture<Works
         GET     /api/fields                                        .yyyyyyy
         GET     /api/workshop                                      .yyyyyyy
         GET     /api/workshop/crib.csv                             .yyyyyyy
+        GET     /api/workshop/key                                  .yyyyyyy
         PUT     /api/workshop                                      .xxxxxyy
         POST    /api/workshop/crib.csv                             .xxxxxyy
         POST    /api/workshop/words                                .xyyyxxx

@@ -66,6 +66,7 @@ public sealed class BulletinTests : IAsyncLifetime
             if (value.Standing != Core.Workshops.ValueStanding.Verified) (await _odo.PostAsync($"/api/revisions/{id}/values",
                 new { seal = value.Seal, read = "195 N·m" })).EnsureSuccessStatusCode();
         (await _odo.Http.GetStringAsync($"/api/revisions/{id}/release")).ShouldContain("The bulletin against revision C is settled by it");
+        (await (await _own.As("marta")).PostAsync($"/api/revisions/{id}/sign")).StatusCode.ShouldBe(HttpStatusCode.NoContent);
         (await _odo.PostAsync($"/api/revisions/{id}/release")).StatusCode.ShouldBe(HttpStatusCode.NoContent);
         (await _tilde.RevisionAsync(id)).Bulletins.ShouldBeEmpty();
         (await _ines.RevisionAsync(_released)).Bulletins.Length.ShouldBe(1, "who finds the old one finds it, too");

@@ -1,7 +1,9 @@
 using System.Net;
+using System.Net.Http.Json;
 using System.Text.RegularExpressions;
 using WornPath.Core.Editing;
 using WornPath.Core.Revisions;
+using WornPath.Core.Sheets;
 using WornPath.Store.Entities;
 using WornPath.Web.Features;
 
@@ -101,6 +103,11 @@ public sealed class CommentTests(Workshop workshop) : IClassFixture<Workshop>
         (await ines.PostAsync($"/api/revisions/{id}/send", Sent(can["Odo Brandt"]))).StatusCode.ShouldBe(HttpStatusCode.NoContent);
         (await marta.RevisionAsync(id)).May.Judge.ShouldBeFalse();
         (await OfAsync(ines, id)).Round!.Number.ShouldBe(2);
+        // Lives hang on it, so two would sign, and nobody else is left to: the workshop says that one is enough.
+        (await RefusedAsync(odo, $"/api/revisions/{id}/release", new { })).ShouldBe("1 signature is missing.");
+        var house = await odo.GetAsync<WorkshopEndpoints.WorkshopView>("/api/workshop");
+        (await odo.Http.PutAsJsonAsync("/api/workshop", new { version = house.Version, rules = house.Rules with { SafetySignatures = 1 } }, SheetJson.Options))
+            .StatusCode.ShouldBe(HttpStatusCode.OK);
         (await odo.PostAsync($"/api/revisions/{id}/release")).StatusCode.ShouldBe(HttpStatusCode.NoContent);
         (await OfAsync(ines, id)).Round!.Asked.Single().Looked.ShouldBeTrue("who released it has looked at it");
     }

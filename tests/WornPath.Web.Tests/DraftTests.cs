@@ -1,6 +1,7 @@
 using Microsoft.Extensions.DependencyInjection;
 using System.Net;
 using System.Text;
+using System.Text.Json.Nodes;
 using WornPath.Core.Editing;
 using WornPath.Core.Revisions;
 using WornPath.Core.Sheets;
@@ -207,7 +208,14 @@ public sealed class DraftTests(Workshop workshop) : IClassFixture<Workshop>
         await Somebody.ProblemOf(await ines.PostAsync("/api/procedures", new { number = "t-7", title = "again" }), HttpStatusCode.Conflict);
         var file = await ines.Http.GetStringAsync("/api/revisions/3/file");
         await Somebody.ProblemOf(await ines.Http.PostAsync("/api/procedures/file", new StringContent(file, Encoding.UTF8, "application/json")), HttpStatusCode.Conflict);
-        var answer = await ines.Http.PostAsync("/api/procedures/file", new StringContent(file.Replace("OT-104", "T-8"), Encoding.UTF8, "application/json"));
+        // What was signed is not what was signed under another number; whoever means it takes the signatures out.
+        var other = JsonNode.Parse(file)!.AsObject();
+        other["number"] = "T-8";
+        Task<HttpResponseMessage> ComeInAsync() => ines.Http.PostAsync("/api/procedures/file", new StringContent(other.ToJsonString(), Encoding.UTF8, "application/json"));
+        var signed = await Somebody.ProblemOf(await ComeInAsync(), HttpStatusCode.BadRequest);
+        signed.GetProperty("title").GetString()!.ShouldContain("changed after Marta Holm (marta) signed it");
+        other.Remove("signatures");
+        var answer = await ComeInAsync();
         answer.StatusCode.ShouldBe(HttpStatusCode.OK);
         var cut = await Somebody.ProblemOf(await ines.Http.PostAsync("/api/procedures/file", new StringContent(file[..2000], Encoding.UTF8, "application/json")), HttpStatusCode.BadRequest);
         cut.GetProperty("title").GetString()!.ShouldContain("cut off");

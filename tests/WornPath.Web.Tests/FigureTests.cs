@@ -3,6 +3,7 @@ using System.Net.Http.Headers;
 using System.Net.Http.Json;
 using System.Text;
 using System.Text.Json;
+using System.Text.Json.Nodes;
 using System.Text.RegularExpressions;
 using WornPath.Core.Editing;
 using WornPath.Core.Sheets;
@@ -96,8 +97,10 @@ public sealed class FigureTests(Workshop workshop) : IClassFixture<Workshop>
         Somebody ines = await workshop.As("ines"), admin = await workshop.As("admin");
         var file = JsonSerializer.Deserialize<JsonElement>(await ines.Http.GetStringAsync("/api/revisions/3/file"));
         file.GetProperty("pictures").GetArrayLength().ShouldBe(2);
-        var text = file.GetRawText().Replace("\"OT-104\"", "\"FG-3\"", StringComparison.Ordinal);
-        var opened = await (await ines.Http.PostAsync("/api/procedures/file", new StringContent(text, Encoding.UTF8,
+        var other = JsonNode.Parse(file.GetRawText())!.AsObject();
+        other["number"] = "FG-3";
+        other.Remove("signatures");
+        var opened = await (await ines.Http.PostAsync("/api/procedures/file", new StringContent(other.ToJsonString(), Encoding.UTF8,
             "application/json"))).Content.ReadFromJsonAsync<JsonElement>();
         var id = opened.GetProperty("revisionId").GetInt32();
         var back = JsonSerializer.Deserialize<JsonElement>(await ines.Http.GetStringAsync($"/api/revisions/{id}/file"));

@@ -47,9 +47,10 @@ const says = (what: string): string => verbs[what] ?? happened[what as keyof typ
           <span class="figures when">{{ dayAndTime(line.at) }}</span>
           <span
             ><span class="figures letter">{{ line.revision }}</span> <strong>{{ record.people[line.by] ?? line.by }}</strong>
-            {{ says(line.what) }} <template v-if="line.what in verbs">{{ line.text }}</template><q v-else-if="line.text">{{
-              line.text
-            }}</q></span
+            {{ says(line.what) }}
+            <template v-if="line.what in verbs"
+              >{{ line.text }}<span v-if="record.details[line.number]" class="quiet">: {{ record.details[line.number] }}</span></template
+            ><q v-else-if="line.text">{{ line.text }}</q></span
           >
         </li>
       </ol>

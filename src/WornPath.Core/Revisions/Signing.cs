@@ -34,6 +34,7 @@ public static class Signing
         var missing = needed - signed.Append(person).Distinct().Count();
         return missing <= 0 ? null
             : new Problem($"{missing} signature{(missing == 1 ? " is" : "s are")} missing.",
-                $"{(missing == 1 ? "Another" : $"{missing} others")} who did not write on it and may review it sign{(missing == 1 ? "s" : "")} it first.");
+                $"{(missing == 1 ? "Another" : $"{missing} others")} who did not write on it and may review it sign{(missing == 1 ? "s" : "")} it first; "
+                + "how many sign is a house rule, under Workshop.");
     }
 }

@@ -274,8 +274,10 @@ public static class RevisionEndpoints
     /// <param name="Number">The procedure's number.</param>
     /// <param name="Broken">What is not as it was written; null where every link holds.</param>
     /// <param name="People">Names of who did it, by the ids the lines have.</param>
+    /// <param name="Details">What each edit changed, in words, by the number of its line. For people: no part of the chain.</param>
     /// <param name="Lines">Every line, oldest first.</param>
-    public sealed record RecordView(string Number, string? Broken, IReadOnlyDictionary<string, string> People, IReadOnlyList<RecordLine> Lines);
+    public sealed record RecordView(string Number, string? Broken, IReadOnlyDictionary<string, string> People,
+        IReadOnlyDictionary<int, string> Details, IReadOnlyList<RecordLine> Lines);
 
     private static async Task<Results<Ok<RecordView>, ProblemHttpResult>> RecordAsync(int id, Shelf shelf, WornPathDb db, ClaimsPrincipal me)
     {
@@ -289,7 +291,7 @@ public static class RevisionEndpoints
         var kept = await RecordBook.ReadAsync(db, revision.ProcedureId);
         var by = kept.Lines.Select(l => l.By).Distinct().ToList();
         var people = await db.Users.AsNoTracking().Where(p => by.Contains(p.Id)).ToDictionaryAsync(p => p.Id, p => p.DisplayName);
-        return TypedResults.Ok(new RecordView(revision.Procedure.Number, kept.Broken?.ToString(), people, kept.Lines));
+        return TypedResults.Ok(new RecordView(revision.Procedure.Number, kept.Broken?.ToString(), people, kept.Details, kept.Lines));
     }
 
     private static Task<Results<Ok<SheetView>, ProblemHttpResult>> EditAsync(int id, EditRequest form, Drafts drafts, ClaimsPrincipal me, CancellationToken cancel) =>
