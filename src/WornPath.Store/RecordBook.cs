@@ -3,6 +3,7 @@ using WornPath.Core;
 using WornPath.Core.Editing;
 using WornPath.Core.Revisions;
 using WornPath.Core.Sheets;
+using WornPath.Store.Drafts;
 using WornPath.Store.Entities;
 
 namespace WornPath.Store;
@@ -67,6 +68,36 @@ public static class RecordBook
         }
 
         return new Kept(lines, details, RecordChain.Check(lines) ?? broken);
+    }
+
+    /// <summary>A sheet as it was behind a line of its record.</summary>
+    /// <param name="Line">The line.</param>
+    /// <param name="Sheet">The sheet of the revision it was done to.</param>
+    public sealed record Moment(RecordLine Line, Sheet Sheet);
+
+    /// <summary>The sheet as it was behind a line of the record; a problem where there is no such line, or where its edits cannot be taken back.</summary>
+    public static async Task<Outcome<Moment>> AtAsync(WornPathDb db, DraftLog log, int procedureId, int number, CancellationToken cancel = default)
+    {
+        var record = await ReadAsync(db, procedureId, cancel);
+        if (record.Broken is { } broken) return broken;
+        if (record.Lines.FirstOrDefault(l => l.Number == number) is not { } line)
+            return new Problem($"The record has no line {number}.", $"It has {record.Lines.Count:N0}.");
+        var revision = await db.Revisions.AsNoTracking().Where(r => r.ProcedureId == procedureId && r.Letter == line.Revision).Select(r => r.Id).SingleAsync(cancel);
+        var sheet = (await log.LoadAsync(revision, cancel))!.Sheet;
+        // What came since is taken back, the last first.
+        var since = await (from link in db.RecordLinks.AsNoTracking()
+                           join edit in db.Edits on link.EditId equals edit.Id
+                           where link.ProcedureId == procedureId && link.Number > number && edit.RevisionId == revision
+                           orderby edit.Seq descending
+                           select new { edit.Delta, edit.Format }).ToListAsync(cancel);
+        foreach (var edit in since)
+        {
+            var back = SheetFormat.ReadDelta<Delta>(edit.Delta, edit.Format).Inverse().ApplyTo(sheet);
+            if (!back.IsGood) return back.Problem;
+            sheet = back.Value;
+        }
+
+        return new Moment(line, sheet);
     }
 
     private static async Task<List<Unlinked>> UnlinkedAsync(WornPathDb db, int procedureId, CancellationToken cancel)

@@ -98,6 +98,7 @@ public sealed partial class AccessTests(Workshop workshop) : IClassFixture<Works
         POST    /api/revisions/{id:int}/return                     .xxxxyyx
         POST    /api/revisions/{id:int}/sign                       .xxxxyyx
         GET     /api/revisions/{id:int}/record                     .xyyyyyy
+        GET     /api/revisions/{id:int}/record/{line:int}          .xyyyyyy
         POST    /api/revisions/{id:int}/waivers                    .xxxxyyx
         POST    /api/revisions/{id:int}/waivers/{waiver:int}/take-back .xxxxyyx
         POST    /api/revisions/{id:int}/values                     .xxxxyyx
@@ -226,7 +227,7 @@ public sealed partial class AccessTests(Workshop workshop) : IClassFixture<Works
         "{id:int}" => revision.ToString(),
         "{procedure:int}" => procedure.ToString(),
         "{person}" => "no-such-person",
-        "{waiver:int}" or "{comment:int}" or "{bulletin:int}" => "1",
+        "{waiver:int}" or "{comment:int}" or "{bulletin:int}" or "{line:int}" => "1",
         "{session:int}" => "0",
         "{documentName}" => "v1",
         "{rule}" => "CLO001",

@@ -88,6 +88,21 @@ public sealed class SignatureTests(Workshop workshop) : IClassFixture<Workshop>
         SignedFile.Read(ProcedureFileText.Read(await ines.Http.GetByteArrayAsync($"/api/revisions/{id}/file")).Value.Signatures!.Value.Single()).Value.Record
             .ShouldBe(record.Lines[^1].Hash);
 
+        // The sheet as it was behind each line; a later revision's lines are of its own sheet.
+        async Task<string[]> StepsAtAsync(int line) => [.. (await ines.GetAsync<RevisionEndpoints.MomentView>($"/api/revisions/{id}/record/{line}")).Phases.SelectMany(p => p.Steps)];
+        (await StepsAtAsync(1)).ShouldNotContain(s => s.StartsWith("Park"));
+        (await StepsAtAsync(3)).Where(s => s.Length > 0).ShouldBe(["Park on level ground. Stop the engine.", "Take the tray cover off."]);
+        (await StepsAtAsync(6)).Where(s => s.Length > 0).Count().ShouldBe(3);
+        (await Somebody.ProblemOf(await ines.Http.GetAsync($"/api/revisions/{id}/record/7"), HttpStatusCode.Conflict)).GetProperty("title").GetString().ShouldBe("The record has no line 7.");
+        await ines.PostAsync($"/api/revisions/{id}/revise");
+        var next = (await ines.RevisionAsync(id)).Revisions[0].Id;
+        await ines.EditAsync(next, new WriteStep("n1", "Park on level ground. Stop the engine.", "Park it."));
+        var later = await ines.GetAsync<RevisionEndpoints.RecordView>($"/api/revisions/{next}/record");
+        later.Lines.Select(l => l.Revision + " " + l.What).TakeLast(2).ShouldBe(["B begun", "B edit"]);
+        (await StepsAtAsync(7)).ShouldContain("Park on level ground. Stop the engine.");
+        (await StepsAtAsync(8)).ShouldContain("Park it.");
+        (await StepsAtAsync(5)).ShouldContain("Park on level ground. Stop the engine.");
+
         // Somebody with the database in hand takes out the guards and changes what Ines did.
         await using var scope = own.Services.CreateAsyncScope();
         var db = scope.ServiceProvider.GetRequiredService<WornPathDb>();

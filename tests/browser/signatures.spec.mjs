@@ -65,6 +65,18 @@ test('where lives hang on it two sign; the file alone tells whether it is what t
   // The record: every edit and event, unbroken; each signature names the link of its day.
   await odo.getByText('The record, edit by edit').click();
   await expect(odo.getByText('none was changed or taken out')).toBeVisible();
+  // By keys through what the sheet was.
+  const was = odo.getByRole('region', { name: 'The sheet as it was' });
+  await odo.getByLabel('The sheet as it was').and(odo.getByRole('slider')).focus();
+  await odo.keyboard.press('Home');
+  await expect(was).toContainText('behind line 1');
+  await expect(was).not.toContainText('Take the drawbar off.');
+  await odo.keyboard.press('End');
+  await expect(was).toContainText('Park on level, paved ground.');
+  await odo.keyboard.press('ArrowLeft');
+  await expect(was).toContainText('Marta Holm signed it');
+  await was.page().getByRole('button', { name: 'close' }).click();
+  await expect(was).toHaveCount(0);
   const saved = await Promise.all([odo.waitForEvent('download'), odo.getByRole('link', { name: 'Save the record' }).click()]).then(([d]) => d.path());
   const { readFile } = await import('node:fs/promises');
   const record = JSON.parse(await readFile(saved, 'utf8'));

@@ -40,7 +40,7 @@ public sealed class Desk(WornPathDb db)
                join revision in db.Revisions on sent.RevisionId equals revision.Id
                where ask.PersonId == personId && revision.State == RevisionState.InReview
                    && !db.Events.Any(e => e.RevisionId == revision.Id && e.Id > sent.Id
-                       && (e.Kind == ReviewEventKind.Sent || e.Kind == ReviewEventKind.Looked && e.PersonId == personId))
+                       && (e.Kind == ReviewEventKind.Sent || (e.Kind == ReviewEventKind.Looked || e.Kind == ReviewEventKind.Signed) && e.PersonId == personId))
                select new DeskLine(revision.Id, revision.Procedure.Number + " " + revision.Procedure.Title + ", " + revision.Letter,
                    sent.Who + " asks you to look at it", sent.At)).ToListAsync();
 

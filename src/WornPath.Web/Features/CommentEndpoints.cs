@@ -222,7 +222,8 @@ public static class CommentEndpoints
         if (events.LastOrDefault(e => e.Kind == ReviewEventKind.Sent) is not { } sent) return null;
         var asked = await db.ReviewAsks.AsNoTracking().Where(a => a.EventId == sent.Id).OrderBy(a => a.Who).ToListAsync();
         // Whoever has returned or released it has looked at it, too.
-        var looked = events.Where(e => e.Id > sent.Id && e.Kind is ReviewEventKind.Looked or ReviewEventKind.Returned or ReviewEventKind.Released).ToList();
+        var looked = events.Where(e => e.Id > sent.Id && e.Kind is ReviewEventKind.Looked or ReviewEventKind.Signed
+            or ReviewEventKind.Returned or ReviewEventKind.Released).ToList();
         var begun = await db.Comments.AsNoTracking().Where(c => c.RevisionId == revisionId)
             .Select(c => c.Entries.OrderBy(e => e.Id).Select(e => new { e.PersonId, e.At }).First()).ToListAsync();
         var all = asked.Select(a => (a.PersonId, a.Who)).Concat(looked.Select(e => (e.PersonId, e.Who))).DistinctBy(a => a.PersonId);

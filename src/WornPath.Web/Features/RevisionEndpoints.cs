@@ -8,11 +8,13 @@ using WornPath.Core;
 using WornPath.Core.Editing;
 using WornPath.Core.Findings;
 using WornPath.Core.Revisions;
+using WornPath.Core.Sheets;
 using WornPath.Core.Walking;
 using WornPath.Core.Workshops;
 using WornPath.Formats;
 using WornPath.Formats.Out;
 using WornPath.Store;
+using WornPath.Store.Drafts;
 using WornPath.Store.Entities;
 using WornPath.Web.Access;
 using WornPath.Web.Drafting;
@@ -113,6 +115,8 @@ public static class RevisionEndpoints
             LiveAsync(id, shelf, me, r => procedures.SignAsync(r, me.Id()))).RequireAuthorization(Policies.Reviewer)
                 .AskingAgain(eachTime: true).WithName("Sign");
         revision.MapGet("/record", RecordAsync).RequireAuthorization(Policies.Workshop).WithName("GetRecord")
+            .WithMetadata(new BlindWay(BlindWay.Kind.Refused));
+        revision.MapGet("/record/{line:int}", MomentAsync).RequireAuthorization(Policies.Workshop).WithName("GetMoment")
             .WithMetadata(new BlindWay(BlindWay.Kind.Refused));
         revision.MapGet("/release", ReleasingAsync).RequireAuthorization(Policies.Approver).WithName("GetReleasing");
         revision.MapPost("/release", (int id, Shelf shelf, Procedures procedures, ClaimsPrincipal me) =>
@@ -292,6 +296,26 @@ public static class RevisionEndpoints
         var by = kept.Lines.Select(l => l.By).Distinct().ToList();
         var people = await db.Users.AsNoTracking().Where(p => by.Contains(p.Id)).ToDictionaryAsync(p => p.Id, p => p.DisplayName);
         return TypedResults.Ok(new RecordView(revision.Procedure.Number, kept.Broken?.ToString(), people, kept.Details, kept.Lines));
+    }
+
+    /// <summary>A phase as it was.</summary>
+    public sealed record FormerPhase(string Name, ImmutableArray<string> Steps);
+
+    /// <summary>A joint as it was: its name, how many, what it is, and its value.</summary>
+    public sealed record FormerJoint(string Name, int Count, string Fastener, string Torque);
+
+    /// <summary>A sheet as it was behind a line of its record.</summary>
+    public sealed record MomentView(RecordLine Line, ImmutableArray<FormerPhase> Phases, ImmutableArray<FormerJoint> Joints);
+
+    private static async Task<Results<Ok<MomentView>, ProblemHttpResult>> MomentAsync(int id, int line, Shelf shelf, WornPathDb db, DraftLog log, ClaimsPrincipal me)
+    {
+        if (await shelf.FindAsync(id, me) is not { } revision) return Problems.NotThere("This revision");
+        var at = await RecordBook.AtAsync(db, log, revision.ProcedureId, line);
+        if (!at.IsGood) return Problems.Refused(at.Problem);
+        var sheet = at.Value.Sheet;
+        string Text(Joint joint, string field) => Fields.Of(ThingKind.Joint).Single(f => f.Name == field).Get(joint);
+        return TypedResults.Ok(new MomentView(at.Value.Line, [.. sheet.Phases.Select(p => new FormerPhase(p.Name, [.. p.Steps.Select(s => s.Text)]))],
+            [.. sheet.Joints.Select(j => new FormerJoint(j.Name, j.Count, Text(j, "fastener"), Text(j, "torque")))]));
     }
 
     private static Task<Results<Ok<SheetView>, ProblemHttpResult>> EditAsync(int id, EditRequest form, Drafts drafts, ClaimsPrincipal me, CancellationToken cancel) =>
