@@ -8,6 +8,10 @@ format.AcceptOnlyFromAmong("text", "json", "sarif");
 var crib = new Option<FileInfo?>("--crib") { Description = "The workshop's wrench crib as CSV; without it no value is held against one." };
 var check = new Command("check", "Walks a procedure and lists what it finds. Exit code: 0 nothing or hints, 1 warnings, 2 stops, 3 the file cannot be read.") { file, format, crib };
 check.SetAction((parsed, _) => CheckCommand.RunAsync(parsed.GetRequiredValue(file), parsed.GetRequiredValue(format), parsed.GetValue(crib), Console.Out, Console.Error));
+var key = new Option<string?>("--key") { Description = "The thumbprint of the workshop's key, as it stands under Workshop: whoever else signed it is named." };
+var signatures = new Command("signatures",
+    "Says who signed a procedure file, and that it is what they signed. Exit code: 0 it is, 1 nobody signed it or not with the key, 3 it cannot be read or was changed since.") { file, key };
+signatures.SetAction((parsed, _) => SignaturesCommand.RunAsync(parsed.GetRequiredValue(file), parsed.GetValue(key), Console.Out, Console.Error));
 var steps = new Argument<FileInfo>("FILE") { Description = "A plain text: “# Phase”, a step a line, indented lines go on with it." };
 var reads = new Option<string>("--as") { Description = "What the file holds.", DefaultValueFactory = _ => "steps" };
 reads.AcceptOnlyFromAmong("steps");
@@ -53,4 +57,5 @@ var restore = new Command("restore", "Puts a backup in the place of a data folde
 restore.SetAction((parsed, _) => BackupCommands.RestoreAsync(parsed.GetRequiredValue(from), parsed.GetRequiredValue(data), Console.Out, Console.Error));
 var schema = new Command("schema", "Prints the JSON Schema of a procedure file, as docs/formats has it.");
 schema.SetAction(_ => Console.Out.Write(WornPath.Formats.ProcedureSchema.Text()));
-return await new RootCommand("Worn Path: bolt-on installation procedures, walked.") { check, read, export, import, schema, backup, restore }.Parse(args).InvokeAsync();
+return await new RootCommand("Worn Path: bolt-on installation procedures, walked.") { check, signatures, read, export, import, schema, backup,
+    restore }.Parse(args).InvokeAsync();

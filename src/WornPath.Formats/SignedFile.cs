@@ -28,8 +28,11 @@ public static class SignedFile
     private static readonly JsonDocumentOptions Lenient = new() { CommentHandling = JsonCommentHandling.Skip, AllowTrailingCommas = true, MaxDepth = 64 };
 
     /// <summary>What of a procedure is signed: its file without signatures and pictures, as canonical JSON.</summary>
-    public static byte[] Content(ProcedureFile file) => Content(JsonSerializer.SerializeToNode(file with { Version = ProcedureFile.NewestVersion, Pictures = null, Signatures = null },
-        ProcedureFileText.Written)!.AsObject());
+    public static byte[] Content(ProcedureFile file)
+    {
+        var bare = file with { Version = ProcedureFile.NewestVersion, Pictures = null, Signatures = null };
+        return Content(JsonSerializer.SerializeToNode(bare, ProcedureFileText.Written)!.AsObject());
+    }
 
     /// <summary>A file of what was signed: the content as it was, with its signatures and the pictures it shows.</summary>
     public static byte[] Write(byte[] content, IEnumerable<string> signatures, ProcedureFile pictures)
@@ -86,7 +89,8 @@ public static class SignedFile
                 Curve = ECCurve.NamedCurves.nistP256,
                 Q = new ECPoint { X = Base64Url.DecodeFromChars((string?)jwk["x"]), Y = Base64Url.DecodeFromChars((string?)jwk["y"]) },
             });
-            if (!key.VerifyData(Encoding.ASCII.GetBytes($"{parts[0]}.{parts[1]}"), Base64Url.DecodeFromChars(parts[2]), HashAlgorithmName.SHA256)) return broken;
+            if (!key.VerifyData(Encoding.ASCII.GetBytes($"{parts[0]}.{parts[1]}"), Base64Url.DecodeFromChars(parts[2]),
+                HashAlgorithmName.SHA256)) return broken;
             string Of(string name) => (string?)payload[name] ?? throw new FormatException(name);
             return new SignatureSays(Of("content"), Of("number"), Of("revision"), Of("who"), Of("at"), Of("record"), Thumbprint(jwk));
         }

@@ -82,7 +82,8 @@ public static class RecordBook
         if (record.Broken is { } broken) return broken;
         if (record.Lines.FirstOrDefault(l => l.Number == number) is not { } line)
             return new Problem($"The record has no line {number}.", $"It has {record.Lines.Count:N0}.");
-        var revision = await db.Revisions.AsNoTracking().Where(r => r.ProcedureId == procedureId && r.Letter == line.Revision).Select(r => r.Id).SingleAsync(cancel);
+        var revision = await db.Revisions.AsNoTracking().Where(r => r.ProcedureId == procedureId && r.Letter == line.Revision).Select(r =>
+            r.Id).SingleAsync(cancel);
         var sheet = (await log.LoadAsync(revision, cancel))!.Sheet;
         // What came since is taken back, the last first.
         var since = await (from link in db.RecordLinks.AsNoTracking()

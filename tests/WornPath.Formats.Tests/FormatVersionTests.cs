@@ -223,7 +223,8 @@ public class FormatVersionTests
     {
         var read = ProcedureFileText.Read(Fixture("procedure-version-13.json")).Value;
         read.Signatures.ShouldBeNull();
-        read.Sheet.Steps.Count().ShouldBe(JsonNode.Parse(Fixture("procedure-version-13.json"))!["sheet"]!["phases"]!.AsArray().Sum(p => p!["steps"]!.AsArray().Count));
+        read.Sheet.Steps.Count().ShouldBe(JsonNode.Parse(Fixture("procedure-version-13.json"))!["sheet"]!["phases"]!.AsArray().Sum(p =>
+            p!["steps"]!.AsArray().Count));
         Encoding.UTF8.GetString(ProcedureFileText.Write(read).Value).ShouldNotContain("\"signatures\"");
     }
 

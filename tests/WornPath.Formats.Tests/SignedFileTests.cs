@@ -1,6 +1,7 @@
 using System.Security.Cryptography;
 using System.Text;
 using System.Text.Json.Nodes;
+using WornPath.Cli;
 using WornPath.Core.Revisions;
 
 namespace WornPath.Formats.Tests;
@@ -16,7 +17,8 @@ public class SignedFileTests
     private static (byte[] File, string Jws) Signed(ECDsa key, ProcedureFile file)
     {
         var content = SignedFile.Content(file);
-        var jws = SignedFile.Sign(key, new SignatureSays(RecordChain.Hash(content), file.Number, file.Revision ?? "", "Odo Brandt (odo)", "2026-11-29T12:00:00.0000000Z", "", ""));
+        var jws = SignedFile.Sign(key, new SignatureSays(RecordChain.Hash(content), file.Number, file.Revision ?? "", "Odo Brandt (odo)",
+            "2026-11-29T12:00:00.0000000Z", "", ""));
         return (SignedFile.Write(content, [jws], file), jws);
     }
 
@@ -31,7 +33,8 @@ public class SignedFileTests
         (says.Who, says.Number, says.Key).ShouldBe(("Odo Brandt (odo)", "OT-126", SignedFile.Thumbprint(SignedFile.PublicKey(key))));
         // Blanks and the order of members are none of the content.
         var mixed = JsonNode.Parse(file)!.AsObject();
-        ProcedureFileText.Read(Encoding.UTF8.GetBytes(new JsonObject(mixed.Reverse().Select(m => new KeyValuePair<string, JsonNode?>(m.Key, m.Value!.DeepClone())))
+        ProcedureFileText.Read(Encoding.UTF8.GetBytes(new JsonObject(mixed.Reverse().Select(m => new KeyValuePair<string,
+            JsonNode?>(m.Key, m.Value!.DeepClone())))
             .ToJsonString())).IsGood.ShouldBeTrue();
         jws.Split('.').Length.ShouldBe(3);
     }
@@ -60,7 +63,8 @@ public class SignedFileTests
             var damaged = whole.DeepClone();
             var leaf = Leaf(damaged, path);
             leaf.ReplaceWith(leaf.GetValueKind() == System.Text.Json.JsonValueKind.String ? JsonValue.Create(leaf.GetValue<string>() + "x")
-                : leaf.GetValueKind() == System.Text.Json.JsonValueKind.Number ? JsonValue.Create(leaf.GetValue<double>() + 1) : JsonValue.Create(leaf.GetValueKind() != System.Text.Json.JsonValueKind.True));
+                : leaf.GetValueKind() == System.Text.Json.JsonValueKind.Number ? JsonValue.Create(leaf.GetValue<double>() + 1)
+                    : JsonValue.Create(leaf.GetValueKind() != System.Text.Json.JsonValueKind.True));
             var read = ProcedureFileText.Read(Encoding.UTF8.GetBytes(damaged.ToJsonString()));
             read.IsGood.ShouldBeFalse(path);
         }
@@ -86,6 +90,37 @@ public class SignedFileTests
             // No algorithm: {"alg":"none"}.
             $"eyJhbGciOiJub25lIn0.{parts[1]}."])
             SignedFile.Read(forged).IsGood.ShouldBeFalse(forged.Length > 40 ? forged[..40] : forged);
+    }
+
+    [Fact]
+    public async Task The_command_line_says_who_signed_and_refuses_what_was_changed()
+    {
+        using var key = ECDsa.Create(ECCurve.NamedCurves.nistP256);
+        using var folder = new Folder();
+        var (bytes, _) = Signed(key, Sample);
+        async Task<(int Code, string Says)> RunAsync(byte[] file, string? of = null)
+        {
+            var path = Path.Combine(folder.Path, "signed.json");
+            await File.WriteAllBytesAsync(path, file);
+            var says = new StringWriter();
+            return (await SignaturesCommand.RunAsync(new FileInfo(path), of, says, says), says.ToString());
+        }
+
+        var print = SignedFile.Thumbprint(SignedFile.PublicKey(key));
+        (await RunAsync(bytes, print)).ShouldSatisfyAllConditions(r => r.Code.ShouldBe(0), r => r.Says.ShouldContain("OT-126 A: signed by Odo Brandt (odo)"));
+        (await RunAsync(bytes, "another")).ShouldSatisfyAllConditions(r => r.Code.ShouldBe(1), r => r.Says.ShouldContain("not signed with the key another"));
+        (await RunAsync(ProcedureFileText.Write(Sample).Value)).ShouldSatisfyAllConditions(r => r.Code.ShouldBe(1), r =>
+            r.Says.ShouldContain("nobody has signed it"));
+        var changed = Encoding.UTF8.GetBytes(Encoding.UTF8.GetString(bytes).Replace("Front weights and their carrier", "Front weights",
+            StringComparison.Ordinal));
+        (await RunAsync(changed)).ShouldSatisfyAllConditions(r => r.Code.ShouldBe(3), r => r.Says.ShouldContain("changed after Odo Brandt (odo) signed it"));
+    }
+
+    private sealed class Folder : IDisposable
+    {
+        public string Path { get; } = Directory.CreateTempSubdirectory("wornpath-signed-").FullName;
+
+        public void Dispose() => Directory.Delete(Path, recursive: true);
     }
 
     private static IEnumerable<string> Leaves(JsonNode node) => node switch

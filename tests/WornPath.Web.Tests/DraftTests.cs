@@ -211,7 +211,8 @@ public sealed class DraftTests(Workshop workshop) : IClassFixture<Workshop>
         // What was signed is not what was signed under another number; whoever means it takes the signatures out.
         var other = JsonNode.Parse(file)!.AsObject();
         other["number"] = "T-8";
-        Task<HttpResponseMessage> ComeInAsync() => ines.Http.PostAsync("/api/procedures/file", new StringContent(other.ToJsonString(), Encoding.UTF8, "application/json"));
+        Task<HttpResponseMessage> ComeInAsync() => ines.Http.PostAsync("/api/procedures/file",
+            new StringContent(other.ToJsonString(), Encoding.UTF8, "application/json"));
         var signed = await Somebody.ProblemOf(await ComeInAsync(), HttpStatusCode.BadRequest);
         signed.GetProperty("title").GetString()!.ShouldContain("changed after Marta Holm (marta) signed it");
         other.Remove("signatures");

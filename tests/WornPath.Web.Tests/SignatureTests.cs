@@ -53,6 +53,9 @@ public sealed class SignatureTests(Workshop workshop) : IClassFixture<Workshop>
         var released = (await tilde.RevisionAsync(id)).Signing;
         released.Signed.Select(s => (s.Who, s.Holds)).ShouldBe([("Marta Holm (marta)", true), ("Odo Brandt (odo)", true)]);
 
+        (await tilde.GetAsync<PrintEndpoints.PrintView>($"/api/revisions/{id}/print")).Signed.Select(s => (s.For, s.Who)).ShouldBe(
+            [("written by", "Ines Aldaro"), ("signed by", "Marta Holm (marta)"), ("released by", "Odo Brandt (odo)")]);
+
         // The file says so by itself, byte by byte as it was signed.
         var file = await tilde.Http.GetByteArrayAsync($"/api/revisions/{id}/file");
         var read = ProcedureFileText.Read(file).Value;
@@ -89,11 +92,13 @@ public sealed class SignatureTests(Workshop workshop) : IClassFixture<Workshop>
             .ShouldBe(record.Lines[^1].Hash);
 
         // The sheet as it was behind each line; a later revision's lines are of its own sheet.
-        async Task<string[]> StepsAtAsync(int line) => [.. (await ines.GetAsync<RevisionEndpoints.MomentView>($"/api/revisions/{id}/record/{line}")).Phases.SelectMany(p => p.Steps)];
+        async Task<string[]> StepsAtAsync(int line) =>
+            [.. (await ines.GetAsync<RevisionEndpoints.MomentView>($"/api/revisions/{id}/record/{line}")).Phases.SelectMany(p => p.Steps)];
         (await StepsAtAsync(1)).ShouldNotContain(s => s.StartsWith("Park"));
         (await StepsAtAsync(3)).Where(s => s.Length > 0).ShouldBe(["Park on level ground. Stop the engine.", "Take the tray cover off."]);
         (await StepsAtAsync(6)).Where(s => s.Length > 0).Count().ShouldBe(3);
-        (await Somebody.ProblemOf(await ines.Http.GetAsync($"/api/revisions/{id}/record/7"), HttpStatusCode.Conflict)).GetProperty("title").GetString().ShouldBe("The record has no line 7.");
+        (await Somebody.ProblemOf(await ines.Http.GetAsync($"/api/revisions/{id}/record/7"),
+            HttpStatusCode.Conflict)).GetProperty("title").GetString().ShouldBe("The record has no line 7.");
         await ines.PostAsync($"/api/revisions/{id}/revise");
         var next = (await ines.RevisionAsync(id)).Revisions[0].Id;
         await ines.EditAsync(next, new WriteStep("n1", "Park on level ground. Stop the engine.", "Park it."));

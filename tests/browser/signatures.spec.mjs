@@ -1,7 +1,9 @@
 import { begin, expect, kept, release, sayAgain, test } from './workshop.mjs';
 import { verifyFile, verifyRecord } from './verify.mjs';
 
-test('where lives hang on it two sign; the file alone tells whether it is what they signed, and the record whether it is whole', async ({ enter }) => {
+test('where lives hang on it two sign; the file alone tells whether it is what they signed, and the record whether it is whole', async ({
+  enter,
+}) => {
   const ines = await enter(/Ines Aldaro/);
   const odo = await enter(/Odo Brandt/);
   const marta = await enter(/Marta Holm/);
@@ -77,7 +79,9 @@ test('where lives hang on it two sign; the file alone tells whether it is what t
   await expect(was).toContainText('Marta Holm signed it');
   await was.page().getByRole('button', { name: 'close' }).click();
   await expect(was).toHaveCount(0);
-  const saved = await Promise.all([odo.waitForEvent('download'), odo.getByRole('link', { name: 'Save the record' }).click()]).then(([d]) => d.path());
+  const saved = await Promise.all([odo.waitForEvent('download'), odo.getByRole('link', { name: 'Save the record' }).click()]).then(([d]) =>
+    d.path(),
+  );
   const { readFile } = await import('node:fs/promises');
   const record = JSON.parse(await readFile(saved, 'utf8'));
   verifyRecord(record);

@@ -27,7 +27,12 @@ export function verifyFile(file) {
     if (alg !== 'ES256') throw new Error(`The algorithm is ${alg}.`);
     const key = createPublicKey({ key: jwk, format: 'jwk' });
     // RFC 7518, 3.4: both numbers one behind the other.
-    const holds = verify('sha256', Buffer.from(`${head}.${payload}`), { key, dsaEncoding: 'ieee-p1363' }, Buffer.from(signature, 'base64url'));
+    const holds = verify(
+      'sha256',
+      Buffer.from(`${head}.${payload}`),
+      { key, dsaEncoding: 'ieee-p1363' },
+      Buffer.from(signature, 'base64url'),
+    );
     if (!holds) throw new Error('A signature does not hold for its key.');
     const thumbprint = createHash('sha256')
       .update(canonical({ crv: jwk.crv, kty: jwk.kty, x: jwk.x, y: jwk.y }))
@@ -47,7 +52,8 @@ export function verifyRecord({ lines }) {
     // UTC, to the ten-millionth of a second.
     const [, second, rest = ''] = /^(.{19})(?:\.(\d+))?Z$/.exec(at);
     const time = `${second}.${rest.padEnd(7, '0')}Z`;
-    if (sha256(canonical({ before, number, revision, what, by, at: time, text, delta })) !== hash) throw new Error(`Line ${number} does not hold.`);
+    if (sha256(canonical({ before, number, revision, what, by, at: time, text, delta })) !== hash)
+      throw new Error(`Line ${number} does not hold.`);
     before = hash;
   });
 }

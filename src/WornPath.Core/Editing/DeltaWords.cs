@@ -30,7 +30,8 @@ public static class DeltaWords
         {
             var (there, sign) = change.After is { } after ? (after, "") : (change.Before, "gone: ");
             var name = Text(there, "text") ?? Text(there, "name");
-            return name is null ? "" : change.Slot is Slots.Step or Slots.Phase ? $"{sign}“{Short(name)}”" : $"{(sign.Length == 0 ? "new: " : sign)}{change.Id} {Short(name)}";
+            return name is null ? "" : change.Slot is Slots.Step or Slots.Phase ? $"{sign}“{Short(name)}”"
+                : $"{(sign.Length == 0 ? "new: " : sign)}{change.Id} {Short(name)}";
         }
 
         // What is read from words follows from them.

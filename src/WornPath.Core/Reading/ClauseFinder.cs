@@ -272,7 +272,8 @@ internal sealed class ClauseFinder
         if (word is "first" or "next" && i + 1 < _end && _tokens[i + 1].Kind == TokenKind.Word && (i == 0 || IsBoundary(i - 1))
             && (_tokens[i + 1].Text == "the" || IsPlainNote(i + 1))) return true;
         // "First pass", "last bolt" belong to a noun; "first, …" leads in.
-        if (word is "first" or "last" or "next" or "finally") return i + 1 < _end && (_tokens[i + 1].Kind == TokenKind.Mark || IsTeller(i + 1) || Trade.IsBase(_tokens[i + 1].Text)
+        if (word is "first" or "last" or "next" or "finally") return i + 1 < _end
+            && (_tokens[i + 1].Kind == TokenKind.Mark || IsTeller(i + 1) || Trade.IsBase(_tokens[i + 1].Text)
             // "Last bolt out".
             && !(Trade.NounOf([_tokens[i + 1].Text]) is { Kinds: [ThingKind.Joint, ..] } && i + 2 < _end && Trade.Paths.Contains(_tokens[i + 2].Text)));
         // "a) remove it; b) fit it".

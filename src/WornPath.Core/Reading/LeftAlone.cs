@@ -39,7 +39,8 @@ internal static class LeftAlone
         switch (Word(tokens, at))
         {
             case "not" or "never":
-                if (at > 0 && tokens[at - 1].Kind == TokenKind.Word && (Trade.Auxiliaries.Contains(tokens[at - 1].Text) || Trade.Adverbs.Contains(tokens[at - 1].Text)
+                if (at > 0 && tokens[at - 1].Kind == TokenKind.Word && (Trade.Auxiliaries.Contains(tokens[at - 1].Text)
+                    || Trade.Adverbs.Contains(tokens[at - 1].Text)
                     && Word(tokens, at - 1) != "only")) return null;
                 if (Word(tokens, what) == "yet") what++;
                 break;
@@ -54,7 +55,8 @@ internal static class LeftAlone
         // "Not to 30 N·m but to 25", "instead of 30 N·m"; "not more than 30 N·m" is how much.
         var value = Word(tokens, what) == "to" ? what + 1 : what;
         if (IsValue(tokens, value)) return value;
-        if (Word(tokens, what) is { Length: > 0 } way && !Trade.Determiners.Contains(way) && (Trade.Prepositions.Contains(way) || Trade.Paths.Contains(way))) what++;
+        if (Word(tokens, what) is { Length: > 0 } way && !Trade.Determiners.Contains(way)
+            && (Trade.Prepositions.Contains(way) || Trade.Paths.Contains(way))) what++;
         // "The guard and the cover, not just one of them".
         if (Word(tokens, what) is "just" or "only" && NumberWords.Parse(Word(tokens, what + 1)) is not null && IsMark(tokens, at - 1)) return what;
         // "Not any more than …", "not a drop": how much, and no thing that is left.

@@ -211,7 +211,8 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
         if (phrase.Owner.Count == 0 && NameIndex.Covers(name, phrase.Stems)) return 70 - (name.Length - phrase.Stems.Count);
         // "The old steel linchpin" for a linchpin: what describes it is more than its name says.
         var more = phrase.Stems.Where(s => !name.Any(n => Stem.Alike(n, s))).ToList();
-        if (more.Count > 0 && phrase.Owner.Count == 0 && name.All(n => phrase.Stems.Any(s => Stem.Alike(s, n))) && more.TrueForAll(m => phrase.Distinct.Contains(m) || Trade.NounOf([m]) is null && IsDescribing(m))) return 45;
+        if (more.Count > 0 && phrase.Owner.Count == 0 && name.All(n => phrase.Stems.Any(s => Stem.Alike(s, n)))
+            && more.TrueForAll(m => phrase.Distinct.Contains(m) || Trade.NounOf([m]) is null && IsDescribing(m))) return 45;
         if (phrase.Owner.Count > 0 && NameIndex.Covers(name, phrase.Stems) && name.Length == phrase.Stems.Count) return 42;
         return 0;
     }

@@ -92,8 +92,11 @@ public sealed class Procedures(WornPathDb db, DraftLog log, Drafts drafts, Comme
         return null;
     });
 
-    private async Task<IReadOnlyCollection<string>> SignedAsync(Act act) =>
-        await signatures.SignedAsync(act.Row.Id, Signatures.HashOf(act.Row, await ProcedureAsync(act.Row), act.Standing.Sheet));
+    private async Task<IReadOnlyCollection<string>> SignedAsync(Act act)
+    {
+        var procedure = await ProcedureAsync(act.Row);
+        return await signatures.SignedAsync(act.Row.Id, () => Signatures.HashOf(act.Row, procedure, act.Standing.Sheet));
+    }
 
     private Task<Procedure> ProcedureAsync(Revision row) => db.Procedures.AsNoTracking().SingleAsync(p => p.Id == row.ProcedureId);
 

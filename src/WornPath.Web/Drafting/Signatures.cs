@@ -30,9 +30,15 @@ public sealed class Signatures(WornPathDb db, WorkshopKey key)
         Sheet = sheet
     });
 
-    /// <summary>The ids of those whose signatures hold for content.</summary>
-    public async Task<IReadOnlyCollection<string>> SignedAsync(int revisionId, string content) => await db.Signatures.AsNoTracking()
-        .Where(s => s.RevisionId == revisionId && s.Content == content).Select(s => s.PersonId).Distinct().ToListAsync();
+    /// <summary>The ids of those whose signatures hold.</summary>
+    /// <param name="now">The hash of what stands; asked for only where somebody has signed, since it is made of the whole sheet.</param>
+    public async Task<IReadOnlyCollection<string>> SignedAsync(int revisionId, Func<string> now)
+    {
+        var all = await db.Signatures.AsNoTracking().Where(s => s.RevisionId == revisionId).Select(s => new { s.PersonId, s.Content }).ToListAsync();
+        if (all.Count == 0) return [];
+        var content = now();
+        return [.. all.Where(s => s.Content == content).Select(s => s.PersonId).Distinct()];
+    }
 
     /// <summary>The signatures of a revision, oldest first. What is released is what was signed last.</summary>
     public async Task<ImmutableArray<SignatureView>> OfAsync(Revision revision, Func<string> now)

@@ -98,7 +98,8 @@ public static class PrintEndpoints
     private static string AsOf(Walk walk, Sheet sheet) => sheet.Header.Variants.IsEmpty ? "" : walk.Combination.Says(sheet);
 
     private static async Task<Results<Ok<PrintView>, ProblemHttpResult>> GetAsync(int id, [FromQuery(Name = "as")] string? walkAs,
-        RevisionEndpoints.Shelf shelf, Drafts drafts, Former former, MarkdownHtml html, ClaimsPrincipal me, HttpRequest request, AccessOptions access)
+        RevisionEndpoints.Shelf shelf, Drafts drafts, Former former, Signatures signatures, MarkdownHtml html, ClaimsPrincipal me, HttpRequest request,
+        AccessOptions access)
     {
         if (await shelf.FindAsync(id, me) is not { } revision || await drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
         var walk = draft.Now.Walks.As(walkAs);
@@ -111,7 +112,14 @@ public static class PrintEndpoints
         var submitted = events.LastOrDefault(e => e.Kind == ReviewEventKind.Sent);
         List<SignedView> signed = [new("written by", revision.Author.DisplayName, submitted?.At)];
         if (verified.Length > 0) signed.Add(new("values read from their sources by", verified, null));
-        if (released is not null) signed.Add(new("released by", released.Who, released.At));
+        if (released is not null)
+        {
+            // Who releases it signs it by that; who else did stands before.
+            var others = (await signatures.OfAsync(revision, () => "")).Where(s => s.Holds && s.Who != released.Who).ToList();
+            if (others.Count > 0) signed.Add(new("signed by", string.Join(", ", others.Select(s => s.Who)), others[^1].At));
+            signed.Add(new("released by", released.Who, released.At));
+        }
+
         return TypedResults.Ok(new PrintView(
             revision.Procedure.Number, revision.Procedure.Title, revision.Procedure.Platform, revision.Letter, revision.State, revision.Author.DisplayName, released?.Who, released?.At,
             sheet.Header, sheet.Parts, sheet.Tools, sheet.Consumables,

@@ -180,7 +180,7 @@ public static class RevisionEndpoints
         var inReview = revision.State == RevisionState.InReview;
         var openComments = inReview ? await comments.OpenAsync(revision.ProcedureId) : 0;
         string Content() => Signatures.HashOf(revision, revision.Procedure, now.Sheet);
-        var signed = inReview ? await signatures.SignedAsync(revision.Id, Content()) : [];
+        var signed = inReview ? await signatures.SignedAsync(revision.Id, Content) : [];
         var needed = Signing.Needed(now.Sheet, rules);
         var whyNot = LifeCycle.Release(revision.State, me.Id(), writers, now.Findings, openComments) ?? Signing.Release(me.Id(), signed, needed);
         var reviews = me.IsInRole(Roles.Reviewer) || me.IsInRole(Roles.Approver);
@@ -307,7 +307,8 @@ public static class RevisionEndpoints
     /// <summary>A sheet as it was behind a line of its record.</summary>
     public sealed record MomentView(RecordLine Line, ImmutableArray<FormerPhase> Phases, ImmutableArray<FormerJoint> Joints);
 
-    private static async Task<Results<Ok<MomentView>, ProblemHttpResult>> MomentAsync(int id, int line, Shelf shelf, WornPathDb db, DraftLog log, ClaimsPrincipal me)
+    private static async Task<Results<Ok<MomentView>, ProblemHttpResult>> MomentAsync(int id, int line, Shelf shelf, WornPathDb db, DraftLog log,
+        ClaimsPrincipal me)
     {
         if (await shelf.FindAsync(id, me) is not { } revision) return Problems.NotThere("This revision");
         var at = await RecordBook.AtAsync(db, log, revision.ProcedureId, line);

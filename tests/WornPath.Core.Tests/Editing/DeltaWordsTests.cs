@@ -31,7 +31,8 @@ public class DeltaWordsTests
         var words = After(written, new WriteStep(id, "Wipe it.", new string('x', 159) + "😀" + new string('y', 50)));
         words.ShouldEndWith("x…”");
         words.ShouldAllBe(c => !char.IsSurrogate(c));
-        var many = new Delta([.. Enumerable.Range(0, 50).Select(i => new Change("part", $"P{i}", "name", null, System.Text.Json.JsonSerializer.SerializeToElement($"n{i}")))]);
+        var many = new Delta([.. Enumerable.Range(0, 50).Select(i => new Change("part", $"P{i}", "name", null,
+            System.Text.Json.JsonSerializer.SerializeToElement($"n{i}")))]);
         DeltaWords.Of(many).ShouldBe("P0 name “n0”; P1 name “n1”; P2 name “n2”; P3 name “n3”; …");
     }
 }

@@ -128,7 +128,8 @@ public class WaysOfPartingTests
             .Steps("Take the deck bolts out and lift the deck off.", "Put the deck back and start the deck bolts by hand.", Halves[number]).Step(3);
         var actions = step.Actions.Where(Changes).ToArray();
         var said = string.Join("; ", actions.Select(a => $"{a.Verb} {a.Some} {a.Target}"));
-        (step.Questions.Length == 0 && actions.Length > 0 && actions.All(a => a.Verb == Verb.Snug && a.Target == "J2" && a.Branch == 0) && Counted(actions, 4) == 4)
+        (step.Questions.Length == 0 && actions.Length > 0 && actions.All(a => a.Verb == Verb.Snug && a.Target == "J2" && a.Branch == 0)
+            && Counted(actions, 4) == 4)
             .ShouldBeTrue($"{(step.Questions.Length > 0 ? "asked " : "")}{Halves[number]} → {said}");
     }
 
@@ -165,7 +166,8 @@ public class WaysOfPartingTests
             && Counted([.. actions.Where(a => a.Verb == one)], 6) == 2 && Counted([.. actions.Where(a => a.Verb == two)], 4) == 4
             && written.Sheet.Joints.Length == 2;
         return right ? null
-            : (step.Questions.Length > 0 ? "asked " : "") + sentence + " → " + string.Join("; ", actions.Select(a => $"{a.Verb} {a.Some} {a.Target} {a.Branch}"));
+            : (step.Questions.Length > 0 ? "asked " : "") + sentence + " → " + string.Join("; ",
+                actions.Select(a => $"{a.Verb} {a.Some} {a.Target} {a.Branch}"));
     }
 
     // How many an array of actions is about, where what names no number is about those that are left.

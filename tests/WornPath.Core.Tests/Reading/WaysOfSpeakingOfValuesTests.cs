@@ -67,7 +67,8 @@ public class WaysOfSpeakingOfValuesTests
             var step = written.Step(2);
             var done = step.Actions.Where(a => Changes(a) && a.Verb is not (Verb.Place or Verb.Set)).ToArray();
             // Asking what becomes of a value is right; doing it is not.
-            return done.Length == 0 && step.Questions.All(q => q.Kind == QuestionKind.Unclear) && written.Sheet.Joints.Length == 2 && written.Sheet.Parts.Length == 1 ? null
+            return done.Length == 0 && step.Questions.All(q => q.Kind == QuestionKind.Unclear) && written.Sheet.Joints.Length == 2
+                && written.Sheet.Parts.Length == 1 ? null
                 : $"{(step.Questions is [{ } asked, ..] ? $"asked {asked.Kind} {asked.Phrase}: " : "")}{SpokenOf[number](v)} → {string.Join("; ", done.Select(a => $"{a.Verb} {a.Target} {a.Torque}"))}";
         }).Where(f => f != null).ShouldBeEmpty();
 
