@@ -40,6 +40,10 @@ public sealed class SignatureTests(Workshop workshop) : IClassFixture<Workshop>
         (await tilde.PostAsync($"/api/revisions/{id}/sign")).StatusCode.ShouldBe(HttpStatusCode.Forbidden);
         (await marta.PostAsync($"/api/revisions/{id}/sign")).StatusCode.ShouldBe(HttpStatusCode.NoContent);
         (await RefusedAsync(marta, $"/api/revisions/{id}/sign")).ShouldBe("You have signed it.");
+        // It waits for who may sign it too, and for nobody else.
+        async Task<bool> WaitsAsync(Somebody who) => (await who.GetAsync<List<Drafting.Desk.DeskLine>>("/api/desk")).Exists(w => w.RevisionId == id
+            && w.Says == "Marta Holm (marta) has signed it; another signature is wanted");
+        (await WaitsAsync(odo), await WaitsAsync(marta), await WaitsAsync(ines), await WaitsAsync(tilde)).ShouldBe((true, false, false, false));
 
         // Returned, changed by a letter, sent again: it is as if nobody had signed. As it was before, she has.
         (await odo.PostAsync($"/api/revisions/{id}/return", new { text = "Say that it is paved." })).StatusCode.ShouldBe(HttpStatusCode.NoContent);
@@ -50,6 +54,7 @@ public sealed class SignatureTests(Workshop workshop) : IClassFixture<Workshop>
         (await ines.RevisionAsync(id)).Signing.Signed.Single().Holds.ShouldBeTrue();
         (await ines.PostAsync($"/api/revisions/{id}/send")).StatusCode.ShouldBe(HttpStatusCode.NoContent);
         (await odo.PostAsync($"/api/revisions/{id}/release")).StatusCode.ShouldBe(HttpStatusCode.NoContent);
+        (await WaitsAsync(odo)).ShouldBeFalse();
         var released = (await tilde.RevisionAsync(id)).Signing;
         released.Signed.Select(s => (s.Who, s.Holds)).ShouldBe([("Marta Holm (marta)", true), ("Odo Brandt (odo)", true)]);
 

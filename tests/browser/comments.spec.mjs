@@ -109,10 +109,20 @@ test('a bulletin shows at once on every open page and on paper, until it is take
   await odo.getByLabel('What is wrong?').selectOption('something on the sheet');
   await odo.getByRole('button', { name: 'Give it out' }).click();
   await expect(odo.getByRole('alert').filter({ hasText: 'The bulletin says nothing.' })).toBeVisible();
-  await odo.getByLabel('What is it, and what should be done instead?').fill('Do not reuse the old seal, whatever step 20 says.');
+  await odo.getByLabel('What is it, and what should be done instead?').fill('Do not reuse the old seal, whatever it says.');
+  const twenty = await odo.locator('option', { hasText: /^step 20:/ }).getAttribute('value');
+  await odo.getByLabel('What is wrong?').selectOption(twenty);
   await odo.getByRole('button', { name: 'Give it out' }).click();
   const strip = tilde.getByRole('list', { name: 'Bulletins' });
   await expect(strip).toContainText('Do not reuse the old seal');
+  // At its step, too, and at no other.
+  const here = tilde.getByRole('note').filter({ hasText: 'Do not reuse the old seal' });
+  await expect(here).toHaveCount(0);
+  await tilde.goto('/r/3/follow?at=20');
+  await expect(here).toContainText('Step 20');
+  await tilde.goto('/r/3/follow?at=21');
+  await expect(tilde.getByRole('article', { name: 'Step 21' })).toBeVisible();
+  await expect(here).toHaveCount(0);
   await tilde.goto('/r/3/print');
   await expect(tilde.getByText(/^BULLETIN .*Do not reuse the old seal/)).toBeVisible();
   await odo.getByRole('button', { name: 'take it back' }).click();

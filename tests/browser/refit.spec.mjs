@@ -1,4 +1,4 @@
-import { begin, expect, kept, phaseAct, readValues, release, test } from './workshop.mjs';
+import { begin, expect, kept, phaseAct, readValues, release, sayAgain, test } from './workshop.mjs';
 
 test('a removal is turned into a clean refit by the builder, undone and done again, and released', async ({ enter }) => {
   const page = await enter(/Ines Aldaro/);
@@ -135,6 +135,12 @@ test('a removal is turned into a clean refit by the builder, undone and done aga
   const odo = await enter(/Odo Brandt/);
   await odo.getByRole('link', { name: 'Valve cover gasket' }).click();
   await readValues(odo, { J1: '130 N·m', J2: '24 N·m', J3: '9 N·m' });
+  // Lives hang on the wheel nuts: a second person signs first.
+  const marta = await enter(/Marta Holm/);
+  await marta.goto(odo.url());
+  await marta.getByRole('button', { name: 'Sign it' }).click();
+  await sayAgain(marta);
+  await expect(odo.getByRole('heading', { name: /Signatures 1 of 2/ })).toBeVisible();
   await release(odo);
   await expect(odo.getByText('It is released and cannot be changed')).toBeVisible();
 });

@@ -42,6 +42,8 @@ const step = computed(() => steps.value[at.value]);
 const figures = computed(() =>
   (step.value?.figures ?? []).filter((f) => !f.pattern || !step.value?.tightens.some((t) => t.joint === f.pattern!.id)),
 );
+/** What is wrong on the sheet stands at its step, too, where it is worked on. */
+const bulletins = computed(() => (draft.revision?.bulletins ?? []).filter((b) => b.step !== null && b.step === cursor.step));
 const open = computed(() => sheet.value !== null && sheet.value.state !== 'released');
 
 watch(
@@ -91,6 +93,9 @@ const cautionsOf = (number: number): string => (number === 1 ? '1 caution' : `${
             Step <span class="figures">{{ step.number }}</span> <small>of {{ steps.at(-1)?.number }}</small>
             <small v-if="step.people && step.people > 1" class="crew">{{ step.people }} people</small>
           </h2>
+          <p v-for="one in bulletins" :key="one.id" class="bulletin" role="note">
+            <strong>Bulletin</strong> <template v-if="one.place">{{ one.place }}: </template>{{ one.text }}
+          </p>
           <p v-if="step.cautions.length" class="visually-hidden">{{ cautionsOf(step.cautions.length) }} first:</p>
           <CautionPanel v-for="caution in step.cautions" :key="caution.hazard" :caution="caution" class="large" />
           <!-- eslint-disable-next-line vue/no-v-html -- Markdown made HTML and sanitised by the server -->
@@ -404,5 +409,12 @@ h2 small {
     padding-left: 46px;
     text-align: left;
   }
+}
+.bulletin {
+  margin: 0 0 12px;
+  padding: 10px 14px;
+  font-size: 19px;
+  background: var(--ochre-pale);
+  border-left: 5px solid var(--ochre);
 }
 </style>

@@ -37,7 +37,7 @@ const size = computed((): 'large' | 'middle' | 'small' =>
 </script>
 
 <template>
-  <PrintHead :sheet="sheet" :open="open" :warns="warns" />
+  <PrintHead :sheet="sheet" :open="open" :warns="warns" short />
   <h2>Torque, in the order it is done</h2>
   <table v-if="rows.length" :class="size">
     <colgroup>

@@ -3,7 +3,13 @@ import type { PrintView } from '../shared/api/client';
 import { day } from '../shared/when';
 
 /** What every print begins with: which sheet, who signed it, whether it may be worked from, where it is to be found as it stands today. */
-defineProps<{ sheet: PrintView; open: boolean; warns: string }>();
+defineProps<{
+  sheet: PrintView;
+  open: boolean;
+  warns: string;
+  /** On a card of one page: who answers for it last, and not everybody before. */
+  short?: boolean;
+}>();
 </script>
 
 <template>
@@ -23,7 +29,7 @@ defineProps<{ sheet: PrintView; open: boolean; warns: string }>();
     <li v-for="one in sheet.bulletins" :key="one">{{ one }}</li>
   </ul>
   <ul class="signed">
-    <li v-for="sign in sheet.signed" :key="sign.for">
+    <li v-for="sign in short ? sheet.signed.slice(-1) : sheet.signed" :key="sign.for">
       <span>{{ sign.for }}</span> <strong>{{ sign.who }}</strong><template v-if="sign.when">, {{ day(sign.when, 'long') }}</template>
     </li>
     <li v-if="sheet.releasedAt && !open">

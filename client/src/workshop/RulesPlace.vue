@@ -132,7 +132,7 @@ const factors = [
       <div class="why">
         <p>
           So many people sign a sheet before it is released, the one who releases it among them. Lives hang on brakes, steering, suspension,
-          roll-over and towing structures.
+          road wheels, roll-over and towing structures.
         </p>
         <p v-if="signingKey" class="key">
           The workshop signs with the key <code>{{ signingKey }}</code>

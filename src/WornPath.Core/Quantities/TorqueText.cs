@@ -29,7 +29,10 @@ public static partial class TorqueText
     // Behind a number these make it no end of a range: "25 N·m - 13 mm socket", "25 N·m – 90°".
     private const string NotOfIt = @"[\d.,]*\d|\s*(?:mm|cm|°|deg(?:rees?)?|flats?|turns?)(?![A-Za-z])";
 
-    [GeneratedRegex(@"(?<![\w.,/])(?<low>" + Number + @")\s*(?<u1>" + UnitPattern + @"(?![A-Za-z]))?\s*(?:(?:–|—|-|\bto\b|(?<=\bbetween\s[\d.,\s]{1,12})\band\b)\s*(?<high>" + Number + @")(?!" + NotOfIt + @"))?\s*(?<unit>" + UnitPattern + @")?(?![A-Za-z])(?:\s*(?:\+|,?\s*then|,?\s*plus|and\s+(?:a\s+)?further)\s*(?<angle>" + Number + @")\s*(?:°|deg(?:rees?)?\b))?",
+    // "As shown on page 3 to 25 N·m": no range from 3.
+    private const string NotAPlace = @"(?<!\b(?:page|p\.|step|figure|fig\.|section|chapter|item)\s{0,3}[\d.,]{1,6}\s{0,3})";
+
+    [GeneratedRegex(@"(?<![\w.,/])(?<low>" + Number + @")\s*(?<u1>" + UnitPattern + @"(?![A-Za-z]))?\s*(?:(?:–|—|-|" + NotAPlace + @"\bto\b|(?<=\bbetween\s[\d.,\s]{1,12})\band\b)\s*(?<high>" + Number + @")(?!" + NotOfIt + @"))?\s*(?<unit>" + UnitPattern + @")?(?![A-Za-z])(?:\s*(?:\+|,?\s*then|,?\s*plus|and\s+(?:a\s+)?further)\s*(?<angle>" + Number + @")\s*(?:°|deg(?:rees?)?\b))?",
         RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex ValuePattern();
 

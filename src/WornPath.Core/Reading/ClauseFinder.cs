@@ -374,7 +374,9 @@ internal sealed class ClauseFinder
         if (Trade.IsBase(_tokens[at].Text) && !IsDetermined(at)) return false;
         for (var i = at + 1; i < _end && i < at + 6 && _tokens[i].Kind == TokenKind.Word; i++)
         {
-            if (Trade.SaidOnce.Contains(_tokens[i].Text)) return !Has(at, i, k => Trade.Auxiliaries.Contains(_tokens[k].Text));
+            // "The torque specified is …", "bolts recommended by the maker": which, and nobody says anything.
+            if (Trade.SaidOnce.Contains(_tokens[i].Text))
+                return !Is(i - 1, "as") && (Is(i + 1, "to") || Is(i + 1, "that") || i + 1 < _end && _tokens[i + 1].Kind == TokenKind.Torque);
             if (Trade.Auxiliaries.Contains(_tokens[i].Text)) break;
         }
 

@@ -20,6 +20,7 @@ internal static class LeftAlone
             NotOnly(tokens, i);
             if (InBrackets(tokens, i) || Begin(tokens, i) is not { } what) continue;
             var end = End(tokens, what);
+            OneOfThem(tokens, what, end);
             var from = i;
             // With the marks and words that only lead in: ", and not the cover,".
             while (from > 0 && (Word(tokens, from - 1) is "and" or "but" or "only" || IsComma(tokens, from - 1) || IsDash(tokens, from - 1))) from--;
@@ -76,6 +77,19 @@ internal static class LeftAlone
         }
 
         return tokens.Count;
+    }
+
+    // "Instead of the old gasket, fit the new one": the new gasket, for nothing else tells what it is one of.
+    private static void OneOfThem(List<Token> tokens, int what, int end)
+    {
+        var at = tokens.FindIndex(end, t => t.Kind == TokenKind.Stop || t is { Kind: TokenKind.Word, Text: "one" or "ones" });
+        if (at < 0 || tokens[at].Kind == TokenKind.Stop) return;
+        var name = tokens.GetRange(what + 1, end - what - 1).FindAll(t => t.Kind == TokenKind.Word && !Trade.Old.Contains(t.Text) && !Trade.New.Contains(t.Text)
+            && !Trade.Distinct.Contains(t.Text));
+        if (name.Count is 0 or > 4 || name.Exists(t => Trade.IsSmall(t.Text))) return;
+        var here = tokens[at].At;
+        tokens.RemoveAt(at);
+        tokens.InsertRange(at, name.Select((t, i) => t with { At = i == name.Count - 1 ? here : here with { Length = 0 } }));
     }
 
     // "(leave the cover)".

@@ -18,7 +18,13 @@ public static class Signing
     public static string Why(Sheet sheet, HouseRules rules) => Needed(sheet, rules) > rules.Signatures
         ? $"{rules.SafetySignatures} sign it, since lives hang on {OnWhichLivesHang(sheet)!.Label}." : "";
 
-    private static Thing? OnWhichLivesHang(Sheet sheet) => Natures.LifeCritical(sheet).FirstOrDefault();
+    // Brakes, steering, suspension, roll-over and towing structures; and what holds a road wheel.
+    private static Thing? OnWhichLivesHang(Sheet sheet)
+    {
+        if (Natures.LifeCritical(sheet).FirstOrDefault() is { } critical) return critical;
+        var wheels = sheet.Parts.Where(p => Natures.Of(p) == PartNature.Wheel).Select(p => p.Id).ToHashSet();
+        return sheet.Joints.FirstOrDefault(j => j.Holds.Any(wheels.Contains));
+    }
 
     /// <summary>Whether a person may sign it: as for releasing it, and once.</summary>
     public static Problem? Sign(RevisionState state, string person, IReadOnlyCollection<string> wroteOnIt, IReadOnlyCollection<Finding> findings,

@@ -79,7 +79,7 @@ public sealed record HouseRules
     /// <summary>How many people sign a sheet before it is released, the one who releases it among them.</summary>
     public int Signatures { get; init; } = 1;
 
-    /// <summary>The same for a sheet on whose work lives hang: brakes, steering, wheels, roll-over and towing structures, lifting.</summary>
+    /// <summary>The same for a sheet on whose work lives hang: brakes, steering, suspension, road wheels, roll-over and towing structures.</summary>
     public int SafetySignatures { get; init; } = 2;
 
     /// <summary>The way chosen in each <see cref="School"/>, by its key; the first where none is.</summary>

@@ -19,8 +19,9 @@ public sealed class Desk(WornPathDb db)
 
     /// <summary>What waits for a person, what has waited longest first.</summary>
     /// <param name="seesDrafts">She sees more than what is released.</param>
+    /// <param name="reviews">She may sign what others wrote.</param>
     /// <param name="shown">What she may read of what others have said.</param>
-    public async Task<IReadOnlyList<DeskLine>> OfAsync(string personId, bool seesDrafts, Func<string, string> shown)
+    public async Task<IReadOnlyList<DeskLine>> OfAsync(string personId, bool seesDrafts, bool reviews, Func<string, string> shown)
     {
         var waiting = await CommentsAsync(personId, seesDrafts, shown);
         if (seesDrafts)
@@ -29,6 +30,8 @@ public sealed class Desk(WornPathDb db)
             waiting.AddRange(await ReturnedAsync(personId, shown));
             waiting.AddRange(await WantsToWriteAsync(personId));
         }
+
+        if (reviews) waiting.AddRange(await SignedByAnotherAsync(personId));
 
         return [.. waiting.OrderBy(w => w.Since)];
     }
@@ -43,6 +46,24 @@ public sealed class Desk(WornPathDb db)
                        && (e.Kind == ReviewEventKind.Sent || (e.Kind == ReviewEventKind.Looked || e.Kind == ReviewEventKind.Signed) && e.PersonId == personId))
                select new DeskLine(revision.Id, revision.Procedure.Number + " " + revision.Procedure.Title + ", " + revision.Letter,
                    sent.Who + " asks you to look at it", sent.At)).ToListAsync();
+
+    // In review, signed by another since it was sent, and neither signed nor written on by this person.
+    private async Task<List<DeskLine>> SignedByAnotherAsync(string personId)
+    {
+        var signed = await (from one in db.Events.AsNoTracking()
+                            join revision in db.Revisions on one.RevisionId equals revision.Id
+                            where one.Kind == ReviewEventKind.Signed && revision.State == RevisionState.InReview && revision.AuthorId != personId
+                                && !db.Events.Any(e => e.RevisionId == revision.Id && e.Id > one.Id && e.Kind == ReviewEventKind.Sent)
+                                && !db.Contributions.Any(c => c.RevisionId == revision.Id && c.PersonId == personId)
+                            orderby one.Id
+                            select new
+                            {
+                                one.PersonId,
+                                Line = new DeskLine(revision.Id, revision.Procedure.Number + " " + revision.Procedure.Title + ", " + revision.Letter,
+                                    one.Who + " has signed it; another signature is wanted", one.At)
+                            }).ToListAsync();
+        return [.. signed.GroupBy(s => s.Line.RevisionId).Where(g => g.All(s => s.PersonId != personId)).Select(g => g.First().Line)];
+    }
 
     // Returned to its authors, and not sent again.
     private async Task<List<DeskLine>> ReturnedAsync(string personId, Func<string, string> shown) =>

@@ -15,6 +15,6 @@ public static class DeskEndpoints
     private static async Task<Ok<IReadOnlyList<Desk.DeskLine>>> GetAsync(Desk desk, ClaimsPrincipal me)
     {
         var reviews = me.IsInRole(Roles.Reviewer) || me.IsInRole(Roles.Approver);
-        return TypedResults.Ok(await desk.OfAsync(me.Id(), me.SeesDrafts(), said => reviews ? Blind.HideAllNumbers(said, null) : said));
+        return TypedResults.Ok(await desk.OfAsync(me.Id(), me.SeesDrafts(), reviews, said => reviews ? Blind.HideAllNumbers(said, null) : said));
     }
 }
