@@ -56,7 +56,7 @@ public static class RecordBook
         var edits = (await Edits(db, procedureId).ToListAsync(cancel)).ToDictionary(e => e.EditId!.Value);
         var events = (await Events(db, procedureId).ToListAsync(cancel)).ToDictionary(e => e.EventId!.Value);
         List<RecordLine> lines = [];
-        var details = new Dictionary<int, string>();
+        var changed = new Dictionary<int, Unlinked>();
         Problem? broken = null;
         foreach (var link in links)
         {
@@ -64,10 +64,13 @@ public static class RecordBook
             if (of is null)
                 broken ??= new Problem($"What line {link.Number} of the record is of is gone.", "Compare it with a backup: it was taken out of the database.");
             else lines.Add(of.AsLine(link.Number) with { Hash = link.Hash });
-            if (of?.Delta is { } delta && DeltaWords.Of(SheetFormat.ReadDelta<Delta>(delta, of.Format)) is { Length: > 0 } words) details[link.Number] = words;
+            if (of?.Delta is not null) changed[link.Number] = of;
         }
 
-        return new Kept(lines, details, RecordChain.Check(lines) ?? broken);
+        broken = RecordChain.Check(lines) ?? broken;
+        // What does not hold may be anything, and is not read.
+        var details = broken is not null ? [] : changed.ToDictionary(c => c.Key, c => DeltaWords.Of(SheetFormat.ReadDelta<Delta>(c.Value.Delta!, c.Value.Format)));
+        return new Kept(lines, details, broken);
     }
 
     /// <summary>A sheet as it was behind a line of its record.</summary>

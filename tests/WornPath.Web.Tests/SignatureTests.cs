@@ -42,7 +42,7 @@ public sealed class SignatureTests(Workshop workshop) : IClassFixture<Workshop>
         (await RefusedAsync(marta, $"/api/revisions/{id}/sign")).ShouldBe("You have signed it.");
         // It waits for who may sign it too, and for nobody else.
         async Task<bool> WaitsAsync(Somebody who) => (await who.GetAsync<List<Drafting.Desk.DeskLine>>("/api/desk")).Exists(w => w.RevisionId == id
-            && w.Says == "Marta Holm (marta) has signed it; another signature is wanted");
+            && w.Says == "Marta Holm (marta) has signed it, and it is not released yet");
         (await WaitsAsync(odo), await WaitsAsync(marta), await WaitsAsync(ines), await WaitsAsync(tilde)).ShouldBe((true, false, false, false));
 
         // Returned, changed by a letter, sent again: it is as if nobody had signed. As it was before, she has.
@@ -118,9 +118,14 @@ public sealed class SignatureTests(Workshop workshop) : IClassFixture<Workshop>
         var db = scope.ServiceProvider.GetRequiredService<WornPathDb>();
         await Guards.LiftAsync(db);
         var revision = await db.Revisions.Include(r => r.Edits).SingleAsync(r => r.Id == id);
+        var delta = revision.Edits[0].Delta;
         await db.Database.ExecuteSqlAsync($"UPDATE Edits SET Label = 'something else' WHERE Id = {revision.Edits[1].Id}");
         var changed = await ines.GetAsync<RevisionEndpoints.RecordView>($"/api/revisions/{id}/record");
         changed.Broken.ShouldNotBeNull().ShouldContain("Line 3 of the record (edit, revision A) is not what was written.");
+        // Also where what is left is nothing that can be read.
+        await db.Database.ExecuteSqlAsync($"UPDATE Edits SET Delta = x'00' WHERE Id = {revision.Edits[0].Id}");
+        (await ines.GetAsync<RevisionEndpoints.RecordView>($"/api/revisions/{id}/record")).Broken.ShouldNotBeNull().ShouldContain("Line 2 of the record");
+        await db.Database.ExecuteSqlAsync($"UPDATE Edits SET Delta = {delta} WHERE Id = {revision.Edits[0].Id}");
         await db.Database.ExecuteSqlAsync($"DELETE FROM RecordLinks WHERE EditId = {revision.Edits[1].Id}");
         (await ines.GetAsync<RevisionEndpoints.RecordView>($"/api/revisions/{id}/record")).Broken.ShouldNotBeNull().ShouldContain("Line 3 of the record is missing.");
     }

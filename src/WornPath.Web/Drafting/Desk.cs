@@ -60,7 +60,7 @@ public sealed class Desk(WornPathDb db)
                             {
                                 one.PersonId,
                                 Line = new DeskLine(revision.Id, revision.Procedure.Number + " " + revision.Procedure.Title + ", " + revision.Letter,
-                                    one.Who + " has signed it; another signature is wanted", one.At)
+                                    one.Who + " has signed it, and it is not released yet", one.At)
                             }).ToListAsync();
         return [.. signed.GroupBy(s => s.Line.RevisionId).Where(g => g.All(s => s.PersonId != personId)).Select(g => g.First().Line)];
     }
