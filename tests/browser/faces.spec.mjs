@@ -4,7 +4,7 @@ import { unit } from 'mathjs';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
-import { begin, expect, kept, pasteLines, root, test } from './workshop.mjs';
+import { begin, expect, fromShelf, kept, pasteLines, root, test } from './workshop.mjs';
 
 /** What axe finds serious or worse on a page, as lines a person can act on. */
 async function serious(page) {
@@ -221,7 +221,7 @@ test('script and style: the first page under 120 kB compressed, each later face 
     await expect(page.getByRole('heading', { name: 'Shelf' })).toBeVisible();
   });
   sizes.Write = await kilobytes(async () => {
-    await page.getByRole('link', { name: 'Loader brackets' }).click();
+    await fromShelf(page, 'Loader brackets and roll-over bar pads');
     await expect(page.getByRole('main', { name: 'Write' })).toBeVisible();
   });
   for (const face of ['Joints', 'Chart', 'Ready', 'Review', 'Print', 'Follow'])

@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
-import { begin, expect, kept, test } from './workshop.mjs';
+import { begin, expect, fromShelf, kept, test } from './workshop.mjs';
 
 const table = [
   'Remarks\tFastener\tJoint\tQty\tTorque (N·m)\tSource\tPattern\tTreatment',
@@ -80,7 +80,7 @@ test('a fastener table of twelve rows is pasted, and ends with a compiled tool l
 
 test('a slip beside a joint shows its numbers, follows a change, and is kept as the justification', async ({ enter }) => {
   const page = await enter(/Ines Aldaro/);
-  await page.getByRole('link', { name: /Loader brackets/ }).click();
+  await fromShelf(page, 'Loader brackets and roll-over bar pads');
   await page.getByRole('link', { name: 'Joints' }).click();
   await page.getByLabel('Fastener of J5').click();
   await page.getByRole('button', { name: 'Work it out on a slip' }).click();
@@ -172,7 +172,7 @@ test('the keeper of the crib adds a wrench, is told of a range upside down, and 
   await expect(keeping).toContainText('Kept.');
 
   const ines = await enter(/Ines Aldaro/);
-  await ines.getByRole('link', { name: /Loader brackets/ }).click();
+  await fromShelf(ines, 'Loader brackets and roll-over bar pads');
   await ines.getByRole('link', { name: 'Joints' }).click();
   await expect(ines.locator('tr', { has: ines.getByLabel('Fastener of J11') })).toContainText('TW-5');
   // 18 N·m dry on anti-seize: reduced by 0.70 to 12.6, and said so.

@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
-import { begin, expect, kept, phaseAct, release, test } from './workshop.mjs';
+import { begin, expect, fromShelf, kept, phaseAct, release, test } from './workshop.mjs';
 
 test('the chart shows what is left open, is walked by keys, read as text, and leads to the step', async ({ enter }) => {
   const page = await enter(/Ines Aldaro/);
@@ -226,7 +226,7 @@ test('a warning is waived with a reason under review, and the house weighs a rul
   await expect(author.getByText('A reviewer looks at it now.')).toBeVisible();
 
   const odo = await enter(/Odo Brandt/);
-  await odo.getByRole('link', { name: 'Strap', exact: true }).click();
+  await fromShelf(odo, 'Strap');
   await odo.getByRole('link', { name: 'Review' }).click();
   await expect(odo.locator('.state')).toContainText('1 warning has no reason to stand');
   await odo.getByRole('button', { name: 'waive with a reason' }).click();

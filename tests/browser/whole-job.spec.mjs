@@ -1,4 +1,4 @@
-import { begin, expect, kept, readValues, release, test } from './workshop.mjs';
+import { begin, expect, fromShelf, kept, readValues, release, test } from './workshop.mjs';
 
 test('a procedure of ten steps is written by keyboard, cleared, released by a second person, and read in print', async ({ enter }) => {
   const page = await enter(/Ines Aldaro/);
@@ -99,7 +99,7 @@ test('a procedure of ten steps is written by keyboard, cleared, released by a se
   // The second person releases it; the author may not.
   await expect(page.getByRole('button', { name: /Release revision/ })).toHaveCount(0);
   const odo = await enter(/Odo Brandt/);
-  await odo.getByRole('link', { name: 'Belly strap' }).click();
+  await fromShelf(odo, 'Belly strap');
   await odo.getByRole('link', { name: 'Review' }).click();
   await expect(odo.locator('.state')).toContainText('A second person reads the values from their sources');
   await expect(odo.locator('.values')).not.toContainText('70');
@@ -133,7 +133,7 @@ test('a procedure of ten steps is written by keyboard, cleared, released by a se
 
   // The installer reads the printed sheet.
   const tilde = await enter(/Tilde Rask/);
-  await tilde.getByRole('link', { name: 'Belly strap' }).click();
+  await fromShelf(tilde, 'Belly strap');
   await tilde.getByRole('link', { name: 'Print', exact: true }).click();
   const paper = tilde.getByRole('article');
   await expect(paper).toContainText('values read from their sources by Odo Brandt');

@@ -110,6 +110,12 @@ export async function begin(page, number, title) {
   return first;
 }
 
+/** Opens a sheet from the shelf by its title, looked for: the page of the shelf shows the forty changed last. */
+export async function fromShelf(page, title) {
+  await page.getByRole('searchbox', { name: 'Search the shelf' }).fill(title);
+  await page.getByRole('link', { name: title, exact: true }).click();
+}
+
 /** The procedure's owner lets somebody write along, under Review; then back to where she was. */
 export async function share(page, name) {
   const back = page.url();
