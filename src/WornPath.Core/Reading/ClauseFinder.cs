@@ -20,7 +20,7 @@ internal sealed class ClauseFinder
     public ClauseFinder(string text, NameIndex names)
     {
         (_text, _names) = (text, names);
-        _tokens = Tokenizer.Tokenize(text);
+        _tokens = Tokenizer.Tokenize(text, names);
         _nouns = new NounFinder(text, _tokens, names);
     }
 
@@ -472,7 +472,7 @@ internal sealed class ClauseFinder
         if (!IsPurposeAt(at)) return null;
         var verb = Trade.VerbsOf(_tokens[at + 1].Text).First(f => f.Form == Form.Base).Verb;
         // "Get ready to lift it off", "prepare to lower it": not yet.
-        var isAhead = Is(at - 1, "ready") || open?.Verb?.Lemma == "prepare";
+        var isAhead = Is(at - 1, "ready") || IsFarEnough(at) || open?.Verb?.Lemma == "prepare";
         // "You will need a pry bar to remove it", "it takes two people to lift it".
         var needs = open is { Mood: Mood.Declarative, IsRemark: true } && (IsTeller(open.From) || Is(open.From, "it"))
             && Has(open.From, at, i => _tokens[i].Text is "need" or "needs" or "takes");
@@ -484,6 +484,9 @@ internal sealed class ClauseFinder
         Fill(clause, at + 2, clause.To);
         return clause;
     }
+
+    // "Raise it high enough to get the wheel off": so far, and that is not done yet.
+    private bool IsFarEnough(int at) => at > 0 && _tokens[at - 1].Kind == TokenKind.Word && _tokens[at - 1].Text.EndsWith("-enough", StringComparison.Ordinal);
 
     // "Turn it to remove it", "lower it just enough to take out the spring": done in the same go.
     private static bool Takes(TradeVerb verb) => verb.Frames[^1].Sense is Sense.Off or Sense.On or Sense.Disconnect or Sense.Connect;
@@ -997,6 +1000,11 @@ internal sealed class ClauseFinder
             break;
         }
 
+        // "Take the bearing, the seal and the spacer off": off goes with "take", which is nothing without it.
+        if (open is { Mood: Mood.Imperative, Negated: false, Verb: { } taking } && NeedsWay(taking) && next < _end
+            && Trade.Paths.Contains(_tokens[next].Text) && !Has(open.VerbAt, at, i => Trade.Paths.Contains(_tokens[i].Text) || _tokens[i].Kind == TokenKind.Torque)
+            && (next + 1 >= _end || !IsDetermined(next + 1))) return null;
+
         // "The bolts that hold the cover are removed", "any that are scored must be replaced": past what tells which ones.
         if (next < _end && _tokens[next].Kind == TokenKind.Word && Trade.Relatives.Contains(_tokens[next].Text) && MainVerbAfter(next) is { } main)
         {
@@ -1048,6 +1056,10 @@ internal sealed class ClauseFinder
     // Nobody does one thing to more things in one breath; what is longer is read in pieces, in time in proportion to its length.
     private const int LongestList = 12;
 
+    // "Take" is nothing without "off".
+    private static bool NeedsWay(TradeVerb verb) => verb.Frames[^1].Sense == Sense.Say
+        && verb.Frames.Any(f => Array.Exists(f.Conditions, c => Array.Exists(c.Tests, t => t.Looks == Looks.Way)));
+
     // The end of a list that goes on with a comma and closes with "and", where a verb or a way follows that holds for all of it.
     private int? ListTo(int comma, List<NounPhrase> subjects)
     {
@@ -1060,9 +1072,11 @@ internal sealed class ClauseFinder
             if (from >= _end || _nouns.Read(from, _end, null) is not { } noun || noun.Phrase.IsPronoun || IsImperativeAt(from, true)) return null;
             more.Add(noun.Phrase);
             i = noun.Next;
-            if (!and) continue;
-            if (i >= _end || _tokens[i].Kind != TokenKind.Word || !IsFinite(i)
-                && !(Trade.Paths.Contains(_tokens[i].Text) && (i + 1 >= _end || _tokens[i + 1].Kind == TokenKind.Mark))) return null;
+            var isWay = i < _end && Trade.Paths.Contains(_tokens[i].Text)
+                && (i + 1 >= _end || _tokens[i + 1].Kind == TokenKind.Mark || MannerEnd(i + 1) is not null);
+            // "Spacer, seal, bearing on": three make a list without an "and".
+            if (!and && !(more.Count > 1 && isWay)) continue;
+            if (i >= _end || _tokens[i].Kind != TokenKind.Word || !IsFinite(i) && !isWay) return null;
             subjects.AddRange(more);
             return i;
         }
@@ -1135,8 +1149,8 @@ internal sealed class ClauseFinder
         // "One of you feeds the loom in, the other draws it through".
         persons |= subjects is [{ IsPronoun: true, IsRest: true }] && _nouns.Read(i + 1, _end, null) is { Phrase: { IsPronoun: true, Text: "it" or "them" } };
         var you = persons || subjects.TrueForAll(s => s.IsPronoun && s.Text is "you" or "we" or "i" or "he" or "she");
-        // "They will be tightened in step 20", "… later": not now.
-        if (modal.StartsWith(" will", StringComparison.Ordinal) && Has(verbAt, to, k => Is(k, "later") && !Is(k + 1, "than")
+        // "They will be tightened in step 20", "they are removed later": not now.
+        if ((modal.StartsWith(" will", StringComparison.Ordinal) || modal is " is" or " are") && Has(verbAt, to, k => Is(k, "later") && !Is(k + 1, "than")
             || Is(k, "in") && (Is(k + 1, "step") || Is(k + 2, "step") || Is(k + 3, "step"))))
             return new Clause(Mood.Beside, at, to) { VerbAt = verbAt, IsRemark = true };
         // "Some fuel will run out": what comes of it.

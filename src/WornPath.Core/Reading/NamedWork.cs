@@ -31,6 +31,9 @@ internal static class NamedWork
         }
     }
 
+    /// <summary>The verb of a noun that names work ("removal"); null for any other word.</summary>
+    public static string? VerbOf(string noun) => Verbs.GetValueOrDefault(noun);
+
     /// <summary>Whether work is named there, with its article or without: "the tightening of", "removal of".</summary>
     public static bool Names(List<Token> tokens, int at) =>
         VerbOf(tokens, Trade.Determiners.Contains(Word(tokens, at)) ? at + 1 : at) is not null;

@@ -20,6 +20,9 @@ internal static class Notes
             Alone(tokens, i);
             Objectless(tokens, i);
             Slack(tokens, i);
+            Tabs(tokens, i);
+            Borne(tokens, i);
+            PinIt(tokens, i);
             FewTurns(tokens, i);
             PartOfThem(tokens, i);
         }
@@ -88,6 +91,44 @@ internal static class Notes
         var said = behind ? at + 1 : at;
         tokens[said] = tokens[said] with { Text = "slackened" };
         if (behind) (tokens[at], tokens[said]) = (tokens[said], tokens[at]);
+    }
+
+    // "Tabs flat", "tabs up": bent so.
+    private static void Tabs(List<Token> tokens, int at)
+    {
+        if (Word(tokens, at) is not ("tab" or "tabs" or "tangs") || !Begins(tokens, at) || !Ends(tokens, at + 2)) return;
+        var opens = Word(tokens, at + 1) is "flat" or "back" or "open" or "straight";
+        if (!opens && Word(tokens, at + 1) is not ("up" or "over" or "bent")) return;
+        if (Word(tokens, at + 1) == "bent") tokens[at + 1] = tokens[at + 1] with { Text = "over" };
+        var here = tokens[at].At with { Length = 0 };
+        tokens.InsertRange(at, [new Token(TokenKind.Word, opens ? "flatten" : "bend", here), new Token(TokenKind.Word, "the", here)]);
+        if (opens) tokens.RemoveAt(at + 3);
+    }
+
+    // "Onto the stands", "down off the stands", "down on its wheels".
+    private static void Borne(List<Token> tokens, int at)
+    {
+        if (!Begins(tokens, at)) return;
+        var way = Word(tokens, at) == "down" ? at + 1 : at;
+        var what = way + 1;
+        while (Trade.Determiners.Contains(Word(tokens, what)) || Word(tokens, what) == "axle") what++;
+        if (!Ends(tokens, what + 1)) return;
+        var (onto, off) = (Word(tokens, way) is "on" or "onto", Word(tokens, way) is "off" or "from");
+        var verb = Word(tokens, what) is "stands" or "stand" ? onto ? "set" : off ? "lower" : null : Word(tokens, what) is "wheels" && onto && way > at ? "lower" : null;
+        if (verb is null) return;
+        var here = tokens[at].At with { Length = 0 };
+        if (way > at) tokens.RemoveAt(at);
+        tokens.InsertRange(at, [new Token(TokenKind.Word, verb, here), new Token(TokenKind.Word, "the", here), new Token(TokenKind.Word, "tractor", here)]);
+    }
+
+    // "… and pin it": lock it with a cotter pin.
+    private static void PinIt(List<Token> tokens, int at)
+    {
+        if (Word(tokens, at) != "pin" || Word(tokens, at + 1) is not ("it" or "them") || !Begins(tokens, at)) return;
+        tokens[at] = tokens[at] with { Text = "lock" };
+        if (Word(tokens, at + 2) is "with") return;
+        var here = new Span(tokens[at + 1].At.End, 0);
+        tokens.InsertRange(at + 2, [new Token(TokenKind.Word, "with", here), new Token(TokenKind.Word, "cotter", here), new Token(TokenKind.Word, "pin", here)]);
     }
 
     // "In a few turns": by hand.

@@ -22,6 +22,7 @@ public sealed partial class SentenceReader
             var way = PlainWay();
             var loose = reader.Has(clause, "loose");
             var objects = new List<NounPhrase>();
+            var vehicle = false;
             NounPhrase? stuff = null;
             foreach (var piece in clause.Pieces)
             {
@@ -35,7 +36,14 @@ public sealed partial class SentenceReader
                     continue;
                 }
 
-                if (Trade.Beside.Contains(phrase.After) && !(phrase.After is "in" or "on" or "off" or "out" && objects.Count == 0)) continue;
+                // "Tractor back down on its wheels": it moves, and they stay on.
+                if (!phrase.IsPronoun && Trade.NounOf(phrase.Stems) is { Role: NounRole.Vehicle })
+                {
+                    vehicle = true;
+                    continue;
+                }
+
+                if (Trade.Beside.Contains(phrase.After) && !(!vehicle && phrase.After is "in" or "on" or "off" or "out" && objects.Count == 0)) continue;
                 if (!phrase.IsPronoun && (Trade.NounOf(phrase.Stems) is { Role: NounRole.Words or NounRole.Place or NounRole.Person }
                     || phrase is { Stems: ["end"], Owner.Count: 0 } && reader._refer.Known(phrase) is null)) continue;
                 // "Cover off (heavy)": a word about it.
@@ -111,7 +119,12 @@ public sealed partial class SentenceReader
             var slot = reader.Has(clause, "slot", "slots");
             if (Values(clause).Any(v => v.Kind is TokenKind.Torque or TokenKind.Angle) || slot)
             {
+                var pinned = reader._actions.FindAll(a => a.Verb == Verb.InsertPin && reader.PlaceOf(clause).Begins(a.At)
+                    && Values(clause).Any(v => v.Kind == TokenKind.Torque && v.At.Start < a.At.Start));
+                reader._actions.RemoveAll(pinned.Contains);
                 reader.TightenWhat(clause, [.. objects.Where(o => _hand.Exists(h => h.Phrase == o && h.Thing is Joint))], [.. _hand.Select(h => h.Thing)]);
+                // "Castle nut 60 N·m, new cotter pin": in this order.
+                reader._actions.AddRange(pinned);
                 _any = true;
             }
 

@@ -38,7 +38,7 @@ public sealed partial class SentenceReader
         if (sense == Sense.Discard) return;
         // It comes along before its part has gone.
         var bearer = parts[^1];
-        foreach (var (noun, along) in Along(clause))
+        foreach (var (noun, along) in Along(clause, sense))
             if (along.Id != bearer.Id && !_actions.Exists(a => a.Target == along.Id)
                 && _actions.FindIndex(a => a.Target == bearer.Id && IsMotion(a.Verb) && here.Begins(a.At)) is >= 0 and var at)
                 _actions.Insert(at, new StepAction { Verb = Verb.Carry, Target = along.Id, Host = bearer.Id, At = noun.At });
@@ -80,10 +80,10 @@ public sealed partial class SentenceReader
         return null;
     }
 
-    // "With the hub in it", "together with the gland and the piston", "complete with bracket".
-    private IEnumerable<(NounPhrase Noun, Part Part)> Along(Clause clause)
+    // "With the hub in it", "together with the gland and the piston", "complete with bracket"; what comes off "with the seal" brings it along.
+    private IEnumerable<(NounPhrase Noun, Part Part)> Along(Clause clause, Sense sense)
     {
-        var together = Has(clause, "together", "along", "complete");
+        var together = sense == Sense.Off && !Has(clause, "old") || Has(clause, "together", "along", "complete");
         for (var i = 0; i < clause.Pieces.Count; i++)
         {
             if (clause.Pieces[i].Noun is not { After: "with", IsPronoun: false, IsNew: false }) continue;

@@ -60,7 +60,9 @@ public sealed partial class SentenceReader
             else if (thing is null && phrase.Is(ThingKind.Tool)) Use(_refer.Assume(phrase, ThingKind.Tool, false, null, null));
         }
 
-        Add(sense is Sense.VehicleMoves ? Verb.Lower : VerbOf(sense)!.Value, null, PlaceOf(clause));
+        // "Put stands under it and let it down on them": once.
+        var moves = sense is Sense.VehicleMoves ? Verb.Lower : VerbOf(sense)!.Value;
+        if (moves != Verb.SetOnStands || _actions is not [.., { Verb: Verb.SetOnStands }]) Add(moves, null, PlaceOf(clause));
         // "Get it off the ground and onto jack stands."
         if (sense == Sense.Raise && clause.Pieces.Exists(p => p.Noun is { After: "on" or "onto" or "over" or "to" } n && n.Head == "stand")) Add(Verb.SetOnStands, null, PlaceOf(clause));
         Spoken.Hand([.. clause.Pieces.Where(p => p.Noun is { IsPronoun: false }).Select(p => _refer.Known(p.Noun!)).OfType<Aid>()]);

@@ -302,7 +302,7 @@ public sealed partial class SentenceReader
         }
 
         _finder.Fill(clause);
-        if (clause.IfNotYet && !clause.Nouns.Any(n => n.After is null or "with" && !n.IsPronoun && _refer.Known(n) is not null))
+        if (clause.IfNotYet && !clause.Nouns.Any(n => n.After is null or "with" && !n.IsPronoun && (_refer.Known(n) is not null || IsCotter(n))))
         {
             Aside(clause);
             return;
@@ -351,14 +351,16 @@ public sealed partial class SentenceReader
     {
         var now = StateAfter(action.Verb);
         if (now is null || action.Target is null) return true;
+        // Of a pin and a lock another state is told than of what they lock.
+        bool Tells(string state) => Locks(state) == Locks(now);
         for (var i = from - 1; i >= 0; i--)
-            if (_actions[i].Target == action.Target && StateAfter(_actions[i].Verb) is { } here) return Implies(here, now);
+            if (_actions[i].Target == action.Target && StateAfter(_actions[i].Verb) is { } here && Tells(here)) return Implies(here, now);
         string? last = null;
         foreach (var step in _sheet.Steps)
         {
             if (step.Id == _step.Id) break;
             foreach (var done in step.Actions)
-                if (done.Target == action.Target && StateAfter(done.Verb) is { } state) last = state;
+                if (done.Target == action.Target && StateAfter(done.Verb) is { } state && Tells(state)) last = state;
         }
 
         return last is not null && Implies(last, now);
@@ -373,8 +375,15 @@ public sealed partial class SentenceReader
         Verb.Loosen => "loose",
         Verb.Start or Verb.Fit or Verb.Connect or Verb.Snug or Verb.Place => "on",
         Verb.Torque => "tight",
+        Verb.RemovePin => "unpinned",
+        Verb.InsertPin => "pinned",
+        Verb.Unlock => "unlocked",
+        Verb.Lock => "locked",
         _ => null,
     };
+
+    // Which of them a state is of: the pin, the lock, or the thing itself.
+    private static int Locks(string state) => state is "pinned" or "unpinned" ? 1 : state is "locked" or "unlocked" ? 2 : 0;
 
     // A proviso within a sentence is a branch of the step like one on a line of its own.
     private int BranchOf(Proviso proviso)
@@ -569,6 +578,20 @@ public sealed partial class SentenceReader
         {
             Add(done.Verb, same, again.At, a => a with { Rest = true });
             return;
+        }
+
+        // "Secure it with a new cotter pin", "lock the bolts with the tabs": by what it is locked.
+        if (sense is Sense.Secure or Sense.Lock && clause.Pieces.Find(p => p.Noun is { IsPronoun: false, After: "with" or "by" })?.Noun is { } by
+            && objects.TrueForAll(o => o.IsPronoun ? _refer.Meant(o, k => k is ThingKind.Joint or ThingKind.Part) is [Joint, ..]
+                : _refer.Known(o, k => k == ThingKind.Joint) is Joint))
+        {
+            if (IsCotter(by))
+            {
+                Pin(clause, Sense.PinIn, [by with { After = null }, .. objects]);
+                return;
+            }
+
+            if (by.Stems.Any(s => s is "lock" or "tab" or "tang" || Trade.LockWires.Contains(s))) sense = Sense.Lock;
         }
 
         switch (sense)

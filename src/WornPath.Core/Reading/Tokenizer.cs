@@ -33,8 +33,8 @@ internal static partial class Tokenizer
     [GeneratedRegex(@"\G[ \t]*(?:(?:step\s+)?\d{1,2}(?:\.\d{1,2})*[.):]|\(?[a-z]\)|\(\d{1,2}\)(?=\s+[a-z]+\s+(?:the|all|both|each|any|an?)\b)|[-–•*·►])[ \t]+", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex ListLead();
 
-    /// <summary>The tokens of a text, in order.</summary>
-    public static List<Token> Tokenize(string text)
+    /// <summary>The tokens of a text, in order, put as the rest of the reader knows it; what it names together is named as the sheet names it.</summary>
+    public static List<Token> Tokenize(string text, NameIndex names)
     {
         // Most steps state no value: a figure, or a unit written out, must stand there.
         var states = text.AsSpan().ContainsAnyInRange('0', '9') || text.Contains("ewton", StringComparison.OrdinalIgnoreCase)
@@ -44,8 +44,10 @@ internal static partial class Tokenizer
         LeaveOrder(tokens);
         LeftAlone.Straighten(tokens);
         NamedWork.Straighten(tokens);
+        Gathered.Straighten(text, tokens, names);
         Notes.Straighten(tokens);
         Whose.Straighten(tokens);
+        GoneOn.Straighten(tokens, names);
         return tokens;
     }
 
