@@ -20,6 +20,7 @@ internal static class Notes
             Alone(tokens, i);
             Objectless(tokens, i);
             Slack(tokens, i);
+            Shut(tokens, i);
             Tabs(tokens, i);
             Borne(tokens, i);
             PinIt(tokens, i);
@@ -129,6 +130,14 @@ internal static class Notes
         if (Word(tokens, at + 2) is "with") return;
         var here = new Span(tokens[at + 1].At.End, 0);
         tokens.InsertRange(at + 2, [new Token(TokenKind.Word, "with", here), new Token(TokenKind.Word, "cotter", here), new Token(TokenKind.Word, "pin", here)]);
+    }
+
+    // "Fuel tap shut": closed.
+    private static void Shut(List<Token> tokens, int at)
+    {
+        if (at == 0 || Word(tokens, at) != "shut" || !Ends(tokens, at + 1) || tokens[at - 1].Kind != TokenKind.Word || Trade.IsSmall(tokens[at - 1].Text)
+            || HasVerb(tokens, at)) return;
+        tokens[at] = tokens[at] with { Text = "closed" };
     }
 
     // "In a few turns": by hand.

@@ -287,6 +287,14 @@ public sealed partial class SentenceReader
                 && (Trade.NounOf(place.Stems)?.Role is null or NounRole.Thing or NounRole.Vehicle || place.Head is "top" or "bottom" or "place" or "position");
         }
 
+        // "Hose on, clamp tight".
+        private bool TightBehind(NounPhrase phrase)
+        {
+            for (var i = clause.From; i + 1 < clause.To; i++)
+                if (reader._finder.Tokens[i].At.End == phrase.At.End) return reader._finder.Tokens[i + 1].Text == "tight";
+            return false;
+        }
+
         private void One(NounPhrase phrase, string way, bool loose)
         {
             // "Transfer the drive gear: gear off …".
@@ -317,7 +325,7 @@ public sealed partial class SentenceReader
             if (way == "none" && Placed(phrase) && (phrase.IsNew || reader._refer.Known(phrase, k => k != ThingKind.Aid) is { } off
                 && reader.Spoken.IsOff(off) is true)) way = "on";
             var fastens = !phrase.IsPronoun && (reader._refer.Known(phrase) is Joint || phrase.Is(ThingKind.Joint));
-            var sense = reader.Has(clause, "snug") && (fastens || phrase.IsPronoun) ? Sense.Snug : way switch
+            var sense = (reader.Has(clause, "snug") || TightBehind(phrase) && !Values(clause).Any(v => v.Kind == TokenKind.Torque)) && (fastens || phrase.IsPronoun) ? Sense.Snug : way switch
             {
                 "off" => Sense.Off,
                 "on" => Sense.On,
