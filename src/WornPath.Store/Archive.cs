@@ -64,6 +64,7 @@ public static class Archive
         ["LockoutEnd"] = "NULL",
         ["AccessFailedCount"] = "0",
         ["FactorSecret"] = "NULL",
+        ["CalendarKeyHash"] = "NULL",
         ["FactorStep"] = "0",
     };
 

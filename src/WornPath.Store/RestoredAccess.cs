@@ -11,5 +11,6 @@ public static class RestoredAccess
         await db.Sessions.Where(s => s.EndedAt == null).ExecuteUpdateAsync(s => s.SetProperty(x => x.EndedAt, at)
             .SetProperty(x => x.Why, SessionEnd.Expired));
         await db.Invitations.Where(i => i.UsedAt == null).ExecuteUpdateAsync(i => i.SetProperty(x => x.UsedAt, at));
+        await db.Users.Where(p => p.CalendarKeyHash != null).ExecuteUpdateAsync(p => p.SetProperty(x => x.CalendarKeyHash, (string?)null));
     }
 }

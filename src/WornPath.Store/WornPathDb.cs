@@ -34,6 +34,8 @@ public sealed class WornPathDb(DbContextOptions<WornPathDb> options) : IdentityD
 
     public DbSet<Bulletin> Bulletins => Set<Bulletin>();
 
+    public DbSet<Holding> Holdings => Set<Holding>();
+
     public DbSet<RecordLink> RecordLinks => Set<RecordLink>();
 
     public DbSet<Signature> Signatures => Set<Signature>();
@@ -102,6 +104,8 @@ public sealed class WornPathDb(DbContextOptions<WornPathDb> options) : IdentityD
             person.Property(p => p.NameKey).HasMaxLength(400);
             person.HasIndex(p => p.NameKey).IsUnique();
             person.Property(p => p.FactorSecret).HasMaxLength(1000);
+            person.Property(p => p.CalendarKeyHash).HasMaxLength(64);
+            person.HasIndex(p => p.CalendarKeyHash).IsUnique();
             person.Ignore(p => p.State);
             person.Ignore(p => p.HasFactor);
         });
@@ -160,6 +164,7 @@ public sealed class WornPathDb(DbContextOptions<WornPathDb> options) : IdentityD
             revision.Property(r => r.Letter).HasMaxLength(4);
             revision.Property(r => r.Stamp).IsConcurrencyToken();
             revision.HasIndex(r => new { r.ProcedureId, r.Letter }).IsUnique();
+            revision.HasIndex(r => r.LookAgainBy).HasFilter("LookAgainBy IS NOT NULL");
             revision.HasOne(r => r.Author).WithMany().HasForeignKey(r => r.AuthorId).OnDelete(DeleteBehavior.Restrict);
         });
         builder.Entity<SheetSnapshot>(snapshot =>
@@ -224,6 +229,14 @@ public sealed class WornPathDb(DbContextOptions<WornPathDb> options) : IdentityD
             mention.HasKey(m => new { m.EntryId, m.PersonId });
             mention.HasOne<CommentEntry>().WithMany(e => e.Mentions).HasForeignKey(m => m.EntryId);
             mention.HasOne<Person>().WithMany().HasForeignKey(m => m.PersonId).OnDelete(DeleteBehavior.Restrict);
+        });
+        builder.Entity<Holding>(holding =>
+        {
+            holding.Property(r => r.Kind).HasConversion<string>().HasMaxLength(10);
+            holding.Property(r => r.Who).HasMaxLength(400);
+            holding.HasIndex(r => new { r.RevisionId, r.PersonId, r.Kind }).IsUnique();
+            holding.HasOne<Revision>().WithMany().HasForeignKey(r => r.RevisionId);
+            holding.HasOne<Person>().WithMany().HasForeignKey(r => r.PersonId).OnDelete(DeleteBehavior.Restrict);
         });
         builder.Entity<Bulletin>(bulletin =>
         {

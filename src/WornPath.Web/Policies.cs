@@ -31,8 +31,8 @@ public static class Policies
         AddRoles(Reviewer, Roles.Reviewer, Roles.Approver);
         AddRoles(Approver, Roles.Approver);
         AddRoles(Administrator, Roles.Administrator);
-        AddRoles(Workshop, Roles.Author, Roles.Reviewer, Roles.Approver, Roles.Administrator);
-        AddRoles(WorkshopKeeper, Roles.Approver, Roles.Administrator);
+        AddRoles(Workshop, [.. Roles.SeeDrafts]);
+        AddRoles(WorkshopKeeper, [.. Roles.KeepWorkshop]);
         AddRoles(Teacher, Roles.Author, Roles.Approver, Roles.Administrator);
         options.AddPolicy(SignedIn, p => p.RequireAuthenticatedUser());
         // An endpoint that says nothing is for nobody who is not signed in.
@@ -49,6 +49,5 @@ public static class Policies
     public static string Id(this ClaimsPrincipal person) => person.FindFirstValue(ClaimTypes.NameIdentifier) ?? throw new InvalidOperationException("Nobody is signed in.");
 
     /// <summary>True where the person sees drafts and not only what is released.</summary>
-    public static bool SeesDrafts(this ClaimsPrincipal person) =>
-        person.IsInRole(Roles.Author) || person.IsInRole(Roles.Reviewer) || person.IsInRole(Roles.Approver) || person.IsInRole(Roles.Administrator);
+    public static bool SeesDrafts(this ClaimsPrincipal person) => Roles.SeeDrafts.Any(person.IsInRole);
 }

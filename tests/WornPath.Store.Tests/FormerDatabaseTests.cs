@@ -356,6 +356,22 @@ public sealed class FormerDatabaseTests : IDisposable
         (await db.Signatures.CountAsync()).ShouldBe(0, "what was released before was signed by nobody");
     }
 
+    [Fact]
+    public async Task Of_what_was_released_before_it_is_known_from_now_on_who_has_it()
+    {
+        await using var db = Open(Former("holders"));
+        await StoreSetup.MigrateAsync(db);
+        (await db.Holdings.CountAsync()).ShouldBe(0);
+        (await db.Revisions.CountAsync(r => r.LookAgainBy != null)).ShouldBe(0);
+        (await db.Users.CountAsync(p => p.CalendarKeyHash != null)).ShouldBe(0);
+        // The guards are in place, and what is new may be written on a released revision.
+        var released = await db.Revisions.FirstAsync(r => r.State == RevisionState.Released);
+        released.LookAgainBy = new DateOnly(2030, 1, 31);
+        db.Holdings.Add(new Holding { RevisionId = released.Id, PersonId = released.AuthorId, Kind = HoldingKind.Printed, Who = "x", First = DateTime.UtcNow, Last = DateTime.UtcNow });
+        await db.SaveChangesAsync();
+        await Should.ThrowAsync<Exception>(() => db.Revisions.Where(r => r.Id == released.Id).ExecuteUpdateAsync(s => s.SetProperty(r => r.Letter, "Z")));
+    }
+
     public void Dispose()
     {
         Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();

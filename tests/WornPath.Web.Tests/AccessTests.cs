@@ -107,6 +107,12 @@ public sealed partial class AccessTests(Workshop workshop) : IClassFixture<Works
         POST    /api/revisions/{id:int}/withdraw                   .xxxxxyx
         POST    /api/revisions/{id:int}/bulletins                  .xxxxxyx
         POST    /api/revisions/{id:int}/bulletins/{bulletin:int}/take-back .xxxxxyx
+        POST    /api/revisions/{id:int}/look-again                 .xxxxxyx
+        GET     /api/revisions/{id:int}/holders                    .xyyyyyy
+        POST    /api/revisions/{id:int}/held                       .-yyyyyy
+        POST    /api/me/calendar                                   .yyyyyyy
+        DELETE  /api/me/calendar                                   .yyyyyyy
+        GET     /api/calendar/{key}                                yyyyyyyy
         GET     /api/findings/{rule}                               .yyyyyyy
         GET     /api/fields                                        .yyyyyyy
         GET     /api/workshop                                      .yyyyyyy
@@ -249,6 +255,7 @@ public sealed partial class AccessTests(Workshop workshop) : IClassFixture<Works
         "comments" or "{comment:int}" => new { clientId = Guid.NewGuid().ToString(), kind = "sheet", text = "A word." },
         "settle" => new { clientId = Guid.NewGuid().ToString(), settled = true },
         "take" => new { clientId = Guid.NewGuid().ToString(), entry = 1 },
+        "held" => new { way = "printed" },
         "undo" or "redo" => new { clientId = Guid.NewGuid().ToString() },
         "ready" => new { key = "P1", inHand = true },
         "words" => new { words = new[] { new { word = "frob", kind = "part" } } },

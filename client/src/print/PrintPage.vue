@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useEventListener } from '@vueuse/core';
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import { api, take } from '../shared/api/client';
@@ -77,6 +78,12 @@ const pageRule = computed(() => {
 });
 const names = computed(() => new Map((sheet.value?.torques ?? []).map((t) => [t.id, t.name])));
 const print = (): void => window.print();
+// The browser prints by itself: who has the sheet on paper is written down as it does. Without a connection it prints all the same.
+useEventListener(window, 'beforeprint', () => {
+  const id = draft.revision?.id;
+  if (id && !open.value)
+    void api.POST('/api/revisions/{id}/held', { params: { path: { id } }, body: { way: 'printed' } }).catch(() => undefined);
+});
 /** Before the name: behind it, it would read as a size. */
 const isCount = (amount: string): boolean => /^\d+$/.test(amount) && amount !== '1';
 const lists = computed(() => [

@@ -15,6 +15,7 @@ import { useComments } from '../shared/comments';
 import AuthorsPanel from './AuthorsPanel.vue';
 import BulletinPanel from './BulletinPanel.vue';
 import DifferencesPanel from './DifferencesPanel.vue';
+import HoldersPanel from './HoldersPanel.vue';
 import RecordPanel from './RecordPanel.vue';
 import RoundPanel from './RoundPanel.vue';
 import SignaturesPanel from './SignaturesPanel.vue';
@@ -209,6 +210,7 @@ const next = computed(() => {
       </form>
       <SignaturesPanel />
       <BulletinPanel />
+      <HoldersPanel v-if="!session.isReader && !['draft', 'in review'].includes(revision.state)" />
       <RoundPanel />
       <DifferencesPanel v-if="revision.revisions.length > 1" />
       <ValueReadings v-if="revision.state !== 'draft'" />

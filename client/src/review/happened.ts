@@ -14,4 +14,5 @@ export const happened: Record<EventView['kind'], string> = {
   warned: 'gave out a bulletin',
   warningTakenBack: 'took a bulletin back',
   signed: 'signed it',
+  lookAgainSet: 'said by when it is to be looked at again',
 };

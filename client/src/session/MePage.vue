@@ -72,6 +72,18 @@ const end = (id: number): Promise<void> =>
     async () => void (await take(api.DELETE('/api/me/sessions/{session}', { params: { path: { session: id } } }))),
     'That session has ended.',
   );
+/** The address of the calendar: shown once. */
+const calendar = ref('');
+const makeCalendar = (): Promise<void> =>
+  attempt(
+    async () => void (calendar.value = (await take(api.POST('/api/me/calendar'))).address),
+    'Copy the address into your calendar program now: it is not shown again.',
+  );
+const dropCalendar = (): Promise<void> =>
+  attempt(async () => {
+    await take(api.DELETE('/api/me/calendar'));
+    calendar.value = '';
+  }, 'The address opens nothing any more.');
 const endOthers = (): Promise<void> =>
   attempt(async () => void (await take(api.DELETE('/api/me/sessions'))), 'All other sessions have ended.');
 
@@ -181,6 +193,24 @@ const looks: { value: Look; label: string }[] = [
         >
       </section>
 
+      <section aria-labelledby="calendar">
+        <h2 id="calendar">Calendar</h2>
+        <p>
+          Your calendar program can fetch what waits for you and what falls due. The address is yours alone: whoever has it reads that, and
+          nothing else.
+        </p>
+        <p v-if="calendar" class="figures address">
+          <label for="calendar-address" class="visually-hidden">Address of your calendar</label>
+          <input id="calendar-address" class="plain" :value="calendar" readonly @focus="($event.target as HTMLInputElement).select()" />
+        </p>
+        <p class="line">
+          <ActButton size="small" :loading="busy" @click="makeCalendar">{{
+            me.hasCalendar ? 'Make another address' : 'Make the address'
+          }}</ActButton>
+          <button v-if="me.hasCalendar" type="button" class="link" :disabled="busy" @click="dropCalendar">Take the address away</button>
+        </p>
+      </section>
+
       <section aria-labelledby="sessions">
         <div class="line">
           <h2 id="sessions">Where you are signed in</h2>
@@ -232,6 +262,11 @@ const looks: { value: Look; label: string }[] = [
 .switch {
   display: block;
   margin-top: 4px;
+}
+
+.address input {
+  width: 100%;
+  box-sizing: border-box;
 }
 
 .looks {

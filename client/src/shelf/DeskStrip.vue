@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { onMounted, ref } from 'vue';
 import { api, NotConnected, take, type DeskLine } from '../shared/api/client';
-import { dayAndTime } from '../shared/when';
+import { day } from '../shared/when';
 
 const emit = defineEmits<{
   /** It is known what waits, or that it cannot be known: the page below can be shown and will not be pushed down. */
@@ -31,7 +31,7 @@ onMounted(async () => {
       <li v-for="(one, i) in waiting" :key="i">
         <router-link :to="{ name: 'review', params: { id: one.revisionId } }">{{ one.sheet }}</router-link>
         <span>{{ one.says }}</span>
-        <small class="figures">{{ dayAndTime(one.since) }}</small>
+        <small class="figures">{{ day(one.since) }}</small>
       </li>
     </ul>
   </section>

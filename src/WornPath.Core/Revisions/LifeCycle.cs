@@ -122,6 +122,15 @@ public static class LifeCycle
             : text.Length > 2000 ? new Problem($"A bulletin of {text.Length:N0} characters is too long.", "Keep it to 2,000.") : null;
     }
 
+    /// <summary>Whether a revision may be put down to be looked at again by a day; null takes the day away.</summary>
+    public static Problem? LookAgain(RevisionState state, DateOnly? by, DateOnly today)
+    {
+        if (state != RevisionState.Released) return new Problem($"This revision is {Name(state)}.", "A day is set for the one people work from.");
+        if (by is not { } day) return null;
+        return day <= today ? new Problem($"{day:yyyy-MM-dd} is not ahead.", "Choose a day after today.")
+            : day > today.AddYears(10) ? new Problem($"{day:yyyy-MM-dd} is more than ten years off.", "Choose an earlier day.") : null;
+    }
+
     /// <summary>Whether a bulletin may be taken back, with this reason.</summary>
     public static Problem? TakeWarningBack(bool isTakenBack, string why) => isTakenBack
         ? new Problem("This bulletin is taken back already.", "Reload to see those that hold.")

@@ -23,4 +23,10 @@ public static class Roles
 
     /// <summary>All roles.</summary>
     public static readonly IReadOnlyList<string> All = [Author, Reviewer, Approver, Installer, Administrator];
+
+    /// <summary>Those who see sheets that are not released.</summary>
+    public static readonly IReadOnlyList<string> SeeDrafts = [Author, Reviewer, Approver, Administrator];
+
+    /// <summary>Those who keep the crib and answer for the house rules.</summary>
+    public static readonly IReadOnlyList<string> KeepWorkshop = [Approver, Administrator];
 }

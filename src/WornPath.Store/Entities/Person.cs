@@ -33,6 +33,9 @@ public sealed class Person : IdentityUser
     /// <summary>The time step of the last code taken: one code opens once.</summary>
     public long FactorStep { get; set; }
 
+    /// <summary>SHA-256 of the key in the address of her calendar; null where she has none.</summary>
+    public string? CalendarKeyHash { get; set; }
+
     /// <summary>How it stands with her access.</summary>
     public PersonState State => DisabledAt is not null ? PersonState.Disabled : PasswordHash is null ? PersonState.Invited : PersonState.Active;
 

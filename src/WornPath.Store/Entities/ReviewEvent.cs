@@ -27,6 +27,9 @@ public enum ReviewEventKind
 
     /// <summary>Somebody has signed it.</summary>
     Signed,
+
+    /// <summary>It was said by when it is to be looked at again.</summary>
+    LookAgainSet,
 }
 
 /// <summary>One event in a revision's life, with who and when. Rows are only ever added.</summary>

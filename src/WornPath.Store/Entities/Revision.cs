@@ -38,6 +38,9 @@ public sealed class Revision
     /// <summary>Version of the workshop's settings it was released under, whose house rules it keeps; null until then.</summary>
     public int? WorkshopVersion { get; set; }
 
+    /// <summary>The day by which it is to be looked at again, once it is released; null where none is set.</summary>
+    public DateOnly? LookAgainBy { get; set; }
+
     /// <summary>Another with each change: whoever changes it from an older one is refused.</summary>
     public long Stamp { get; set; }
 

@@ -483,6 +483,45 @@ namespace WornPath.Store.Migrations
                     b.ToTable("Facts");
                 });
 
+            modelBuilder.Entity("WornPath.Store.Entities.Holding", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateTime>("First")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Kind")
+                        .IsRequired()
+                        .HasMaxLength(10)
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTime>("Last")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("PersonId")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("RevisionId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Who")
+                        .IsRequired()
+                        .HasMaxLength(400)
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("PersonId");
+
+                    b.HasIndex("RevisionId", "PersonId", "Kind")
+                        .IsUnique();
+
+                    b.ToTable("Holdings");
+                });
+
             modelBuilder.Entity("WornPath.Store.Entities.InHand", b =>
                 {
                     b.Property<int>("RevisionId")
@@ -547,6 +586,10 @@ namespace WornPath.Store.Migrations
 
                     b.Property<int>("AccessFailedCount")
                         .HasColumnType("INTEGER");
+
+                    b.Property<string>("CalendarKeyHash")
+                        .HasMaxLength(64)
+                        .HasColumnType("TEXT");
 
                     b.Property<string>("ConcurrencyStamp")
                         .IsConcurrencyToken()
@@ -613,6 +656,9 @@ namespace WornPath.Store.Migrations
                         .HasColumnType("TEXT");
 
                     b.HasKey("Id");
+
+                    b.HasIndex("CalendarKeyHash")
+                        .IsUnique();
 
                     b.HasIndex("NameKey")
                         .IsUnique();
@@ -881,6 +927,9 @@ namespace WornPath.Store.Migrations
                         .HasMaxLength(4)
                         .HasColumnType("TEXT");
 
+                    b.Property<DateOnly?>("LookAgainBy")
+                        .HasColumnType("TEXT");
+
                     b.Property<int>("ProcedureId")
                         .HasColumnType("INTEGER");
 
@@ -911,6 +960,9 @@ namespace WornPath.Store.Migrations
                     b.HasKey("Id");
 
                     b.HasIndex("AuthorId");
+
+                    b.HasIndex("LookAgainBy")
+                        .HasFilter("LookAgainBy IS NOT NULL");
 
                     b.HasIndex("ProcedureId", "Letter")
                         .IsUnique();
@@ -1294,6 +1346,21 @@ namespace WornPath.Store.Migrations
 
                     b.HasOne("WornPath.Store.Entities.Revision", null)
                         .WithMany("Edits")
+                        .HasForeignKey("RevisionId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("WornPath.Store.Entities.Holding", b =>
+                {
+                    b.HasOne("WornPath.Store.Entities.Person", null)
+                        .WithMany()
+                        .HasForeignKey("PersonId")
+                        .OnDelete(DeleteBehavior.Restrict)
+                        .IsRequired();
+
+                    b.HasOne("WornPath.Store.Entities.Revision", null)
+                        .WithMany()
                         .HasForeignKey("RevisionId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();

@@ -14,6 +14,9 @@ public sealed record AccessOptions(Uri? PublicUrl, TimeSpan Session, TimeSpan Id
     string FirstAdministrator)
 {
     /// <summary>True where people open an https address: cookies are for https alone, and browsers are told to keep to it.</summary>
+    /// <summary>The address people open: as it was given, else as they came.</summary>
+    public Uri Address(HttpRequest request) => PublicUrl ?? new Uri($"{request.Scheme}://{request.Host}");
+
     public bool IsHttps => PublicUrl?.Scheme == Uri.UriSchemeHttps;
 
     /// <summary>Reads the settings; the problem where one of them says nothing sensible.</summary>

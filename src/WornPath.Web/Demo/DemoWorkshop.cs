@@ -13,7 +13,7 @@ using WornPath.Web.Drafting;
 namespace WornPath.Web.Demo;
 
 /// <summary>Fills an empty database with the sample workshop: its people and its procedures, from the files of the demo folder.</summary>
-public sealed class DemoWorkshop(WornPathDb db, UserManager<Person> people, Procedures procedures, Comments comments, WorkshopBook book,
+public sealed class DemoWorkshop(WornPathDb db, UserManager<Person> people, Procedures procedures, Comments comments, Holders holders, WorkshopBook book,
     DemoMode demo, PictureFiles pictures, TimeProvider time)
 {
     /// <summary>Fills a demo's database if nothing is on its shelf yet.</summary>
@@ -45,6 +45,9 @@ public sealed class DemoWorkshop(WornPathDb db, UserManager<Person> people, Proc
         }
 
         await CommentAsync(await ProcedureAsync("OT-207"));
+        var weights = await ProcedureAsync("OT-126");
+        Must(await procedures.LookAgainAsync(await db.Revisions.AsNoTracking().SingleAsync(r => r.ProcedureId == weights && r.State == RevisionState.Released),
+            approver, DateOnly.FromDateTime(time.GetUtcNow().UtcDateTime.AddDays(20))));
         // Ines lets Marta write along on the draft; on the sheet in review she has asked to.
         var marta = await IdAsync("marta");
         db.ProcedureAuthors.Add(new ProcedureAuthor { ProcedureId = await ProcedureAsync("OT-311"), PersonId = marta, GivenById = author, At = time.GetUtcNow().UtcDateTime });
@@ -106,6 +109,8 @@ public sealed class DemoWorkshop(WornPathDb db, UserManager<Person> people, Proc
     {
         var former = await db.Revisions.AsNoTracking().SingleAsync(r => r.Id == from);
         var later = JsonSerializer.Deserialize<Later>(json, SheetJson.Options)!;
+        // What Tilde had on paper is older than what people work from now.
+        await holders.NoteAsync(former, await IdAsync("tilde"), HoldingKind.Printed);
         if (later.Bulletin is { } text) Must(await procedures.WarnAsync(former, approver, new CommentAnchor { Kind = AnchorKind.Sheet }, text));
         var id = (await procedures.ReviseAsync(former, author)).Value;
         var sheet = SheetJson.Read((await db.Snapshots.AsNoTracking().SingleAsync(s => s.RevisionId == id)).Json);

@@ -1,3 +1,4 @@
+using System.Globalization;
 using Microsoft.EntityFrameworkCore;
 using WornPath.Core.Revisions;
 using WornPath.Store;
@@ -6,7 +7,7 @@ using WornPath.Store.Entities;
 namespace WornPath.Web.Drafting;
 
 /// <summary>What waits for a person: to look at, to answer, to go on with.</summary>
-public sealed class Desk(WornPathDb db)
+public sealed class Desk(WornPathDb db, TimeProvider time)
 {
     /// <summary>Something that waits.</summary>
     /// <param name="RevisionId">Where it is to be found.</param>
@@ -17,11 +18,21 @@ public sealed class Desk(WornPathDb db)
 
     private sealed record Open(int Id, int ProcedureId, string Sheet);
 
+    /// <summary>
+    /// What waits for a person of some roles. Of all sheets, also of some whose values a reviewer is to read in their sources first: no number of
+    /// what others said is shown to her here.
+    /// </summary>
+    public Task<IReadOnlyList<DeskLine>> ForAsync(string personId, IReadOnlyCollection<string> roles)
+    {
+        var reviews = roles.Contains(Roles.Reviewer) || roles.Contains(Roles.Approver);
+        return OfAsync(personId, roles.Any(Roles.SeeDrafts.Contains), reviews, said => reviews ? Blind.HideAllNumbers(said, null) : said);
+    }
+
     /// <summary>What waits for a person, what has waited longest first.</summary>
     /// <param name="seesDrafts">She sees more than what is released.</param>
     /// <param name="reviews">She may sign what others wrote.</param>
     /// <param name="shown">What she may read of what others have said.</param>
-    public async Task<IReadOnlyList<DeskLine>> OfAsync(string personId, bool seesDrafts, bool reviews, Func<string, string> shown)
+    private async Task<IReadOnlyList<DeskLine>> OfAsync(string personId, bool seesDrafts, bool reviews, Func<string, string> shown)
     {
         var waiting = await CommentsAsync(personId, seesDrafts, shown);
         if (seesDrafts)
@@ -32,6 +43,7 @@ public sealed class Desk(WornPathDb db)
         }
 
         if (reviews) waiting.AddRange(await SignedByAnotherAsync(personId));
+        if (seesDrafts) waiting.AddRange(await LookAgainAsync(personId));
 
         return [.. waiting.OrderBy(w => w.Since)];
     }
@@ -64,6 +76,24 @@ public sealed class Desk(WornPathDb db)
                             }).ToListAsync();
         return [.. signed.GroupBy(s => s.Line.RevisionId).Where(g => g.All(s => s.PersonId != personId)).Select(g => g.First().Line)];
     }
+
+    /// <summary>So long before its day a sheet that is to be looked at again waits for its authors.</summary>
+    public const int DaysAhead = 30;
+
+    // Of the sheets this person writes: what is to be looked at again, and is not being worked on already.
+    private async Task<List<DeskLine>> LookAgainAsync(string personId)
+    {
+        var today = DateOnly.FromDateTime(time.GetUtcNow().UtcDateTime);
+        var until = today.AddDays(DaysAhead);
+        var due = await db.Revisions.AsNoTracking().Where(r => r.State == RevisionState.Released && r.LookAgainBy <= until
+                && db.ProcedureAuthors.Any(a => a.ProcedureId == r.ProcedureId && a.PersonId == personId)
+                && !db.Revisions.Any(n => n.ProcedureId == r.ProcedureId && n.Id > r.Id && (n.State == RevisionState.Draft || n.State == RevisionState.InReview)))
+            .Select(r => new { r.Id, Sheet = r.Procedure.Number + " " + r.Procedure.Title + ", " + r.Letter, By = r.LookAgainBy!.Value }).ToListAsync();
+        return [.. due.Select(d => new DeskLine(d.Id, d.Sheet, d.By < today ? $"was to be looked at again by {Day(d.By)}"
+            : $"is to be looked at again by {Day(d.By)}", d.By.AddDays(-DaysAhead).ToDateTime(TimeOnly.MinValue, DateTimeKind.Utc)))];
+    }
+
+    private static string Day(DateOnly day) => day.ToString("d MMM yyyy", CultureInfo.InvariantCulture);
 
     // Returned to its authors, and not sent again.
     private async Task<List<DeskLine>> ReturnedAsync(string personId, Func<string, string> shown) =>

@@ -1,3 +1,4 @@
+using System.Globalization;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Storage;
 using WornPath.Core;
@@ -197,6 +198,16 @@ public sealed class Procedures(WornPathDb db, DraftLog log, Drafts drafts, Comme
         (bulletin.TakenBackBy, bulletin.TakenBackAt, bulletin.WhyTakenBack) = (await WhoAsync(personId), Now, why.Trim());
         await TellAsync(act.Row, ReviewEventKind.WarningTakenBack, personId, why.Trim());
         act.Touched.AddRange(await FollowingAsync(act.Row));
+        return null;
+    });
+
+    /// <summary>Says by when it is to be looked at again; null for no day.</summary>
+    public Task<Problem?> LookAgainAsync(Revision revision, string personId, DateOnly? by) => ChangeAsync(revision, async act =>
+    {
+        if (LifeCycle.LookAgain(act.Row.State, by, DateOnly.FromDateTime(Now)) is { } problem) return problem;
+        if (act.Row.LookAgainBy == by) return null;
+        act.Row.LookAgainBy = by;
+        await TellAsync(act.Row, ReviewEventKind.LookAgainSet, personId, by is { } day ? day.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture) : "");
         return null;
     });
 

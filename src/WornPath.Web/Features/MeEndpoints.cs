@@ -16,8 +16,9 @@ public static class MeEndpoints
     /// <summary>Somebody's own access.</summary>
     /// <param name="FactorNeeded">True where a role asks for a second factor.</param>
     /// <param name="RecoveryCodes">How many recovery codes are left.</param>
+    /// <param name="HasCalendar">True where there is an address of her calendar.</param>
     public sealed record MeView(string UserName, string Name, string? Email, IReadOnlyList<string> Roles, bool HasFactor,
-        bool FactorNeeded, int RecoveryCodes, IReadOnlyList<SessionLine> Sessions);
+        bool FactorNeeded, int RecoveryCodes, bool HasCalendar, IReadOnlyList<SessionLine> Sessions);
 
     /// <summary>A session that goes on.</summary>
     /// <param name="IsThis">The one that asks.</param>
@@ -56,7 +57,7 @@ public static class MeEndpoints
             .Select(s => new SessionLine(s.Id, s.BegunAt, s.SeenAt, s.EndsAt, s.Address, s.Browser, s.WithFactor, s.Id == mine)).ToListAsync();
         var roles = await people.GetRolesAsync(person);
         return TypedResults.Ok(new MeView(person.UserName!, person.DisplayName, person.Email, [.. roles], person.HasFactor, !demo.IsOn
-            && roles.Intersect(options.FactorFor).Any(), await factor.LeftAsync(person.Id), sessions));
+            && roles.Intersect(options.FactorFor).Any(), await factor.LeftAsync(person.Id), person.CalendarKeyHash is not null, sessions));
     }
 
     private static async Task<Results<NoContent, ProblemHttpResult>> ChangePasswordAsync(NewPassword form, HttpContext context,

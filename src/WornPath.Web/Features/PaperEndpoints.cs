@@ -3,6 +3,8 @@ using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.Mvc;
 using WornPath.Core;
 using WornPath.Formats.Out;
+using WornPath.Store.Entities;
+using WornPath.Web.Drafting;
 using WornPath.Web.Paper;
 
 namespace WornPath.Web.Features;
@@ -31,7 +33,7 @@ public static class PaperEndpoints
 
     private static async Task<Results<Ok<PaperTicket>, ProblemHttpResult>> AskAsync(int id, string paper, string? layout,
         [FromQuery(Name = "as")] string? walkAs, HttpRequest request,
-        RevisionEndpoints.Shelf shelf, PaperQueue queue, ClaimsPrincipal me)
+        RevisionEndpoints.Shelf shelf, PaperQueue queue, Holders holders, ClaimsPrincipal me)
     {
         if (await shelf.FindAsync(id, me) is not { } revision) return Problems.NotThere("This revision");
         if (!Sizes.Contains(paper)) return new Problem($"“{paper}” is no paper.", $"Choose {string.Join(" or ", Sizes)}.").ToHttp();
@@ -40,7 +42,9 @@ public static class PaperEndpoints
         var page = $"/r/{id}/print?paper={paper}&layout={layout ?? Layouts[0]}{(string.IsNullOrEmpty(walkAs) ? "" : "&as=" + Uri.EscapeDataString(walkAs))}";
         var name = string.Join('-', new[] { revision.Procedure.Number, revision.Letter, walkAs, layout == "card" ? layout : null }.Where(part => !string.IsNullOrEmpty(part)));
         var asked = queue.Ask(me.Id(), page, $"{ExportFormat.NameOf(name)}.pdf", request);
-        return asked.IsGood ? TypedResults.Ok(asked.Value) : Problems.Refused(asked.Problem);
+        if (!asked.IsGood) return Problems.Refused(asked.Problem);
+        await holders.NoteAsync(revision, me.Id(), HoldingKind.Printed);
+        return TypedResults.Ok(asked.Value);
     }
 
     private static Results<Ok<PaperTicket>, ProblemHttpResult> Find(Guid ticket, PaperQueue queue, ClaimsPrincipal me) =>

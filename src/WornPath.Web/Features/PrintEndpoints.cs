@@ -69,7 +69,7 @@ public static class PrintEndpoints
     }
 
     private static async Task<Results<FileContentHttpResult, ProblemHttpResult>> ExportAsync(int id, string format, [FromQuery(Name = "as")] string? walkAs,
-        RevisionEndpoints.Shelf shelf, Drafts drafts, Former former, PictureFiles pictures, ClaimsPrincipal me)
+        RevisionEndpoints.Shelf shelf, Drafts drafts, Former former, PictureFiles pictures, Holders holders, ClaimsPrincipal me)
     {
         if (await shelf.FindAsync(id, me) is not { } revision || await drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
         if (ExportFormat.Find(format) is not { } written) return Problems.NotThere("This format");
@@ -89,6 +89,7 @@ public static class PrintEndpoints
                 [.. differences.Summary().Prepend(Former.WhyIn(events) is { Length: > 0 } why ? $"Because: {why}" : "").Where(l => l.Length > 0)
                     .Select(l => ImmutableArray.Create(l))]),
         };
+        await holders.NoteAsync(revision, me.Id(), HoldingKind.Saved);
         return TypedResults.File(written.Write(document), written.MediaType, written.FileName(label));
     }
 
@@ -126,7 +127,7 @@ public static class PrintEndpoints
             [.. sheet.Phases.Select(p => new PrintedPhaseView(p.Name, [.. p.Steps.Select(s => new PrintedStepView(s.Number, html.Of(s.Text),
                 s.Cautions, s.People, s.Tightens, s.Figures, differences?.Changed.Contains(ids[s.Number - 1]) == true))], p.Owed))],
             sheet.Torques, sheet.Patterns, sheet.Later, sheet.Practice, AsOf(walk, draft.Now.Sheet), verified, PrintedSheet.NotJudged, [.. signed],
-            WhereIs(new Uri(access.PublicUrl ?? new Uri($"{request.Scheme}://{request.Host}"), $"/r/{id}/follow")),
+            WhereIs(new Uri(access.Address(request), $"/r/{id}/follow")),
             before is null || differences is null ? null : new ChangesView(before.Letter, Former.WhyIn(events), [.. differences.Summary()],
                 [.. differences.Lines.Where(l => l.Group is DifferenceGroup.Values or DifferenceGroup.Safety).Select(l => l.Thing).OfType<string>()
                     .Distinct()]), await BulletinsAsync(revision, draft, shelf, me)));

@@ -43,7 +43,7 @@ public static class RevisionEndpoints
     public sealed record RevisionView(int Id, int ProcedureId, string Number, string Title, string Platform, string Letter, RevisionState State,
         string Author, DateTime ChangedAt, Authors.Board Authors, int Reader, MayView May, IReadOnlyList<EventView> Events,
         ImmutableArray<Waiver> FallenAway, IReadOnlyList<SiblingView> Revisions,
-        ImmutableArray<BulletinView> Bulletins, SigningView Signing, SheetView Sheet);
+        ImmutableArray<BulletinView> Bulletins, SigningView Signing, DateOnly? LookAgainBy, SheetView Sheet);
 
     /// <summary>Who has signed it, and how many have to.</summary>
     /// <param name="Needed">How many people sign it before it is released, the one who releases it among them.</param>
@@ -82,6 +82,12 @@ public static class RevisionEndpoints
     /// <summary>A bulletin: what it is about, and what it says.</summary>
     public sealed record BulletinForm([property: MaxLength(4000)] string Text, AnchorKind Kind = AnchorKind.Sheet,
         [property: MaxLength(400)] string? Target = null);
+
+    /// <summary>By when it is to be looked at again; null for no day.</summary>
+    public sealed record LookAgainForm(DateOnly? By);
+
+    /// <summary>How the sheet leaves the page by the browser's own means.</summary>
+    public sealed record HeldForm([property: Required, MaxLength(20)] string Way);
 
     /// <summary>A reason for a warning to stand.</summary>
     public sealed record WaiverForm([property: Required, MaxLength(400)] string Key, [property: Required, MaxLength(4000)] string Reason);
@@ -129,6 +135,10 @@ public static class RevisionEndpoints
         revision.MapPost("/bulletins/{bulletin:int}/take-back", (int id, int bulletin, Reason form, Shelf shelf, Procedures procedures, ClaimsPrincipal me) =>
             LiveAsync(id, shelf, me, r => procedures.TakeWarningBackAsync(r, me.Id(), bulletin, form.Text))).RequireAuthorization(Policies.Approver)
                 .WithName("TakeBulletinBack");
+        revision.MapPost("/look-again", (int id, LookAgainForm form, Shelf shelf, Procedures procedures, ClaimsPrincipal me) =>
+            LiveAsync(id, shelf, me, r => procedures.LookAgainAsync(r, me.Id(), form.By))).RequireAuthorization(Policies.Approver).WithName("LookAgain");
+        revision.MapGet("/holders", HoldersAsync).RequireAuthorization(Policies.Workshop).WithName("GetHolders");
+        revision.MapPost("/held", HeldAsync).WithName("NoteHeld");
         revision.MapPost("/revise", ReviseAsync).RequireAuthorization(Policies.Author).WithName("Revise");
     }
 
@@ -165,9 +175,10 @@ public static class RevisionEndpoints
     }
 
     private static async Task<Results<Ok<RevisionView>, ProblemHttpResult>> GetAsync(int id, Shelf shelf, Drafts drafts, Authors authors,
-        Comments comments, Signatures signatures, WorkshopBook book, ClaimsPrincipal me)
+        Comments comments, Signatures signatures, WorkshopBook book, Holders holders, ClaimsPrincipal me)
     {
         if (await shelf.FindAsync(id, me) is not { } revision || await drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
+        await holders.NoteAsync(revision, me.Id(), HoldingKind.Opened);
         var rules = (await book.ForAsync(revision.WorkshopVersion)).Rules;
         return TypedResults.Ok(await ViewAsync(revision, draft, shelf, authors, comments, signatures, rules, me));
     }
@@ -206,7 +217,7 @@ public static class RevisionEndpoints
         return new RevisionView(revision.Id, revision.ProcedureId, revision.Procedure.Number, revision.Procedure.Title, revision.Procedure.Platform, revision.Letter, revision.State,
             revision.Author.DisplayName, revision.ChangedAt, await authors.BoardAsync(revision.ProcedureId), now.Sheet.Reader, may, events,
             [.. Waivers.FallenAway(now.Findings, now.Reviewed.Waivers)], siblings, await BulletinsAsync(revision, draft, shelf, me),
-            new SigningView(needed, Signing.Why(now.Sheet, rules), await signatures.OfAsync(revision, Content)), WholeView(draft, me));
+            new SigningView(needed, Signing.Why(now.Sheet, rules), await signatures.OfAsync(revision, Content)), revision.LookAgainBy, WholeView(draft, me));
     }
 
     /// <summary>The bulletins that hold, as a person may read them.</summary>
@@ -223,12 +234,14 @@ public static class RevisionEndpoints
     }
 
     private static async Task<Results<NoContent, ProblemHttpResult>> WarnAsync(int id, BulletinForm form, Shelf shelf, Drafts drafts,
-        Procedures procedures, ClaimsPrincipal me)
+        Procedures procedures, Holders holders, AccessOptions access, HttpRequest request, ClaimsPrincipal me)
     {
         if (await shelf.FindAsync(id, me) is not { } revision || await drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
         var about = CommentAnchor.In(draft.Now.Sheet, draft.Now.Findings, form.Kind, form.Target ?? "");
         if (!about.IsGood) return Problems.Refused(about.Problem);
-        return await procedures.WarnAsync(revision, me.Id(), about.Value, form.Text) is { } problem ? Problems.Refused(problem) : TypedResults.NoContent();
+        if (await procedures.WarnAsync(revision, me.Id(), about.Value, form.Text) is { } problem) return Problems.Refused(problem);
+        await holders.TellAsync(revision, me.Id(), form.Text.Trim(), new Uri(access.Address(request), $"/r/{id}/follow"));
+        return TypedResults.NoContent();
     }
 
     private static async Task<Results<Ok<ReleasingView>, ProblemHttpResult>> ReleasingAsync(int id, Shelf shelf, Drafts drafts, WorkshopBook book, ClaimsPrincipal me)
@@ -262,8 +275,20 @@ public static class RevisionEndpoints
         return TypedResults.Ok(Bench.After(walk, Math.Clamp(step, 0, walk.Steps.Count) - 1));
     }
 
+    private static async Task<Results<Ok<IReadOnlyList<Holders.HolderView>>, ProblemHttpResult>> HoldersAsync(int id, Shelf shelf, Holders holders, ClaimsPrincipal me) =>
+        await shelf.FindAsync(id, me) is not { } revision ? Problems.NotThere("This revision") : TypedResults.Ok(await holders.OfAsync(revision));
+
+    // The browser prints and saves without asking anybody: the page says so.
+    private static async Task<Results<NoContent, ProblemHttpResult>> HeldAsync(int id, HeldForm form, Shelf shelf, Holders holders, ClaimsPrincipal me)
+    {
+        if (await shelf.FindAsync(id, me) is not { } revision) return Problems.NotThere("This revision");
+        if (form.Way != "printed") return new Problem($"“{form.Way}” is no way that is written down here.", "Send “printed”.").ToHttp();
+        await holders.NoteAsync(revision, me.Id(), HoldingKind.Printed);
+        return TypedResults.NoContent();
+    }
+
     private static async Task<Results<FileContentHttpResult, ProblemHttpResult>> FileAsync(int id, Shelf shelf, Drafts drafts,
-        PictureFiles pictures, Signatures signatures, ClaimsPrincipal me)
+        PictureFiles pictures, Signatures signatures, Holders holders, ClaimsPrincipal me)
     {
         if (await shelf.FindAsync(id, me) is not { } revision || await drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
         var file = new ProcedureFile { Number = revision.Procedure.Number, Title = revision.Procedure.Title, Platform = revision.Procedure.Platform, Revision = revision.Letter, Sheet = draft.Now.Sheet };
@@ -271,6 +296,7 @@ public static class RevisionEndpoints
         var written = ProcedureFileText.Write(whole);
         if (!written.IsGood) return Problems.Refused(written.Problem);
         var signed = await signatures.FileAsync(revision, () => Signatures.HashOf(revision, revision.Procedure, draft.Now.Sheet), whole);
+        await holders.NoteAsync(revision, me.Id(), HoldingKind.Saved);
         return TypedResults.File(signed ?? written.Value, "application/json", $"{ExportFormat.NameOf($"{revision.Procedure.Number}-{revision.Letter}")}.json");
     }
 

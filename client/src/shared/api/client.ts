@@ -71,6 +71,7 @@ export type ThingKind = Schemas['ThingKind'];
 export type ThingView = Schemas['ThingView'];
 export type ToolLine = Schemas['ToolLine'];
 export type DeskLine = Schemas['DeskLine'];
+export type HolderView = Schemas['HolderView'];
 export type WordView = Schemas['WordView'];
 export type WorkshopView = Schemas['WorkshopView'];
 
