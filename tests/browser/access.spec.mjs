@@ -117,6 +117,22 @@ test('a session ended from another browser is over there, and the page says so',
   await expect(two.getByRole('alert').filter({ hasText: 'You ended this session from another browser.' })).toBeVisible();
 });
 
+test('a calendar program fetches what waits and what falls due, at an address that can be taken away', async ({ enter, workshop }) => {
+  const page = await enter(/Ines Aldaro/);
+  await page.getByRole('link', { name: 'Ines Aldaro' }).click();
+  await page.getByRole('button', { name: 'Make the address' }).click();
+  await sayAgain(page);
+  const address = await page.getByLabel('Address of your calendar').inputValue();
+  expect(address.startsWith(`${workshop.url}/api/calendar/`)).toBe(true);
+  // Fetched as a calendar program does: nobody is signed in there.
+  const fetched = await fetch(address);
+  expect(fetched.headers.get('content-type')).toContain('text/calendar');
+  expect(await fetched.text()).toContain('OT-126 Front weights and their carrier');
+  await page.getByRole('button', { name: 'Take the address away' }).click();
+  await expect(page.getByRole('button', { name: 'Make the address' })).toBeVisible();
+  expect((await fetch(address)).status).toBe(404);
+});
+
 test('the trail is saved as lines of JSON, and a demo says on every page that it is one', async ({ enter }) => {
   const office = await enter(/Workshop office/);
   for (const place of ['/', '/workshop', '/slips', '/people', '/me', '/r/1/write', '/sign-in']) {

@@ -100,9 +100,17 @@ test('who works from a released sheet says what is wrong with it, and the next d
   await expect(thread(ines, 'The sheet')).toContainText('Tilde Rask');
 });
 
-test('a bulletin shows at once on every open page and on paper, until it is taken back', async ({ enter }) => {
+test('a bulletin shows at once on every open page and on paper, and tells who has not seen it, until it is taken back', async ({ enter }) => {
   const odo = await enter(/Odo Brandt/);
   const tilde = await enter(/Tilde Rask/);
+  // Ines has had it open and on paper, and is elsewhere when the bulletin comes out.
+  const ines = await enter(/Ines Aldaro/);
+  await ines.goto('/r/3/print');
+  await expect(ines.getByRole('main', { name: 'Print' })).toHaveAttribute('data-settled', 'printed');
+  const noted = ines.waitForResponse((r) => r.url().endsWith('/held'));
+  await ines.evaluate(() => window.dispatchEvent(new Event('beforeprint')));
+  expect((await noted).status()).toBe(204);
+  await ines.goto('/workshop');
   await tilde.goto('/r/3/follow');
   await odo.goto('/r/3/review');
   await odo.getByRole('button', { name: 'Give out a bulletin' }).click();
@@ -115,6 +123,15 @@ test('a bulletin shows at once on every open page and on paper, until it is take
   await odo.getByRole('button', { name: 'Give it out' }).click();
   const strip = tilde.getByRole('list', { name: 'Bulletins' });
   await expect(strip).toContainText('Do not reuse the old seal');
+  const hands = odo.getByRole('region', { name: 'In whose hands' }).last();
+  await expect(hands.getByRole('row', { name: /^Tilde Rask/ })).toContainText('has opened it since');
+  await expect(hands.getByRole('row', { name: /^Ines Aldaro/ })).toContainText(/printed .*not that anybody knows/s);
+  await ines.goto('/r/3/review');
+  await odo.reload();
+  await expect(hands.getByRole('row', { name: /^Ines Aldaro/ })).toContainText('has opened it since');
+  await odo.getByLabel('The sheet is to be looked at again by').fill('2036-01-31');
+  await odo.getByRole('button', { name: 'Keep', exact: true }).click();
+  await expect(ines.getByText('The sheet is to be looked at again by 31 Jan 2036.')).toBeVisible();
   // At its step, too, and at no other.
   const here = tilde.getByRole('note').filter({ hasText: 'Do not reuse the old seal' });
   await expect(here).toHaveCount(0);

@@ -517,6 +517,7 @@ internal sealed class ClauseFinder
                 || Has(at + 1, Math.Min(_end, at + 4), i => Trade.Trouble.Contains(_tokens[i].Text)))
             || (word == "when" || word == "where" && IsBoundary(at - 1)) && SpeaksOfTrouble(at + 1, SubordinateEnd(at));
         var temporal = IsTemporalAt(at) || word == "so" && Is(at + 1, "that") || word == "in" && Is(at + 1, "order");
+        if (Discarded(at, open) is { } thrown) return thrown;
         if (Trade.Relatives.Contains(word) && open is not null && (word != "that" || at + 1 < _end && IsFinite(at + 1))) temporal = true;
         if (word == "with" && open is null && !_nouns.IsThingAt(at + 1)) temporal = true;
         if (word is "after" or "before" && open is not null && !IsBoundary(at - 1) && !Has(at, SubordinateEnd(at), IsFinite)
@@ -585,6 +586,17 @@ internal sealed class ClauseFinder
         return Condition(at, end);
     }
 
+    // "Remove the gasket, which is then discarded": told of it.
+    private Clause? Discarded(int at, Clause? open)
+    {
+        if (open is not { Mood: Mood.Imperative, Negated: false } || !Is(at, "which") || !IsBoundary(at - 1) || !(Is(at + 1, "is") || Is(at + 1, "are"))) return null;
+        var verb = at + 2;
+        while (verb < _end && (Trade.Adverbs.Contains(_tokens[verb].Text) || Is(verb, "to") || Is(verb, "be"))) verb++;
+        return verb < _end && Array.Find(Trade.VerbsOf(_tokens[verb].Text), f => f.Form == Form.Ed).Verb is { } done
+            && done.Frames.Any(f => f.Sense == Sense.Discard)
+            ? new Clause(Mood.Passive, verb, NextBoundary(verb + 1)) { VerbAt = verb, Verb = done, IsFull = true, Of = open } : null;
+    }
+
     // "After removing the bolts, …", "once you have removed them, …", "… once the bolts are removed", "with the bolts removed": that is
     // done by then; where it was not before, it is told here.
     private Clause? DoneByThen(int at, int end, Clause? open)
@@ -601,6 +613,9 @@ internal sealed class ClauseFinder
         if (!IsDetermined(at + 1) || _nouns.Read(at + 1, end, null) is not { } what) return null;
         var verb = what.Next < end && _tokens[what.Next].Text is "is" or "are" or "has" or "have" ? what.Next + 1 : what.Next;
         if (Is(verb, "been")) verb++;
+        // "Once its bolts are out".
+        if (verb > what.Next && verb < end && Trade.Comes.Contains(_tokens[verb].Text) && verb + 1 == end)
+            return Told(Mood.Passive, verb, Trade.VerbsOf("remove")[0].Verb);
         return verb < end && (verb > what.Next || Is(at, "with")) && Done(verb) is { } passive ? Told(Mood.Passive, verb, passive) : null;
     }
 

@@ -21,6 +21,9 @@ internal sealed class Gathered
     private List<string> _last = [];
     private Thing? _thing;
 
+    // What was named before it.
+    private Thing? _former;
+
     private Gathered(string text, List<Token> tokens, NameIndex names) => (_text, _tokens, _names) = (text, tokens, names);
 
     /// <summary>Puts the names among the tokens in full. What is put in stands where the words are that it stands for.</summary>
@@ -37,16 +40,33 @@ internal sealed class Gathered
                 Took(named.Thing, i, named.Length);
                 i += named.Length - 1;
             }
+            else if (FormerOrLatter(i) is { } told) i = told;
             else if (Other(i) is { } other) i = other;
             else if (Elided(i) is { } elided) i = elided;
             else if (Singles(i) is { } singles) i = singles;
+            else if (_names.Spelled([Stem.Of(_tokens[i].Text)]) is { } single) Took(single, i, 1);
             else if (Trade.NounOf([Stem.Of(_tokens[i].Text)]) is not null && _names.IsHead(Stem.Of(_tokens[i].Text)))
                 (_last, _thing) = ([Stem.Of(_tokens[i].Text)], null);
         }
     }
 
-    private void Took(Thing thing, int at, int length) =>
+    private void Took(Thing thing, int at, int length)
+    {
+        if (_thing != thing) _former = _thing;
         (_last, _thing) = ([.. Enumerable.Range(at, length).Select(k => Stem.Of(_tokens[k].Text))], thing);
+    }
+
+    // "Remove the gasket and the bearing; discard the former".
+    private int? FormerOrLatter(int at)
+    {
+        if (Word(_tokens, at) is not ("former" or "latter") || Word(_tokens, at - 1) != "the" || !Closes(at + 1, true)
+            || (_tokens[at].Text == "former" ? _former : _former is null ? null : _thing) is not { } meant) return null;
+        var name = NameIndex.NamesOf(meant)[0];
+        var here = _tokens[at].At;
+        _tokens.RemoveAt(at);
+        _tokens.InsertRange(at, name.Select(t => new Token(TokenKind.Word, t, here)));
+        return at + name.Length - 1;
+    }
 
     // The thing of the sheet whose name begins here, with the number of its words: two at least.
     private (Thing Thing, int Length)? NamedAt(int at)

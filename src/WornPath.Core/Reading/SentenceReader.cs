@@ -1024,6 +1024,8 @@ public sealed partial class SentenceReader
             }
 
             if (sense == Sense.Off && HeldBy(phrase) is { } held) return Things(clause, sense, held);
+            // "The cover has four bolts. Undo them and lift it off": what they held.
+            if (sense is Sense.Off or Sense.MoveOff && phrase.Text == "it" && Spoken.Last is [.., Joint { Count: > 1 }] && Undone() is { } freed) return [freed];
             var meant = phrase.Stems.Count == 0 && phrase.Name.Length == 0
                 && row.ByKind.Keys.All(k => k == ThingKind.Joint) ? JointsInHand(phrase)
                     : _refer.Meant(phrase, k => Accepts(k) && k != ThingKind.Tool && (k != ThingKind.Control || phrase.Text == "it"));
