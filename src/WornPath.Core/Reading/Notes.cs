@@ -20,6 +20,7 @@ internal static class Notes
             Alone(tokens, i);
             Objectless(tokens, i);
             Slack(tokens, i);
+            Passes(tokens, i);
             Shut(tokens, i);
             Tabs(tokens, i);
             Borne(tokens, i);
@@ -139,6 +140,21 @@ internal static class Notes
             || HasVerb(tokens, at)) return;
         tokens[at] = tokens[at] with { Text = "closed" };
     }
+
+    // "First pass 20 N·m, second pass 40 N·m": the values tell it.
+    private static void Passes(List<Token> tokens, int at)
+    {
+        if (!IsPass(tokens, at) || at == 0 || tokens[at - 1] is not { Kind: TokenKind.Mark, Text: ":" }) return;
+        var end = tokens.FindIndex(at, t => t.Kind == TokenKind.Stop);
+        var all = new List<int>();
+        for (var i = at; i < (end < 0 ? tokens.Count : end); i++)
+            if (IsPass(tokens, i)) all.Add(i);
+        if (all.Count < 2) return;
+        foreach (var i in Enumerable.Reverse(all)) tokens.RemoveRange(i, 2);
+    }
+
+    private static bool IsPass(List<Token> tokens, int at) => (Trade.Ordinals.Contains(Word(tokens, at)) || Word(tokens, at) is "final" or "last")
+        && Word(tokens, at + 1) is "pass" or "step" or "stage" or "round" && at + 2 < tokens.Count && tokens[at + 2].Kind == TokenKind.Torque;
 
     // "In a few turns": by hand.
     private static void FewTurns(List<Token> tokens, int at)

@@ -246,6 +246,8 @@ public sealed partial class SentenceReader
             torques.Add((Plain(spec), value));
         }
 
+        // "Up to 60 N·m in three passes: 20, 40, 60": once.
+        if (torques.Count > 2 && torques[0].Spec.SaysTheSameAs(torques[^1].Spec)) torques.RemoveAt(0);
         // "In by hand three turns at least, then 16 N·m": how far by hand.
         if (torques.Count > 0 && Has(clause, "hand", "fingers", "finger-tight", "hand-tight")) angle = null;
         var some = SomeOf(joint.Id, phrase, clause);
@@ -253,6 +255,8 @@ public sealed partial class SentenceReader
         if (sense == Sense.BackOff)
         {
             Add(Verb.BackOff, joint, phrase.At, a => Of(a) with { Angle = angle });
+            // "Back off a quarter turn, then 25 N·m".
+            if (torques.Count > 0) Add(Verb.Torque, joint, torques[^1].Token.At, a => Of(a) with { Torque = torques[^1].Spec });
             return;
         }
 

@@ -166,6 +166,7 @@ public sealed partial class SentenceReader
         TakeMentions();
         foreach (var clause in _clauses) Placed(clause);
         UseTools();
+        MergePasses();
         BindLeft();
         AskUnbound();
         SayElsewhere();
@@ -175,6 +176,35 @@ public sealed partial class SentenceReader
         var whole = _text.Trim().ToLowerInvariant();
         var key = whole.Length <= 60 ? whole : whole[..60];
         if (Settled(key) is null) Ask(new Question { Kind = QuestionKind.NoVerb, Phrase = key, At = new Span(0, _text.Length) });
+    }
+
+    // "First pass: head bolts 20 N·m. Second pass: 40. Third pass: 60", "to 20, go round again at 40 and finish at 60": passes of one tightening.
+    private void MergePasses()
+    {
+        for (var i = _actions.Count - 1; i > 0; i--)
+        {
+            static bool Tightens(StepAction a) => a is { Verb: Verb.Torque or Verb.TorquePass or Verb.Retorque, Torque: not null, Target: not null, If: null, IsSaid: false };
+            var last = _actions[i];
+            var from = i;
+            while (from > 0 && Tightens(_actions[from]) && Tightens(_actions[from - 1]) && _actions[from - 1].Target == last.Target
+                && _actions[from - 1].Branch == last.Branch && Equals(_actions[from - 1].Only, last.Only)
+                && _actions[from - 1].Torque!.Target.NewtonMetres < _actions[from].Torque!.Target.NewtonMetres) from--;
+            var chain = _actions.GetRange(from, i + 1 - from);
+            var full = last.Torque is not null && (_refer.Find(last.Target ?? "") as Joint)?.Torque is var set && (set is null || last.Torque.SaysTheSameAs(set));
+            if (chain.Count > 1 && full && chain.Exists(a => a.Verb == Verb.Torque) && chain.Exists(a => a.Verb != Verb.Torque))
+            {
+                _actions.RemoveRange(from, chain.Count);
+                _actions.Insert(from, last with
+                {
+                    Verb = Verb.Torque,
+                    Pass = null,
+                    At = chain[0].At,
+                    In = chain[0].In,
+                    Passes = TorquePasses.Of([.. chain.SkipLast(1).SelectMany(a => (IEnumerable<TorqueSpec>)[.. a.Passes?.Torques ?? [], a.Torque!])]),
+                });
+                i = from;
+            }
+        }
     }
 
     // "Tighten the bolts. The torque is 25 N·m", "… until the wrench clicks at 25 N·m", "set the wrench to 25 N·m and tighten the bolts":
@@ -578,6 +608,13 @@ public sealed partial class SentenceReader
         {
             Add(done.Verb, same, again.At, a => a with { Rest = true });
             return;
+        }
+
+        // "Torque it to 80 N·m, loosen it a quarter turn and retighten it to 25": backed off, and torqued.
+        if (_actions is [.., { Target: { } handled } just] && objects.TrueForAll(o => o.IsPronoun || _refer.Known(o)?.Id == handled))
+        {
+            if (sense is Sense.Loosen or Sense.BreakLoose && just.Verb == Verb.Torque && Values(clause).Any(v => v.Kind == TokenKind.Angle)) sense = Sense.BackOff;
+            if (sense == Sense.Retorque && just.Verb == Verb.BackOff && Values(clause).Any(v => v.Kind == TokenKind.Torque)) sense = Sense.Torque;
         }
 
         // "Secure it with a new cotter pin", "lock the bolts with the tabs": by what it is locked.
