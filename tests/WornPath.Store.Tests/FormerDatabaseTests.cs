@@ -367,9 +367,18 @@ public sealed class FormerDatabaseTests : IDisposable
         // The guards are in place, and what is new may be written on a released revision.
         var released = await db.Revisions.FirstAsync(r => r.State == RevisionState.Released);
         released.LookAgainBy = new DateOnly(2030, 1, 31);
-        db.Holdings.Add(new Holding { RevisionId = released.Id, PersonId = released.AuthorId, Kind = HoldingKind.Printed, Who = "x", First = DateTime.UtcNow, Last = DateTime.UtcNow });
+        db.Holdings.Add(new Holding
+        {
+            RevisionId = released.Id,
+            PersonId = released.AuthorId,
+            Kind = HoldingKind.Printed,
+            Who = "x",
+            First = DateTime.UtcNow,
+            Last = DateTime.UtcNow
+        });
         await db.SaveChangesAsync();
-        await Should.ThrowAsync<Exception>(() => db.Revisions.Where(r => r.Id == released.Id).ExecuteUpdateAsync(s => s.SetProperty(r => r.Letter, "Z")));
+        await Should.ThrowAsync<Exception>(() => db.Revisions.Where(r => r.Id == released.Id).ExecuteUpdateAsync(s => s.SetProperty(r =>
+            r.Letter, "Z")));
     }
 
     public void Dispose()

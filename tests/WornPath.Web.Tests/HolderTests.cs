@@ -46,7 +46,8 @@ public sealed class HolderTests : IAsyncLifetime
         (await HoldersAsync()).Single(h => h.Who == "Ines Aldaro (ines)").Ways.Single().Kind.ShouldBe(HoldingKind.Saved);
 
         _clock.Forward(TimeSpan.FromMinutes(2));
-        (await _odo.PostAsync($"/api/revisions/{_released}/bulletins", new { text = "Torque them to 95, not 90." })).StatusCode.ShouldBe(HttpStatusCode.NoContent);
+        (await _odo.PostAsync($"/api/revisions/{_released}/bulletins",
+            new { text = "Torque them to 95, not 90." })).StatusCode.ShouldBe(HttpStatusCode.NoContent);
         (await HoldersAsync()).ShouldAllBe(h => h.Told == false);
         _clock.Forward(TimeSpan.FromMinutes(1));
         // Within the time of one look: yet it is the bulletin she sees now.
@@ -63,12 +64,26 @@ public sealed class HolderTests : IAsyncLifetime
     {
         var office = await _own.As("admin");
         office.SaysAgain = true;
-        await office.PostAsync("/api/people", new { userName = "hanne", name = "Hanne Lund", email = "hanne@shop.example", roles = new[] { "installer" } });
+        await office.PostAsync("/api/people", new
+        {
+            userName = "hanne",
+            name = "Hanne Lund",
+            email = "hanne@shop.example",
+            roles = new[] { "installer" }
+        });
         var before = (await office.GetAsync<List<Mail>>("/api/mail")).Count;
         using var scope = _own.Services.CreateScope();
         var db = scope.ServiceProvider.GetRequiredService<Store.WornPathDb>();
         var hanne = db.Users.Single(p => p.UserName == "hanne").Id;
-        db.Holdings.Add(new Holding { RevisionId = _released, PersonId = hanne, Kind = HoldingKind.Printed, Who = "Hanne Lund (hanne)", First = DateTime.UtcNow, Last = DateTime.UtcNow });
+        db.Holdings.Add(new Holding
+        {
+            RevisionId = _released,
+            PersonId = hanne,
+            Kind = HoldingKind.Printed,
+            Who = "Hanne Lund (hanne)",
+            First = DateTime.UtcNow,
+            Last = DateTime.UtcNow
+        });
         await db.SaveChangesAsync();
         await _odo.PostAsync($"/api/revisions/{_released}/bulletins", new { text = "Torque them to 95, not 90." });
         var mail = (await office.GetAsync<List<Mail>>("/api/mail")).First();
@@ -88,7 +103,8 @@ public sealed class HolderTests : IAsyncLifetime
         (await _ines.GetAsync<List<Holders.HolderView>>($"/api/revisions/{draft}/holders")).ShouldBeEmpty("nobody works from a draft");
 
         var today = DateOnly.FromDateTime(_clock.GetUtcNow().UtcDateTime);
-        async Task<string> Refused(DateOnly by) => (await Somebody.ProblemOf(await LookAgainAsync($"{by:yyyy-MM-dd}"), HttpStatusCode.Conflict)).GetProperty("title").GetString()!;
+        async Task<string> Refused(DateOnly by) => (await Somebody.ProblemOf(await LookAgainAsync($"{by:yyyy-MM-dd}"),
+            HttpStatusCode.Conflict)).GetProperty("title").GetString()!;
         (await Refused(today)).ShouldEndWith("is not ahead.");
         (await Refused(today.AddYears(11))).ShouldEndWith("is more than ten years off.");
         (await LookAgainAsync($"{today.AddDays(90):yyyy-MM-dd}")).StatusCode.ShouldBe(HttpStatusCode.NoContent);
@@ -130,7 +146,8 @@ public sealed class HolderTests : IAsyncLifetime
         lines.ShouldContain($"DTSTART;VALUE=DATE:{today.AddDays(90):yyyyMMdd}");
         lines.ShouldContain(l => l.StartsWith("SUMMARY:OT-104 Front hub bearing\\, left\\, A: to be looked at again", StringComparison.Ordinal));
         // What waits for her on the shelf waits here, too; the keeper of the crib has the calibrations.
-        foreach (var waits in await _ines.GetAsync<List<Desk.DeskLine>>("/api/desk")) lines.ShouldContain(l => l.StartsWith("SUMMARY:", StringComparison.Ordinal)
+        foreach (var waits in await _ines.GetAsync<List<Desk.DeskLine>>("/api/desk")) lines.ShouldContain(l => l.StartsWith("SUMMARY:",
+            StringComparison.Ordinal)
             && l.Contains(waits.Sheet.Split(',')[0], StringComparison.Ordinal));
         lines.ShouldNotContain(l => l.Contains("calibration due"));
         _odo.SaysAgain = true;

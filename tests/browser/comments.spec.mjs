@@ -100,7 +100,9 @@ test('who works from a released sheet says what is wrong with it, and the next d
   await expect(thread(ines, 'The sheet')).toContainText('Tilde Rask');
 });
 
-test('a bulletin shows at once on every open page and on paper, and tells who has not seen it, until it is taken back', async ({ enter }) => {
+test('a bulletin shows at once on every open page and on paper, and tells who has not seen it, until it is taken back', async ({
+  enter,
+}) => {
   const odo = await enter(/Odo Brandt/);
   const tilde = await enter(/Tilde Rask/);
   // Ines has had it open and on paper, and is elsewhere when the bulletin comes out.

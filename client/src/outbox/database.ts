@@ -52,7 +52,15 @@ export async function keptSheet(person: string, revision: number): Promise<KeptS
   const kept = await (await database()).get('sheets', [person, revision]);
   if (!kept) return kept;
   const view = kept.view as Partial<RevisionView>;
-  return { ...kept, view: { ...kept.view, bulletins: view.bulletins ?? [], signing: view.signing ?? { needed: 1, why: '', signed: [] }, lookAgainBy: view.lookAgainBy ?? null } };
+  return {
+    ...kept,
+    view: {
+      ...kept.view,
+      bulletins: view.bulletins ?? [],
+      signing: view.signing ?? { needed: 1, why: '', signed: [] },
+      lookAgainBy: view.lookAgainBy ?? null,
+    },
+  };
 }
 
 /** The shelf of what can be opened without a connection: the sheets kept for somebody, the latest first. */

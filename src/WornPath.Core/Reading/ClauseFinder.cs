@@ -486,7 +486,8 @@ internal sealed class ClauseFinder
     }
 
     // "Raise it high enough to get the wheel off": so far, and that is not done yet.
-    private bool IsFarEnough(int at) => at > 0 && _tokens[at - 1].Kind == TokenKind.Word && _tokens[at - 1].Text.EndsWith("-enough", StringComparison.Ordinal);
+    private bool IsFarEnough(int at) => at > 0 && _tokens[at - 1].Kind == TokenKind.Word
+        && _tokens[at - 1].Text.EndsWith("-enough", StringComparison.Ordinal);
 
     // "Turn it to remove it", "lower it just enough to take out the spring": done in the same go.
     private static bool Takes(TradeVerb verb) => verb.Frames[^1].Sense is Sense.Off or Sense.On or Sense.Disconnect or Sense.Connect;
@@ -589,7 +590,8 @@ internal sealed class ClauseFinder
     // "Remove the gasket, which is then discarded": told of it.
     private Clause? Discarded(int at, Clause? open)
     {
-        if (open is not { Mood: Mood.Imperative, Negated: false } || !Is(at, "which") || !IsBoundary(at - 1) || !(Is(at + 1, "is") || Is(at + 1, "are"))) return null;
+        if (open is not { Mood: Mood.Imperative, Negated: false } || !Is(at, "which") || !IsBoundary(at - 1) || !(Is(at + 1, "is")
+            || Is(at + 1, "are"))) return null;
         var verb = at + 2;
         while (verb < _end && (Trade.Adverbs.Contains(_tokens[verb].Text) || Is(verb, "to") || Is(verb, "be"))) verb++;
         return verb < _end && Array.Find(Trade.VerbsOf(_tokens[verb].Text), f => f.Form == Form.Ed).Verb is { } done
@@ -1017,7 +1019,8 @@ internal sealed class ClauseFinder
 
         // "Take the bearing, the seal and the spacer off": off goes with "take", which is nothing without it.
         if (open is { Mood: Mood.Imperative, Negated: false, Verb: { } taking } && NeedsWay(taking) && next < _end
-            && Trade.Paths.Contains(_tokens[next].Text) && !Has(open.VerbAt, at, i => Trade.Paths.Contains(_tokens[i].Text) || _tokens[i].Kind == TokenKind.Torque)
+            && Trade.Paths.Contains(_tokens[next].Text) && !Has(open.VerbAt, at, i => Trade.Paths.Contains(_tokens[i].Text)
+                || _tokens[i].Kind == TokenKind.Torque)
             && (next + 1 >= _end || !IsDetermined(next + 1))) return null;
 
         // "The bolts that hold the cover are removed", "any that are scored must be replaced": past what tells which ones.
@@ -1165,7 +1168,8 @@ internal sealed class ClauseFinder
         persons |= subjects is [{ IsPronoun: true, IsRest: true }] && _nouns.Read(i + 1, _end, null) is { Phrase: { IsPronoun: true, Text: "it" or "them" } };
         var you = persons || subjects.TrueForAll(s => s.IsPronoun && s.Text is "you" or "we" or "i" or "he" or "she");
         // "They will be tightened in step 20", "they are removed later": not now.
-        if ((modal.StartsWith(" will", StringComparison.Ordinal) || modal is " is" or " are") && Has(verbAt, to, k => Is(k, "later") && !Is(k + 1, "than")
+        if ((modal.StartsWith(" will", StringComparison.Ordinal) || modal is " is" or " are") && Has(verbAt, to, k => Is(k, "later")
+            && !Is(k + 1, "than")
             || Is(k, "in") && (Is(k + 1, "step") || Is(k + 2, "step") || Is(k + 3, "step"))))
             return new Clause(Mood.Beside, at, to) { VerbAt = verbAt, IsRemark = true };
         // "Some fuel will run out": what comes of it.

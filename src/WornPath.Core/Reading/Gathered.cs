@@ -155,7 +155,8 @@ internal sealed class Gathered
     }
 
     // "Cover off: four bolts": bolts, whatever else is called after them.
-    private bool IsThing(int at) => Word(_tokens, at) is { Length: > 0 } word && (_names.IsHead(Stem.Of(word)) || Trade.NounOf([Stem.Of(word)]) is { Role: NounRole.Thing });
+    private bool IsThing(int at) => Word(_tokens, at) is { Length: > 0 } word && (_names.IsHead(Stem.Of(word))
+        || Trade.NounOf([Stem.Of(word)]) is { Role: NounRole.Thing });
 
     // "… and then the other": of two that are called alike.
     private int? Other(int at)
@@ -166,7 +167,8 @@ internal sealed class Gathered
         for (var from = 1; from < _last.Count; from++)
         {
             var alike = _names.WithHead(_last[^1], true).Where(t => t != _thing && t.Kind == _thing.Kind
-                && NameIndex.NamesOf(t)[0] is var name && name.Length > _last.Count - from && name[^(_last.Count - from)..].SequenceEqual(_last[from..]))
+                && NameIndex.NamesOf(t)[0] is var name && name.Length > _last.Count - from
+                    && name[^(_last.Count - from)..].SequenceEqual(_last[from..]))
                 .Distinct().Take(2).ToList();
             if (alike is not [var other]) continue;
             var put = NameIndex.NamesOf(other)[0];
@@ -188,7 +190,8 @@ internal sealed class Gathered
             || !Closes(at + 1, true)) return null;
         var from = at;
         int? count = null;
-        while (Word(_tokens, from - 1) is { Length: > 0 } word && (word is "the" or "both" or "all" or "each" or "of" || Quantities.NumberWords.Parse(word) is not null))
+        while (Word(_tokens, from - 1) is { Length: > 0 } word && (word is "the" or "both" or "all" or "each" or "of"
+            || Quantities.NumberWords.Parse(word) is not null))
         {
             if (Quantities.NumberWords.Parse(word) is { } said) count = (int)said;
             if (word == "both") count = 2;
@@ -200,7 +203,8 @@ internal sealed class Gathered
         // "Spin the nuts off three of the bolts": theirs, and none that is named by itself.
         var past = Trade.Paths.Contains(Word(_tokens, at + 1)) ? at + 2 : at + 1;
         if (!IsMany(from, at) && past < _tokens.Count && _tokens[past].Kind == TokenKind.Word && !Trade.IsPhrase(_tokens[past].Text)
-            && !Trade.Auxiliaries.Contains(_tokens[past].Text) && Word(_tokens, past) is not ("one" or "slack" or "loose") && !Trade.VerbsOf(_tokens[past].Text).Any(f => f.Form == Form.Ed)) return null;
+            && !Trade.Auxiliaries.Contains(_tokens[past].Text) && Word(_tokens, past) is not ("one" or "slack" or "loose")
+                && !Trade.VerbsOf(_tokens[past].Text).Any(f => f.Form == Form.Ed)) return null;
         var all = _names.WithHead(head, true).Distinct().Take(Most + 1).ToList();
         if (all.Count is < 2 or > Most || count is not null && count != all.Count
             || !all.TrueForAll(t => t is Joint { Count: 1 } && !t.IsMany && NameIndex.NamesOf(t)[0].Length > 1)) return null;
@@ -231,7 +235,8 @@ internal sealed class Gathered
     }
 
     // Behind an article, a mark, or what leads in: a name may begin here.
-    private bool IsLed(int at) => Begins(_tokens, at) || Word(_tokens, at - 1) is "the" or "then" or "and" or "now" or "next" or "first" or "or" or "likewise"
+    private bool IsLed(int at) => Begins(_tokens, at) || Word(_tokens,
+        at - 1) is "the" or "then" or "and" or "now" or "next" or "first" or "or" or "likewise"
         or "with" or "for" or "&" or "plus";
 
     // What stands here is none of a name: a mark, a way, what is told of it.
@@ -240,7 +245,8 @@ internal sealed class Gathered
         if (at >= _tokens.Count || _tokens[at].Kind != TokenKind.Word) return true;
         var word = _tokens[at].Text;
         return Trade.Conjunctions.Contains(word) || Trade.Comes.Contains(word) || Trade.Paths.Contains(word) || Trade.Auxiliaries.Contains(word)
-            || Trade.ItMoves.Contains(word) || word is "first" or "next" or "last" or "second" or "too" or "also" or "before" or "after" or "slack" or "loose" or "afterwards"
+            || Trade.ItMoves.Contains(word) || word is "first" or "next" or "last" or "second"
+                or "too" or "also" or "before" or "after" or "slack" or "loose" or "afterwards"
             || isWhole && (Trade.IsSmall(word) || Trade.IsPhrase(word) || Trade.VerbsOf(word).Any(f => f.Form == Form.Ed));
     }
 

@@ -92,7 +92,8 @@ internal sealed class GoneOn
         var colon = i;
         while (colon < _tokens.Count && colon < i + 9 && !(_tokens[colon] is { Kind: TokenKind.Mark, Text: ":" })
             && _tokens[colon] is { Kind: TokenKind.Word } or { Kind: TokenKind.Mark, Text: "," }) colon++;
-        if (colon >= _tokens.Count || _tokens[colon] is not { Kind: TokenKind.Mark, Text: ":" } || colon == i || !IsVerbless(colon + 1, Boundary(colon + 1), out _)) return;
+        if (colon >= _tokens.Count || _tokens[colon] is not { Kind: TokenKind.Mark, Text: ":" } || colon == i
+            || !IsVerbless(colon + 1, Boundary(colon + 1), out _)) return;
         var first = Word(_tokens, i);
         if (IsTold(first) && !IsThing(first))
         {
@@ -100,7 +101,8 @@ internal sealed class GoneOn
             var at = keep < colon && _tokens[keep].Kind == TokenKind.Mark ? keep + 1 : keep;
             var tells = at == colon || Word(_tokens, at) is "everything" or "all" && at + 1 < colon
                 || Word(_tokens, at) is "in" && Words(at, colon).Exists(Trade.Manners.Contains)
-                || Word(_tokens, at) is "the" or "these" && Words(at, colon).TrueForAll(w => w is "the" or "these" or "following" || IsWordForParts(w)) && colon - at > 1;
+                || Word(_tokens, at) is "the" or "these" && Words(at, colon).TrueForAll(w => w is "the" or "these" or "following"
+                    || IsWordForParts(w)) && colon - at > 1;
             if (tells) _tokens.RemoveRange(keep, colon + 1 - keep);
         }
         else if (NamedWork.VerbOf(first) is { } work && Word(_tokens, i + 1) is "order" or "sequence" && i + 2 == colon)
@@ -123,7 +125,8 @@ internal sealed class GoneOn
     // "Spacer, seal, bearing: on in this order".
     private void ColonWay(int i)
     {
-        if (i < 2 || _tokens[i] is not { Kind: TokenKind.Mark, Text: ":" } || !(Trade.Comes.Contains(Word(_tokens, i + 1)) || Word(_tokens, i + 1) is "on")
+        if (i < 2 || _tokens[i] is not { Kind: TokenKind.Mark, Text: ":" } || !(Trade.Comes.Contains(Word(_tokens, i + 1))
+            || Word(_tokens, i + 1) is "on")
             || Word(_tokens, i + 2) is not "in" || !Words(i + 3, Math.Min(_tokens.Count, i + 5)).Exists(Trade.Manners.Contains)) return;
         _tokens.RemoveAt(i);
     }
@@ -134,8 +137,10 @@ internal sealed class GoneOn
         if (Word(_tokens, i) is not ("second" or "third" or "next" or "last") || i < 2 || !_names.IsHead(Stem.Of(Word(_tokens, i - 1)))
             || !(IsEnd(i + 1) || Trade.Conjunctions.Contains(Word(_tokens, i + 1)))) return;
         var from = i - 1;
-        while (from > 0 && Word(_tokens, from - 1) is { Length: > 0 } word && (_names.Says(Stem.Of(word)) || Trade.Determiners.Contains(word) || Trade.Distinct.Contains(word))) from--;
-        if (from == 0 || _tokens[from - 1].Kind == TokenKind.Stop || !(_tokens[from - 1].Kind == TokenKind.Mark || Trade.Conjunctions.Contains(Word(_tokens, from - 1)))) return;
+        while (from > 0 && Word(_tokens, from - 1) is { Length: > 0 } word && (_names.Says(Stem.Of(word)) || Trade.Determiners.Contains(word)
+            || Trade.Distinct.Contains(word))) from--;
+        if (from == 0 || _tokens[from - 1].Kind == TokenKind.Stop || !(_tokens[from - 1].Kind == TokenKind.Mark
+            || Trade.Conjunctions.Contains(Word(_tokens, from - 1)))) return;
         var then = new Token(TokenKind.Word, "then", _tokens[from].At with { Length = 0 });
         _tokens.RemoveAt(i);
         if (Word(_tokens, from - 1) != "then") _tokens.Insert(from, then);
@@ -176,7 +181,8 @@ internal sealed class GoneOn
             : Word(_tokens, the + 1) == "goes" && Word(_tokens, the + 2) == "for" ? the + 3 : -1;
         if (of > 0) return IsVerbless(of, end, out _) ? (of, end) : null;
         // "The guard is next. Remove it": told behind.
-        return end + 1 >= _tokens.Count && Word(_tokens, end - 1) == "next" && Word(_tokens, end - 2) is "is" or "are" && IsVerbless(start, end - 2, out _)
+        return end + 1 >= _tokens.Count && Word(_tokens, end - 1) == "next" && Word(_tokens, end - 2) is "is" or "are"
+            && IsVerbless(start, end - 2, out _)
             ? (start, end - 2) : null;
     }
 
@@ -184,7 +190,8 @@ internal sealed class GoneOn
     private int Segment(int start, int end)
     {
         var first = start;
-        while (first < end && Word(_tokens, first) is "and" or "then" or "now" or "next" or "also" or "finally" or "lastly" or "likewise" or "ditto" or "but") first++;
+        while (first < end && Word(_tokens, first) is "and" or "then" or "now" or "next" or "also" or "finally"
+            or "lastly" or "likewise" or "ditto" or "but") first++;
         var opens = start == 0 || _tokens[start - 1].Kind == TokenKind.Stop;
         if (first == end) return 0;
         if (opens && _before.Count + _behind.Count > 0 && Same(start, end) is { } same)
@@ -200,7 +207,8 @@ internal sealed class GoneOn
             return Put(first, end - 2) - 2;
         }
 
-        if (Word(_tokens, first) == "followed" && Word(_tokens, first + 1) == "by" && !_isOrder && _behind.Count > 0 && IsVerbless(first + 2, end, out _))
+        if (Word(_tokens, first) == "followed" && Word(_tokens, first + 1) == "by" && !_isOrder && _behind.Count > 0
+            && IsVerbless(first + 2, end, out _))
         {
             _tokens[first] = _tokens[first] with { Text = "then" };
             _tokens.RemoveAt(first + 1);
@@ -211,7 +219,8 @@ internal sealed class GoneOn
         {
             var semicolon = opens && start > 0 && _tokens[start - 1].Text.Contains(';') && Trade.Determiners.Contains(Word(_tokens, start));
             // What an order lists goes on by itself; a new sentence has to say that it does.
-            var goesOn = _before.Count + _behind.Count > 0 && (opens ? first > start || semicolon || trailing > 0 : !_isOrder && (first > start || trailing > 0));
+            var goesOn = _before.Count + _behind.Count > 0 && (opens ? first > start || semicolon || trailing > 0 : !_isOrder && (first > start
+                || trailing > 0));
             if (goesOn && (opens || !_isOrder))
             {
                 var likewise = Word(_tokens, start) is "likewise" or "ditto" ? 1 : 0;
@@ -263,7 +272,8 @@ internal sealed class GoneOn
         }
 
         if (Trade.Negations.Contains(word) || Trade.Conditionals.Contains(word) || Trade.Temporals.Contains(word)) return 0;
-        if (Trade.IsBase(word) && !(IsThing(word) && Trade.Paths.Contains(Word(_tokens, from + 1))) && (!Trade.IsAlsoNoun(word) || Word(_tokens, from + 1) is { } next && (Trade.Determiners.Contains(next) || Trade.Paths.Contains(next))
+        if (Trade.IsBase(word) && !(IsThing(word) && Trade.Paths.Contains(Word(_tokens, from + 1))) && (!Trade.IsAlsoNoun(word)
+            || Word(_tokens, from + 1) is { } next && (Trade.Determiners.Contains(next) || Trade.Paths.Contains(next))
             || from + 1 < to && _names.IsHead(Stem.Of(Word(_tokens, to - 1)))))
         {
             if (!IsTold(word)) return 0;
@@ -276,14 +286,16 @@ internal sealed class GoneOn
         for (var i = from + 1; i < to; i++)
         {
             var at = Word(_tokens, i);
-            if (Trade.ItMoves.Contains(at) && Trade.Paths.Contains(Word(_tokens, i + 1)) && i + 1 < to) { Told([at, Word(_tokens, i + 1)]); return 0; }
+            if (Trade.ItMoves.Contains(at) && Trade.Paths.Contains(Word(_tokens, i + 1))
+                && i + 1 < to) { Told([at, Word(_tokens, i + 1)]); return 0; }
             if (at is "is" or "are" || at == "be")
             {
                 var done = i + 1;
                 while (done < to && (Trade.Adverbs.Contains(Word(_tokens, done)) || Word(_tokens, done) is "be" or "then" or "now"
                     || Word(_tokens, done).EndsWith("ly", StringComparison.Ordinal))) done++;
                 if (done >= to || !Trade.VerbsOf(Word(_tokens, done)).Any(f => f.Form == Form.Ed && Trade.MayChange(f.Verb))) return 0;
-                Told(["is", Word(_tokens, done), .. Trade.Paths.Contains(Word(_tokens, done + 1)) && done + 1 < to ? [Word(_tokens, done + 1)] : Array.Empty<string>()]);
+                Told(["is", Word(_tokens, done), .. Trade.Paths.Contains(Word(_tokens, done + 1))
+                    && done + 1 < to ? [Word(_tokens, done + 1)] : Array.Empty<string>()]);
                 return 0;
             }
         }
@@ -316,7 +328,8 @@ internal sealed class GoneOn
         {
             if (_tokens[i].Kind is not (TokenKind.Word or TokenKind.Number)) return false;
             var word = _tokens[i].Text;
-            if (_tokens[i].Kind == TokenKind.Number || Trade.Determiners.Contains(word) || Trade.Conjunctions.Contains(word) || Trade.New.Contains(word) || Trade.Old.Contains(word)
+            if (_tokens[i].Kind == TokenKind.Number || Trade.Determiners.Contains(word) || Trade.Conjunctions.Contains(word)
+                || Trade.New.Contains(word) || Trade.Old.Contains(word)
                 || Quantities.NumberWords.Parse(word) is not null)
             {
                 fresh = true;

@@ -116,11 +116,13 @@ internal static class Notes
         while (Trade.Determiners.Contains(Word(tokens, what)) || Word(tokens, what) == "axle") what++;
         if (!Ends(tokens, what + 1)) return;
         var (onto, off) = (Word(tokens, way) is "on" or "onto", Word(tokens, way) is "off" or "from");
-        var verb = Word(tokens, what) is "stands" or "stand" ? onto ? "set" : off ? "lower" : null : Word(tokens, what) is "wheels" && onto && way > at ? "lower" : null;
+        var verb = Word(tokens, what) is "stands" or "stand" ? onto ? "set" : off ? "lower" : null : Word(tokens, what) is "wheels" && onto
+            && way > at ? "lower" : null;
         if (verb is null) return;
         var here = tokens[at].At with { Length = 0 };
         if (way > at) tokens.RemoveAt(at);
-        tokens.InsertRange(at, [new Token(TokenKind.Word, verb, here), new Token(TokenKind.Word, "the", here), new Token(TokenKind.Word, "tractor", here)]);
+        tokens.InsertRange(at, [new Token(TokenKind.Word, verb, here), new Token(TokenKind.Word, "the", here), new Token(TokenKind.Word,
+            "tractor", here)]);
     }
 
     // "… and pin it": lock it with a cotter pin.
@@ -130,13 +132,15 @@ internal static class Notes
         tokens[at] = tokens[at] with { Text = "lock" };
         if (Word(tokens, at + 2) is "with") return;
         var here = new Span(tokens[at + 1].At.End, 0);
-        tokens.InsertRange(at + 2, [new Token(TokenKind.Word, "with", here), new Token(TokenKind.Word, "cotter", here), new Token(TokenKind.Word, "pin", here)]);
+        tokens.InsertRange(at + 2, [new Token(TokenKind.Word, "with", here), new Token(TokenKind.Word, "cotter", here),
+            new Token(TokenKind.Word, "pin", here)]);
     }
 
     // "Fuel tap shut": closed.
     private static void Shut(List<Token> tokens, int at)
     {
-        if (at == 0 || Word(tokens, at) != "shut" || !Ends(tokens, at + 1) || tokens[at - 1].Kind != TokenKind.Word || Trade.IsSmall(tokens[at - 1].Text)
+        if (at == 0 || Word(tokens, at) != "shut" || !Ends(tokens, at + 1) || tokens[at - 1].Kind != TokenKind.Word
+            || Trade.IsSmall(tokens[at - 1].Text)
             || HasVerb(tokens, at)) return;
         tokens[at] = tokens[at] with { Text = "closed" };
     }

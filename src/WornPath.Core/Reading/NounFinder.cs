@@ -52,7 +52,9 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
         return stems.Count > 0 && (names.Resolve(stems).One is not null || Trade.NounOf(stems) is not null || stems[^1] != Stem.Of(tokens[at].Text) || tokens[at].Text.EndsWith('s'));
     }
 
-    private bool IsContent(int i) => tokens[i].Kind == TokenKind.Word && !(tokens[i].Text is "go" or "goes" or "come" or "comes" && Trade.Paths.Contains(Word(i + 1))) && !Trade.IsSmall(tokens[i].Text) && !(Trade.Adverbs.Contains(tokens[i].Text) && !Trade.Distinct.Contains(tokens[i].Text)) && !IsAdverb(tokens[i].Text);
+    private bool IsContent(int i) => tokens[i].Kind == TokenKind.Word && !(tokens[i].Text is "go" or "goes" or "come" or "comes"
+        && Trade.Paths.Contains(Word(i + 1))) && !Trade.IsSmall(tokens[i].Text) && !(Trade.Adverbs.Contains(tokens[i].Text)
+        && !Trade.Distinct.Contains(tokens[i].Text)) && !IsAdverb(tokens[i].Text);
 
     private static bool IsAdverb(string word) => word.Length > 4 && word.EndsWith("ly", StringComparison.Ordinal) && word is not ("assembly" or "supply" or "family");
 

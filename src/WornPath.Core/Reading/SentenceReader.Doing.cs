@@ -320,7 +320,8 @@ public sealed partial class SentenceReader
 
         Add(verb, joint, pin.At, a => a with { New = pin.IsNew });
         Spoken.Pin = true;
-        foreach (var phrase in objects.Where(p => p != pin && !(verb == Verb.InsertPin && (p.IsPronoun || _refer.Known(p) == joint)))) DoTo(clause, sense == Sense.PinOut ? Sense.Off : Sense.On, phrase);
+        foreach (var phrase in objects.Where(p => p != pin && !(verb == Verb.InsertPin && (p.IsPronoun
+            || _refer.Known(p) == joint)))) DoTo(clause, sense == Sense.PinOut ? Sense.Off : Sense.On, phrase);
         Spoken.Hand([joint]);
         Spoken.Pin = true;
     }

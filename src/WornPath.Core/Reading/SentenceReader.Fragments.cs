@@ -43,7 +43,8 @@ public sealed partial class SentenceReader
                     continue;
                 }
 
-                if (Trade.Beside.Contains(phrase.After) && !(!vehicle && phrase.After is "in" or "on" or "off" or "out" && objects.Count == 0)) continue;
+                if (Trade.Beside.Contains(phrase.After) && !(!vehicle && phrase.After is "in" or "on" or "off" or "out"
+                    && objects.Count == 0)) continue;
                 if (!phrase.IsPronoun && (Trade.NounOf(phrase.Stems) is { Role: NounRole.Words or NounRole.Place or NounRole.Person }
                     || phrase is { Stems: ["end"], Owner.Count: 0 } && reader._refer.Known(phrase) is null)) continue;
                 // "Cover off (heavy)": a word about it.
@@ -325,14 +326,15 @@ public sealed partial class SentenceReader
             if (way == "none" && Placed(phrase) && (phrase.IsNew || reader._refer.Known(phrase, k => k != ThingKind.Aid) is { } off
                 && reader.Spoken.IsOff(off) is true)) way = "on";
             var fastens = !phrase.IsPronoun && (reader._refer.Known(phrase) is Joint || phrase.Is(ThingKind.Joint));
-            var sense = (reader.Has(clause, "snug") || TightBehind(phrase) && !Values(clause).Any(v => v.Kind == TokenKind.Torque)) && (fastens || phrase.IsPronoun) ? Sense.Snug : way switch
-            {
-                "off" => Sense.Off,
-                "on" => Sense.On,
-                // "New alternator in, pivot bolt loose": in, and no tighter than that.
-                _ when loose && !phrase.IsPronoun && reader._refer.Known(phrase) is Joint wasOut && reader.Spoken.IsOff(wasOut) is true => Sense.On,
-                _ => loose ? Sense.BreakLoose : phrase.IsNew ? Sense.On : Sense.Say
-            };
+            var sense = (reader.Has(clause, "snug") || TightBehind(phrase) && !Values(clause).Any(v => v.Kind == TokenKind.Torque)) && (fastens
+                || phrase.IsPronoun) ? Sense.Snug : way switch
+                {
+                    "off" => Sense.Off,
+                    "on" => Sense.On,
+                    // "New alternator in, pivot bolt loose": in, and no tighter than that.
+                    _ when loose && !phrase.IsPronoun && reader._refer.Known(phrase) is Joint wasOut && reader.Spoken.IsOff(wasOut) is true => Sense.On,
+                    _ => loose ? Sense.BreakLoose : phrase.IsNew ? Sense.On : Sense.Say
+                };
             if (!phrase.IsPronoun && phrase.Head is "pin" or "cotter" && sense is Sense.On or Sense.Off && !(reader._refer.Known(phrase) is Part))
             {
                 reader.Pin(clause, sense == Sense.On ? Sense.PinIn : Sense.PinOut, [phrase]);

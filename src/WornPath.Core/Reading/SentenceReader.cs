@@ -183,14 +183,19 @@ public sealed partial class SentenceReader
     {
         for (var i = _actions.Count - 1; i > 0; i--)
         {
-            static bool Tightens(StepAction a) => a is { Verb: Verb.Torque or Verb.TorquePass or Verb.Retorque, Torque: not null, Target: not null, If: null, IsSaid: false };
+            static bool Tightens(StepAction a) => a is
+            {
+                Verb: Verb.Torque or Verb.TorquePass or Verb.Retorque, Torque: not null,
+                Target: not null, If: null, IsSaid: false
+            };
             var last = _actions[i];
             var from = i;
             while (from > 0 && Tightens(_actions[from]) && Tightens(_actions[from - 1]) && _actions[from - 1].Target == last.Target
                 && _actions[from - 1].Branch == last.Branch && Equals(_actions[from - 1].Only, last.Only)
                 && _actions[from - 1].Torque!.Target.NewtonMetres < _actions[from].Torque!.Target.NewtonMetres) from--;
             var chain = _actions.GetRange(from, i + 1 - from);
-            var full = last.Torque is not null && (_refer.Find(last.Target ?? "") as Joint)?.Torque is var set && (set is null || last.Torque.SaysTheSameAs(set));
+            var full = last.Torque is not null && (_refer.Find(last.Target ?? "") as Joint)?.Torque is var set && (set is null
+                || last.Torque.SaysTheSameAs(set));
             if (chain.Count > 1 && full && chain.Exists(a => a.Verb == Verb.Torque) && chain.Exists(a => a.Verb != Verb.Torque))
             {
                 _actions.RemoveRange(from, chain.Count);
@@ -200,7 +205,8 @@ public sealed partial class SentenceReader
                     Pass = null,
                     At = chain[0].At,
                     In = chain[0].In,
-                    Passes = TorquePasses.Of([.. chain.SkipLast(1).SelectMany(a => (IEnumerable<TorqueSpec>)[.. a.Passes?.Torques ?? [], a.Torque!])]),
+                    Passes = TorquePasses.Of([.. chain.SkipLast(1).SelectMany(a => (IEnumerable<TorqueSpec>)[.. a.Passes?.Torques ?? [],
+                        a.Torque!])]),
                 });
                 i = from;
             }
@@ -613,7 +619,8 @@ public sealed partial class SentenceReader
         // "Torque it to 80 N·m, loosen it a quarter turn and retighten it to 25": backed off, and torqued.
         if (_actions is [.., { Target: { } handled } just] && objects.TrueForAll(o => o.IsPronoun || _refer.Known(o)?.Id == handled))
         {
-            if (sense is Sense.Loosen or Sense.BreakLoose && just.Verb == Verb.Torque && Values(clause).Any(v => v.Kind == TokenKind.Angle)) sense = Sense.BackOff;
+            if (sense is Sense.Loosen or Sense.BreakLoose && just.Verb == Verb.Torque
+                && Values(clause).Any(v => v.Kind == TokenKind.Angle)) sense = Sense.BackOff;
             if (sense == Sense.Retorque && just.Verb == Verb.BackOff && Values(clause).Any(v => v.Kind == TokenKind.Torque)) sense = Sense.Torque;
         }
 
@@ -1062,7 +1069,8 @@ public sealed partial class SentenceReader
 
             if (sense == Sense.Off && HeldBy(phrase) is { } held) return Things(clause, sense, held);
             // "The cover has four bolts. Undo them and lift it off": what they held.
-            if (sense is Sense.Off or Sense.MoveOff && phrase.Text == "it" && Spoken.Last is [.., Joint { Count: > 1 }] && Undone() is { } freed) return [freed];
+            if (sense is Sense.Off or Sense.MoveOff && phrase.Text == "it" && Spoken.Last is [.., Joint { Count: > 1 }]
+                && Undone() is { } freed) return [freed];
             var meant = phrase.Stems.Count == 0 && phrase.Name.Length == 0
                 && row.ByKind.Keys.All(k => k == ThingKind.Joint) ? JointsInHand(phrase)
                     : _refer.Meant(phrase, k => Accepts(k) && k != ThingKind.Tool && (k != ThingKind.Control || phrase.Text == "it"));

@@ -13,7 +13,8 @@ using WornPath.Web.Drafting;
 namespace WornPath.Web.Demo;
 
 /// <summary>Fills an empty database with the sample workshop: its people and its procedures, from the files of the demo folder.</summary>
-public sealed class DemoWorkshop(WornPathDb db, UserManager<Person> people, Procedures procedures, Comments comments, Holders holders, WorkshopBook book,
+public sealed class DemoWorkshop(WornPathDb db, UserManager<Person> people, Procedures procedures, Comments comments, Holders holders,
+    WorkshopBook book,
     DemoMode demo, PictureFiles pictures, TimeProvider time)
 {
     /// <summary>Fills a demo's database if nothing is on its shelf yet.</summary>
@@ -46,7 +47,8 @@ public sealed class DemoWorkshop(WornPathDb db, UserManager<Person> people, Proc
 
         await CommentAsync(await ProcedureAsync("OT-207"));
         var weights = await ProcedureAsync("OT-126");
-        Must(await procedures.LookAgainAsync(await db.Revisions.AsNoTracking().SingleAsync(r => r.ProcedureId == weights && r.State == RevisionState.Released),
+        Must(await procedures.LookAgainAsync(await db.Revisions.AsNoTracking().SingleAsync(r => r.ProcedureId == weights
+            && r.State == RevisionState.Released),
             approver, DateOnly.FromDateTime(time.GetUtcNow().UtcDateTime.AddDays(20))));
         // Ines lets Marta write along on the draft; on the sheet in review she has asked to.
         var marta = await IdAsync("marta");

@@ -87,8 +87,14 @@ public sealed class Desk(WornPathDb db, TimeProvider time)
         var until = today.AddDays(DaysAhead);
         var due = await db.Revisions.AsNoTracking().Where(r => r.State == RevisionState.Released && r.LookAgainBy <= until
                 && db.ProcedureAuthors.Any(a => a.ProcedureId == r.ProcedureId && a.PersonId == personId)
-                && !db.Revisions.Any(n => n.ProcedureId == r.ProcedureId && n.Id > r.Id && (n.State == RevisionState.Draft || n.State == RevisionState.InReview)))
-            .Select(r => new { r.Id, Sheet = r.Procedure.Number + " " + r.Procedure.Title + ", " + r.Letter, By = r.LookAgainBy!.Value }).ToListAsync();
+                && !db.Revisions.Any(n => n.ProcedureId == r.ProcedureId && n.Id > r.Id && (n.State == RevisionState.Draft
+                    || n.State == RevisionState.InReview)))
+            .Select(r => new
+            {
+                r.Id,
+                Sheet = r.Procedure.Number + " " + r.Procedure.Title + ", " + r.Letter,
+                By = r.LookAgainBy!.Value
+            }).ToListAsync();
         return [.. due.Select(d => new DeskLine(d.Id, d.Sheet, d.By < today ? $"was to be looked at again by {Day(d.By)}"
             : $"is to be looked at again by {Day(d.By)}", d.By.AddDays(-DaysAhead).ToDateTime(TimeOnly.MinValue, DateTimeKind.Utc)))];
     }

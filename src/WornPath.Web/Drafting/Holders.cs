@@ -41,7 +41,8 @@ public sealed partial class Holders(WornPathDb db, Mailbox mail, TimeProvider ti
         {
             // Two pages of one person at once: the later only moves the time on.
             await db.Database.ExecuteSqlAsync($"""
-                INSERT INTO Holdings (RevisionId, PersonId, Kind, Who, First, Last) VALUES ({revision.Id}, {personId}, {kind.ToString()}, {who}, {now}, {now})
+                INSERT INTO Holdings (RevisionId, PersonId, Kind, Who, First, Last) VALUES ({revision.Id}, {personId}, {kind.ToString()},
+                    {who}, {now}, {now})
                 ON CONFLICT (RevisionId, PersonId, Kind) DO UPDATE SET Last = excluded.Last, Who = excluded.Who
                 """);
         }
@@ -86,7 +87,8 @@ public sealed partial class Holders(WornPathDb db, Mailbox mail, TimeProvider ti
             try
             {
                 mail.Put(person.Email!, person.DisplayName, $"Bulletin against {sheet}",
-                    $"{person.DisplayName},\n\nyou have had {sheet} open, on paper or as a file. A bulletin is out against it:\n\n{text}\n\nThe sheet as it stands today: {where}\n");
+                    $"{person.DisplayName},\n\nyou have had {sheet} open, on paper or as a file. "
+                    + $"A bulletin is out against it:\n\n{text}\n\nThe sheet as it stands today: {where}\n");
             }
             catch (IOException full)
             {

@@ -207,7 +207,8 @@ public sealed class Procedures(WornPathDb db, DraftLog log, Drafts drafts, Comme
         if (LifeCycle.LookAgain(act.Row.State, by, DateOnly.FromDateTime(Now)) is { } problem) return problem;
         if (act.Row.LookAgainBy == by) return null;
         act.Row.LookAgainBy = by;
-        await TellAsync(act.Row, ReviewEventKind.LookAgainSet, personId, by is { } day ? day.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture) : "");
+        await TellAsync(act.Row, ReviewEventKind.LookAgainSet, personId, by is { } day ? day.ToString("yyyy-MM-dd",
+            CultureInfo.InvariantCulture) : "");
         return null;
     });
 

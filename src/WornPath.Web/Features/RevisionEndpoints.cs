@@ -136,7 +136,8 @@ public static class RevisionEndpoints
             LiveAsync(id, shelf, me, r => procedures.TakeWarningBackAsync(r, me.Id(), bulletin, form.Text))).RequireAuthorization(Policies.Approver)
                 .WithName("TakeBulletinBack");
         revision.MapPost("/look-again", (int id, LookAgainForm form, Shelf shelf, Procedures procedures, ClaimsPrincipal me) =>
-            LiveAsync(id, shelf, me, r => procedures.LookAgainAsync(r, me.Id(), form.By))).RequireAuthorization(Policies.Approver).WithName("LookAgain");
+            LiveAsync(id, shelf, me, r => procedures.LookAgainAsync(r, me.Id(),
+                form.By))).RequireAuthorization(Policies.Approver).WithName("LookAgain");
         revision.MapGet("/holders", HoldersAsync).RequireAuthorization(Policies.Workshop).WithName("GetHolders");
         revision.MapPost("/held", HeldAsync).WithName("NoteHeld");
         revision.MapPost("/revise", ReviseAsync).RequireAuthorization(Policies.Author).WithName("Revise");
@@ -217,7 +218,8 @@ public static class RevisionEndpoints
         return new RevisionView(revision.Id, revision.ProcedureId, revision.Procedure.Number, revision.Procedure.Title, revision.Procedure.Platform, revision.Letter, revision.State,
             revision.Author.DisplayName, revision.ChangedAt, await authors.BoardAsync(revision.ProcedureId), now.Sheet.Reader, may, events,
             [.. Waivers.FallenAway(now.Findings, now.Reviewed.Waivers)], siblings, await BulletinsAsync(revision, draft, shelf, me),
-            new SigningView(needed, Signing.Why(now.Sheet, rules), await signatures.OfAsync(revision, Content)), revision.LookAgainBy, WholeView(draft, me));
+            new SigningView(needed, Signing.Why(now.Sheet, rules), await signatures.OfAsync(revision, Content)), revision.LookAgainBy,
+                WholeView(draft, me));
     }
 
     /// <summary>The bulletins that hold, as a person may read them.</summary>
@@ -275,11 +277,13 @@ public static class RevisionEndpoints
         return TypedResults.Ok(Bench.After(walk, Math.Clamp(step, 0, walk.Steps.Count) - 1));
     }
 
-    private static async Task<Results<Ok<IReadOnlyList<Holders.HolderView>>, ProblemHttpResult>> HoldersAsync(int id, Shelf shelf, Holders holders, ClaimsPrincipal me) =>
+    private static async Task<Results<Ok<IReadOnlyList<Holders.HolderView>>, ProblemHttpResult>> HoldersAsync(int id, Shelf shelf,
+        Holders holders, ClaimsPrincipal me) =>
         await shelf.FindAsync(id, me) is not { } revision ? Problems.NotThere("This revision") : TypedResults.Ok(await holders.OfAsync(revision));
 
     // The browser prints and saves without asking anybody: the page says so.
-    private static async Task<Results<NoContent, ProblemHttpResult>> HeldAsync(int id, HeldForm form, Shelf shelf, Holders holders, ClaimsPrincipal me)
+    private static async Task<Results<NoContent, ProblemHttpResult>> HeldAsync(int id, HeldForm form, Shelf shelf, Holders holders,
+        ClaimsPrincipal me)
     {
         if (await shelf.FindAsync(id, me) is not { } revision) return Problems.NotThere("This revision");
         if (form.Way != "printed") return new Problem($"“{form.Way}” is no way that is written down here.", "Send “printed”.").ToHttp();

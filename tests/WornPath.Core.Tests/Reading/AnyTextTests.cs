@@ -12,13 +12,16 @@ public class AnyTextTests
             "knock", "break", "loose", "measure", "at least 9.0 mm", "“", "<b>", "&", "🛠", "—", "1/2", "%", "é", "J1", "P99", "(", ")", "  ",
             "–", "cotter pin", "insert", "retorque", "raise", "lower", "tractor", "by loosening", "having loosened", "Frob", "12½", "120",
             "the nuts", "otherwise", "that hold", "but do not", "off", "while you turn the hub", "move each", "lever", "caution", "good and tight",
-            "upper", "the lower one", "the other", "both", "covers", "bolts", "/", "likewise", "in this order:", "the same goes for", "next", "second", "last", "first",
+            "upper", "the lower one", "the other", "both", "covers", "bolts", "/", "likewise", "in this order:", "the same goes for", "next",
+                "second", "last", "first",
             "is removed", "comes off", "goes", "and so is", "onto the shaft:", "after that", "behind it", "followed by", "each",
     ];
 
     private static readonly Gen<string> Texts = Gen.Select(Gen.Int[0, Bits.Length - 1], Gen.Bool).Array[0, 30].Select(parts => string.Concat(parts.Select(p => Bits[p.Item1] + (p.Item2 ? " " : ""))));
 
-    private static Written Start() => new Written().Header("variants", "wheels: steel wheels, cast wheels; side: left, right").Part("cover").Part("upper cover").Part("lower cover").Joint("long bolt").Joint("short bolt").Joint("cover bolts", "22 N·m", holds: "cover").Joint("hub nut", "80 N·m", locking: "cotter pin").Thing(ThingKind.Aid, "rag");
+    private static Written Start() => new Written().Header("variants",
+        "wheels: steel wheels, cast wheels; side: left, right").Part("cover")
+        .Part("upper cover").Part("lower cover").Joint("long bolt").Joint("short bolt").Joint("cover bolts", "22 N·m", holds: "cover").Joint("hub nut", "80 N·m", locking: "cotter pin").Thing(ThingKind.Aid, "rag");
 
     [Fact]
     public void Any_text_is_read_twice_the_same_and_every_place_is_in_it() => Texts.Sample(text =>

@@ -187,7 +187,8 @@ public class WaysOfBearingTests
             .Set("flange bolts", "locking", "lock plate").Set("flange bolts", "count", "4").Part("wheel")
             .Steps(before.Length > 0 ? before : "Wipe the frame.", sentence);
         var step = written.Step(2);
-        var said = step.Actions.Where(a => a.Verb is not (Verb.Inspect or Verb.Clean or Verb.Place or Verb.TakeAway or Verb.Discard or Verb.Set))
+        var said = step.Actions.Where(a => a.Verb is not (Verb.Inspect or Verb.Clean or Verb.Place or Verb.TakeAway
+            or Verb.Discard or Verb.Set))
             .Select(a => $"{a.Verb} {a.Target}{(a.Branch > 0 ? " if" : "")}".Trim()).ToList();
         // Up a touch before it comes down, off its stands.
         if (expected == "Lower") said.Remove("Raise");

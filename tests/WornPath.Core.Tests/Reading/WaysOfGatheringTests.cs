@@ -9,7 +9,8 @@ namespace WornPath.Core.Tests.Reading;
 public class WaysOfGatheringTests
 {
     // The order, its second half behind the thing, what is done to it, the note; the two, what both are called; what the walk is told.
-    private sealed record Pair(string Do, string Behind, string Done, string Note, string Come, string A, string B, string Noun, string Many, Verb Verb, string First, string Second);
+    private sealed record Pair(string Do, string Behind, string Done, string Note, string Come, string A, string B, string Noun, string Many,
+        Verb Verb, string First, string Second);
 
     private static readonly Pair[] Pairs =
     [
@@ -94,7 +95,8 @@ public class WaysOfGatheringTests
     [Theory]
     [MemberData(nameof(BothNumbers))]
     public void Two_of_a_kind_are_both_done(int number) =>
-        Pairs.Select(p => (Pair: p, Said: Both[number](p))).Where(s => s.Said.Length > 0).Select(s => Amiss(s.Pair, s.Said)).Where(f => f != null).ShouldBeEmpty();
+        Pairs.Select(p => (Pair: p, Said: Both[number](p))).Where(s => s.Said.Length > 0).Select(s => Amiss(s.Pair, s.Said)).Where(f =>
+            f != null).ShouldBeEmpty();
 
     private static string? Amiss(Pair pair, string sentence)
     {
@@ -252,7 +254,8 @@ public class WaysOfGatheringTests
     {
         var written = Kinds().Steps("Wipe the frame.", sentence);
         var step = written.Step(2);
-        var said = step.Actions.Where(Changes).Select(a => $"{a.Verb} {written.Sheet.Find(a.Target ?? "")?.Name}{(a.Branch > 0 ? " " + a.Branch : "")}".Trim());
+        var said = step.Actions.Where(Changes).Select(a =>
+            $"{a.Verb} {written.Sheet.Find(a.Target ?? "")?.Name}{(a.Branch > 0 ? " " + a.Branch : "")}".Trim());
         (((step.Questions.Length > 0 ? "asked " : "") + string.Join("; ", said)).Trim()).ShouldBe(expected);
     }
 
@@ -262,14 +265,19 @@ public class WaysOfGatheringTests
         var step = written.Step(2);
         var right = step.Questions.Length == 0 && written.Sheet.Parts.Length == Row().Sheet.Parts.Length && written.Sheet.Joints.Length == 0
             && InOrder(step.Actions.Where(Changes).Where(a => a.Verb != Verb.SetAside && a.Target != "T1")
-                .Select(a => $"{(a.Verb == Verb.Carry ? verb : a.Verb)} {a.Target} {a.Branch}")).SequenceEqual(InOrder(targets.Select(t => $"{verb} {t} 0")));
+                .Select(a => $"{(a.Verb == Verb.Carry ? verb : a.Verb)} {a.Target} {a.Branch}")).SequenceEqual(InOrder(targets.Select(t =>
+                    $"{verb} {t} 0")));
         // What comes along comes with it, whichever is told first.
-        IEnumerable<string> InOrder(IEnumerable<string> said) => step.Actions.Any(a => a.Verb == Verb.Carry) ? said.Order(StringComparer.Ordinal) : said;
+        IEnumerable<string> InOrder(IEnumerable<string> said) => step.Actions.Any(a => a.Verb == Verb.Carry)
+            ? said.Order(StringComparer.Ordinal) : said;
         right.ShouldBeTrue(Told(written, step, sentence));
     }
 
     private static Written Row() => new Written().Part("frame").Part("spacer").Part("seal").Part("bearing").Part("shaft");
 
-    private static string Told(Written written, Step step, string sentence) =>
-        $"{(step.Questions.Length > 0 ? "asked " : "")}{sentence} → {string.Join("; ", step.Actions.Select(a => $"{a.Verb} {written.Sheet.Find(a.Target ?? "")?.Name} {a.Branch}"))}";
+    private static string Told(Written written, Step step, string sentence)
+    {
+        string Named(StepAction action) => $"{action.Verb} {written.Sheet.Find(action.Target ?? "")?.Name} {action.Branch}";
+        return $"{(step.Questions.Length > 0 ? "asked " : "")}{sentence} → {string.Join("; ", step.Actions.Select(Named))}";
+    }
 }

@@ -66,13 +66,15 @@ public class WaysOfReferringTests
     [InlineData("Take the bearing, oil it and slide it onto the shaft.", "Fit bearing", true)]
     [InlineData("Oil the bearing. Slide it onto the shaft, then screw the hub nut on by hand.", "Fit bearing; Start hub nut", true)]
     [InlineData("Put the cover on, start its bolts and torque them to 25 N·m.", "Fit cover; Start cover bolts; Torque cover bolts", true)]
-    [InlineData("Put the cover on. Start the bolts by hand and torque them crosswise to 25 N·m.", "Fit cover; Start cover bolts; Torque cover bolts", true)]
+    [InlineData("Put the cover on. Start the bolts by hand and torque them crosswise to 25 N·m.",
+        "Fit cover; Start cover bolts; Torque cover bolts", true)]
     [InlineData("Fit the cover with its four bolts and torque these to 25 N·m.", "Fit cover; Start cover bolts; Torque cover bolts", true)]
     [InlineData("Screw the hub nut on and torque it to 80 N·m.", "Start hub nut; Torque hub nut", true)]
     [InlineData("Start all four bolts by hand, then torque them to 25 N·m.", "Start cover bolts; Torque cover bolts", true)]
     public void What_stands_for_a_name(string sentence, string expected, bool isOff = false)
     {
-        var written = new Written().Part("shaft").Part("cover").Part("gasket").Part("bearing").Joint("cover bolts", "25 N·m").Set("cover bolts", "count", "4")
+        var written = new Written().Part("shaft").Part("cover").Part("gasket").Part("bearing").Joint("cover bolts",
+            "25 N·m").Set("cover bolts", "count", "4")
             .Joint("hub nut", "80 N·m");
         written.Set("cover bolts", "holds", written.Sheet.Parts.Single(p => p.Name == "cover").Id);
         if (isOff) written.Steps("Take the cover bolts out and remove the cover and the gasket. Take the hub nut off and remove the bearing.");

@@ -189,11 +189,13 @@ public class WaysOfRunningTests
 
     private static void Told(string sentence, string before, string expected, string also = "")
     {
-        var written = new Written().Thing(ThingKind.Connection, "fuel hose").Thing(ThingKind.Connection, "lamp plug").Thing(ThingKind.Fluid, "gear oil")
+        var written = new Written().Thing(ThingKind.Connection, "fuel hose").Thing(ThingKind.Connection, "lamp plug").Thing(ThingKind.Fluid,
+            "gear oil")
             .Thing(ThingKind.Control, "fuel tap").Thing(ThingKind.Control, "parking brake").Part("pump")
             .Steps(before.Length > 0 ? before : "Wipe the frame.", sentence);
         var step = written.Step(2);
-        var said = step.Actions.Where(a => a.Verb is not (Verb.Inspect or Verb.Clean or Verb.Place or Verb.TakeAway or Verb.Discard or Verb.Seat or Verb.Snug or Verb.Wait)
+        var said = step.Actions.Where(a => a.Verb is not (Verb.Inspect or Verb.Clean or Verb.Place or Verb.TakeAway
+            or Verb.Discard or Verb.Seat or Verb.Snug or Verb.Wait)
             && !(also.Length > 0 && a.Verb == Verb.Loosen)).Select(a => $"{a.Verb} {a.Target}{(a.Branch > 0 ? " if" : "")}".Trim());
         ((step.Questions.Length > 0 ? "asked " : "") + string.Join("; ", said)).Trim().ShouldBe(expected, sentence);
     }

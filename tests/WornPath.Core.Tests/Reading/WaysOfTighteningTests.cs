@@ -71,7 +71,8 @@ public class WaysOfTighteningTests
             .Steps("Start the head bolts and the hub nut by hand.", sentence);
         var step = written.Step(2);
         // As it is felt in the hand: 20, 40, 60; 30 and 90° on; 80, back by 90°, 25.
-        var said = step.Actions.Where(a => a.Verb is not (Verb.Inspect or Verb.Clean or Verb.Treat or Verb.Mark or Verb.Seat)).SelectMany(a => a.Verb switch
+        var said = step.Actions.Where(a => a.Verb is not (Verb.Inspect or Verb.Clean or Verb.Treat or Verb.Mark or Verb.Seat)).SelectMany(a =>
+            a.Verb switch
         {
             Verb.Torque => Of(a),
             Verb.TurnOn => [$"on {a.Angle:0.#}°"],
