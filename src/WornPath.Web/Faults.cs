@@ -4,6 +4,7 @@ using Microsoft.EntityFrameworkCore;
 using System.Text.Json;
 using WornPath.Core;
 using WornPath.Core.Sheets;
+using WornPath.Web.Features;
 
 namespace WornPath.Web;
 
@@ -19,7 +20,7 @@ public sealed partial class Faults(ILogger<Faults> logger) : IExceptionHandler
     {
         if (exception is OperationCanceledException && httpContext.RequestAborted.IsCancellationRequested) return true;
         var (status, problem) = Of(exception);
-        if (status >= 500) Failed(logger, httpContext.Request.Method, httpContext.Request.Path, exception);
+        if (status >= 500) Failed(logger, httpContext.Request.Method, CalendarEndpoints.Shown(httpContext.Request.Path), exception);
         if (status == StatusCodes.Status503ServiceUnavailable) httpContext.Response.Headers.RetryAfter = "3";
         await problem.ToHttp(status).ExecuteAsync(httpContext);
         return true;

@@ -154,6 +154,10 @@ public sealed class HolderTests : IAsyncLifetime
         var odos = (await (await _odo.PostAsync("/api/me/calendar")).Content.ReadAsStringAsync()).Split('"')[3];
         (await nobody.Http.GetStringAsync(new Uri(odos).AbsolutePath)).Replace("\r\n ", "").ShouldContain(": calibration due\r\n");
 
+        // In no log stands what opens it.
+        CalendarEndpoints.Shown(new Uri(address).AbsolutePath).ShouldBe("/api/calendar/…");
+        CalendarEndpoints.Shown("/api/me").ShouldBe("/api/me");
+
         // Made anew or taken away, the former address opens nothing; nor does another.
         await _ines.PostAsync("/api/me/calendar");
         (await Fetch()).ShouldContain("This calendar is not there.");

@@ -420,7 +420,9 @@ internal sealed class ClauseFinder
     // "Without scratching the paint", "no matter how dirty": how, and nothing that is done.
     private bool IsWithout(int i) => Is(i, "no") && Is(i + 1, "matter")
         || Is(i, "without") && i + 1 < _end && _tokens[i + 1].Kind == TokenKind.Word
-            && _tokens[i + 1].Text.EndsWith("ing", StringComparison.Ordinal) && !Trade.NounsInIng.Contains(_tokens[i + 1].Text);
+            && _tokens[i + 1].Text.EndsWith("ing", StringComparison.Ordinal)
+            // "Without marking the shaft".
+            && (!Trade.NounsInIng.Contains(_tokens[i + 1].Text) || i + 2 < _end && IsDetermined(i + 2));
 
     // "Begin by removing the cover", "finish with tightening the bolts".
     private Clause? BeginBy(int at)

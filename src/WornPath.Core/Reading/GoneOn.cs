@@ -19,6 +19,9 @@ internal sealed class GoneOn
     private List<string> _before = [], _behind = [];
     private bool _isOrder;
 
+    // It was told on a condition: whether that holds for what follows, nobody knows.
+    private bool _isConditional;
+
     private GoneOn(List<Token> tokens, NameIndex names) => (_tokens, _names) = (tokens, names);
 
     /// <summary>Puts the verbs that are left out among the tokens, where the words are that they belong to.</summary>
@@ -194,14 +197,15 @@ internal sealed class GoneOn
             or "lastly" or "likewise" or "ditto" or "but") first++;
         var opens = start == 0 || _tokens[start - 1].Kind == TokenKind.Stop;
         if (first == end) return 0;
-        if (opens && _before.Count + _behind.Count > 0 && Same(start, end) is { } same)
+        var goesOn = _before.Count + _behind.Count > 0 && !(opens && _isConditional);
+        if (opens && goesOn && Same(start, end) is { } same)
         {
             _tokens.RemoveRange(same.To, end - same.To);
             _tokens.RemoveRange(start, same.From - start);
             return Put(start, start + same.To - same.From) - (end - same.To) - (same.From - start);
         }
 
-        if (Word(_tokens, first) == "so" && Word(_tokens, first + 1) is "is" or "are" && IsVerbless(first + 2, end, out _))
+        if (goesOn && Word(_tokens, first) == "so" && Word(_tokens, first + 1) is "is" or "are" && IsVerbless(first + 2, end, out _))
         {
             _tokens.RemoveRange(first, 2);
             return Put(first, end - 2) - 2;
@@ -219,9 +223,7 @@ internal sealed class GoneOn
         {
             var semicolon = opens && start > 0 && _tokens[start - 1].Text.Contains(';') && Trade.Determiners.Contains(Word(_tokens, start));
             // What an order lists goes on by itself; a new sentence has to say that it does.
-            var goesOn = _before.Count + _behind.Count > 0 && (opens ? first > start || semicolon || trailing > 0 : !_isOrder && (first > start
-                || trailing > 0));
-            if (goesOn && (opens || !_isOrder))
+            if (goesOn && (first > start || trailing > 0 || opens && semicolon) && (opens || !_isOrder))
             {
                 var likewise = Word(_tokens, start) is "likewise" or "ditto" ? 1 : 0;
                 _tokens.RemoveRange(start, likewise);
@@ -262,7 +264,7 @@ internal sealed class GoneOn
     // How a stretch tells what is done; what tells nothing of it leaves what was told before, within its sentence.
     private int Learn(int from, int to)
     {
-        if (from == 0 || _tokens[from - 1].Kind == TokenKind.Stop) (_before, _behind, _isOrder) = ([], [], false);
+        if (from == 0 || _tokens[from - 1].Kind == TokenKind.Stop) (_before, _behind, _isOrder, _isConditional) = ([], [], false, false);
         var word = Word(_tokens, from);
         // "… to 40 N·m. Same for the lower one": with its value, which is repeated as a whole.
         if (_tokens.FindIndex(from, to - from, t => t.Kind is TokenKind.Torque or TokenKind.Angle) >= 0)
@@ -271,6 +273,7 @@ internal sealed class GoneOn
             return 0;
         }
 
+        _isConditional |= Trade.Conditionals.Contains(word);
         if (Trade.Negations.Contains(word) || Trade.Conditionals.Contains(word) || Trade.Temporals.Contains(word)) return 0;
         if (Trade.IsBase(word) && !(IsThing(word) && Trade.Paths.Contains(Word(_tokens, from + 1))) && (!Trade.IsAlsoNoun(word)
             || Word(_tokens, from + 1) is { } next && (Trade.Determiners.Contains(next) || Trade.Paths.Contains(next))

@@ -20,6 +20,7 @@ internal static class Notes
             Alone(tokens, i);
             Objectless(tokens, i);
             Slack(tokens, i);
+            SideBySide(tokens, i);
             Passes(tokens, i);
             Shut(tokens, i);
             Tabs(tokens, i);
@@ -143,6 +144,17 @@ internal static class Notes
             || Trade.IsSmall(tokens[at - 1].Text)
             || HasVerb(tokens, at)) return;
         tokens[at] = tokens[at] with { Text = "closed" };
+    }
+
+    // "…, first one side, then the other": little by little.
+    private static void SideBySide(List<Token> tokens, int at)
+    {
+        var one = Word(tokens, at) == "first" ? at + 1 : at;
+        if (Word(tokens, one) != "one" || Word(tokens, one + 1) is not ("side" or "end") || at == 0 || !IsComma(tokens[at - 1])) return;
+        var then = one + 2;
+        while (then < tokens.Count && (IsComma(tokens[then]) || Word(tokens, then) is "and" or "then")) then++;
+        if (Word(tokens, then) != "the" || Word(tokens, then + 1) != "other" || !Ends(tokens, then + 2) && Word(tokens, then + 2) is not ("side" or "end")) return;
+        tokens.RemoveRange(at - 1, (Ends(tokens, then + 2) ? then + 2 : then + 3) - (at - 1));
     }
 
     // "First pass 20 N·m, second pass 40 N·m": the values tell it.

@@ -18,6 +18,11 @@ public static class CalendarEndpoints
     /// <summary>The address, shown once.</summary>
     public sealed record CalendarAddress(string Address);
 
+    /// <summary>A path as it may stand in a log: without the key of a calendar.</summary>
+    public static string Shown(PathString path) => path.StartsWithSegments(Feed) ? $"{Feed}/…" : path.Value ?? "";
+
+    private const string Feed = "/api/calendar";
+
     public static void MapCalendar(this IEndpointRouteBuilder api)
     {
         api.MapPost("/me/calendar", MakeAsync).RequireAuthorization(Policies.SignedIn).AskingAgain().WithTags("Me").WithName("MakeCalendar");

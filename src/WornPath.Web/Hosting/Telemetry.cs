@@ -5,6 +5,7 @@ using OpenTelemetry.Metrics;
 using OpenTelemetry.Resources;
 using OpenTelemetry.Trace;
 using WornPath.Core.Revisions;
+using WornPath.Web.Features;
 
 namespace WornPath.Web.Hosting;
 
@@ -24,7 +25,10 @@ public static class Telemetry
             .WithMetrics(m => m.AddMeter(Measures.Name, "Microsoft.AspNetCore.Hosting", "Microsoft.AspNetCore.Server.Kestrel",
                 "Microsoft.AspNetCore.Http.Connections").AddRuntimeInstrumentation().AddPrometheusExporter());
         if (builder.Configuration["OTEL_EXPORTER_OTLP_ENDPOINT"] is not { Length: > 0 }) return;
-        telemetry.WithMetrics(m => m.AddOtlpExporter()).WithTracing(t => t.AddAspNetCoreInstrumentation().AddOtlpExporter());
+        // The address of a calendar is its key.
+        telemetry.WithMetrics(m => m.AddOtlpExporter()).WithTracing(t => t
+            .AddAspNetCoreInstrumentation(o => o.Filter = context => CalendarEndpoints.Shown(context.Request.Path) == context.Request.Path.Value)
+            .AddOtlpExporter());
     }
 
     public static void AddPolicy(AuthorizationOptions options, IConfiguration configuration)

@@ -249,6 +249,10 @@ public class WaysOfGatheringTests
     [InlineData("Slacken the pressure union, never the suction union.", "Loosen pressure union")]
     [InlineData("Slacken the pressure union; the suction union must not be touched.", "Loosen pressure union")]
     [InlineData("Slacken the pressure union half a turn, then the suction one a full turn.", "Loosen pressure union; Loosen suction union")]
+    [InlineData("If the upper cover is bent, take it off. Likewise the lower one.", "asked Remove upper cover 1")]
+    [InlineData("Do not take the upper cover off. Likewise the lower one.", "")]
+    [InlineData("The upper cover is not taken off, and neither is the lower one.", "")]
+    [InlineData("Leave the upper cover on. The same goes for the lower one.", "")]
     [InlineData("Slacken one union, then the other.", "asked")]
     public void What_is_not_gathered_in(string sentence, string expected)
     {
