@@ -129,7 +129,7 @@ test('with the text spaced wider, as WCAG 1.4.12 has it, nothing is cut and noth
 test('a reader finds what is released, works through it on a phone and sees no author’s face', async ({ enter }) => {
   const page = await enter(/Tilde Rask/);
   await page.setViewportSize({ width: 390, height: 844 });
-  await fromShelf(page, 'Rear wheel spacers');
+  await fromShelf(page, 'Rear wheel spacers and drawbar height');
   await expect(page.getByRole('navigation', { name: 'Faces of the procedure' }).getByRole('link')).toHaveText([
     'Follow',
     'Ready',
