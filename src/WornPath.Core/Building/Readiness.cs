@@ -1,5 +1,5 @@
+using WornPath.Core.Quantities;
 using System.Collections.Immutable;
-using System.Globalization;
 using WornPath.Core.Walking;
 
 namespace WornPath.Core.Building;
@@ -13,8 +13,6 @@ public sealed record Readiness(ImmutableArray<ReadyItem> Items, TimePlan Plan, i
 {
     /// <summary>Minutes of a working day, for reckoning days from hands-on time.</summary>
     public const int WorkingDay = 8 * 60;
-
-    private static string DayOf(DateOnly day) => day.ToString("d MMM yyyy", CultureInfo.InvariantCulture);
 
     /// <summary>What a walk needs.</summary>
     /// <param name="walk">The walk.</param>
@@ -38,9 +36,9 @@ public sealed record Readiness(ImmutableArray<ReadyItem> Items, TimePlan Plan, i
         var missing = items.Count(i => i is { InHand: false, Optional: false });
         var today = walk.Workshop.Today;
         var late = ImmutableArray.CreateBuilder<string>();
-        if (today > DateOnly.MinValue && begin is { } first && first < today) late.Add($"The job would have had to begin on {DayOf(first)}.");
+        if (today > DateOnly.MinValue && begin is { } first && first < today) late.Add($"The job would have had to begin on {Days.Written(first)}.");
         foreach (var item in items)
-            if (today > DateOnly.MinValue && item is { OrderBy: { } by, InHand: false, Optional: false } && by < today) late.Add($"{Reading.Sentences.Capital(item.What)} takes {item.LeadDays} day{(item.LeadDays == 1 ? "" : "s")} and would have had to be ordered on {DayOf(by)}.");
+            if (today > DateOnly.MinValue && item is { OrderBy: { } by, InHand: false, Optional: false } && by < today) late.Add($"{Reading.Sentences.Capital(item.What)} takes {item.LeadDays} day{(item.LeadDays == 1 ? "" : "s")} and would have had to be ordered on {Days.Written(by)}.");
         return new Readiness(items, plan, plan.Steps.Select(s => s.People).DefaultIfEmpty(1).Max(), missing == 0, missing, begin, late.ToImmutable());
     }
 }

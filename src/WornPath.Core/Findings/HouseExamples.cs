@@ -53,7 +53,7 @@ public static class HouseExamples
     private static HouseExample? FirstDue(Workshop workshop)
     {
         var next = workshop.Crib.Select(w => (w.Name, Due: w.DueOn(workshop.Rules))).Where(w => w.Due is not null).OrderBy(w => w.Due).FirstOrDefault();
-        return next.Due is { } due ? new HouseExample("calibration", "", $"{next.Name} is the first that is due, on {due.ToString("d MMM yyyy", CultureInfo.InvariantCulture)}.") : null;
+        return next.Due is { } due ? new HouseExample("calibration", "", $"{next.Name} is the first that is due, on {Days.Written(due)}.") : null;
     }
 
     private static IEnumerable<HouseExample> OfValues(Workshop workshop, IReadOnlyList<(string Number, WalkSet Walks)> sheets)

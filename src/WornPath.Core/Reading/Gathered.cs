@@ -156,7 +156,7 @@ internal sealed class Gathered
 
     // "Cover off: four bolts": bolts, whatever else is called after them.
     private bool IsThing(int at) => Word(_tokens, at) is { Length: > 0 } word && (_names.IsHead(Stem.Of(word))
-        || Trade.NounOf([Stem.Of(word)]) is { Role: NounRole.Thing });
+        || Trade.IsThing(word));
 
     // "… and then the other": of two that are called alike.
     private int? Other(int at)

@@ -72,7 +72,7 @@ internal sealed class GoneOn
     {
         if (Word(_tokens, i) is not ("both" or "all" or "each")) return false;
         var told = Word(_tokens, i - 1) is "are" or "be" && Trade.VerbsOf(Word(_tokens, i + 1)).Any(f => f.Form == Form.Ed);
-        var noted = i > 1 && _tokens[i - 1].Kind == TokenKind.Mark && IsEnd(i + 1) && (Trade.Comes.Contains(Word(_tokens, i - 2))
+        var noted = i > 1 && _tokens[i - 1].Kind == TokenKind.Mark && IsEnd(_tokens, i + 1) && (Trade.Comes.Contains(Word(_tokens, i - 2))
             || Trade.VerbsOf(Word(_tokens, i - 2)).Any(f => f.Form == Form.Ed));
         if (told) _tokens.RemoveAt(i);
         else if (noted) _tokens.RemoveRange(i - 1, 2);
@@ -98,7 +98,7 @@ internal sealed class GoneOn
         if (colon >= _tokens.Count || _tokens[colon] is not { Kind: TokenKind.Mark, Text: ":" } || colon == i
             || !IsVerbless(colon + 1, Boundary(colon + 1), out _)) return;
         var first = Word(_tokens, i);
-        if (IsTold(first) && !IsThing(first))
+        if (IsTold(first) && !Trade.IsThing(first))
         {
             var keep = Trade.Paths.Contains(Word(_tokens, i + 1)) && !Word(_tokens, i + 1).StartsWith("in", StringComparison.Ordinal) ? i + 2 : i + 1;
             var at = keep < colon && _tokens[keep].Kind == TokenKind.Mark ? keep + 1 : keep;
@@ -138,7 +138,7 @@ internal sealed class GoneOn
     private void Ordinal(int i)
     {
         if (Word(_tokens, i) is not ("second" or "third" or "next" or "last") || i < 2 || !_names.IsHead(Stem.Of(Word(_tokens, i - 1)))
-            || !(IsEnd(i + 1) || Trade.Conjunctions.Contains(Word(_tokens, i + 1)))) return;
+            || !(IsEnd(_tokens, i + 1) || Trade.Conjunctions.Contains(Word(_tokens, i + 1)))) return;
         var from = i - 1;
         while (from > 0 && Word(_tokens, from - 1) is { Length: > 0 } word && (_names.Says(Stem.Of(word)) || Trade.Determiners.Contains(word)
             || Trade.Distinct.Contains(word))) from--;
@@ -153,15 +153,13 @@ internal sealed class GoneOn
     private void BesideIt(int i)
     {
         if (Word(_tokens, i) is not ("behind" or "under" or "below" or "beneath" or "above") || Word(_tokens, i + 1) is not ("it" or "them") || i < 2
-            || !_names.IsHead(Stem.Of(Word(_tokens, i - 1))) || !(IsEnd(i + 2) || Word(_tokens, i + 2) == "and")) return;
+            || !_names.IsHead(Stem.Of(Word(_tokens, i - 1))) || !(IsEnd(_tokens, i + 2) || Word(_tokens, i + 2) == "and")) return;
         var from = i - 1;
         while (from > 0 && Word(_tokens, from - 1) is { Length: > 0 } word && !Trade.Determiners.Contains(word)) from--;
         if (from > 1 && (_tokens[from - 2].Kind == TokenKind.Mark || Word(_tokens, from - 2) is "and" or "with")) _tokens.RemoveRange(i, 2);
     }
 
     private static bool IsTold(string word) => Trade.VerbsOf(word).Any(f => f.Form == Form.Base && Trade.MayChange(f.Verb));
-
-    private static bool IsThing(string word) => Trade.NounOf([Stem.Of(word)]) is { Role: NounRole.Thing };
 
     private static bool IsWordForParts(string word) => Stem.Of(word) is "part" or "thing" or "component" or "piece" or "item";
 
@@ -275,7 +273,7 @@ internal sealed class GoneOn
 
         _isConditional |= Trade.Conditionals.Contains(word);
         if (Trade.Negations.Contains(word) || Trade.Conditionals.Contains(word) || Trade.Temporals.Contains(word)) return 0;
-        if (Trade.IsBase(word) && !(IsThing(word) && Trade.Paths.Contains(Word(_tokens, from + 1))) && (!Trade.IsAlsoNoun(word)
+        if (Trade.IsBase(word) && !(Trade.IsThing(word) && Trade.Paths.Contains(Word(_tokens, from + 1))) && (!Trade.IsAlsoNoun(word)
             || Word(_tokens, from + 1) is { } next && (Trade.Determiners.Contains(next) || Trade.Paths.Contains(next))
             || from + 1 < to && _names.IsHead(Stem.Of(Word(_tokens, to - 1)))))
         {
@@ -315,8 +313,6 @@ internal sealed class GoneOn
 
     private void Told(List<string> behind) => (_before, _behind, _isOrder) = ([], behind, false);
 
-    private bool IsEnd(int i) => i >= _tokens.Count || _tokens[i].Kind is TokenKind.Stop or TokenKind.Mark;
-
     // Nothing but names, and what tells their order at the end: how many words of that.
     private bool IsVerbless(int from, int to, out int trailing)
     {
@@ -340,11 +336,11 @@ internal sealed class GoneOn
             }
 
             var stem = Stem.Of(word);
-            var isNoun = _names.Says(stem) || Trade.NounOf([stem]) is { Role: NounRole.Thing } || Trade.Distinct.Contains(word);
+            var isNoun = _names.Says(stem) || Trade.IsThing(word) || Trade.Distinct.Contains(word);
             if (!isNoun || Trade.Pronouns.Contains(word)) return false;
             // "Seal the joint", "cover the cup": told to, where an article follows.
             if (fresh && i == from && Trade.IsBase(word) && (Trade.Determiners.Contains(Word(_tokens, i + 1)) || !_names.IsHead(stem))) return false;
-            named |= _names.IsHead(stem) || Trade.NounOf([stem]) is { Role: NounRole.Thing };
+            named |= _names.IsHead(stem) || Trade.IsThing(word);
             fresh = false;
         }
 

@@ -213,8 +213,7 @@ internal static class Notes
         return false;
     }
 
-    private static bool Ends(List<Token> tokens, int at) => at >= tokens.Count || tokens[at].Kind is TokenKind.Mark or TokenKind.Stop
-        || Word(tokens, at) is "and" or "then";
+    private static bool Ends(List<Token> tokens, int at) => IsEnd(tokens, at) || Word(tokens, at) is "and" or "then";
 
     // Where the sentence begins that a token stands in.
     private static int Start(List<Token> tokens, int at)

@@ -205,6 +205,9 @@ internal static class Trade
 
     private static readonly WordSet AlsoNouns = Set("alsoNoun");
 
+    /// <summary>True where the trade knows the word as a thing that is worked on.</summary>
+    public static bool IsThing(string word) => NounOf([Stem.Of(word)]) is { Role: NounRole.Thing };
+
     /// <summary>True where the word, as it stands, can be told to somebody ("remove").</summary>
     public static bool IsBase(string word) => VerbsOf(word).Any(f => f.Form == Form.Base);
 

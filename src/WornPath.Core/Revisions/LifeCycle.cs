@@ -1,3 +1,4 @@
+using WornPath.Core.Quantities;
 using WornPath.Core.Workshops;
 using WornPath.Core.Findings;
 using WornPath.Core.Findings.Catalogue;
@@ -127,8 +128,8 @@ public static class LifeCycle
     {
         if (state != RevisionState.Released) return new Problem($"This revision is {Name(state)}.", "A day is set for the one people work from.");
         if (by is not { } day) return null;
-        return day <= today ? new Problem($"{day:yyyy-MM-dd} is not ahead.", "Choose a day after today.")
-            : day > today.AddYears(10) ? new Problem($"{day:yyyy-MM-dd} is more than ten years off.", "Choose an earlier day.") : null;
+        return day <= today ? new Problem($"{Days.Written(day)} is not ahead.", "Choose a day after today.")
+            : day > today.AddYears(10) ? new Problem($"{Days.Written(day)} is more than ten years off.", "Choose an earlier day.") : null;
     }
 
     /// <summary>Whether a bulletin may be taken back, with this reason.</summary>

@@ -51,7 +51,7 @@ public sealed record Wrench
     public string? OverdueOn(DateOnly day, HouseRules rules)
     {
         if (Cycles >= rules.CalibrationCycles) return $"{Name} has {Cycles.ToString("N0", CultureInfo.InvariantCulture)} cycles since its calibration ({rules.CalibrationCycles.ToString("N0", CultureInfo.InvariantCulture)} at most)";
-        return DueOn(rules) is { } due && due < day ? $"{Name} was due for calibration on {due.ToString("d MMM yyyy", CultureInfo.InvariantCulture)}" : null;
+        return DueOn(rules) is { } due && due < day ? $"{Name} was due for calibration on {Days.Written(due)}" : null;
     }
 
     /// <summary>The day it is due for calibration; null while the last is not known.</summary>

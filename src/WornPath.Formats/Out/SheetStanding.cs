@@ -1,4 +1,4 @@
-using System.Globalization;
+using WornPath.Core.Quantities;
 using WornPath.Core.Revisions;
 
 namespace WornPath.Formats.Out;
@@ -15,7 +15,7 @@ public static class SheetStanding
     /// <summary>A bulletin against it, as a sentence.</summary>
     /// <param name="about">What it is about; empty for the sheet.</param>
     public static string Bulletin(DateTime at, string who, string about, string text) =>
-        $"BULLETIN {at.ToString("d MMM yyyy", CultureInfo.InvariantCulture)}, {who}{(about.Length > 0 ? $", on {about}" : "")}: {text}";
+        $"BULLETIN {Days.Written(at)}, {who}{(about.Length > 0 ? $", on {about}" : "")}: {text}";
 
     /// <summary>Of a revision.</summary>
     /// <param name="released">Who released it and when; null where nobody has.</param>
@@ -24,7 +24,7 @@ public static class SheetStanding
     public static string Of(RevisionState state, (string Who, DateTime At)? released, string author, string verified) => state switch
     {
         RevisionState.Released when released is var (who, at) =>
-            $"Released {at.ToString("d MMM yyyy", CultureInfo.InvariantCulture)} by {who}; written by {author}{(verified.Length > 0 ? $"; values read from their sources by {verified}" : "")}.",
+            $"Released {Days.Written(at)} by {who}; written by {author}{(verified.Length > 0 ? $"; values read from their sources by {verified}" : "")}.",
         RevisionState.Superseded => "SUPERSEDED – NO LONGER VALID. Not for use on a vehicle.",
         RevisionState.Withdrawn => "WITHDRAWN – NO LONGER VALID. Not for use on a vehicle.",
         RevisionState.InReview => "IN REVIEW – NOT RELEASED. Not for use on a vehicle.",

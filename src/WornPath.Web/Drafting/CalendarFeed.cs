@@ -2,9 +2,7 @@ using Ical.Net;
 using Ical.Net.CalendarComponents;
 using Ical.Net.DataTypes;
 using Ical.Net.Serialization;
-using Microsoft.EntityFrameworkCore;
 using WornPath.Core.Revisions;
-using WornPath.Store;
 using WornPath.Web.Access;
 
 namespace WornPath.Web.Drafting;
@@ -13,7 +11,7 @@ namespace WornPath.Web.Drafting;
 /// What waits for a person, and what falls due, as a calendar her own program fetches (RFC 5545): what waits stands on today until it is done, what
 /// is to be looked at again and what is to be calibrated on its day.
 /// </summary>
-public sealed class CalendarFeed(WornPathDb db, Desk desk, WorkshopBook book, TimeProvider time)
+public sealed class CalendarFeed(Desk desk, WorkshopBook book, TimeProvider time)
 {
     /// <summary>The calendar of a person.</summary>
     /// <param name="roles">Her roles.</param>
@@ -26,10 +24,8 @@ public sealed class CalendarFeed(WornPathDb db, Desk desk, WorkshopBook book, Ti
         foreach (var line in await desk.ForAsync(personId, roles))
             Add($"waits-{Hashes.Of($"{line.RevisionId} {line.Says}")[..24]}", today, $"{line.Sheet}: {line.Says}", $"/r/{line.RevisionId}/review");
         if (roles.Any(Roles.SeeDrafts.Contains))
-            foreach (var due in await db.Revisions.AsNoTracking().Where(r => r.State == RevisionState.Released && r.LookAgainBy > today
-                && db.ProcedureAuthors.Any(a => a.ProcedureId == r.ProcedureId && a.PersonId == personId))
-                .Select(r => new { r.Id, Sheet = r.Procedure.Number + " " + r.Procedure.Title + ", " + r.Letter, r.LookAgainBy }).ToListAsync())
-                Add($"again-{due.Id}", due.LookAgainBy!.Value, $"{due.Sheet}: to be looked at again", $"/r/{due.Id}/review");
+            foreach (var due in (await desk.LookAgainAsync(personId)).Where(d => d.By > today))
+                Add($"again-{due.RevisionId}", due.By, $"{due.Sheet}: to be looked at again", $"/r/{due.RevisionId}/review");
         if (roles.Any(Roles.KeepWorkshop.Contains))
         {
             var workshop = (await book.NowAsync()).Workshop;

@@ -1,4 +1,4 @@
-using System.Globalization;
+using WornPath.Core.Quantities;
 using Microsoft.EntityFrameworkCore;
 using WornPath.Core.Revisions;
 using WornPath.Store;
@@ -43,7 +43,7 @@ public sealed class Desk(WornPathDb db, TimeProvider time)
         }
 
         if (reviews) waiting.AddRange(await SignedByAnotherAsync(personId));
-        if (seesDrafts) waiting.AddRange(await LookAgainAsync(personId));
+        if (seesDrafts) waiting.AddRange(await NearAsync(personId));
 
         return [.. waiting.OrderBy(w => w.Since)];
     }
@@ -80,26 +80,26 @@ public sealed class Desk(WornPathDb db, TimeProvider time)
     /// <summary>So long before its day a sheet that is to be looked at again waits for its authors.</summary>
     public const int DaysAhead = 30;
 
-    // Of the sheets this person writes: what is to be looked at again, and is not being worked on already.
-    private async Task<List<DeskLine>> LookAgainAsync(string personId)
+    /// <summary>A released sheet that is to be looked at again by a day.</summary>
+    /// <param name="IsRevised">True while a later revision of it is being written.</param>
+    public sealed record LookAgain(int RevisionId, string Sheet, DateOnly By, bool IsRevised);
+
+    /// <summary>What is to be looked at again of the sheets a person writes.</summary>
+    public Task<List<LookAgain>> LookAgainAsync(string personId) =>
+        db.Revisions.AsNoTracking().Where(r => r.State == RevisionState.Released && r.LookAgainBy != null
+                && db.ProcedureAuthors.Any(a => a.ProcedureId == r.ProcedureId && a.PersonId == personId))
+            .Select(r => new LookAgain(r.Id, r.Procedure.Number + " " + r.Procedure.Title + ", " + r.Letter, r.LookAgainBy!.Value,
+                db.Revisions.Any(n => n.ProcedureId == r.ProcedureId && n.Id > r.Id && (n.State == RevisionState.Draft
+                    || n.State == RevisionState.InReview)))).ToListAsync();
+
+    // What is near its day or behind it, and not being worked on already.
+    private async Task<IEnumerable<DeskLine>> NearAsync(string personId)
     {
         var today = DateOnly.FromDateTime(time.GetUtcNow().UtcDateTime);
-        var until = today.AddDays(DaysAhead);
-        var due = await db.Revisions.AsNoTracking().Where(r => r.State == RevisionState.Released && r.LookAgainBy <= until
-                && db.ProcedureAuthors.Any(a => a.ProcedureId == r.ProcedureId && a.PersonId == personId)
-                && !db.Revisions.Any(n => n.ProcedureId == r.ProcedureId && n.Id > r.Id && (n.State == RevisionState.Draft
-                    || n.State == RevisionState.InReview)))
-            .Select(r => new
-            {
-                r.Id,
-                Sheet = r.Procedure.Number + " " + r.Procedure.Title + ", " + r.Letter,
-                By = r.LookAgainBy!.Value
-            }).ToListAsync();
-        return [.. due.Select(d => new DeskLine(d.Id, d.Sheet, d.By < today ? $"was to be looked at again by {Day(d.By)}"
-            : $"is to be looked at again by {Day(d.By)}", d.By.AddDays(-DaysAhead).ToDateTime(TimeOnly.MinValue, DateTimeKind.Utc)))];
+        return (await LookAgainAsync(personId)).Where(d => !d.IsRevised && d.By <= today.AddDays(DaysAhead)).Select(d =>
+            new DeskLine(d.RevisionId, d.Sheet, $"{(d.By < today ? "was" : "is")} to be looked at again by {Days.Written(d.By)}",
+                d.By.AddDays(-DaysAhead).ToDateTime(TimeOnly.MinValue, DateTimeKind.Utc)));
     }
-
-    private static string Day(DateOnly day) => day.ToString("d MMM yyyy", CultureInfo.InvariantCulture);
 
     // Returned to its authors, and not sent again.
     private async Task<List<DeskLine>> ReturnedAsync(string personId, Func<string, string> shown) =>

@@ -18,7 +18,7 @@ public sealed partial class Holders(WornPathDb db, Mailbox mail, TimeProvider ti
     /// <param name="Letter">The revision.</param>
     /// <param name="Ways">How, with the last time of each.</param>
     /// <param name="Told">True where she has opened it since the last bulletin, and so has seen it; null while there is none.</param>
-    /// <param name="Mailed">True where she has an address and so was written to.</param>
+    /// <param name="Mailed">True where she had it when the bulletin came out, and has an address: she was written to.</param>
     public sealed record HolderView(string Who, string Letter, IReadOnlyList<WayView> Ways, bool? Told, bool Mailed);
 
     /// <summary>One way somebody came to have it.</summary>
@@ -73,21 +73,22 @@ public sealed partial class Holders(WornPathDb db, Mailbox mail, TimeProvider ti
         return [.. rows.GroupBy(r => (r.Holding.PersonId, r.Holding.RevisionId)).OrderByDescending(g => g.Max(r => r.Holding.Last)).Select(g =>
             new HolderView(g.MaxBy(r => r.Holding.Last)!.Holding.Who, g.First().Letter,
                 [.. g.Select(r => new WayView(r.Holding.Kind, r.Holding.First, r.Holding.Last)).OrderBy(w => w.Kind)],
-                told is null ? null : seen.Contains(g.Key.PersonId), g.First().Email is not null))];
+                told is null ? null : seen.Contains(g.Key.PersonId), g.First().Email is not null && g.Min(r => r.Holding.First) <= told))];
     }
 
-    /// <summary>Writes to everybody who has had the revision, but for who gave the bulletin out.</summary>
+    /// <summary>Writes to everybody who has had the revision or one before it, but for who gave the bulletin out.</summary>
     public async Task TellAsync(Revision revision, string from, string text, Uri where)
     {
         var people = await db.Users.AsNoTracking().Where(p => p.Email != null && p.DisabledAt == null && p.Id != from
-            && db.Holdings.Any(r => r.RevisionId == revision.Id && r.PersonId == p.Id)).ToListAsync();
+            && db.Holdings.Any(h => h.PersonId == p.Id && db.Revisions.Any(r => r.Id == h.RevisionId && r.Id <= revision.Id
+                && r.ProcedureId == revision.ProcedureId))).ToListAsync();
         var sheet = $"{revision.Procedure.Number} {revision.Procedure.Title}, revision {revision.Letter}";
         foreach (var person in people)
         {
             try
             {
                 mail.Put(person.Email!, person.DisplayName, $"Bulletin against {sheet}",
-                    $"{person.DisplayName},\n\nyou have had {sheet} open, on paper or as a file. "
+                    $"{person.DisplayName},\n\nyou have had {sheet}, or one before it, open, on paper or as a file. "
                     + $"A bulletin is out against it:\n\n{text}\n\nThe sheet as it stands today: {where}\n");
             }
             catch (IOException full)

@@ -1,4 +1,3 @@
-using System.Globalization;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Storage;
 using WornPath.Core;
@@ -207,8 +206,7 @@ public sealed class Procedures(WornPathDb db, DraftLog log, Drafts drafts, Comme
         if (LifeCycle.LookAgain(act.Row.State, by, DateOnly.FromDateTime(Now)) is { } problem) return problem;
         if (act.Row.LookAgainBy == by) return null;
         act.Row.LookAgainBy = by;
-        await TellAsync(act.Row, ReviewEventKind.LookAgainSet, personId, by is { } day ? day.ToString("yyyy-MM-dd",
-            CultureInfo.InvariantCulture) : "");
+        await TellAsync(act.Row, ReviewEventKind.LookAgainSet, personId, by is { } day ? Days.Written(day) : "");
         return null;
     });
 
