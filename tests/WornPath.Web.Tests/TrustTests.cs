@@ -103,7 +103,7 @@ public sealed class TrustTests(Workshop workshop) : IClassFixture<Workshop>
         var view = await odo.RevisionAsync(id);
         view.May.Blind.ShouldBeTrue();
         view.Sheet.Steps.First().Text.ShouldBe($"Torque the strap bolts to {Blind.Hidden}.");
-        foreach (var address in (string[])["", "/changes?since=-1", "/bench?step=1", "/file", "/print", "/export/html", "/export/joints", "/slips/J1", "/slips/J2", "/tools", "/refit?phase=H1", "/sort?phase=H1", "/mirror?phase=H1", "/blocks", "/chart", "/ready", "/values"])
+        foreach (var address in (string[])["", $"/changes?since=-1&moves={view.Moves}", "/bench?step=1", "/file", "/print", "/export/html", "/export/joints", "/slips/J1", "/slips/J2", "/tools", "/refit?phase=H1", "/sort?phase=H1", "/mirror?phase=H1", "/blocks", "/chart", "/ready", "/values"])
         {
             var answer = await odo.Http.GetAsync($"/api/revisions/{id}{address}");
             var text = await answer.Content.ReadAsStringAsync();

@@ -21,7 +21,7 @@ const untold = computed(() => new Set((holders.value ?? []).filter((h) => h.told
 const WAYS = { opened: 'opened', printed: 'printed', saved: 'saved as a file' } as const;
 
 watch(
-  () => [revision.value.id, revision.value.bulletins.length],
+  () => [revision.value.id, revision.value.bulletins.length, draft.held],
   async () => {
     try {
       holders.value = await take(api.GET('/api/revisions/{id}/holders', { params: { path: { id: revision.value.id } } }));

@@ -45,6 +45,8 @@ export const useDraft = defineStore('draft', () => {
   const factors = shallowRef<Factor[]>([]);
   const words = shallowRef<WordView[]>([]);
   const seq = ref(0);
+  /** Goes up each time somebody else comes to have the released revision in hands. */
+  const held = ref(0);
   const undoLabel = ref<string | null>(null);
   const redoLabel = ref<string | null>(null);
   /** When the sheet shown was read, where it comes from this browser and not from the server; null where it is the server's. */
@@ -256,8 +258,12 @@ export const useDraft = defineStore('draft', () => {
     try {
       if (asOf.value !== null) await refresh();
       else {
-        const view = await take(api.GET('/api/revisions/{id}/changes', { params: { path: { id }, query: { since: seq.value } } }));
-        if (view && revision.value?.id === id && sent.value === 0) apply(view, true);
+        const query = { since: seq.value, moves: revision.value!.moves };
+        const view = await take(api.GET('/api/revisions/{id}/changes', { params: { path: { id }, query } }));
+        if (view && revision.value?.id === id && sent.value === 0) {
+          if (view.sheet) apply(view.sheet, true);
+          else await refresh();
+        }
       }
       outbox.box.noticed(true);
     } catch (error) {
@@ -470,6 +476,7 @@ export const useDraft = defineStore('draft', () => {
     factors,
     words,
     seq,
+    held,
     undoLabel,
     redoLabel,
     asOf,

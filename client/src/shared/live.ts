@@ -50,6 +50,9 @@ export function useLive(): { here: Ref<Someone[]> } {
     made.on('commented', (id: number) => {
       if (id === draft.revision?.id) void useComments().load();
     });
+    made.on('held', (id: number) => {
+      if (id === draft.revision?.id) draft.held++;
+    });
     made.on('here', (id: number, people: Someone[]) => {
       if (id === draft.revision?.id) here.value = people.filter((p) => p.id !== draft.person?.id);
     });

@@ -11,7 +11,7 @@ namespace WornPath.Web.Drafting;
 /// Who has had a released revision in her hands, and by what way: written down as it happens, told where a bulletin is out, and written to when one
 /// comes out.
 /// </summary>
-public sealed partial class Holders(WornPathDb db, Mailbox mail, TimeProvider time, ILogger<Holders> log)
+public sealed partial class Holders(WornPathDb db, Mailbox mail, Live live, TimeProvider time, ILogger<Holders> log)
 {
     /// <summary>Somebody who has had a revision.</summary>
     /// <param name="Who">Name and account.</param>
@@ -45,6 +45,7 @@ public sealed partial class Holders(WornPathDb db, Mailbox mail, TimeProvider ti
                     {who}, {now}, {now})
                 ON CONFLICT (RevisionId, PersonId, Kind) DO UPDATE SET Last = excluded.Last, Who = excluded.Who
                 """);
+            live.Held(revision.Id);
         }
         catch (SqliteException full)
         {

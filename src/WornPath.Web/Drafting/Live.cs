@@ -19,6 +19,9 @@ public interface ILivePage
     /// <summary>Something was said under a comment of the procedure.</summary>
     Task Commented(int revisionId);
 
+    /// <summary>Somebody has opened, printed or saved the released revision for the first time in a while.</summary>
+    Task Held(int revisionId);
+
     /// <summary>Who has the revision open, each once.</summary>
     Task Here(int revisionId, IReadOnlyList<Someone> people);
 
@@ -68,7 +71,20 @@ public sealed class Live
 
     public void Commented(int revisionId) => _ = _hub.Clients.Group(Group(revisionId)).Commented(revisionId);
 
-    public void Moved(int revisionId) => _ = _hub.Clients.Group(Group(revisionId)).Moved(revisionId);
+    // Begins anew with the server: a page that was open before asks once too often, never too seldom.
+    private readonly long _started = DateTimeOffset.UtcNow.ToUnixTimeMilliseconds();
+    private readonly ConcurrentDictionary<int, int> _moves = [];
+
+    /// <summary>Another number each time a revision has moved: a page that could not be told sees by it that it is behind.</summary>
+    public long Moves(int revisionId) => _started + _moves.GetValueOrDefault(revisionId);
+
+    public void Held(int revisionId) => _ = _hub.Clients.Group(Group(revisionId)).Held(revisionId);
+
+    public void Moved(int revisionId)
+    {
+        _moves.AddOrUpdate(revisionId, 1, (_, n) => n + 1);
+        _ = _hub.Clients.Group(Group(revisionId)).Moved(revisionId);
+    }
 
     /// <summary>A page has a revision open, or (null) none any more.</summary>
     public async Task WatchAsync(string connection, int? revisionId, Someone who)

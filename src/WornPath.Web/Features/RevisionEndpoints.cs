@@ -43,7 +43,12 @@ public static class RevisionEndpoints
     public sealed record RevisionView(int Id, int ProcedureId, string Number, string Title, string Platform, string Letter, RevisionState State,
         string Author, DateTime ChangedAt, Authors.Board Authors, int Reader, MayView May, IReadOnlyList<EventView> Events,
         ImmutableArray<Waiver> FallenAway, IReadOnlyList<SiblingView> Revisions,
-        ImmutableArray<BulletinView> Bulletins, SigningView Signing, DateOnly? LookAgainBy, SheetView Sheet);
+        ImmutableArray<BulletinView> Bulletins, SigningView Signing, DateOnly? LookAgainBy, long Moves, SheetView Sheet);
+
+    /// <summary>What a page is behind by.</summary>
+    /// <param name="Moves">Where it is not the page's own number, the revision itself is asked for: it was sent, returned, warned of.</param>
+    /// <param name="Sheet">The sheet, where it was edited and only that.</param>
+    public sealed record BehindView(long Moves, SheetView? Sheet);
 
     /// <summary>Who has signed it, and how many have to.</summary>
     /// <param name="Needed">How many people sign it before it is released, the one who releases it among them.</param>
@@ -176,16 +181,18 @@ public static class RevisionEndpoints
     }
 
     private static async Task<Results<Ok<RevisionView>, ProblemHttpResult>> GetAsync(int id, Shelf shelf, Drafts drafts, Authors authors,
-        Comments comments, Signatures signatures, WorkshopBook book, Holders holders, ClaimsPrincipal me)
+        Comments comments, Signatures signatures, WorkshopBook book, Holders holders, Live live, ClaimsPrincipal me)
     {
+        // Before anything is read: what moves meanwhile is asked for again.
+        var moves = live.Moves(id);
         if (await shelf.FindAsync(id, me) is not { } revision || await drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
         await holders.NoteAsync(revision, me.Id(), HoldingKind.Opened);
         var rules = (await book.ForAsync(revision.WorkshopVersion)).Rules;
-        return TypedResults.Ok(await ViewAsync(revision, draft, shelf, authors, comments, signatures, rules, me));
+        return TypedResults.Ok(await ViewAsync(revision, draft, shelf, authors, comments, signatures, rules, moves, me));
     }
 
     private static async Task<RevisionView> ViewAsync(Revision revision, Draft draft, Shelf shelf, Authors authors, Comments comments,
-        Signatures signatures, HouseRules rules, ClaimsPrincipal me)
+        Signatures signatures, HouseRules rules, long moves, ClaimsPrincipal me)
     {
         var now = draft.Now;
         var writers = draft.Writers.ToList();
@@ -218,8 +225,8 @@ public static class RevisionEndpoints
         return new RevisionView(revision.Id, revision.ProcedureId, revision.Procedure.Number, revision.Procedure.Title, revision.Procedure.Platform, revision.Letter, revision.State,
             revision.Author.DisplayName, revision.ChangedAt, await authors.BoardAsync(revision.ProcedureId), now.Sheet.Reader, may, events,
             [.. Waivers.FallenAway(now.Findings, now.Reviewed.Waivers)], siblings, await BulletinsAsync(revision, draft, shelf, me),
-            new SigningView(needed, Signing.Why(now.Sheet, rules), await signatures.OfAsync(revision, Content)), revision.LookAgainBy,
-                WholeView(draft, me));
+            new SigningView(needed, Signing.Why(now.Sheet, rules), await signatures.OfAsync(revision, Content)), revision.LookAgainBy, moves,
+            WholeView(draft, me));
     }
 
     /// <summary>The bulletins that hold, as a person may read them.</summary>
@@ -264,10 +271,13 @@ public static class RevisionEndpoints
     }
 
     // The page asks now and then whether somebody else has written; mostly nobody has.
-    private static async Task<Results<Ok<SheetView>, NoContent, ProblemHttpResult>> ChangesAsync(int id, int since, Shelf shelf, Drafts drafts, ClaimsPrincipal me)
+    private static async Task<Results<Ok<BehindView>, NoContent, ProblemHttpResult>> ChangesAsync(int id, int since, long moves, Shelf shelf,
+        Drafts drafts, Live live, ClaimsPrincipal me)
     {
+        var now = live.Moves(id);
         if (await shelf.FindAsync(id, me) is null || await drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
-        return draft.Now.Seq == since ? TypedResults.NoContent() : TypedResults.Ok(WholeView(draft, me));
+        if (now != moves) return TypedResults.Ok(new BehindView(now, null));
+        return draft.Now.Seq == since ? TypedResults.NoContent() : TypedResults.Ok(new BehindView(now, WholeView(draft, me)));
     }
 
     private static async Task<Results<Ok<Bench>, ProblemHttpResult>> BenchAsync(int id, int step, [FromQuery(Name = "as")] string? walkAs, Shelf shelf, Drafts drafts, ClaimsPrincipal me)
