@@ -87,7 +87,7 @@ internal static class Notes
     // "Bolts slack", "bolts half a turn loose", "bolts back half a turn": slackened by so much.
     private static void Slack(List<Token> tokens, int at)
     {
-        if (at == 0 || tokens[at - 1].Kind != TokenKind.Word || Trade.IsSmall(tokens[at - 1].Text)) return;
+        if (at == 0 || tokens[at - 1].Kind != TokenKind.Word || Trade.IsSmall(tokens[at - 1].Text) && tokens[at - 1].Text is not ("one" or "ones")) return;
         var behind = tokens[at].Kind == TokenKind.Angle && Word(tokens, at + 1) is "loose" or "slack" && Ends(tokens, at + 2);
         if (!behind && !(Word(tokens, at) == "back" && at + 1 < tokens.Count && tokens[at + 1].Kind == TokenKind.Angle)
             && !(Word(tokens, at) == "slack" && (Ends(tokens, at + 1) || Word(tokens, at + 1) == "but")) || HasVerb(tokens, at)) return;

@@ -668,6 +668,8 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
     {
         var word = tokens[i].At.Of(text);
         if (Trade.InFull(word.ToLowerInvariant()) is { } full) return full;
+        // "Rear pair", put as the rear bolts.
+        if (word.ToLowerInvariant() is "pair" or "two" or "ones" && tokens[i].Text is not ("pair" or "two" or "ones")) return tokens[i].Text;
         // A capital that only begins the sentence is none of the name; "PTO" and "O-ring" are.
         var opens = i == 0 || tokens[i - 1].Kind == TokenKind.Stop;
         return opens && word.Length > 1 && char.IsUpper(word[0]) && word.Skip(1).All(c => !char.IsUpper(c)) && word[1] != '-' ? char.ToLowerInvariant(word[0]) + word[1..] : word.Length > 1 && word.All(c => char.IsUpper(c)) && text.All(c => !char.IsLower(c)) ? word.ToLowerInvariant() : word;

@@ -17,7 +17,8 @@ public sealed partial class SentenceReader
         public Facts(SentenceReader reader, Clause clause)
         {
             (_reader, _clause) = (reader, clause);
-            _words = reader.PlaceOf(clause).Of(reader._text).ToLowerInvariant();
+            var tokens = reader._finder.Tokens;
+            _words = $" {string.Join(' ', Enumerable.Range(clause.From, Math.Max(0, Math.Min(clause.To, tokens.Count) - clause.From)).Select(i => tokens[i].Text))} ";
             Objects = FindObjects();
         }
 
@@ -27,7 +28,7 @@ public sealed partial class SentenceReader
         public bool Has(Looks looks, string what) => looks switch
         {
             Looks.Way => (_way ??= WayOf()) == what,
-            Looks.Word => what.Contains(' ') ? _words.Contains(what, StringComparison.Ordinal) : _reader.Has(_clause, what),
+            Looks.Word => what.Contains(' ') ? _words.Contains($" {what} ", StringComparison.Ordinal) : _reader.Has(_clause, what),
             Looks.Head => Objects.Exists(o => o.Head == what || o.IsPronoun && _reader.Spoken.Last.Any(t => NameIndex.NamesOf(t)[0][^1] == what)),
             Looks.Kind when what == "wired" => Objects.Exists(o => !o.IsPronoun && Trade.Wired.Contains(o.Head)),
             Looks.Kind => what == "thing" ? Kind() is not ("vehicle" or "none" or "words") : Kind() == what,

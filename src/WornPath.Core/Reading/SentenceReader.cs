@@ -348,7 +348,10 @@ public sealed partial class SentenceReader
         // "A wet one gets another 15°", "any implement comes off first": only such a one.
         if (clause is { Proviso: null, Mood: not Mood.Beside } && _branch == 0 && clause.Pieces is [{ Noun: { Sign.Length: > 0 } such }, ..]
             && (clause.Mood != Mood.Imperative || such.IsPronoun)) _branch = BranchOf(new Proviso(such.Sign, false, such.At));
+        TakeShown(clause);
+        var questions = _questions.Count;
         Read(clause);
+        Show(clause, _actions.Count > from || _questions.Count > questions);
         for (var i = _actions.Count - 1; clause.IfNotYet && i >= from; i--)
             if (IsDone(_actions[i], from)) _actions.RemoveAt(i);
         if (_actions.Count == from)
@@ -530,7 +533,8 @@ public sealed partial class SentenceReader
         if (clause.Mood == Mood.Declarative && sense is Sense.Off or Sense.On or Sense.Disconnect or Sense.Connect
             && !clause.Pieces.Exists(p => p.Way is { } way && (StrongOff.Contains(way) || StrongOn.Contains(way)
             || way is "back" or "up" or "through" or "over" || way == "down" && clause.Verb.Lemma is "drop" or "fall"))) sense = Sense.Say;
-        if (clause.Mood == Mood.Declarative && sense is not (Sense.Off or Sense.On or Sense.Place or Sense.Snug or Sense.Torque or Sense.TurnOn or Sense.Disconnect or Sense.Connect or Sense.Along)) sense = Sense.Say;
+        if (clause.Mood == Mood.Declarative && sense is not (Sense.Off or Sense.On or Sense.Place or Sense.Away
+            or Sense.Snug or Sense.Torque or Sense.TurnOn or Sense.Disconnect or Sense.Connect or Sense.Along or Sense.Drain)) sense = Sense.Say;
         var (actions, questions) = (_actions.Count, _questions.Count);
         if (sense is Sense.Off or Sense.On or Sense.Set or Sense.Disconnect && SetAt(clause)) return;
         if (sense == Sense.Torque && ValuesFollow(clause, objects)) return;
@@ -572,6 +576,7 @@ public sealed partial class SentenceReader
     private bool TellsHowItIsHeld(Clause clause)
     {
         if (clause is not { Mood: Mood.Passive, IsFull: true } || Values(clause).Any(v => v.Kind == TokenKind.Torque)) return false;
+        if (clause.Verb!.Lemma == "stick") return true;
         // "Remove the nut; it is secured with threadlocker": how it was.
         if (clause.Nouns.FirstOrDefault() is { IsPronoun: true } && (Trade.Holds.Contains(clause.Verb!.Lemma) || clause.Verb.Lemma is "lock" or "mount")
             && _actions is [.., { Verb: Verb.TakeOut or Verb.Remove or Verb.Disconnect or Verb.Loosen or Verb.BreakLoose }]) return true;

@@ -44,9 +44,13 @@ internal static partial class Tokenizer
         LeaveOrder(tokens);
         LeftAlone.Straighten(tokens);
         NamedWork.Straighten(tokens);
+        Going.Straighten(tokens, names);
+        Shares.Straighten(tokens, names);
         Gathered.Straighten(text, tokens, names);
         Notes.Straighten(tokens);
         Whose.Straighten(tokens);
+        Contrast.Straighten(tokens, names);
+        Company.Straighten(tokens, names);
         GoneOn.Straighten(tokens, names);
         return tokens;
     }

@@ -171,7 +171,7 @@ public class NamedFindingTests
         ("hedge: about", "WRD010 3", () => Plain("Torque the cover bolts to about 22 N·m.")),
         ("hedge: by feel", "WRD010 3", () => Plain("Tighten the cover bolts by feel.")),
         ("hedge: at least", "WRD010 3", () => Plain("Torque the cover bolts to at least 22 N·m.")),
-        ("hedge: half of", "RED001 3", () => Plain("Torque half of the cover bolts to 22 N·m.")),
+        ("half of them", "CLO002 3", () => Plain("Torque half of the cover bolts to 22 N·m.")),
         ("hedge: if there is time", "WRD010 3", () => Plain("If there is time, torque the cover bolts to 22 N·m.")),
         ("hedge: unless they feel tight", "WRD010 3", () => Plain("Torque the cover bolts to 22 N·m unless they feel tight.")),
         ("hedge: except one", "CLO002 3", () => Plain("Torque the cover bolts except one to 22 N·m.")),

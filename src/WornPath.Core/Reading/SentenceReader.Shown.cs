@@ -1,0 +1,47 @@
+using WornPath.Core.Sheets;
+
+namespace WornPath.Core.Reading;
+
+// What is only shown or named, and nothing done to it, is what the next "it" is: "that exposes the gasket: take it off".
+public sealed partial class SentenceReader
+{
+    // Named by the clause before, of the sheet; null where something was done there, or nothing was named.
+    private Thing? _shown;
+
+    // Two that the clause before names: "lay the gasket on the plate and fit both".
+    private IReadOnlyList<Thing> _pair = [];
+
+    // Where something is only said, what it is said of; else that nothing was.
+    private void Show(Clause clause, bool isDone)
+    {
+        (_shown, _pair) = (null, []);
+        var things = clause.Nouns.Where(n => n is { IsPronoun: false, After: null or "on" or "onto" or "over" or "to" or "with" or "into" or "in" })
+            .Select(n => _refer.Known(n)).OfType<Thing>().Distinct().ToList();
+        if (!clause.Negated && things is [Part, Part]) _pair = things;
+        // "It is not needed any more."
+        var denied = clause.Negated && clause.Verb?.Lemma is not ("need" or "require" or "want");
+        if (isDone || denied || clause.IsProviso || clause.Verb is { Lemma: "mind" or "watch" or "protect" or "avoid" or "stay" or "remain" }
+            || clause.Nouns.Any(n => n is { IsPronoun: true, After: null, Text: "it" or "them" or "they" }
+                && clause.Nouns.First(o => o.After is null || o.IsPronoun) is var first && first != n)) return;
+        var named = clause.Nouns.Where(n => n is { IsPronoun: false, IsIts: false } && n.After is null or "to" or "for" or "of" or "at"
+            && _refer.Known(n) is Part or Joint or Connection).ToList();
+        if (named.Count == 0) return;
+        // Of what is said, its subject; else what is come to.
+        var one = named.Find(n => n.After is null) ?? named[^1];
+        if (named.Count(n => n.After is null) > 1) return;
+        _shown = _refer.Known(one);
+    }
+
+    // The next words are of it.
+    private void TakeShown(Clause clause)
+    {
+        if (_pair.Count == 2 && clause is { Negated: false, Mood: Mood.Imperative }
+            && clause.Pieces.Find(p => p.Noun is { After: null })?.Noun is { IsPronoun: true, IsRest: false, Distinct.Count: 0, IsPlural: true, Some: null } both
+            && (both.Count == 2 || Has(clause, "together"))) Spoken.Hand(_pair);
+        if (_shown is not { } shown || clause.Negated || clause.IsRemark || clause.Mood is not (Mood.Imperative or Mood.Passive)) return;
+        if (clause.Pieces.Find(p => p.Noun is { After: null })?.Noun is not { IsPronoun: true, IsRest: false, Distinct.Count: 0, Count: null, Some: null } it
+            || it.Text is not ("it" or "them" or "they" or "this" or "these" or "those") || it.IsPlural != (shown.IsMany || shown.Name.EndsWith('s'))) return;
+        Spoken.Hand([shown]);
+        _unnamed = null;
+    }
+}

@@ -1,0 +1,126 @@
+namespace WornPath.Core.Tests.Reading;
+
+/// <summary>
+/// What comes to sight, is got at or stands next is what the next words are of, and nothing is done to it by being shown; where it is said to be in
+/// the way of something tells of that as well.
+/// </summary>
+public class WaysOfShowingTests
+{
+    [Theory]
+    [InlineData("That exposes the gasket: take it off.")]
+    [InlineData("This exposes the gasket. Take it off.")]
+    [InlineData("That uncovers the gasket; take it off.")]
+    [InlineData("That reveals the gasket. Take it off.")]
+    [InlineData("That frees the gasket: take it off.")]
+    [InlineData("This gives access to the gasket: take it off.")]
+    [InlineData("This gives you access to the gasket. Take it off.")]
+    [InlineData("You now have access to the gasket: take it off.")]
+    [InlineData("You can now get at the gasket. Take it off.")]
+    [InlineData("You can now reach the gasket; take it off.")]
+    [InlineData("Now you can see the gasket: take it off.")]
+    [InlineData("You will now see the gasket. Take it off.")]
+    [InlineData("You will find the gasket behind it. Take it off.")]
+    [InlineData("The gasket is now exposed. Take it off.")]
+    [InlineData("The gasket is now accessible: take it off.")]
+    [InlineData("The gasket can now be reached. Take it off.")]
+    [InlineData("The gasket can be seen behind it: take it off.")]
+    [InlineData("The gasket comes into view. Take it off.")]
+    [InlineData("The gasket comes to light: take it off.")]
+    [InlineData("The gasket appears. Take it off.")]
+    [InlineData("The gasket sits behind it. Take it off.")]
+    [InlineData("The gasket is behind it: take it off.")]
+    [InlineData("The gasket lies underneath. Take it off.")]
+    [InlineData("The gasket lives behind it; take it off.")]
+    [InlineData("The gasket hides behind it: take it off.")]
+    [InlineData("Behind it sits the gasket: take it off.")]
+    [InlineData("Behind it is the gasket. Take it off.")]
+    [InlineData("Behind it lies the gasket; take it off.")]
+    [InlineData("Behind it you will find the gasket: take it off.")]
+    [InlineData("Behind it there is the gasket. Take it off.")]
+    [InlineData("Behind it hides the gasket. Take it off.")]
+    [InlineData("Underneath is the gasket: take it off.")]
+    [InlineData("Under the cover sits the gasket: take it off.")]
+    [InlineData("Under the cover you find the gasket. Take it off.")]
+    [InlineData("Under the cover is the gasket; take it off.")]
+    [InlineData("There is the gasket under the cover: take it off.")]
+    [InlineData("Here is the gasket: take it off.")]
+    [InlineData("Next you come to the gasket. Take it off.")]
+    [InlineData("Next comes the gasket: take it off.")]
+    [InlineData("Next is the gasket: take it off.")]
+    [InlineData("Next up is the gasket: take it off.")]
+    [InlineData("Now comes the gasket. Take it off.")]
+    [InlineData("Now for the gasket: take it off.")]
+    [InlineData("Now to the gasket. Take it off.")]
+    [InlineData("On to the gasket: take it off.")]
+    [InlineData("Move on to the gasket and take it off.")]
+    [InlineData("Turn to the gasket and take it off.")]
+    [InlineData("Go to the gasket and take it off.")]
+    [InlineData("Find the gasket and take it off.")]
+    [InlineData("Locate the gasket and take it off.")]
+    [InlineData("Look for the gasket and take it off.")]
+    [InlineData("Reach in to the gasket and take it off.")]
+    [InlineData("Reach behind the frame for the gasket and take it off.")]
+    [InlineData("Get hold of the gasket and take it off.")]
+    [InlineData("Take hold of the gasket and take it off.")]
+    [InlineData("Grip the gasket and take it off.")]
+    [InlineData("Note how the gasket sits and take it off.")]
+    [InlineData("Note the position of the gasket and take it off.")]
+    [InlineData("See which way round the gasket sits, then take it off.")]
+    [InlineData("Remember where the gasket sits and take it off.")]
+    [InlineData("Support the gasket and take it off.")]
+    [InlineData("The gasket is stuck on: take it off with a scraper.")]
+    [InlineData("The gasket is not needed any more. Take it off.")]
+    [InlineData("The gasket is in the way: take it off.")]
+    [InlineData("The gasket may stick. Take it off with care.")]
+    [InlineData("The gasket is fragile; take it off with care.")]
+    [InlineData("That leaves the gasket: take it off.")]
+    [InlineData("That leaves only the gasket. Take it off.")]
+    [InlineData("Only the gasket is left: take it off.")]
+    [InlineData("All that is left is the gasket. Take it off.")]
+    [InlineData("Last of all the gasket: take it off.")]
+    public void It_is_what_was_shown(string sentence) => Told(sentence, "Remove gasket");
+
+    [Theory]
+    [InlineData("That exposes the gasket.")]
+    [InlineData("You can now see the gasket.")]
+    [InlineData("Behind it sits the gasket.")]
+    [InlineData("The gasket comes into view.")]
+    [InlineData("The gasket is now exposed.")]
+    [InlineData("Under the cover you find the gasket.")]
+    [InlineData("This gives access to the gasket.")]
+    [InlineData("Locate the gasket.")]
+    [InlineData("Note how the gasket sits.")]
+    [InlineData("The gasket is in the way.")]
+    public void Shown_is_not_done(string sentence) => Told(sentence, "");
+
+    [Theory]
+    [InlineData("Slide the gasket along the frame up to its shoulder.", "Fit gasket")]
+    [InlineData("Slide the gasket along until it touches the frame.", "Fit gasket")]
+    [InlineData("Push the gasket along the frame as far as it goes.", "Fit gasket")]
+    [InlineData("Push the gasket up against the frame.", "Fit gasket")]
+    [InlineData("Onto the frame push the gasket.", "Fit gasket")]
+    [InlineData("Into the frame press the gasket.", "Fit gasket")]
+    [InlineData("Over the frame slide the gasket.", "Fit gasket")]
+    [InlineData("On the frame fit the gasket.", "Fit gasket")]
+    [InlineData("Onto the frame goes the gasket.", "Fit gasket")]
+    [InlineData("To the frame fit the gasket.", "Fit gasket")]
+    [InlineData("After the frame comes the gasket.", "")]
+    [InlineData("After the plate fit the gasket.", "Fit gasket")]
+    [InlineData("After the plate, fit the gasket.", "Fit gasket")]
+    [InlineData("Before the plate, fit the gasket.", "Fit gasket")]
+    [InlineData("Fit the gasket after the plate.", "Fit gasket")]
+    [InlineData("Lay the gasket on the plate and fit both.", "Fit gasket; Fit plate")]
+    [InlineData("Put the gasket on the plate and fit them together.", "Fit gasket; Fit plate")]
+    [InlineData("Join the gasket and the plate and fit them.", "Fit gasket; Fit plate")]
+    public void Up_to_where_it_sits(string sentence, string expected) => Told(sentence, expected, isOff: true);
+
+    private static void Told(string sentence, string expected, bool isOff = false)
+    {
+        var written = new Written().Part("frame").Part("plate").Part("cover").Part("gasket");
+        written.Steps("Wipe the frame.", isOff ? "Remove the cover, the plate and the gasket." : "Remove the plate and the cover.", sentence);
+        var step = written.Step(3);
+        var said = step.Actions.Where(a => a.Verb is not (Verb.Inspect or Verb.Clean or Verb.Treat or Verb.Place or Verb.TakeAway or Verb.Seat or Verb.Adjust
+                or Verb.Wait)).Select(a => $"{a.Verb} {written.Sheet.Find(a.Target ?? "")?.Name}{(a.Branch > 0 ? " if" : "")}".Trim());
+        ((step.Questions.Length > 0 ? "asked " : "") + string.Join("; ", said)).Trim().ShouldBe(expected, sentence);
+    }
+}
