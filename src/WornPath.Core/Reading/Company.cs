@@ -19,6 +19,7 @@ internal static class Company
             Together(tokens, names, i);
             AndAll(tokens, names, i);
             GoesToo(tokens, names, i);
+            ComesThen(tokens, names, i);
         }
     }
 
@@ -72,14 +73,24 @@ internal static class Company
     // "Take the cover off; the gasket comes with it", "…; the gasket goes too".
     private static void GoesToo(List<Token> tokens, NameIndex names, int i)
     {
-        if (Word(tokens, i) is not ("comes" or "come" or "goes" or "go")) return;
-        var end = Word(tokens, i + 1) is "with" && Word(tokens, i + 2) is "it" or "them" ? i + 3 : Word(tokens, i + 1) is "too" or "also" ? i + 2
+        if (Word(tokens, i) is not ("comes" or "come" or "goes" or "go" or "follows" or "follow")) return;
+        var end = Word(tokens, i).StartsWith('f') ? i + 1 : Word(tokens, i + 1) is "with" && Word(tokens, i + 2) is "it" or "them" ? i + 3 : Word(tokens, i + 1) is "too" or "also" ? i + 2
             : Word(tokens, i + 1) is "as" && Word(tokens, i + 2) == "well" ? i + 3 : -1;
         if (end < 0 || !IsEnd(tokens, end) || StartOfName(tokens, names, i) is not { } name || name == 0) return;
         if (tokens[name - 1].Kind == TokenKind.Stop) tokens[name - 1] = tokens[name - 1] with { Kind = TokenKind.Mark, Text = "," };
         var with = Word(tokens, i + 1) == "with";
         tokens.RemoveRange(i, end - i);
         Behind(tokens, names, name, i, with);
+    }
+
+    // "Fit the gasket; then comes the cover": then the cover.
+    private static void ComesThen(List<Token> tokens, NameIndex names, int i)
+    {
+        if (Word(tokens, i) is not ("comes" or "come" or "follows" or "follow") || Word(tokens, i - 1) is not ("then" or "next") || i < 3
+            || NameAt(tokens, names, i + 1) is not { } end || !IsEnd(tokens, end)) return;
+        if (tokens[i - 2].Kind == TokenKind.Stop) tokens[i - 2] = tokens[i - 2] with { Kind = TokenKind.Mark, Text = "," };
+        tokens[i - 1] = tokens[i - 1] with { Text = "then" };
+        tokens.RemoveAt(i);
     }
 
     // Complete with it where it is a part that goes along, else then; and nothing else between it and what stands before.

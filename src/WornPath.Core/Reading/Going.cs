@@ -183,7 +183,32 @@ internal sealed class Going
             Say(i, "find");
             Drop(i + 1, i + 2);
         }
+        else if (At(i) is "start" or "begin" or "commence" && At(i + 1) == "with" && Trade.Determiners.Contains(At(i + 2)) && _names.IsHead(Stem.Of(At(i + 3)))
+            && i + 4 < _tokens.Count && _tokens[i + 4] is { Kind: TokenKind.Mark, Text: ":" or "," })
+        {
+            Say(i, "here");
+            Say(i + 1, "is");
+        }
+        else if (At(i) is "only" && At(i + 1) == "then" || At(i) == "not" && At(i + 1) == "until" && At(i + 2) == "then") OnlyThen(i);
+        else if (At(i) == "carry" && At(i + 1) == "on" && At(i + 2) is "by" or "with")
+        {
+            Say(i, "continue");
+            Drop(i + 1, i + 2);
+        }
         else if (At(i) == "next" && At(i + 1) == "up" && At(i + 2) is "is" or "are") Drop(i + 1, i + 2);
+    }
+
+    // "Only then is the cover fitted": the cover is fitted.
+    private void OnlyThen(int i)
+    {
+        var be = At(i) == "only" ? i + 2 : i + 3;
+        if (At(be) is not ("is" or "are") || !Trade.Determiners.Contains(At(be + 1))) return;
+        var verb = be + 2;
+        while (verb < be + Longest && At(verb).Length > 0 && !Trade.VerbsOf(At(verb)).Any(f => f.Form == Form.Ed)) verb++;
+        if (!Trade.VerbsOf(At(verb)).Any(f => f.Form == Form.Ed)) return;
+        var told = _tokens[be];
+        _tokens.Insert(verb, told with { At = new Span(_tokens[verb - 1].At.End, 0) });
+        Drop(i, be + 1);
     }
 
     // "Behind it sits the gasket": it is there; "underneath is the gasket": here it is.

@@ -1,3 +1,4 @@
+using WornPath.Core.Quantities;
 using WornPath.Core.Sheets;
 using static WornPath.Core.Reading.TokenList;
 
@@ -92,6 +93,7 @@ internal sealed class GoneOn
     // "Fit in this order: …", "fit the following parts: …", "reassemble: …", "onto the shaft: …", "reassembly order: …".
     private void Listed(int i)
     {
+        if (Word(_tokens, i) is "now" or "next") i++;
         var colon = i;
         while (colon < _tokens.Count && colon < i + 9 && !(_tokens[colon] is { Kind: TokenKind.Mark, Text: ":" })
             && _tokens[colon] is { Kind: TokenKind.Word } or { Kind: TokenKind.Mark, Text: "," }) colon++;
@@ -104,9 +106,15 @@ internal sealed class GoneOn
             var at = keep < colon && _tokens[keep].Kind == TokenKind.Mark ? keep + 1 : keep;
             var tells = at == colon || Word(_tokens, at) is "everything" or "all" && at + 1 < colon
                 || Word(_tokens, at) is "in" && Words(at, colon).Exists(Trade.Manners.Contains)
+                || Words(at, colon) is var all && all.Exists(w => w is "these" or "them" or "both") && all.TrueForAll(IsOfAll)
                 || Word(_tokens, at) is "the" or "these" && Words(at, colon).TrueForAll(w => w is "the" or "these" or "following"
                     || IsWordForParts(w)) && colon - at > 1;
             if (tells) _tokens.RemoveRange(keep, colon + 1 - keep);
+        }
+        else if (ThingsTo(i, colon) is { } lemma)
+        {
+            _tokens[colon] = new Token(TokenKind.Word, lemma, _tokens[colon].At);
+            _tokens.RemoveRange(i, colon - i);
         }
         else if (NamedWork.VerbOf(first) is { } work && Word(_tokens, i + 1) is "order" or "sequence" && i + 2 == colon)
         {
@@ -124,6 +132,20 @@ internal sealed class GoneOn
             _tokens.RemoveRange(i, colon - i);
         }
     }
+
+    // "There are two things to fit: …", "two things are fitted now: …": what is done to what is named behind.
+    private string? ThingsTo(int i, int colon)
+    {
+        var number = Word(_tokens, i) == "there" && Word(_tokens, i + 1) is "are" or "is" ? i + 2 : i;
+        if (NumberWords.Parse(Word(_tokens, number)) is null || !IsWordForParts(Word(_tokens, number + 1))) return null;
+        var verb = number + 3;
+        if (Word(_tokens, number + 2) == "to" && IsTold(Word(_tokens, verb))) return verb + 1 == colon ? Word(_tokens, verb) : null;
+        if (Word(_tokens, number + 2) is not ("are" or "get") || verb + 1 != colon && !(verb + 2 == colon && Word(_tokens, verb + 1) is "now" or "next")) return null;
+        return Trade.VerbsOf(Word(_tokens, verb)).Where(f => f.Form == Form.Ed && Trade.MayChange(f.Verb)).Select(f => f.Verb.Lemma).FirstOrDefault();
+    }
+
+    private static bool IsOfAll(string word) => word is "these" or "them" or "both" or "in-turn" or "one-after-the-other" or "one-by-one" or "the" or "now"
+        or "two" or "three";
 
     // "Spacer, seal, bearing: on in this order".
     private void ColonWay(int i)
