@@ -34,6 +34,7 @@ internal sealed class Going
             Belongs(i);
             Lives(i);
             if (!Begins(_tokens, i)) continue;
+            Control(i);
             Fronted(i);
             Access(i);
             ComeTo(i);
@@ -139,6 +140,40 @@ internal sealed class Going
             Say(i, "back");
             Drop(i + 1, end);
         }
+    }
+
+    // "Lever to float", where a control is called so: set it; "the parking brake must be on": set it on.
+    private void Control(int i)
+    {
+        var first = At(i) == "return" ? i + 1 : i;
+        var name = Trade.Determiners.Contains(At(first)) ? first + 1 : first;
+        var end = name;
+        for (var length = Longest; length > 0 && end == name; length--)
+            if (Enumerable.Range(name, length).All(k => At(k).Length > 0)
+                && _names.Spelled([.. Enumerable.Range(name, length).Select(k => Stem.Of(At(k)))]) is Control) end = name + length;
+        if (end == name) return;
+        if (first > i)
+        {
+            Say(i, "set");
+            return;
+        }
+
+        if (At(end) is "goes" or "go" && At(end + 1) is "to" or "into" or "in")
+        {
+            Drop(end, end + 1);
+            Put(i, "set");
+            return;
+        }
+
+        var be = At(end) is "must" or "should" && At(end + 1) == "be" ? end + 2 : At(end) is "has" or "needs" or "have" or "is" && At(end + 1) == "to"
+            && At(end + 2) == "be" ? end + 3 : -1;
+        if (be > 0 && (Trade.Paths.Contains(At(be)) || At(be) is "on" or "in" or "at" or "shut" or "open" or "closed" or "neutral"))
+        {
+            Drop(end, be);
+            Put(i, "set");
+        }
+        else if (name == i && Trade.IsBase(At(i)) && end == i + 1 && At(end) is "to" or "in" or "at" or "forward" or "back" or "fully" or "up" or "down")
+            Put(i, "set", "the");
     }
 
     // "Into the frame press the gasket": press it into the frame.

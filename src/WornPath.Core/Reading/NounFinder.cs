@@ -666,7 +666,8 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
 
     private string Written(int i)
     {
-        var word = tokens[i].At.Of(text);
+        // What was put in stands nowhere in the text.
+        var word = tokens[i].At.Length == 0 ? tokens[i].Text : tokens[i].At.Of(text);
         if (Trade.InFull(word.ToLowerInvariant()) is { } full) return full;
         // "Rear pair", put as the rear bolts.
         if (word.ToLowerInvariant() is "pair" or "two" or "ones" && tokens[i].Text is not ("pair" or "two" or "ones")) return tokens[i].Text;

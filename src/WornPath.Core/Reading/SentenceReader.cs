@@ -524,6 +524,7 @@ public sealed partial class SentenceReader
             && clause.Verb.Lemma is not ("loosen" or "hold")) sense = Sense.Torque;
         // "Lift the wheel on", "… on, on the left": it goes on, whatever came off before.
         if (sense == Sense.MoveOff && GoesOn(clause)) sense = Sense.On;
+        if (IsOnlySet(clause, sense, objects)) sense = Sense.Set;
         if (HouseSense(clause) is { } taught) (sense, control) = (taught, null);
         if (sense is Sense.On or Sense.Secure or Sense.Start or Sense.Hang or Sense.BoltTorque && TellsHowItIsHeld(clause)) sense = Sense.Say;
         Trace(clause, sense);
@@ -556,6 +557,12 @@ public sealed partial class SentenceReader
         if (!Trade.Of(sense).IsSoft && _actions.Count == actions && _questions.Count == questions && !IsDone(clause, sense))
             Unclear(clause, VerbOf(sense));
     }
+
+    // "Throw the lever to float", "screw the tap shut": a control goes nowhere but into another position.
+    private bool IsOnlySet(Clause clause, Sense sense, List<NounPhrase> objects) =>
+        (sense is Sense.On or Sense.Off or Sense.Place or Sense.Discard or Sense.Seat || sense == Sense.Clean && Has(clause, "shut", "closed", "open"))
+        && objects is [{ IsPronoun: false } one] && _refer.Known(one) is Control
+        && (Has(clause, "to", "into", "in", "at", "shut", "closed", "open", "neutral"));
 
     // "On" with nothing behind that it is on: no place, but the way.
     private static bool GoesOn(Clause clause)

@@ -44,6 +44,7 @@ internal static partial class Tokenizer
         LeaveOrder(tokens);
         LeftAlone.Straighten(tokens);
         NamedWork.Straighten(tokens);
+        Judged.Straighten(tokens, names);
         Going.Straighten(tokens, names);
         Shares.Straighten(tokens, names);
         Gathered.Straighten(text, tokens, names);

@@ -79,6 +79,9 @@ internal static class Trade
     public static readonly WordSet Results = Set("result");
     public static readonly WordSet PlacesOn = Set("placeOn");
     public static readonly WordSet Trouble = Set("trouble");
+
+    /// <summary>What makes a thing one to renew: "a cracked seal".</summary>
+    public static readonly WordSet Spoilt = Set("spoilt");
     public static readonly WordSet Negations = Set("negation");
     public static readonly WordSet Holds = Set("holds");
     public static readonly WordSet Holding = Set("holding");
