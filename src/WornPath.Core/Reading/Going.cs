@@ -260,6 +260,9 @@ internal sealed class Going
     // "The gasket lives behind it", "the gasket appears": is there.
     private void Lives(int i)
     {
+        // "The lead stays plugged in": it stays.
+        if (At(i) is "stays" or "stay" or "remains" or "remain" && Trade.VerbsOf(At(i + 1)).Any(f => f.Form == Form.Ed) && Trade.Paths.Contains(At(i + 2)))
+            Drop(i + 1, i + 2);
         if (i == 0 || !_names.IsHead(Stem.Of(At(i - 1)))) return;
         if (At(i) is "lives" or "hides" or "lurks") Say(i, "is");
         else if (At(i) is "appears" or "shows" && IsEnd(_tokens, i + 1))

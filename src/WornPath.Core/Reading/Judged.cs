@@ -38,7 +38,7 @@ internal sealed class Judged
         }
     }
 
-    private bool IsStart(int i) => i == 0 || _tokens[i - 1].Kind is TokenKind.Stop or TokenKind.Mark;
+    private bool IsStart(int i) => i == 0 || i < _tokens.Count && _tokens[i - 1].Kind is TokenKind.Stop or TokenKind.Mark;
 
     private string At(int i) => Word(_tokens, i);
 
@@ -57,14 +57,18 @@ internal sealed class Judged
     // "… even if it looks good", "… whether it is worn or not", "… regardless of its condition": done all the same.
     private void Anyway(int i)
     {
-        var even = At(i) == "even" && At(i + 1) is "if" or "when" or "though";
+        if (At(i) is not ("even" or "whether" or "regardless")) return;
         var end = i + 1;
         while (!IsEnd(_tokens, end)) end++;
-        var whether = At(i) is "whether" && At(end - 1) == "not" && At(end - 2) == "or";
-        var regardless = At(i) == "regardless" && At(i + 1) == "of";
         // "Decide whether to replace it": nobody says that it is.
         var undecided = At(i) == "whether" && At(i + 1) == "to" && i > 0;
-        if (!even && !whether && !regardless && !undecided) return;
+        var anyway = At(i) switch
+        {
+            "even" => At(i + 1) is "if" or "when" or "though",
+            "regardless" => At(i + 1) == "of",
+            _ => undecided || At(end - 1) == "not" && At(end - 2) == "or",
+        };
+        if (!anyway) return;
         if (i == 0)
         {
             if (end < _tokens.Count && _tokens[end] is { Kind: TokenKind.Mark, Text: "," }) _tokens.RemoveRange(0, end + 1);

@@ -79,7 +79,8 @@ internal static class Notes
     // "Cover: four bolts out, lift off": it.
     private static void Objectless(List<Token> tokens, int at)
     {
-        if (!Trade.LiftsOff.Contains(Word(tokens, at)) || Word(tokens, at + 1) is not ("off" or "away" or "clear") || !Ends(tokens, at + 2)
+        var goesIn = Word(tokens, at) is "plug" or "click" or "snap" && Word(tokens, at + 1) is "in" or "on" or "home";
+        if (!goesIn && !(Trade.LiftsOff.Contains(Word(tokens, at)) && Word(tokens, at + 1) is "off" or "away" or "clear") || !Ends(tokens, at + 2)
             || !Begins(tokens, at) || Start(tokens, at) == at) return;
         tokens.Insert(at + 1, new Token(TokenKind.Word, "it", tokens[at + 1].At with { Length = 0 }));
     }

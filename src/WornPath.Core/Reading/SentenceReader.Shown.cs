@@ -25,6 +25,14 @@ public sealed partial class SentenceReader
                 && clause.Nouns.First(o => o.After is null || o.IsPronoun) is var first && first != n)) return;
         var named = clause.Nouns.Where(n => n is { IsPronoun: false, IsIts: false } && n.After is null or "to" or "for" or "of" or "at"
             && _refer.Known(n) is Part or Joint or Connection).ToList();
+        // "Release the lock of the sensor lead and unplug it": whose it is.
+        if (named.Count == 0 && clause.Nouns.ToList() is [{ IsPronoun: false, After: null, Owner.Count: > 0 } its]
+            && _refer.Known(its with { Stems = [.. its.Owner], Name = its.OwnerName, Text = its.OwnerName, Owner = [], OwnerName = "" }) is Part or Connection)
+        {
+            _shown = _refer.Known(its with { Stems = [.. its.Owner], Name = its.OwnerName, Text = its.OwnerName, Owner = [], OwnerName = "" });
+            return;
+        }
+
         if (named.Count == 0) return;
         // Of what is said, its subject; else what is come to.
         var one = named.Find(n => n.After is null) ?? named[^1];

@@ -525,6 +525,7 @@ public sealed partial class SentenceReader
         // "Lift the wheel on", "… on, on the left": it goes on, whatever came off before.
         if (sense == Sense.MoveOff && GoesOn(clause)) sense = Sense.On;
         if (IsOnlySet(clause, sense, objects)) sense = Sense.Set;
+        if (IsOnlyCatch(sense, objects)) sense = Sense.Say;
         if (HouseSense(clause) is { } taught) (sense, control) = (taught, null);
         if (sense is Sense.On or Sense.Secure or Sense.Start or Sense.Hang or Sense.BoltTorque && TellsHowItIsHeld(clause)) sense = Sense.Say;
         Trace(clause, sense);
@@ -564,11 +565,16 @@ public sealed partial class SentenceReader
         && objects is [{ IsPronoun: false } one] && _refer.Known(one) is Control
         && (Has(clause, "to", "into", "in", "at", "shut", "closed", "open", "neutral"));
 
+    // "Lift the catch and pull the lead off": how, and nothing comes off but the lead.
+    private bool IsOnlyCatch(Sense sense, List<NounPhrase> objects) =>
+        sense is Sense.On or Sense.Off or Sense.Move or Sense.MoveOff or Sense.MoveSay or Sense.Place or Sense.Seat && objects.Count > 0
+        && objects.TrueForAll(o => !o.IsPronoun && Stem.Of(o.Head) is var head && Trade.Catches.Contains(head) && _refer.Known(o) is null);
+
     // "On" with nothing behind that it is on: no place, but the way.
     private static bool GoesOn(Clause clause)
     {
         for (var i = 0; i < clause.Pieces.Count; i++)
-            if (clause.Pieces[i].Way == "on" && (i + 1 == clause.Pieces.Count || clause.Pieces[i + 1].Noun?.After != "on")) return true;
+            if (clause.Pieces[i].Way == "on" && !(i > 0 && clause.Pieces[i - 1].Noun?.After == "with") && (i + 1 == clause.Pieces.Count || clause.Pieces[i + 1].Noun?.After != "on")) return true;
         return false;
     }
 

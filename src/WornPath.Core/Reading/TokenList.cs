@@ -10,6 +10,6 @@ internal static class TokenList
     public static bool IsEnd(List<Token> tokens, int at) => at >= tokens.Count || tokens[at].Kind is TokenKind.Mark or TokenKind.Stop;
 
     /// <summary>At the start of a sentence, behind a mark, or behind what leads in.</summary>
-    public static bool Begins(List<Token> tokens, int at) => at == 0 || tokens[at - 1].Kind is TokenKind.Mark or TokenKind.Stop
+    public static bool Begins(List<Token> tokens, int at) => at == 0 || at <= tokens.Count && tokens[at - 1].Kind is TokenKind.Mark or TokenKind.Stop
         || Word(tokens, at - 1) is "and" or "then" or "next" or "now" or "finally";
 }

@@ -82,6 +82,9 @@ internal static class Trade
 
     /// <summary>What makes a thing one to renew: "a cracked seal".</summary>
     public static readonly WordSet Spoilt = Set("spoilt");
+
+    /// <summary>What holds a plug, and is pressed or lifted to let it go: no part that comes off or goes on.</summary>
+    public static readonly WordSet Catches = Set("catch");
     public static readonly WordSet Negations = Set("negation");
     public static readonly WordSet Holds = Set("holds");
     public static readonly WordSet Holding = Set("holding");

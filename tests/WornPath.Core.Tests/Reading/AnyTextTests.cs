@@ -15,13 +15,18 @@ public class AnyTextTests
             "upper", "the lower one", "the other", "both", "covers", "bolts", "/", "likewise", "in this order:", "the same goes for", "next",
                 "second", "last", "first",
             "is removed", "comes off", "goes", "and so is", "onto the shaft:", "after that", "behind it", "followed by", "each",
+            "half of", "every other", "the fourth", "of the four cover bolts,", "bar one", "leaving one in", "three", "1 to 3", "rear pair", "together with",
+                "with it", "and all", "let", "come off", "in case of wear", "whether it is", "or not", "a worn", "must be replaced", "should you find",
+                "in place of the old one", "sits", "next to go on is", "only then is", "return", "carry on by", "takes its place", "where it belongs",
+                "gives access to", "into the", "press", "leaks", "while the", "instead of", "even if", "there are two things to fit:", "goes too",
     ];
 
     private static readonly Gen<string> Texts = Gen.Select(Gen.Int[0, Bits.Length - 1], Gen.Bool).Array[0, 30].Select(parts => string.Concat(parts.Select(p => Bits[p.Item1] + (p.Item2 ? " " : ""))));
 
     private static Written Start() => new Written().Header("variants",
         "wheels: steel wheels, cast wheels; side: left, right").Part("cover")
-        .Part("upper cover").Part("lower cover").Joint("long bolt").Joint("short bolt").Joint("cover bolts", "22 N·m", holds: "cover").Joint("hub nut", "80 N·m", locking: "cotter pin").Thing(ThingKind.Aid, "rag");
+        .Part("upper cover").Part("lower cover").Joint("long bolt").Joint("short bolt").Joint("cover bolts", "22 N·m", holds: "cover").Set("cover bolts", "count", "4")
+        .Thing(ThingKind.Control, "tap").Joint("hub nut", "80 N·m", locking: "cotter pin").Thing(ThingKind.Aid, "rag");
 
     [Fact]
     public void Any_text_is_read_twice_the_same_and_every_place_is_in_it() => Texts.Sample(text =>
