@@ -54,6 +54,16 @@ if (args is ["pictures"])
     return failed ? 1 : 0;
 }
 
+// "reading": a sentence, and one text four times as long as another.
+if (args is ["reading"])
+{
+    var (sentence, words) = ReadingTiming.Sentence();
+    Say($"reading a sentence of about twenty words {sentence:0.000} ms, cutting it into words and looking each up {words:0.0000} ms", sentence / words, 3);
+    var (whole, quarter) = ReadingTiming.Length();
+    Say($"reading 4,000 characters {whole:0.0} ms, 1,000 characters {quarter:0.0} ms: the longer against four times the other", whole / 4 / quarter, 1.5);
+    return failed ? 1 : 0;
+}
+
 if (args is ["shelf"])
 {
     await LargeShelf.RunAsync();

@@ -74,7 +74,9 @@ internal static class Company
     private static void GoesToo(List<Token> tokens, NameIndex names, int i)
     {
         if (Word(tokens, i) is not ("comes" or "come" or "goes" or "go" or "follows" or "follow")) return;
-        var end = Word(tokens, i).StartsWith('f') ? i + 1 : Word(tokens, i + 1) is "with" && Word(tokens, i + 2) is "it" or "them" ? i + 3 : Word(tokens, i + 1) is "too" or "also" ? i + 2
+        var end = Word(tokens, i).StartsWith('f') ? i + 1
+            : Word(tokens, i + 1) is "with" && Word(tokens, i + 2) is "it" or "them" ? i + 3
+            : Word(tokens, i + 1) is "too" or "also" ? i + 2
             : Word(tokens, i + 1) is "as" && Word(tokens, i + 2) == "well" ? i + 3 : -1;
         if (end < 0 || !IsEnd(tokens, end) || StartOfName(tokens, names, i) is not { } name || name == 0) return;
         if (tokens[name - 1].Kind == TokenKind.Stop) tokens[name - 1] = tokens[name - 1] with { Kind = TokenKind.Mark, Text = "," };

@@ -64,7 +64,8 @@ internal static class Contrast
             for (var length = Math.Min(4, to - at); length > 0; length--)
             {
                 var words = tokens.GetRange(at, length);
-                if (words.TrueForAll(t => t.Kind == TokenKind.Word) && names.Spelled([.. words.Select(w => Stem.Of(w.Text))]) is not null) return (at, at + length);
+                if (words.TrueForAll(t => t.Kind == TokenKind.Word) && names.Spelled([.. words.Select(w => Stem.Of(w.Text))]) is not null)
+                    return (at, at + length);
             }
 
         return null;

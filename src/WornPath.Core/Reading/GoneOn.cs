@@ -140,7 +140,8 @@ internal sealed class GoneOn
         if (NumberWords.Parse(Word(_tokens, number)) is null || !IsWordForParts(Word(_tokens, number + 1))) return null;
         var verb = number + 3;
         if (Word(_tokens, number + 2) == "to" && IsTold(Word(_tokens, verb))) return verb + 1 == colon ? Word(_tokens, verb) : null;
-        if (Word(_tokens, number + 2) is not ("are" or "get") || verb + 1 != colon && !(verb + 2 == colon && Word(_tokens, verb + 1) is "now" or "next")) return null;
+        if (Word(_tokens, number + 2) is not ("are" or "get")
+            || verb + 1 != colon && !(verb + 2 == colon && Word(_tokens, verb + 1) is "now" or "next")) return null;
         return Trade.VerbsOf(Word(_tokens, verb)).Where(f => f.Form == Form.Ed && Trade.MayChange(f.Verb)).Select(f => f.Verb.Lemma).FirstOrDefault();
     }
 

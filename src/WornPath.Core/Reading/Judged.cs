@@ -8,23 +8,20 @@ namespace WornPath.Core.Reading;
 /// and "seal worn: replace it" are if the seal is worn, replace it; "even if it looks good" and "whether it is worn or not" are no condition; and a new
 /// one in place of the old one is a replacement.
 /// </summary>
-internal sealed class Judged
+internal sealed class Judged : Straightening
 {
-    private const int Longest = 5;
+    private Judged(List<Token> tokens, NameIndex names) : base(tokens, names)
+    {
+    }
 
-    private readonly List<Token> _tokens;
-    private readonly NameIndex _names;
-
-    private Judged(List<Token> tokens, NameIndex names) => (_tokens, _names) = (tokens, names);
-
-    /// <summary>Straightens conditions among the tokens. What is put in stands where the words are that it stands for.</summary>
+    /// <summary>Straightens conditions among the tokens.</summary>
     public static void Straighten(List<Token> tokens, NameIndex names) => new Judged(tokens, names).Run();
 
     private void Run()
     {
-        for (var i = 0; i < _tokens.Count; i++)
+        for (var i = 0; i < Tokens.Count; i++)
         {
-            if (_tokens[i].Kind != TokenKind.Word) continue;
+            if (Tokens[i].Kind != TokenKind.Word) continue;
             Anyway(i);
             InCaseOf(i);
             ShouldIt(i);
@@ -38,20 +35,6 @@ internal sealed class Judged
         }
     }
 
-    private bool IsStart(int i) => i == 0 || i < _tokens.Count && _tokens[i - 1].Kind is TokenKind.Stop or TokenKind.Mark;
-
-    private string At(int i) => Word(_tokens, i);
-
-    private void Say(int i, string word) => _tokens[i] = _tokens[i] with { Text = word };
-
-    private void Put(int i, params IEnumerable<string> words)
-    {
-        var at = new Span(i < _tokens.Count ? _tokens[i].At.Start : _tokens[i - 1].At.End, 0);
-        _tokens.InsertRange(i, words.Select(w => new Token(w == "," ? TokenKind.Mark : TokenKind.Word, w, at)));
-    }
-
-    private bool IsThing(string word) => word.Length > 0 && (_names.IsHead(Stem.Of(word)) || Trade.IsThing(word));
-
     private static bool IsBad(string word) => Trade.Old.Contains(word) && word != "old" || Trade.Spoilt.Contains(word);
 
     // "… even if it looks good", "… whether it is worn or not", "… regardless of its condition": done all the same.
@@ -59,7 +42,7 @@ internal sealed class Judged
     {
         if (At(i) is not ("even" or "whether" or "regardless")) return;
         var end = i + 1;
-        while (!IsEnd(_tokens, end)) end++;
+        while (!IsEnd(Tokens, end)) end++;
         // "Decide whether to replace it": nobody says that it is.
         var undecided = At(i) == "whether" && At(i + 1) == "to" && i > 0;
         var anyway = At(i) switch
@@ -71,13 +54,13 @@ internal sealed class Judged
         if (!anyway) return;
         if (i == 0)
         {
-            if (end < _tokens.Count && _tokens[end] is { Kind: TokenKind.Mark, Text: "," }) _tokens.RemoveRange(0, end + 1);
+            if (end < Tokens.Count && Tokens[end] is { Kind: TokenKind.Mark, Text: "," }) Tokens.RemoveRange(0, end + 1);
             return;
         }
 
         if (undecided && At(i - 1) == "decide") Say(i - 1, "see");
-        var from = _tokens[i - 1] is { Kind: TokenKind.Mark, Text: "," } ? i - 1 : i;
-        _tokens.RemoveRange(from, end - from);
+        var from = Tokens[i - 1] is { Kind: TokenKind.Mark, Text: "," } ? i - 1 : i;
+        Tokens.RemoveRange(from, end - from);
     }
 
     // "In case of wear", "in the event of wear": if there is wear.
@@ -88,7 +71,7 @@ internal sealed class Judged
         Say(i, "if");
         Say(i + 1, "there");
         Say(of, "is");
-        _tokens.RemoveRange(i + 2, of - i - 2);
+        Tokens.RemoveRange(i + 2, of - i - 2);
     }
 
     // "Replace the seal should it be worn", "were the seal to leak, …": if it is worn.
@@ -106,14 +89,14 @@ internal sealed class Judged
             if (At(to) != "to") return;
             Say(i, "if");
             Say(to + 1, At(to + 1) == "be" ? "is" : At(to + 1) + "s");
-            _tokens.RemoveAt(to);
+            Tokens.RemoveAt(to);
         }
     }
 
     // "If the seal leaks, …": is leaking, and no leaks of a seal.
     private void Leaks(int i)
     {
-        if (At(i) is not ("leaks" or "leak") || !_names.IsHead(Stem.Of(At(i - 1))) || _names.IsHead("leak")) return;
+        if (At(i) is not ("leaks" or "leak") || !Names.IsHead(Stem.Of(At(i - 1))) || Names.IsHead("leak")) return;
         var from = i - 1;
         while (from > 0 && At(from).Length > 0 && At(from) is not ("if" or "when" or "where" or "should")) from--;
         if (At(from) is not ("if" or "when" or "where" or "should")) return;
@@ -125,8 +108,8 @@ internal sealed class Judged
     // "If it is damaged it must be replaced": a comma before what is done.
     private void IsBadIt(int i)
     {
-        if (At(i) is not ("it" or "they") || !IsBad(At(i - 1)) || At(i + 1) is not ("must" or "should" or "is" or "are" or "has" or "have" or "needs" or "need")) return;
-        Put(i, ",");
+        if (At(i) is "it" or "they" && IsBad(At(i - 1)) && At(i + 1) is "must" or "should" or "is" or "are" or "has" or "have" or "needs" or "need")
+            Put(i, ",");
     }
 
     // "Put a new seal in place of the old one", "a new seal replaces the old one": replace the seal.
@@ -140,16 +123,16 @@ internal sealed class Judged
             : At(told) == "in" && At(told + 1) == "place" && At(told + 2) == "of" ? told + 3
             : At(told) == "instead" && At(told + 1) == "of" ? told + 2
             : At(told) == "takes" && At(told + 1) == "the" && At(told + 2) == "place" && At(told + 3) == "of" ? told + 4 : -1;
-        if (old < 0 || At(old) != "the" || At(old + 1) != "old" || At(old + 2) is not ("one" or "ones") || !IsEnd(_tokens, old + 3)) return;
-        _tokens.RemoveRange(told, old + 3 - told);
+        if (old < 0 || At(old) != "the" || At(old + 1) != "old" || At(old + 2) is not ("one" or "ones") || !IsEnd(Tokens, old + 3)) return;
+        Tokens.RemoveRange(told, old + 3 - told);
         Say(i + 1, "the");
         if (IsStart(i)) Say(i, "replace");
         else if (Trade.IsBase(At(i - 1)))
         {
             Say(i - 1, "replace");
-            _tokens.RemoveAt(i);
+            Tokens.RemoveAt(i);
         }
-        else _tokens.RemoveAt(i);
+        else Tokens.RemoveAt(i);
     }
 
     // "A worn seal must be replaced", "worn seal: replace it", "a seal which leaks must be replaced": if the seal is worn, it must be replaced.
@@ -164,20 +147,20 @@ internal sealed class Judged
             while (told < bad + Longest && At(told).Length > 0 && At(told) is not ("must" or "should" or "is" or "has" or "needs" or "are")) told++;
         var noun = leaks > 0 ? i + 1 : told - 1;
         if (!IsThing(At(noun)) || !(a ? At(told) is "must" or "should" or "is" or "has" or "needs" or "are"
-            : told < _tokens.Count && _tokens[told] is { Kind: TokenKind.Mark, Text: ":" })) return;
-        var sign = new Span(_tokens[i].At.Start, _tokens[told - 1].At.End - _tokens[i].At.Start);
-        var name = leaks > 0 ? _tokens.GetRange(noun, 1) : _tokens.GetRange(bad + 1, told - bad - 1);
-        var how = leaks > 0 ? _tokens[leaks] : _tokens[bad];
+            : told < Tokens.Count && Tokens[told] is { Kind: TokenKind.Mark, Text: ":" })) return;
+        var sign = new Span(Tokens[i].At.Start, Tokens[told - 1].At.End - Tokens[i].At.Start);
+        var name = leaks > 0 ? Tokens.GetRange(noun, 1) : Tokens.GetRange(bad + 1, told - bad - 1);
+        var how = leaks > 0 ? Tokens[leaks] : Tokens[bad];
         var many = At(noun).EndsWith('s') && !At(noun).EndsWith("ss", StringComparison.Ordinal);
         if (a) Put(told, many ? "they" : "it");
-        _tokens.RemoveRange(i, told - i);
+        Tokens.RemoveRange(i, told - i);
         var here = new Span(sign.Start, 0);
         List<Token> put = [new Token(TokenKind.Word, "if", here), new Token(TokenKind.Word, "the", here), .. name];
         if (leaks < 0) put.Add(new Token(TokenKind.Word, many ? "are" : "is", here));
         put.Add(how with { At = sign });
         if (a) put.Add(new Token(TokenKind.Mark, ",", new Span(sign.End, 0)));
-        _tokens.InsertRange(i, put);
-        if (!a) _tokens[i + put.Count] = _tokens[i + put.Count] with { Text = "," };
+        Tokens.InsertRange(i, put);
+        if (!a) Tokens[i + put.Count] = Tokens[i + put.Count] with { Text = "," };
     }
 
     // "Should you find the seal worn, …": if the seal is worn.
@@ -189,7 +172,7 @@ internal sealed class Judged
         if (!IsBad(At(bad)) || !IsThing(At(bad - 1))) return;
         Put(bad, At(bad - 1).EndsWith('s') ? "are" : "is");
         Say(i, "if");
-        _tokens.RemoveRange(i + 1, 2);
+        Tokens.RemoveRange(i + 1, 2);
     }
 
     // "Seal worn: replace.", "inspect the seal: cracked, replace it", "any wear, replace it": if it is so.
@@ -198,7 +181,7 @@ internal sealed class Judged
         var bad = i;
         while (bad < i + Longest && At(bad).Length > 0 && !IsBad(At(bad)) && !IsSign(bad)) bad++;
         var mark = bad + 1;
-        if (mark >= _tokens.Count || _tokens[mark] is not { Kind: TokenKind.Mark, Text: ":" or "," } || !Replaces(At(mark + 1))) return;
+        if (mark >= Tokens.Count || Tokens[mark] is not { Kind: TokenKind.Mark, Text: ":" or "," } || !Replaces(At(mark + 1))) return;
         if (IsSign(bad) && bad == i + 1) Put(i, "if", "there", "is");
         else if (IsBad(At(bad)) && (bad == i || IsThing(At(bad - 1)) && Enumerable.Range(i, bad - i).All(k => !Trade.IsBase(At(k)) || IsThing(At(k)))))
         {
@@ -206,8 +189,8 @@ internal sealed class Judged
             Put(i, bad == i ? ["if", "it"] : ["if"]);
         }
         else return;
-        var comma = _tokens.FindIndex(i, t => t is { Kind: TokenKind.Mark, Text: ":" or "," });
-        _tokens[comma] = _tokens[comma] with { Text = "," };
+        var comma = Tokens.FindIndex(i, t => t is { Kind: TokenKind.Mark, Text: ":" or "," });
+        Tokens[comma] = Tokens[comma] with { Text = "," };
     }
 
     private bool IsSign(int at) => At(at - 1) == "any" && IsTrouble(At(at));

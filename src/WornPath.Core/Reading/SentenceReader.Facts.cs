@@ -18,7 +18,7 @@ public sealed partial class SentenceReader
         {
             (_reader, _clause) = (reader, clause);
             var tokens = reader._finder.Tokens;
-            _words = $" {string.Join(' ', Enumerable.Range(clause.From, Math.Max(0, Math.Min(clause.To, tokens.Count) - clause.From)).Select(i => tokens[i].Text))} ";
+            _words = $" {string.Join(' ', tokens.Take(clause.To).Skip(clause.From).Select(t => t.Text))} ";
             Objects = FindObjects();
         }
 

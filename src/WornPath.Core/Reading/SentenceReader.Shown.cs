@@ -26,11 +26,10 @@ public sealed partial class SentenceReader
         var named = clause.Nouns.Where(n => n is { IsPronoun: false, IsIts: false } && n.After is null or "to" or "for" or "of" or "at"
             && _refer.Known(n) is Part or Joint or Connection).ToList();
         // "Release the lock of the sensor lead and unplug it": whose it is.
-        if (named.Count == 0 && clause.Nouns.ToList() is [{ IsPronoun: false, After: null, Owner.Count: > 0 } its]
-            && _refer.Known(its with { Stems = [.. its.Owner], Name = its.OwnerName, Text = its.OwnerName, Owner = [], OwnerName = "" }) is Part or Connection)
+        if (named.Count == 0 && clause.Nouns.ToList() is [{ IsPronoun: false, After: null, Owner.Count: > 0 } its])
         {
-            _shown = _refer.Known(its with { Stems = [.. its.Owner], Name = its.OwnerName, Text = its.OwnerName, Owner = [], OwnerName = "" });
-            return;
+            var owner = its with { Stems = [.. its.Owner], Name = its.OwnerName, Text = its.OwnerName, Owner = [], OwnerName = "" };
+            _shown = _refer.Known(owner) is Part or Connection ? _refer.Known(owner) : null;
         }
 
         if (named.Count == 0) return;
@@ -43,12 +42,11 @@ public sealed partial class SentenceReader
     // The next words are of it.
     private void TakeShown(Clause clause)
     {
-        if (_pair.Count == 2 && clause is { Negated: false, Mood: Mood.Imperative }
-            && clause.Pieces.Find(p => p.Noun is { After: null })?.Noun is { IsPronoun: true, IsRest: false, Distinct.Count: 0, IsPlural: true, Some: null } both
-            && (both.Count == 2 || Has(clause, "together"))) Spoken.Hand(_pair);
-        if (_shown is not { } shown || clause.Negated || clause.IsRemark || clause.Mood is not (Mood.Imperative or Mood.Passive)) return;
-        if (clause.Pieces.Find(p => p.Noun is { After: null })?.Noun is not { IsPronoun: true, IsRest: false, Distinct.Count: 0, Count: null, Some: null } it
-            || it.Text is not ("it" or "them" or "they" or "this" or "these" or "those") || it.IsPlural != (shown.IsMany || shown.Name.EndsWith('s'))) return;
+        if (clause.Negated || clause.IsRemark || clause.Mood is not (Mood.Imperative or Mood.Passive)
+            || clause.Pieces.Find(p => p.Noun is { After: null })?.Noun is not { IsPronoun: true, IsRest: false, Distinct.Count: 0, Some: null } it) return;
+        if (_pair.Count == 2 && it.IsPlural && clause.Mood == Mood.Imperative && (it.Count == 2 || Has(clause, "together"))) Spoken.Hand(_pair);
+        if (_shown is not { } shown || it.Count is not null || it.Text is not ("it" or "them" or "they" or "this" or "these" or "those")
+            || it.IsPlural != (shown.IsMany || shown.Name.EndsWith('s'))) return;
         Spoken.Hand([shown]);
         _unnamed = null;
     }

@@ -574,7 +574,8 @@ public sealed partial class SentenceReader
     private static bool GoesOn(Clause clause)
     {
         for (var i = 0; i < clause.Pieces.Count; i++)
-            if (clause.Pieces[i].Way == "on" && !(i > 0 && clause.Pieces[i - 1].Noun?.After == "with") && (i + 1 == clause.Pieces.Count || clause.Pieces[i + 1].Noun?.After != "on")) return true;
+            if (clause.Pieces[i].Way == "on" && !(i > 0 && clause.Pieces[i - 1].Noun?.After == "with")
+                && (i + 1 == clause.Pieces.Count || clause.Pieces[i + 1].Noun?.After != "on")) return true;
         return false;
     }
 

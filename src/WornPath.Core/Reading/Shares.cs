@@ -1,4 +1,3 @@
-using System.Globalization;
 using WornPath.Core.Quantities;
 using WornPath.Core.Sheets;
 using static WornPath.Core.Reading.TokenList;
@@ -10,23 +9,20 @@ namespace WornPath.Core.Reading;
 /// other cover bolt" of four are two of the cover bolts, "cover bolts 1 to 3" three of them, "take them out, leaving one in place" all but one; and
 /// "the fourth", where three were told of, is the last one.
 /// </summary>
-internal sealed class Shares
+internal sealed class Shares : Straightening
 {
-    private const int Longest = 4;
-
-    private readonly List<Token> _tokens;
-    private readonly NameIndex _names;
-
-    private Shares(List<Token> tokens, NameIndex names) => (_tokens, _names) = (tokens, names);
+    private Shares(List<Token> tokens, NameIndex names) : base(tokens, names)
+    {
+    }
 
     /// <summary>Puts the numbers among the tokens.</summary>
     public static void Straighten(List<Token> tokens, NameIndex names) => new Shares(tokens, names).Run();
 
     private void Run()
     {
-        for (var i = 0; i < _tokens.Count; i++)
+        for (var i = 0; i < Tokens.Count; i++)
         {
-            if (_tokens[i].Kind is not (TokenKind.Word or TokenKind.Number)) continue;
+            if (Tokens[i].Kind is not (TokenKind.Word or TokenKind.Number)) continue;
             Whole(i);
             Part(i);
             OfThese(i);
@@ -39,27 +35,16 @@ internal sealed class Shares
         }
     }
 
-    private string At(int i) => i >= 0 && i < _tokens.Count && _tokens[i].Kind == TokenKind.Number ? _tokens[i].Text : Word(_tokens, i);
-
-    private void Put(int from, int to, params IEnumerable<string> words)
-    {
-        var at = from < to ? new Span(_tokens[from].At.Start, _tokens[to - 1].At.End - _tokens[from].At.Start)
-            : new Span(from > 0 ? _tokens[from - 1].At.End : _tokens[from].At.Start, 0);
-        _tokens.RemoveRange(from, to - from);
-        _tokens.InsertRange(from, words.Select(w => new Token(char.IsAsciiDigit(w[0]) ? TokenKind.Number : TokenKind.Word, w, at)));
-    }
-
-    private static string Said(int number) => number.ToString(CultureInfo.InvariantCulture);
-
     private static int? Number(string word) => NumberWords.Parse(word) is { } n && n == Math.Truncate(n) && n is > 0 and < 100 ? (int)n : null;
 
     // The joint of several fasteners that is named here, and where its name ends.
     private (Joint Joint, int End)? Named(int at)
     {
+        if (Word(Tokens, at) is not { Length: > 0 } first || !Names.Says(Stem.Of(first))) return null;
         for (var length = Longest; length > 0; length--)
         {
-            var words = Enumerable.Range(at, length).Select(k => Word(_tokens, k)).ToList();
-            if (words.TrueForAll(w => w.Length > 0) && _names.Spelled([.. words.Select(Stem.Of)]) is Joint { Count: > 1 } joint) return (joint, at + length);
+            var words = Enumerable.Range(at, length).Select(k => Word(Tokens, k)).ToList();
+            if (words.TrueForAll(w => w.Length > 0) && Names.Spelled([.. words.Select(Stem.Of)]) is Joint { Count: > 1 } joint) return (joint, at + length);
         }
 
         return null;
@@ -90,17 +75,17 @@ internal sealed class Shares
     // "Of the four bolts, three come out", "out of the four bolts, remove three": three of the bolts.
     private void OfThese(int i)
     {
-        if (i > 0 && _tokens[i - 1].Kind != TokenKind.Stop) return;
+        if (i > 0 && Tokens[i - 1].Kind != TokenKind.Stop) return;
         var the = At(i) == "of" ? i + 1 : At(i) == "out" && At(i + 1) == "of" ? i + 2 : -1;
         if (the < 0 || At(the) is not ("the" or "these" or "those")) return;
         var name = Number(At(the + 1)) is not null ? the + 2 : the + 1;
-        if (Named(name) is not { } named || named.End >= _tokens.Count || _tokens[named.End] is not { Kind: TokenKind.Mark, Text: "," }) return;
-        for (var k = named.End + 1; k < _tokens.Count && _tokens[k].Kind is not TokenKind.Stop; k++)
+        if (Named(name) is not { } named || named.End >= Tokens.Count || Tokens[named.End] is not { Kind: TokenKind.Mark, Text: "," }) return;
+        for (var k = named.End + 1; k < Tokens.Count && Tokens[k].Kind is not TokenKind.Stop; k++)
         {
-            if (Number(At(k)) is not { } || _tokens[k].Kind is not (TokenKind.Word or TokenKind.Number) || IsThing(At(k + 1))) continue;
+            if (Number(At(k)) is not { } || Tokens[k].Kind is not (TokenKind.Word or TokenKind.Number) || IsThing(At(k + 1))) continue;
             var words = Enumerable.Range(name, named.End - name).Select(At).ToList();
             Put(k + 1, k + 1, ["of", "the", .. words]);
-            _tokens.RemoveRange(i, named.End + 1 - i);
+            Tokens.RemoveRange(i, named.End + 1 - i);
             return;
         }
     }
@@ -111,19 +96,20 @@ internal sealed class Shares
         if (Number(At(i)) is null || At(i + 1) != "out" || At(i + 2) != "of" || At(i + 3) != "the") return;
         var name = Number(At(i + 4)) is not null ? i + 5 : i + 4;
         if (Named(name) is not { } named) return;
-        if (named.End < _tokens.Count) Put(named.End, named.End, "out");
-        else _tokens.Add(new Token(TokenKind.Word, "out", new Span(_tokens[^1].At.End, 0)));
-        _tokens.RemoveAt(i + 1);
+        if (named.End < Tokens.Count) Put(named.End, named.End, "out");
+        else Tokens.Add(new Token(TokenKind.Word, "out", new Span(Tokens[^1].At.End, 0)));
+        Tokens.RemoveAt(i + 1);
     }
 
     // "Bolts 1 to 3": three of the bolts.
     private void Numbered(int i)
     {
-        if (Named(i) is not { } named || Number(At(named.End)) is not { } first || At(named.End + 1) is not ("to" or "through") || Number(At(named.End + 2)) is not { } last
-            || last <= first || last > named.Joint.Count || _tokens[named.End].Kind != TokenKind.Number) return;
-        _tokens.RemoveRange(named.End, 3);
+        if (Named(i) is not { } named || Number(At(named.End)) is not { } first || At(named.End + 1) is not ("to" or "through")
+            || Number(At(named.End + 2)) is not { } last
+            || last <= first || last > named.Joint.Count || Tokens[named.End].Kind != TokenKind.Number) return;
+        Tokens.RemoveRange(named.End, 3);
         if (last - first + 1 == named.Joint.Count) return;
-        if (Trade.Determiners.Contains(At(i - 1))) _tokens.RemoveAt(--i);
+        if (Trade.Determiners.Contains(At(i - 1))) Tokens.RemoveAt(--i);
         Put(i, i, Said(last - first + 1), "of", "the");
     }
 
@@ -135,7 +121,7 @@ internal sealed class Shares
         while (At(start - 1) is "all" or "the" or "of") start--;
         while (At(end) is "out" or "off") end++;
         var at = end;
-        if (at < _tokens.Count && _tokens[at] is { Kind: TokenKind.Mark, Text: "," }) at++;
+        if (at < Tokens.Count && Tokens[at] is { Kind: TokenKind.Mark, Text: "," }) at++;
         if (At(at) is "but" or "and") at++;
         int tail;
         if (At(at) == "bar") tail = at + 1;
@@ -144,9 +130,9 @@ internal sealed class Shares
         if (Number(At(tail)) is not { } left || left >= named.Joint.Count) return;
         var done = tail + 1;
         while (At(done) is "of" or "them" or "in" or "place" or "where" or "it" or "is") done++;
-        if (!IsEnd(_tokens, done)) return;
+        if (!IsEnd(Tokens, done)) return;
         var many = At(tail);
-        _tokens.RemoveRange(end, done - end);
+        Tokens.RemoveRange(end, done - end);
         Put(start, i, "all", "but", many, "of", "the");
     }
 
@@ -165,11 +151,11 @@ internal sealed class Shares
             if (named.Joint.Count != before + 1) return;
             var slack = At(i + 2) is "slack" or "slackened" or "loosened" or "loose";
             Put(i + 1, i + 2, slack ? ["last", .. Enumerable.Range(name, named.End - name).Select(At)] : ["last", "one"]);
-            if (At(i + 3) == "as" && At(i + 4) == "well") _tokens.RemoveRange(i + 3, 2);
+            if (At(i + 3) == "as" && At(i + 4) == "well") Tokens.RemoveRange(i + 3, 2);
             Same(i);
-            if (At(i - 1) != "and" || !(IsEnd(_tokens, i + 3) || At(i + 3) is "too" or "last")) return;
-            _tokens[i - 1] = _tokens[i - 1] with { Text = "then" };
-            _tokens.Insert(i - 1, new Token(TokenKind.Mark, ",", _tokens[i - 1].At with { Length = 0 }));
+            if (At(i - 1) != "and" || !(IsEnd(Tokens, i + 3) || At(i + 3) is "too" or "last")) return;
+            Tokens[i - 1] = Tokens[i - 1] with { Text = "then" };
+            Tokens.Insert(i - 1, new Token(TokenKind.Mark, ",", Tokens[i - 1].At with { Length = 0 }));
             return;
         }
     }
@@ -178,10 +164,10 @@ internal sealed class Shares
     private void Same(int i)
     {
         if (At(i) == "the" && At(i + 1) == "last" && At(i - 4) == "do" && At(i - 3) == "the" && At(i - 2) == "same" && At(i - 1) is "with" or "for" or "to"
-            && (At(i + 2) == "one" || IsEnd(_tokens, i + 2)))
+            && (At(i + 2) == "one" || IsEnd(Tokens, i + 2)))
         {
             if (At(i + 2) != "one") Put(i + 1, i + 2, "last", "one");
-            _tokens.RemoveRange(i - 3, 3);
+            Tokens.RemoveRange(i - 3, 3);
         }
     }
 
@@ -193,15 +179,14 @@ internal sealed class Shares
     {
         if (!Trade.Distinct.Contains(At(i)) || At(i + 1) is not ("pair" or "two" or "ones") || At(i + 2) is "before" or "after" or "then" ||
              IsThing(At(i + 2)) || At(i + 2) == "of") return;
-        var fitting = _names.WithWord(Stem.Of(At(i))).Where(t => t is Joint { Count: > 1 }).ToList();
+        var fitting = Names.WithWord(Stem.Of(At(i))).Where(t => t is Joint { Count: > 1 }).ToList();
         if (fitting.Count > 1 || fitting is [Joint { Count: not 2 }] && At(i + 1) is not "ones") return;
         // Not on the sheet, and of none that is: what was named before it in the text.
         if (fitting.Count == 0 && Enumerable.Range(0, i).Any(k => Named(k) is not null)) return;
         var head = fitting is [Joint joint] ? joint.Name.Split(' ')[^1].ToLowerInvariant()
-            : _tokens.FindLastIndex(Math.Max(0, i - 1), t => t.Kind == TokenKind.Word && t.Text.EndsWith('s')
-                && Trade.NounOf([Stem.Of(t.Text)]) is { Kinds: [ThingKind.Joint, ..] }) is >= 0 and var former ? _tokens[former].Text : null;
+            : Tokens.FindLastIndex(Math.Max(0, i - 1), t => t.Kind == TokenKind.Word && t.Text.EndsWith('s')
+                && Trade.NounOf([Stem.Of(t.Text)]) is { Kinds: [ThingKind.Joint, ..] }) is >= 0 and var former ? Tokens[former].Text : null;
         if (head is not null) Put(i + 1, i + 2, head);
     }
 
-    private bool IsThing(string word) => word.Length > 0 && (_names.IsHead(Stem.Of(word)) || Trade.IsThing(word));
 }

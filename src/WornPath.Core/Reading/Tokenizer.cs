@@ -45,6 +45,8 @@ internal static partial class Tokenizer
         LeftAlone.Straighten(tokens);
         NamedWork.Straighten(tokens);
         Judged.Straighten(tokens, names);
+        Places.Straighten(tokens, names);
+        Sights.Straighten(tokens, names);
         Going.Straighten(tokens, names);
         Shares.Straighten(tokens, names);
         Gathered.Straighten(text, tokens, names);
