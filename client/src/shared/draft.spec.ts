@@ -55,7 +55,9 @@ class Server {
         demo: [],
       });
     if (request.method === 'GET' && url.pathname.endsWith('/changes'))
-      return Number(url.searchParams.get('since')) === this.seq ? new Response(null, { status: 204 }) : Server.json(200, { moves: 0, sheet: this.view() });
+      return Number(url.searchParams.get('since')) === this.seq
+        ? new Response(null, { status: 204 })
+        : Server.json(200, { moves: 0, sheet: this.view() });
     if (request.method === 'GET')
       return Server.json(200, { id: Number(url.pathname.split('/').pop()), may: { edit: true }, moves: 0, sheet: this.view() });
     const body = (await request.json()) as { clientId: string; edit?: Record<string, string> };
