@@ -280,6 +280,23 @@ describe('the open draft', () => {
     expect(draft.textOf('s1')).toBe('Remove the lid');
   });
 
+  it('asks again for what it was told of while its own edit was on its way', async () => {
+    const draft = await opened();
+    server.held = [];
+    draft.type('s1', 'Remove the lid.');
+    draft.flush('s1');
+    await vi.waitFor(() => expect(server.held).toHaveLength(1));
+    server.texts.s2 = 'Clean it with a rag.';
+    server.seq++;
+    await draft.poll();
+    const held = server.held;
+    server.held = null;
+    held.forEach((go) => go());
+    await draft.settled();
+    await vi.waitFor(() => expect(draft.textOf('s2')).toBe('Clean it with a rag.'));
+    expect(draft.textOf('s1')).toBe('Remove the lid.');
+  });
+
   it('takes no late answer of another draft', async () => {
     const draft = await opened();
     server.held = [];

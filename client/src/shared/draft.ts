@@ -254,14 +254,20 @@ export const useDraft = defineStore('draft', () => {
   /** Asks what has changed since; after a time without a connection, for all of it. */
   async function poll(): Promise<void> {
     const id = revision.value?.id;
-    if (id === undefined || sent.value > 0) return;
+    if (id === undefined) return;
+    // Not while something of hers is on its way, but then.
+    if (sent.value > 0) {
+      behind = true;
+      return;
+    }
     try {
       if (asOf.value !== null) await refresh();
       else {
         const query = { since: seq.value, moves: revision.value!.moves };
         const view = await take(api.GET('/api/revisions/{id}/changes', { params: { path: { id }, query } }));
-        if (view && revision.value?.id === id && sent.value === 0) {
-          if (view.sheet) apply(view.sheet, true);
+        if (view && revision.value?.id === id) {
+          if (sent.value > 0) behind = true;
+          else if (view.sheet) apply(view.sheet, true);
           else await refresh();
         }
       }

@@ -131,11 +131,7 @@ internal sealed class Going : Straightening
         var to = named ? at + 2 : at + 1;
         var goes = At(to) == "to" && At(to + 1) is "go" or "come" or "be";
         var way = goes ? to + 2 : to;
-        if (goes && At(to + 1) == "be" && At(way) is "removed" or "fitted")
-        {
-            Say(way, At(way) == "removed" ? "off" : "on");
-        }
-
+        if (goes && At(to + 1) == "be" && At(way) is "removed" or "fitted") Say(way, At(way) == "removed" ? "off" : "on");
         var told = At(way) is "off" or "out" or "on" or "in" or "back";
         var verb = told ? way + 1 : way;
         if (!told && !(goes && At(to + 1) == "go") || At(verb) is not ("is" or "are") || !Trade.Determiners.Contains(At(verb + 1))) return;

@@ -177,8 +177,8 @@ internal sealed class Shares : Straightening
     // "Front pair out, rear pair slackened": the bolts the sheet calls front and rear.
     private void Pair(int i)
     {
-        if (!Trade.Distinct.Contains(At(i)) || At(i + 1) is not ("pair" or "two" or "ones") || At(i + 2) is "before" or "after" or "then" ||
-             IsThing(At(i + 2)) || At(i + 2) == "of") return;
+        if (!Trade.Distinct.Contains(At(i)) || At(i + 1) is not ("pair" or "two" or "ones") || At(i + 2) is "before" or "after" or "then" or "of"
+            || IsThing(At(i + 2))) return;
         var fitting = Names.WithWord(Stem.Of(At(i))).Where(t => t is Joint { Count: > 1 }).ToList();
         if (fitting.Count > 1 || fitting is [Joint { Count: not 2 }] && At(i + 1) is not "ones") return;
         // Not on the sheet, and of none that is: what was named before it in the text.
@@ -188,5 +188,4 @@ internal sealed class Shares : Straightening
                 && Trade.NounOf([Stem.Of(t.Text)]) is { Kinds: [ThingKind.Joint, ..] }) is >= 0 and var former ? Tokens[former].Text : null;
         if (head is not null) Put(i + 1, i + 2, head);
     }
-
 }
