@@ -74,8 +74,7 @@ internal sealed class Going : Straightening
     {
         if (At(go) is not ("go" or "goes") || !(IsEnd(Tokens, go + 1) || At(go + 1) is "now" or "next" or "first" or "too" or "and" or "as")
             || !IsThing(At(go - 1)) && At(go - 1) is not ("may" or "can" or "must" or "should")) return;
-        if (go + 1 < Tokens.Count) Put(go + 1, "off");
-        else Tokens.Add(new Token(TokenKind.Word, "off", new Span(Tokens[go].At.End, 0)));
+        Put(go + 1, "off");
     }
 
     private static string Third(string verb) => verb is "go" ? "goes" : verb + "s";
@@ -155,7 +154,7 @@ internal sealed class Going : Straightening
     private void OffItComes(int i)
     {
         if (At(i) is not ("off" or "out" or "on" or "in") || At(i + 1) is not ("it" or "they") || At(i + 2) is not ("comes" or "come" or "goes" or "go")
-            || i + 3 >= Tokens.Count || Tokens[i + 3] is not { Kind: TokenKind.Mark, Text: "," } || !Trade.Determiners.Contains(At(i + 4))) return;
+            || !IsMark(i + 3, ",") || !Trade.Determiners.Contains(At(i + 4))) return;
         if (At(i) == "in") Say(i, "on");
         Say(i + 1, "with");
         Drop(i + 2, i + 4);

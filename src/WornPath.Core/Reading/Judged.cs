@@ -54,13 +54,12 @@ internal sealed class Judged : Straightening
         if (!anyway) return;
         if (i == 0)
         {
-            if (end < Tokens.Count && Tokens[end] is { Kind: TokenKind.Mark, Text: "," }) Tokens.RemoveRange(0, end + 1);
+            if (IsMark(end, ",")) Drop(0, end + 1);
             return;
         }
 
         if (undecided && At(i - 1) == "decide") Say(i - 1, "see");
-        var from = Tokens[i - 1] is { Kind: TokenKind.Mark, Text: "," } ? i - 1 : i;
-        Tokens.RemoveRange(from, end - from);
+        Drop(IsMark(i - 1, ",") ? i - 1 : i, end);
     }
 
     // "In case of wear", "in the event of wear": if there is wear.
@@ -71,7 +70,7 @@ internal sealed class Judged : Straightening
         Say(i, "if");
         Say(i + 1, "there");
         Say(of, "is");
-        Tokens.RemoveRange(i + 2, of - i - 2);
+        Drop(i + 2, of);
     }
 
     // "Replace the seal should it be worn", "were the seal to leak, …": if it is worn.
@@ -89,7 +88,7 @@ internal sealed class Judged : Straightening
             if (At(to) != "to") return;
             Say(i, "if");
             Say(to + 1, At(to + 1) == "be" ? "is" : At(to + 1) + "s");
-            Tokens.RemoveAt(to);
+            Drop(to, to + 1);
         }
     }
 
@@ -124,15 +123,16 @@ internal sealed class Judged : Straightening
             : At(told) == "instead" && At(told + 1) == "of" ? told + 2
             : At(told) == "takes" && At(told + 1) == "the" && At(told + 2) == "place" && At(told + 3) == "of" ? told + 4 : -1;
         if (old < 0 || At(old) != "the" || At(old + 1) != "old" || At(old + 2) is not ("one" or "ones") || !IsEnd(Tokens, old + 3)) return;
-        Tokens.RemoveRange(told, old + 3 - told);
+        Drop(told, old + 3);
         Say(i + 1, "the");
-        if (IsStart(i)) Say(i, "replace");
-        else if (Trade.IsBase(At(i - 1)))
+        if (IsStart(i))
         {
-            Say(i - 1, "replace");
-            Tokens.RemoveAt(i);
+            Say(i, "replace");
+            return;
         }
-        else Tokens.RemoveAt(i);
+
+        if (Trade.IsBase(At(i - 1))) Say(i - 1, "replace");
+        Drop(i, i + 1);
     }
 
     // "A worn seal must be replaced", "worn seal: replace it", "a seal which leaks must be replaced": if the seal is worn, it must be replaced.
@@ -147,20 +147,20 @@ internal sealed class Judged : Straightening
             while (told < bad + Longest && At(told).Length > 0 && At(told) is not ("must" or "should" or "is" or "has" or "needs" or "are")) told++;
         var noun = leaks > 0 ? i + 1 : told - 1;
         if (!IsThing(At(noun)) || !(a ? At(told) is "must" or "should" or "is" or "has" or "needs" or "are"
-            : told < Tokens.Count && Tokens[told] is { Kind: TokenKind.Mark, Text: ":" })) return;
+            : IsMark(told, ":"))) return;
         var sign = new Span(Tokens[i].At.Start, Tokens[told - 1].At.End - Tokens[i].At.Start);
         var name = leaks > 0 ? Tokens.GetRange(noun, 1) : Tokens.GetRange(bad + 1, told - bad - 1);
         var how = leaks > 0 ? Tokens[leaks] : Tokens[bad];
         var many = At(noun).EndsWith('s') && !At(noun).EndsWith("ss", StringComparison.Ordinal);
         if (a) Put(told, many ? "they" : "it");
-        Tokens.RemoveRange(i, told - i);
+        Drop(i, told);
         var here = new Span(sign.Start, 0);
         List<Token> put = [new Token(TokenKind.Word, "if", here), new Token(TokenKind.Word, "the", here), .. name];
         if (leaks < 0) put.Add(new Token(TokenKind.Word, many ? "are" : "is", here));
         put.Add(how with { At = sign });
         if (a) put.Add(new Token(TokenKind.Mark, ",", new Span(sign.End, 0)));
         Tokens.InsertRange(i, put);
-        if (!a) Tokens[i + put.Count] = Tokens[i + put.Count] with { Text = "," };
+        if (!a) Say(i + put.Count, ",");
     }
 
     // "Should you find the seal worn, …": if the seal is worn.
@@ -172,7 +172,7 @@ internal sealed class Judged : Straightening
         if (!IsBad(At(bad)) || !IsThing(At(bad - 1))) return;
         Put(bad, At(bad - 1).EndsWith('s') ? "are" : "is");
         Say(i, "if");
-        Tokens.RemoveRange(i + 1, 2);
+        Drop(i + 1, i + 3);
     }
 
     // "Seal worn: replace.", "inspect the seal: cracked, replace it", "any wear, replace it": if it is so.
@@ -181,7 +181,7 @@ internal sealed class Judged : Straightening
         var bad = i;
         while (bad < i + Longest && At(bad).Length > 0 && !IsBad(At(bad)) && !IsSign(bad)) bad++;
         var mark = bad + 1;
-        if (mark >= Tokens.Count || Tokens[mark] is not { Kind: TokenKind.Mark, Text: ":" or "," } || !Replaces(At(mark + 1))) return;
+        if (!(IsMark(mark, ":") || IsMark(mark, ",")) || !Replaces(At(mark + 1))) return;
         if (IsSign(bad) && bad == i + 1) Put(i, "if", "there", "is");
         else if (IsBad(At(bad)) && (bad == i || IsThing(At(bad - 1)) && Enumerable.Range(i, bad - i).All(k => !Trade.IsBase(At(k)) || IsThing(At(k)))))
         {
@@ -190,7 +190,7 @@ internal sealed class Judged : Straightening
         }
         else return;
         var comma = Tokens.FindIndex(i, t => t is { Kind: TokenKind.Mark, Text: ":" or "," });
-        Tokens[comma] = Tokens[comma] with { Text = "," };
+        Say(comma, ",");
     }
 
     private bool IsSign(int at) => At(at - 1) == "any" && IsTrouble(At(at));

@@ -79,13 +79,13 @@ internal sealed class Shares : Straightening
         var the = At(i) == "of" ? i + 1 : At(i) == "out" && At(i + 1) == "of" ? i + 2 : -1;
         if (the < 0 || At(the) is not ("the" or "these" or "those")) return;
         var name = Number(At(the + 1)) is not null ? the + 2 : the + 1;
-        if (Named(name) is not { } named || named.End >= Tokens.Count || Tokens[named.End] is not { Kind: TokenKind.Mark, Text: "," }) return;
+        if (Named(name) is not { } named || !IsMark(named.End, ",")) return;
         for (var k = named.End + 1; k < Tokens.Count && Tokens[k].Kind is not TokenKind.Stop; k++)
         {
             if (Number(At(k)) is not { } || Tokens[k].Kind is not (TokenKind.Word or TokenKind.Number) || IsThing(At(k + 1))) continue;
             var words = Enumerable.Range(name, named.End - name).Select(At).ToList();
             Put(k + 1, k + 1, ["of", "the", .. words]);
-            Tokens.RemoveRange(i, named.End + 1 - i);
+            Drop(i, named.End + 1);
             return;
         }
     }
@@ -96,9 +96,8 @@ internal sealed class Shares : Straightening
         if (Number(At(i)) is null || At(i + 1) != "out" || At(i + 2) != "of" || At(i + 3) != "the") return;
         var name = Number(At(i + 4)) is not null ? i + 5 : i + 4;
         if (Named(name) is not { } named) return;
-        if (named.End < Tokens.Count) Put(named.End, named.End, "out");
-        else Tokens.Add(new Token(TokenKind.Word, "out", new Span(Tokens[^1].At.End, 0)));
-        Tokens.RemoveAt(i + 1);
+        Put(named.End, "out");
+        Drop(i + 1, i + 2);
     }
 
     // "Bolts 1 to 3": three of the bolts.
@@ -107,7 +106,7 @@ internal sealed class Shares : Straightening
         if (Named(i) is not { } named || Number(At(named.End)) is not { } first || At(named.End + 1) is not ("to" or "through")
             || Number(At(named.End + 2)) is not { } last
             || last <= first || last > named.Joint.Count || Tokens[named.End].Kind != TokenKind.Number) return;
-        Tokens.RemoveRange(named.End, 3);
+        Drop(named.End, named.End + 3);
         if (last - first + 1 == named.Joint.Count) return;
         if (Trade.Determiners.Contains(At(i - 1))) Tokens.RemoveAt(--i);
         Put(i, i, Said(last - first + 1), "of", "the");
@@ -121,7 +120,7 @@ internal sealed class Shares : Straightening
         while (At(start - 1) is "all" or "the" or "of") start--;
         while (At(end) is "out" or "off") end++;
         var at = end;
-        if (at < Tokens.Count && Tokens[at] is { Kind: TokenKind.Mark, Text: "," }) at++;
+        if (IsMark(at, ",")) at++;
         if (At(at) is "but" or "and") at++;
         int tail;
         if (At(at) == "bar") tail = at + 1;
@@ -132,7 +131,7 @@ internal sealed class Shares : Straightening
         while (At(done) is "of" or "them" or "in" or "place" or "where" or "it" or "is") done++;
         if (!IsEnd(Tokens, done)) return;
         var many = At(tail);
-        Tokens.RemoveRange(end, done - end);
+        Drop(end, done);
         Put(start, i, "all", "but", many, "of", "the");
     }
 
@@ -151,11 +150,11 @@ internal sealed class Shares : Straightening
             if (named.Joint.Count != before + 1) return;
             var slack = At(i + 2) is "slack" or "slackened" or "loosened" or "loose";
             Put(i + 1, i + 2, slack ? ["last", .. Enumerable.Range(name, named.End - name).Select(At)] : ["last", "one"]);
-            if (At(i + 3) == "as" && At(i + 4) == "well") Tokens.RemoveRange(i + 3, 2);
+            if (At(i + 3) == "as" && At(i + 4) == "well") Drop(i + 3, i + 5);
             Same(i);
             if (At(i - 1) != "and" || !(IsEnd(Tokens, i + 3) || At(i + 3) is "too" or "last")) return;
-            Tokens[i - 1] = Tokens[i - 1] with { Text = "then" };
-            Tokens.Insert(i - 1, new Token(TokenKind.Mark, ",", Tokens[i - 1].At with { Length = 0 }));
+            Say(i - 1, "then");
+            Put(i - 1, ",");
             return;
         }
     }
@@ -167,7 +166,7 @@ internal sealed class Shares : Straightening
             && (At(i + 2) == "one" || IsEnd(Tokens, i + 2)))
         {
             if (At(i + 2) != "one") Put(i + 1, i + 2, "last", "one");
-            Tokens.RemoveRange(i - 3, 3);
+            Drop(i - 3, i);
         }
     }
 
