@@ -110,24 +110,16 @@ internal static class Company
     private static int? NameAt(List<Token> tokens, NameIndex names, int at)
     {
         if (Trade.Determiners.Contains(Word(tokens, at))) at++;
-        for (var length = 4; length > 0; length--)
-            if (IsName(tokens, names, at, length)) return at + length;
-        return null;
+        return NamedAt(tokens, names, at)?.End;
     }
 
     // Where a name begins that ends here, with its determiner.
     private static int? StartOfName(List<Token> tokens, NameIndex names, int end)
     {
         for (var length = 4; length > 0; length--)
-            if (IsName(tokens, names, end - length, length))
+            if (ThingAt(tokens, names, end - length, length) is not null)
                 return Trade.Determiners.Contains(Word(tokens, end - length - 1)) ? end - length - 1 : end - length;
         return null;
-    }
-
-    private static bool IsName(List<Token> tokens, NameIndex names, int at, int length)
-    {
-        var stems = Enumerable.Range(at, length).Select(k => Word(tokens, k)).ToList();
-        return stems.TrueForAll(s => s.Length > 0) && names.Spelled([.. stems.Select(Stem.Of)]) is not null;
     }
 
     private static bool IsComma(List<Token> tokens, int at) => at >= 0 && at < tokens.Count && tokens[at] is { Kind: TokenKind.Mark, Text: "," };

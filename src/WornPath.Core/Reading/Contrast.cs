@@ -61,13 +61,7 @@ internal static class Contrast
     private static (int From, int End)? NameIn(List<Token> tokens, NameIndex names, int from, int to)
     {
         for (var at = from; at < to; at++)
-            for (var length = Math.Min(4, to - at); length > 0; length--)
-            {
-                var words = tokens.GetRange(at, length);
-                if (words.TrueForAll(t => t.Kind == TokenKind.Word) && names.Spelled([.. words.Select(w => Stem.Of(w.Text))]) is not null)
-                    return (at, at + length);
-            }
-
+            if (NamedAt(tokens, names, at) is { End: var end } && end <= to) return (at, end);
         return null;
     }
 }

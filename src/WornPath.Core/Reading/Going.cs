@@ -7,31 +7,20 @@ namespace WornPath.Core.Reading;
 /// What is told of a thing that goes by itself is put as what is done, before clauses are found: "the cover may go" and "the cover is ready to come off"
 /// are the cover comes off, "next to go on is the cover" is on with the cover, "let the cover come off" is the cover comes off.
 /// </summary>
-internal sealed class Going : Straightening
+internal sealed class Going(List<Token> tokens, NameIndex names) : Straightening(tokens, names)
 {
-    private Going(List<Token> tokens, NameIndex names) : base(tokens, names)
+    protected override void Look(int i)
     {
-    }
-
-    /// <summary>Straightens what goes among the tokens.</summary>
-    public static void Straighten(List<Token> tokens, NameIndex names) => new Going(tokens, names).Run();
-
-    private void Run()
-    {
-        for (var i = 0; i < Tokens.Count; i++)
-        {
-            if (Tokens[i].Kind != TokenKind.Word) continue;
-            Enough(i);
-            Ready(i);
-            HasTo(i);
-            May(i);
-            if (!Begins(Tokens, i)) continue;
-            Drained(i);
-            Let(i);
-            NextOff(i);
-            OnWith(i);
-            OffItComes(i);
-        }
+        Enough(i);
+        Ready(i);
+        HasTo(i);
+        May(i);
+        if (!Begins(Tokens, i)) return;
+        Drained(i);
+        Let(i);
+        NextOff(i);
+        OnWith(i);
+        OffItComes(i);
     }
 
     // "It is enough to loosen the bolts", "what remains is to lift it off": loosen them.

@@ -8,31 +8,20 @@ namespace WornPath.Core.Reading;
 /// and "seal worn: replace it" are if the seal is worn, replace it; "even if it looks good" and "whether it is worn or not" are no condition; and a new
 /// one in place of the old one is a replacement.
 /// </summary>
-internal sealed class Judged : Straightening
+internal sealed class Judged(List<Token> tokens, NameIndex names) : Straightening(tokens, names)
 {
-    private Judged(List<Token> tokens, NameIndex names) : base(tokens, names)
+    protected override void Look(int i)
     {
-    }
-
-    /// <summary>Straightens conditions among the tokens.</summary>
-    public static void Straighten(List<Token> tokens, NameIndex names) => new Judged(tokens, names).Run();
-
-    private void Run()
-    {
-        for (var i = 0; i < Tokens.Count; i++)
-        {
-            if (Tokens[i].Kind != TokenKind.Word) continue;
-            Anyway(i);
-            InCaseOf(i);
-            ShouldIt(i);
-            Leaks(i);
-            IsBadIt(i);
-            InPlaceOfTheOld(i);
-            if (!IsStart(i)) continue;
-            BadOne(i);
-            FoundBad(i);
-            Noted(i);
-        }
+        Anyway(i);
+        InCaseOf(i);
+        ShouldIt(i);
+        Leaks(i);
+        IsBadIt(i);
+        InPlaceOfTheOld(i);
+        if (!IsStart(i)) return;
+        BadOne(i);
+        FoundBad(i);
+        Noted(i);
     }
 
     private static bool IsBad(string word) => Trade.Old.Contains(word) && word != "old" || Trade.Spoilt.Contains(word);

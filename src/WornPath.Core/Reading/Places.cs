@@ -7,26 +7,15 @@ namespace WornPath.Core.Reading;
 /// Where something goes is put behind what goes there, before clauses are found: "into the frame press the seal" is press the seal into the frame; its place
 /// and where it belongs are back; and a control that must stand somewhere is set so.
 /// </summary>
-internal sealed class Places : Straightening
+internal sealed class Places(List<Token> tokens, NameIndex names) : Straightening(tokens, names)
 {
-    private Places(List<Token> tokens, NameIndex names) : base(tokens, names)
+    protected override void Look(int i)
     {
-    }
-
-    /// <summary>Straightens it among the tokens.</summary>
-    public static void Straighten(List<Token> tokens, NameIndex names) => new Places(tokens, names).Run();
-
-    private void Run()
-    {
-        for (var i = 0; i < Tokens.Count; i++)
-        {
-            if (Tokens[i].Kind != TokenKind.Word) continue;
-            TakesPlace(i);
-            Belongs(i);
-            if (!Begins(Tokens, i)) continue;
-            Control(i);
-            Fronted(i);
-        }
+        TakesPlace(i);
+        Belongs(i);
+        if (!Begins(Tokens, i)) return;
+        SetSo(i);
+        Fronted(i);
     }
 
     // "Into the frame press the gasket": press it into the frame.
@@ -80,16 +69,11 @@ internal sealed class Places : Straightening
     }
 
     // "Lever to float", where a control is called so: set it; "the parking brake must be on": set it on.
-    private void Control(int i)
+    private void SetSo(int i)
     {
         var first = At(i) == "return" ? i + 1 : i;
         var name = Trade.Determiners.Contains(At(first)) ? first + 1 : first;
-        if (At(name) is not { Length: > 0 } opens || !Names.Says(Stem.Of(opens))) return;
-        var end = name;
-        for (var length = Longest; length > 0 && end == name; length--)
-            if (Enumerable.Range(name, length).All(k => At(k).Length > 0)
-                && Names.Spelled([.. Enumerable.Range(name, length).Select(k => Stem.Of(At(k)))]) is Control) end = name + length;
-        if (end == name) return;
+        if (NamedAt(Tokens, Names, name) is not { Thing: Control, End: var end }) return;
         if (first > i)
         {
             Say(i, "set");

@@ -9,46 +9,26 @@ namespace WornPath.Core.Reading;
 /// other cover bolt" of four are two of the cover bolts, "cover bolts 1 to 3" three of them, "take them out, leaving one in place" all but one; and
 /// "the fourth", where three were told of, is the last one.
 /// </summary>
-internal sealed class Shares : Straightening
+internal sealed class Shares(List<Token> tokens, NameIndex names) : Straightening(tokens, names)
 {
-    private Shares(List<Token> tokens, NameIndex names) : base(tokens, names)
+    protected override void Look(int i)
     {
-    }
-
-    /// <summary>Puts the numbers among the tokens.</summary>
-    public static void Straighten(List<Token> tokens, NameIndex names) => new Shares(tokens, names).Run();
-
-    private void Run()
-    {
-        for (var i = 0; i < Tokens.Count; i++)
-        {
-            if (Tokens[i].Kind is not (TokenKind.Word or TokenKind.Number)) continue;
-            Whole(i);
-            Part(i);
-            OfThese(i);
-            OutOf(i);
-            Numbered(i);
-            ButOne(i);
-            Ordinal(i);
-            Same(i);
-            Pair(i);
-        }
+        Whole(i);
+        Part(i);
+        OfThese(i);
+        OutOf(i);
+        Numbered(i);
+        ButOne(i);
+        Ordinal(i);
+        Same(i);
+        Pair(i);
     }
 
     private static int? Number(string word) => NumberWords.Parse(word) is { } n && n == Math.Truncate(n) && n is > 0 and < 100 ? (int)n : null;
 
     // The joint of several fasteners that is named here, and where its name ends.
-    private (Joint Joint, int End)? Named(int at)
-    {
-        if (Word(Tokens, at) is not { Length: > 0 } first || !Names.Says(Stem.Of(first))) return null;
-        for (var length = Longest; length > 0; length--)
-        {
-            var words = Enumerable.Range(at, length).Select(k => Word(Tokens, k)).ToList();
-            if (words.TrueForAll(w => w.Length > 0) && Names.Spelled([.. words.Select(Stem.Of)]) is Joint { Count: > 1 } joint) return (joint, at + length);
-        }
-
-        return null;
-    }
+    private (Joint Joint, int End)? Named(int at) =>
+        NamedAt(Tokens, Names, at) is { Thing: Joint { Count: > 1 } joint, End: var end } ? (joint, end) : null;
 
     // "Every one of the bolts", "the lot of the bolts", "the whole set of bolts": all of them.
     private void Whole(int i)

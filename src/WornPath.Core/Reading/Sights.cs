@@ -7,26 +7,15 @@ namespace WornPath.Core.Reading;
 /// What comes to sight or stands next is put as being there, before clauses are found: "this gives access to the seal", "next you come to the seal", "behind
 /// it sits the seal" are here is the seal; "only then is the cover fitted" is the cover is fitted.
 /// </summary>
-internal sealed class Sights : Straightening
+internal sealed class Sights(List<Token> tokens, NameIndex names) : Straightening(tokens, names)
 {
-    private Sights(List<Token> tokens, NameIndex names) : base(tokens, names)
+    protected override void Look(int i)
     {
-    }
-
-    /// <summary>Straightens it among the tokens.</summary>
-    public static void Straighten(List<Token> tokens, NameIndex names) => new Sights(tokens, names).Run();
-
-    private void Run()
-    {
-        for (var i = 0; i < Tokens.Count; i++)
-        {
-            if (Tokens[i].Kind != TokenKind.Word) continue;
-            Lives(i);
-            if (!Begins(Tokens, i)) continue;
-            Access(i);
-            ComeTo(i);
-            Underneath(i);
-        }
+        Lives(i);
+        if (!Begins(Tokens, i)) return;
+        Access(i);
+        ComeTo(i);
+        Underneath(i);
     }
 
     // "This gives access to the gasket": here it is.

@@ -15,6 +15,16 @@ internal abstract class Straightening(List<Token> tokens, NameIndex names)
 
     protected List<Token> Tokens => tokens;
 
+    /// <summary>Straightens what there is of it among the tokens.</summary>
+    public void Run()
+    {
+        for (var i = 0; i < tokens.Count; i++)
+            if (tokens[i].Kind is TokenKind.Word or TokenKind.Number) Look(i);
+    }
+
+    /// <summary>Looks at one word or number, and puts what begins or stands there as the reader knows it.</summary>
+    protected abstract void Look(int i);
+
     protected NameIndex Names => names;
 
     /// <summary>The word or number at a place; empty where there is none.</summary>

@@ -1,3 +1,5 @@
+using WornPath.Core.Sheets;
+
 namespace WornPath.Core.Reading;
 
 /// <summary>Looks at places of a list of tokens, also past its ends.</summary>
@@ -5,6 +7,31 @@ internal static class TokenList
 {
     /// <summary>The word at a place; empty where there is none.</summary>
     public static string Word(List<Token> tokens, int at) => at >= 0 && at < tokens.Count && tokens[at].Kind == TokenKind.Word ? tokens[at].Text : "";
+
+    /// <summary>The thing of the sheet that so many words from a place on name, or null.</summary>
+    public static Thing? ThingAt(List<Token> tokens, NameIndex names, int at, int length)
+    {
+        var stems = new string[length];
+        for (var k = 0; k < length; k++)
+        {
+            if (Word(tokens, at + k) is not { Length: > 0 } word) return null;
+            stems[k] = Stem.Of(word);
+            if (k == 0 && !names.Says(stems[0])) return null;
+        }
+
+        return names.Spelled(stems);
+    }
+
+    /// <summary>The thing of the sheet whose name begins at a place, the longest, and where the name ends; null where none does.</summary>
+    public static (Thing Thing, int End)? NamedAt(List<Token> tokens, NameIndex names, int at)
+    {
+        for (var length = LongestName; length > 0; length--)
+            if (ThingAt(tokens, names, at, length) is { } thing) return (thing, at + length);
+        return null;
+    }
+
+    // No name has more words.
+    private const int LongestName = 5;
 
     /// <summary>Behind the last token, or at a mark or the end of a sentence.</summary>
     public static bool IsEnd(List<Token> tokens, int at) => at >= tokens.Count || tokens[at].Kind is TokenKind.Mark or TokenKind.Stop;

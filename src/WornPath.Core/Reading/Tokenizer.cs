@@ -44,11 +44,11 @@ internal static partial class Tokenizer
         LeaveOrder(tokens);
         LeftAlone.Straighten(tokens);
         NamedWork.Straighten(tokens);
-        Judged.Straighten(tokens, names);
-        Places.Straighten(tokens, names);
-        Sights.Straighten(tokens, names);
-        Going.Straighten(tokens, names);
-        Shares.Straighten(tokens, names);
+        new Judged(tokens, names).Run();
+        new Places(tokens, names).Run();
+        new Sights(tokens, names).Run();
+        new Going(tokens, names).Run();
+        new Shares(tokens, names).Run();
         Gathered.Straighten(text, tokens, names);
         Notes.Straighten(tokens);
         Whose.Straighten(tokens);
