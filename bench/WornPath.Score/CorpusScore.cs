@@ -124,10 +124,11 @@ public static partial class CorpusScore
         return (named, known, missing);
     }
 
-    /// <summary>Prints what sentences are read as on a blank sheet.</summary>
-    public static void Say(IEnumerable<string> sentences)
+    /// <summary>Prints what sentences are read as, on a sheet that has some things: "part cover; joint cover bolts, 4, cover".</summary>
+    public static void Say(IEnumerable<string> sentences, string has = "")
     {
         var sheet = Editor.Apply(Sheet.Empty, new InsertPhase("h1", null, "Work")).Value.Sheet;
+        foreach (var thing in has.Split(';', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries)) sheet = Having(sheet, thing);
         foreach (var sentence in sentences)
         {
             sheet = Editor.Apply(sheet, new InsertStep(null, "h1", sheet.Steps.LastOrDefault()?.Id, sentence)).Value.Sheet;
@@ -135,6 +136,18 @@ public static partial class CorpusScore
             foreach (var line in SentenceReader.Explain(sheet, step, sentence)) Console.WriteLine($"      · {line}");
             Console.WriteLine($"{sentence}\n   {Says(step, sheet)}{string.Concat(step.Questions.Select(q => $"\n   ? {Asking.Of(q, sheet)}"))}");
         }
+    }
+
+    // "joint cover bolts, 4, cover": a kind and a name; of a joint how many there are and what they hold.
+    private static Sheet Having(Sheet sheet, string thing)
+    {
+        var words = thing.Split(',', StringSplitOptions.TrimEntries);
+        var at = words[0].IndexOf(' ', StringComparison.Ordinal);
+        sheet = Editor.Apply(sheet, new AddThing(Enum.Parse<ThingKind>(words[0][..at], true), words[0][(at + 1)..], false)).Value.Sheet;
+        var id = sheet.Things.Last(t => t.Name == words[0][(at + 1)..]).Id;
+        foreach (var (field, value) in ((string, string)[])[("count", words.ElementAtOrDefault(1) ?? ""), ("holds", words.ElementAtOrDefault(2) ?? "")])
+            if (value.Length > 0) sheet = Editor.Apply(sheet, new SetField(id, field, Fields.Of(ThingKind.Joint).Single(f => f.Name == field).Get(sheet.Find(id)!), value)).Value.Sheet;
+        return sheet;
     }
 
     /// <summary>What a step says, as the page shows it, with the branch each part of it stands under.</summary>

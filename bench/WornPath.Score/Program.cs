@@ -3,8 +3,9 @@ using WornPath.Score;
 // How the sentences of a corpus are read: `./score [FOLDER] [--list] [--jobs a1,b2]`.
 if (args is ["--say", ..])
 {
-    // Sentences one behind the other on a blank sheet, with what each was read as.
-    CorpusScore.Say(args[1..]);
+    // Sentences one behind the other on a blank sheet, or "--on" one that has some things, with what each was read as.
+    var on = args is [_, "--on", ..];
+    CorpusScore.Say(args[(on ? 3 : 1)..], on ? args[2] : "");
     return;
 }
 

@@ -76,6 +76,9 @@ internal sealed class Clause(Mood mood, int from, int to)
     /// <summary>"Once the bolts are removed": done here only where the words before have not done it.</summary>
     public bool IfNotYet { get; init; }
 
+    /// <summary>"With the cover in place": told only of what was off.</summary>
+    public bool IfOff { get; init; }
+
     /// <summary>"Remove and discard the gasket": what it is done to stands in the clause behind it.</summary>
     public bool Shares { get; init; }
 

@@ -84,12 +84,16 @@ internal sealed class ClauseFinder
             if (open is null && (at == i || Colon(at - 1)) && _tokens[at].Kind == TokenKind.Word && Trade.Prepositions.Contains(_tokens[at].Text)
                 && !Trade.Temporals.Contains(_tokens[at].Text) && !IsPurposeAt(at) && !IsConditionAt(at) && !IsOtherTime(at)
                 && _nouns.Read(at + 1, end, _tokens[at].Text) is { } where && where.Next < end
-                && !(Is(at, "with") && Trade.VerbsOf(_tokens[where.Next].Text).Any(f => f.Form == Form.Ed)))
+                && !(Is(at, "with") && (Trade.VerbsOf(_tokens[where.Next].Text).Any(f => f.Form == Form.Ed) || StateEnd(where.Next) is not null)))
             {
-                var beside = new Clause(Mood.Beside, at, where.Next) { IsRemark = true };
-                Fill(beside, at, where.Next);
+                // "From the pump take out the bolts": the verb is no part of the name.
+                var ends = where.Next - at > 2 && Trade.IsBase(_tokens[where.Next - 1].Text) && _tokens[where.Next].Kind == TokenKind.Word
+                    && Trade.Paths.Contains(_tokens[where.Next].Text) && Trade.NounOf([Stem.Of(_tokens[where.Next - 1].Text)]) is null
+                    && _names.Resolve(where.Phrase.Stems).One is null ? where.Next - 1 : where.Next;
+                var beside = new Clause(Mood.Beside, at, ends) { IsRemark = true };
+                Fill(beside, at, ends);
                 Add(beside);
-                i = where.Next;
+                i = ends;
                 continue;
             }
 
@@ -551,9 +555,9 @@ internal sealed class ClauseFinder
             if (word is "while" or "whereas" && open is not null && Has(at + 1, end, i => _tokens[i].Kind == TokenKind.Torque)
                 && _nouns.Read(at + 1, end, null) is { } others && _nouns.IsFastener(others.Phrase)) return new Clause(Mood.Fragment, at + 1, end);
             // "Hold the stud while removing the nut": that is what is done.
-            if (word == "while" && open is { Mood: Mood.Imperative, Verb: { } steadied } && Trade.Steadies.Contains(steadied.Lemma) && at + 2 < _end
+            if (word == "while" && open is { Mood: Mood.Imperative, Verb: { } steadied } && (Trade.Steadies.Contains(steadied.Lemma) || !Trade.Changes(steadied)) && at + 2 < _end
                 && Trade.VerbsOf(_tokens[at + 1].Text).FirstOrDefault(f => f.Form == Form.Ing) is { Verb: { } meanwhile } && Trade.MayChange(meanwhile)
-                && Trade.Changes(meanwhile)) return new Clause(Mood.Imperative, at + 1, end) { VerbAt = at + 1, Verb = meanwhile };
+                && (Trade.Changes(meanwhile) || NeedsWay(meanwhile) && Has(at + 2, end, i => Trade.Comes.Contains(_tokens[i].Text)))) return new Clause(Mood.Imperative, at + 1, end) { VerbAt = at + 1, Verb = meanwhile };
             var clause = new Clause(Mood.Beside, at, end) { IsRemark = true };
             Fill(clause, at + 1, end);
             if (open is not null && word is "until" or "till" or "so" or "as" or "where") open.Reach = end;
@@ -605,22 +609,51 @@ internal sealed class ClauseFinder
     // done by then; where it was not before, it is told here.
     private Clause? DoneByThen(int at, int end, Clause? open)
     {
-        if (!(Is(at, "after") || Is(at, "once") || Is(at, "with") && open is null) || at + 1 >= end) return null;
-        Clause Told(Mood mood, int verbAt, TradeVerb verb) =>
-            new(mood, at + 1, end) { VerbAt = verbAt, Verb = verb, IsFull = mood == Mood.Passive, IfNotYet = true, ComesFirst = open is not null };
-        if (Is(at, "after") && DoneBy(at + 1) is { } doing) return Told(Mood.Imperative, at + 1, doing);
-        if (Is(at, "after") && IsUnheardDoing(at + 1)) return new Clause(Mood.Imperative, at + 1, end) { VerbAt = at + 1, IsUnknown = true };
-        if (IsTeller(at + 1) && Is(at + 2, "have") && at + 3 < end && Done(at + 3) is { } have) return Told(Mood.Imperative, at + 3, have);
-        if (Is(at, "after") && IsTeller(at + 1) && at + 2 < end
-            && Array.Find(Trade.VerbsOf(_tokens[at + 2].Text), f => f.Form == Form.Base && Trade.MayChange(f.Verb)).Verb is { } does)
-            return Told(Mood.Imperative, at + 2, does);
-        if (!IsDetermined(at + 1) || _nouns.Read(at + 1, end, null) is not { } what) return null;
-        var verb = what.Next < end && _tokens[what.Next].Text is "is" or "are" or "has" or "have" ? what.Next + 1 : what.Next;
+        var from = Is(at, "as") && Is(at + 1, "soon") && Is(at + 2, "as") ? at + 3 : at + 1;
+        if (!(Is(at, "after") || Is(at, "once") || Is(at, "when") || from > at + 1 || Is(at, "with") && open is null) || from >= end) return null;
+        Clause Told(Mood mood, int verbAt, TradeVerb verb, int begins, bool isOn = false) => new(mood, begins, end)
+        {
+            VerbAt = verbAt,
+            Verb = verb,
+            IsFull = mood == Mood.Passive,
+            IfNotYet = true,
+            IfOff = isOn,
+            ComesFirst = open is not null,
+        };
+        if (Is(at, "after") && DoneBy(from) is { } doing) return Told(Mood.Imperative, from, doing, from);
+        if (Is(at, "after") && IsUnheardDoing(from)) return new Clause(Mood.Imperative, from, end) { VerbAt = from, IsUnknown = true };
+        // "Once you have removed them", "once you have them out".
+        if (IsTeller(from) && Is(from + 1, "have") && from + 2 < end && Done(from + 2) is { } have) return Told(Mood.Imperative, from + 2, have, from);
+        if (Is(at, "after") && IsTeller(from) && from + 1 < end
+            && Array.Find(Trade.VerbsOf(_tokens[from + 1].Text), f => f.Form == Form.Base && Trade.MayChange(f.Verb)).Verb is { } does)
+            return Told(Mood.Imperative, from + 1, does, from);
+        var got = IsTeller(from) && (Is(from + 1, "have") || Is(from + 1, "get"));
+        if (got) from += 2;
+        if (from >= end || !IsDetermined(from) || _nouns.Read(from, end, null) is not { } what) return null;
+        var be = what.Next < end && _tokens[what.Next].Text is "is" or "are" or "has" or "have";
+        var verb = be ? what.Next + 1 : what.Next;
         if (Is(verb, "been")) verb++;
-        // "Once its bolts are out".
-        if (verb > what.Next && verb < end && Trade.Comes.Contains(_tokens[verb].Text) && verb + 1 == end)
-            return Told(Mood.Passive, verb, Trade.VerbsOf("remove")[0].Verb);
-        return verb < end && (verb > what.Next || Is(at, "with")) && Done(verb) is { } passive ? Told(Mood.Passive, verb, passive) : null;
+        // "Once its bolts are out", "with the cover in place".
+        if ((be || got || Is(at, "with")) && StateEnd(verb) is { } past && (past == end || past < end && IsDetermined(past) && Has(past, end, IsFinite)))
+        {
+            end = past;
+            var off = Trade.Comes.Contains(_tokens[verb].Text);
+            return Told(Mood.Passive, verb, Trade.VerbsOf(off ? "remove" : "fit")[0].Verb, from, !off);
+        }
+
+        if (verb >= end || !(be || got || Is(at, "with")) || Done(verb) is not { } passive) return null;
+        // "Once the bolts are removed the cover can be lifted off".
+        if (verb + 1 < end && IsDetermined(verb + 1) && Has(verb + 2, end, IsFinite)) end = verb + 1;
+        return Told(Mood.Passive, verb, passive, from);
+    }
+
+    // Behind the words that tell where something is: "out", "back on", "in place".
+    private int? StateEnd(int at)
+    {
+        if (at >= _end || _tokens[at].Kind != TokenKind.Word) return null;
+        if (Trade.Comes.Contains(_tokens[at].Text)) return at + 1;
+        if (Is(at, "in") && (Is(at + 1, "place") || Is(at + 1, "position"))) return at + 2;
+        return Is(at, "back") && (Is(at + 1, "on") || Is(at + 1, "in")) ? at + 2 : null;
     }
 
     private TradeVerb? Done(int at) => _tokens[at].Kind == TokenKind.Word
@@ -840,6 +873,8 @@ internal sealed class ClauseFinder
         }
 
         if (IsNamedNote(at, stem)) return false;
+        // "…, open end down": how it stands.
+        if (token.Text == "open" && next.Kind == TokenKind.Word && next.Text is "end" or "ends" or "side") return false;
         // "Mark and remove the shaft": two verbs and one object.
         if (next.Kind == TokenKind.Word && next.Text is "and" && IsBoundary(at - 1) && at + 3 < _end && _tokens[at + 2].Kind == TokenKind.Word
             && Trade.IsBase(_tokens[at + 2].Text) && _tokens[at + 3].Kind == TokenKind.Word
@@ -964,10 +999,14 @@ internal sealed class ClauseFinder
         var alsoBy = Is(at - 1, "and") && open is { ComesFirst: true, From: > 0 } && Is(open.From - 1, "by") && !Is(at + 1, "it") && !Is(at + 1, "them");
         if (doing is not null && at > 0 && (Is(at - 1, "by") || alsoBy)
             && (open?.Verb?.Lemma == "drain" || open is { Mood: Mood.Imperative, Verb: { } whole }
-                && (Trade.Changes(whole) || Trade.LetsGo.Contains(whole.Lemma))
+                && (Trade.Changes(whole) || NeedsWay(whole) || Trade.LetsGo.Contains(whole.Lemma))
                     && Trade.MayChange(doing)
                 || open is { Mood: Mood.Passive, IsFull: true, Verb: { } told } && Trade.Changes(told) && Trade.MayChange(doing)))
             return new Clause(Mood.Imperative, at, NextBoundary(at + 1)) { VerbAt = at, Verb = doing, ComesFirst = open?.Verb?.Lemma != "drain" };
+        // "…, tightening its bolts to 25 N·m": tightened.
+        if (leads && doing is not null && doing.Frames.Any(f => f.Sense == Sense.Torque)
+            && Has(at, NextBoundary(at + 1), i => _tokens[i].Kind == TokenKind.Torque))
+            return new Clause(Mood.Imperative, at, NextBoundary(at + 1)) { VerbAt = at, Verb = doing };
         // "Catching the bearing as it comes": it comes off.
         if (doing?.Lemma == "catch") return new Clause(Mood.Imperative, at, NextBoundary(at + 1)) { VerbAt = at, Verb = doing };
         var clause = new Clause(Mood.Beside, at, NextBoundary(at + 1)) { VerbAt = at, IsRemark = true, Verb = doing };
@@ -1052,7 +1091,7 @@ internal sealed class ClauseFinder
         var person = (Trade.NounOf(subjects[0].Stems) is { Role: NounRole.Person } || subjects[0].IsPronoun
             && subjects[0].Text is "it" or "they" or "you" or "we" || subjects[0].IsPlural && adverb < _end
             && (_tokens[adverb].Text is "go" or "come" or "fit" or "sit" || Trade.Holds.Contains(_tokens[adverb].Text)
-            && adverb + 1 < _end && IsDetermined(adverb + 1))) && adverb < _end
+            && adverb + 1 < _end && (IsDetermined(adverb + 1) || Is(adverb + 1, "it") || Is(adverb + 1, "them")))) && adverb < _end
             && Trade.VerbsOf(_tokens[adverb].Text).Any(f => f.Form is Form.Base or Form.S);
         if (adverb < _end && _tokens[adverb].Kind == TokenKind.Word && (person || IsFinite(adverb)) && !(open is { Mood: Mood.Imperative } && from > 0 && Is(from, "and") && !Trade.Auxiliaries.Contains(_tokens[adverb].Text) && !Has(at, adverb, IsDetermined)))
         {
@@ -1124,9 +1163,14 @@ internal sealed class ClauseFinder
     {
         if (_tokens[i].Kind != TokenKind.Word) return false;
         var word = _tokens[i].Text;
-        return Trade.Auxiliaries.Contains(word) || Trade.VerbsOf(word).Length > 0 && !Trade.Paths.Contains(word) && !Trade.Adverbs.Contains(word)
+        if (Trade.Auxiliaries.Contains(word) || IsDoneByIt(i)) return true;
+        return Trade.VerbsOf(word).Length > 0 && !Trade.Paths.Contains(word) && !Trade.Adverbs.Contains(word)
             && !_nouns.IsThingAt(i) && !(Trade.IsAlsoNoun(word) && Trade.VerbsOf(word).All(f => f.Form is Form.Base or Form.S));
     }
+
+    // "The circlip holds the roller": of one thing, and of another behind it.
+    private bool IsDoneByIt(int i) => i > 0 && i + 1 < _end && IsDetermined(i + 1) && _tokens[i - 1] is { Kind: TokenKind.Word, Text: not [.., 's'] }
+        && Trade.VerbsOf(_tokens[i].Text) is { Length: > 0 } forms && Array.TrueForAll(forms, f => f.Form == Form.S) && !Trade.Paths.Contains(_tokens[i].Text);
 
     private Clause Finite(int at, int verbAt, List<NounPhrase> subjects, Clause? open, int from)
     {
@@ -1287,7 +1331,7 @@ internal sealed class ClauseFinder
     {
         bool Says(params string[] words) => Has(open.From, open.To, i => _tokens[i].Kind == TokenKind.Word && words.Contains(_tokens[i].Text));
         // "Take the bolts out and the cover off": a way of its own.
-        return way is "off" or "out" && Says("off", "out") && !Says(way) || way is "in" or "on" && Says("out", "off") || way is "out" or "off"
+        return way is "off" or "out" && Says("off", "out") && !Says(way) || way is "in" && Says("on", "onto") && !Says(way) || way is "in" or "on" && Says("out", "off") || way is "out" or "off"
             && Says("in", "on", "into", "onto");
     }
 

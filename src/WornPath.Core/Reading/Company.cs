@@ -99,7 +99,8 @@ internal static class Company
     private static void Behind(List<Token> tokens, NameIndex names, int name, int end, bool along)
     {
         var stems = tokens.GetRange(name, end - name).Where(t => !Trade.Determiners.Contains(t.Text)).Select(t => Stem.Of(t.Text));
-        along &= names.Spelled([.. stems]) is Part;
+        // What the bolts held comes off next, and not with them.
+        along &= names.Spelled([.. stems]) is Part && !IsFastener(Word(tokens, Word(tokens, name - 1) == "and" ? name - 2 : name - 1));
         while (name > 0 && (Word(tokens, name - 1) == "and" || IsComma(tokens, name - 1))) tokens.RemoveAt(--name);
         var at = new Span(name > 0 ? tokens[name - 1].At.End : 0, 0);
         tokens.InsertRange(name, along ? [new Token(TokenKind.Word, "complete", at), new Token(TokenKind.Word, "with", at)]
@@ -113,14 +114,7 @@ internal static class Company
         return NamedAt(tokens, names, at)?.End;
     }
 
-    // Where a name begins that ends here, with its determiner.
-    private static int? StartOfName(List<Token> tokens, NameIndex names, int end)
-    {
-        for (var length = 4; length > 0; length--)
-            if (ThingAt(tokens, names, end - length, length) is not null)
-                return Trade.Determiners.Contains(Word(tokens, end - length - 1)) ? end - length - 1 : end - length;
-        return null;
-    }
+    private static bool IsFastener(string word) => Trade.Plain.Contains(Stem.Of(word)) && Trade.NounOf([Stem.Of(word)]) is { Kinds: [ThingKind.Joint, ..] };
 
     private static bool IsComma(List<Token> tokens, int at) => at >= 0 && at < tokens.Count && tokens[at] is { Kind: TokenKind.Mark, Text: "," };
 }

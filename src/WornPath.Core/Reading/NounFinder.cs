@@ -647,7 +647,7 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
             || NumberWords.Parse(next.Text) is not null))) return true;
         // "Half the bolts turn on": a base form behind a plural.
         return i > 0 && tokens[i - 1].Text.EndsWith('s') && !noun && next.Text is not null && next.Kind == TokenKind.Word
-            && (Trade.Paths.Contains(next.Text) || Trade.Determiners.Contains(next.Text) || forms.Any(f => f.Form == Form.Base)
+            && (Trade.Paths.Contains(next.Text) || Trade.Determiners.Contains(next.Text) || next.Text is "it" or "them" || forms.Any(f => f.Form == Form.Base)
             && next.Text is "behind" or "under" or "beside" or "between" or "against");
     }
 

@@ -14,6 +14,14 @@ public sealed partial class SentenceReader
             foreach (var piece in clause.Pieces)
                 if (piece.Noun is { After: "with", IsPronoun: false } along && (along.IsIts || sense == Sense.Discard) && Trade.NounOf(along.Stems)?.Role is null or NounRole.Thing
                     && Trade.NounOf(along.Stems) is not { Kinds: [ThingKind.Tool or ThingKind.Consumable, ..] }) targets.AddRange(DoTo(clause, sense, along));
+        // "The guard comes off with its two nuts": they come off with it.
+        if (sense == Sense.Off && targets is [Part off] && clause.Pieces.Find(p => p.Noun is { After: "with", IsPronoun: false } n && n.Is(ThingKind.Joint))?.Noun is { } with
+            && FastenersOf(off, with.Head) is { } held && (with.IsIts || with.Count == held.Count) && Spoken.WasOff(held) is not true)
+        {
+            Add(Verb.TakeOut, held, with.At);
+            targets.Add(held);
+        }
+
         if (sense is not (Sense.On or Sense.Secure or Sense.Start or Sense.Place or Sense.Transfer or Sense.Connect)) return;
         var fastened = false;
         foreach (var piece in clause.Pieces)
@@ -33,7 +41,7 @@ public sealed partial class SentenceReader
             }
 
             if (ReadPieceOfStack(clause, phrase, goesOn: true)) continue;
-            var found = Settled(phrase.Text) is { Length: > 0 } settled ? _refer.Find(settled) : ItsOwn(phrase) ?? NutsOf(phrase) ?? _refer.Known(phrase);
+            var found = Settled(phrase.Text) is { Length: > 0 } settled ? _refer.Find(settled) : ItsOwn(clause, phrase) ?? NutsOf(phrase) ?? _refer.Known(phrase);
             found ??= CalledByItsForm(phrase);
             if (found is null && sense is not Sense.Place && Settled(phrase.Text) is null && phrase.Is(ThingKind.Joint))
             {
@@ -49,8 +57,8 @@ public sealed partial class SentenceReader
                     fastened = true;
                     break;
                 case Part part when (phrase.IsNew || phrase.IsIts && Spoken.IsOff(part) is true
-                    || phrase is { After: "with", IsIndefinite: true }) && !targets.Contains(part):
-                    Add(Verb.Fit, part, phrase.At, a => a with { New = true });
+                    || phrase is { After: "with", IsIndefinite: true } || sense == Sense.Secure && Spoken.IsOff(part) is true) && !targets.Contains(part):
+                    Add(Verb.Fit, part, phrase.At, a => a with { New = phrase.IsNew || phrase.IsIndefinite });
                     break;
                 case null when phrase.IsNew && phrase.Is(ThingKind.Part) && _refer.Doubtful.Count == 0:
                     Add(Verb.Fit, _refer.Assume(phrase, ThingKind.Part, true, null, null), phrase.At, a => a with { New = true });
@@ -136,14 +144,7 @@ public sealed partial class SentenceReader
         }
 
         if (clause.Pieces.Exists(p => p.Noun is { IsPronoun: false } n && IsCotter(n))) Spoken.Pin = true;
-        // "Remove the hoop, which is held by two bolts": they come out with it.
-        if (clause.Mood == Mood.Beside && Has(clause, "held", "secured", "retained") && _actions is [.., { Verb: Verb.Remove } removed])
-            foreach (var by in clause.Pieces.Where(p => p.Noun is { After: "by", IsPronoun: false } n && n.Is(ThingKind.Joint)))
-            {
-                var part = removed.Target is { } id ? _refer.Find(id) : null;
-                if ((_refer.Known(by.Noun!) ?? _refer.Assume(by.Noun!, ThingKind.Joint, false, part?.Name, part?.Id)) is Joint joint) Add(Verb.TakeOut, joint, by.At);
-            }
-
+        if (HeldIt(clause)) return;
         // "The cluster is held by three screws; remove these".
         if (!clause.Negated && clause.Verb?.Lemma is "hold" or "secure" or "fasten" or "retain" or "fix" or "bolt"
             && clause.Mood is Mood.Passive or Mood.Declarative
@@ -241,6 +242,13 @@ public sealed partial class SentenceReader
         foreach (var piece in clause.Pieces)
         {
             if (piece.Noun is not { IsPronoun: false } phrase) continue;
+            // "Behind the pump are two bolts: undo them": the pump's.
+            if (clause is { Mood: Mood.Declarative, Negated: false } && phrase.After is null && WithPartBeside(clause, phrase) is { } whose)
+            {
+                _unnamed = whose;
+                return;
+            }
+
             if (phrase.After is null or "with" or "using" or "in" && !clause.Negated) UseNamed(phrase);
             if ((phrase.After is null || clause.Verb?.Lemma is "begin" or "start" && phrase.After is "with" or "on" || clause.Verb?.Lemma == "see" && phrase.After == "to") && _refer.Known(phrase) is { } thing) named.Add(thing);
         }

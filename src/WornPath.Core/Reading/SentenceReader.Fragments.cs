@@ -160,6 +160,13 @@ public sealed partial class SentenceReader
             if (clause.Pieces.FindLast(p => p.Noun is { IsPronoun: false, Count: not null, Stems.Count: 1, Owner.Count: 0 } n
                 && n.Is(ThingKind.Joint))?.Noun is { } listed) reader._listed = listed;
             // "Rear pin: …", "old bolts in the scrap": what follows is about it.
+            if (objects is [{ IsPronoun: false } whose] && reader.WithPartBeside(clause, whose) is { } ofPart)
+            {
+                reader._unnamed = ofPart;
+                reader._told = true;
+                return;
+            }
+
             if (objects is [{ IsPronoun: false } about] && reader.EndsWithColon(clause)) reader._topic = about;
             reader.Spoken.Hand([.. objects.Where(o => !o.IsPronoun).Select(o => reader._refer.Known(o)).OfType<Thing>()]);
             // "Two bolts on the back of the caliper; pull them", "seal's next, pry it out".
@@ -183,7 +190,7 @@ public sealed partial class SentenceReader
             }
 
             // "Earth tail under the stud": said where something goes, and not what is done.
-            if (objects is [{ IsPronoun: false } goes] && (Trade.NounOf(goes.Stems) is { Kinds: [ThingKind.Part or ThingKind.Joint or ThingKind.Connection, ..] } || reader._refer.Known(goes) is Part or Joint or Connection)
+            if (objects is [{ IsPronoun: false } goes] && !reader.EndsWithColon(clause) && (Trade.NounOf(goes.Stems) is { Kinds: [ThingKind.Part or ThingKind.Joint or ThingKind.Connection, ..] } || reader._refer.Known(goes) is Part or Joint or Connection)
                 && Going(goes))
             {
                 reader.Unclear(clause, Verb.Fit);

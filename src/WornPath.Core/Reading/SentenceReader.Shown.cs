@@ -14,7 +14,11 @@ public sealed partial class SentenceReader
     // Where something is only said, what it is said of; else that nothing was.
     private void Show(Clause clause, bool isDone)
     {
+        // "Turn the roller until its flat faces the frame and lift it out": how far, and what is in hand stays so.
+        if (clause.Mood == Mood.Beside && _finder.Tokens[clause.From].Text is "until" or "till" or "to" or "so" || !isDone && !clause.Nouns.Any()) return;
         (_shown, _pair) = (null, []);
+        // What is named and not known yet comes first.
+        if (!isDone && _unnamed is { Owner.Count: > 0 } said && said.Is(ThingKind.Joint) && PlaceOf(clause).Begins(said.At)) return;
         var things = clause.Nouns.Where(n => n is { IsPronoun: false, After: null or "on" or "onto" or "over" or "to" or "with" or "into" or "in" })
             .Select(n => _refer.Known(n)).OfType<Thing>().Distinct().ToList();
         if (!clause.Negated && things is [Part, Part]) _pair = things;
@@ -23,20 +27,31 @@ public sealed partial class SentenceReader
         if (isDone || denied || clause.IsProviso || clause.Verb is { Lemma: "mind" or "watch" or "protect" or "avoid" or "stay" or "remain" }
             || clause.Nouns.Any(n => n is { IsPronoun: true, After: null, Text: "it" or "them" or "they" }
                 && clause.Nouns.First(o => o.After is null || o.IsPronoun) is var first && first != n)) return;
-        var named = clause.Nouns.Where(n => n is { IsPronoun: false, IsIts: false } && n.After is null or "to" or "for" or "of" or "at"
+        var named = clause.Nouns.Where(n => n is { IsPronoun: false, IsIts: false } && (n.After is null or "to" or "for" or "of" or "at" || IsDirect(clause, n))
             && _refer.Known(n) is Part or Joint or Connection).ToList();
         // "Release the lock of the sensor lead and unplug it": whose it is.
-        if (named.Count == 0 && clause.Nouns.ToList() is [{ IsPronoun: false, After: null, Owner.Count: > 0 } its])
+        if (named.Count == 0 && clause.Nouns.Where(n => n.After is null).ToList() is [{ IsPronoun: false, Owner.Count: > 0 } its])
         {
             var owner = its with { Stems = [.. its.Owner], Name = its.OwnerName, Text = its.OwnerName, Owner = [], OwnerName = "" };
             _shown = _refer.Known(owner) is Part or Connection ? _refer.Known(owner) : null;
         }
 
+        // "Take the tension off the spring and unhook it", "put the pliers in the eyes of the circlip and take it out".
+        if (named.Count == 0 && _shown is null && clause.Mood == Mood.Imperative && clause.Nouns.Where(n => n is { IsPronoun: false, After: "off" or "from" or "in" or "into" })
+            .Select(n => n.Owner.Count > 0 ? PartNamed(n.At, n.OwnerName, n.Owner) : _refer.Known(n)).Where(t => t is Part or Connection).ToList() is [{ } worked])
+            _shown = worked;
         if (named.Count == 0) return;
         // Of what is said, its subject; else what is come to.
         var one = named.Find(n => n.After is null) ?? named[^1];
         if (named.Count(n => n.After is null) > 1) return;
         _shown = _refer.Known(one);
+    }
+
+    // "Open up the circlip": the way stands before what it is done to.
+    private static bool IsDirect(Clause clause, NounPhrase noun)
+    {
+        var at = clause.Pieces.FindIndex(p => p.Noun == noun);
+        return at > 0 && noun.After is { } after && clause.Pieces[at - 1].Way == after;
     }
 
     // The next words are of it.

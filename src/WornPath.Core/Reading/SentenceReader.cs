@@ -63,6 +63,10 @@ public sealed partial class SentenceReader
     private bool _told;
     // What a clause says was done by the words before it: "cut and remove the ties".
     private bool _isDone;
+    // A verb of moving is read.
+    private bool _shifts;
+    // What was on and is told to be pushed, and where.
+    private readonly Dictionary<string, Span> _pushed = [];
     private List<string>? _trace;
 
     private SentenceReader(Sheet sheet, NameIndex names, Step step, string text, Spoken before)
@@ -338,7 +342,8 @@ public sealed partial class SentenceReader
         }
 
         _finder.Fill(clause);
-        if (clause.IfNotYet && !clause.Nouns.Any(n => n.After is null or "with" && !n.IsPronoun && (_refer.Known(n) is not null || IsCotter(n))))
+        if (clause.IfNotYet && !clause.Nouns.Any(n => n.Text is "these" or "them" ? _unnamed is not null : (n.After is null or "with" || Trade.Comes.Contains(n.After)) && !n.IsPronoun
+            && (_refer.Known(n) is { } told ? !clause.IfOff || Spoken.IsOff(told) is true : IsCotter(n) || clause.ComesFirst && n is { IsIts: true } && n.Is(ThingKind.Joint))))
         {
             Aside(clause);
             return;
@@ -351,7 +356,8 @@ public sealed partial class SentenceReader
         TakeShown(clause);
         var questions = _questions.Count;
         Read(clause);
-        Show(clause, _actions.Count > from || _questions.Count > questions);
+        // A tool that is put to something is no more than the means.
+        Show(clause, _actions.Skip(from).Any(a => !(a.Verb == Verb.Place && _refer.Find(a.Target ?? "") is Tool)) || _questions.Count > questions);
         for (var i = _actions.Count - 1; clause.IfNotYet && i >= from; i--)
             if (IsDone(_actions[i], from)) _actions.RemoveAt(i);
         if (_actions.Count == from)
@@ -506,6 +512,7 @@ public sealed partial class SentenceReader
         }
 
         if (SetsWrench(clause)) return;
+        _shifts = Trade.Shifts.Contains(clause.Verb.Lemma);
         var facts = new Facts(this, clause);
         var sense = Sense.Say;
         string? control = null;
@@ -519,6 +526,9 @@ public sealed partial class SentenceReader
             break;
         }
 
+        // "… and the cover comes away with them": with what held it.
+        if (sense == Sense.Along && clause.Nouns.Any(n => n is { After: "with", IsPronoun: true, IsPlural: true }) && Spoken.Last is [.., Joint held]
+            && Spoken.IsOff(held) is true) sense = Sense.Off;
         // Whatever is said of a fastener beside a torque: that is its torque.
         if (sense == Sense.Say && clause.Mood is Mood.Imperative or Mood.Declarative && facts.Has(Looks.Value, "torque") && facts.Has(Looks.Kind, "joint")
             && clause.Verb.Lemma is not ("loosen" or "hold")) sense = Sense.Torque;
@@ -536,7 +546,8 @@ public sealed partial class SentenceReader
             && !clause.Pieces.Exists(p => p.Way is { } way && (StrongOff.Contains(way) || StrongOn.Contains(way)
             || way is "back" or "up" or "through" or "over" || way == "down" && clause.Verb.Lemma is "drop" or "fall"))) sense = Sense.Say;
         if (clause.Mood == Mood.Declarative && sense is not (Sense.Off or Sense.On or Sense.Place or Sense.Away
-            or Sense.Snug or Sense.Torque or Sense.TurnOn or Sense.Disconnect or Sense.Connect or Sense.Along or Sense.Drain)) sense = Sense.Say;
+            or Sense.Snug or Sense.Torque or Sense.TurnOn or Sense.Disconnect or Sense.Connect or Sense.Along or Sense.Drain)
+            && !(sense == Sense.Start && clause.Pieces.Exists(p => p.Way is "in" or "on"))) sense = Sense.Say;
         var (actions, questions) = (_actions.Count, _questions.Count);
         if (sense is Sense.Off or Sense.On or Sense.Set or Sense.Disconnect && SetAt(clause)) return;
         if (sense == Sense.Torque && ValuesFollow(clause, objects)) return;
@@ -799,6 +810,7 @@ public sealed partial class SentenceReader
         }
 
         With(clause, sense, things);
+        FastenersFirst(clause);
         OnWhat(clause, sense, [.. things.OfType<Part>()]);
         Beside(clause);
         if (things.Count > 0) Spoken.Hand([.. things.Distinct()]);
@@ -850,6 +862,9 @@ public sealed partial class SentenceReader
         if (sense == Sense.Loosen && clause.Verb?.Lemma == "leave" && _actions.FindLast(a => a.Target == thing.Id) is { Verb: Verb.Start }) return;
         // "Fit the shaft. Secure with a new snap ring": it is on; the ring goes on.
         if (sense == Sense.Secure && phrase.IsPronoun && thing is Part or Connection && Spoken.IsOff(thing) is false) return;
+        // "Secure the roller with the circlip": the roller is on, and the circlip is not.
+        if (sense == Sense.Secure && thing is Part or Connection && Spoken.IsOff(thing) is not true
+            && clause.Nouns.Any(n => n is { After: "with", IsPronoun: false } && _refer.Known(n) is { } by && Spoken.IsOff(by) is true)) return;
         if (thing is Control && sense is Sense.Off or Sense.On or Sense.Move or Sense.MoveOff or Sense.Place or Sense.Connect or Sense.Disconnect)
         {
             Add(Verb.Set, thing, phrase.At, a => a with { Position = Short(PlaceOf(clause).Of(_text)) });
@@ -927,12 +942,24 @@ public sealed partial class SentenceReader
             return;
         }
 
+        // "Slide the roller to the left", "push it against the frame": it is on, and stays on.
+        if (verb == Verb.Fit && thing is Part { Origin: Origin.Vehicle } && !phrase.IsNew && Spoken.IsOff(thing) is null && IsOnlyAside(clause)
+            && _sheet.Find(thing.Id) is not null)
+        {
+            _isDone = true;
+            return;
+        }
+
         // "Slide the guard back": what nobody has taken off is out of the way, and not on again.
         if (verb == Verb.Fit && thing is Part { Origin: Origin.Vehicle } && !phrase.IsNew && Spoken.IsOff(thing) is null && IsOnlyBack(clause))
             verb = Verb.SetAside;
         if (verb == Verb.HangAside && AidIn(clause) is { } hook && Spoken.IsOff(hook) is not false) Add(Verb.Place, hook, phrase.At);
         Add(verb.Value, thing, phrase.At, a => Detailed(a, clause, phrase));
     }
+
+    // To a side, against something, and no word that puts it on.
+    private static bool IsOnlyAside(Clause clause) => Trade.Shifts.Contains(clause.Verb?.Lemma ?? "") && clause.Nouns.Any(n => n.After is "to" or "against" or "toward" or "towards")
+        && !clause.Pieces.Exists(p => p.Way is not null and not "against" || p.Noun?.After is "on" or "onto" or "in" or "into" or "over");
 
     // "Back" and no other word of the way, behind a verb of moving.
     private static bool IsOnlyBack(Clause clause) => Trade.Shifts.Contains(clause.Verb?.Lemma ?? "") && clause.Pieces.Exists(p => p.Way == "back")
@@ -1088,7 +1115,7 @@ public sealed partial class SentenceReader
 
             if (sense == Sense.Off && HeldBy(phrase) is { } held) return Things(clause, sense, held);
             // "The cover has four bolts. Undo them and lift it off": what they held.
-            if (sense is Sense.Off or Sense.MoveOff && phrase.Text == "it" && Spoken.Last is [.., Joint { Count: > 1 }]
+            if (sense is Sense.Off or Sense.MoveOff && (phrase.Text == "it" || phrase.IsUnsaid && _finder.Tokens[clause.From].Text == "it") && Spoken.Last is [.., Joint { Count: > 1 }]
                 && Undone() is { } freed) return [freed];
             var meant = phrase.Stems.Count == 0 && phrase.Name.Length == 0
                 && row.ByKind.Keys.All(k => k == ThingKind.Joint) ? JointsInHand(phrase)
@@ -1118,7 +1145,7 @@ public sealed partial class SentenceReader
         phrase = WithSource(clause, sense, phrase);
         // "… and the other end to the tank": of what goes on with the first.
         if (phrase is { Head: "end", IsRest: true }) return [];
-        if (ItsOwn(phrase) is { } its) return [its];
+        if (ItsOwn(clause, phrase) is { } its) return [its];
         if (Accepts(ThingKind.Joint) && FastenersOfOwner(phrase) is { } ofOwner) return [ofOwner];
         if (Accepts(ThingKind.Joint) && HardwareOf(phrase, sense) is { Count: > 0 } hardware) return hardware;
         if (Accepts(ThingKind.Joint) && NutsOf(phrase) is { } nuts)
@@ -1151,6 +1178,7 @@ public sealed partial class SentenceReader
             && phrase.Is(ThingKind.Joint)
             && _actions is [.., { Verb: Verb.Fit, Target: { } justOn }] && _refer.Find(justOn) is Part bearer
                 && FastenersOf(bearer) is { } own && NameIndex.NamesOf(own)[0][^1] == phrase.Head) return [own];
+        if (Accepts(ThingKind.Joint) && OfPartBeside(clause, sense, phrase) is { } ofBeside) return [ofBeside];
         // "The left and right lines".
         if (phrase.Distinct.Count == 2 && phrase.IsPlural && !phrase.Distinct.All(phrase.Stems.Contains) && phrase.Distinct.Select(d => _refer.Known(phrase with { Stems = [d, .. phrase.Stems.Where(s => !phrase.Distinct.Contains(s))], Distinct = [d], Text = $"{d} {phrase.Text}", Count = null, IsPlural = false })).ToList() is [{ } left, { } right] && left != right) return [left, right];
         // "Spin a nut onto each bolt": the bolt's nut.
@@ -1196,6 +1224,8 @@ public sealed partial class SentenceReader
         if (sense == Sense.BreakLoose && Trade.NounOf(phrase.Stems) is null) return [];
         // "Its stud", "their threads": a part of what is in hand and no thing of its own.
         if (phrase.IsIts && phrase.Head is "stud" or "thread" or "shank" or "end" or "lip" or "collar" or "tip") return [];
+        // "…, open end down": how it stands.
+        if (phrase is { Head: "end", IsIndefinite: true, IsNew: false, Count: null, Owner.Count: 0 } && clause.Nouns.First() != phrase) return [];
         var noun = HouseKind(phrase) is { } taught ? new Noun([taught], NounRole.Thing) : Trade.NounOf(phrase.Stems);
         // "Push the axle out of the hub": here no end of the vehicle.
         if (noun is { Role: NounRole.Place } && !Trade.IsNoObject(phrase)) noun = null;
@@ -1339,9 +1369,13 @@ public sealed partial class SentenceReader
     }
 
     // "Its bolt": the one of what was spoken of just before, known or named so now; "their nuts" are those of the bolts in hand.
-    private Joint? ItsOwn(NounPhrase phrase)
+    private Joint? ItsOwn(Clause clause, NounPhrase phrase)
     {
         if (!phrase.IsIts || phrase.Stems.Count != 1 || !phrase.Is(ThingKind.Joint)) return null;
+        // "Undo its screw and the lamp comes off": what is in hand has none that is called so.
+        if (_actions.Count == 0 && _unnamed is null && _topic is null && NamedBehind(clause) is { } ahead
+            && !(Spoken.Last is [.., Part inHand] && FastenersOf(inHand, phrase.Head) is not null))
+            return FastenersOf(ahead, phrase.Head) ?? _refer.Assume(phrase, ThingKind.Joint, false, ahead.Name, ahead.Id) as Joint;
         var last = Spoken.Last.Count > 0 ? Spoken.Last[^1] : null;
         if (_unnamed is null && Topic(phrase with { Text = "it" }, Sense.Off) is null
             && last is Joint bolted) return NameIndex.NamesOf(bolted)[0][^1] == phrase.Head ? bolted : phrase.Head == "nut"
@@ -1474,7 +1508,7 @@ public sealed partial class SentenceReader
             return;
         }
 
-
+        if (thing is not null) NeverOn(verb, thing, at);
         _actions.Add(action);
         _unnamed = null;
         if (thing is null) Spoken.Moved(verb, WhichEnd.Of(action.At.Of(_text)));
@@ -1483,6 +1517,15 @@ public sealed partial class SentenceReader
         if (thing is null) return;
         Spoken.Did(thing, verb);
         if (thing.Kind != ThingKind.Aid) Spoken.Vehicle = false;
+    }
+
+    // "Push the roller in, turn it and pull it out": what was on all the while did not go on by being pushed.
+    private void NeverOn(Verb verb, Thing thing, Span at)
+    {
+        if (verb is Verb.Fit or Verb.Connect or Verb.Start && Spoken.IsOff(thing) is not true && _shifts) _pushed[thing.Id] = at;
+        if (verb is Verb.Remove or Verb.Disconnect or Verb.TakeOut && _pushed.Remove(thing.Id, out var pushed)
+            && !_finder.Tokens.Any(t => t.Kind == TokenKind.Stop && t.At.Start > pushed.Start && t.At.Start < at.Start))
+            _actions.RemoveAll(a => a.Target == thing.Id && a.At == pushed);
     }
 
     private static bool IsMotion(Verb verb) => verb is Verb.TakeOut or Verb.Remove or Verb.Fit or Verb.Start or Verb.Disconnect or Verb.Connect or Verb.Place or Verb.TakeAway or Verb.Loosen;

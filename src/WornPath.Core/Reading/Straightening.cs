@@ -39,6 +39,9 @@ internal abstract class Straightening(List<Token> tokens, NameIndex names)
     /// <summary>A word that names something that is worked on: of the sheet, or of the trade.</summary>
     protected bool IsThing(string word) => word.Length > 0 && (names.IsHead(Stem.Of(word)) || Trade.IsThing(word));
 
+    /// <summary>Where a name of the sheet begins that ends here, with its determiner; null where none does.</summary>
+    protected int? StartOfName(int end) => TokenList.StartOfName(tokens, names, end);
+
     /// <summary>Says another word in the place of one.</summary>
     protected void Say(int i, string word) => tokens[i] = tokens[i] with { Text = word };
 

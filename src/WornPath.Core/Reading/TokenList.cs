@@ -30,6 +30,15 @@ internal static class TokenList
         return null;
     }
 
+    /// <summary>Where a name of the sheet begins that ends here, with its determiner; null where none does.</summary>
+    public static int? StartOfName(List<Token> tokens, NameIndex names, int end)
+    {
+        for (var length = LongestName; length > 0; length--)
+            if (ThingAt(tokens, names, end - length, length) is not null)
+                return Trade.Determiners.Contains(Word(tokens, end - length - 1)) ? end - length - 1 : end - length;
+        return null;
+    }
+
     // No name has more words.
     private const int LongestName = 5;
 

@@ -44,6 +44,8 @@ internal static partial class Tokenizer
         LeaveOrder(tokens);
         LeftAlone.Straighten(tokens);
         NamedWork.Straighten(tokens);
+        new Springing(tokens, names).Run();
+        new Opening(tokens, names).Run();
         new Judged(tokens, names).Run();
         new Places(tokens, names).Run();
         new Sights(tokens, names).Run();

@@ -19,6 +19,8 @@ public class AnyTextTests
                 "with it", "and all", "let", "come off", "in case of wear", "whether it is", "or not", "a worn", "must be replaced", "should you find",
                 "in place of the old one", "sits", "next to go on is", "only then is", "return", "carry on by", "takes its place", "where it belongs",
                 "gives access to", "into the", "press", "leaks", "while the", "instead of", "even if", "there are two things to fit:", "goes too",
+                "springs out", "hooks onto", "can fly off", "let it snap into", "relax", "you get", "there are", "to take out", "open", "shut", "swing", "pull",
+                "until it comes off", "itself", "its", "in place", "as soon as", "once you have", "out", "hold it", "are", "from the cover take", "with its",
     ];
 
     private static readonly Gen<string> Texts = Gen.Select(Gen.Int[0, Bits.Length - 1], Gen.Bool).Array[0, 30].Select(parts => string.Concat(parts.Select(p => Bits[p.Item1] + (p.Item2 ? " " : ""))));

@@ -40,7 +40,7 @@ public class WaysOfReferringTests
     [InlineData("Remove the gasket, which is discarded.", "Remove gasket; Discard gasket")]
     [InlineData("Remove the cover, then its gasket.", "Remove cover; Remove gasket")]
     [InlineData("Remove the cover and its gasket.", "Remove cover; Remove gasket")]
-    [InlineData("Remove the cover and its four bolts.", "Remove cover; TakeOut cover bolts")]
+    [InlineData("Remove the cover and its four bolts.", "TakeOut cover bolts; Remove cover")]
     [InlineData("Undo the four bolts of the cover and take it off.", "TakeOut cover bolts; Remove cover")]
     [InlineData("Undo its four bolts and take the cover off.", "TakeOut cover bolts; Remove cover")]
     [InlineData("Once its bolts are out, lift the cover off.", "TakeOut cover bolts; Remove cover")]
