@@ -319,6 +319,8 @@ internal sealed class ClauseFinder
         if (Turned(at, open) is { } turned) return turned;
         if (MadeSure(at) is { } sure) return sure;
         if (IsOtherTime(at) || IsToldElsewhere(at)) return new Clause(Mood.Beside, at, _end) { IsRemark = true };
+        if ((Is(at, "failure") || Is(at, "failing")) && Is(at + 1, "to") || Is(at, "else") && Is(at - 1, "or"))
+            return new Clause(Mood.Beside, at, _end) { IsRemark = true };
         if (IsTooMuch(at) || IsBoundary(at - 1) && IsLookUp(at)) return new Clause(Mood.Beside, at, NextBoundary(at + 1)) { IsRemark = true };
         if (IsAlsoDone(at) is { } more) return new Clause(Mood.Imperative, at, NextBoundary(more + 1)) { VerbAt = more, Verb = DoneBy(more) };
         // "Using a torque wrench set to 25 N·m": how the tool is.
@@ -407,7 +409,10 @@ internal sealed class ClauseFinder
     private int? ToMore(int i) => After(Trade.AlsoDone, i) is { } at && at < _end && IsDetermined(at) && !Is(at - 1, "with") ? at : null;
 
     private TradeVerb? DoneBy(int at) => at >= _end || Trade.NounsInIng.Contains(_tokens[at].Text) ? null
-        : Array.Find(Trade.VerbsOf(_tokens[at].Text), f => f.Form == Form.Ing && Trade.MayChange(f.Verb)).Verb;
+        : Array.Find(Trade.VerbsOf(_tokens[at].Text), f => f.Form == Form.Ing && IsWork(f.Verb)).Verb;
+
+    // What changes something, or is put on it.
+    private static bool IsWork(TradeVerb verb) => Trade.MayChange(verb) || verb.Frames.Any(f => f.Sense == Sense.Treat);
 
     // "Avoid turning the hub", "resist the temptation to pry it off": said, not done.
     private Clause LeftAlone(int at, int verb)
@@ -610,7 +615,10 @@ internal sealed class ClauseFinder
     private Clause? DoneByThen(int at, int end, Clause? open)
     {
         var from = Is(at, "as") && Is(at + 1, "soon") && Is(at + 2, "as") ? at + 3 : at + 1;
-        if (!(Is(at, "after") || Is(at, "once") || Is(at, "when") || from > at + 1 || Is(at, "with") && open is null) || from >= end) return null;
+        // "When the bolts are out" tells of fasteners alone; "take care when the cover is removed" tells nothing.
+        var when = Is(at, "when") && (open is null || open is { IsRemark: false, Verb: { } opened } && Trade.MayChange(opened) && _clauses[^1] == open
+            && !Has(open.From, open.To, i => Is(i, "care")));
+        if (!(Is(at, "after") || Is(at, "once") || when || from > at + 1 || Is(at, "with") && open is null) || from >= end) return null;
         Clause Told(Mood mood, int verbAt, TradeVerb verb, int begins, bool isOn = false) => new(mood, begins, end)
         {
             VerbAt = verbAt,
@@ -630,6 +638,7 @@ internal sealed class ClauseFinder
         var got = IsTeller(from) && (Is(from + 1, "have") || Is(from + 1, "get"));
         if (got) from += 2;
         if (from >= end || !IsDetermined(from) || _nouns.Read(from, end, null) is not { } what) return null;
+        if (when && !_nouns.IsFastener(what.Phrase)) return null;
         var be = what.Next < end && _tokens[what.Next].Text is "is" or "are" or "has" or "have";
         var verb = be ? what.Next + 1 : what.Next;
         if (Is(verb, "been")) verb++;
@@ -657,7 +666,7 @@ internal sealed class ClauseFinder
     }
 
     private TradeVerb? Done(int at) => _tokens[at].Kind == TokenKind.Word
-        ? Array.Find(Trade.VerbsOf(_tokens[at].Text), f => f.Form == Form.Ed && Trade.MayChange(f.Verb)).Verb : null;
+        ? Array.Find(Trade.VerbsOf(_tokens[at].Text), f => f.Form == Form.Ed && IsWork(f.Verb)).Verb : null;
 
     // What a condition says, without the words that lead it in; all of it where they are all it is: "as needed", "in that case".
     private string SignOf(int at, int end)
@@ -751,7 +760,7 @@ internal sealed class ClauseFinder
     private Clause? Negative(int at, Clause? open)
     {
         var word = _tokens[at].Text;
-        var verb = word is "don't" or "never" ? at + 1 : word is "do" && Is(at + 1, "not") ? at + 2 : word == "not" ? at + 1 : -1;
+        var verb = word is "don't" or "never" ? at + 1 : word is "do" && Is(at + 1, "not") || word == "not" && Is(at + 1, "to") ? at + 2 : word == "not" ? at + 1 : -1;
         if (verb < 0 || word == "not" && !(verb < _end && _tokens[verb].Kind == TokenKind.Word
             && (Trade.VerbsOf(_tokens[verb].Text).Length > 0 || _tokens[verb].Text.EndsWith("ing", StringComparison.Ordinal)))) return null;
         // "Don't forget to fit the washer", "don't forget the chocks": told to.
@@ -1200,6 +1209,10 @@ internal sealed class ClauseFinder
             return given;
         }
 
+        // "It may only be removed by a qualified person", "the hose can come off under pressure": who may, and what might be.
+        if (modal.StartsWith(" may", StringComparison.Ordinal) && Has(verbAt, i, k => Is(k, "only")) && Has(i, to, k => Is(k, "by"))
+            || modal is " can" or " may" or " could" or " might" && Has(i, to, k => Is(k, "under") && Is(k + 1, "pressure")))
+            return new Clause(Mood.Declarative, at, to) { VerbAt = verbAt, IsRemark = true };
         // "Was", "had" and "has been" tell what was; what is to be done is told by is, are, be, must, should.
         var past = modal.Contains("was", StringComparison.Ordinal) || modal.Contains("were", StringComparison.Ordinal) || modal.Contains("had", StringComparison.Ordinal)
             || (modal.Contains("have", StringComparison.Ordinal) || modal.Contains("has", StringComparison.Ordinal)) && !Has(verbAt, i, j => _tokens[j].Text == "to");

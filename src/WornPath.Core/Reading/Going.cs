@@ -11,6 +11,8 @@ internal sealed class Going(List<Token> tokens, NameIndex names) : Straightening
 {
     protected override void Look(int i)
     {
+        // "Remove nothing but the cover".
+        if (At(i) == "nothing" && At(i + 1) is "but" or "except" && Trade.IsBase(At(i - 1))) Drop(i, i + 2);
         Enough(i);
         Ready(i);
         HasTo(i);

@@ -14,6 +14,9 @@ internal sealed record Passage(int Start, int End, Limit? Only, int Branch, bool
 {
     /// <summary>Where it begins with what leads it in.</summary>
     public int From { get; init; } = Start;
+
+    /// <summary>Warns of something, and what it speaks of is what the next words are of.</summary>
+    public bool IsWarning { get; init; }
 }
 
 /// <summary>
@@ -26,8 +29,11 @@ internal static partial class Passages
     [GeneratedRegex(@"\G[ \t]*(?:(?<instead>or|otherwise|plan b)\b\s*[,:]?\s*)?if\s+(?<sign>[^:\n]{2,160}):", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex BranchLead();
 
-    [GeneratedRegex(@"\G[ \t]*(?:should\s+[^:\n]{2,160}|in trouble|trouble|(?<note>note|tip)):", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    [GeneratedRegex(@"\G[ \t]*(?:should\s+[^:\n]{2,160}|in trouble|trouble|(?<note>note|tip)|(?<signal>danger|warning|caution|notice|attention|beware)):", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex AdviceLead();
+
+    [GeneratedRegex(@"\p{L}+", RegexOptions.CultureInvariant)]
+    private static partial Regex FirstWord();
 
     [GeneratedRegex(@"[.!?;](?=\s|$)", RegexOptions.CultureInvariant)]
     private static partial Regex SentenceEnd();
@@ -46,11 +52,13 @@ internal static partial class Passages
             if (end < 0) end = text.Length;
             var line = text.AsSpan(start, end - start).Trim();
             var advice = AdviceLead().Match(text, start);
+            // "Warning: set it on stands" tells; "warning: hot oil may run out" does not.
+            if (advice.Groups["signal"].Success && Trade.IsBase(FirstWord().Match(text, advice.Index + advice.Length).Value.ToLowerInvariant())) advice = Match.Empty;
             if (line.StartsWith("|") || advice.Success)
             {
                 // A note is a sentence: "Note: there is not much room. Remove the cover." What goes wrong and its cure is the whole line.
-                var noted = advice.Groups["note"].Success && SentenceEnd().Match(text, advice.Index + advice.Length) is { Success: true } stop && stop.Index < end ? stop.Index + 1 : end;
-                passages.Add(new Passage(start, noted, null, 0, true));
+                var noted = (advice.Groups["note"].Success || advice.Groups["signal"].Success) && SentenceEnd().Match(text, advice.Index + advice.Length) is { Success: true } stop && stop.Index < end ? stop.Index + 1 : end;
+                passages.Add(new Passage(start, noted, null, 0, true) { IsWarning = advice.Groups["signal"].Success });
                 if (noted < end) Sentences(text, noted, end, factors, 0, passages);
             }
             else if (BranchLead().Match(text, start) is { Success: true } lead && lead.Index + lead.Length <= end)

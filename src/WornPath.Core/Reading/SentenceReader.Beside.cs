@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using System.Text.RegularExpressions;
 using WornPath.Core.Sheets;
 
 namespace WornPath.Core.Reading;
@@ -37,6 +38,15 @@ public sealed partial class SentenceReader
                 Add(Verb.Start, original, phrase.At, a => a with { New = phrase.IsNew });
                 targets.Add(original);
                 fastened = true;
+                continue;
+            }
+
+            // "Fit the bolts with a dab of grease": on them.
+            if (phrase.After == "with" && clause.Mood != Mood.Fragment && Stays(phrase) && targets.OfType<Joint>().LastOrDefault() is { } coated)
+            {
+                var used = _refer.Known(phrase) as Consumable ?? (Consumable)_refer.Assume(phrase with { After = null }, ThingKind.Consumable, false, null, null);
+                Use(used);
+                _actions.Add(new StepAction { Verb = Verb.Treat, Target = coated.Id, With = used.Id, Words = phrase.Text, At = phrase.At });
                 continue;
             }
 
@@ -124,6 +134,9 @@ public sealed partial class SentenceReader
             && clause.Nouns.Where(n => !n.IsPronoun && n.After is null or "with" or "under").Select(n =>
                 _refer.Known(n)).OfType<Part>().LastOrDefault() is { } borne)
             Spoken.Hand([borne]);
+        // "With grease on the bolts, run them in".
+        if (clause is { Mood: Mood.Beside, Negated: false } && _finder.Tokens[clause.From].Text == "with"
+            && clause.Nouns.FirstOrDefault() is { IsPronoun: false } stuff && Stays(stuff) && PutOn(clause, stuff)) return;
         // "Of the six bolts, remove two".
         if (clause.Mood == Mood.Beside && _finder.Tokens[clause.From].Text == "of"
             && clause.Nouns.FirstOrDefault(n => !n.IsPronoun) is { } whole && _refer.Known(whole) is { } set) Spoken.Hand([set]);
@@ -384,13 +397,21 @@ public sealed partial class SentenceReader
         if (clause.Negated || clause.Mood == Mood.Beside) return false;
         var at = PlaceOf(clause);
         var words = at.Of(_text);
-        var (side, steps) = (SideWords.In(words), StepNumbersText.In(_text[..at.End], at.Start));
-        var again = Has(clause, "same", "again", "likewise", "alike", "repeated");
-        var repeats = clause.Verb?.Lemma is "repeat" or "redo"
+        // "On the other side do likewise": where stands before.
+        var before = _clauses.ElementAtOrDefault(_clauses.IndexOf(clause) - 1) is { Mood: Mood.Beside } led && !EndsBetween(led, clause)
+            && SideWords.IsSide(PlaceOf(led).Of(_text)) ? SideWords.In(PlaceOf(led).Of(_text)) : null;
+        var whole = _text[at.Start..EndOfSentence(clause)];
+        // "Do the same as in steps 2 and 3 on the right": what stands behind belongs to it.
+        var asIn = AsInSteps().IsMatch(whole) && (clause.Verb?.Lemma is null or "do" or "be" or "proceed" or "work" || Has(clause, "same"));
+        if (asIn) words = whole;
+        var (side, steps) = (SideWords.In(words) ?? before, StepNumbersText.In(asIn ? whole : _text[..at.End], asIn ? 0 : at.Start));
+        var again = Has(clause, "same", "again", "likewise", "alike", "repeated") || words.Contains("once more", StringComparison.OrdinalIgnoreCase);
+        var repeats = clause.Verb?.Lemma is "repeat" or "redo" || asIn && steps is not null
+            || side is not null && Has(clause, "side") && Has(clause, "treat", "work", "proceed", "deal", "handle") && (whole.Contains("same", StringComparison.OrdinalIgnoreCase) || Has(clause, "likewise"))
             || steps is not null && (again || side is not null)
             || side is not null && again && (clause.Verb is null && !Has(clause, "likewise") || Has(clause, "side", "same")) && !Values(clause).Any(v => v.Kind == TokenKind.Torque)
             || side is not null && clause.Verb?.Lemma is "do" && Has(clause, "side")
-            || Has(clause, "same") && (Has(clause, "do", "again", "way", "manner", "routine", "goes") || clause.Mood == Mood.Fragment && Has(clause, "on", "with", "for"))
+            || Has(clause, "same") && (Has(clause, "do", "again", "way", "manner", "routine", "goes", "applies", "holds") || clause.Mood == Mood.Fragment && Has(clause, "on", "with", "for"))
                 && !Values(clause).Any(v => v.Kind == TokenKind.Torque) && (clause.Verb?.Lemma is null or "do" or "be" or "fish")
             || Has(clause, "again", "more") && Has(clause, "all", "lot", "everything", "whole") && Has(clause, "this", "that", "lot", "everything")
                 && clause.Verb is null
@@ -400,14 +421,28 @@ public sealed partial class SentenceReader
             || clause.Verb?.Lemma is "do" && Has(clause, "like");
         if (!repeats) return false;
         _told = true;
-        if (side is null && steps is null && DoesTheSameTo(clause)) return true;
+        // The numbers may reach beyond what was cut at a comma: "steps 6, 7 and 9 to 17"; "repeat: steps 2 and 3", "steps 2 and 3: repeat".
+        var named = steps is not null ? StepNumbersText.In(_text, at.Start) : clause.Verb?.Lemma is not "repeat" ? null
+            : EndsWithColon(clause) ? StepNumbersText.In(whole, 0)
+            : clause.To == clause.From + 1 ? StepNumbersText.In(_text[..at.End], _text.LastIndexOf("step", at.Start, StringComparison.OrdinalIgnoreCase) is >= 0 and var there ? there : at.Start)
+            : null;
+        if (side is null && named is null && DoesTheSameTo(clause)) return true;
         // "Same for the other two", of three: the rest of what is in hand, and no other side.
-        if (steps is null && clause.Nouns.Any(n => n is { IsPronoun: true, IsRest: true, Count: > 1 })
+        if (named is null && clause.Nouns.Any(n => n is { IsPronoun: true, IsRest: true, Count: > 1 })
             && _actions is [.., { Target: { } done }] && _refer.Find(done) is Joint { Count: > 2 }) return true;
-        // The numbers may reach beyond what was cut at a comma: "steps 6, 7 and 9 to 17".
-        var named = steps is null ? null : StepNumbersText.In(_text, at.Start);
         _actions.Add(new StepAction { Verb = Verb.Repeat, Words = Short(words), At = at, Side = side, Steps = named });
         return true;
+    }
+
+    [GeneratedRegex(@"\bas\s+(?:described\s+)?in\s+steps?\b", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    private static partial Regex AsInSteps();
+
+    // Where the sentence of a clause ends in the text.
+    private int EndOfSentence(Clause clause)
+    {
+        for (var i = clause.To; i < _finder.Tokens.Count; i++)
+            if (_finder.Tokens[i].Kind == TokenKind.Stop) return _finder.Tokens[i].At.Start;
+        return _text.Length;
     }
 
     // --- what is not understood

@@ -29,6 +29,13 @@ public sealed partial class SentenceReader
                 continue;
             }
 
+            // "The lip of the seal", "the seal lip": the seal.
+            if (!phrase.IsPronoun && (phrase.Owner.Count > 0 || phrase.Stems.Count > 1) && _refer.Known(phrase, k => k is ThingKind.Joint or ThingKind.Part) is null && Bearer(phrase) is { } whole)
+            {
+                treated.Add(whole);
+                continue;
+            }
+
             if (!phrase.IsPronoun && Trade.NounOf(phrase.Stems) is { Role: NounRole.Words or NounRole.Person }) continue;
             if (!phrase.IsPronoun && phrase.Is(ThingKind.Tool))
             {
@@ -36,7 +43,7 @@ public sealed partial class SentenceReader
                 continue;
             }
 
-            if (phrase.After is null or "to" or "on" or "onto" or "over" or "in" or "into" or "of" or "under" or "inside" or "outside" or "around" or "round" or "along" || clause.Mood is Mood.Passive) treated.Add(phrase);
+            if (phrase.After is null or "to" or "on" or "onto" or "over" or "in" or "into" or "of" or "under" or "between" or "inside" or "outside" or "around" or "round" or "along" || clause.Mood is Mood.Passive) treated.Add(phrase);
         }
 
         var stuff = what is null ? null : _refer.Known(what) as Consumable ?? (what.After is null or "of" or "with" or "in" ? _refer.Assume(what, ThingKind.Consumable, false, null, null) : null);
@@ -81,12 +88,48 @@ public sealed partial class SentenceReader
             if (!phrase.IsIts) _unnamed = phrase;
         }
 
+        if (treated.Count == 0 && what is null && clause.Nouns.All(n => Trade.NounOf(n.Stems) is { Role: NounRole.Words }) && _topic is { } topic
+            && _refer.Known(topic, k => k is ThingKind.Joint or ThingKind.Part) is { } headed)
+        {
+            // "Cover bolts: grease", "seal: grease the lip".
+            _actions.Add(new StepAction { Verb = Verb.Treat, Target = headed.Id, Words = clause.Verb?.Lemma, At = PlaceOf(clause) });
+            hand.Add(headed);
+        }
+
         if (treated.Count == 0 && what is not null)
             foreach (var thing in _refer.Meant(new NounPhrase(what.At, "them", []) { IsPronoun = true, IsPlural = true }, k => k is ThingKind.Joint or ThingKind.Part))
                 _actions.Add(new StepAction { Verb = Verb.Treat, Target = thing.Id, With = stuff?.Id, Words = what.Text, At = what.At });
         if (hand.Count > 0) Spoken.Hand(hand);
         Beside(clause);
     }
+
+    // "A smear of grease on the seal", "with grease on the bolts": put there, whatever the words are about.
+    private bool PutOn(Clause clause, NounPhrase stuff, NounPhrase? coated = null)
+    {
+        var on = clause.Nouns.Where(n => n == coated || n is { IsPronoun: false, After: "on" or "onto" or "to" or "over" or "around" or "round" })
+            .Select(n => (Noun: n, Thing: _refer.Known(n, k => k is ThingKind.Joint or ThingKind.Part)
+                ?? (Bearer(n) is { } whole ? _refer.Known(whole, k => k is ThingKind.Joint or ThingKind.Part) : null)))
+            .Where(n => n.Thing is Joint or Part).ToList();
+        if (on.Count == 0) return false;
+        var used = _refer.Known(stuff) as Consumable ?? (Consumable)_refer.Assume(stuff with { After = null }, ThingKind.Consumable, false, null, null);
+        Use(used);
+        foreach (var (noun, thing) in on)
+            _actions.Add(new StepAction { Verb = Verb.Treat, Target = thing!.Id, With = used.Id, Words = stuff.Text, At = noun.At });
+        Spoken.Hand([.. on.Select(n => n.Thing!)]);
+        return true;
+    }
+
+    // Whose lip, shank or face a phrase names: "the shanks of the cover bolts", "the seal lip"; null where the sheet has no such thing.
+    private NounPhrase? Bearer(NounPhrase phrase)
+    {
+        var whole = phrase.Owner.Count > 0 ? phrase with { Stems = phrase.Owner, Name = phrase.OwnerName, Text = phrase.OwnerName.ToLowerInvariant(), Owner = [], OwnerName = "" }
+            : phrase.Stems.Count > 1 ? phrase with { Stems = [.. phrase.Stems.SkipLast(1)], Name = phrase.Name[..Math.Max(0, phrase.Name.LastIndexOf(' '))], Text = phrase.Text[..Math.Max(0, phrase.Text.LastIndexOf(' '))] } : null;
+        return whole is not null && (Trade.Relational.Contains(phrase.Head) || phrase.Head is "head" or "shank" or "stem" or "thread")
+            && _refer.Known(whole, k => k is ThingKind.Joint or ThingKind.Part) is Joint or Part ? whole : null;
+    }
+
+    // One of "grease", "oil", and no cleaner: what is put on to stay.
+    private bool Stays(NounPhrase phrase) => IsStuff(phrase) && !Trade.Cleaners.Contains(phrase.Head);
 
     // "One of the studs", also where nobody has said how many there are.
     private int? TreatedOf(Thing thing, NounPhrase phrase) => SomeOf(thing.Id, phrase)

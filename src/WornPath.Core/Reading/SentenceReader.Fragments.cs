@@ -106,6 +106,11 @@ public sealed partial class SentenceReader
                 _any = true;
             }
 
+            // "A dab of grease on each cover bolt": on what it is put on.
+            if (stuff is not null && _hand.Count == 0 && way is "none" or "on" && reader.PutOn(clause, stuff)) _any = true;
+            // "Cover bolts with a dab of grease."
+            else if (stuff is { After: null or "with" } && _hand.Count == 0 && way == "none" && objects is [{ IsPronoun: false } coated] && clause.Pieces.Count == 2
+                && reader.PutOn(clause, stuff, coated)) _any = true;
             if (way == "on")
             {
                 // "Mudguard back on with its four bolts".
@@ -174,7 +179,7 @@ public sealed partial class SentenceReader
                 && Trade.NounOf(spoken.Stems) is { Role: NounRole.Thing }) reader._unnamed = spoken;
 
             // "Distance between the brackets: 712 ± 2 mm": measured.
-            if (Values(clause).Any(v => v.Kind == TokenKind.Number) && Limits.Find(reader.PlaceOf(clause).Of(reader._text)) is { } limits)
+            if (Values(clause).Any(v => v.Kind == TokenKind.Number) && StepNumbersText.In(reader.PlaceOf(clause).Of(reader._text), 0) is null && Limits.Find(reader.PlaceOf(clause).Of(reader._text)) is { } limits)
             {
                 reader._actions.Add(new StepAction { Verb = Verb.Measure, Words = Short(objects.FirstOrDefault()?.Text ?? reader.PlaceOf(clause).Of(reader._text)), Limits = limits, At = reader.PlaceOf(clause) });
                 reader._told = true;

@@ -324,6 +324,9 @@ public sealed partial class SentenceReader
         if (passage is null or { IsAdvice: true })
         {
             _told = true;
+            if (passage is not { IsWarning: true } || clause.Mood == Mood.Beside) return;
+            _finder.Fill(clause);
+            Show(clause, isDone: false);
             return;
         }
 
@@ -344,6 +347,14 @@ public sealed partial class SentenceReader
         _finder.Fill(clause);
         if (clause.IfNotYet && !clause.Nouns.Any(n => n.Text is "these" or "them" ? _unnamed is not null : (n.After is null or "with" || Trade.Comes.Contains(n.After)) && !n.IsPronoun
             && (_refer.Known(n) is { } told ? !clause.IfOff || Spoken.IsOff(told) is true : IsCotter(n) || clause.ComesFirst && n is { IsIts: true } && n.Is(ThingKind.Joint))))
+        {
+            Aside(clause);
+            return;
+        }
+
+        // "With the cover off, never turn the shaft", "with it off, keep dirt out": how things are, and nothing is told.
+        if (clause is { IfNotYet: true, ComesFirst: false, Mood: Mood.Passive } && _clauses.ElementAtOrDefault(_clauses.IndexOf(clause) + 1) is { } goesOn
+            && !EndsBetween(clause, goesOn) && (goesOn.Negated || goesOn.Verb?.Lemma is "keep" or "beware" or "mind" or "watch" or "protect" or "avoid" or "stay"))
         {
             Aside(clause);
             return;
@@ -395,6 +406,7 @@ public sealed partial class SentenceReader
     private bool IsDone(StepAction action, int from)
     {
         var now = StateAfter(action.Verb);
+        if (action.Verb == Verb.Treat) return _actions.Take(from).Any(a => a.Verb == Verb.Treat && a.Target == action.Target);
         if (now is null || action.Target is null) return true;
         // Of a pin and a lock another state is told than of what they lock.
         bool Tells(string state) => Locks(state) == Locks(now);
@@ -526,6 +538,9 @@ public sealed partial class SentenceReader
             break;
         }
 
+        // "Brush the bolts with grease", "wipe a little grease on them": put on, and nothing is cleaned.
+        if (sense == Sense.Clean && clause.Nouns.Any(n => n is { IsPronoun: false, After: null or "with" or "in" } && Stays(n))
+            && (clause.Nouns.Any(n => n.After is "on" or "onto" or "over" or "into") || clause.Nouns.Any(n => n.After is "with" or "in" && Stays(n)))) sense = Sense.Treat;
         // "… and the cover comes away with them": with what held it.
         if (sense == Sense.Along && clause.Nouns.Any(n => n is { After: "with", IsPronoun: true, IsPlural: true }) && Spoken.Last is [.., Joint held]
             && Spoken.IsOff(held) is true) sense = Sense.Off;
@@ -546,7 +561,7 @@ public sealed partial class SentenceReader
             && !clause.Pieces.Exists(p => p.Way is { } way && (StrongOff.Contains(way) || StrongOn.Contains(way)
             || way is "back" or "up" or "through" or "over" || way == "down" && clause.Verb.Lemma is "drop" or "fall"))) sense = Sense.Say;
         if (clause.Mood == Mood.Declarative && sense is not (Sense.Off or Sense.On or Sense.Place or Sense.Away
-            or Sense.Snug or Sense.Torque or Sense.TurnOn or Sense.Disconnect or Sense.Connect or Sense.Along or Sense.Drain)
+            or Sense.Snug or Sense.Torque or Sense.TurnOn or Sense.Disconnect or Sense.Connect or Sense.Along or Sense.Drain or Sense.Treat)
             && !(sense == Sense.Start && clause.Pieces.Exists(p => p.Way is "in" or "on"))) sense = Sense.Say;
         var (actions, questions) = (_actions.Count, _questions.Count);
         if (sense is Sense.Off or Sense.On or Sense.Set or Sense.Disconnect && SetAt(clause)) return;

@@ -27,6 +27,8 @@ public static partial class SideWords
     {
         foreach (Match match in Named().Matches(text))
         {
+            // "Nothing was left under it".
+            if (match.Value.Equals("left", StringComparison.OrdinalIgnoreCase) && BeforeLeft().IsMatch(text[..match.Index])) continue;
             var rest = text.AsSpan(match.Index + match.Length).TrimStart();
             if (rest.StartsWith("angle", StringComparison.OrdinalIgnoreCase) || rest.StartsWith("away", StringComparison.OrdinalIgnoreCase)) continue;
             return char.ToLowerInvariant(match.Value[0]) switch { 'l' => Side.Left, 'r' => Side.Right, _ => Side.Other };
@@ -45,6 +47,9 @@ public static partial class SideWords
 
     [GeneratedRegex(@"\b(?:left|right)(?:[ -]hand)?\b|\b(?:lh|rh|other|opposite)\b", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex Named();
+
+    [GeneratedRegex(@"\b(?:is|are|was|were|be|been|has|have|had|you|they|nothing|anything|something|what)\s+$", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    private static partial Regex BeforeLeft();
 
     /// <summary>The side across from one; null where that is not said.</summary>
     public static Side? Opposite(Side side) => side switch { Side.Left => Side.Right, Side.Right => Side.Left, _ => null };

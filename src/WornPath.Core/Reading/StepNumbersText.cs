@@ -7,10 +7,10 @@ namespace WornPath.Core.Reading;
 /// <summary>Step numbers in words: "steps 6, 7 and 9 to 17".</summary>
 internal static partial class StepNumbersText
 {
-    [GeneratedRegex(@"\bsteps?\s+(?<n>\d+(?:(?:\s*,\s*(?:and\s+)?|\s+and\s+|\s*(?:–|-|to|through|thru)\s*)\d+)*)", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    [GeneratedRegex(@"\bsteps?\s+(?<n>\d+(?:(?:\s*,\s*(?:and\s+)?(?:step\s+)?|\s+and\s+(?:step\s+)?|\s*(?:–|-|to|through|thru)\s*(?:step\s+)?)\d+)*)", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex Named();
 
-    [GeneratedRegex(@"(?<first>\d+)(?:\s*(?:–|-|to|through|thru)\s*(?<last>\d+))?", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    [GeneratedRegex(@"(?<first>\d+)(?:\s*(?:–|-|to|through|thru)\s*(?:step\s+)?(?<last>\d+))?", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex Range();
 
     /// <summary>The steps a text names from a place on; null where it names none, or none there can be.</summary>

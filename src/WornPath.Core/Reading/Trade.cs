@@ -144,6 +144,9 @@ internal static class Trade
     public static readonly WordSet Unfastened = Set("unfastened");
     public static readonly WordSet BehindValues = Set("behindValue");
 
+    /// <summary>What cleans and does not stay.</summary>
+    public static readonly WordSet Cleaners = Set("cleaners");
+
     private static readonly FrozenDictionary<string, Noun> Nouns = LoadNouns();
 
     private static readonly FrozenDictionary<string, VerbForm[]> Forms = LoadVerbs();
