@@ -11,6 +11,7 @@ import FindingLine from '../shared/FindingLine.vue';
 import { fit } from '../shared/fits';
 import { say } from '../shared/say';
 import SeverityMark from '../shared/SeverityMark.vue';
+import { caretIn } from './caret';
 import GhostText from './GhostText.vue';
 import MendPanel from './MendPanel.vue';
 import StepExtras from './StepExtras.vue';
@@ -77,7 +78,18 @@ const describedBy = computed(
 );
 
 onMounted(() => fit(field.value));
-watch(text, () => void nextTick(() => fit(field.value)));
+watch(text, (now, was) => {
+  const area = field.value;
+  // Somebody else's words came in while the caret stands here: it stays between the words it stood between.
+  const caret =
+    area && document.activeElement === area && area.value !== now
+      ? ([caretIn(was, now, area.selectionStart), caretIn(was, now, area.selectionEnd), area.selectionDirection] as const)
+      : null;
+  void nextTick(() => {
+    if (caret) area?.setSelectionRange(...caret);
+    fit(area);
+  });
+});
 watch(
   () => [cursor.focusCalls, cursor.step] as const,
   async () => {

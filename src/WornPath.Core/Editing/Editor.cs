@@ -226,9 +226,13 @@ public static class Editor
     {
         if (CheckText(edit.Text) is { } problem) return problem;
         if (step.Text == edit.Text) return sheet;
-        if (step.Text != edit.Before)
+        // Written at once: other sentences come together, the same one is asked about.
+        var text = step.Text == edit.Before ? edit.Text : TextMerge.Of(edit.Before, step.Text, edit.Text);
+        if (text is null)
             return new Problem("This step was changed a moment ago.", "Both texts are shown; keep the one that is right.") { Clash = new Clash(step.Text, edit.Text) };
-        return NoRoomFor(sheet, edit.Text.Length - step.Text.Length) is { } full ? full : StepReading.ReadWithOthers(sheet, step, edit.Text);
+        if (text == step.Text) return sheet;
+        if (text != edit.Text && CheckText(text) is { } tooMuch) return tooMuch;
+        return NoRoomFor(sheet, text.Length - step.Text.Length) is { } full ? full : StepReading.ReadWithOthers(sheet, step, text);
     });
 
     private static Sheet ReRead(Sheet sheet, Step step) => StepReading.ReadWithOthers(StepReading.PutStep(sheet, step), step, step.Text);

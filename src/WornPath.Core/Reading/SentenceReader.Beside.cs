@@ -406,7 +406,8 @@ public sealed partial class SentenceReader
         if (asIn) words = whole;
         var (side, steps) = (SideWords.In(words) ?? before, StepNumbersText.In(asIn ? whole : _text[..at.End], asIn ? 0 : at.Start));
         var again = Has(clause, "same", "again", "likewise", "alike", "repeated") || words.Contains("once more", StringComparison.OrdinalIgnoreCase);
-        var repeats = clause.Verb?.Lemma is "repeat" or "redo" || asIn && steps is not null
+        var told = clause.Verb?.Lemma is "repeat" or "redo" || clause.To == clause.From + 1 && _finder.Tokens[clause.From].Text == "repeat";
+        var repeats = told || asIn && steps is not null
             || side is not null && Has(clause, "side") && Has(clause, "treat", "work", "proceed", "deal", "handle") && (whole.Contains("same", StringComparison.OrdinalIgnoreCase) || Has(clause, "likewise"))
             || steps is not null && (again || side is not null)
             || side is not null && again && (clause.Verb is null && !Has(clause, "likewise") || Has(clause, "side", "same")) && !Values(clause).Any(v => v.Kind == TokenKind.Torque)
@@ -422,7 +423,7 @@ public sealed partial class SentenceReader
         if (!repeats) return false;
         _told = true;
         // The numbers may reach beyond what was cut at a comma: "steps 6, 7 and 9 to 17"; "repeat: steps 2 and 3", "steps 2 and 3: repeat".
-        var named = steps is not null ? StepNumbersText.In(_text, at.Start) : clause.Verb?.Lemma is not "repeat" ? null
+        var named = steps is not null ? StepNumbersText.In(_text, at.Start) : !told ? null
             : EndsWithColon(clause) ? StepNumbersText.In(whole, 0)
             : clause.To == clause.From + 1 ? StepNumbersText.In(_text[..at.End], _text.LastIndexOf("step", at.Start, StringComparison.OrdinalIgnoreCase) is >= 0 and var there ? there : at.Start)
             : null;

@@ -21,6 +21,8 @@ public class AnyTextTests
                 "gives access to", "into the", "press", "leaks", "while the", "instead of", "even if", "there are two things to fit:", "goes too",
                 "springs out", "hooks onto", "can fly off", "let it snap into", "relax", "you get", "there are", "to take out", "open", "shut", "swing", "pull",
                 "until it comes off", "itself", "its", "in place", "as soon as", "once you have", "out", "hold it", "are", "from the cover take", "with its",
+                "WARNING:", "failure to", "take care not to", "with a dab of grease", "grease", "repeat", "steps 1 and 2", "as in step 1", "can", "may only",
+                "under pressure", "on", "the lip of", "heads", "nothing but", "or else", "when", "the same applies", "likewise on the other side",
     ];
 
     private static readonly Gen<string> Texts = Gen.Select(Gen.Int[0, Bits.Length - 1], Gen.Bool).Array[0, 30].Select(parts => string.Concat(parts.Select(p => Bits[p.Item1] + (p.Item2 ? " " : ""))));
