@@ -1,7 +1,7 @@
 import { begin, expect, kept, share, test } from './workshop.mjs';
 
 const EDITORS = ['alpha', 'bravo', 'delta', 'gamma', 'kilo', 'lima', 'omega', 'tango'];
-const EDITS = 30;
+const EDITS = 250;
 const SHARED = 6;
 const sentence = (name, n) => `Wipe pin ${name} ${n} times.`;
 
@@ -97,6 +97,11 @@ test('eight write in one draft at once, offline now and then, and nothing of any
   const meant = await written;
   await offline;
   for (const page of pages) await expect(page.getByTestId('kept')).toHaveText(/^kept/, { timeout: 240_000 });
+
+  // They came one by one, but for what was typed over before it could be sent.
+  const id = /r\/(\d+)/.exec(first.url())[1];
+  const { sheet } = await first.evaluate((id) => fetch(`/api/revisions/${id}`).then((r) => r.json()), id);
+  expect(sheet.seq).toBeGreaterThan(EDITORS.length * EDITS * 0.6);
 
   const wanted = [...Array(SHARED).keys()].map((s) => EDITORS.map((name, i) => sentence(name, meant[i].last[s])).join(' '));
   const owned = meant.flatMap((m) => m.own).toSorted();

@@ -157,7 +157,7 @@ public sealed partial class SentenceReader
         }
 
         if (clause.Pieces.Exists(p => p.Noun is { IsPronoun: false } n && IsCotter(n))) Spoken.Pin = true;
-        if (HeldIt(clause)) return;
+        if (HeldIt(clause) || StatesLimit(clause)) return;
         // "The cluster is held by three screws; remove these".
         if (!clause.Negated && clause.Verb?.Lemma is "hold" or "secure" or "fasten" or "retain" or "fix" or "bolt"
             && clause.Mood is Mood.Passive or Mood.Declarative

@@ -178,6 +178,7 @@ public sealed partial class SentenceReader
             if (objects is [{ IsPronoun: false } spoken] && reader._refer.Known(spoken) is null
                 && Trade.NounOf(spoken.Stems) is { Role: NounRole.Thing }) reader._unnamed = spoken;
 
+            if (objects is [{ IsPronoun: false } limited, ..] && reader.HeadsLimit(clause, limited)) return;
             // "Distance between the brackets: 712 ± 2 mm": measured.
             if (Values(clause).Any(v => v.Kind == TokenKind.Number) && StepNumbersText.In(reader.PlaceOf(clause).Of(reader._text), 0) is null && Limits.Find(reader.PlaceOf(clause).Of(reader._text)) is { } limits)
             {

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using System.Text.RegularExpressions;
 using WornPath.Core.Quantities;
 using WornPath.Core.Sheets;
 
@@ -1489,11 +1490,19 @@ public sealed partial class SentenceReader
     private Limits? LimitsAt(Verb verb, Span at)
     {
         if (verb is not (Verb.Measure or Verb.Inspect)) return null;
-        var end = _text.IndexOf('\n', at.End);
-        var stop = _text.IndexOf(". ", at.End, StringComparison.Ordinal);
-        if (stop >= 0 && (end < 0 || stop < end)) end = stop;
-        return Limits.Find(end < 0 ? _text[at.End..] : _text[at.End..end]);
+        var line = _text.IndexOf('\n', at.End) is >= 0 and var end ? end : _text.Length;
+        var stop = SentenceStop().Match(_text, at.End, line - at.End);
+        if (!stop.Success) return Limits.Find(_text[at.End..line]);
+        // "Measure the disc. It must be at least 9.0 mm thick": the next sentence tells of it.
+        var next = _text[(stop.Index + 1)..line];
+        return Limits.Find(_text[at.End..stop.Index]) ?? (TellsItsLimit().IsMatch(next) ? Limits.Find(SentenceStop().Match(next) is { Success: true } last ? next[..last.Index] : next) : null);
     }
+
+    [GeneratedRegex(@"\.(?=\s+\p{Lu})", RegexOptions.CultureInvariant)]
+    private static partial Regex SentenceStop();
+
+    [GeneratedRegex(@"^\s*(?:(?:It|They|This)\s+(?:must|should|may|has\s+to|is\s+to|shall)|The\s+(?:minimum|maximum|limit|least|most|allowed|permitted)\b)", RegexOptions.CultureInvariant)]
+    private static partial Regex TellsItsLimit();
 
     private void AskValue(string phrase, Span at, string because, Joint? joint = null, TorqueSpec? likely = null)
     {

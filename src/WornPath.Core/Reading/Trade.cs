@@ -144,6 +144,9 @@ internal static class Trade
     public static readonly WordSet Unfastened = Set("unfastened");
     public static readonly WordSet BehindValues = Set("behindValue");
 
+    /// <summary>What is measured of a thing: its thickness, its runout.</summary>
+    public static readonly WordSet Measures = Set("measures");
+
     /// <summary>What cleans and does not stay.</summary>
     public static readonly WordSet Cleaners = Set("cleaners");
 

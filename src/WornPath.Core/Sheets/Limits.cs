@@ -13,7 +13,15 @@ public sealed partial record Limits(decimal? Low, decimal? High, string Unit)
 {
     private const string Number = @"-?\d+(?:[.,]\d+)?";
 
-    [GeneratedRegex($@"(?:(?<least>at least|not less than|no less than|minimum|min\.?|≥)|(?<most>at most|not more than|no more than|maximum|max\.?|less than|up to|≤))\s*(?<n>{Number})\s*(?<u>[^\W\d_][\w·/]*|°C?|%)?|(?:between\s+)?(?<a>{Number})(?:\s*(?:mm|cm|m|in|bar|psi|kPa|MPa|V|Ω|°C?|%|kg|N|L|mL|ml))?\s*(?:–|-|to|and)\s*(?<b>{Number})\s*(?<u2>[^\W\d_][\w·/]*|°C?|%)?|above\s+(?<above>{Number})\s*(?<u3>[^\W\d_][\w·/]*|°C?|%)?|(?<mid>{Number})\s*(?:±|\+/-)\s*(?<tol>{Number})\s*(?<u4>[^\W\d_][\w·/]*|°C?|%)?", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    private const string UnitText = @"[^\W\d_][\w·/]*|°C?|%";
+
+    private const string Upright = @"mm|µm|cm|m|in|bar|psi|kPa|MPa|V|Ω|°C?|%|kg|N|L|mL|ml";
+
+    // "At least 9", "it must not be less than 9", "the minimum is 9"; "at most 9", "must not exceed 9"; "9 or more"; "1 to 2"; "5 ± 1".
+    [GeneratedRegex($@"(?:(?<least>at least|(?:not|no)\s+(?:be\s+)?(?:less|thinner|smaller|shorter|lower|lighter|narrower)\s+than|not\s+(?:be\s+)?(?:below|under)|(?:more|greater|thicker|larger|longer|higher)\s+than|min(?:imum|\.)?(?:(?:\s+\p{{L}}+){{0,7}}?(?:\s+is|\s+of|\s*:))?|≥)|(?<most>at most|(?:not|no)\s+(?:be\s+)?(?:more|greater|larger|thicker|longer|higher|wider)\s+than|not\s+(?:be\s+)?(?:over|above|exceed(?:ing)?)|max(?:imum|\.)?(?:(?:\s+\p{{L}}+){{0,7}}?(?:\s+is|\s+of|\s*:))?|(?:less|thinner|smaller|shorter|lower)\s+than|up to|≤))\s*(?<n>{Number})\s*(?<u>{UnitText})?"
+        + $@"|(?:between\s+)?(?<a>{Number})(?:\s*(?:{Upright}))?\s*(?:–|-|to|and)\s*(?<b>{Number})\s*(?<u2>{UnitText})?"
+        + $@"|(?<orMore>{Number})\s*(?<u5>{Upright})\s+(?:or\s+(?:more|above|over|better)|at\s+least|min(?:imum|\.)?)(?![\w.]*\s*\d)|(?<orLess>{Number})\s*(?<u6>{Upright})\s+(?:or\s+(?:less|below|under)|at\s+most|max(?:imum|\.)?)(?![\w.]*\s*\d)"
+        + $@"|above\s+(?<above>{Number})\s*(?<u3>{UnitText})?|(?:below|under)\s+(?<below>{Number})\s*(?<u7>{Upright})\b|(?<mid>{Number})\s*(?:±|\+/-)\s*(?<tol>{Number})\s*(?<u4>{UnitText})?", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex Pattern();
 
     /// <summary>True where the higher end was written first: read as if it were not, and found.</summary>
@@ -63,6 +71,9 @@ public sealed partial record Limits(decimal? Low, decimal? High, string Unit)
         string Unit(string group) => match.Groups[group].Value;
         if (match.Groups["least"].Success) return new Limits(Read(match.Groups["n"].Value), null, Unit("u"));
         if (match.Groups["most"].Success) return new Limits(null, Read(match.Groups["n"].Value), Unit("u"));
+        if (match.Groups["orMore"].Success) return new Limits(Read(match.Groups["orMore"].Value), null, Unit("u5"));
+        if (match.Groups["orLess"].Success) return new Limits(null, Read(match.Groups["orLess"].Value), Unit("u6"));
+        if (match.Groups["below"].Success) return new Limits(null, Read(match.Groups["below"].Value), Unit("u7"));
         if (match.Groups["above"].Success) return new Limits(Read(match.Groups["above"].Value), null, Unit("u3"));
         if (match.Groups["mid"].Success && Read(match.Groups["tol"].Value) is var tol) return new Limits(Read(match.Groups["mid"].Value) - tol, Read(match.Groups["mid"].Value) + tol, Unit("u4"));
         var (a, b) = (Read(match.Groups["a"].Value), Read(match.Groups["b"].Value));

@@ -23,6 +23,7 @@ public class AnyTextTests
                 "until it comes off", "itself", "its", "in place", "as soon as", "once you have", "out", "hold it", "are", "from the cover take", "with its",
                 "WARNING:", "failure to", "take care not to", "with a dab of grease", "grease", "repeat", "steps 1 and 2", "as in step 1", "can", "may only",
                 "under pressure", "on", "the lip of", "heads", "nothing but", "or else", "when", "the same applies", "likewise on the other side",
+                "thickness", "at least", "must not exceed", "or more", "maximum", "0.05 mm", "between 0.1 and 0.3 mm", "the minimum", "is", "make sure", "min.",
     ];
 
     private static readonly Gen<string> Texts = Gen.Select(Gen.Int[0, Bits.Length - 1], Gen.Bool).Array[0, 30].Select(parts => string.Concat(parts.Select(p => Bits[p.Item1] + (p.Item2 ? " " : ""))));
