@@ -146,7 +146,8 @@ public static partial class CorpusScore
         sheet = Editor.Apply(sheet, new AddThing(Enum.Parse<ThingKind>(words[0][..at], true), words[0][(at + 1)..], false)).Value.Sheet;
         var id = sheet.Things.Last(t => t.Name == words[0][(at + 1)..]).Id;
         foreach (var (field, value) in ((string, string)[])[("count", words.ElementAtOrDefault(1) ?? ""), ("holds", words.ElementAtOrDefault(2) ?? "")])
-            if (value.Length > 0) sheet = Editor.Apply(sheet, new SetField(id, field, Fields.Of(ThingKind.Joint).Single(f => f.Name == field).Get(sheet.Find(id)!), value)).Value.Sheet;
+            if (value.Length > 0) sheet = Editor.Apply(sheet, new SetField(id, field,
+                Fields.Of(ThingKind.Joint).Single(f => f.Name == field).Get(sheet.Find(id)!), value)).Value.Sheet;
         return sheet;
     }
 

@@ -21,7 +21,8 @@ function write(page, name, edits, shared) {
         set.call(field, text);
         field.dispatchEvent(new Event('input', { bubbles: true }));
       };
-      const press = (where, key, more = {}) => where.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true, ...more }));
+      const press = (where, key, more = {}) =>
+        where.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true, ...more }));
       const own = [];
       const last = Object.fromEntries(ids.map((id) => [id, 0]));
       const mine = new RegExp(`Wipe pin ${name} \\d+ times\\.`);
@@ -107,9 +108,7 @@ test('eight write in one draft at once, offline now and then, and nothing of any
   const owned = meant.flatMap((m) => m.own).toSorted();
   const isOwned = (text) => text.startsWith('Lay pin');
   for (const page of pages)
-    await expect
-      .poll(async () => (await texts(page)).filter((t) => !isOwned(t)), { timeout: 60_000 })
-      .toEqual(wanted);
+    await expect.poll(async () => (await texts(page)).filter((t) => !isOwned(t)), { timeout: 60_000 }).toEqual(wanted);
   const order = await texts(first);
   expect(order.filter(isOwned).toSorted()).toEqual(owned);
   for (const page of pages) {

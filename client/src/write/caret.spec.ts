@@ -12,7 +12,11 @@ describe('the caret in a text somebody else changes', () => {
   it.each([
     ['Lift it| off. Wipe it.', 'Lift it off. Wipe it dry.', 'Lift it| off. Wipe it dry.'],
     ['Lift it off. Wipe it|.', 'Lift the cover off. Wipe it.', 'Lift the cover off. Wipe it|.'],
-    ['One. Lift it off| now. Three.', 'One and a half. Lift it off now. Three and a half.', 'One and a half. Lift it off| now. Three and a half.'],
+    [
+      'One. Lift it off| now. Three.',
+      'One and a half. Lift it off now. Three and a half.',
+      'One and a half. Lift it off| now. Three and a half.',
+    ],
     ['Lift it off.|', 'Lift it off. Wipe it.', 'Lift it off.| Wipe it.'],
     ['|Lift it off.', 'Wipe it. Lift it off.', '|Wipe it. Lift it off.'],
     ['Lift| it.', '', '|'],

@@ -35,7 +35,8 @@ public static class TextMerge
             (b, t, y) = (stays + 1, toT + 1, toY + 1);
         }
 
-        return string.Concat(made.Select((p, i) => p.Text + (i + 1 < made.Count && p.Gap.Length == 0 ? " " : i + 1 == made.Count ? p.Gap.TrimEnd(' ') : p.Gap)));
+        return string.Concat(made.Select((p, i) => p.Text + (i + 1 < made.Count && p.Gap.Length == 0 ? " " : i + 1 == made.Count
+            ? p.Gap.TrimEnd(' ') : p.Gap)));
     }
 
     private static List<Piece>? Between(List<Piece> was, List<Piece> there, List<Piece> here)

@@ -560,9 +560,13 @@ internal sealed class ClauseFinder
             if (word is "while" or "whereas" && open is not null && Has(at + 1, end, i => _tokens[i].Kind == TokenKind.Torque)
                 && _nouns.Read(at + 1, end, null) is { } others && _nouns.IsFastener(others.Phrase)) return new Clause(Mood.Fragment, at + 1, end);
             // "Hold the stud while removing the nut": that is what is done.
-            if (word == "while" && open is { Mood: Mood.Imperative, Verb: { } steadied } && (Trade.Steadies.Contains(steadied.Lemma) || !Trade.Changes(steadied)) && at + 2 < _end
+            if (word == "while" && open is { Mood: Mood.Imperative, Verb: { } steadied } && (Trade.Steadies.Contains(steadied.Lemma)
+                || !Trade.Changes(steadied)) && at + 2 < _end
                 && Trade.VerbsOf(_tokens[at + 1].Text).FirstOrDefault(f => f.Form == Form.Ing) is { Verb: { } meanwhile } && Trade.MayChange(meanwhile)
-                && (Trade.Changes(meanwhile) || NeedsWay(meanwhile) && Has(at + 2, end, i => Trade.Comes.Contains(_tokens[i].Text)))) return new Clause(Mood.Imperative, at + 1, end) { VerbAt = at + 1, Verb = meanwhile };
+                && (Trade.Changes(meanwhile) || NeedsWay(meanwhile)
+                    && Has(at + 2, end, i => Trade.Comes.Contains(_tokens[i].Text)))) return new Clause(Mood.Imperative, at + 1,
+                    end)
+                    { VerbAt = at + 1, Verb = meanwhile };
             var clause = new Clause(Mood.Beside, at, end) { IsRemark = true };
             Fill(clause, at + 1, end);
             if (open is not null && word is "until" or "till" or "so" or "as" or "where") open.Reach = end;
@@ -760,7 +764,8 @@ internal sealed class ClauseFinder
     private Clause? Negative(int at, Clause? open)
     {
         var word = _tokens[at].Text;
-        var verb = word is "don't" or "never" ? at + 1 : word is "do" && Is(at + 1, "not") || word == "not" && Is(at + 1, "to") ? at + 2 : word == "not" ? at + 1 : -1;
+        var verb = word is "don't" or "never" ? at + 1 : word is "do" && Is(at + 1, "not") || word == "not" && Is(at + 1, "to") ? at + 2
+            : word == "not" ? at + 1 : -1;
         if (verb < 0 || word == "not" && !(verb < _end && _tokens[verb].Kind == TokenKind.Word
             && (Trade.VerbsOf(_tokens[verb].Text).Length > 0 || _tokens[verb].Text.EndsWith("ing", StringComparison.Ordinal)))) return null;
         // "Don't forget to fit the washer", "don't forget the chocks": told to.
@@ -1344,7 +1349,8 @@ internal sealed class ClauseFinder
     {
         bool Says(params string[] words) => Has(open.From, open.To, i => _tokens[i].Kind == TokenKind.Word && words.Contains(_tokens[i].Text));
         // "Take the bolts out and the cover off": a way of its own.
-        return way is "off" or "out" && Says("off", "out") && !Says(way) || way is "in" && Says("on", "onto") && !Says(way) || way is "in" or "on" && Says("out", "off") || way is "out" or "off"
+        return way is "off" or "out" && Says("off", "out") && !Says(way) || way is "in" && Says("on", "onto") && !Says(way) || way is "in" or "on"
+            && Says("out", "off") || way is "out" or "off"
             && Says("in", "on", "into", "onto");
     }
 

@@ -20,7 +20,8 @@ internal sealed class Opening(List<Token> tokens, NameIndex names) : Straighteni
             Say(told, verb);
             Drop(i, i + 1);
         }
-        else if (IsEnd(Tokens, i + 1) && StartOfName(i) is { } name && IsStart(name) && NamedAt(Tokens, Names, Trade.Determiners.Contains(At(name)) ? name + 1 : name) is { Thing: Part })
+        else if (IsEnd(Tokens, i + 1) && StartOfName(i) is { } name && IsStart(name)
+            && NamedAt(Tokens, Names, Trade.Determiners.Contains(At(name)) ? name + 1 : name) is { Thing: Part })
         {
             Drop(i, i + 1);
             Put(name, verb);
@@ -31,7 +32,9 @@ internal sealed class Opening(List<Token> tokens, NameIndex names) : Straighteni
     private int? Told(int i)
     {
         var name = At(i - 1) is "it" or "them" ? i - 1 : StartOfName(i);
-        return name is > 0 and var thing && At(thing - 1) is "swing" or "slide" or "pull" or "push" or "drop" or "fold" or "flip" or "press" or "hinge" or "lift"
-            or "lever" or "ease" or "throw" or "draw" or "tilt" or "tip" or "slam" or "lower" or "turn" or "move" && Begins(Tokens, thing - 1) ? thing - 1 : null;
+        return name is > 0 and var thing
+            && At(thing - 1) is "swing" or "slide" or "pull" or "push" or "drop" or "fold" or "flip" or "press" or "hinge" or "lift"
+            or "lever" or "ease" or "throw" or "draw" or "tilt" or "tip" or "slam" or "lower" or "turn" or "move" && Begins(Tokens, thing - 1)
+                ? thing - 1 : null;
     }
 }

@@ -53,11 +53,13 @@ internal static partial class Passages
             var line = text.AsSpan(start, end - start).Trim();
             var advice = AdviceLead().Match(text, start);
             // "Warning: set it on stands" tells; "warning: hot oil may run out" does not.
-            if (advice.Groups["signal"].Success && Trade.IsBase(FirstWord().Match(text, advice.Index + advice.Length).Value.ToLowerInvariant())) advice = Match.Empty;
+            if (advice.Groups["signal"].Success
+                && Trade.IsBase(FirstWord().Match(text, advice.Index + advice.Length).Value.ToLowerInvariant())) advice = Match.Empty;
             if (line.StartsWith("|") || advice.Success)
             {
                 // A note is a sentence: "Note: there is not much room. Remove the cover." What goes wrong and its cure is the whole line.
-                var noted = (advice.Groups["note"].Success || advice.Groups["signal"].Success) && SentenceEnd().Match(text, advice.Index + advice.Length) is { Success: true } stop && stop.Index < end ? stop.Index + 1 : end;
+                var noted = (advice.Groups["note"].Success || advice.Groups["signal"].Success)
+                    && SentenceEnd().Match(text, advice.Index + advice.Length) is { Success: true } stop && stop.Index < end ? stop.Index + 1 : end;
                 passages.Add(new Passage(start, noted, null, 0, true) { IsWarning = advice.Groups["signal"].Success });
                 if (noted < end) Sentences(text, noted, end, factors, 0, passages);
             }

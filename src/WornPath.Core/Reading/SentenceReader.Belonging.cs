@@ -15,11 +15,16 @@ public sealed partial class SentenceReader
 
     private (Part? Part, string Name)? Beside(Clause clause, Sense sense, NounPhrase phrase)
     {
-        if (phrase is not { Stems.Count: 1, Owner.Count: 0, IsNew: false, IsOld: false, IsRest: false, IsVague: false, Distinct.Count: 0, Size.Length: 0, Sign.Length: 0 }
+        if (phrase is not
+            {
+                Stems.Count: 1, Owner.Count: 0, IsNew: false, IsOld: false, IsRest: false, IsVague: false, Distinct.Count: 0,
+                Size.Length: 0, Sign.Length: 0
+            }
             || !Trade.Plain.Contains(phrase.Head) || !phrase.Is(ThingKind.Joint)) return null;
         var known = _refer.Known(phrase, k => k == ThingKind.Joint);
         List<Thing> others = known is not null ? [known] : [.. _refer.Doubtful];
-        if (others.Count == 0 || !others.TrueForAll(t => t is Joint { Holds.Length: > 0 } && !Spoken.Last.Contains(t) && !_actions.Exists(a => a.Target == t.Id)))
+        if (others.Count == 0 || !others.TrueForAll(t => t is Joint { Holds.Length: > 0 } && !Spoken.Last.Contains(t)
+            && !_actions.Exists(a => a.Target == t.Id)))
             return null;
         var comes = GoesOn(sense);
         // "Slacken the cover bolts." "Support the pump and take the bolts out": those the step before left so.
@@ -63,7 +68,8 @@ public sealed partial class SentenceReader
     // The part a noun phrase names, or what it names is of: "the stud of the pump".
     private (Part? Part, string Name)? PartIn(NounPhrase noun, int steps)
     {
-        if (!(noun.After is null or "of" or "from" or "off" or "behind" or "under" or "underneath" or "beneath" or "up" or "out" or "down" or "back" || steps == 0 && noun.After is "on" or "at")) return null;
+        if (!(noun.After is null or "of" or "from" or "off" or "behind" or "under" or "underneath" or "beneath" or "up" or "out" or "down"
+            or "back" || steps == 0 && noun.After is "on" or "at")) return null;
         if (noun.Owner.Count > 0 && PartNamed(noun.At, noun.OwnerName, noun.Owner) is { } owner) return (owner, owner.Name);
         if (noun.Stems.Count == 0 || Trade.Unfastened.Contains(noun.Head)) return null;
         if (_refer.Known(noun, k => k == ThingKind.Part) is Part part) return (part, part.Name);
@@ -93,7 +99,8 @@ public sealed partial class SentenceReader
         var here = PlaceOf(clause);
         for (var i = _actions.Count - 1; i > 0; i--)
             if (_actions[i] is { Verb: Verb.TakeOut, Some: null, Target: { } id } && here.Begins(_actions[i].At) && _refer.Find(id) is Joint joint
-                && _actions[i - 1] is { Verb: Verb.Remove, Target: { } held } && here.Begins(_actions[i - 1].At) && joint.Holds.Contains(held)) _actions.Reverse(i - 1, 2);
+                && _actions[i - 1] is { Verb: Verb.Remove, Target: { } held } && here.Begins(_actions[i - 1].At)
+                    && joint.Holds.Contains(held)) _actions.Reverse(i - 1, 2);
     }
 
     private bool EndsBetween(Clause one, Clause next)

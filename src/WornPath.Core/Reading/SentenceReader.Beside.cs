@@ -16,7 +16,8 @@ public sealed partial class SentenceReader
                 if (piece.Noun is { After: "with", IsPronoun: false } along && (along.IsIts || sense == Sense.Discard) && Trade.NounOf(along.Stems)?.Role is null or NounRole.Thing
                     && Trade.NounOf(along.Stems) is not { Kinds: [ThingKind.Tool or ThingKind.Consumable, ..] }) targets.AddRange(DoTo(clause, sense, along));
         // "The guard comes off with its two nuts": they come off with it.
-        if (sense == Sense.Off && targets is [Part off] && clause.Pieces.Find(p => p.Noun is { After: "with", IsPronoun: false } n && n.Is(ThingKind.Joint))?.Noun is { } with
+        if (sense == Sense.Off && targets is [Part off] && clause.Pieces.Find(p => p.Noun is { After: "with", IsPronoun: false } n
+            && n.Is(ThingKind.Joint))?.Noun is { } with
             && FastenersOf(off, with.Head) is { } held && (with.IsIts || with.Count == held.Count) && Spoken.WasOff(held) is not true)
         {
             Add(Verb.TakeOut, held, with.At);
@@ -44,14 +45,16 @@ public sealed partial class SentenceReader
             // "Fit the bolts with a dab of grease": on them.
             if (phrase.After == "with" && clause.Mood != Mood.Fragment && Stays(phrase) && targets.OfType<Joint>().LastOrDefault() is { } coated)
             {
-                var used = _refer.Known(phrase) as Consumable ?? (Consumable)_refer.Assume(phrase with { After = null }, ThingKind.Consumable, false, null, null);
+                var used = _refer.Known(phrase) as Consumable ?? (Consumable)_refer.Assume(phrase with { After = null }, ThingKind.Consumable,
+                    false, null, null);
                 Use(used);
                 _actions.Add(new StepAction { Verb = Verb.Treat, Target = coated.Id, With = used.Id, Words = phrase.Text, At = phrase.At });
                 continue;
             }
 
             if (ReadPieceOfStack(clause, phrase, goesOn: true)) continue;
-            var found = Settled(phrase.Text) is { Length: > 0 } settled ? _refer.Find(settled) : ItsOwn(clause, phrase) ?? NutsOf(phrase) ?? _refer.Known(phrase);
+            var found = Settled(phrase.Text) is { Length: > 0 } settled ? _refer.Find(settled)
+                : ItsOwn(clause, phrase) ?? NutsOf(phrase) ?? _refer.Known(phrase);
             found ??= CalledByItsForm(phrase);
             if (found is null && sense is not Sense.Place && Settled(phrase.Text) is null && phrase.Is(ThingKind.Joint))
             {
@@ -408,11 +411,13 @@ public sealed partial class SentenceReader
         var again = Has(clause, "same", "again", "likewise", "alike", "repeated") || words.Contains("once more", StringComparison.OrdinalIgnoreCase);
         var told = clause.Verb?.Lemma is "repeat" or "redo" || clause.To == clause.From + 1 && _finder.Tokens[clause.From].Text == "repeat";
         var repeats = told || asIn && steps is not null
-            || side is not null && Has(clause, "side") && Has(clause, "treat", "work", "proceed", "deal", "handle") && (whole.Contains("same", StringComparison.OrdinalIgnoreCase) || Has(clause, "likewise"))
+            || side is not null && Has(clause, "side") && Has(clause, "treat", "work", "proceed", "deal", "handle")
+                && (whole.Contains("same", StringComparison.OrdinalIgnoreCase) || Has(clause, "likewise"))
             || steps is not null && (again || side is not null)
             || side is not null && again && (clause.Verb is null && !Has(clause, "likewise") || Has(clause, "side", "same")) && !Values(clause).Any(v => v.Kind == TokenKind.Torque)
             || side is not null && clause.Verb?.Lemma is "do" && Has(clause, "side")
-            || Has(clause, "same") && (Has(clause, "do", "again", "way", "manner", "routine", "goes", "applies", "holds") || clause.Mood == Mood.Fragment && Has(clause, "on", "with", "for"))
+            || Has(clause, "same") && (Has(clause, "do", "again", "way", "manner", "routine", "goes", "applies", "holds")
+                || clause.Mood == Mood.Fragment && Has(clause, "on", "with", "for"))
                 && !Values(clause).Any(v => v.Kind == TokenKind.Torque) && (clause.Verb?.Lemma is null or "do" or "be" or "fish")
             || Has(clause, "again", "more") && Has(clause, "all", "lot", "everything", "whole") && Has(clause, "this", "that", "lot", "everything")
                 && clause.Verb is null
@@ -425,7 +430,8 @@ public sealed partial class SentenceReader
         // The numbers may reach beyond what was cut at a comma: "steps 6, 7 and 9 to 17"; "repeat: steps 2 and 3", "steps 2 and 3: repeat".
         var named = steps is not null ? StepNumbersText.In(_text, at.Start) : !told ? null
             : EndsWithColon(clause) ? StepNumbersText.In(whole, 0)
-            : clause.To == clause.From + 1 ? StepNumbersText.In(_text[..at.End], _text.LastIndexOf("step", at.Start, StringComparison.OrdinalIgnoreCase) is >= 0 and var there ? there : at.Start)
+            : clause.To == clause.From + 1 ? StepNumbersText.In(_text[..at.End], _text.LastIndexOf("step", at.Start,
+                StringComparison.OrdinalIgnoreCase) is >= 0 and var there ? there : at.Start)
             : null;
         if (side is null && named is null && DoesTheSameTo(clause)) return true;
         // "Same for the other two", of three: the rest of what is in hand, and no other side.

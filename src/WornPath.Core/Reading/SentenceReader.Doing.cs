@@ -30,7 +30,8 @@ public sealed partial class SentenceReader
             }
 
             // "The lip of the seal", "the seal lip": the seal.
-            if (!phrase.IsPronoun && (phrase.Owner.Count > 0 || phrase.Stems.Count > 1) && _refer.Known(phrase, k => k is ThingKind.Joint or ThingKind.Part) is null && Bearer(phrase) is { } whole)
+            if (!phrase.IsPronoun && (phrase.Owner.Count > 0 || phrase.Stems.Count > 1)
+                && _refer.Known(phrase, k => k is ThingKind.Joint or ThingKind.Part) is null && Bearer(phrase) is { } whole)
             {
                 treated.Add(whole);
                 continue;
@@ -43,7 +44,8 @@ public sealed partial class SentenceReader
                 continue;
             }
 
-            if (phrase.After is null or "to" or "on" or "onto" or "over" or "in" or "into" or "of" or "under" or "between" or "inside" or "outside" or "around" or "round" or "along" || clause.Mood is Mood.Passive) treated.Add(phrase);
+            if (phrase.After is null or "to" or "on" or "onto" or "over" or "in" or "into" or "of" or "under" or "between" or "inside"
+                or "outside" or "around" or "round" or "along" || clause.Mood is Mood.Passive) treated.Add(phrase);
         }
 
         var stuff = what is null ? null : _refer.Known(what) as Consumable ?? (what.After is null or "of" or "with" or "in" ? _refer.Assume(what, ThingKind.Consumable, false, null, null) : null);
@@ -122,8 +124,15 @@ public sealed partial class SentenceReader
     // Whose lip, shank or face a phrase names: "the shanks of the cover bolts", "the seal lip"; null where the sheet has no such thing.
     private NounPhrase? Bearer(NounPhrase phrase)
     {
-        var whole = phrase.Owner.Count > 0 ? phrase with { Stems = phrase.Owner, Name = phrase.OwnerName, Text = phrase.OwnerName.ToLowerInvariant(), Owner = [], OwnerName = "" }
-            : phrase.Stems.Count > 1 ? phrase with { Stems = [.. phrase.Stems.SkipLast(1)], Name = phrase.Name[..Math.Max(0, phrase.Name.LastIndexOf(' '))], Text = phrase.Text[..Math.Max(0, phrase.Text.LastIndexOf(' '))] } : null;
+        var whole = phrase.Owner.Count > 0
+            ? phrase with { Stems = phrase.Owner, Name = phrase.OwnerName, Text = phrase.OwnerName.ToLowerInvariant(), Owner = [], OwnerName = "" }
+            : phrase.Stems.Count > 1 ? phrase with
+            {
+                Stems = [.. phrase.Stems.SkipLast(1)],
+                Name = phrase.Name[..Math.Max(0,
+                phrase.Name.LastIndexOf(' '))],
+                Text = phrase.Text[..Math.Max(0, phrase.Text.LastIndexOf(' '))]
+            } : null;
         return whole is not null && (Trade.Relational.Contains(phrase.Head) || phrase.Head is "head" or "shank" or "stem" or "thread")
             && _refer.Known(whole, k => k is ThingKind.Joint or ThingKind.Part) is Joint or Part ? whole : null;
     }

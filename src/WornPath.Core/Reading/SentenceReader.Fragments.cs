@@ -109,7 +109,8 @@ public sealed partial class SentenceReader
             // "A dab of grease on each cover bolt": on what it is put on.
             if (stuff is not null && _hand.Count == 0 && way is "none" or "on" && reader.PutOn(clause, stuff)) _any = true;
             // "Cover bolts with a dab of grease."
-            else if (stuff is { After: null or "with" } && _hand.Count == 0 && way == "none" && objects is [{ IsPronoun: false } coated] && clause.Pieces.Count == 2
+            else if (stuff is { After: null or "with" } && _hand.Count == 0 && way == "none" && objects is [{ IsPronoun: false } coated]
+                && clause.Pieces.Count == 2
                 && reader.PutOn(clause, stuff, coated)) _any = true;
             if (way == "on")
             {
@@ -180,7 +181,8 @@ public sealed partial class SentenceReader
 
             if (objects is [{ IsPronoun: false } limited, ..] && reader.HeadsLimit(clause, limited)) return;
             // "Distance between the brackets: 712 ± 2 mm": measured.
-            if (Values(clause).Any(v => v.Kind == TokenKind.Number) && StepNumbersText.In(reader.PlaceOf(clause).Of(reader._text), 0) is null && Limits.Find(reader.PlaceOf(clause).Of(reader._text)) is { } limits)
+            if (Values(clause).Any(v => v.Kind == TokenKind.Number) && StepNumbersText.In(reader.PlaceOf(clause).Of(reader._text), 0) is null
+                && Limits.Find(reader.PlaceOf(clause).Of(reader._text)) is { } limits)
             {
                 reader._actions.Add(new StepAction { Verb = Verb.Measure, Words = Short(objects.FirstOrDefault()?.Text ?? reader.PlaceOf(clause).Of(reader._text)), Limits = limits, At = reader.PlaceOf(clause) });
                 reader._told = true;
@@ -196,7 +198,9 @@ public sealed partial class SentenceReader
             }
 
             // "Earth tail under the stud": said where something goes, and not what is done.
-            if (objects is [{ IsPronoun: false } goes] && !reader.EndsWithColon(clause) && (Trade.NounOf(goes.Stems) is { Kinds: [ThingKind.Part or ThingKind.Joint or ThingKind.Connection, ..] } || reader._refer.Known(goes) is Part or Joint or Connection)
+            if (objects is [{ IsPronoun: false } goes] && !reader.EndsWithColon(clause)
+                && (Trade.NounOf(goes.Stems) is { Kinds: [ThingKind.Part or ThingKind.Joint or ThingKind.Connection, ..] }
+                || reader._refer.Known(goes) is Part or Joint or Connection)
                 && Going(goes))
             {
                 reader.Unclear(clause, Verb.Fit);

@@ -11,7 +11,8 @@ public sealed partial class SentenceReader
         var asked = clause is { Mood: Mood.Imperative, Verb.Lemma: "make" or "ensure" or "see" };
         if (clause.IsProviso || !(asked || clause.Mood == Mood.Declarative)
             || !(asked || Has(clause, "must", "should", "may", "shall", "minimum", "maximum", "allowed", "permitted"))) return false;
-        if (clause.Nouns.FirstOrDefault(n => n is { IsPronoun: false, After: null, Text: not "sure" }) is not { } subject || !IsMeasured(clause, subject)) return false;
+        if (clause.Nouns.FirstOrDefault(n => n is { IsPronoun: false, After: null, Text: not "sure" }) is not { } subject
+            || !IsMeasured(clause, subject)) return false;
         return Measured(subject, PlaceOf(clause).Of(_text));
     }
 
@@ -20,16 +21,29 @@ public sealed partial class SentenceReader
     {
         if (!EndsWithColon(clause) || !(_refer.Known(subject) is Part || IsQuantity(subject))) return false;
         var behind = _text[_finder.Tokens[clause.To].At.End..EndOfSentence(clause)];
-        return Limits.Written(behind).FirstOrDefault() is { } first && behind.TrimStart().StartsWith(first, StringComparison.Ordinal) && Measured(subject, behind);
+        return Limits.Written(behind).FirstOrDefault() is { } first && behind.TrimStart().StartsWith(first, StringComparison.Ordinal)
+            && Measured(subject, behind);
     }
 
     private bool Measured(NounPhrase subject, string words)
     {
-        if (Limits.Find(words) is not { Unit: "mm" or "cm" or "µm" or "in" or "bar" or "psi" or "kPa" or "MPa" or "V" or "Ω" or "°" or "°C" or "C" or "kg" or "N" or "%" } limits) return false;
+        if (Limits.Find(words) is not
+            {
+                Unit: "mm" or "cm" or "µm" or "in" or "bar" or "psi" or "kPa" or "MPa" or "V" or "Ω" or "°" or "°C"
+            or "C" or "kg" or "N" or "%"
+            } limits) return false;
         _told = true;
         if (_actions.Exists(a => a.Limits == limits)) return true;
         var known = _refer.Known(subject);
-        _actions.Add(new StepAction { Verb = Verb.Measure, Target = known?.Id, Words = known is null ? Short(subject.Text) : null, Limits = limits, At = subject.At });
+        _actions.Add(new StepAction
+        {
+            Verb = Verb.Measure,
+            Target = known?.Id,
+            Words = known is null ? Short(subject.Text)
+            : null,
+            Limits = limits,
+            At = subject.At
+        });
         if (known is not null) Spoken.Hand([known]);
         return true;
     }

@@ -346,8 +346,10 @@ public sealed partial class SentenceReader
         }
 
         _finder.Fill(clause);
-        if (clause.IfNotYet && !clause.Nouns.Any(n => n.Text is "these" or "them" ? _unnamed is not null : (n.After is null or "with" || Trade.Comes.Contains(n.After)) && !n.IsPronoun
-            && (_refer.Known(n) is { } told ? !clause.IfOff || Spoken.IsOff(told) is true : IsCotter(n) || clause.ComesFirst && n is { IsIts: true } && n.Is(ThingKind.Joint))))
+        if (clause.IfNotYet && !clause.Nouns.Any(n => n.Text is "these" or "them" ? _unnamed is not null : (n.After is null or "with"
+            || Trade.Comes.Contains(n.After)) && !n.IsPronoun
+            && (_refer.Known(n) is { } told ? !clause.IfOff || Spoken.IsOff(told) is true : IsCotter(n) || clause.ComesFirst
+                && n is { IsIts: true } && n.Is(ThingKind.Joint))))
         {
             Aside(clause);
             return;
@@ -355,7 +357,8 @@ public sealed partial class SentenceReader
 
         // "With the cover off, never turn the shaft", "with it off, keep dirt out": how things are, and nothing is told.
         if (clause is { IfNotYet: true, ComesFirst: false, Mood: Mood.Passive } && _clauses.ElementAtOrDefault(_clauses.IndexOf(clause) + 1) is { } goesOn
-            && !EndsBetween(clause, goesOn) && (goesOn.Negated || goesOn.Verb?.Lemma is "keep" or "beware" or "mind" or "watch" or "protect" or "avoid" or "stay"))
+            && !EndsBetween(clause, goesOn) && (goesOn.Negated
+                || goesOn.Verb?.Lemma is "keep" or "beware" or "mind" or "watch" or "protect" or "avoid" or "stay"))
         {
             Aside(clause);
             return;
@@ -541,7 +544,8 @@ public sealed partial class SentenceReader
 
         // "Brush the bolts with grease", "wipe a little grease on them": put on, and nothing is cleaned.
         if (sense == Sense.Clean && clause.Nouns.Any(n => n is { IsPronoun: false, After: null or "with" or "in" } && Stays(n))
-            && (clause.Nouns.Any(n => n.After is "on" or "onto" or "over" or "into") || clause.Nouns.Any(n => n.After is "with" or "in" && Stays(n)))) sense = Sense.Treat;
+            && (clause.Nouns.Any(n => n.After is "on" or "onto" or "over" or "into") || clause.Nouns.Any(n => n.After is "with" or "in"
+                && Stays(n)))) sense = Sense.Treat;
         // "… and the cover comes away with them": with what held it.
         if (sense == Sense.Along && clause.Nouns.Any(n => n is { After: "with", IsPronoun: true, IsPlural: true }) && Spoken.Last is [.., Joint held]
             && Spoken.IsOff(held) is true) sense = Sense.Off;
@@ -974,7 +978,8 @@ public sealed partial class SentenceReader
     }
 
     // To a side, against something, and no word that puts it on.
-    private static bool IsOnlyAside(Clause clause) => Trade.Shifts.Contains(clause.Verb?.Lemma ?? "") && clause.Nouns.Any(n => n.After is "to" or "against" or "toward" or "towards")
+    private static bool IsOnlyAside(Clause clause) => Trade.Shifts.Contains(clause.Verb?.Lemma ?? "")
+        && clause.Nouns.Any(n => n.After is "to" or "against" or "toward" or "towards")
         && !clause.Pieces.Exists(p => p.Way is not null and not "against" || p.Noun?.After is "on" or "onto" or "in" or "into" or "over");
 
     // "Back" and no other word of the way, behind a verb of moving.
@@ -1131,7 +1136,8 @@ public sealed partial class SentenceReader
 
             if (sense == Sense.Off && HeldBy(phrase) is { } held) return Things(clause, sense, held);
             // "The cover has four bolts. Undo them and lift it off": what they held.
-            if (sense is Sense.Off or Sense.MoveOff && (phrase.Text == "it" || phrase.IsUnsaid && _finder.Tokens[clause.From].Text == "it") && Spoken.Last is [.., Joint { Count: > 1 }]
+            if (sense is Sense.Off or Sense.MoveOff && (phrase.Text == "it" || phrase.IsUnsaid && _finder.Tokens[clause.From].Text == "it")
+                && Spoken.Last is [.., Joint { Count: > 1 }]
                 && Undone() is { } freed) return [freed];
             var meant = phrase.Stems.Count == 0 && phrase.Name.Length == 0
                 && row.ByKind.Keys.All(k => k == ThingKind.Joint) ? JointsInHand(phrase)
@@ -1495,7 +1501,8 @@ public sealed partial class SentenceReader
         if (!stop.Success) return Limits.Find(_text[at.End..line]);
         // "Measure the disc. It must be at least 9.0 mm thick": the next sentence tells of it.
         var next = _text[(stop.Index + 1)..line];
-        return Limits.Find(_text[at.End..stop.Index]) ?? (TellsItsLimit().IsMatch(next) ? Limits.Find(SentenceStop().Match(next) is { Success: true } last ? next[..last.Index] : next) : null);
+        return Limits.Find(_text[at.End..stop.Index]) ?? (TellsItsLimit().IsMatch(next)
+            ? Limits.Find(SentenceStop().Match(next) is { Success: true } last ? next[..last.Index] : next) : null);
     }
 
     [GeneratedRegex(@"\.(?=\s+\p{Lu})", RegexOptions.CultureInvariant)]

@@ -68,7 +68,8 @@ internal sealed class Springing(List<Token> tokens, NameIndex names) : Straighte
     // "Turn it until it comes off": turn it off.
     private void UntilOff(int i)
     {
-        if (At(i) is not ("until" or "till") || At(i + 1) is not ("it" or "they") || At(i + 2) is not ("comes" or "come" or "is" or "are" or "slides" or "drops" or "falls")
+        if (At(i) is not ("until" or "till") || At(i + 1) is not ("it" or "they")
+            || At(i + 2) is not ("comes" or "come" or "is" or "are" or "slides" or "drops" or "falls")
             || At(i + 3) is not ("off" or "out" or "away") || i == 0) return;
         var from = i;
         while (from > 0 && !Begins(Tokens, from)) from--;
@@ -98,7 +99,8 @@ internal sealed class Springing(List<Token> tokens, NameIndex names) : Straighte
         if (At(i) != "there" || At(i + 1) is not ("is" or "are")) return;
         var to = i + 2;
         while (to < i + 2 + Longest && At(to).Length > 0 && At(to) != "to") to++;
-        if (At(to) != "to" || !Trade.IsBase(At(to + 1)) || At(i + 2) == "no" || Trade.NounOf([Stem.Of(At(to - 1))]) is not { Kinds: [ThingKind.Joint, ..] }) return;
+        if (At(to) != "to" || !Trade.IsBase(At(to + 1)) || At(i + 2) == "no"
+            || Trade.NounOf([Stem.Of(At(to - 1))]) is not { Kinds: [ThingKind.Joint, ..] }) return;
         var verb = At(to + 1);
         Drop(to, to + 2);
         Put(i, i + 2, verb);

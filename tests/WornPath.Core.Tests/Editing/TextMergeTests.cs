@@ -20,17 +20,24 @@ public class TextMergeTests
 
     private sealed record Line(string Words, Did Did, bool ByMe, string Other);
 
-    private static readonly Gen<Line[]> Lines = Gen.Select(Words, Gen.Int[0, 9].Select(d => d switch { 7 => Did.Changed, 8 => Did.Gone, 9 => Did.Added, _ => Did.Nothing }),
+    private static readonly Gen<Line[]> Lines = Gen.Select(Words, Gen.Int[0, 9].Select(d => d switch
+    {
+        7 => Did.Changed,
+        8 => Did.Gone,
+        9 => Did.Added,
+        _ => Did.Nothing
+    }),
         Gen.Bool, Words).Select((words, did, byMe, other) => new Line(words, did, byMe, other)).Array[1, 12]
         .Where(lines => lines.SelectMany(l => (string[])[l.Words, l.Other]).Distinct().Count() == 2 * lines.Length);
 
-    private static string TextOf(IEnumerable<Line> lines, Func<Line, bool> done) => string.Join(' ', lines.SelectMany(l => (string[])(!done(l) ? [l.Words] : l.Did switch
-    {
-        Did.Changed => [l.Other],
-        Did.Gone => [],
-        Did.Added => [l.Words, l.Other],
-        _ => [l.Words],
-    })));
+    private static string TextOf(IEnumerable<Line> lines, Func<Line, bool> done) => string.Join(' ', lines.SelectMany(l => (string[])(!done(l)
+        ? [l.Words] : l.Did switch
+        {
+            Did.Changed => [l.Other],
+            Did.Gone => [],
+            Did.Added => [l.Words, l.Other],
+            _ => [l.Words],
+        })));
 
     [Fact]
     public void What_each_wrote_stands_in_the_end() => Lines.Sample(lines =>

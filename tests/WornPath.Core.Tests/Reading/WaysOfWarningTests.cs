@@ -155,7 +155,8 @@ public class WaysOfWarningTests
 
     private static void Told(string sentence, string expected)
     {
-        var written = new Written().Part("frame").Part("cover").Part("gasket").Part("guard").Thing(ThingKind.Connection, "hose").Thing(ThingKind.Control, "engine")
+        var written = new Written().Part("frame").Part("cover").Part("gasket").Part("guard").Thing(ThingKind.Connection,
+            "hose").Thing(ThingKind.Control, "engine")
             .Joint("cover bolts", "25 N·m", holds: "cover").Set("cover bolts", "count", "4");
         written.Steps("Wipe the frame.", sentence);
         var step = written.Step(2);
