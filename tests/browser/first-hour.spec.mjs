@@ -80,6 +80,7 @@ test('the first hour: a job of thirty steps from a blank page to its release', a
     'Put P5 down as replaced',
     'They lie in a circle',
     'J2 is locked by a stake',
+    /^Joints takes .*threadlocker/,
   ])
     await hands.click(found.getByRole('button', { name: fix }));
   await hands.click(found.getByRole('button', { name: 'Step 22' }));

@@ -560,13 +560,11 @@ internal sealed class ClauseFinder
             if (word is "while" or "whereas" && open is not null && Has(at + 1, end, i => _tokens[i].Kind == TokenKind.Torque)
                 && _nouns.Read(at + 1, end, null) is { } others && _nouns.IsFastener(others.Phrase)) return new Clause(Mood.Fragment, at + 1, end);
             // "Hold the stud while removing the nut": that is what is done.
-            if (word == "while" && open is { Mood: Mood.Imperative, Verb: { } steadied } && (Trade.Steadies.Contains(steadied.Lemma)
-                || !Trade.Changes(steadied)) && at + 2 < _end
+            if (word == "while" && at + 2 < _end && open is { Mood: Mood.Imperative, Verb: { } steadied }
+                && (Trade.Steadies.Contains(steadied.Lemma) || !Trade.Changes(steadied))
                 && Trade.VerbsOf(_tokens[at + 1].Text).FirstOrDefault(f => f.Form == Form.Ing) is { Verb: { } meanwhile } && Trade.MayChange(meanwhile)
-                && (Trade.Changes(meanwhile) || NeedsWay(meanwhile)
-                    && Has(at + 2, end, i => Trade.Comes.Contains(_tokens[i].Text)))) return new Clause(Mood.Imperative, at + 1,
-                    end)
-                    { VerbAt = at + 1, Verb = meanwhile };
+                && (Trade.Changes(meanwhile) || NeedsWay(meanwhile) && Has(at + 2, end, i => Trade.Comes.Contains(_tokens[i].Text))))
+                return new Clause(Mood.Imperative, at + 1, end) { VerbAt = at + 1, Verb = meanwhile };
             var clause = new Clause(Mood.Beside, at, end) { IsRemark = true };
             Fill(clause, at + 1, end);
             if (open is not null && word is "until" or "till" or "so" or "as" or "where") open.Reach = end;

@@ -45,10 +45,7 @@ public sealed partial class SentenceReader
             // "Fit the bolts with a dab of grease": on them.
             if (phrase.After == "with" && clause.Mood != Mood.Fragment && Stays(phrase) && targets.OfType<Joint>().LastOrDefault() is { } coated)
             {
-                var used = _refer.Known(phrase) as Consumable ?? (Consumable)_refer.Assume(phrase with { After = null }, ThingKind.Consumable,
-                    false, null, null);
-                Use(used);
-                _actions.Add(new StepAction { Verb = Verb.Treat, Target = coated.Id, With = used.Id, Words = phrase.Text, At = phrase.At });
+                _actions.Add(new StepAction { Verb = Verb.Treat, Target = coated.Id, With = Used(phrase).Id, Words = phrase.Text, At = phrase.At });
                 continue;
             }
 

@@ -113,8 +113,7 @@ public sealed partial class SentenceReader
                 ?? (Bearer(n) is { } whole ? _refer.Known(whole, k => k is ThingKind.Joint or ThingKind.Part) : null)))
             .Where(n => n.Thing is Joint or Part).ToList();
         if (on.Count == 0) return false;
-        var used = _refer.Known(stuff) as Consumable ?? (Consumable)_refer.Assume(stuff with { After = null }, ThingKind.Consumable, false, null, null);
-        Use(used);
+        var used = Used(stuff);
         foreach (var (noun, thing) in on)
             _actions.Add(new StepAction { Verb = Verb.Treat, Target = thing!.Id, With = used.Id, Words = stuff.Text, At = noun.At });
         Spoken.Hand([.. on.Select(n => n.Thing!)]);
@@ -129,12 +128,19 @@ public sealed partial class SentenceReader
             : phrase.Stems.Count > 1 ? phrase with
             {
                 Stems = [.. phrase.Stems.SkipLast(1)],
-                Name = phrase.Name[..Math.Max(0,
-                phrase.Name.LastIndexOf(' '))],
+                Name = phrase.Name[..Math.Max(0, phrase.Name.LastIndexOf(' '))],
                 Text = phrase.Text[..Math.Max(0, phrase.Text.LastIndexOf(' '))]
             } : null;
         return whole is not null && (Trade.Relational.Contains(phrase.Head) || phrase.Head is "head" or "shank" or "stem" or "thread")
             && _refer.Known(whole, k => k is ThingKind.Joint or ThingKind.Part) is Joint or Part ? whole : null;
+    }
+
+    // What is put on, of the sheet or named anew; it is used.
+    private Consumable Used(NounPhrase stuff)
+    {
+        var used = _refer.Known(stuff) as Consumable ?? (Consumable)_refer.Assume(stuff with { After = null }, ThingKind.Consumable, false, null, null);
+        Use(used);
+        return used;
     }
 
     // One of "grease", "oil", and no cleaner: what is put on to stay.

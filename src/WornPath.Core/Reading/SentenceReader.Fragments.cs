@@ -95,8 +95,7 @@ public sealed partial class SentenceReader
             FastenersFirst(before);
             if (stuff is not null && _hand.Count > 0)
             {
-                var known = reader._refer.Known(stuff) as Consumable ?? (Consumable)reader._refer.Assume(stuff, ThingKind.Consumable, false, null, null);
-                reader.Use(known);
+                var known = reader.Used(stuff);
                 // "New gasket, screws in with a drop of threadlocker": on the screws.
                 var nearest = stuff.After is "with" or "in" ? _hand.FindLast(h => h.Phrase.At.Start < stuff.At.Start) : default;
                 foreach (var (thing, phrase) in _hand.Where(h => h.Thing.Kind is ThingKind.Joint or ThingKind.Part
