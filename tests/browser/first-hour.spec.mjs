@@ -81,6 +81,7 @@ test('the first hour: a job of thirty steps from a blank page to its release', a
     'They lie in a circle',
     'J2 is locked by a stake',
     /^Joints takes .*threadlocker/,
+    'Clean J3 first',
   ])
     await hands.click(found.getByRole('button', { name: fix }));
   await hands.click(found.getByRole('button', { name: 'Step 22' }));
