@@ -164,7 +164,7 @@ public sealed partial class SentenceReader
             // "Side panel first: four screws and it hinges off", "four bolts, cover off": they come out with it.
             if (clause.Pieces.FindLast(p => p.Noun is { IsPronoun: false, Count: not null, Stems.Count: 1, Owner.Count: 0 } n
                 && n.Is(ThingKind.Joint))?.Noun is { } listed) reader._listed = listed;
-            // "Rear pin: …", "old bolts in the scrap": what follows is about it.
+            // "Two bolts at the top of the pump: take them out": the pump's, and no others that the sheet knows.
             if (objects is [{ IsPronoun: false } whose] && reader.WithPartBeside(clause, whose) is { } ofPart)
             {
                 reader._unnamed = ofPart;
@@ -172,6 +172,7 @@ public sealed partial class SentenceReader
                 return;
             }
 
+            // "Rear pin: …", "old bolts in the scrap": what follows is about it.
             if (objects is [{ IsPronoun: false } about] && reader.EndsWithColon(clause)) reader._topic = about;
             reader.Spoken.Hand([.. objects.Where(o => !o.IsPronoun).Select(o => reader._refer.Known(o)).OfType<Thing>()]);
             // "Two bolts on the back of the caliper; pull them", "seal's next, pry it out".

@@ -338,7 +338,7 @@ public sealed partial class SentenceReader
     {
         for (var i = _clauses.IndexOf(clause) - 1; i >= 0; i--)
         {
-            if (Enumerable.Range(_clauses[i].From, Math.Max(0, clause.From - _clauses[i].From)).Any(t => _finder.Tokens[t].Kind == TokenKind.Stop)) return null;
+            if (EndsBetween(_clauses[i], clause)) return null;
             if (Values(_clauses[i]).LastOrDefault(v => v is { Kind: TokenKind.Torque, Torque.IsGood: true })
                 is { Kind: TokenKind.Torque } torque) return torque.Torque.Value.Unit;
         }

@@ -115,9 +115,6 @@ public class WaysOfBelongingTests
             .Joint("guard nuts", holds: "guard").Set("guard nuts", "count", "2");
         written.Steps(isOff ? "Remove the cover bolts, the cover, the lamp screw, the lamp, the guard nuts, the guard and the pump."
             : "Wipe the floor.", before, sentence);
-        var step = written.Step(3);
-        var said = step.Actions.Where(a => a.Verb is not (Verb.Inspect or Verb.Clean or Verb.Treat or Verb.Place or Verb.TakeAway or Verb.Seat or Verb.Adjust
-                or Verb.Wait or Verb.SetAside)).Select(a => $"{a.Verb} {written.Sheet.Find(a.Target ?? "")?.Name}{(a.Branch > 0 ? " if" : "")}".Trim());
-        ((step.Questions.Length > 0 ? "asked " : "") + string.Join("; ", said)).Trim().ShouldBe(expected, sentence);
+        Telling.Said(written, 3).ShouldBe(expected, sentence);
     }
 }

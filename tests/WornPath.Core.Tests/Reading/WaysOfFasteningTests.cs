@@ -146,9 +146,6 @@ public class WaysOfFasteningTests
     {
         var written = new Written().Part("frame").Part("cover").Joint("cover bolts", "25 N·m", holds: "cover").Set("cover bolts", "count", "4");
         written.Steps("Wipe the frame.", isOff ? "Remove the cover bolts and the cover." : "Wipe the floor.", sentence);
-        var step = written.Step(3);
-        var said = step.Actions.Where(a => a.Verb is not (Verb.Inspect or Verb.Clean or Verb.Treat or Verb.Place or Verb.TakeAway or Verb.Seat or Verb.Adjust
-                or Verb.Wait or Verb.SetAside)).Select(a => $"{a.Verb} {written.Sheet.Find(a.Target ?? "")?.Name}{(a.Branch > 0 ? " if" : "")}".Trim());
-        ((step.Questions.Length > 0 ? "asked " : "") + string.Join("; ", said)).Trim().ShouldBe(expected, sentence);
+        Telling.Said(written, 3).ShouldBe(expected, sentence);
     }
 }

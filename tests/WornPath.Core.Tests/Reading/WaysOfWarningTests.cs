@@ -159,9 +159,6 @@ public class WaysOfWarningTests
             "hose").Thing(ThingKind.Control, "engine")
             .Joint("cover bolts", "25 N·m", holds: "cover").Set("cover bolts", "count", "4");
         written.Steps("Wipe the frame.", sentence);
-        var step = written.Step(2);
-        var said = step.Actions.Where(a => a.Verb is not (Verb.Inspect or Verb.Clean or Verb.Treat or Verb.Place or Verb.TakeAway or Verb.Seat or Verb.Adjust
-                or Verb.Wait or Verb.SetAside or Verb.Measure or Verb.FunctionCheck)).Select(a => $"{a.Verb} {written.Sheet.Find(a.Target ?? "")?.Name}{(a.Branch > 0 ? " if" : "")}".Trim());
-        ((step.Questions.Length > 0 ? "asked " : "") + string.Join("; ", said)).Trim().ShouldBe(expected, sentence);
+        Telling.Said(written, 2).ShouldBe(expected, sentence);
     }
 }
