@@ -110,6 +110,14 @@ internal sealed class ClauseFinder
             var next = Begin(at, open, i) ?? (open is not null && at > i && IsUnheard(at) ? Unknown(at) : null);
             if (next is null)
             {
+                // "Square it, then 45 N·m": not of what is squared.
+                if (open is { Mood: Mood.Imperative, Verb: { } former } && at > start && IsBoundary(at - 1) && _tokens[at].Kind == TokenKind.Torque
+                    && !former.Frames.Any(f => f.Sense is Sense.Torque or Sense.TurnOn or Sense.BoltTorque or Sense.Start or Sense.On or Sense.Snug or Sense.Secure or Sense.Connect))
+                {
+                    open = new Clause(Mood.Fragment, at, NextBoundary(at + 1)) { Proviso = _proviso };
+                    Add(open);
+                }
+
                 // Goes on with what is open; a sentence that begins with nothing known is said.
                 if (open is null && (Has(at, end, i => _tokens[i].Kind is TokenKind.Torque or TokenKind.Angle)
                     || _tokens[NextBoundary(at) - 1].Kind == TokenKind.Number) && !Commands(at)
@@ -344,10 +352,10 @@ internal sealed class ClauseFinder
 
         if (Negative(at, open) is { } not) return not;
         // "The pins are greased and fitted", "… and, if worn, pressed out and replaced": more that is done to the same.
-        if (word.Length > 0 && IsBoundary(at - 1) && Subject(open) && !_nouns.IsThingAt(at)
+        if (word.Length > 0 && IsBoundary(at - 1) && (Subject(open) || open is { Mood: Mood.Passive, Negated: false } && Is(at - 1, "and")) && !_nouns.IsThingAt(at)
             && Trade.VerbsOf(word) is { Length: > 0 } done && Array.Find(done, f => f.Form == Form.Ed) is { Verb: { } also }
             && !Array.Exists(done, f => f.Form == Form.Base) && !Trade.NounsInIng.Contains(word))
-            return new Clause(Mood.Passive, at, NextBoundary(at + 1)) { VerbAt = at, Verb = also, IsFull = true, Of = open!.Of ?? open };
+            return new Clause(Mood.Passive, at, NextBoundary(at + 1)) { VerbAt = at, Verb = also, IsFull = open!.IsFull, Of = open.Of ?? open };
         // "With the trailer standing on its wheels and empty, …": how it stands.
         if (Trade.Qualities.Contains(word) && Is(at - 1, "and") && (at + 1 >= _end || _tokens[at + 1].Kind == TokenKind.Mark)
             && _clauses.Count > 0 && _clauses[^1] is { Mood: Mood.Beside, IsRemark: true }) return new Clause(Mood.Beside, at, at + 1) { IsRemark = true };
@@ -362,7 +370,9 @@ internal sealed class ClauseFinder
     {
         if (Is(i, "according") && Is(i + 1, "to")) return _nouns.Read(i + 2, _end, "to")?.Next;
         return (Is(i, "in") || Is(i, "by")) && i + 1 < _end && IsDetermined(i + 1) && _nouns.Read(i + 1, _end, _tokens[i].Text) is { } manner
-            && Trade.Manners.Contains(manner.Phrase.Head) && manner.Phrase.Owner.Count == 0 ? manner.Next : null;
+            && Trade.Manners.Contains(manner.Phrase.Head) && manner.Phrase.Owner.Count == 0
+            // "In the way it came out".
+            ? manner.Next < _end && _tokens[manner.Next] is { Kind: TokenKind.Word, Text: "it" or "they" or "you" or "that" } ? SubordinateEnd(manner.Next) : manner.Next : null;
     }
 
     // "Later the bolts will be tightened", "in step 20 we tighten them": not now.
@@ -794,6 +804,8 @@ internal sealed class ClauseFinder
             {
                 var next = SkipLead(i);
                 if (next < _end && IsImperativeAt(next, afterMark: true) && !Is(next - 1, "or")) return i;
+                // "On to the next slot, never back, new cotters".
+                if (next < _end && i <= from + 2 && Trade.New.Contains(_tokens[next].Text)) return i;
             }
         }
 
@@ -1414,7 +1426,7 @@ internal sealed class ClauseFinder
             if (i > from && t.Text is "that" or "which" && i + 1 < _end && Trade.Holds.Contains(_tokens[i + 1].Text)) continue;
             // "Replace if worn": the condition stands right behind the verb.
             if (t.Text is "if" or "unless" || i > from && IsConditionAt(i)
-                || t.Text is "as" or "where" or "when" && i + 1 < _end && _tokens[i + 1].Text is "needed" or "required" or "necessary" or "fitted") return i;
+                || t.Text is "as" or "where" or "when" && i + 1 < _end && _tokens[i + 1].Text is "needed" or "required" or "necessary" or "fitted" or "present" or "provided" or "equipped" or "installed") return i;
             if (i > from && (Trade.Conditionals.Contains(t.Text) || Trade.Relatives.Contains(t.Text) && (t.Text != "that" || i + 1 < _end && IsFinite(i + 1)) || IsTemporalAt(i) || t.Text == "so" && Is(i + 1, "that"))) return i;
         }
 

@@ -30,10 +30,12 @@ public sealed partial class SentenceReader
         // "Slacken the cover bolts." "Support the pump and take the bolts out": those the step before left so.
         if (Before is { } before && others.Exists(o => before.Actions.Any(a => a.Target == o.Id) && Spoken.WasOff(o) is true == comes)) return null;
         var beside = PartsBeside(clause, phrase).ToList();
+        // "Start eight of the bolts and put the tag back": fasteners start behind what they hold.
+        if (comes) beside.RemoveAll(b => b.Steps > 0);
         if (beside.Count == 0 && comes && JustFitted(others) is { } fitted) beside.Add((fitted, fitted.Name, 0));
         if (beside.Count == 0 || beside.Exists(b => others.Exists(o => IsOf((Joint)o, b.Part, b.Name)))) return null;
         // What goes on is fastened behind it, what comes off before it.
-        var (part, name, _) = comes ? beside.OrderBy(b => b.Steps <= 0 ? -b.Steps : 100 + b.Steps).First()
+        var (part, name, _) = comes ? beside.MaxBy(b => b.Steps)
             : beside.OrderBy(b => b.Steps >= 0 ? b.Steps : 100 - b.Steps).First();
         return (part, name);
     }

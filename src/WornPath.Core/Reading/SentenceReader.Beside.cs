@@ -196,7 +196,11 @@ public sealed partial class SentenceReader
             // "If equipped with a skid plate": the plate.
             bool IsNoun(NounPhrase n) => !n.IsPronoun && (Trade.NounOf(n.Stems) is not null || _refer.Known(n) is not null);
             if ((clause.Nouns.FirstOrDefault(n => n.After is null && (n.IsPronoun || IsNoun(n)))
-                ?? clause.Nouns.FirstOrDefault(n => n.After == "with" && IsNoun(n))) is not { IsPronoun: false } subject
+                ?? clause.Nouns.FirstOrDefault(n => n.After == "with" && IsNoun(n))) is not { IsPronoun: false } whose) return;
+            // "If the truck has sensors, unplug them": the sensors.
+            var subject = Trade.NounOf(whose.Stems) is { Role: NounRole.Vehicle or NounRole.Person } && Has(clause, "has", "have", "with")
+                && clause.Nouns.FirstOrDefault(n => n != whose && n.After is null or "with" && IsNoun(n)) is { } its ? its : whose;
+            if (subject is not { IsPronoun: false }
                 || Trade.NounOf(subject.Stems)?.Role is not (null or NounRole.Thing)) return;
             if (_refer.Known(subject) is { } about)
             {
@@ -274,7 +278,9 @@ public sealed partial class SentenceReader
         if (named.Count > 0 && !clause.Negated && clause.Mood != Mood.Beside) Spoken.Hand(named);
         else if (clause is { Mood: Mood.Imperative or Mood.Declarative, Negated: false }
             && clause.Pieces.Find(p => p.Noun is { After: null, IsPronoun: false } n
-            && Trade.NounOf(n.Stems)?.Role is null or NounRole.Thing) is { Noun: { } unknown }) _unnamed = unknown;
+            && Trade.NounOf(n.Stems)?.Role is null or NounRole.Thing) is { Noun: { } unknown }
+            // "You'll curse yourself next time".
+            && (clause.Mood == Mood.Imperative || Trade.IsThing(unknown.Head) || !Trade.ToldWho.Contains(_finder.Tokens[clause.From].Text))) _unnamed = unknown;
     }
 
     // "On the cover, …", "to free the cover, …", "go to the cover and …": the part that what follows is about.

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using WornPath.Core.Quantities;
 using WornPath.Core.Sheets;
 
 namespace WornPath.Core.Reading;
@@ -19,6 +20,7 @@ public sealed partial class SentenceReader
             if (clause.Pieces.Find(p => p.Noun is { IsPronoun: false, After: null } n
                 && Heads(n))?.Noun is { } head
                 && clause.Pieces.Exists(p => p.Noun is { } n && n.At.Start > head.At.End) && !Values(clause).Any()) reader._topic = head;
+            TakeValues();
             var way = PlainWay();
             var loose = reader.Has(clause, "loose");
             var objects = new List<NounPhrase>();
@@ -36,6 +38,8 @@ public sealed partial class SentenceReader
                     continue;
                 }
 
+                // "Moly on the pin and in the bush".
+                if (stuff is { After: null } && phrase is { IsPronoun: false, After: "on" or "onto" or "in" or "inside" or "over" or "round" or "around" }) continue;
                 // "Tractor back down on its wheels": it moves, and they stay on.
                 if (!phrase.IsPronoun && Trade.NounOf(phrase.Stems) is { Role: NounRole.Vehicle })
                 {
@@ -89,6 +93,10 @@ public sealed partial class SentenceReader
                 return;
             }
 
+            // "Hubs, nuts, 45 N·m": what is off goes on.
+            if (way == "none" && objects.Count > 1 && Values(clause).Any(v => v.Kind == TokenKind.Torque) && objects[0] is { IsPronoun: false } leading
+                && reader._refer.Known(leading) is Part away && reader.Spoken.WasOff(away) is true && (objects[^1].Is(ThingKind.Joint) || reader._refer.Known(objects[^1]) is Joint))
+                way = "on";
             var before = reader._actions.Count;
             if (!Gapped(objects))
                 foreach (var phrase in objects) One(phrase, way, loose);
@@ -123,6 +131,14 @@ public sealed partial class SentenceReader
             reader.Beside(clause);
             if (_hand.Count > 0) reader.Spoken.Hand([.. _hand.Select(h => h.Thing).Distinct()]);
             var slot = reader.Has(clause, "slot", "slots");
+            var bare = WithoutUnit();
+            // "Nuts to 28", where every torque of the sheet is in one unit.
+            if (bare is { } number && reader.AsTorque(number, reader.UsualUnit) is { } plain)
+            {
+                clause.Pieces[clause.Pieces.FindIndex(p => p.Value == number)] = new Piece(number.At) { Value = plain };
+                bare = null;
+            }
+
             if (Values(clause).Any(v => v.Kind is TokenKind.Torque or TokenKind.Angle) || slot)
             {
                 var pinned = reader._actions.FindAll(a => a.Verb == Verb.InsertPin && reader.PlaceOf(clause).Begins(a.At)
@@ -134,18 +150,23 @@ public sealed partial class SentenceReader
                 _any = true;
             }
 
-            // "Seat on, nuts to 28", "drain plug 40": a value without a unit is asked about.
-            if (!Values(clause).Any(v => v.Kind == TokenKind.Torque)
-                && Values(clause).FirstOrDefault(v => v.Kind == TokenKind.Number && reader.StandsAlone(v)) is { Kind: TokenKind.Number } bare
-                && (_hand.Exists(h => h.Thing is Joint) && reader.ValueWithoutUnit(bare)
-                    || clause.Pieces is [.., { Noun: { IsPronoun: false } last }, { Value: { } end }] && end == bare
-                        && (last.Is(ThingKind.Joint) || reader._refer.Known(last) is Joint)))
+            if (bare is { } asked)
             {
-                reader.AskUnit(bare);
+                reader.AskUnit(asked);
                 _any = true;
             }
 
             if (_any)
+            {
+                reader._told = true;
+                return;
+            }
+
+            // "Bucket flat on timber": that is put there.
+            var from = reader._actions.Count;
+            if (way == "none" && stuff is null && clause.Nouns.Any(n => n is { IsPronoun: false, After: "on" or "onto" } && reader._refer.Known(n) is null or Aid && n.Is(ThingKind.Aid)))
+                reader.PlaceAids(clause);
+            if (reader._actions.Count > from)
             {
                 reader._told = true;
                 return;
@@ -212,6 +233,24 @@ public sealed partial class SentenceReader
             else if (reader._clauses.Count > 1) reader._told = true;
         }
 
+        // "Slotted bolt 25, pivot bolt 45", "bolts at 160", where every torque of the sheet is in one unit.
+        private void TakeValues()
+        {
+            for (var i = 1; i < clause.Pieces.Count; i++)
+                if (clause.Pieces[i].Value is { Kind: TokenKind.Number } number && NumberText.Parse(number.Text) is { IsGood: true, Value: >= 5 }
+                    && clause.Pieces[i - 1].Noun is { IsPronoun: false } of && reader._text[of.At.End..number.At.Start].Trim().ToLowerInvariant() is var between
+                    && (between is "to" or "at" && of.Is(ThingKind.Joint) || between.Length == 0 && !of.IsNew && reader._refer.Known(of, k => k == ThingKind.Joint) is Joint)
+                    && reader.AsTorque(number, reader.UsualUnit) is { } plain)
+                    clause.Pieces[i] = new Piece(number.At) { Value = plain };
+        }
+
+        // "Seat on, nuts to 28", "drain plug 40": a value without a unit; null where there is none.
+        private Token? WithoutUnit() => !Values(clause).Any(v => v.Kind == TokenKind.Torque)
+            && Values(clause).FirstOrDefault(v => v.Kind == TokenKind.Number && reader.StandsAlone(v)) is { Kind: TokenKind.Number } bare
+            && (_hand.Exists(h => h.Thing is Joint) && reader.ValueWithoutUnit(bare)
+                || clause.Pieces is [.., { Noun: { IsPronoun: false } last }, { Value: { } end }] && end == bare
+                    && (last.Is(ThingKind.Joint) || reader._refer.Known(last) is Joint)) ? bare : null;
+
         // "Guard off: three bolts": its bolts come out first.
         private void FastenersFirst(int before)
         {
@@ -230,9 +269,11 @@ public sealed partial class SentenceReader
         // "Then the positive", "negative last": the same done to it as to what stands before.
         private bool Gapped(List<NounPhrase> objects)
         {
-            if (objects is not [var what] || reader._only is not null || clause.Proviso is not null || Values(clause).Any()
+            if (objects.Count == 0 || reader._only is not null || clause.Proviso is not null || Values(clause).Any()
                 || clause.Pieces.Exists(p => p.Way is not null || p.Noun is { After: not null })) return false;
-            if (!reader.IsLedIn(clause) && !reader.Has(clause, "last", "next", "first")) return false;
+            if (objects.Count > 1) return ListGoesOn(objects);
+            var what = objects[0];
+            if (!reader.IsLedIn(clause) && !reader.Has(clause, "last", "next", "first", "likewise", "ditto", "too")) return false;
             // Of two things told apart by the same words, the other one.
             var former = what.Distinct.Count > 0 && reader._actions.FindLast(a => a.Target is { } t && reader._refer.Find(t) is { } like
                 && NameIndex.NamesOf(like)[0].Any(Trade.Distinct.Contains)) is { } alike ? alike
@@ -242,9 +283,25 @@ public sealed partial class SentenceReader
             var meant = what.IsPronoun ? reader._refer.Meant(what, k => k == done.Kind) is { Count: > 0 } and [var one, ..] ? one : null : reader._refer.Known(what, k => k == done.Kind);
             if (what.IsPronoun && what.Distinct.Count > 0 && (meant is null
                 || !NameIndex.NamesOf(meant).Any(n => what.Distinct.All(n.Contains)))) meant = reader.TwinOf(what, done);
+            // "Likewise the rear hose", which the sheet does not have yet.
+            if (meant is null && what is { IsPronoun: false, Stems.Count: > 0 } && reader._refer.Doubtful.Count == 0 && reader._refer.Known(what) is null
+                && Trade.NounOf(what.Stems) is { Role: NounRole.Thing } named && named.Kinds.Contains(done.Kind))
+                meant = reader._refer.Assume(what, done.Kind, former.Verb is Verb.Fit or Verb.Start or Verb.Connect, null, null);
             if (meant is null || meant.Kind != done.Kind || !what.Distinct.All(NameIndex.NamesOf(meant)[0].Contains)) return false;
             reader.Add(former.Verb, meant, what.At, a => a with { Rest = what.IsRest, New = what.IsNew });
             reader.Spoken.Hand([meant]);
+            return _any = true;
+        }
+
+        // "Outer bearing next, then the lock plate, then the nut": as what the step before moved last.
+        private bool ListGoesOn(List<NounPhrase> objects)
+        {
+            if (!reader.Has(clause, "then", "next", "first", "last") || !objects.TrueForAll(o => reader._refer.Known(o) is Part or Joint or Connection)) return false;
+            var former = reader._actions.Count > 0 ? reader._actions[^1] : reader.Before?.Actions.LastOrDefault(a => IsMotion(a.Verb));
+            if (former?.Verb is not (Verb.Remove or Verb.TakeOut or Verb.Disconnect or Verb.Fit or Verb.Start or Verb.Connect)) return false;
+            var sense = former.Verb is Verb.Remove or Verb.TakeOut or Verb.Disconnect ? Sense.Off : Sense.On;
+            foreach (var phrase in objects)
+                foreach (var thing in reader.DoTo(clause, sense, phrase)) _hand.Add((thing, phrase));
             return _any = true;
         }
 
@@ -262,7 +319,8 @@ public sealed partial class SentenceReader
                 if (way == "over" && i > 0 && i + 1 < clause.Pieces.Count && clause.Pieces[i + 1].Noun?.After == "over"
                     && clause.Pieces[i - 1].Noun is { After: null }) return "on";
                 // "Pin centre on the old bar" tells where; "gasket into the groove" and "new bolts in" go on.
-                var where = way is "in" or "on" && i + 1 < clause.Pieces.Count && clause.Pieces[i + 1].Noun?.After == way;
+                var where = way is "in" or "on" && i + 1 < clause.Pieces.Count && clause.Pieces[i + 1].Noun is { } at && at.After == way
+                    && (at.IsPronoun || Trade.NounOf(at.Stems)?.Role != NounRole.Words || at.Head is "side" or "top" or "bottom");
                 if (!where && (StrongOn.Contains(way) || way is "up" or "back" or "through")) return "on";
             }
 
@@ -343,7 +401,7 @@ public sealed partial class SentenceReader
             if (way == "none" && Placed(phrase) && (phrase.IsNew || reader._refer.Known(phrase, k => k != ThingKind.Aid) is { } off
                 && reader.Spoken.IsOff(off) is true)) way = "on";
             var fastens = !phrase.IsPronoun && (reader._refer.Known(phrase) is Joint || phrase.Is(ThingKind.Joint));
-            var sense = (reader.Has(clause, "snug") || TightBehind(phrase) && !Values(clause).Any(v => v.Kind == TokenKind.Torque)) && (fastens
+            var sense = (reader.Has(clause, "snug", "snugged", "nipped", "pinched") || TightBehind(phrase) && !Values(clause).Any(v => v.Kind == TokenKind.Torque)) && (fastens
                 || phrase.IsPronoun) ? Sense.Snug : way switch
                 {
                     "off" => Sense.Off,
@@ -370,12 +428,15 @@ public sealed partial class SentenceReader
 
             // "Chocks behind the rear wheels", "stand under the axle".
             if (sense == Sense.Say && !phrase.IsPronoun && phrase.Is(ThingKind.Aid)
-                && (reader.Has(clause, "fore-and-aft") || clause.Pieces.Exists(p => p.Noun is
+                && (reader.Has(clause, "fore-and-aft", "underneath") || clause.Pieces.Exists(p => p.Way == "under") || clause.Pieces.Exists(p => p.Noun is
                 {
                     After: "at" or "behind" or "under" or "beneath" or "between" or "round" or "around" or "across" or "before" or "of"
                 })))
             {
-                if (phrase.Head == "stand" && reader.Spoken.Raised) reader.Add(Verb.SetOnStands, null, phrase.At);
+                // "Jack under the axle".
+                if (phrase.Head == "jack" && clause.Nouns.Any(n => n.After is "under" or "beneath" && (Trade.NounOf(n.Stems) is { Role: NounRole.Vehicle } || Trade.Bears.Contains(n.Head))))
+                    reader.Add(Verb.Raise, null, phrase.At);
+                else if (phrase.Head == "stand" && reader.Spoken.Raised) reader.Add(Verb.SetOnStands, null, phrase.At);
                 else reader.DoTo(clause, Sense.Place, phrase);
                 _any = true;
                 return;

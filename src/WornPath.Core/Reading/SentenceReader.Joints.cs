@@ -18,6 +18,8 @@ public sealed partial class SentenceReader
         var hasTorque = Values(clause).Any(v => v is { Kind: TokenKind.Torque, Torque.IsGood: true });
         // "The bolt to 190 N·m, then the locknut to 120": the unit is said once.
         if (!hasTorque && UnitBefore(clause) is { } shared) (unit, hasTorque) = (shared, true);
+        // "Tighten to 200", where every torque of the sheet is in one unit.
+        var usual = hasTorque || sense != Sense.Torque ? null : UsualUnit;
         void Flush()
         {
             if (group.Count == 0 && values.Count == 0 && !((slot || sense == Sense.Align) && objects.Count == 0 && !any)) return;
@@ -88,7 +90,11 @@ public sealed partial class SentenceReader
             else if (piece.Value is { Kind: TokenKind.Number } bare)
             {
                 if (hasTorque && StandsAlone(bare) && !IsNumbered(bare) && TorqueText.Parse(bare.Text, unit) is { IsGood: true } read) values.Add(bare with { Kind = TokenKind.Torque, Torque = read });
-                else if (!hasTorque && sense is Sense.Torque && ValueWithoutUnit(bare)) AskUnit(bare);
+                else if (!hasTorque && sense is Sense.Torque && ValueWithoutUnit(bare))
+                {
+                    if (AsTorque(bare, usual) is { } plain) values.Add(plain);
+                    else AskUnit(bare);
+                }
             }
         }
 
@@ -159,7 +165,7 @@ public sealed partial class SentenceReader
         // "Spin the filter on; three quarters of a turn after it touches": no fastener.
         if (joints.Count == 0 && hand.Count == 0 && Values(clause).All(v => v.Kind != TokenKind.Torque)
             && _actions is [.., { Verb: Verb.Fit, Target: { } spun }] && _refer.Find(spun) is Part filter && FastenersOf(filter) is null) return;
-        if (joints.Count > 0 || hand.Count == 0 || hand.Exists(t => t is not (Part or Joint)))
+        if (joints.Count > 0 || hand.Count == 0 || hand.Exists(t => t is not (Part or Joint)) && !hand.Exists(t => t is Joint))
         {
             Tighten(clause, Sense.Torque, joints);
             return;
@@ -169,7 +175,10 @@ public sealed partial class SentenceReader
         if (holding.Count == 0 && hand is [.., Part part] && !_actions.Exists(a => a.Target is { } id && _refer.Find(id) is Joint))
         {
             if (FastenersOf(part) is { } holds) holding.Add(holds);
-            else if (Spoken.Last.Concat(Spoken.Earlier).All(t => t is not Joint)) holding.Add(AssumeBolts(part, Bare(clause)));
+            // "New washer on the plug, 25 N·m": the plug's.
+            else if (Trade.Unfastened.Contains(NameIndex.NamesOf(part)[0][^1]) && clause.Nouns.Where(n => n is { IsPronoun: false, After: "on" or "onto" or "under" or "to" or "in" })
+                .Select(n => _refer.Known(n, k => k == ThingKind.Joint)).OfType<Joint>().FirstOrDefault() is { } bears) holding.Add(bears);
+            else if (Spoken.Last.Concat(Spoken.Earlier).OfType<Joint>().All(j => j.Holds.Length > 0 || Spoken.WasOff(j) is not true)) holding.Add(AssumeBolts(part, Bare(clause)));
         }
 
         if (holding.Count == 0)
@@ -290,7 +299,7 @@ public sealed partial class SentenceReader
 
         var again = sense == Sense.Retorque || final is null && sense == Sense.Torque && Has(clause, "again", "once-more");
         // "Shield on, four screws at 70 lbf·in": what was out goes in first.
-        if (!again && clause.Mood == Mood.Fragment && Spoken.IsOff(joint) is true
+        if (!again && clause.Mood == Mood.Fragment && Spoken.IsOff(joint) is not false
             && _actions.Exists(a => a.Verb is Verb.Fit or Verb.Connect)) Add(Verb.Start, joint, phrase.At, Of);
         // "The same figure once more": the joint's own.
         if (again && final is null && Has(clause, "same") && Has(clause, "figure", "figures", "value", "values", "torque", "torques",
@@ -346,11 +355,25 @@ public sealed partial class SentenceReader
         return null;
     }
 
+    // The unit of every torque the sheet has; null where it has none yet, or has two.
+    private TorqueUnit? UsualUnit => (_usualUnit ??= new Lazy<TorqueUnit?>(() =>
+    {
+        var units = _sheet.Steps.Where(s => s.Id != _step.Id).SelectMany(s => s.Actions).Select(a => a.Torque)
+            .Concat(_sheet.Joints.Select(j => j.Torque)).OfType<TorqueSpec>().Select(t => t.Unit).Distinct().Take(2).ToList();
+        return units is [var only] ? only : null;
+    })).Value;
+
+    private Lazy<TorqueUnit?>? _usualUnit;
+
+    // A number that stands alone, as a torque of a unit; null where it is none.
+    private Token? AsTorque(Token bare, TorqueUnit? unit) => unit is { } of && StandsAlone(bare) && !IsNumbered(bare)
+        && TorqueText.Parse(bare.Text, of) is { IsGood: true } read ? bare with { Kind = TokenKind.Torque, Torque = read } : null;
+
     // A number right behind "to" and before no noun of the sheet: meant as a value.
     private bool ValueWithoutUnit(Token number)
     {
         var before = _text[..number.At.Start].TrimEnd();
-        return before.EndsWith(" to", StringComparison.OrdinalIgnoreCase) && !_text[number.At.End..].TrimStart().StartsWith('%');
+        return (before.EndsWith(" to", StringComparison.OrdinalIgnoreCase) || before.EndsWith(" at", StringComparison.OrdinalIgnoreCase)) && !_text[number.At.End..].TrimStart().StartsWith('%');
     }
 
     private void AskUnit(Token bare, Joint? joint = null)

@@ -28,7 +28,9 @@ public sealed partial class SentenceReader
             || clause.Nouns.Any(n => n is { IsPronoun: true, After: null, Text: "it" or "them" or "they" }
                 && clause.Nouns.First(o => o.After is null || o.IsPronoun) is var first && first != n)) return;
         var named = clause.Nouns.Where(n => n is { IsPronoun: false, IsIts: false } && (n.After is null or "to" or "for" or "of" or "at" || IsDirect(clause, n))
-            && _refer.Known(n) is Part or Joint or Connection).ToList();
+            && (_refer.Known(n) is Part or Joint or Connection
+                // "Release the spring compressor and take it off".
+                || n.After is null && clause.Verb?.Lemma is "release" or "relax" or "slacken" && _refer.Known(n) is Aid or Tool)).ToList();
         // "Release the lock of the sensor lead and unplug it": whose it is.
         if (named.Count == 0 && clause.Nouns.Where(n => n.After is null).ToList() is [{ IsPronoun: false, Owner.Count: > 0 } its])
         {

@@ -12,6 +12,8 @@ public sealed partial class SentenceReader
             && !Has(clause, "ground", "floor", "stands") && !IsOtherEnd(axle))
         {
             PlaceAids(clause);
+            if (_refer.Known(axle) is { } eased) Spoken.Hand([eased]);
+            else _unnamed = axle;
             _told = true;
             return;
         }

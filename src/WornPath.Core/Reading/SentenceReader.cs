@@ -312,7 +312,16 @@ public sealed partial class SentenceReader
             ? _refer.Find(last) as Joint
             // "Bring them down a bit at a time and finish at 28".
             : Has(clause, "at", "to") ? Spoken.Last.OfType<Joint>().LastOrDefault() : null);
-        if (joint is not null) AskUnit(bare, joint);
+        if (joint is null) return;
+        if (AsTorque(bare, UsualUnit) is not { } plain) AskUnit(bare, joint);
+        else if (_actions.FindIndex(a => a is { Verb: Verb.Torque, Torque: null } && a.In == at && a.Target == joint.Id) is >= 0 and var open)
+            _actions[open] = _actions[open] with { Torque = plain.Torque.Value };
+        else
+        {
+            var behind = _actions.FindLastIndex(a => a.At.Start < bare.At.Start) + 1;
+            _actions.Insert(behind, new StepAction { Verb = Verb.Torque, Target = joint.Id, Torque = plain.Torque.Value, At = bare.At, In = at, Branch = _branch, Only = _only });
+            Compare(joint, plain.Torque.Value, plain);
+        }
     }
 
     // --- where a clause stands: for which variants, in which branch
@@ -1103,7 +1112,9 @@ public sealed partial class SentenceReader
                 && Spoken.Last.Concat(Spoken.Earlier).OfType<Part>().FirstOrDefault() is { } wired
                 && NameIndex.NamesOf(wired)[0] is var ofPart && (Trade.Wired.Contains(ofPart[^1]) || clause.Verb?.Lemma is "plug" or "unplug")
                 && LeadsOf(phrase with { Stems = ofPart, Name = wired.Name }, sense) is { Count: > 0 } leadsOfIt) return leadsOfIt;
-            if (_unnamed is { } said && !row.IsSoft && sense is not (Sense.Level or Sense.Drain or Sense.Fill)
+            // "When there is no spring on them, spin them out": no spring.
+            if (_unnamed is { } said && !(phrase.Text is "them" or "they" && said is { IsPlural: false, IsAll: false, Count: null or 1 } && said.Sign.Length == 0
+                && !said.Name.EndsWith('s') && Spoken.Last is [Joint { Count: > 1 }, ..]) && !row.IsSoft && sense is not (Sense.Level or Sense.Drain or Sense.Fill)
                 && (phrase.Text is "it" or "them" or "they" or "one" or "ones" or "these" or "those" || sense == Sense.Replace && phrase.Text == clause.Verb?.Lemma))
             {
                 _unnamed = null;
@@ -1359,7 +1370,9 @@ public sealed partial class SentenceReader
     private NounPhrase? Topic(NounPhrase phrase, Sense sense)
     {
         // "Pins: pull both lower ones".
-        if (_topic is { } set && phrase is { Text: "one" or "ones", Distinct.Count: > 0, Some: null, IsAll: false })
+        if (_topic is { } set && phrase is { Text: "one" or "ones", Distinct.Count: > 0, Some: null, IsAll: false }
+            // "Cover: take out seven of the bolts, leave the top one in": of the bolts.
+            && !(_actions is [.., { Some: not null, Target: { } partly }] && _refer.Find(partly) is Joint && !set.Is(ThingKind.Joint)))
             return set with
             {
                 Stems = [.. phrase.Distinct, .. set.Stems],

@@ -18,6 +18,7 @@ internal static partial class Tokenizer
         // Where to look: "(item 4)", "(see figure 3)", "(left picture)", "(B)", "[7]", "circled in the picture". L and R are sides.
         @"(?<aside>\(\s*(?:(?:items?|ref\.?|fig(?:ure|s)?s?\.?|see|callouts?|balloons?|pos\.?|page|p\.|step|steps|detail|view|key|table)\s[^()\n]{0,60}" +
         @"|(?:(?:the|left|right|left-hand|right-hand|upper|lower|first|second|third|last|small|large)\s+)?(?:arrow(?:s|ed)?|circled|pictured|highlighted|illustrated|pictures?|photo(?:graph)?s?|figures?|illustrations?|drawing|inset)(?!\w)[^()\n]{0,60}" +
+        @"|(?:M\d{1,2}(?:\s*[x×]\s*[\d.]+)?\s*,\s*)?\d{1,2}(?:/\d{1,2})?\s*(?:mm\s*)?(?:AF|A/F|flare|across\s+(?:the\s+)?flats)|\d{1,2}\s*/\s*\d{1,2}(?:\s*mm)?" +
         @"|(?:\d{1,3}|[a-z])\s*,\s*(?:fig(?:ure|s)?s?|items?|pos|picture|photo)(?!\w)[^()\n]{0,60}|(?-i:[A-KM-QS-Z]))\s*\)" +
         @"|\([a-km-qs-z]\)(?=\s*(?:$|[.,;]|(?:and|then)\s))|\[\s*(?:\d{1,3}|[a-z])(?:\s*[-–,]\s*(?:\d{1,3}|[a-z]))*\s*\]|,\s*(?:arrowed|circled|pictured|illustrated)(?=\s*(?:$|[.,;]))" +
         @"|(?<!\w)(?:the\s+arrows?\s+points?\s+(?:at|to)|where\s+the\s+arrows?\s+points?)(?!\w)" +
@@ -42,6 +43,7 @@ internal static partial class Tokenizer
         var tokens = Cut(text, states ? [.. TorqueText.FindAll(text).OrderBy(f => f.Start)] : []);
         JoinPhrases(tokens);
         LeaveOrder(tokens);
+        new Sayings(tokens, names).Run();
         LeftAlone.Straighten(tokens);
         NamedWork.Straighten(tokens);
         new Springing(tokens, names).Run();
