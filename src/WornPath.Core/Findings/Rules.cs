@@ -158,6 +158,7 @@ public static class Rules
         new LimitWithoutUnit(),
         new AlignmentNotChecked(),
         new Hedged(),
+        new ValueWithoutUnit(),
         new ShownNowhere(),
         new ShownElsewhere(),
         new NotDescribed(),

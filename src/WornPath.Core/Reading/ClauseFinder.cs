@@ -112,7 +112,8 @@ internal sealed class ClauseFinder
             {
                 // "Square it, then 45 N·m": not of what is squared.
                 if (open is { Mood: Mood.Imperative, Verb: { } former } && at > start && IsBoundary(at - 1) && _tokens[at].Kind == TokenKind.Torque
-                    && !former.Frames.Any(f => f.Sense is Sense.Torque or Sense.TurnOn or Sense.BoltTorque or Sense.Start or Sense.On or Sense.Snug or Sense.Secure or Sense.Connect))
+                    && !Has(open.From, at, i => _tokens[i].Kind is TokenKind.Torque or TokenKind.Number)
+                    && !former.Frames.Any(f => f.Sense is Sense.Torque or Sense.Retorque or Sense.TurnOn or Sense.BoltTorque or Sense.Start or Sense.On or Sense.Snug or Sense.Secure or Sense.Connect))
                 {
                     open = new Clause(Mood.Fragment, at, NextBoundary(at + 1)) { Proviso = _proviso };
                     Add(open);
@@ -212,6 +213,8 @@ internal sealed class ClauseFinder
         if (Is(i, "and") && _nouns.Read(i + 1, _end, null) is { } mate && Trade.NounOf(mate.Phrase.Stems) is { Role: NounRole.Person }
             && ToldAt(mate.Next) is { } both) return both;
         while (i < _end && _tokens[i].Kind == TokenKind.Word && Trade.ToldHow.Contains(_tokens[i].Text)) i++;
+        // "You should be able to slide it in with one finger": how it ought to be.
+        if (Has(from, i, j => Is(j, "should")) && Has(from, i, j => Is(j, "able"))) return null;
         // "It is time for the bolts to be removed".
         if (i > from && Is(i, "for") && i + 1 < _end && IsDetermined(i + 1) && _nouns.Read(i + 1, _end, null) is { } due
             && ToBeDone(due.Next) is not null) return i + 1;
@@ -317,6 +320,8 @@ internal sealed class ClauseFinder
         // "Being careful not to spill it", "careful not to bend the tab": how, and to the end of the sentence.
         if (word == "being" || word == "taking" && Is(at + 1, "care") || word == "careful" && at > 0 && _tokens[at - 1].Kind == TokenKind.Mark)
             return new Clause(Mood.Beside, at, SubordinateEnd(at)) { IsRemark = true };
+        // "Nobody stands underneath".
+        if (word is "nobody" or "no-one") return new Clause(Mood.Beside, at, NextBoundary(at + 1)) { IsRemark = true, Negated = true };
         if (Trade.Contractions.Contains(word)) return new Clause(Mood.Declarative, at, NextBoundary(at + 1)) { IsRemark = true };
         // "There is not much room".
         if (word == "there" && at + 1 < _end && Trade.Auxiliaries.Contains(_tokens[at + 1].Text))
@@ -339,6 +344,10 @@ internal sealed class ClauseFinder
         if (IsByDoing(at) && Participle(at + 1, open, from) is { } means) return means;
         if (Purpose(at, open) is { } purpose) return purpose;
         if (DoneByThen(at, SubordinateEnd(at), open) is { } before) return before;
+        // "… before torquing it to 18 N·m": told by the way.
+        if (word == "before" && open is not null && at + 1 < _end && DoneBy(at + 1) is { } next && Has(at + 2, SubordinateEnd(at), i => _tokens[i].Kind == TokenKind.Torque)
+            && !Has(at + 2, _end, i => Is(i, "step") || Is(i, "steps") || Is(i, "later")))
+            return new Clause(Mood.Imperative, at, NextBoundary(at + 2)) { VerbAt = at + 1, Verb = next };
         if (Subordinate(at, open) is { } sub) return sub;
         // "All the way down, stand out".
         if (word is "all-the-way" or "right" && Is(at + 1, "down") && (at + 2 >= _end || _tokens[at + 2].Kind == TokenKind.Mark)
@@ -356,6 +365,9 @@ internal sealed class ClauseFinder
             && Trade.VerbsOf(word) is { Length: > 0 } done && Array.Find(done, f => f.Form == Form.Ed) is { Verb: { } also }
             && !Array.Exists(done, f => f.Form == Form.Base) && !Trade.NounsInIng.Contains(word))
             return new Clause(Mood.Passive, at, NextBoundary(at + 1)) { VerbAt = at, Verb = also, IsFull = open!.IsFull, Of = open.Of ?? open };
+        // "The bolts stay in place, but are to be checked": of them.
+        if (word is "is" or "are" && IsBoundary(at - 1) && open is { Mood: Mood.Declarative or Mood.Passive, Negated: false } && ToBeDone(at + 1) is { } still)
+            return new Clause(Mood.Passive, at, NextBoundary(still + 1)) { VerbAt = still, Verb = Done(still), IsFull = true, Of = open.Of ?? open };
         // "With the trailer standing on its wheels and empty, …": how it stands.
         if (Trade.Qualities.Contains(word) && Is(at - 1, "and") && (at + 1 >= _end || _tokens[at + 1].Kind == TokenKind.Mark)
             && _clauses.Count > 0 && _clauses[^1] is { Mood: Mood.Beside, IsRemark: true }) return new Clause(Mood.Beside, at, at + 1) { IsRemark = true };
@@ -511,7 +523,7 @@ internal sealed class ClauseFinder
         && _tokens[at - 1].Text.EndsWith("-enough", StringComparison.Ordinal);
 
     // "Turn it to remove it", "lower it just enough to take out the spring": done in the same go.
-    private static bool Takes(TradeVerb verb) => verb.Frames[^1].Sense is Sense.Off or Sense.On or Sense.Disconnect or Sense.Connect;
+    private static bool Takes(TradeVerb verb) => verb.Frames[^1].Sense is Sense.Off or Sense.On or Sense.Disconnect or Sense.Connect or Sense.Loosen or Sense.BreakLoose;
 
     private bool IsPurposeAt(int at) => Is(at, "to") && at + 2 < _end && _tokens[at + 1].Kind == TokenKind.Word && Trade.IsBase(_tokens[at + 1].Text)
         && (_tokens[at + 2].Kind == TokenKind.Word && (Trade.Determiners.Contains(_tokens[at + 2].Text)
@@ -927,6 +939,9 @@ internal sealed class ClauseFinder
         // "Then oil to the upper mark": the oil.
         if (next.Text == "to" && Trade.NounOf([stem]) is { Kinds: [ThingKind.Fluid, ..] }) return false;
         if (next.Kind == TokenKind.Word && (Trade.Relatives.Contains(next.Text) || next.Text is "how" or "whether")) return IsBoundary(at - 1);
+        // "A drop of oil", "dust seal on": what such a verb is done to goes nowhere.
+        if (next.Text == "of") return false;
+        if (IsNoteOfPart(at)) return false;
         // "Sensor in, bolt 8 N·m": the bolt.
         if (next.Kind == TokenKind.Torque && Trade.NounOf([stem]) is { Role: NounRole.Thing, Kinds: [ThingKind.Joint, ..] }) return false;
         if (next.Kind is TokenKind.Number or TokenKind.Torque or TokenKind.Angle) return true;
@@ -935,7 +950,7 @@ internal sealed class ClauseFinder
         if (next.Text is "at" or "to" && at + 2 < _end && _tokens[at + 2].Kind is TokenKind.Number or TokenKind.Torque
             && Trade.NounOf([stem]) is { Kinds: [ThingKind.Joint, ..] }) return false;
         // "Drain about ten litres".
-        if (next.Text is "about" or "roughly" or "nearly" && at + 2 < _end && IsNumberAt(at + 2)) return true;
+        if (next.Text is "about" or "roughly" or "nearly" or "approximately" or "almost" or "around" && at + 2 < _end && IsNumberAt(at + 2)) return true;
         if (Trade.Determiners.Contains(next.Text) || Trade.New.Contains(next.Text) || Trade.Pronouns.Contains(next.Text) || NumberWords.Parse(next.Text) is not null || next.Text is "old" || Trade.Distinct.Contains(next.Text)) return true;
         if (Trade.Auxiliaries.Contains(next.Text)) return false;
         if (Trade.Prepositions.Contains(next.Text) || Trade.Paths.Contains(next.Text))
@@ -958,6 +973,17 @@ internal sealed class ClauseFinder
         if (next.Kind != TokenKind.Word) return true;
         // "Oil both threads", "plug ports": the words that follow are a thing of their own.
         return at == 0 || IsBoundary(at - 1) ? !_nouns.IsNameWith(at) && _nouns.ReadsAsObject(at + 1) : false;
+    }
+
+    // "Dust seal on", "oil filter out": a part by its name and its way, where the verb moves nothing.
+    private bool IsNoteOfPart(int at)
+    {
+        if (Trade.VerbsOf(_tokens[at].Text).Any(f => f.Form == Form.Base && f.Verb.Frames.Any(r => r.Sense is Sense.Off or Sense.On or Sense.Disconnect or Sense.Connect or Sense.Place
+            or Sense.PlaceOwn or Sense.Start))) return false;
+        var past = at + 1;
+        while (past < _end && past < at + 4 && _tokens[past].Kind == TokenKind.Word && !Trade.IsSmall(_tokens[past].Text)) past++;
+        return past > at + 1 && past < _end && _tokens[past].Kind == TokenKind.Word && Trade.Paths.Contains(_tokens[past].Text)
+            && (past + 1 >= _end || _tokens[past + 1].Kind == TokenKind.Mark || IsBoundary(past + 1)) && Trade.IsThing(_tokens[past - 1].Text);
     }
 
     // "Cover comes off", "clamp in place", "cover over the studs": what a note names, and no verb: something moves there, or the sheet has one.
@@ -1113,7 +1139,7 @@ internal sealed class ClauseFinder
         var adverb = next;
         while (adverb < _end && _tokens[adverb].Kind == TokenKind.Word && (Trade.Adverbs.Contains(_tokens[adverb].Text) && !Trade.Paths.Contains(_tokens[adverb].Text) || _tokens[adverb].Text.EndsWith("ly", StringComparison.Ordinal))) adverb++;
         var person = (Trade.NounOf(subjects[0].Stems) is { Role: NounRole.Person } || subjects[0].IsPronoun
-            && subjects[0].Text is "it" or "they" or "you" or "we" || subjects[0].IsPlural && adverb < _end
+            && subjects[0].Text is "it" or "they" or "you" or "we" or "i" || subjects[0].IsPlural && adverb < _end
             && (_tokens[adverb].Text is "go" or "come" or "fit" or "sit" || Trade.Holds.Contains(_tokens[adverb].Text)
             && adverb + 1 < _end && (IsDetermined(adverb + 1) || Is(adverb + 1, "it") || Is(adverb + 1, "them")))) && adverb < _end
             && Trade.VerbsOf(_tokens[adverb].Text).Any(f => f.Form is Form.Base or Form.S);
@@ -1250,6 +1276,9 @@ internal sealed class ClauseFinder
         if (modal is " will" && subjects.TrueForAll(s => s.Is(ThingKind.Fluid)))
             return new Clause(Mood.Declarative, at, to) { VerbAt = verbAt, IsRemark = true };
         var passive = forms.FirstOrDefault(f => f.Form == Form.Ed);
+        // "Cracked and spun off": two things that are done.
+        if (passive.Verb is not null && Is(i + 1, "and") && i + 2 < _end && _tokens[i + 2].Kind == TokenKind.Word && !_nouns.IsThingAt(i + 2)
+            && Trade.VerbsOf(_tokens[i + 2].Text) is { Length: > 0 } also && !Array.Exists(also, f => f.Form == Form.Base) && Array.Exists(also, f => f.Form == Form.Ed)) to = i + 1;
         // "The socket will fit from above": what is both forms is done to nothing without "be".
         var itself = Array.Exists(forms, f => f.Form == Form.Base) && modal is " will" or " can" or " may" or " must" or " should";
         if (aux && passive.Verb is not null && !past && !you && !itself)

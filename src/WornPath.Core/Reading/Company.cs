@@ -1,3 +1,4 @@
+using WornPath.Core.Quantities;
 using WornPath.Core.Sheets;
 using static WornPath.Core.Reading.TokenList;
 
@@ -53,7 +54,8 @@ internal static class Company
         var name = Word(tokens, i) is "together" or "along" or "complete" && Word(tokens, i + 1) == "with" ? i + 2
             : Word(tokens, i) == "as" && Word(tokens, i + 1) == "well" && Word(tokens, i + 2) == "as" ? i + 3
             : Word(tokens, i) is "including" ? i + 1 : -1;
-        if (name < 0 || NameAt(tokens, names, name) is not { } end || !IsEnd(tokens, end) || end < tokens.Count && IsComma(tokens, end)) return;
+        if (name < 0 || NameAt(tokens, names, name) is not { } end || !IsEnd(tokens, end)
+            || end < tokens.Count && IsComma(tokens, end) && Word(tokens, end + 1) is not ("and" or "then")) return;
         var with = Word(tokens, i + 1) == "with";
         // Where it reads so already.
         if (Word(tokens, i) == "complete") return;
@@ -100,7 +102,7 @@ internal static class Company
     {
         var stems = tokens.GetRange(name, end - name).Where(t => !Trade.Determiners.Contains(t.Text)).Select(t => Stem.Of(t.Text));
         // What the bolts held comes off next, and not with them.
-        along &= names.Spelled([.. stems]) is Part && !IsFastener(Word(tokens, Word(tokens, name - 1) == "and" ? name - 2 : name - 1));
+        along &= names.Spelled([.. stems]) is Part && !IsMany(Word(tokens, Word(tokens, name - 1) == "and" ? name - 2 : name - 1));
         while (name > 0 && (Word(tokens, name - 1) == "and" || IsComma(tokens, name - 1))) tokens.RemoveAt(--name);
         var at = new Span(name > 0 ? tokens[name - 1].At.End : 0, 0);
         tokens.InsertRange(name, along ? [new Token(TokenKind.Word, "complete", at), new Token(TokenKind.Word, "with", at)]
@@ -113,6 +115,9 @@ internal static class Company
         if (Trade.Determiners.Contains(Word(tokens, at))) at++;
         return NamedAt(tokens, names, at)?.End;
     }
+
+    // Fasteners, or so many of them: "pull the remaining two, along with the tag".
+    private static bool IsMany(string word) => IsFastener(word) || word.Length > 0 && NumberWords.Parse(word) is > 1 and < 100;
 
     private static bool IsFastener(string word) => Trade.Plain.Contains(Stem.Of(word)) && Trade.NounOf([Stem.Of(word)]) is { Kinds: [ThingKind.Joint, ..] };
 

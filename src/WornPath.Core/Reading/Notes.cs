@@ -48,6 +48,7 @@ internal static class Notes
     {
         if (Word(tokens, at) is not ("is" or "are") || !Trade.Comes.Contains(Word(tokens, at + 1)) || !Ends(tokens, at + 2)) return;
         var start = Start(tokens, at);
+        if (start >= at) return;
         var and = tokens.FindLastIndex(at - 1, at - start, t => t is { Kind: TokenKind.Word, Text: "and" or "then" });
         if (and <= start || Trade.VerbsOf(Word(tokens, start)) is { Length: > 0 } || tokens.FindIndex(start, at - start, Asks) >= 0) return;
         tokens.RemoveAt(at);

@@ -297,7 +297,8 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
                 continue;
             }
 
-            if (Trade.Distinct.Contains(word) && (Continues(i + 1, to) || Word(i + 1) is "one" or "ones" || determined && (i + 1 >= to || !IsContent(i + 1))
+            if (Trade.Distinct.Contains(word) && (Continues(i + 1, to) || Word(i + 1) is "one" or "ones" || determined && (i + 1 >= to || !IsContent(i + 1)
+                || NumberWords.Parse(Word(i + 1)) is > 1 and < 50 && !Continues(i + 2, to))
                 || stems.Count == 0 && !Trade.Adverbs.Contains(word) && Word(i + 1) is "last" or "next"))
             {
                 distinct.Add(Stem.Of(word));
@@ -341,6 +342,9 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
             return (Pronoun(from, i, after, word, word is "them" or "they" or "ones" or "those" or "these" || plural || count > 1, rest, count, all, isNew) with { Some = some, Distinct = distinct, Stems = [], IsIts = its, IsOld = isOld }, i);
         }
 
+        // "All but the top two".
+        if (determined && count is > 1 && stems.Count > 0 && stems.TrueForAll(distinct.Contains) && !(i < to && IsContent(i)))
+            return (Pronoun(from, i, after, "them", true, rest, count, all, isNew) with { Distinct = distinct }, i);
         // "Right down", "first": how, no name.
         if (i < to && stems.Count == 0 && !all && !rest && tokens[i].Kind == TokenKind.Word && Trade.Adverbs.Contains(tokens[i].Text) && !Continues(i + 1, to)) return null;
         var named = first;

@@ -3,7 +3,8 @@ namespace WornPath.Core.Reading;
 /// <summary>One way of saying, with what it means.</summary>
 internal sealed class Saying
 {
-    public const string Number = "#";
+    public const string Number = "9";
+    public const string Torque = "V";
     public const string Name = "@";
     public const string Fasteners = "%";
     public const string End = "$";
@@ -15,7 +16,7 @@ internal sealed class Saying
         IsAtBegin = pieces.Remove("^");
         MayLack = [.. pieces.Select(p => p.Length > 1 && p.EndsWith('?'))];
         Said = [.. pieces.Select((p, i) => (MayLack[i] ? p[..^1] : p).Split('|'))];
-        Needs = [.. Said.Where((s, i) => !MayLack[i] && s is not [Number or Name or Fasteners or End])];
+        Needs = [.. Said.Where((s, i) => !MayLack[i] && s is not [Number or Torque or Name or Fasteners or End])];
         Meant = [.. meant.Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(SlotOf)];
         if (MayLack[0]) throw new InvalidOperationException($"“{said}” in sayings.txt begins with what may lack: begin with a word that stands there.");
     }
@@ -36,7 +37,7 @@ internal sealed class Saying
     public (string Word, int Slot)[] Meant { get; }
 
     /// <summary>The words it begins with; none where it begins with a number or a noun phrase.</summary>
-    public string[] FirstWords => Said[0] is [Number or Name or Fasteners] ? [] : Said[0];
+    public string[] FirstWords => Said[0] is [Number or Torque or Name or Fasteners] ? [] : Said[0];
 
     /// <summary>True where it begins with such a piece.</summary>
     public bool Begins(string piece) => Said[0] is [var one] && one == piece;

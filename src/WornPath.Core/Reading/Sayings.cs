@@ -75,6 +75,13 @@ internal sealed class Sayings(List<Token> tokens, NameIndex names) : Straighteni
                 continue;
             }
 
+            if (piece is [Saying.Torque])
+            {
+                if (i >= Tokens.Count || Tokens[i].Kind != TokenKind.Torque) return null;
+                said.Add((i, ++i));
+                continue;
+            }
+
             if (piece is [Saying.Name or Saying.Fasteners])
             {
                 // The longest name behind which the rest fits.
@@ -122,5 +129,5 @@ internal sealed class Sayings(List<Token> tokens, NameIndex names) : Straighteni
         || Names.Resolve([Stem.Of(word)]).One is Joint;
 
     // A thing, or a word that stands for one.
-    private bool EndsName(int i) => IsThing(At(i)) || At(i) is "it" or "them" or "one" or "ones" or "both" or "all" or "rest" or "others" or "other" || NumberAt(i);
+    private bool EndsName(int i) => IsThing(At(i)) || At(i) is "it" or "them" or "one" or "ones" or "both" or "rest" or "others" or "other" || NumberAt(i);
 }

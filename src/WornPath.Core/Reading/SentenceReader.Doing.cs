@@ -45,7 +45,7 @@ public sealed partial class SentenceReader
             }
 
             if (phrase.After is null or "to" or "on" or "onto" or "over" or "in" or "into" or "of" or "under" or "between" or "inside"
-                or "outside" or "around" or "round" or "along" || clause.Mood is Mood.Passive) treated.Add(phrase);
+                or "outside" or "around" or "round" or "along" or "up" or "down" || clause.Mood is Mood.Passive) treated.Add(phrase);
         }
 
         var stuff = what is null ? null : _refer.Known(what) as Consumable ?? (what.After is null or "of" or "with" or "in" ? _refer.Assume(what, ThingKind.Consumable, false, null, null) : null);

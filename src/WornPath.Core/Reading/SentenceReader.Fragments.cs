@@ -1,5 +1,4 @@
 using System.Collections.Immutable;
-using WornPath.Core.Quantities;
 using WornPath.Core.Sheets;
 
 namespace WornPath.Core.Reading;
@@ -237,7 +236,7 @@ public sealed partial class SentenceReader
         private void TakeValues()
         {
             for (var i = 1; i < clause.Pieces.Count; i++)
-                if (clause.Pieces[i].Value is { Kind: TokenKind.Number } number && NumberText.Parse(number.Text) is { IsGood: true, Value: >= 5 }
+                if (clause.Pieces[i].Value is { Kind: TokenKind.Number } number
                     && clause.Pieces[i - 1].Noun is { IsPronoun: false } of && reader._text[of.At.End..number.At.Start].Trim().ToLowerInvariant() is var between
                     && (between is "to" or "at" && of.Is(ThingKind.Joint) || between.Length == 0 && !of.IsNew && reader._refer.Known(of, k => k == ThingKind.Joint) is Joint)
                     && reader.AsTorque(number, reader.UsualUnit) is { } plain)
@@ -279,7 +278,7 @@ public sealed partial class SentenceReader
                 && NameIndex.NamesOf(like)[0].Any(Trade.Distinct.Contains)) is { } alike ? alike
                 : reader._actions.Count > 0 ? reader._actions[^1] : reader.Before?.Actions.LastOrDefault(a => IsMotion(a.Verb));
             if (former is not { Target: { } id } || !IsMotion(former.Verb) && former.Verb is not (Verb.Snug or Verb.BreakLoose)
-                || reader._refer.Find(id) is not { } done) return false;
+                || reader._refer.Find(id) is not { } done || former.Branch > 0 && !reader.IsLedIn(clause)) return false;
             var meant = what.IsPronoun ? reader._refer.Meant(what, k => k == done.Kind) is { Count: > 0 } and [var one, ..] ? one : null : reader._refer.Known(what, k => k == done.Kind);
             if (what.IsPronoun && what.Distinct.Count > 0 && (meant is null
                 || !NameIndex.NamesOf(meant).Any(n => what.Distinct.All(n.Contains)))) meant = reader.TwinOf(what, done);
@@ -313,8 +312,8 @@ public sealed partial class SentenceReader
                 if (clause.Pieces[i].Way is not { } way || IsDenied(clause.Pieces[i].At)) continue;
                 if (StrongOff.Contains(way)) return "off";
                 // "Bolts up to 25 N·m", "cover straight up and off": how far, and the way to where it goes.
-                if (way is "up" or "back" && clause.Pieces.Skip(i + 1).Any(p => p.Value?.Kind == TokenKind.Torque
-                    || p.Way is { } more && StrongOff.Contains(more))) continue;
+                if (way is "up" or "back" && (i + 1 < clause.Pieces.Count && clause.Pieces[i + 1].Value?.Kind == TokenKind.Torque
+                    || clause.Pieces.Skip(i + 1).Any(p => p.Way is { } more && StrongOff.Contains(more)))) continue;
                 // "Bar over them".
                 if (way == "over" && i > 0 && i + 1 < clause.Pieces.Count && clause.Pieces[i + 1].Noun?.After == "over"
                     && clause.Pieces[i - 1].Noun is { After: null }) return "on";

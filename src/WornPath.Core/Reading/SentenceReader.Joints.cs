@@ -299,7 +299,7 @@ public sealed partial class SentenceReader
 
         var again = sense == Sense.Retorque || final is null && sense == Sense.Torque && Has(clause, "again", "once-more");
         // "Shield on, four screws at 70 lbf·in": what was out goes in first.
-        if (!again && clause.Mood == Mood.Fragment && Spoken.IsOff(joint) is not false
+        if (!again && (clause.Mood == Mood.Fragment || clause.Verb is { Frames: [.., { Sense: Sense.On }] }) && Spoken.IsOff(joint) is not false
             && _actions.Exists(a => a.Verb is Verb.Fit or Verb.Connect)) Add(Verb.Start, joint, phrase.At, Of);
         // "The same figure once more": the joint's own.
         if (again && final is null && Has(clause, "same") && Has(clause, "figure", "figures", "value", "values", "torque", "torques",
@@ -365,9 +365,9 @@ public sealed partial class SentenceReader
 
     private Lazy<TorqueUnit?>? _usualUnit;
 
-    // A number that stands alone, as a torque of a unit; null where it is none.
-    private Token? AsTorque(Token bare, TorqueUnit? unit) => unit is { } of && StandsAlone(bare) && !IsNumbered(bare)
-        && TorqueText.Parse(bare.Text, of) is { IsGood: true } read ? bare with { Kind = TokenKind.Torque, Torque = read } : null;
+    // A number that stands alone, as a torque of a unit; null where it is none, or no more than a count.
+    private Token? AsTorque(Token bare, TorqueUnit? unit) => unit is { } of && StandsAlone(bare) && !IsNumbered(bare) && !_text[..bare.At.Start].EndsWith('(')
+        && NumberText.Parse(bare.Text) is { IsGood: true, Value: >= 5 } && TorqueText.Parse(bare.Text, of) is { IsGood: true } read ? bare with { Kind = TokenKind.Torque, Torque = read } : null;
 
     // A number right behind "to" and before no noun of the sheet: meant as a value.
     private bool ValueWithoutUnit(Token number)

@@ -270,7 +270,7 @@ public sealed partial class SentenceReader
     // A torque that was read and went nowhere is asked about: "wait ten minutes, then 10 N·m".
     private void AskUnbound()
     {
-        foreach (var clause in _clauses.Where(c => !c.Negated && c.Mood != Mood.Beside && (!c.IsRemark || StatesValue(c))))
+        foreach (var clause in _clauses.Where(c => !c.Negated && (c.Mood == Mood.Beside ? IsToBeDone(c) : !c.IsRemark || StatesValue(c))))
         {
             var at = PlaceOf(clause);
             if (_step.Said.Length > 0 && SaidOf(at) is not null || _questions.Exists(q => at.Begins(q.At)) || _residue.Exists(r => at.Begins(r))) continue;
@@ -288,19 +288,23 @@ public sealed partial class SentenceReader
         }
     }
 
-    // "The torque for the cover bolts is 25 N·m".
+    // "… but are to be checked at 40 N·m".
+    private bool IsToBeDone(Clause clause) => _finder.Tokens[clause.From].Text == "to" && clause.From + 1 < clause.To && _finder.Tokens[clause.From + 1].Text == "be";
+
+    // "The torque for the cover bolts is 25 N·m", "they may have had 30 N·m".
     private bool StatesValue(Clause clause)
     {
         if (clause.Mood != Mood.Declarative || !AllValues(clause).Any()) return false;
         _finder.Fill(clause);
-        return clause.Nouns.Any(n => !n.IsPronoun && _refer.Known(n, k => k == ThingKind.Joint) is Joint);
+        return clause.Nouns.FirstOrDefault() is { IsPronoun: true, Text: "it" or "they" or "these" or "those" or "this" }
+            || clause.Nouns.Any(n => !n.IsPronoun && (n.Is(ThingKind.Joint) || _refer.Known(n, k => k == ThingKind.Joint) is Joint));
     }
 
     // "Give the nuts 250 in a star", "then 130 crosswise": a number with a fastener and without a unit.
     private void AskBare(Clause clause, Span at)
     {
         if (Values(clause).Any(v => v.Kind is TokenKind.Torque or TokenKind.Angle or TokenKind.Time)
-            || _actions.Exists(a => a.In == at && (a.Limits is not null || a.Verb is Verb.Set or Verb.Measure or Verb.Repeat))) return;
+            || _actions.Exists(a => a.In == at && (a.Limits is not null || a.Torque is not null || a.Verb is Verb.Set or Verb.Measure or Verb.Repeat))) return;
         if (Values(clause).FirstOrDefault(v => v.Kind == TokenKind.Number
             && NumberText.Parse(v.Text) is { IsGood: true, Value: >= 5 and <= 2000 } && StandsAlone(v)
             && !IsNumbered(v)) is not { Kind: TokenKind.Number } bare) return;
@@ -865,8 +869,19 @@ public sealed partial class SentenceReader
     private List<Thing> DoTo(Clause clause, Sense sense, NounPhrase phrase)
     {
         // "Pull the new stud through": what is new does not come off by a pull.
+        // "Old bushings: the top one is driven up from below".
+        if (sense == Sense.On && phrase.IsPronoun && _topic is { IsOld: true } && clause.Verb is { } driven && driven.Frames.Any(f => f.Sense == Sense.Off)) sense = Sense.Off;
         if (sense == Sense.Off && phrase.IsNew && Trade.Moves.Contains(clause.Verb?.Lemma ?? "")) sense = Sense.On;
         var things = Things(clause, sense, phrase);
+        if (things is [Joint counted] && phrase is { IsPronoun: false, Count: > 1 and var many, Some: null, IsRest: false, IsIndefinite: false }) _counted[counted.Id] = many;
+        // "All the bolts but the top two", and how many there are nobody has said: which of them, nobody knows.
+        if ((phrase.Some < 0 || phrase is { IsPlural: true, Some: null } && LeftOut(clause) is not null) && !Trade.Of(sense).IsSoft
+            && things is [Joint uncounted] && WholeOf(uncounted) == 1 && (phrase.Some < 0 || uncounted.Name.EndsWith('s')))
+        {
+            Unclear(clause, VerbOf(sense));
+            return [];
+        }
+
         // "Pop the lead out of its clip": the clip is what is opened; the lead is unplugged for itself.
         if (sense is Sense.Off or Sense.On && things is [Connection lead] && clause.Pieces.Find(p => p.Noun is { IsIts: true, Head: "clip" })?.Noun is { } clip)
         {
@@ -982,6 +997,15 @@ public sealed partial class SentenceReader
         // "Slide the guard back": what nobody has taken off is out of the way, and not on again.
         if (verb == Verb.Fit && thing is Part { Origin: Origin.Vehicle } && !phrase.IsNew && Spoken.IsOff(thing) is null && IsOnlyBack(clause))
             verb = Verb.SetAside;
+        // "Loosen its two screws and swing it up": still held by them.
+        if (verb == Verb.Fit && thing is Part swung && !phrase.IsNew && Spoken.WasOff(thing) is null
+            && Trade.Shifts.Contains(clause.Verb?.Lemma ?? "") && clause.Pieces.TrueForAll(p => p.Way is null or "up" or "back" && p.Noun?.After is null)
+            && _actions.Exists(a => a is { Verb: Verb.Loosen or Verb.BreakLoose, Target: { } id } && _refer.Find(id) is Joint slack && IsOf(slack, swung, swung.Name)))
+        {
+            _isDone = true;
+            return;
+        }
+
         if (verb == Verb.HangAside && AidIn(clause) is { } hook && Spoken.IsOff(hook) is not false) Add(Verb.Place, hook, phrase.At);
         Add(verb.Value, thing, phrase.At, a => Detailed(a, clause, phrase));
     }
@@ -1014,18 +1038,23 @@ public sealed partial class SentenceReader
         return In(clause) ?? (before is { Mood: Mood.Beside } && _finder.Tokens[before.From].Text == "except" ? In(before) : null);
     }
 
+    // How many there are by this step's own words, where nobody has counted them on the sheet: "loosen all four bolts, take out all but one".
+    private readonly Dictionary<string, int> _counted = [];
+
+    private int WholeOf(Joint joint) => joint.Count > 1 ? joint.Count : _counted.GetValueOrDefault(joint.Id, joint.Count);
+
     // So many of the set; null for all.
     private int? SomeOf(string? target, NounPhrase phrase, Clause? clause = null)
     {
         if (phrase.IsRest) return null;
         // "All the bolts to 25 N·m, except the one by the wall".
         if (phrase is { IsPlural: true, Some: null } or { IsAll: true, Some: null } && clause is not null && target is not null
-            && _refer.Find(target) is Joint { Count: > 1 } all && LeftOut(clause) is { } left)
-            return all.Count - (left.Count ?? 1) is > 0 and var fewer ? fewer : null;
+            && _refer.Find(target) is Joint all && WholeOf(all) is > 1 and var there && LeftOut(clause) is { } left)
+            return there - (left.Count ?? 1) is > 0 and var fewer ? fewer : null;
         // "Take out the third": one of them.
         if (phrase is { IsPronoun: true, Count: null, Some: null } && phrase.Distinct.Any(Trade.Ordinals.Contains) && target is not null
             && _refer.Find(target) is Joint { Count: > 1 } counted && !NameIndex.NamesOf(counted)[0].Any(Trade.Ordinals.Contains)) return 1;
-        var whole = target is not null ? (_refer.Find(target) switch { Joint j => j.Count, Part p => p.Quantity, _ => 0 }) : 0;
+        var whole = target is not null ? (_refer.Find(target) switch { Joint j => WholeOf(j), Part p => p.Quantity, _ => 0 }) : 0;
         // "Press the cap out", of four: one of them.
         if (phrase is { IsPronoun: false, IsPlural: false, IsAll: false, Count: null, Some: null, IsNew: false } && target is not null
             && _refer.Find(target) is Part { Quantity: > 1 } set && set.Name.EndsWith('s')) return 1;

@@ -157,7 +157,9 @@ internal sealed class Shares(List<Token> tokens, NameIndex names) : Straightenin
     private void Pair(int i)
     {
         if (!Trade.Distinct.Contains(At(i)) || At(i + 1) is not ("pair" or "two" or "ones") || At(i + 2) is "before" or "after" or "then" or "of"
-            || IsThing(At(i + 2))) return;
+            || IsThing(At(i + 2))
+            // "All but the top two".
+            || (At(i - 1) == "the" ? At(i - 2) : At(i - 1)) is "but" or "except" or "from") return;
         var fitting = Names.WithWord(Stem.Of(At(i))).Where(t => t is Joint { Count: > 1 }).ToList();
         if (fitting.Count > 1 || fitting is [Joint { Count: not 2 }] && At(i + 1) is not "ones") return;
         // Not on the sheet, and of none that is: what was named before it in the text.
