@@ -345,7 +345,8 @@ internal sealed class ClauseFinder
         if (Purpose(at, open) is { } purpose) return purpose;
         if (DoneByThen(at, SubordinateEnd(at), open) is { } before) return before;
         // "… before torquing it to 18 N·m": told by the way.
-        if (word == "before" && open is not null && at + 1 < _end && DoneBy(at + 1) is { } next && Has(at + 2, SubordinateEnd(at), i => _tokens[i].Kind == TokenKind.Torque)
+        if (word == "before" && open is not null && at + 1 < _end && DoneBy(at + 1) is { } next
+            && Has(at + 2, SubordinateEnd(at), i => _tokens[i].Kind == TokenKind.Torque)
             && !Has(at + 2, _end, i => Is(i, "step") || Is(i, "steps") || Is(i, "later")))
             return new Clause(Mood.Imperative, at, NextBoundary(at + 2)) { VerbAt = at + 1, Verb = next };
         if (Subordinate(at, open) is { } sub) return sub;
@@ -361,7 +362,8 @@ internal sealed class ClauseFinder
 
         if (Negative(at, open) is { } not) return not;
         // "The pins are greased and fitted", "… and, if worn, pressed out and replaced": more that is done to the same.
-        if (word.Length > 0 && IsBoundary(at - 1) && (Subject(open) || open is { Mood: Mood.Passive, Negated: false } && Is(at - 1, "and")) && !_nouns.IsThingAt(at)
+        if (word.Length > 0 && IsBoundary(at - 1) && (Subject(open) || open is { Mood: Mood.Passive, Negated: false } && Is(at - 1, "and"))
+            && !_nouns.IsThingAt(at)
             && Trade.VerbsOf(word) is { Length: > 0 } done && Array.Find(done, f => f.Form == Form.Ed) is { Verb: { } also }
             && !Array.Exists(done, f => f.Form == Form.Base) && !Trade.NounsInIng.Contains(word))
             return new Clause(Mood.Passive, at, NextBoundary(at + 1)) { VerbAt = at, Verb = also, IsFull = open!.IsFull, Of = open.Of ?? open };
@@ -384,7 +386,8 @@ internal sealed class ClauseFinder
         return (Is(i, "in") || Is(i, "by")) && i + 1 < _end && IsDetermined(i + 1) && _nouns.Read(i + 1, _end, _tokens[i].Text) is { } manner
             && Trade.Manners.Contains(manner.Phrase.Head) && manner.Phrase.Owner.Count == 0
             // "In the way it came out".
-            ? manner.Next < _end && _tokens[manner.Next] is { Kind: TokenKind.Word, Text: "it" or "they" or "you" or "that" } ? SubordinateEnd(manner.Next) : manner.Next : null;
+            ? manner.Next < _end && _tokens[manner.Next] is { Kind: TokenKind.Word, Text: "it" or "they" or "you" or "that" }
+                ? SubordinateEnd(manner.Next) : manner.Next : null;
     }
 
     // "Later the bolts will be tightened", "in step 20 we tighten them": not now.
@@ -575,7 +578,10 @@ internal sealed class ClauseFinder
             if (word is "while" or "as" && at + 2 < _end && _tokens[at + 1].Text is "you" && Trade.VerbsOf(_tokens[at + 2].Text) is { Length: > 0 } forms)
                 return new Clause(Mood.Imperative, at + 2, end) { VerbAt = at + 2, Verb = forms[0].Verb };
             // "Hold the spring while a helper draws the bolt out".
-            if (word == "while" && _nouns.Read(at + 1, end, null) is var (who, does) && does < end && Trade.NounOf(who.Stems) is { Role: NounRole.Person }
+            if (word == "while" && _nouns.Read(at + 1, end, null) is var (who, does) && does < end
+                // "One of you holds the spring while the other drives the pin out".
+                && (Trade.NounOf(who.Stems) is { Role: NounRole.Person } || who is { IsPronoun: true, IsRest: true } && open is not null
+                    && Has(Math.Max(0, open.From - 3), at, i => Is(i, "one") && Is(i + 1, "of")))
                 && Array.Find(Trade.VerbsOf(_tokens[does].Text), f => f.Form is Form.S or Form.Base) is { Verb: { } helping } && Trade.MayChange(helping))
                 return new Clause(Mood.Imperative, does, end) { VerbAt = does, Verb = helping, HasHelper = true };
             // "…, while the hub nuts get 80 N·m": told of them.
@@ -699,7 +705,7 @@ internal sealed class ClauseFinder
         if (_tokens[at].Text == "as" && !Is(at + 1, "long")) return Words(at + 1, end);
         var from = After(Trade.Conditions, at) ?? at + 1;
         if (Is(from, "of") || Is(from, "that")) from++;
-        return from < end ? Words(from, end) : Words(at, end);
+        return from < end && Words(from, end) is { Length: > 0 } sign ? sign : Words(at, end);
     }
 
     // "If you have not already done so", "if not already done": no condition, the step tells it anyway. But "if the cover is not
@@ -978,12 +984,14 @@ internal sealed class ClauseFinder
     // "Dust seal on", "oil filter out": a part by its name and its way, where the verb moves nothing.
     private bool IsNoteOfPart(int at)
     {
-        if (Trade.VerbsOf(_tokens[at].Text).Any(f => f.Form == Form.Base && f.Verb.Frames.Any(r => r.Sense is Sense.Off or Sense.On or Sense.Disconnect or Sense.Connect or Sense.Place
+        if (Trade.VerbsOf(_tokens[at].Text).Any(f => f.Form == Form.Base
+            && f.Verb.Frames.Any(r => r.Sense is Sense.Off or Sense.On or Sense.Disconnect or Sense.Connect or Sense.Place
             or Sense.PlaceOwn or Sense.Start))) return false;
         var past = at + 1;
         while (past < _end && past < at + 4 && _tokens[past].Kind == TokenKind.Word && !Trade.IsSmall(_tokens[past].Text)) past++;
         return past > at + 1 && past < _end && _tokens[past].Kind == TokenKind.Word && Trade.Paths.Contains(_tokens[past].Text)
-            && (past + 1 >= _end || _tokens[past + 1].Kind == TokenKind.Mark || IsBoundary(past + 1)) && Trade.IsThing(_tokens[past - 1].Text);
+            && (past + 1 >= _end || _tokens[past + 1].Kind == TokenKind.Mark || IsBoundary(past + 1) || Is(past + 1, "for") || Is(past + 1, "to"))
+                && Trade.IsThing(_tokens[past - 1].Text);
     }
 
     // "Cover comes off", "clamp in place", "cover over the studs": what a note names, and no verb: something moves there, or the sheet has one.
@@ -1278,7 +1286,8 @@ internal sealed class ClauseFinder
         var passive = forms.FirstOrDefault(f => f.Form == Form.Ed);
         // "Cracked and spun off": two things that are done.
         if (passive.Verb is not null && Is(i + 1, "and") && i + 2 < _end && _tokens[i + 2].Kind == TokenKind.Word && !_nouns.IsThingAt(i + 2)
-            && Trade.VerbsOf(_tokens[i + 2].Text) is { Length: > 0 } also && !Array.Exists(also, f => f.Form == Form.Base) && Array.Exists(also, f => f.Form == Form.Ed)) to = i + 1;
+            && Trade.VerbsOf(_tokens[i + 2].Text) is { Length: > 0 } also && !Array.Exists(also, f => f.Form == Form.Base)
+                && Array.Exists(also, f => f.Form == Form.Ed)) to = i + 1;
         // "The socket will fit from above": what is both forms is done to nothing without "be".
         var itself = Array.Exists(forms, f => f.Form == Form.Base) && modal is " will" or " can" or " may" or " must" or " should";
         if (aux && passive.Verb is not null && !past && !you && !itself)
@@ -1455,7 +1464,8 @@ internal sealed class ClauseFinder
             if (i > from && t.Text is "that" or "which" && i + 1 < _end && Trade.Holds.Contains(_tokens[i + 1].Text)) continue;
             // "Replace if worn": the condition stands right behind the verb.
             if (t.Text is "if" or "unless" || i > from && IsConditionAt(i)
-                || t.Text is "as" or "where" or "when" && i + 1 < _end && _tokens[i + 1].Text is "needed" or "required" or "necessary" or "fitted" or "present" or "provided" or "equipped" or "installed") return i;
+                || t.Text is "as" or "where" or "when" && i + 1 < _end
+                    && _tokens[i + 1].Text is "needed" or "required" or "necessary" or "fitted" or "present" or "provided" or "equipped" or "installed") return i;
             if (i > from && (Trade.Conditionals.Contains(t.Text) || Trade.Relatives.Contains(t.Text) && (t.Text != "that" || i + 1 < _end && IsFinite(i + 1)) || IsTemporalAt(i) || t.Text == "so" && Is(i + 1, "that"))) return i;
         }
 

@@ -167,7 +167,8 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
             }
 
             // "Some of the bolts", "a third of them": how many, nobody has counted.
-            if (word is "some" or "none" or "most" or "few" or "several" or "half" or "third" or "quarter" or "any" && Word(i + 1) == "of" && distinct.Count == 0)
+            if (word is "some" or "none" or "most" or "few" or "several" or "half" or "third" or "quarter" or "any" && Word(i + 1) == "of"
+                && distinct.Count == 0)
             {
                 vague = true;
                 i++;

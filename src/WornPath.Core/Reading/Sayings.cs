@@ -14,7 +14,8 @@ internal sealed class Sayings(List<Token> tokens, NameIndex names) : Straighteni
     static Sayings()
     {
         List<Saying> all = [.. DataFile.Lines("Trade.sayings").Select(DataFile.Cut).Select(l => new Saying(l.Left, l.Right))];
-        ByFirst = all.SelectMany(s => s.FirstWords.Select(w => (Word: w, Saying: s))).GroupBy(s => s.Word, s => s.Saying).ToFrozenDictionary(g => g.Key, g => g.ToArray());
+        ByFirst = all.SelectMany(s => s.FirstWords.Select(w => (Word: w, Saying: s))).GroupBy(s => s.Word,
+            s => s.Saying).ToFrozenDictionary(g => g.Key, g => g.ToArray());
         OfNumbers = [.. all.Where(s => s.Begins(Saying.Number))];
         OfNames = [.. all.Where(s => s.Begins(Saying.Name))];
     }
@@ -34,27 +35,42 @@ internal sealed class Sayings(List<Token> tokens, NameIndex names) : Straighteni
             if (!Array.TrueForAll(saying.Needs, SaysAny)) continue;
             var said = new List<(int From, int To)>();
             if (saying.IsAtBegin && !TokenList.Begins(Tokens, i) || Match(saying, 0, i, said) is not { } end) continue;
-            var meant = new List<Token>();
-            foreach (var (word, slot) in saying.Meant)
-            {
-                var at = new Span(Tokens[i].At.Start, Tokens[end - 1].At.End - Tokens[i].At.Start);
-                if (slot < 0)
-                {
-                    meant.Add(new Token(word == "," ? TokenKind.Mark : TokenKind.Word, word, at));
-                    continue;
-                }
-
-                var taken = Tokens.GetRange(said[slot].From, said[slot].To - said[slot].From);
-                if (word.Length > 0) taken.Insert(Trade.Determiners.Contains(taken[0].Text) ? 1 : 0, new Token(TokenKind.Word, word, taken[0].At));
-                meant.AddRange(taken);
-            }
-
+            var meant = Meant(saying, said, i, end);
             Tokens.RemoveRange(i, end - i);
             Tokens.InsertRange(i, meant);
             return true;
         }
 
         return false;
+    }
+
+    // What is put in stands where the words are that it stands for, as far as these were not said again, or nowhere: in the order of the text.
+    private List<Token> Meant(Saying saying, List<(int From, int To)> said, int from, int end)
+    {
+        var meant = new List<Token>();
+        var at = Tokens[from].At.Start;
+        foreach (var (word, slot) in saying.Meant)
+        {
+            if (slot < 0)
+            {
+                var to = meant.Count > 0 ? at : said.Count > 0 ? Tokens[said[0].From].At.Start : Tokens[end - 1].At.End;
+                meant.Add(new Token(word == "," ? TokenKind.Mark : TokenKind.Word, word, new Span(at, Math.Max(0, to - at))));
+                at = Math.Max(at, to);
+                continue;
+            }
+
+            var taken = Tokens.GetRange(said[slot].From, said[slot].To - said[slot].From);
+            if (word.Length > 0)
+            {
+                var behind = Trade.Determiners.Contains(taken[0].Text) ? 1 : 0;
+                taken.Insert(behind, new Token(TokenKind.Word, word, new Span(behind > 0 ? taken[0].At.End : taken[0].At.Start, 0)));
+            }
+
+            meant.AddRange(taken);
+            at = Math.Max(at, taken[^1].At.End);
+        }
+
+        return meant;
     }
 
     private HashSet<string>? _words;
@@ -89,7 +105,8 @@ internal sealed class Sayings(List<Token> tokens, NameIndex names) : Straighteni
                 {
                     var kept = said.Count;
                     said.Add((i, end));
-                    if (EndsName(end - 1) && (piece is [Saying.Name] || IsFastener(At(end - 1))) && Match(saying, k + 1, end, said) is { } behind) return behind;
+                    if (EndsName(end - 1) && (piece is [Saying.Name] || IsFastener(At(end - 1)))
+                        && Match(saying, k + 1, end, said) is { } behind) return behind;
                     said.RemoveRange(kept, said.Count - kept);
                 }
 
@@ -105,10 +122,12 @@ internal sealed class Sayings(List<Token> tokens, NameIndex names) : Straighteni
 
     private string WordAt(int i) => i >= 0 && i < Tokens.Count && Tokens[i].Kind is TokenKind.Word or TokenKind.Mark ? Tokens[i].Text : "";
 
-    private bool NumberAt(int i) => i < Tokens.Count && Tokens[i].Kind is TokenKind.Number or TokenKind.Word && NumberWords.Parse(Tokens[i].Text) is > 0 and < 100
+    private bool NumberAt(int i) => i < Tokens.Count && Tokens[i].Kind is TokenKind.Number or TokenKind.Word
+        && NumberWords.Parse(Tokens[i].Text) is > 0 and < 100
         && Tokens[i].Text is not ("a" or "an");
 
-    private bool IsNamePart(int i) => At(i) is { Length: > 0 } word && (Trade.Determiners.Contains(word) || Trade.Pronouns.Contains(word) || NumberAt(i) || !Trade.IsSmall(word));
+    private bool IsNamePart(int i) => At(i) is { Length: > 0 } word && (Trade.Determiners.Contains(word) || Trade.Pronouns.Contains(word)
+        || NumberAt(i) || !Trade.IsSmall(word));
 
     private int NameEnd(int i)
     {

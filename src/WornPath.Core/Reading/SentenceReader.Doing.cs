@@ -113,7 +113,8 @@ public sealed partial class SentenceReader
                 ?? (Bearer(n) is { } whole ? _refer.Known(whole, k => k is ThingKind.Joint or ThingKind.Part) : null)))
             .Where(n => n.Thing is Joint or Part).ToList();
         // "Penetrating oil on all pins", which the sheet does not have yet.
-        if (on.Count == 0 && coated is null && clause.Nouns.FirstOrDefault(n => n is { IsPronoun: false, After: "on" or "onto" or "over" } && _refer.Known(n) is null
+        if (on.Count == 0 && coated is null && clause.Nouns.FirstOrDefault(n => n is { IsPronoun: false, After: "on" or "onto" or "over" }
+            && _refer.Known(n) is null
             && Trade.IsThing(n.Head)) is { } bare && _refer.Doubtful.Count == 0)
         {
             _actions.Add(new StepAction { Verb = Verb.Treat, With = Used(stuff).Id, Words = bare.Text, At = bare.At });

@@ -47,7 +47,7 @@ public sealed partial class SentenceReader
             var found = new List<NounPhrase>();
             if (_clause.Mood is Mood.Passive or Mood.Declarative)
             {
-                var verbAt = _reader._finder.Tokens[_clause.VerbAt].At.Start;
+                var verbAt = _clause.VerbAt < 0 ? int.MaxValue : _reader._finder.Tokens[_clause.VerbAt].At.Start;
                 foreach (var piece in _clause.Pieces)
                     if (piece.Noun is { After: null } subject && piece.At.Start < verbAt) found.Add(subject);
                 return found.Count == 0 && _clause.Of is { } named ? new Facts(_reader, named).Objects : found;

@@ -38,7 +38,11 @@ public sealed partial class SentenceReader
                 }
 
                 // "Moly on the pin and in the bush".
-                if (stuff is { After: null } && phrase is { IsPronoun: false, After: "on" or "onto" or "in" or "inside" or "over" or "round" or "around" }) continue;
+                if (stuff is { After: null } && phrase is
+                    {
+                        IsPronoun: false,
+                        After: "on" or "onto" or "in" or "inside" or "over" or "round" or "around"
+                    }) continue;
                 // "Tractor back down on its wheels": it moves, and they stay on.
                 if (!phrase.IsPronoun && Trade.NounOf(phrase.Stems) is { Role: NounRole.Vehicle })
                 {
@@ -94,7 +98,8 @@ public sealed partial class SentenceReader
 
             // "Hubs, nuts, 45 N·m": what is off goes on.
             if (way == "none" && objects.Count > 1 && Values(clause).Any(v => v.Kind == TokenKind.Torque) && objects[0] is { IsPronoun: false } leading
-                && reader._refer.Known(leading) is Part away && reader.Spoken.WasOff(away) is true && (objects[^1].Is(ThingKind.Joint) || reader._refer.Known(objects[^1]) is Joint))
+                && reader._refer.Known(leading) is Part away && reader.Spoken.WasOff(away) is true && (objects[^1].Is(ThingKind.Joint)
+                    || reader._refer.Known(objects[^1]) is Joint))
                 way = "on";
             var before = reader._actions.Count;
             if (!Gapped(objects))
@@ -163,7 +168,8 @@ public sealed partial class SentenceReader
 
             // "Bucket flat on timber": that is put there.
             var from = reader._actions.Count;
-            if (way == "none" && stuff is null && clause.Nouns.Any(n => n is { IsPronoun: false, After: "on" or "onto" } && reader._refer.Known(n) is null or Aid && n.Is(ThingKind.Aid)))
+            if (way == "none" && stuff is null && clause.Nouns.Any(n => n is { IsPronoun: false, After: "on" or "onto" }
+                && reader._refer.Known(n) is null or Aid && n.Is(ThingKind.Aid)))
                 reader.PlaceAids(clause);
             if (reader._actions.Count > from)
             {
@@ -238,7 +244,8 @@ public sealed partial class SentenceReader
             for (var i = 1; i < clause.Pieces.Count; i++)
                 if (clause.Pieces[i].Value is { Kind: TokenKind.Number } number
                     && clause.Pieces[i - 1].Noun is { IsPronoun: false } of && reader._text[of.At.End..number.At.Start].Trim().ToLowerInvariant() is var between
-                    && (between is "to" or "at" && of.Is(ThingKind.Joint) || between.Length == 0 && !of.IsNew && reader._refer.Known(of, k => k == ThingKind.Joint) is Joint)
+                    && (between is "to" or "at" && of.Is(ThingKind.Joint) || between.Length == 0 && !of.IsNew
+                        && reader._refer.Known(of, k => k == ThingKind.Joint) is Joint)
                     && reader.AsTorque(number, reader.UsualUnit) is { } plain)
                     clause.Pieces[i] = new Piece(number.At) { Value = plain };
         }
@@ -269,7 +276,7 @@ public sealed partial class SentenceReader
         private bool Gapped(List<NounPhrase> objects)
         {
             if (objects.Count == 0 || reader._only is not null || clause.Proviso is not null || Values(clause).Any()
-                || clause.Pieces.Exists(p => p.Way is not null || p.Noun is { After: not null })) return false;
+                || clause.Pieces.Exists(p => p.Way is not null || p.Noun is { After: not (null or "beside") })) return false;
             if (objects.Count > 1) return ListGoesOn(objects);
             var what = objects[0];
             if (!reader.IsLedIn(clause) && !reader.Has(clause, "last", "next", "first", "likewise", "ditto", "too")) return false;
@@ -295,7 +302,8 @@ public sealed partial class SentenceReader
         // "Outer bearing next, then the lock plate, then the nut": as what the step before moved last.
         private bool ListGoesOn(List<NounPhrase> objects)
         {
-            if (!reader.Has(clause, "then", "next", "first", "last") || !objects.TrueForAll(o => reader._refer.Known(o) is Part or Joint or Connection)) return false;
+            if (!reader.Has(clause, "then", "next", "first", "last")
+                || !objects.TrueForAll(o => reader._refer.Known(o) is Part or Joint or Connection)) return false;
             var former = reader._actions.Count > 0 ? reader._actions[^1] : reader.Before?.Actions.LastOrDefault(a => IsMotion(a.Verb));
             if (former?.Verb is not (Verb.Remove or Verb.TakeOut or Verb.Disconnect or Verb.Fit or Verb.Start or Verb.Connect)) return false;
             var sense = former.Verb is Verb.Remove or Verb.TakeOut or Verb.Disconnect ? Sense.Off : Sense.On;
@@ -400,7 +408,8 @@ public sealed partial class SentenceReader
             if (way == "none" && Placed(phrase) && (phrase.IsNew || reader._refer.Known(phrase, k => k != ThingKind.Aid) is { } off
                 && reader.Spoken.IsOff(off) is true)) way = "on";
             var fastens = !phrase.IsPronoun && (reader._refer.Known(phrase) is Joint || phrase.Is(ThingKind.Joint));
-            var sense = (reader.Has(clause, "snug", "snugged", "nipped", "pinched") || TightBehind(phrase) && !Values(clause).Any(v => v.Kind == TokenKind.Torque)) && (fastens
+            var sense = (reader.Has(clause, "snug", "snugged", "nipped", "pinched") || TightBehind(phrase)
+                && !Values(clause).Any(v => v.Kind == TokenKind.Torque)) && (fastens
                 || phrase.IsPronoun) ? Sense.Snug : way switch
                 {
                     "off" => Sense.Off,
@@ -417,7 +426,8 @@ public sealed partial class SentenceReader
             }
 
             var known = phrase.IsPronoun ? null : reader._refer.Known(phrase, k => sense != Sense.Say || k == ThingKind.Joint);
-            var isControl = known is Control || known is null && !phrase.IsPronoun && reader._refer.Doubtful.Count == 0 && phrase.Is(ThingKind.Control);
+            var isControl = known is Control || known is null && !phrase.IsPronoun && reader._refer.Doubtful.Count == 0
+                && (phrase.Is(ThingKind.Control) || Trade.Taps.Contains(phrase.Head) && reader.Has(clause, "open", "shut", "closed"));
             if (isControl)
             {
                 reader.SetControl(clause, [phrase]);
@@ -433,7 +443,8 @@ public sealed partial class SentenceReader
                 })))
             {
                 // "Jack under the axle".
-                if (phrase.Head == "jack" && clause.Nouns.Any(n => n.After is "under" or "beneath" && (Trade.NounOf(n.Stems) is { Role: NounRole.Vehicle } || Trade.Bears.Contains(n.Head))))
+                if (phrase.Head == "jack" && clause.Nouns.Any(n => n.After is "under" or "beneath"
+                    && (Trade.NounOf(n.Stems) is { Role: NounRole.Vehicle } || Trade.Bears.Contains(n.Head))))
                     reader.Add(Verb.Raise, null, phrase.At);
                 else if (phrase.Head == "stand" && reader.Spoken.Raised) reader.Add(Verb.SetOnStands, null, phrase.At);
                 else reader.DoTo(clause, Sense.Place, phrase);

@@ -176,9 +176,11 @@ public sealed partial class SentenceReader
         {
             if (FastenersOf(part) is { } holds) holding.Add(holds);
             // "New washer on the plug, 25 N·m": the plug's.
-            else if (Trade.Unfastened.Contains(NameIndex.NamesOf(part)[0][^1]) && clause.Nouns.Where(n => n is { IsPronoun: false, After: "on" or "onto" or "under" or "to" or "in" })
+            else if (Trade.Unfastened.Contains(NameIndex.NamesOf(part)[0][^1])
+                && clause.Nouns.Where(n => n is { IsPronoun: false, After: "on" or "onto" or "under" or "to" or "in" })
                 .Select(n => _refer.Known(n, k => k == ThingKind.Joint)).OfType<Joint>().FirstOrDefault() is { } bears) holding.Add(bears);
-            else if (Spoken.Last.Concat(Spoken.Earlier).OfType<Joint>().All(j => j.Holds.Length > 0 || Spoken.WasOff(j) is not true)) holding.Add(AssumeBolts(part, Bare(clause)));
+            else if (Spoken.Last.Concat(Spoken.Earlier).OfType<Joint>().All(j => j.Holds.Length > 0
+                || Spoken.WasOff(j) is not true)) holding.Add(AssumeBolts(part, Bare(clause)));
         }
 
         if (holding.Count == 0)
@@ -367,13 +369,15 @@ public sealed partial class SentenceReader
 
     // A number that stands alone, as a torque of a unit; null where it is none, or no more than a count.
     private Token? AsTorque(Token bare, TorqueUnit? unit) => unit is { } of && StandsAlone(bare) && !IsNumbered(bare) && !_text[..bare.At.Start].EndsWith('(')
-        && NumberText.Parse(bare.Text) is { IsGood: true, Value: >= 5 } && TorqueText.Parse(bare.Text, of) is { IsGood: true } read ? bare with { Kind = TokenKind.Torque, Torque = read } : null;
+        && NumberText.Parse(bare.Text) is { IsGood: true, Value: >= 5 } && TorqueText.Parse(bare.Text, of) is { IsGood: true } read
+            ? bare with { Kind = TokenKind.Torque, Torque = read } : null;
 
     // A number right behind "to" and before no noun of the sheet: meant as a value.
     private bool ValueWithoutUnit(Token number)
     {
         var before = _text[..number.At.Start].TrimEnd();
-        return (before.EndsWith(" to", StringComparison.OrdinalIgnoreCase) || before.EndsWith(" at", StringComparison.OrdinalIgnoreCase)) && !_text[number.At.End..].TrimStart().StartsWith('%');
+        return (before.EndsWith(" to", StringComparison.OrdinalIgnoreCase) || before.EndsWith(" at", StringComparison.OrdinalIgnoreCase))
+            && !_text[number.At.End..].TrimStart().StartsWith('%');
     }
 
     private void AskUnit(Token bare, Joint? joint = null)

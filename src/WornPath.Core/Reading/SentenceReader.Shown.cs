@@ -40,7 +40,7 @@ public sealed partial class SentenceReader
 
         // "Take the tension off the spring and unhook it", "put the pliers in the eyes of the circlip and take it out".
         if (named.Count == 0 && _shown is null && clause.Mood == Mood.Imperative
-            && clause.Nouns.Where(n => n is { IsPronoun: false, After: "off" or "from" or "in" or "into" })
+            && clause.Nouns.Where(n => n is { IsPronoun: false, After: "off" or "from" or "in" or "into" or "on" })
             .Select(n => n.Owner.Count > 0 ? PartNamed(n.At, n.OwnerName, n.Owner)
                 : _refer.Known(n)).Where(t => t is Part or Connection).ToList() is [{ } worked])
             _shown = worked;

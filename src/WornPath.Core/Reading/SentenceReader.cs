@@ -74,7 +74,7 @@ public sealed partial class SentenceReader
     {
         _sheet = sheet;
         _step = step;
-        _text = text;
+        _text = text = LedIn().Replace(text, static m => new string(' ', m.Length));
         _earlier = step.Actions.Where(a => a is { Verb: Verb.Torque, Torque: not null, Target: not null })
             .GroupBy(a => (a.Target!, a.Only)).ToDictionary(g => g.Key, g => WithTurn(g.Last(), step.Actions));
         (_passages, var branches) = Passages.Of(text, sheet.Header.Variants);
@@ -83,6 +83,10 @@ public sealed partial class SentenceReader
         _refer = new Referring(sheet, names, before, Settled) { DoesBothSides = new Lazy<bool>(() => DoesBothSides(sheet, step)) };
         _clauses = _finder.Find();
     }
+
+    // "Right, cover off": said to begin with, and no side.
+    [GeneratedRegex(@"\A\s*(?:right|righto|okay|ok|well|so|now then)\s*,(?!\s*(?:then|and|left|front|rear)\b)", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    private static partial Regex LedIn();
 
     /// <summary>Reads <paramref name="text"/> as the new text of a step, on a sheet. What the step's author settled before still holds.</summary>
     public static Reading Read(Sheet sheet, NameIndex names, Step step, string text) => Read(sheet, names, step, text, null);
@@ -289,7 +293,8 @@ public sealed partial class SentenceReader
     }
 
     // "… but are to be checked at 40 N·m".
-    private bool IsToBeDone(Clause clause) => _finder.Tokens[clause.From].Text == "to" && clause.From + 1 < clause.To && _finder.Tokens[clause.From + 1].Text == "be";
+    private bool IsToBeDone(Clause clause) => _finder.Tokens[clause.From].Text == "to" && clause.From + 1 < clause.To
+        && _finder.Tokens[clause.From + 1].Text == "be";
 
     // "The torque for the cover bolts is 25 N·m", "they may have had 30 N·m".
     private bool StatesValue(Clause clause)
@@ -322,8 +327,18 @@ public sealed partial class SentenceReader
             _actions[open] = _actions[open] with { Torque = plain.Torque.Value };
         else
         {
-            var behind = _actions.FindLastIndex(a => a.At.Start < bare.At.Start) + 1;
-            _actions.Insert(behind, new StepAction { Verb = Verb.Torque, Target = joint.Id, Torque = plain.Torque.Value, At = bare.At, In = at, Branch = _branch, Only = _only });
+            // Under the condition of what else the clause tells.
+            var beside = _actions.FindLast(a => a.In == at);
+            _actions.Insert(_actions.FindLastIndex(a => a.At.Start < bare.At.Start) + 1, new StepAction
+            {
+                Verb = Verb.Torque,
+                Target = joint.Id,
+                Torque = plain.Torque.Value,
+                At = bare.At,
+                In = at,
+                Branch = beside?.Branch ?? 0,
+                Only = beside?.Only,
+            });
             Compare(joint, plain.Torque.Value, plain);
         }
     }
@@ -870,10 +885,15 @@ public sealed partial class SentenceReader
     {
         // "Pull the new stud through": what is new does not come off by a pull.
         // "Old bushings: the top one is driven up from below".
-        if (sense == Sense.On && phrase.IsPronoun && _topic is { IsOld: true } && clause.Verb is { } driven && driven.Frames.Any(f => f.Sense == Sense.Off)) sense = Sense.Off;
+        if (sense == Sense.On && phrase.IsPronoun && _topic is { IsOld: true } && clause.Verb is { } driven
+            && driven.Frames.Any(f => f.Sense == Sense.Off)) sense = Sense.Off;
         if (sense == Sense.Off && phrase.IsNew && Trade.Moves.Contains(clause.Verb?.Lemma ?? "")) sense = Sense.On;
         var things = Things(clause, sense, phrase);
-        if (things is [Joint counted] && phrase is { IsPronoun: false, Count: > 1 and var many, Some: null, IsRest: false, IsIndefinite: false }) _counted[counted.Id] = many;
+        if (things is [Joint counted] && phrase is
+            {
+                IsPronoun: false, Count: > 1 and var many, Some: null, IsRest: false,
+                IsIndefinite: false
+            }) _counted[counted.Id] = many;
         // "All the bolts but the top two", and how many there are nobody has said: which of them, nobody knows.
         if ((phrase.Some < 0 || phrase is { IsPlural: true, Some: null } && LeftOut(clause) is not null) && !Trade.Of(sense).IsSoft
             && things is [Joint uncounted] && WholeOf(uncounted) == 1 && (phrase.Some < 0 || uncounted.Name.EndsWith('s')))
@@ -995,12 +1015,13 @@ public sealed partial class SentenceReader
         }
 
         // "Slide the guard back": what nobody has taken off is out of the way, and not on again.
-        if (verb == Verb.Fit && thing is Part { Origin: Origin.Vehicle } && !phrase.IsNew && Spoken.IsOff(thing) is null && IsOnlyBack(clause))
+        if (verb == Verb.Fit && thing is Part back && !phrase.IsNew && IsThere(back) && IsOnlyBack(clause))
             verb = Verb.SetAside;
         // "Loosen its two screws and swing it up": still held by them.
-        if (verb == Verb.Fit && thing is Part swung && !phrase.IsNew && Spoken.WasOff(thing) is null
+        if (verb == Verb.Fit && thing is Part swung && !phrase.IsNew && IsThere(swung)
             && Trade.Shifts.Contains(clause.Verb?.Lemma ?? "") && clause.Pieces.TrueForAll(p => p.Way is null or "up" or "back" && p.Noun?.After is null)
-            && _actions.Exists(a => a is { Verb: Verb.Loosen or Verb.BreakLoose, Target: { } id } && _refer.Find(id) is Joint slack && IsOf(slack, swung, swung.Name)))
+            && _actions.Exists(a => a is { Verb: Verb.Loosen or Verb.BreakLoose, Target: { } id } && _refer.Find(id) is Joint slack
+                && IsOf(slack, swung, swung.Name)))
         {
             _isDone = true;
             return;
@@ -1009,6 +1030,9 @@ public sealed partial class SentenceReader
         if (verb == Verb.HangAside && AidIn(clause) is { } hook && Spoken.IsOff(hook) is not false) Add(Verb.Place, hook, phrase.At);
         Add(verb.Value, thing, phrase.At, a => Detailed(a, clause, phrase));
     }
+
+    // On the vehicle, or named here for the first time, and nobody has taken it off.
+    private bool IsThere(Part part) => Spoken.WasOff(part) is null && (part.Origin == Origin.Vehicle || part.Assumed || _sheet.Find(part.Id) is null);
 
     // To a side, against something, and no word that puts it on.
     private static bool IsOnlyAside(Clause clause) => Trade.Shifts.Contains(clause.Verb?.Lemma ?? "")
@@ -1142,8 +1166,10 @@ public sealed partial class SentenceReader
                 && NameIndex.NamesOf(wired)[0] is var ofPart && (Trade.Wired.Contains(ofPart[^1]) || clause.Verb?.Lemma is "plug" or "unplug")
                 && LeadsOf(phrase with { Stems = ofPart, Name = wired.Name }, sense) is { Count: > 0 } leadsOfIt) return leadsOfIt;
             // "When there is no spring on them, spin them out": no spring.
-            if (_unnamed is { } said && !(phrase.Text is "them" or "they" && said is { IsPlural: false, IsAll: false, Count: null or 1 } && said.Sign.Length == 0
-                && !said.Name.EndsWith('s') && Spoken.Last is [Joint { Count: > 1 }, ..]) && !row.IsSoft && sense is not (Sense.Level or Sense.Drain or Sense.Fill)
+            if (_unnamed is { } said && !(phrase.Text is "them" or "they" && said is { IsPlural: false, IsAll: false, Count: null or 1 }
+                && said.Sign.Length == 0
+                && !said.Name.EndsWith('s') && Spoken.Last is [Joint { Count: > 1 }, ..]) && !row.IsSoft
+                    && sense is not (Sense.Level or Sense.Drain or Sense.Fill)
                 && (phrase.Text is "it" or "them" or "they" or "one" or "ones" or "these" or "those" || sense == Sense.Replace && phrase.Text == clause.Verb?.Lemma))
             {
                 _unnamed = null;

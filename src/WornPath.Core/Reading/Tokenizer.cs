@@ -18,13 +18,13 @@ internal static partial class Tokenizer
         // Where to look: "(item 4)", "(see figure 3)", "(left picture)", "(B)", "[7]", "circled in the picture". L and R are sides.
         @"(?<aside>\(\s*(?:(?:items?|ref\.?|fig(?:ure|s)?s?\.?|see|callouts?|balloons?|pos\.?|page|p\.|step|steps|detail|view|key|table)\s[^()\n]{0,60}" +
         @"|(?:(?:the|left|right|left-hand|right-hand|upper|lower|first|second|third|last|small|large)\s+)?(?:arrow(?:s|ed)?|circled|pictured|highlighted|illustrated|pictures?|photo(?:graph)?s?|figures?|illustrations?|drawing|inset)(?!\w)[^()\n]{0,60}" +
-        @"|(?:M\d{1,2}(?:\s*[x×]\s*[\d.]+)?\s*,\s*)?\d{1,2}(?:/\d{1,2})?\s*(?:mm\s*)?(?:AF|A/F|flare|across\s+(?:the\s+)?flats)|\d{1,2}\s*/\s*\d{1,2}(?:\s*mm)?" +
+        @"|(?:M\d{1,2}(?:\s*[x×]\s*[\d.]+)?\s*,\s*)?\d{1,2}(?:/\d{1,2})?\s*(?:mm\s*)?(?:AF|A/F|flare|hex(?:agon)?|allen|torx|across\s+(?:the\s+)?flats)|\d{1,2}\s*/\s*\d{1,2}(?:\s*mm)?" +
         @"|(?:\d{1,3}|[a-z])\s*,\s*(?:fig(?:ure|s)?s?|items?|pos|picture|photo)(?!\w)[^()\n]{0,60}|(?-i:[A-KM-QS-Z]))\s*\)" +
         @"|\([a-km-qs-z]\)(?=\s*(?:$|[.,;]|(?:and|then)\s))|\[\s*(?:\d{1,3}|[a-z])(?:\s*[-–,]\s*(?:\d{1,3}|[a-z]))*\s*\]|,\s*(?:arrowed|circled|pictured|illustrated)(?=\s*(?:$|[.,;]))" +
         @"|(?<!\w)(?:the\s+arrows?\s+points?\s+(?:at|to)|where\s+the\s+arrows?\s+points?)(?!\w)" +
         @"|(?<!\w)(?:(?:circled|marked|numbered|arrowed|highlighted|pictured)\s+(?:(?:\d{1,2}|(?-i:[A-Z]))(?:\s+to\s+(?:\d{1,2}|(?-i:[A-Z])))?\s+)?)?in\s+(?:the\s+|this\s+)?(?:fig(?:ure)?s?\.?|pictures?|photo(?:graph)?s?|illustrations?)(?!\w)(?:\s+\d{1,2}(?![\w.,]\d))?)|" +
         @"\((?<many>\d{1,2})\)(?=\s*[\p{L}\d])|(?<many>\d{1,2})\s?[x×](?=\s+\p{L})|(?<times>\(\s?(?:[x×]\s?\d{1,2}|\d{1,2}\s?[x×]?)\s?\)(?!\s?\d)|[x×]\s?\d{1,2}(?![\w/.,]*\d|\s*mm))|" +
-        @"(?<time>(?:\d+(?:[.,]\d+)?\s*|(?:half an?|a quarter of an|three[- ]quarters of an|an?|one|two|three|four|five|six|seven|eight|nine|ten|twelve|fifteen|twenty|thirty|forty|sixty)\s+)(?<tu>seconds|second(?!\s+[a-z])|secs?|minutes?|mins?|min\.|hours?|hrs?|h)(?![A-Za-z]))|" +
+        @"(?<time>(?:\d+(?:[.,]\d+)?\s*|(?:half an?|a quarter of an|three[- ]quarters of an|an?|one|two|three|four|five|six|seven|eight|nine|ten|twelve|fifteen|twenty|thirty|forty|sixty)\s+)(?<tu>seconds|second(?!\s+[a-z])|secs?|minutes?|mins?|min\.|s(?=[\s,;.)]|$)|hours?|hrs?|h)(?![A-Za-z]))|" +
         @"(?<angle>(?:\d+(?:[.,]\d+)?|\d+/\d+|half a|(?:an?\s+further|an?|another|one)\s+(?:half|third|quarter|fifth|sixth|eighth|twelfth)(?:\s+of\s+a)?|(?:a |another )?(?:third|quarter|sixth|eighth|twelfth) of a|(?:another |a )?three[- ]quarters of a|two[- ]thirds of a|three-quarter|another|one|two|three|four)\s*(?:full\s+|complete\s+|whole\s+)?(?:°|deg(?:rees?)?(?![A-Za-z])|flats?(?![A-Za-z])|turns?(?![A-Za-z])))|" +
         @"(?<num>\d+(?:[.,/]\d+)*(?![\w]))|(?<word>[A-Z]{1,2}\+(?![\w+])|[wf]/o?(?![\w/])|\d{1,2}W-\d{2,3}(?!\w)|[bgsht]/[a-z]+(?![\w/])|[\p{L}#](?:[\p{L}\d'’\-]*[\p{L}\d])?|\d[\w.×/]*\w)|(?<stop>[.!?;\n]+)|(?<and>(?<=\s)[&+](?=\s+\p{L}))|(?<mark>[,:()\[\]–—%+]|(?<=\s)-(?=\s))",
         RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]

@@ -31,7 +31,8 @@ public sealed class ValueWithoutUnit : StepRule
     // Where the number of an action's torque stands that no unit belongs to; null where its unit is said, in its own sentence or with it.
     private static Span? BareAt(Step step, StepAction action)
     {
-        if (action is not { Torque: { IsRange: false } torque, IsSaid: false, Target: not null } || action.In.Length == 0 || action.In.Start >= step.Text.Length) return null;
+        if (action is not { Torque: { IsRange: false } torque, IsSaid: false, Target: not null } || action.In.Length == 0
+            || action.In.Start >= step.Text.Length) return null;
         var from = step.Text.LastIndexOfAny(['.', '\n', ';'], Math.Max(0, action.In.Start - 1)) is var stop and >= 0 && action.In.Start > 0 ? stop + 1 : 0;
         var to = Math.Min(step.Text.Length, action.In.End);
         if (from >= to || TorqueText.FindAll(step.Text[from..to]).Any(f => f.Spec.IsGood)) return null;
