@@ -358,14 +358,11 @@ public sealed partial class SentenceReader
     }
 
     // The unit of every torque the sheet has; null where it has none yet, or has two.
-    private TorqueUnit? UsualUnit => (_usualUnit ??= new Lazy<TorqueUnit?>(() =>
-    {
-        var units = _sheet.Steps.Where(s => s.Id != _step.Id).SelectMany(s => s.Actions).Select(a => a.Torque)
-            .Concat(_sheet.Joints.Select(j => j.Torque)).OfType<TorqueSpec>().Select(t => t.Unit).Distinct().Take(2).ToList();
-        return units is [var only] ? only : null;
-    })).Value;
+    private TorqueUnit? UsualUnit => _usualUnit.Value;
 
-    private Lazy<TorqueUnit?>? _usualUnit;
+    private static TorqueUnit? UsualUnitOf(Sheet sheet, Step but) =>
+        sheet.Steps.Where(s => s.Id != but.Id).SelectMany(s => s.Actions).Select(a => a.Torque).Concat(sheet.Joints.Select(j => j.Torque))
+            .OfType<TorqueSpec>().Select(t => t.Unit).Distinct().Take(2).ToList() is [var only] ? only : null;
 
     // A number that stands alone, as a torque of a unit; null where it is none, or no more than a count.
     private Token? AsTorque(Token bare, TorqueUnit? unit) => unit is { } of && StandsAlone(bare) && !IsNumbered(bare) && !_text[..bare.At.Start].EndsWith('(')

@@ -50,6 +50,7 @@ public sealed partial class SentenceReader
     private readonly List<string> _uses = [];
     private readonly List<Span> _residue = [];
     private readonly List<Clause> _clauses;
+    private readonly Lazy<TorqueUnit?> _usualUnit;
     // What was named last and is no thing of the sheet yet: "squeeze the ring and hook it out".
     private NounPhrase? _unnamed;
     // Where what is in hand came off: "zip the nuts off the U-bolt and knock it loose".
@@ -82,6 +83,7 @@ public sealed partial class SentenceReader
         _finder = new ClauseFinder(text, names);
         _refer = new Referring(sheet, names, before, Settled) { DoesBothSides = new Lazy<bool>(() => DoesBothSides(sheet, step)) };
         _clauses = _finder.Find();
+        _usualUnit = new Lazy<TorqueUnit?>(() => UsualUnitOf(sheet, step));
     }
 
     // "Right, cover off": said to begin with, and no side.
