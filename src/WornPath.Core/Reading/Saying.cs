@@ -18,7 +18,8 @@ internal sealed class Saying
         Said = [.. pieces.Select((p, i) => (MayLack[i] ? p[..^1] : p).Split('|'))];
         Needs = [.. Said.Where((s, i) => !MayLack[i] && s is not [Number or Torque or Name or Fasteners or End])];
         Meant = [.. meant.Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(SlotOf)];
-        if (MayLack[0]) throw new InvalidOperationException($"“{said}” in sayings.txt begins with what may lack: begin with a word that stands there.");
+        if (MayLack[0] || Said[0] is [Torque or Fasteners or End])
+            throw new InvalidOperationException($"“{said}” in sayings.txt begins with what may lack or with a slot nobody looks for: begin with a word, a number or a noun phrase.");
     }
 
     /// <summary>What is said, piece by piece: one of some words, a number, a noun phrase, the end.</summary>
@@ -37,7 +38,7 @@ internal sealed class Saying
     public (string Word, int Slot)[] Meant { get; }
 
     /// <summary>The words it begins with; none where it begins with a number or a noun phrase.</summary>
-    public string[] FirstWords => Said[0] is [Number or Torque or Name or Fasteners] ? [] : Said[0];
+    public string[] FirstWords => Said[0] is [Number or Name] ? [] : Said[0];
 
     /// <summary>True where it begins with such a piece.</summary>
     public bool Begins(string piece) => Said[0] is [var one] && one == piece;
