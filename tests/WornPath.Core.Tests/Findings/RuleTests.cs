@@ -802,6 +802,7 @@ public partial class RuleTests
             "Torque the cover bolts to 22 N·m.")),
         ("WRD011", () => new Written().Joint("hub nut", "80 N·m").Joint("cover bolts",
             "22 N·m").Steps("Torque the hub nut to 80 N·m, then the cover bolts to 22.")),
+        ("WRD011", () => new Written().Joint("hub nut", "80 N·m").Joint("cover bolts", "22 N·m").Steps("Torque the hub nut to 80 N·m with a gap of 0.5 mm, then the cover bolts to 22.")),
         ("WRD011", () => new Written().Joint("cover bolts", "22 N·m").Steps("Torque all 4 cover bolts to 22 N·m.", "Torque the cover bolts to 22 N·m again.")),
         ("TRQ026", () => new Written().Joint("cover bolts", "9 N·m", fastener: "M8×16 8.8 bolt").Set("cover bolts", "into",
             "cast aluminium, 16 mm").Steps("Torque the cover bolts to 9 N·m.")),

@@ -19,6 +19,7 @@ public class SayingsTests
     [InlineData("Move the cover out of its way.")]
     [InlineData("Put the cover to one side.")]
     [InlineData("Move the cover to the side.")]
+    [InlineData("Move the cover to one side, clear of the hub.")]
     public void What_is_moved_out_of_the_way_stays_off_the_record(string sentence) => Told(sentence, "");
 
     [Theory]
@@ -43,6 +44,7 @@ public class SayingsTests
     [Theory]
     [InlineData("Take the cover off. Likewise the gasket.", "Remove cover; Remove gasket")]
     [InlineData("Take the cover off. The gasket the same way.", "Remove cover; Remove gasket")]
+    [InlineData("Take the cover off. The gasket in the same way, one person steady on the frame.", "Remove cover; Remove gasket")]
     [InlineData("Gasket next, then the cover.", "Fit gasket; Fit cover", "Remove the cover bolts, the cover and the gasket. Fit the hub.")]
     [InlineData("Gasket next, then the cover.", "Remove gasket; Remove cover", "Remove the hub.")]
     public void The_same_again(string sentence, string expected, string before = "Wipe the frame.") => Told(sentence, expected, before);

@@ -2,6 +2,7 @@ using System.Globalization;
 using System.Text.RegularExpressions;
 using WornPath.Core.Editing;
 using WornPath.Core.Quantities;
+using WornPath.Core.Reading;
 using WornPath.Core.Sheets;
 using WornPath.Core.Walking;
 using WornPath.Core.Workshops;
@@ -33,7 +34,7 @@ public sealed class ValueWithoutUnit : StepRule
     {
         if (action is not { Torque: { IsRange: false } torque, IsSaid: false, Target: not null } || action.In.Length == 0
             || action.In.Start >= step.Text.Length) return null;
-        var from = step.Text.LastIndexOfAny(['.', '\n', ';'], Math.Max(0, action.In.Start - 1)) is var stop and >= 0 && action.In.Start > 0 ? stop + 1 : 0;
+        var from = Sentences.StartAt(step.Text, action.In.Start);
         var to = Math.Min(step.Text.Length, action.In.End);
         if (from >= to || TorqueText.FindAll(step.Text[from..to]).Any(f => f.Spec.IsGood)) return null;
         var number = new Regex($@"(?<![\w.,]){Regex.Escape(torque.Low.ToString("0.###", CultureInfo.InvariantCulture))}(?![\w%]|[.,]\d)");
