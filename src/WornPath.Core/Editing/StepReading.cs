@@ -63,7 +63,7 @@ internal static class StepReading
         return after.SameThings(sheet) ? after : ReadNaming(after, HeadsChanged(sheet, after));
     }
 
-    /// <summary>Reads anew the steps that still ask, and those that name one of the words.</summary>
+    /// <summary>Reads anew the steps that still ask, those that name one of the words, and those that guess what they drain.</summary>
     public static Sheet ReadNaming(Sheet sheet, IReadOnlyCollection<string> words, string? exceptStep = null)
     {
         if (words.Count == 0 && !sheet.Steps.Any(s => s.Questions.Length > 0)) return sheet;
@@ -71,13 +71,20 @@ internal static class StepReading
         words = [.. words.SelectMany(Trade.WaysToWrite)];
         foreach (var step in sheet.Steps.ToList())
         {
-            var reads = step.Id != exceptStep && (step.Questions.Any(q => q.Kind is not QuestionKind.NoVerb) || words.Any(w => step.Text.Contains(w, StringComparison.OrdinalIgnoreCase)));
+            var reads = step.Id != exceptStep && (step.Questions.Any(q => q.Kind is not QuestionKind.NoVerb)
+                || words.Any(w => step.Text.Contains(w, StringComparison.OrdinalIgnoreCase)) || Guesses(sheet, step));
             if (reads && sheet.FindStep(step.Id) is { } now) sheet = Read(sheet, now, now.Text, new Spoken(before));
             before.Take(reads ? sheet.FindStep(step.Id)! : step, NameIndex.Of(sheet));
         }
 
         return sheet;
     }
+
+    // "Drain the box": what runs out there is said where it is filled in again.
+    private static bool Guesses(Sheet sheet, Step step) => sheet.Fluids.Length > 1
+        && step.Actions.Any(a => a is { Verb: Verb.Drain, Target: { } id } && sheet.Find(id) is Fluid { Assumed: true } fluid
+            && NameIndex.NamesOf(fluid) is [[.., var last], ..] && !step.Text.Contains(last, StringComparison.OrdinalIgnoreCase))
+        && sheet.Steps.Any(s => s.Id != step.Id && s.Actions.Any(a => a.Verb == Verb.Fill));
 
     /// <summary>The last words of the names of what is on one of the sheets and not on the other, or not as it was, and of what its fastener is called.</summary>
     public static HashSet<string> HeadsChanged(Sheet before, Sheet after)
