@@ -24,7 +24,11 @@ public enum Verdict
 }
 
 /// <summary>A step of a corpus and how it was read.</summary>
-public sealed record Scored(string Job, int Number, string Text, Verdict Verdict, IReadOnlyList<string> Bad, IReadOnlyList<string> Asked, string Read, IReadOnlyList<string> Clauses);
+public sealed record Scored(string Job, int Number, string Text, Verdict Verdict, IReadOnlyList<string> Bad, IReadOnlyList<string> Asked, string Read, IReadOnlyList<string> Clauses)
+{
+    /// <summary>Words of the step that are shown as doing nothing.</summary>
+    public IReadOnlyList<string> Plain { get; init; } = [];
+}
 
 /// <summary>
 /// Types the jobs of a corpus into a new sheet each, step by step, as an author would, and holds what was read against their
@@ -210,7 +214,7 @@ public static partial class CorpusScore
             var bad = Match(gold, got);
             var hard = gold.Any(g => !Soft.Contains(g.Group));
             var verdict = asked.Count > 0 ? Verdict.Asked : bad.Count == 0 ? Verdict.Right : hard && !got.Exists(g => !Soft.Contains(g.Group)) ? Verdict.Unread : Verdict.Wrong;
-            yield return new Scored(Path.GetFileNameWithoutExtension(file), row.GetProperty("n").GetInt32(), row.GetProperty("text").GetString()!, verdict, bad, asked, string.Join("; ", step.Actions.Select(a => Asking.Of(a, sheet) + (a.Branch > 0 ? $" [if {step.Branches[a.Branch - 1].Sign}]" : ""))), verdict == Verdict.Right ? [] : SentenceReader.Explain(sheet, step, step.Text));
+            yield return new Scored(Path.GetFileNameWithoutExtension(file), row.GetProperty("n").GetInt32(), row.GetProperty("text").GetString()!, verdict, bad, asked, string.Join("; ", step.Actions.Select(a => Asking.Of(a, sheet) + (a.Branch > 0 ? $" [if {step.Branches[a.Branch - 1].Sign}]" : ""))), verdict == Verdict.Right ? [] : SentenceReader.Explain(sheet, step, step.Text)) { Plain = PlainWords.Of(sheet, step) };
         }
     }
 

@@ -21,9 +21,12 @@ foreach (var job in all.GroupBy(s => s.Job)) Row(job.Key, [.. job]);
 Row("ALL", all);
 var (named, known, missing) = CorpusScore.Tools(folder, only);
 Console.WriteLine($"tools named that the sheet knows: {known} of {named}");
+int Marked(Func<Scored, bool> of) => all.Count(s => of(s) && s.Plain.Count > 0);
+bool LeftOut(Scored s) => s.Verdict is Verdict.Wrong or Verdict.Unread && s.Bad.Any(b => b.StartsWith("missing", StringComparison.Ordinal));
+Console.WriteLine($"steps of which something was left out that show words doing nothing: {Marked(LeftOut)} of {all.Count(LeftOut)}; right ones: {Marked(s => s.Verdict == Verdict.Right)} of {all.Count(s => s.Verdict == Verdict.Right)}");
 if (list)
 {
     Console.WriteLine($"not known: {string.Join("; ", missing)}");
     foreach (var s in all.Where(s => s.Verdict != Verdict.Right))
-        Console.WriteLine($"{s.Job}:{s.Number} {s.Verdict}: {s.Text}\n     BAD {string.Join(" | ", s.Bad)}  ASKED {string.Join(" | ", s.Asked)}\n     GOT {s.Read}{string.Concat(s.Clauses.Select(c => $"\n       · {c}"))}");
+        Console.WriteLine($"{s.Job}:{s.Number} {s.Verdict}: {s.Text}\n     BAD {string.Join(" | ", s.Bad)}  ASKED {string.Join(" | ", s.Asked)}\n     GOT {s.Read}{string.Concat(s.Clauses.Select(c => $"\n       · {c}"))}{string.Concat(s.Plain.Select(p => $"\n     SAYS “{p}”"))}");
 }

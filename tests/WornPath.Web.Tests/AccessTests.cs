@@ -78,6 +78,7 @@ public sealed partial class AccessTests(Workshop workshop) : IClassFixture<Works
         GET     /api/words                                         .yyyyyyy
         GET     /api/revisions/{id:int}/chart                      .-yyyyyy
         GET     /api/revisions/{id:int}/steps/{step}/mending       .xyyyxxx
+        GET     /api/revisions/{id:int}/steps/{step}/plain-words   .xyyyxxx
         GET     /api/revisions/{id:int}/ready                      .-yyyyyy
         PUT     /api/revisions/{id:int}/ready                      .-yyyyyy
         GET     /api/revisions/{id:int}/values                     .-yyyyyy

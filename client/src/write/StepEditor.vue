@@ -14,6 +14,7 @@ import SeverityMark from '../shared/SeverityMark.vue';
 import { caretIn } from './caret';
 import GhostText from './GhostText.vue';
 import MendPanel from './MendPanel.vue';
+import { plainWordsOf } from './plainWords';
 import StepExtras from './StepExtras.vue';
 import StepFigures from './StepFigures.vue';
 import { useStepActs } from './stepActs';
@@ -68,6 +69,12 @@ const wordsOnly = computed(() => {
     !residue.value.length
   );
 });
+/** Where something was read, and these words came to nothing: whoever wrote them sees whether they should have. */
+const plainWords = computed(() =>
+  active.value && draft.canEdit && !underWay.value && !wordsOnly.value
+    ? plainWordsOf(props.id).filter((p) => text.value.includes(p.words))
+    : [],
+);
 /** The chip whose ways to mend it stand open; null in it where something more is said, of certain words. */
 const mending = ref<{ chip: number | null; words?: string } | null>(null);
 const refusal = computed(() => draft.refusals.get(props.id));
@@ -477,6 +484,27 @@ function clickNumber(event: MouseEvent): void {
         Not understood: <span :title="`Nobody understood “${words}”: it is kept as it is written and changes nothing.`">{{ words }}</span>
         <button v-if="draft.canEdit" type="button" class="link" :tabindex="inner" @click.stop="mend(null, words)">say what is done</button>
       </p>
+      <ul v-if="plainWords.length" class="plain" aria-label="Only said: nothing is done by">
+        <li v-for="said in plainWords" :key="said.words">
+          <button
+            type="button"
+            class="link"
+            title="Nothing came of these words. Where something is done by them, press to say what."
+            @click.stop="mend(null, said.words)"
+          >
+            {{ said.words }}
+          </button>
+          <button
+            type="button"
+            class="again"
+            :aria-label="`Just words: ${said.words}`"
+            title="It is only said: do not show it again"
+            @click.stop="answer(said.justWords)"
+          >
+            ×
+          </button>
+        </li>
+      </ul>
       <div v-for="question in questions" :key="question.key" class="question">
         <span class="ask"><b aria-hidden="true">?</b> {{ question.ask }}</span>
         <span v-if="draft.canEdit" class="answers">
@@ -689,6 +717,28 @@ textarea::placeholder {
 .residue span {
   color: var(--ink);
   text-decoration: underline dotted var(--ochre-mark) 2px;
+  text-underline-offset: 3px;
+}
+
+.plain {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: baseline;
+  gap: 0 10px;
+  margin: 4px 0 0;
+  padding: 0;
+  font-size: 14px;
+  color: var(--ink-soft);
+  list-style: none;
+}
+
+.plain::before {
+  content: 'Only said:';
+}
+
+.plain .link {
+  color: var(--ink);
+  text-decoration: underline dotted var(--line-strong) 2px;
   text-underline-offset: 3px;
 }
 

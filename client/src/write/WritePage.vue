@@ -17,6 +17,7 @@ import ChosenBar from './ChosenBar.vue';
 import PhaseName from './PhaseName.vue';
 import StepEditor from './StepEditor.vue';
 import StepSlot from './StepSlot.vue';
+import { followPlainWords } from './plainWords';
 import { followAhead } from './useAhead';
 
 const ArrangeDialog = defineAsyncComponent(() => import('./ArrangeDialog.vue'));
@@ -81,6 +82,7 @@ function phaseActs(phase: PhaseView): Act[] {
 }
 
 followAhead();
+followPlainWords();
 
 /** From here on, what is out of sight is drawn as its text alone. */
 const longFrom = 150;

@@ -459,8 +459,7 @@ public sealed partial class SentenceReader
     private void Unclear(Clause clause, Verb? likely = null)
     {
         var at = PlaceOf(clause);
-        var key = at.Of(_text).Trim().ToLowerInvariant();
-        if (key.Length > 60) key = key[..60];
+        var key = KeyOf(at.Of(_text));
         _told = true;
         if (Settled(key) is not null) return;
 

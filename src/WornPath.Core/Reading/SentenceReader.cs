@@ -75,7 +75,7 @@ public sealed partial class SentenceReader
     {
         _sheet = sheet;
         _step = step;
-        _text = text = LedIn().Replace(text, static m => new string(' ', m.Length));
+        _text = text = WithoutLead(text);
         _earlier = step.Actions.Where(a => a is { Verb: Verb.Torque, Torque: not null, Target: not null })
             .GroupBy(a => (a.Target!, a.Only)).ToDictionary(g => g.Key, g => WithTurn(g.Last(), step.Actions));
         (_passages, var branches) = Passages.Of(text, sheet.Header.Variants);
@@ -86,7 +86,12 @@ public sealed partial class SentenceReader
         _usualUnit = new Lazy<TorqueUnit?>(() => UsualUnitOf(sheet, step));
     }
 
-    // "Right, cover off": said to begin with, and no side.
+    /// <summary>"Right, cover off": what is said to begin with, and is no side, as blanks.</summary>
+    internal static string WithoutLead(string text) => LedIn().Replace(text, static m => new string(' ', m.Length));
+
+    /// <summary>By what the author's answer about some words is kept.</summary>
+    internal static string KeyOf(string words) => words.Trim().ToLowerInvariant() is { Length: > 60 } key ? key[..60] : words.Trim().ToLowerInvariant();
+
     [GeneratedRegex(@"\A\s*(?:right|righto|okay|ok|well|so|now then)\s*,(?!\s*(?:then|and|left|front|rear)\b)", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex LedIn();
 
@@ -184,8 +189,7 @@ public sealed partial class SentenceReader
         if (Claims.Find(_text).Any(c => c is { Kind: ClaimKind.Helped, Denied: false }
             or { Kind: ClaimKind.Alone, Denied: true })) _people = Math.Max(_people ?? 1, 2);
         if (_actions.Count > 0 || _questions.Count > 0 || _told || string.IsNullOrWhiteSpace(_text)) return;
-        var whole = _text.Trim().ToLowerInvariant();
-        var key = whole.Length <= 60 ? whole : whole[..60];
+        var key = KeyOf(_text);
         if (Settled(key) is null) Ask(new Question { Kind = QuestionKind.NoVerb, Phrase = key, At = new Span(0, _text.Length) });
     }
 
@@ -514,7 +518,7 @@ public sealed partial class SentenceReader
 
     private Span PlaceOf(Clause clause) => PlaceOf(clause, _finder.Tokens);
 
-    private static Span PlaceOf(Clause clause, IReadOnlyList<Token> tokens)
+    internal static Span PlaceOf(Clause clause, IReadOnlyList<Token> tokens)
     {
         var first = tokens[clause.From].At;
         var last = tokens[Math.Max(clause.From, Math.Min(clause.To, tokens.Count) - 1)].At;

@@ -278,6 +278,9 @@ public readonly record struct Span(int Start, int Length)
     [JsonIgnore]
     public int End => Start + Length;
 
+    /// <summary>True where both have a character in common.</summary>
+    public bool Meets(Span other) => other.Start < End && Start < other.End;
+
     /// <summary>True where another place begins in this one.</summary>
     public bool Begins(Span other) => other.Start >= Start && other.Start < End;
 

@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using System.Security.Claims;
 using Microsoft.AspNetCore.Http.HttpResults;
 using WornPath.Core.Editing;
+using WornPath.Core.Reading;
 using WornPath.Core.Sheets;
 using WornPath.Web.Drafting;
 
@@ -28,16 +29,34 @@ public static class MendingEndpoints
     public sealed record MendingView(string Words, int Place, string Before, bool IsSaid, ImmutableArray<AnswerView> Answers, Saying? Now,
         ImmutableArray<string> Clauses, ImmutableArray<DoingView> Doing);
 
+    /// <summary>Words of a step that tell to do something, and of which nothing came.</summary>
+    /// <param name="Words">The clause as it stands.</param>
+    /// <param name="JustWords">The edit that says so: they are not shown again.</param>
+    public sealed record PlainView(string Words, Edit JustWords);
+
     private static readonly ImmutableArray<DoingView> Doing =
     [
         .. Enum.GetValues<ThingKind>().Select(k => (ThingKind?)k).Append(null)
             .Select(k => new DoingView(k, [.. Mending.VerbsFor(k).Select(v => new VerbView(v, Asking.Of(v)))])),
     ];
 
-    public static void MapMending(this IEndpointRouteBuilder api) =>
+    public static void MapMending(this IEndpointRouteBuilder api)
+    {
         // It holds values to be changed: who is to read them in their sources first is not shown them here.
-        api.MapGroup("/revisions/{id:int}/steps/{step}").WithTags("Revision").RequireAuthorization(Policies.Author)
-            .MapGet("/mending", GetAsync).WithName("GetMending").WithMetadata(new BlindWay(BlindWay.Kind.Refused));
+        var step = api.MapGroup("/revisions/{id:int}/steps/{step}").WithTags("Revision").RequireAuthorization(Policies.Author)
+            .WithMetadata(new BlindWay(BlindWay.Kind.Refused));
+        step.MapGet("/mending", GetAsync).WithName("GetMending");
+        step.MapGet("/plain-words", PlainAsync).WithName("GetPlainWords");
+    }
+
+    private static async Task<Results<Ok<ImmutableArray<PlainView>>, ProblemHttpResult>> PlainAsync(int id, string step,
+        RevisionEndpoints.Shelf shelf, Drafts drafts, ClaimsPrincipal me)
+    {
+        if (await shelf.FindAsync(id, me) is null || await drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
+        if (draft.Now.Sheet.FindStep(step) is not { } own) return Problems.NotThere("This step");
+        return TypedResults.Ok<ImmutableArray<PlainView>>([.. PlainWords.Of(draft.Now.Sheet, own)
+            .Select(words => new PlainView(words, PlainWords.Settle(own, words)))]);
+    }
 
     private static async Task<Results<Ok<MendingView>, ProblemHttpResult>> GetAsync(int id, string step, int? chip, string? words,
         RevisionEndpoints.Shelf shelf, Drafts drafts, ClaimsPrincipal me)

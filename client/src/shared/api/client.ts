@@ -38,6 +38,7 @@ export type HouseRules = Schemas['HouseRules'];
 export type JointSlipView = Schemas['JointSlipView'];
 export type JointView = Schemas['JointView'];
 export type MendingView = Schemas['MendingView'];
+export type PlainView = Schemas['PlainView'];
 export type PhaseView = Schemas['PhaseView'];
 export type Readiness = Schemas['Readiness'];
 export type PreviewView = Schemas['PreviewView'];
