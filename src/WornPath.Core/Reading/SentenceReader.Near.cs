@@ -13,14 +13,43 @@ public sealed partial class SentenceReader
     private Joint? FastenersOf(Part? part, string head) =>
         part is not null && FastenersOf(part) is { } own && NameIndex.NamesOf(own)[0][^1] == head ? own : null;
 
-    // "Cover bolts out, then lift it off": what they held, where nothing was called so yet.
-    private NounPhrase? HeldBy(NounPhrase phrase)
+    // "Undo the bolts and slide it back": they are out, and "it" is one: what they held, also where nothing was called so yet. Of one
+    // nut, which may be meant itself, only where it is moved some way: "undo the nut and guide it down past the frame".
+    private NounPhrase? HeldBy(Clause clause, NounPhrase phrase)
     {
-        if (phrase.Text != "it" || Spoken.Last is not [Joint { Holds.Length: 0, Name: var fastener } joint] || Spoken.IsOff(joint) is not true
-            || !fastener.EndsWith('s') || NameIndex.NamesOf(joint)[0] is not { Length: > 1 } name || !Trade.Plain.Contains(name[^1])
+        if (phrase.Text != "it" || Spoken.Last is not [.., Joint joint] || Spoken.IsOff(joint) is not true && !IsSlack(joint)
+            || !(joint.IsMany || joint.Name.EndsWith('s')) && !Conveys(clause)
+            || Values(clause).Any(v => v.Kind is TokenKind.Torque or TokenKind.Angle)) return null;
+        if (joint.Holds is [var id])
+            return _refer.Find(id) is Part part && Spoken.IsOff(part) is not true
+                ? new NounPhrase(phrase.At, part.Name.ToLowerInvariant(), NameIndex.NamesOf(part)[0]) { Name = part.Name } : null;
+        if (joint.Holds.Length > 0 || Spoken.Last.Count > 1 || NameIndex.NamesOf(joint)[0] is not { Length: > 1 } name || !Trade.Plain.Contains(name[^1])
             || Trade.NounOf(name[..^1]) is not { Role: NounRole.Thing, Kinds: [ThingKind.Part, ..] }) return null;
-        var held = fastener[..fastener.LastIndexOf(' ')];
-        return new NounPhrase(phrase.At, held.ToLowerInvariant(), name[..^1]) { Name = held };
+        var held = joint.Name[..joint.Name.LastIndexOf(' ')];
+        return NameIndex.StemsOf(held).Length == 0 ? null : new NounPhrase(phrase.At, held.ToLowerInvariant(), name[..^1]) { Name = held };
+    }
+
+    private static bool Conveys(Clause clause) => clause.Verb is { } verb && Trade.Conveys.Contains(verb.Lemma)
+        && clause.Pieces.Exists(p => p.Way is { } way && way is not ("out" or "off" or "on" or "in"));
+
+    // Slackened in this step: "loosen its two screws and swing it up".
+    private bool IsSlack(Joint joint) => _actions.FindLast(a => a.Target == joint.Id) is { Verb: Verb.Loosen or Verb.BreakLoose, Some: null };
+
+    // Meant by "it", and free: its fasteners are out; false where they are only slack, null where it is not meant so.
+    private bool? IsFree(Part part, NounPhrase phrase) =>
+        _held is { } held && held.At == phrase.At && FastenersOf(part) is { } own ? Spoken.IsOff(own) is true : null;
+
+    // Whatever such a clause does, it does to what they held: that part; null where it is not so.
+    private NounPhrase? TakeHeld(Clause clause)
+    {
+        for (var i = 0; i < clause.Pieces.Count; i++)
+        {
+            if (clause.Pieces[i] is not { Noun: { IsPronoun: true, After: null } it } piece || HeldBy(clause, it) is not { } held) continue;
+            clause.Pieces[i] = piece with { Noun = held };
+            return held;
+        }
+
+        return null;
     }
 
     // What goes on is off now; what comes off is not known to be.

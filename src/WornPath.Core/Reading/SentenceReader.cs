@@ -65,6 +65,8 @@ public sealed partial class SentenceReader
     private bool _told;
     // What a clause says was done by the words before it: "cut and remove the ties".
     private bool _isDone;
+    // What the fasteners held that are out, where the clause calls it "it".
+    private NounPhrase? _held;
     // A verb of moving is read.
     private bool _shifts;
     // What was on and is told to be pushed, and where.
@@ -563,6 +565,7 @@ public sealed partial class SentenceReader
 
         if (SetsWrench(clause)) return;
         _shifts = Trade.Shifts.Contains(clause.Verb.Lemma);
+        _held = TakeHeld(clause);
         var facts = new Facts(this, clause);
         var sense = Sense.Say;
         string? control = null;
@@ -581,8 +584,8 @@ public sealed partial class SentenceReader
             && (clause.Nouns.Any(n => n.After is "on" or "onto" or "over" or "into") || clause.Nouns.Any(n => n.After is "with" or "in"
                 && Stays(n)))) sense = Sense.Treat;
         // "… and the cover comes away with them": with what held it.
-        if (sense == Sense.Along && clause.Nouns.Any(n => n is { After: "with", IsPronoun: true, IsPlural: true }) && Spoken.Last is [.., Joint held]
-            && Spoken.IsOff(held) is true) sense = Sense.Off;
+        if (sense == Sense.Along && clause.Nouns.Any(n => n is { After: "with", IsPronoun: true, IsPlural: true }) && Spoken.Last is [.., Joint holding]
+            && Spoken.IsOff(holding) is true) sense = Sense.Off;
         // Whatever is said of a fastener beside a torque: that is its torque.
         if (sense == Sense.Say && clause.Mood is Mood.Imperative or Mood.Declarative && facts.Has(Looks.Value, "torque") && facts.Has(Looks.Kind, "joint")
             && clause.Verb.Lemma is not ("loosen" or "hold")) sense = Sense.Torque;
@@ -593,6 +596,7 @@ public sealed partial class SentenceReader
         if (HouseSense(clause) is { } taught) (sense, control) = (taught, null);
         if (sense is Sense.On or Sense.Secure or Sense.Start or Sense.Hang or Sense.BoltTorque && TellsHowItIsHeld(clause)) sense = Sense.Say;
         Trace(clause, sense);
+        if (_held is { } held && !Trade.Of(sense).IsSoft && _refer.Known(held) is null) _refer.Assume(held, ThingKind.Part, false, null, null);
         // "The bracket then hangs on its lower bolt."
         if (clause.Mood == Mood.Declarative && clause.Verb.Lemma is "hang" or "rest" or "lean") sense = Sense.Say;
         // Who moves of itself is said, unless it moves on or off.
@@ -1000,13 +1004,21 @@ public sealed partial class SentenceReader
             return;
         }
 
+        // "Slacken the bolts and slide it back": it moves under them, and is on still.
+        if (sense is Sense.On or Sense.Aside or Sense.Move or Sense.MoveOff && thing is Part under && IsFree(under, phrase) is false)
+        {
+            _isDone = true;
+            return;
+        }
+
         // "Take out the screws and set the grille aside": off, and then aside.
         if (sense == Sense.Aside && thing is Part loose && Spoken.IsOff(loose) is not true && FastenersOf(loose) is { } fast
-            && _actions.Exists(a => a.Verb == Verb.TakeOut && a.Target == fast.Id && a.Some is null)) Add(Verb.Remove, thing, phrase.At);
+            && (IsFree(loose, phrase) is true || _actions.Exists(a => a.Verb == Verb.TakeOut && a.Target == fast.Id && a.Some is null)))
+            Add(Verb.Remove, thing, phrase.At);
         // "Undo the screws and lift the shroud over the fan": its fasteners are out, and nobody has taken it off yet.
-        if (verb == Verb.Fit && thing is Part { Origin: Origin.Vehicle } still && _actions.Exists(a => a.Verb == Verb.TakeOut) && !phrase.IsNew
-            && !phrase.IsOld && Spoken.IsOff(still) is not true
-            && FastenersOf(still) is { } undone && _actions.Exists(a => a.Verb == Verb.TakeOut && a.Target == undone.Id) && !Installs(clause))
+        if (verb == Verb.Fit && thing is Part { Origin: Origin.Vehicle } still && !phrase.IsNew && !phrase.IsOld && Spoken.IsOff(still) is not true
+            && FastenersOf(still) is { } undone && (IsFree(still, phrase) is true || _actions.Exists(a => a.Verb == Verb.TakeOut && a.Target == undone.Id))
+            && !Installs(clause))
         {
             Act(clause, Sense.Off, thing, phrase);
             return;
@@ -1114,6 +1126,12 @@ public sealed partial class SentenceReader
             return;
         }
 
+        if (thing is Part part && IsFree(part, phrase) is true)
+        {
+            Add(off.Value, thing, phrase.At, a => Detailed(a, clause, phrase));
+            return;
+        }
+
         // Moved, and the words do not say where: what is off goes on; what is on, and known to be so, comes off.
         var phase = _sheet.Phases.FirstOrDefault(p => p.Steps.Any(x => x.Id == _step.Id))?.Name ?? "";
         bool Says(params string[] words) => Array.Exists(words, w => phase.Contains(w, StringComparison.OrdinalIgnoreCase));
@@ -1206,7 +1224,7 @@ public sealed partial class SentenceReader
                 return Things(clause, sense, source with { At = phrase.At, After = null });
             }
 
-            if (sense == Sense.Off && HeldBy(phrase) is { } held) return Things(clause, sense, held);
+            if (sense == Sense.Off && HeldBy(clause, phrase) is { } held) return Things(clause, sense, held);
             // "The cover has four bolts. Undo them and lift it off": what they held.
             if (sense is Sense.Off or Sense.MoveOff && (phrase.Text == "it" || phrase.IsUnsaid && _finder.Tokens[clause.From].Text == "it")
                 && Spoken.Last is [.., Joint { Count: > 1 }]

@@ -74,6 +74,7 @@ internal static class Trade
     public static readonly WordSet NounsFirst = Set("nounFirst");
     public static readonly WordSet Unswitched = Set("unswitched");
     public static readonly WordSet Shifts = Set("shifts");
+    public static readonly WordSet Conveys = Set("conveys");
     public static readonly WordSet Relational = Set("relational");
     private static readonly WordSet OnlyPlaces = Set("onlyPlace");
     public static readonly WordSet Results = Set("result");

@@ -19,6 +19,7 @@ public class AnyTextTests
                 "with it", "and all", "let", "come off", "in case of wear", "whether it is", "or not", "a worn", "must be replaced", "should you find",
                 "in place of the old one", "sits", "next to go on is", "only then is", "return", "carry on by", "takes its place", "where it belongs",
                 "gives access to", "into the", "press", "leaks", "while the", "instead of", "even if", "there are two things to fit:", "goes too",
+                "slide it back", "guide it down past", "bring it down", "swing it clear", "set it aside", "undo the bolts", "the nut off",
                 "that are left", "which remain", "still in", "they want", "it needs", "must not move at", "back on the ground", "on its wheels",
                     "up it goes", "no joy,",
                 "out of your way", "right,", "the same way", "except the top two", "use two of the bolts to hold it", "catch it with",
