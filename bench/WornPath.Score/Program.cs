@@ -23,7 +23,9 @@ var (named, known, missing) = CorpusScore.Tools(folder, only);
 Console.WriteLine($"tools named that the sheet knows: {known} of {named}");
 int Marked(Func<Scored, bool> of) => all.Count(s => of(s) && s.Plain.Count > 0);
 bool LeftOut(Scored s) => s.Verdict is Verdict.Wrong or Verdict.Unread && s.Bad.Any(b => b.StartsWith("missing", StringComparison.Ordinal));
-Console.WriteLine($"steps of which something was left out that show words doing nothing: {Marked(LeftOut)} of {all.Count(LeftOut)}; right ones: {Marked(s => s.Verdict == Verdict.Right)} of {all.Count(s => s.Verdict == Verdict.Right)}");
+static bool IsRight(Scored s) => s.Verdict == Verdict.Right;
+Console.WriteLine($"steps of which something was left out that show words doing nothing: {Marked(LeftOut)} of {all.Count(LeftOut)}; "
+    + $"right ones: {Marked(IsRight)} of {all.Count(IsRight)}");
 if (list)
 {
     Console.WriteLine($"not known: {string.Join("; ", missing)}");

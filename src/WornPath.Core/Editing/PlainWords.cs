@@ -44,5 +44,6 @@ public static class PlainWords
     public static Edit Settle(Step step, string words) => new SettleQuestion(step.Id, SentenceReader.KeyOf(words), "");
 
     // "Use a torque wrench": it stands among the tools.
-    private static bool IsUsed(NounPhrase noun, NameIndex names, Step step) => noun is { IsPronoun: false, After: null } && names.Resolve(noun.Stems).One is { } known && step.Uses.Contains(known.Id);
+    private static bool IsUsed(NounPhrase noun, NameIndex names, Step step) =>
+        noun is { IsPronoun: false, After: null } && names.Resolve(noun.Stems).One is { } known && step.Uses.Contains(known.Id);
 }

@@ -44,7 +44,8 @@ public partial class TypingTests
 
             foreach (var (one, two) in whole.Sheet.Steps.Zip(halting.Sheet.Steps))
                 if (Says(whole.Sheet, one) != Says(halting.Sheet, two))
-                    other.Add($"{Path.GetFileNameWithoutExtension(file)} “{one.Text}”\n   at once  {Says(whole.Sheet, one)}\n   halting  {Says(halting.Sheet, two)}");
+                    other.Add($"{Path.GetFileNameWithoutExtension(file)} “{one.Text}”\n   at once  {Says(whole.Sheet, one)}"
+                        + $"\n   halting  {Says(halting.Sheet, two)}");
         }
 
         other.Count.ShouldBeLessThanOrEqualTo(butFor, string.Join("\n", other));
