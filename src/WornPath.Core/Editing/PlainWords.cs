@@ -30,7 +30,7 @@ public static class PlainWords
             finder.Fill(clause);
             if (clause.Verb is null && !clause.Nouns.Any(n => !n.IsPronoun) || clause.Nouns.Any(n => IsUsed(n, names, step))) continue;
             var words = at.Of(text).Trim();
-            if (words.Length > 0 && !IsSpokenOf(step, words)) plain.Add(words);
+            if (words.Length > 0 && !plain.Contains(words) && !IsSpokenOf(step, words)) plain.Add(words);
         }
 
         return plain.ToImmutable();

@@ -187,6 +187,7 @@ public sealed partial class SentenceReader
         MergePasses();
         BindLeft();
         AskUnbound();
+        AskBareFasteners();
         SayElsewhere();
         if (Claims.Find(_text).Any(c => c is { Kind: ClaimKind.Helped, Denied: false }
             or { Kind: ClaimKind.Alone, Denied: true })) _people = Math.Max(_people ?? 1, 2);
@@ -297,6 +298,24 @@ public sealed partial class SentenceReader
             }
 
             AskBare(clause, at);
+        }
+    }
+
+    // "Six countersunk screws, and they've been locked in, so warm them first": so many, and nothing of the step is done to any.
+    private void AskBareFasteners()
+    {
+        if (_actions.Exists(a => a.Target is { } id && _refer.Find(id) is Joint)) return;
+        foreach (var clause in _clauses)
+        {
+            if (clause is not { Mood: Mood.Fragment, Negated: false, IsRemark: false, IsProviso: false }) continue;
+            var at = PlaceOf(clause);
+            if (_questions.Exists(q => at.Meets(q.At)) || _residue.Exists(at.Meets) || _actions.Exists(a => at.Meets(a.At))
+                || _passages.Exists(p => p.IsAdvice && p.Start <= at.Start && at.Start < p.End)
+                || clause.Nouns.FirstOrDefault() is not { IsPronoun: false, After: null, Count: not null } counted || !counted.Is(ThingKind.Joint)
+                // Bare bolts, of nobody knows what, would be taken for others later.
+                || counted is { Stems.Count: 1, Owner.Count: 0 } && clause.Nouns.Count() == 1) continue;
+            Unclear(clause, Verb.Remove);
+            return;
         }
     }
 

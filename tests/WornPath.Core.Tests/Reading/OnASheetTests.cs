@@ -188,4 +188,15 @@ public class OnASheetTests
 
     private static Written Hoses() => new Written().Thing(ThingKind.Connection, "upper hose").Thing(ThingKind.Connection,
         "lower hose").Thing(ThingKind.Connection, "bypass hose");
+
+    // So many fasteners, and nothing is said to be done to them: asked, and not passed over.
+    [Theory]
+    [InlineData("Six countersunk screws, and they've been locked in, so warm them first.", true)]
+    [InlineData("Five screws down the side panel; the bottom ones are always rusted.", true)]
+    [InlineData("Six countersunk screws: take them out.", false)]
+    [InlineData("Six countersunk screws out.", false)]
+    [InlineData("Note: six countersunk screws, all of one length.", false)]
+    [InlineData("The carrier sits on six countersunk screws.", false)]
+    public void Counted_fasteners_of_which_nothing_is_said_are_asked_about(string sentence, bool asked) =>
+        (new Written().Part("carrier").Steps(sentence).Step(1).Questions.Length > 0).ShouldBe(asked);
 }
