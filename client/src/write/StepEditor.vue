@@ -736,8 +736,16 @@ textarea::placeholder {
   content: 'Only said:';
 }
 
+.plain li {
+  display: flex;
+  align-items: baseline;
+  min-width: 0;
+}
+
 .plain .link {
   color: var(--ink);
+  text-align: start;
+  white-space: normal;
   text-decoration: underline dotted var(--line-strong) 2px;
   text-underline-offset: 3px;
 }
