@@ -26,7 +26,7 @@ public static class PlainWords
             if (clause.Negated || clause.IsRemark || clause.IsProviso || clause.IsNeed || clause.HasHelper || clause.People > 0
                 || clause.Mood is Mood.Beside or Mood.Declarative) continue;
             var at = SentenceReader.PlaceOf(clause, finder.Tokens);
-            if (taken.Exists(at.Meets) || passages.Exists(p => p.IsAdvice && p.Start <= at.Start && at.Start < p.End)) continue;
+            if (taken.Exists(at.Meets) || passages.Exists(p => p.Advises(at))) continue;
             finder.Fill(clause);
             if (clause.Verb is null && !clause.Nouns.Any(n => !n.IsPronoun) || clause.Nouns.Any(n => IsUsed(n, names, step))) continue;
             var words = at.Of(text).Trim();

@@ -12,6 +12,9 @@ namespace WornPath.Core.Reading;
 /// <param name="IsAdvice">True where nothing is done: a note beside the step, a row of a table.</param>
 internal sealed record Passage(int Start, int End, Limit? Only, int Branch, bool IsAdvice)
 {
+    /// <summary>True where words at a place are advice: said beside the step, and nothing is done by them.</summary>
+    public bool Advises(Span at) => IsAdvice && Start <= at.Start && at.Start < End;
+
     /// <summary>Where it begins with what leads it in.</summary>
     public int From { get; init; } = Start;
 

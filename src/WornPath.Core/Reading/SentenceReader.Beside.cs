@@ -319,7 +319,7 @@ public sealed partial class SentenceReader
         foreach (var clause in _clauses)
         {
             var at = PlaceOf(clause);
-            if (clause.Negated || clause.IsProviso || _passages.Exists(p => p.IsAdvice && p.Start <= at.Start && at.Start < p.End)
+            if (clause.Negated || clause.IsProviso || _passages.Exists(p => p.Advises(at))
                 || _step.Said.Length > 0 && SaidOf(at) is not null) continue;
             _finder.Fill(clause);
             foreach (var noun in clause.Nouns)

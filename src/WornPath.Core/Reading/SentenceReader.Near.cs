@@ -25,8 +25,8 @@ public sealed partial class SentenceReader
                 ? new NounPhrase(phrase.At, part.Name.ToLowerInvariant(), NameIndex.NamesOf(part)[0]) { Name = part.Name } : null;
         if (joint.Holds.Length > 0 || Spoken.Last.Count > 1 || NameIndex.NamesOf(joint)[0] is not { Length: > 1 } name || !Trade.Plain.Contains(name[^1])
             || Trade.NounOf(name[..^1]) is not { Role: NounRole.Thing, Kinds: [ThingKind.Part, ..] }) return null;
-        var held = joint.Name[..joint.Name.LastIndexOf(' ')];
-        return NameIndex.StemsOf(held).Length == 0 ? null : new NounPhrase(phrase.At, held.ToLowerInvariant(), name[..^1]) { Name = held };
+        if (joint.Name.LastIndexOf(' ') is not (> 0 and var space) || joint.Name[..space] is var held && NameIndex.StemsOf(held).Length == 0) return null;
+        return new NounPhrase(phrase.At, held.ToLowerInvariant(), name[..^1]) { Name = held };
     }
 
     private static bool Conveys(Clause clause) => clause.Verb is { } verb && Trade.Conveys.Contains(verb.Lemma)

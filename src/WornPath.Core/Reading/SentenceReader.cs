@@ -92,7 +92,7 @@ public sealed partial class SentenceReader
     internal static string WithoutLead(string text) => LedIn().Replace(text, static m => new string(' ', m.Length));
 
     /// <summary>By what the author's answer about some words is kept.</summary>
-    internal static string KeyOf(string words) => words.Trim().ToLowerInvariant() is { Length: > 60 } key ? key[..60] : words.Trim().ToLowerInvariant();
+    internal static string KeyOf(string words) => words.Trim().ToLowerInvariant() is var key && key.Length > 60 ? key[..60] : key;
 
     [GeneratedRegex(@"\A\s*(?:right|righto|okay|ok|well|so|now then)\s*,(?!\s*(?:then|and|left|front|rear)\b)", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex LedIn();
@@ -244,7 +244,7 @@ public sealed partial class SentenceReader
         if (_actions.Count(IsWithout) != 1) return;
         var at = _actions.FindIndex(IsWithout);
         if (_refer.Find(_actions[at].Target!) is not Joint joint) return;
-        var left = _clauses.Where(c => !c.Negated && !_passages.Exists(p => p.IsAdvice && p.Start <= PlaceOf(c).Start && PlaceOf(c).Start < p.End))
+        var left = _clauses.Where(c => !c.Negated && !_passages.Exists(p => p.Advises(PlaceOf(c))))
             .SelectMany(c => AllValues(c).Select(v => (Clause: c, Value: v))).Where(v => !_actions.Exists(a => a.Torque is { } t && t.SaysTheSameAs(v.Value.Torque!.Value))).ToList();
         if (left.Count == 0) return;
         var (clause, value) = left[0];
@@ -290,7 +290,7 @@ public sealed partial class SentenceReader
             foreach (var value in Values(clause).Where(v => v is { Kind: TokenKind.Torque, Torque.IsGood: true }))
             {
                 var torque = value.Torque.Value;
-                if (_passages.Exists(p => p.IsAdvice && p.Start <= at.Start && at.Start < p.End)) continue;
+                if (_passages.Exists(p => p.Advises(at))) continue;
                 if (_actions.Exists(a => a.Torque is { } t && t.SaysTheSameAs(torque) || a.Passes is { } passes
                     && passes.Torques.Any(t => t.SaysTheSameAs(torque)))) continue;
                 Unclear(clause, Verb.Torque);
@@ -310,7 +310,7 @@ public sealed partial class SentenceReader
             if (clause is not { Mood: Mood.Fragment, Negated: false, IsRemark: false, IsProviso: false }) continue;
             var at = PlaceOf(clause);
             if (_questions.Exists(q => at.Meets(q.At)) || _residue.Exists(at.Meets) || _actions.Exists(a => at.Meets(a.At))
-                || _passages.Exists(p => p.IsAdvice && p.Start <= at.Start && at.Start < p.End)
+                || _passages.Exists(p => p.Advises(at))
                 || clause.Nouns.FirstOrDefault() is not { IsPronoun: false, After: null, Count: not null } counted || !counted.Is(ThingKind.Joint)
                 // Bare bolts, of nobody knows what, would be taken for others later.
                 || counted is { Stems.Count: 1, Owner.Count: 0 } && clause.Nouns.Count() == 1) continue;
@@ -1243,6 +1243,7 @@ public sealed partial class SentenceReader
                 return Things(clause, sense, source with { At = phrase.At, After = null });
             }
 
+            // Also of a verb nobody knows, that is read by its way: "wriggle it down and out".
             if (sense == Sense.Off && HeldBy(clause, phrase) is { } held) return Things(clause, sense, held);
             // "The cover has four bolts. Undo them and lift it off": what they held.
             if (sense is Sense.Off or Sense.MoveOff && (phrase.Text == "it" || phrase.IsUnsaid && _finder.Tokens[clause.From].Text == "it")
