@@ -9,6 +9,13 @@ if (args is ["--say", ..])
     return;
 }
 
+if (args is ["--tellings", var file])
+{
+    // Ways of telling, each on a sheet of its own, held against what is meant; those that are read otherwise are printed.
+    CorpusScore.Tellings(File.ReadLines(file));
+    return;
+}
+
 var folder = args.FirstOrDefault(a => !a.StartsWith("--", StringComparison.Ordinal) && Directory.Exists(a)) ?? "tests/corpus";
 var list = args.Contains("--list");
 var jobs = args.SkipWhile(a => a != "--jobs").Skip(1).FirstOrDefault()?.Split(',');

@@ -665,6 +665,11 @@ internal sealed class ClauseFinder
         if (Is(at, "after") && IsTeller(from) && from + 1 < end
             && Array.Find(Trade.VerbsOf(_tokens[from + 1].Text), f => f.Form == Form.Base && Trade.MayChange(f.Verb)).Verb is { } does)
             return Told(Mood.Imperative, from + 1, does, from);
+        // "Once they're out it lifts off": no comma between.
+        var state = _tokens[from].Text is "they're" or "it's" or "that's" ? from + 1
+            : _tokens[from].Text is "they" or "it" or "that" or "both" or "these" or "those" && (Is(from + 1, "is") || Is(from + 1, "are")) ? from + 2 : -1;
+        if (open is null && state > 0 && StateEnd(state) is { } behind && behind < end && (IsDetermined(behind) || Is(behind, "it") || Is(behind, "they"))
+            && Has(behind, end, IsFinite)) return new Clause(Mood.Beside, at, behind) { IsRemark = true };
         var got = IsTeller(from) && (Is(from + 1, "have") || Is(from + 1, "get"));
         if (got) from += 2;
         if (from >= end || !IsDetermined(from) || _nouns.Read(from, end, null) is not { } what) return null;
@@ -1221,10 +1226,15 @@ internal sealed class ClauseFinder
     {
         if (_tokens[i].Kind != TokenKind.Word) return false;
         var word = _tokens[i].Text;
-        if (Trade.Auxiliaries.Contains(word) || IsDoneByIt(i)) return true;
+        if (Trade.Auxiliaries.Contains(word) || IsDoneByIt(i) || IsGoing(i)) return true;
         return Trade.VerbsOf(word).Length > 0 && !Trade.Paths.Contains(word) && !Trade.Adverbs.Contains(word)
             && !_nouns.IsThingAt(i) && !(Trade.IsAlsoNoun(word) && Trade.VerbsOf(word).All(f => f.Form is Form.Base or Form.S));
     }
+
+    // "The idler drops down": no drops of anything.
+    private bool IsGoing(int i) => i > 0 && i + 1 < _end && _tokens[i - 1].Kind == TokenKind.Word && Trade.IsAlsoNoun(_tokens[i].Text)
+        && Array.Exists(Trade.VerbsOf(_tokens[i].Text), f => f.Form == Form.S && Trade.MayChange(f.Verb))
+        && (_tokens[i + 1].Text is "down" or "free" || Trade.Comes.Contains(_tokens[i + 1].Text)) && !Is(i - 1, "the") && !Is(i - 1, "of");
 
     // "The circlip holds the roller": of one thing, and of another behind it.
     private bool IsDoneByIt(int i) => i > 0 && i + 1 < _end && IsDetermined(i + 1) && _tokens[i - 1] is { Kind: TokenKind.Word, Text: not [.., 's'] }

@@ -84,11 +84,12 @@ public sealed partial class SentenceReader
     private bool HeldIt(Clause clause)
     {
         if (clause.Negated || _actions is not [.., { Verb: Verb.Remove, Target: { } id }] || _refer.Find(id) is not Part part || clause.IsProviso) return false;
-        var by = Has(clause, "held", "secured", "retained") && (clause.Mood == Mood.Beside || clause.Nouns.FirstOrDefault() is { IsPronoun: true })
+        var by = Has(clause, "held", "secured", "retained") && (clause.Mood == Mood.Beside || clause.Nouns.FirstOrDefault() is { IsPronoun: true }
+                || _finder.Tokens[clause.From].Text is "it's" or "they're")
             ? clause.Nouns.FirstOrDefault(n => n is { After: "by" or "with", IsPronoun: false } && n.Is(ThingKind.Joint))
             : clause is { Mood: Mood.Declarative, Verb.Lemma: "hold" or "secure" or "retain" }
                 && clause.Nouns.ToList() is [{ IsPronoun: false } bolts, { IsPronoun: true, Text: "it" or "them" }] && bolts.Is(ThingKind.Joint) ? bolts : null;
-        if (by is null || (FastenersOf(part, by.Head) ?? _refer.Known(by) ?? _refer.Assume(by, ThingKind.Joint, false, part.Name, part.Id)) is not Joint joint
+        if (by is null || (FastenersOf(part, by.Head) ?? _refer.Known(by, k => k == ThingKind.Joint) ?? _refer.Assume(by, ThingKind.Joint, false, part.Name, part.Id)) is not Joint joint
             || Spoken.WasOff(joint) is true) return false;
         Add(Verb.TakeOut, joint, by.At);
         _actions.Reverse(_actions.Count - 2, 2);
@@ -102,7 +103,7 @@ public sealed partial class SentenceReader
         for (var i = _actions.Count - 1; i > 0; i--)
             if (_actions[i] is { Verb: Verb.TakeOut, Some: null, Target: { } id } && here.Begins(_actions[i].At) && _refer.Find(id) is Joint joint
                 && _actions[i - 1] is { Verb: Verb.Remove, Target: { } held } && here.Begins(_actions[i - 1].At)
-                    && joint.Holds.Contains(held)) _actions.Reverse(i - 1, 2);
+                    && _refer.Find(held) is Part part && IsOf(joint, part, part.Name)) _actions.Reverse(i - 1, 2);
     }
 
     private bool EndsBetween(Clause one, Clause next)

@@ -18,7 +18,8 @@ public sealed partial class SentenceReader
         // "The guard comes off with its two nuts": they come off with it.
         if (sense == Sense.Off && targets is [Part off] && clause.Pieces.Find(p => p.Noun is { After: "with", IsPronoun: false } n
             && n.Is(ThingKind.Joint))?.Noun is { } with
-            && FastenersOf(off, with.Head) is { } held && (with.IsIts || with.Count == held.Count) && Spoken.WasOff(held) is not true)
+            && (FastenersOf(off, with.Head) ?? (IsCounted(with) ? _refer.Known(with) ?? _refer.Assume(with, ThingKind.Joint, false, off.Name, off.Id) : null)) is Joint held
+            && (with.IsIts || with.Count == held.Count) && Spoken.WasOff(held) is not true)
         {
             Add(Verb.TakeOut, held, with.At);
             targets.Add(held);
@@ -128,6 +129,7 @@ public sealed partial class SentenceReader
     private void Aside(Clause clause)
     {
         _told = true;
+        if (IsOffByThem(clause)) return;
         if (LedTo(clause) is { } ledTo) _topic = ledTo;
         // "While a helper supports the bumper, remove its bolts": what is spoken of before what is done.
         if (clause is { Mood: Mood.Beside, IsProviso: false } && _finder.Tokens[clause.From].Text is "while" or "with" or "once" or "when" or "as" or "under"
@@ -277,10 +279,10 @@ public sealed partial class SentenceReader
         // "Keep the disc clean": nothing is done, but "it" afterwards is the disc.
         if (named.Count > 0 && !clause.Negated && clause.Mood != Mood.Beside) Spoken.Hand(named);
         else if (clause is { Mood: Mood.Imperative or Mood.Declarative, Negated: false }
-            && clause.Pieces.Find(p => p.Noun is { After: null, IsPronoun: false } n
+            && clause.Pieces.Find(p => p.Noun is { IsPronoun: false } n && (n.After is null || IsDirect(clause, n))
             && Trade.NounOf(n.Stems)?.Role is null or NounRole.Thing) is { Noun: { } unknown }
             // "You'll curse yourself next time".
-            && (clause.Mood == Mood.Imperative || Trade.IsThing(unknown.Head) || !Trade.ToldWho.Contains(_finder.Tokens[clause.From].Text))) _unnamed = unknown;
+            && (clause.Mood == Mood.Imperative || Trade.IsThing(unknown.Head) || !Trade.ToldWho.Contains(_finder.Tokens[clause.From].Text))) _unnamed = unknown with { After = null };
     }
 
     // "On the cover, …", "to free the cover, …", "go to the cover and …": the part that what follows is about.
@@ -370,7 +372,7 @@ public sealed partial class SentenceReader
         if (!clause.Negated && clause.Mood is Mood.Imperative or Mood.Passive)
             foreach (var piece in clause.Pieces)
                 if (piece.Noun is { After: "with", IsPronoun: false, IsIndefinite: false, Size: "" } with && _refer.Known(with) is not Tool
-                    && with.Is(ThingKind.Control))
+                    && with.Is(ThingKind.Control) && (with.Head != "key" || TellsItsState(with)))
                     SetControl(clause, [.. clause.Pieces.SkipWhile(p => p != piece).Where(p => p.Noun is { IsPronoun: false } n
                         && n.Is(ThingKind.Control)).Select(p => p.Noun!)]);
         foreach (var piece in clause.Pieces)
@@ -381,6 +383,12 @@ public sealed partial class SentenceReader
             if (one > 1 && !clause.Negated) _people = Math.Max(_people ?? 1, one);
         }
     }
+
+    // "With the brake applied", and not "align the pulley with the key".
+    private bool TellsItsState(NounPhrase control) =>
+        _finder.Tokens.SkipWhile(t => t.At.Start < control.At.End).FirstOrDefault() is { Kind: TokenKind.Word, Text: var next }
+        && (Trade.Paths.Contains(next) || next.EndsWith("ed", StringComparison.Ordinal) || next.EndsWith("ing", StringComparison.Ordinal)
+            || next is "set" or "shut" or "open" or "at" or "in" or "on" or "off" or "out" or "down" or "up" or "hard" or "fully" or "held" or "left" or "still" or "neutral");
 
     private Aid? AidIn(Clause clause)
     {

@@ -189,7 +189,18 @@ public sealed partial class SentenceReader
 
             // "Side panel first: four screws and it hinges off", "four bolts, cover off": they come out with it.
             if (clause.Pieces.FindLast(p => p.Noun is { IsPronoun: false, Count: not null, Stems.Count: 1, Owner.Count: 0 } n
-                && n.Is(ThingKind.Joint))?.Noun is { } listed) reader._listed = listed;
+                && n.Is(ThingKind.Joint))?.Noun is { } listed)
+            {
+                // "Now the idler. Two bolts, and it comes away."
+                var holds = reader._topic is null && objects is [var bolts] && bolts == listed && reader._unnamed is { } told && IsFastened(told) ? told : null;
+                reader._introduced = (listed, holds);
+                if (holds is not null)
+                {
+                    reader._told = true;
+                    return;
+                }
+            }
+
             // "Two bolts at the top of the pump: take them out": the pump's, and no others that the sheet knows.
             if (objects is [{ IsPronoun: false } whose] && reader.WithPartBeside(clause, whose) is { } ofPart)
             {

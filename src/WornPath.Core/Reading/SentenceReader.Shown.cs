@@ -44,6 +44,12 @@ public sealed partial class SentenceReader
             .Select(n => n.Owner.Count > 0 ? PartNamed(n.At, n.OwnerName, n.Owner)
                 : _refer.Known(n)).Where(t => t is Part or Connection).ToList() is [{ } worked])
             _shown = worked;
+        // "Pull up on the rear of the seat and lift it off", "get a good grip on the fan and draw it out": what is handled, though the
+        // sheet does not have it yet.
+        if (named.Count == 0 && _shown is null && clause.Mood == Mood.Imperative && !clause.Nouns.Any(n => n.After is null && !n.IsPronoun && !Trade.IsNoObject(n))
+            && clause.Nouns.FirstOrDefault(n => n is { IsPronoun: false, After: "of" or "on" or "behind" or "at" or "around" or "round" } && !n.Is(ThingKind.Joint)
+                && Trade.NounOf(n.Stems) is { Role: NounRole.Thing, Kinds: [ThingKind.Part or ThingKind.Connection, ..] } && _refer.Known(n) is null) is { } handled)
+            _unnamed = handled with { After = null };
         if (named.Count == 0) return;
         // Of what is said, its subject; else what is come to.
         var one = named.Find(n => n.After is null) ?? named[^1];
@@ -67,6 +73,9 @@ public sealed partial class SentenceReader
         if (_shown is not { } shown || it.Count is not null || it.Text is not ("it" or "them" or "they" or "this" or "these" or "those")
             || it.IsPlural != (shown.IsMany || shown.Name.EndsWith('s'))) return;
         Spoken.Hand([shown]);
+        // A tool is no more than the means, unless it is what was worked on.
+        if (shown is Tool)
+            clause.Pieces[clause.Pieces.FindIndex(p => p.Noun == it)] = new Piece(it.At) { Noun = new NounPhrase(it.At, shown.Name.ToLowerInvariant(), NameIndex.NamesOf(shown)[0]) { Name = shown.Name } };
         _unnamed = null;
     }
 }

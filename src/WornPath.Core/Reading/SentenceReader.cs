@@ -57,8 +57,6 @@ public sealed partial class SentenceReader
     private NounPhrase? _from;
     // What a sentence says it is about, before a colon: "Drag link next: …".
     private NounPhrase? _topic;
-    // The fasteners a heading lists: "side panel: four screws".
-    private NounPhrase? _listed;
     private int? _people;
     private Limit? _only;
     private int _branch;
@@ -166,10 +164,11 @@ public sealed partial class SentenceReader
 
         if (Before is not { Actions.IsEmpty: true, Text: { Length: > 0 and < 400 } before }) return;
         var finder = new ClauseFinder(before, NameIndex.Of(_sheet));
-        foreach (var clause in finder.Find().Where(c => !c.Negated && (c.Mood is Mood.Declarative or Mood.Imperative
+        foreach (var clause in finder.Find().Where(c => !c.Negated && (c.Mood is Mood.Declarative or Mood.Imperative or Mood.Passive
             || finder.Tokens[c.From].Text is "for" or "to" && c.From > 0 && finder.Tokens[c.From - 1].Text is "now" or "next" or "on")))
         {
             finder.Fill(clause);
+            Introduce(clause);
             // "Now for the light switch, it hides under the pedal."
             if (clause.Pieces.Find(p => p.Noun is { After: null or "for" or "to", IsPronoun: false })?.Noun is not { } noun
                 || Trade.NounOf(noun.Stems) is not { Role: NounRole.Thing }) continue;
@@ -404,7 +403,7 @@ public sealed partial class SentenceReader
         if (clause.IfNotYet && !clause.Nouns.Any(n => n.Text is "these" or "them" ? _unnamed is not null : (n.After is null or "with"
             || Trade.Comes.Contains(n.After)) && !n.IsPronoun
             && (_refer.Known(n) is { } told ? !clause.IfOff || Spoken.IsOff(told) is true : IsCotter(n) || clause.ComesFirst
-                && n is { IsIts: true } && n.Is(ThingKind.Joint))))
+                && (n.IsIts || n.Count is not null) && n.Is(ThingKind.Joint))))
         {
             Aside(clause);
             return;
@@ -550,6 +549,7 @@ public sealed partial class SentenceReader
     private void Read(Clause clause)
     {
         if (clause.Verb is null || clause.Negated || clause.IsRemark || clause.IsUnknown) Trace(clause);
+        Introduce(clause);
         Hands(clause);
         if (Repeats(clause)) return;
         if (clause.Negated || clause.IsRemark)
@@ -585,6 +585,7 @@ public sealed partial class SentenceReader
         if (SetsWrench(clause)) return;
         _shifts = Trade.Shifts.Contains(clause.Verb.Lemma);
         _held = TakeHeld(clause);
+        TakeEnds(clause);
         var facts = new Facts(this, clause);
         var sense = Sense.Say;
         string? control = null;
@@ -621,7 +622,7 @@ public sealed partial class SentenceReader
         // Who moves of itself is said, unless it moves on or off.
         if (clause.Mood == Mood.Declarative && sense is Sense.Off or Sense.On or Sense.Disconnect or Sense.Connect
             && !clause.Pieces.Exists(p => p.Way is { } way && (StrongOff.Contains(way) || StrongOn.Contains(way)
-            || way is "back" or "up" or "through" or "over" || way == "down" && clause.Verb.Lemma is "drop" or "fall"))) sense = Sense.Say;
+            || way is "back" or "up" or "through" or "over" || way == "down" && clause.Verb.Lemma is "drop" or "fall" or "come"))) sense = Sense.Say;
         if (clause.Mood == Mood.Declarative && sense is not (Sense.Off or Sense.On or Sense.Place or Sense.Away
             or Sense.Snug or Sense.Torque or Sense.TurnOn or Sense.Disconnect or Sense.Connect or Sense.Along or Sense.Drain or Sense.Treat)
             && !(sense == Sense.Start && clause.Pieces.Exists(p => p.Way is "in" or "on"))) sense = Sense.Say;
@@ -876,6 +877,7 @@ public sealed partial class SentenceReader
             return;
         }
 
+        if (sense == Sense.Off) Introduce(clause, objects);
         var things = new List<Thing>();
         // "Pull its two wires and unscrew it": whose they are is still spoken of.
         var whose = objects.Exists(o => o.IsIts) ? _unnamed : null;
@@ -917,7 +919,10 @@ public sealed partial class SentenceReader
         if (sense == Sense.On && phrase.IsPronoun && _topic is { IsOld: true } && clause.Verb is { } driven
             && driven.Frames.Any(f => f.Sense == Sense.Off)) sense = Sense.Off;
         if (sense == Sense.Off && phrase.IsNew && Trade.Moves.Contains(clause.Verb?.Lemma ?? "")) sense = Sense.On;
+        // "Wipe the new seal with oil and press it in": the new one.
+        var isNew = phrase.IsPronoun && _unnamed is { IsNew: true };
         var things = Things(clause, sense, phrase);
+        if (isNew && _unnamed is null) phrase = phrase with { IsNew = true };
         if (things is [Joint counted] && phrase is
             {
                 IsPronoun: false, Count: > 1 and var many, Some: null, IsRest: false,
@@ -989,14 +994,7 @@ public sealed partial class SentenceReader
         }
 
         // "Four bolts, cover off": its bolts come out first.
-        if (verb == Verb.Remove && _listed is { } listed && thing is Part held && Trade.Plain.Contains(listed.Head)
-            && !Trade.Unfastened.Contains(NameIndex.NamesOf(held)[0][^1]))
-        {
-            _listed = null;
-            var its = FastenersOf(held, listed.Head) ?? (Joint)_refer.Assume(listed, ThingKind.Joint, false, held.Name, held.Id);
-            if (Spoken.IsOff(its) is not true) Add(Verb.TakeOut, its, listed.At);
-        }
-
+        if (verb == Verb.Remove && thing is Part held) TakeIntroduced(held);
         // "Pick up the pry bar", "take a socket": in the hand.
         if (verb == Verb.TakeAway && thing is Tool && clause.Verb?.Lemma is "pick" or "take"
             && clause.Pieces.TrueForAll(p => p.Way is null or "up")) return;
@@ -1208,6 +1206,7 @@ public sealed partial class SentenceReader
                 && Spoken.Last.Concat(Spoken.Earlier).OfType<Part>().FirstOrDefault() is { } wired
                 && NameIndex.NamesOf(wired)[0] is var ofPart && (Trade.Wired.Contains(ofPart[^1]) || clause.Verb?.Lemma is "plug" or "unplug")
                 && LeadsOf(phrase with { Stems = ofPart, Name = wired.Name }, sense) is { Count: > 0 } leadsOfIt) return leadsOfIt;
+            if (ToldOf(clause, sense, phrase) is { } toldOf) return Things(clause, sense, toldOf);
             // "When there is no spring on them, spin them out": no spring.
             if (_unnamed is { } said && !(phrase.Text is "them" or "they" && said is { IsPlural: false, IsAll: false, Count: null or 1 }
                 && said.Sign.Length == 0
@@ -1579,8 +1578,9 @@ public sealed partial class SentenceReader
     }
 
     // "Four bolts out, bracket lifts away": what a note begins with.
-    private static bool IsNoteOf(Clause clause, NounPhrase noun) => clause is { Mood: Mood.Declarative, IsRemark: false } && clause.Pieces[0].Noun == noun
-        && noun is { Count: null, IsNew: false };
+    private static bool IsNoteOf(Clause clause, NounPhrase noun) => (clause is { Mood: Mood.Declarative, IsRemark: false }
+            || clause is { Mood: Mood.Fragment, Pieces: [_, { Way: "off" or "away" or "down" }] })
+        && clause.Pieces[0].Noun == noun && noun is { Count: null, IsNew: false };
 
     private static string HeadOf(string name)
     {

@@ -46,8 +46,10 @@ internal sealed class Shares(List<Token> tokens, NameIndex names) : Straightenin
         var at = half ? i + 1 : i + 2;
         if (half && At(at) == "of") at++;
         if (half && Trade.Determiners.Contains(At(at))) at++;
-        if (Named(at) is not { } named) return;
         var single = At(i + 1) == "single";
+        // "Held by a single bolt", which nobody has named: one.
+        if (single && At(i) == "a" && Named(at) is null && Trade.Plain.Contains(Stem.Of(At(at)))) Put(i, at, "one");
+        if (Named(at) is not { } named) return;
         if (!single && named.Joint.Count % 2 != 0) return;
         Put(i, at, single ? "one" : Said(named.Joint.Count / 2), "of", "the");
     }

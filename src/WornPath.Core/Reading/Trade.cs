@@ -75,6 +75,18 @@ internal static class Trade
     public static readonly WordSet Unswitched = Set("unswitched");
     public static readonly WordSet Shifts = Set("shifts");
     public static readonly WordSet Conveys = Set("conveys");
+
+    /// <summary>What a lead, a hose or a pipe ends in, told for all of it.</summary>
+    public static readonly WordSet Ends = Set("ends");
+
+    /// <summary>What a rod or a joint ends in.</summary>
+    public static readonly WordSet RodEnds = Set("rodEnds");
+
+    /// <summary>Verbs that tell how something is held, and do nothing.</summary>
+    public static readonly WordSet Tells = Set("tells");
+
+    /// <summary>Verbs that are done to a fastener and never to what it holds.</summary>
+    public static readonly WordSet Undoes = Set("undoes");
     public static readonly WordSet Relational = Set("relational");
     private static readonly WordSet OnlyPlaces = Set("onlyPlace");
     public static readonly WordSet Results = Set("result");

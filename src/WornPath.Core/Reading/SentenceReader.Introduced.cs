@@ -1,0 +1,82 @@
+using WornPath.Core.Sheets;
+
+namespace WornPath.Core.Reading;
+
+// Fasteners that are only told of, and the part they hold: "the idler is held by two bolts: take it off". They come out before it does.
+public sealed partial class SentenceReader
+{
+    // The fasteners told of last and the part they are said to hold; null for whatever comes off next: "side panel: four screws".
+    private (NounPhrase Bolts, NounPhrase? Whose)? _introduced;
+
+    // "There are two bolts on the idler", "the idler hangs on two bolts", "two bolts hold the idler".
+    private void Introduce(Clause clause)
+    {
+        if (clause.Negated || clause.IsProviso || clause.Mood is not (Mood.Declarative or Mood.Passive)
+            || Values(clause).Any(v => v.Kind is TokenKind.Torque or TokenKind.Angle)
+            || clause.Verb is { } verb && !Trade.Tells.Contains(verb.Lemma)) return;
+        if (clause.Nouns.FirstOrDefault(n => !n.IsPronoun && n.Is(ThingKind.Joint)) is not { Sign.Length: 0 } bolts || !IsCounted(bolts)) return;
+        var whose = bolts.Owner.Count > 0 ? OwnerIn(bolts)
+            : clause.Nouns.FirstOrDefault(n => n is { IsPronoun: false, After: null or "of" or "on" or "through" or "in" or "to" or "at" } && IsFastened(n));
+        if (whose is not null && _refer.Known(whose) is { } known && known is not Part) return;
+        // "Behind it sits a bracket", of which bolts are told: of nothing that is named.
+        if (whose is null && clause.Nouns.Any(n => n != bolts && !Trade.IsNoObject(n))) return;
+        _introduced = (bolts with { After = null }, whose is null ? null : whose with { After = null });
+    }
+
+    private static bool IsCounted(NounPhrase bolts) => bolts is { IsPronoun: false, Some: null, IsNew: false, IsRest: false }
+        && (bolts.Count is not null || bolts.IsIndefinite) && Trade.Plain.Contains(bolts.Head);
+
+    private static NounPhrase OwnerIn(NounPhrase bolts) => new(bolts.At, bolts.OwnerName.ToLowerInvariant(), bolts.Owner) { Name = bolts.OwnerName };
+
+    private static bool IsFastened(NounPhrase noun) => !Trade.Unfastened.Contains(noun.Head)
+        && Trade.NounOf(noun.Stems) is { Role: NounRole.Thing, Kinds: [ThingKind.Part, ..] };
+
+    // "Take the idler off: two bolts": they come out for it.
+    private void Introduce(Clause clause, List<NounPhrase> objects)
+    {
+        if (objects.TrueForAll(o => !o.Is(ThingKind.Joint)) && clause.Pieces.Find(p => p.Noun is { After: "beside", Count: not null } n
+            && n.Is(ThingKind.Joint) && IsCounted(n))?.Noun is { } told) _introduced = (told with { After = null }, null);
+    }
+
+    // "Idler: two bolts and it's off", "two bolts and the idler's off": off it is.
+    private bool IsOffByThem(Clause clause)
+    {
+        if (_introduced is not { } told || clause is not { Mood: Mood.Declarative, Verb: null, Negated: false, Pieces: [.., { Way: "off" or "out" or "away" or "down" or "free" }] }
+            || clause.Nouns.Count() > 1 || _clauses.IndexOf(clause) is not (> 0 and var at) || EndsBetween(_clauses[at - 1], clause)) return false;
+        var part = clause.Nouns.FirstOrDefault() is { IsPronoun: false } named ? named : told.Whose ?? _topic;
+        if (part is null || Values(clause).Any()) return false;
+        DoEach(clause, Sense.Off, [part with { At = PlaceOf(clause), After = null }]);
+        return true;
+    }
+
+    // What was told of, where it is "it" or "them" now: the part, or the fasteners while they are in.
+    private NounPhrase? ToldOf(Clause clause, Sense sense, NounPhrase phrase)
+    {
+        if (_introduced is not { Whose: { } whose, Bolts: var bolts } || phrase is { IsRest: true } or { Distinct.Count: > 0 } or { Some: not null }
+            || sense is not (Sense.Off or Sense.MoveOff or Sense.Loosen or Sense.BreakLoose)) return null;
+        var its = bolts.Owner.Count > 0 || bolts.Stems.Count > 1 ? bolts : bolts with { Owner = whose.Stems, OwnerName = whose.Name };
+        var areIn = !_actions.Exists(a => a.Verb == Verb.TakeOut && _refer.Find(a.Target!) is Joint out_ && IsOf(out_, null, whose.Name));
+        // "… and it comes away".
+        if (phrase.IsUnsaid) return _finder.Tokens[clause.From].Text == "it" ? whose with { At = phrase.At } : null;
+        if (phrase.IsPlural || phrase.Count > 1)
+            return areIn && bolts.IsPlural && (phrase.Count is null || phrase.Count == bolts.Count) ? its with { At = phrase.At } : null;
+        if (phrase.Text is "that" or "this") return areIn ? its with { At = phrase.At } : null;
+        if (phrase.Text != "it") return null;
+        // "Undo it", "take it out": the one bolt; "take it off": what it holds.
+        return areIn && !bolts.IsPlural && (Trade.Undoes.Contains(clause.Verb?.Lemma ?? "") || clause.Pieces.Exists(p => p.Way == "out") && !Conveys(clause))
+            ? its with { At = phrase.At } : whose with { At = phrase.At };
+    }
+
+    // Before a part comes off, the fasteners it was told to have, where nobody has taken them out.
+    private void TakeIntroduced(Part part)
+    {
+        if (_introduced is not { } told || Trade.Unfastened.Contains(NameIndex.NamesOf(part)[0][^1])
+            || told.Whose is { } whose && whose.Stems[^1] != NameIndex.NamesOf(part)[0][^1]) return;
+        _introduced = null;
+        var bolts = told.Bolts;
+        if (_actions.Exists(a => a.Verb == Verb.TakeOut && a.At.Meets(bolts.At))) return;
+        var its = (bolts.Owner.Count > 0 ? _refer.Known(bolts, k => k == ThingKind.Joint) as Joint : FastenersOf(part, bolts.Head))
+            ?? (Joint)_refer.Assume(bolts, ThingKind.Joint, false, bolts.Owner.Count > 0 ? bolts.OwnerName : part.Name, part.Id);
+        if (Spoken.IsOff(its) is not true) Add(Verb.TakeOut, its, bolts.At);
+    }
+}
