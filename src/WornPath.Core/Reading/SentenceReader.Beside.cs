@@ -25,10 +25,14 @@ public sealed partial class SentenceReader
             targets.Add(held);
         }
 
+        if (sense == Sense.Off) WithCompanions(clause, targets);
         if (sense is not (Sense.On or Sense.Secure or Sense.Start or Sense.Place or Sense.Transfer or Sense.Connect)) return;
         var fastened = false;
         foreach (var piece in clause.Pieces)
         {
+            // "Push the bolt through the spacer", which is off.
+            if (piece.Noun is { IsPronoun: false, After: "through" } threaded && IsCompanion(threaded) && targets.OfType<Joint>().Any()
+                && _refer.Known(threaded) is Part sleeve && Spoken.IsOff(sleeve) is true) Add(Verb.Fit, sleeve, threaded.At);
             if (piece.Noun is not { IsPronoun: false } phrase
                 || !(phrase.After is "with" or "using" or "by" || phrase is { After: "over" or "on", IsNew: true })) continue;
             // "Fit the clamp with its bolt": the clamp's.
@@ -67,12 +71,12 @@ public sealed partial class SentenceReader
                     targets.Add(joint);
                     fastened = true;
                     break;
-                case Part part when (phrase.IsNew || phrase.IsIts && Spoken.IsOff(part) is true
+                case Part part when (phrase.IsNew || (phrase.IsIts || IsCompanion(phrase)) && Spoken.IsOff(part) is true
                     || phrase is { After: "with", IsIndefinite: true } || sense == Sense.Secure && Spoken.IsOff(part) is true) && !targets.Contains(part):
                     Add(Verb.Fit, part, phrase.At, a => a with { New = phrase.IsNew || phrase.IsIndefinite });
                     break;
-                case null when phrase.IsNew && phrase.Is(ThingKind.Part) && _refer.Doubtful.Count == 0:
-                    Add(Verb.Fit, _refer.Assume(phrase, ThingKind.Part, true, null, null), phrase.At, a => a with { New = true });
+                case null when (phrase.IsNew || IsCompanion(phrase) && targets.Count > 0 && (!phrase.IsIts || targets.Exists(t => t is Joint))) && phrase.Is(ThingKind.Part) && _refer.Doubtful.Count == 0:
+                    Add(Verb.Fit, _refer.Assume(phrase, ThingKind.Part, true, null, null), phrase.At, a => a with { New = phrase.IsNew });
                     break;
                 // "With the marks in line": how it goes on.
                 case Aid aid when !TellsHowItStands(phrase):
@@ -159,6 +163,7 @@ public sealed partial class SentenceReader
         }
 
         if (clause.Pieces.Exists(p => p.Noun is { IsPronoun: false } n && IsCotter(n))) Spoken.Pin = true;
+        if (KeepsCompanion(clause)) return;
         if (HeldIt(clause) || StatesLimit(clause)) return;
         // "The cluster is held by three screws; remove these".
         if (!clause.Negated && clause.Verb?.Lemma is "hold" or "secure" or "fasten" or "retain" or "fix" or "bolt"

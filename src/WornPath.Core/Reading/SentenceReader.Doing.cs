@@ -231,7 +231,9 @@ public sealed partial class SentenceReader
         if (!phrase.IsPronoun && Trade.NounOf(phrase.Stems) is { Role: NounRole.Words }
             && clause.Pieces.Find(p => p.Noun is { IsPronoun: false, After: "of" or "from" or "out" })?.Noun is { } vessel) phrase = vessel;
         if (phrase.IsPronoun || _refer.Known(phrase) is Fluid
-            || Trade.NounOf(phrase.Stems) is null or { Kinds: [ThingKind.Fluid, ..] } or { Role: NounRole.Words }) return phrase;
+            || Trade.NounOf(phrase.Stems) is { Kinds: [ThingKind.Fluid, ..] } or { Role: NounRole.Words }
+            // "Let the bowl run empty": no fluid, whatever it is.
+            || Trade.NounOf(phrase.Stems) is null && !Has(clause, "empty", "dry")) return phrase;
         var name = _refer.Things.OfType<Fluid>().ToList() is [var only] ? only.Name
             : phrase.Stems.Any(s => s is "radiator" or "coolant" or "cooling") ? "coolant" : phrase.Stems.Contains("fuel") ? "fuel" : phrase.Stems.Contains("hydraulic") ? "hydraulic oil" : phrase.Stems.Contains("brake") ? "brake fluid"
             : $"{phrase.Name} oil";

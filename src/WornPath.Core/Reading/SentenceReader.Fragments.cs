@@ -234,6 +234,14 @@ public sealed partial class SentenceReader
                 return;
             }
 
+            // "Post bolts in, washers under the heads": they go on with them.
+            if (objects is [{ IsPronoun: false } under] && IsCompanion(under) && reader._actions is [.., { Verb: Verb.Start or Verb.Fit }]
+                && clause.Behind(under) is { After: "under" or "on" or "behind" or "between" })
+            {
+                reader.DoTo(clause, Sense.On, under);
+                return;
+            }
+
             // "Earth tail under the stud": said where something goes, and not what is done.
             if (objects is [{ IsPronoun: false } goes] && !reader.EndsWithColon(clause)
                 && (Trade.NounOf(goes.Stems) is { Kinds: [ThingKind.Part or ThingKind.Joint or ThingKind.Connection, ..] }
@@ -389,6 +397,11 @@ public sealed partial class SentenceReader
             return false;
         }
 
+        // "New pivot bolt, washer, nut": all of them.
+        private bool GoesOnWithNew(NounPhrase phrase) => clause.Nouns.FirstOrDefault() is { IsNew: true, After: null } first && first != phrase
+            && phrase is { IsPronoun: false, IsIndefinite: true, After: null, Count: null, Stems.Count: 1 } && _hand.Count > 0 && !Values(clause).Any()
+            && (IsCompanion(phrase) || phrase.Is(ThingKind.Joint));
+
         private void One(NounPhrase phrase, string way, bool loose)
         {
             // "Transfer the drive gear: gear off …".
@@ -427,7 +440,7 @@ public sealed partial class SentenceReader
                     "on" => Sense.On,
                     // "New alternator in, pivot bolt loose": in, and no tighter than that.
                     _ when loose && !phrase.IsPronoun && reader._refer.Known(phrase) is Joint wasOut && reader.Spoken.IsOff(wasOut) is true => Sense.On,
-                    _ => loose ? Sense.BreakLoose : phrase.IsNew ? Sense.On : Sense.Say
+                    _ => loose ? Sense.BreakLoose : phrase.IsNew || GoesOnWithNew(phrase) ? Sense.On : Sense.Say
                 };
             if (!phrase.IsPronoun && phrase.Head is "pin" or "cotter" && sense is Sense.On or Sense.Off && !(reader._refer.Known(phrase) is Part))
             {

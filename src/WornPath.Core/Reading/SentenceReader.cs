@@ -456,7 +456,7 @@ public sealed partial class SentenceReader
         }
 
         // "Slide off the hub, catching the bearing as it comes", "having first loosened …": that is done before.
-        if ((clause.Verb?.Lemma == "catch" && _actions[^1].Verb == Verb.Remove
+        if ((clause.Verb?.Lemma == "catch" && _actions[^1].Verb == Verb.Remove && former?.Verb != Verb.TakeOut
             || clause.ComesFirst) && from > 0 && _actions.Count == from + 1) _actions.Reverse(from - 1, 2);
     }
 
@@ -550,6 +550,7 @@ public sealed partial class SentenceReader
     {
         if (clause.Verb is null || clause.Negated || clause.IsRemark || clause.IsUnknown) Trace(clause);
         Introduce(clause);
+        if (RunsOut(clause) && !Values(clause).Any(v => v.Kind == TokenKind.Time) && clause.Verb?.Lemma != "wait") return;
         Hands(clause);
         if (Repeats(clause)) return;
         if (clause.Negated || clause.IsRemark)
@@ -604,7 +605,8 @@ public sealed partial class SentenceReader
             && (clause.Nouns.Any(n => n.After is "on" or "onto" or "over" or "into") || clause.Nouns.Any(n => n.After is "with" or "in"
                 && Stays(n)))) sense = Sense.Treat;
         // "… and the cover comes away with them": with what held it.
-        if (sense == Sense.Along && clause.Nouns.Any(n => n is { After: "with", IsPronoun: true, IsPlural: true }) && Spoken.Last is [.., Joint holding]
+        if (sense == Sense.Along && clause.Nouns.FirstOrDefault(n => n is { After: "with", IsPronoun: true }) is { } withIt
+            && (withIt.IsPlural || clause.Nouns.Any(IsCompanion)) && Spoken.Last is [.., Joint holding]
             && Spoken.IsOff(holding) is true) sense = Sense.Off;
         // Whatever is said of a fastener beside a torque: that is its torque.
         if (sense == Sense.Say && clause.Mood is Mood.Imperative or Mood.Declarative && facts.Has(Looks.Value, "torque") && facts.Has(Looks.Kind, "joint")
@@ -614,6 +616,7 @@ public sealed partial class SentenceReader
         if (IsOnlySet(clause, sense, objects)) sense = Sense.Set;
         if (IsOnlyCatch(sense, objects)) sense = Sense.Say;
         if (HouseSense(clause) is { } taught) (sense, control) = (taught, null);
+        if (sense == Sense.Aside && KeepsCompanion(clause)) return;
         if (sense is Sense.On or Sense.Secure or Sense.Start or Sense.Hang or Sense.BoltTorque && TellsHowItIsHeld(clause)) sense = Sense.Say;
         Trace(clause, sense);
         if (_held is { } held && !Trade.Of(sense).IsSoft && _refer.Known(held) is null) _refer.Assume(held, ThingKind.Part, false, null, null);
@@ -718,7 +721,9 @@ public sealed partial class SentenceReader
         _told = true;
         // "Do the fourth": what was just done to the others.
         if (clause.Verb?.Lemma == "do" && objects is [{ IsPronoun: true } again] && (again.IsRest || again.Distinct.Count > 0)
-            && _actions.FindLast(a => a.Target is not null && IsMotion(a.Verb)) is { } done && _refer.Find(done.Target!) is { } same)
+            && _actions.FindLast(a => a.Target is not null && IsMotion(a.Verb)) is { } done && _refer.Find(done.Target!) is { } same
+            // "While you do the rest": of the work.
+            && (same.IsMany || same.Name.EndsWith('s') || done.Some is not null))
         {
             Add(done.Verb, same, again.At, a => a with { Rest = true });
             return;
@@ -820,11 +825,9 @@ public sealed partial class SentenceReader
                 Unbolt(clause, objects);
                 return;
             case Sense.Drain:
+                OpenFor(clause);
                 DoEach(clause, sense, [.. objects.Select(o => DrainedFrom(clause, o))]);
                 PlaceAids(clause);
-                // "Drain it at the bottom plug": the plug comes out for that.
-                foreach (var plug in clause.Pieces.Where(p => p.Noun is { IsPronoun: false, Head: "plug", After: "at" or "through" or "from" or "by" }).Select(p => p.Noun!))
-                    if ((_refer.Known(plug, k => k == ThingKind.Joint) ?? (_refer.Doubtful.Count == 0 ? _refer.Assume(plug, ThingKind.Joint, false, null, null) : null)) is Joint drain) Add(Verb.TakeOut, drain, plug.At);
                 return;
             case Sense.PlaceOwn:
                 PlaceOwn(clause, objects);
@@ -893,6 +896,10 @@ public sealed partial class SentenceReader
         OnWhat(clause, sense, [.. things.OfType<Part>()]);
         Beside(clause);
         if (things.Count > 0) Spoken.Hand([.. things.Distinct()]);
+        // "Put a washer on each bolt and start them": the bolts.
+        if (sense == Sense.On && objects is [var under] && IsCompanion(under)
+            && clause.Nouns.Where(n => n is { IsPronoun: false, After: "on" or "onto" or "over" }).Select(n => _refer.Known(n)).OfType<Joint>().ToList() is { Count: > 0 } borne)
+            Spoken.Hand(borne);
         _unnamed ??= whose;
         // "Put the plug in, 30 pounds": no unit of torque, and not passed over.
         if (things.OfType<Joint>().Any() && clause.Pieces.Find(p => p.Noun is { IsPronoun: false, Count: not null, Head: "pound" or "lb" or "newton" or "kilo" })?.Noun is { } odd)

@@ -76,6 +76,15 @@ internal static class Trade
     public static readonly WordSet Shifts = Set("shifts");
     public static readonly WordSet Conveys = Set("conveys");
 
+    /// <summary>What sits under or on a fastener, and comes and goes with it.</summary>
+    public static readonly WordSet Companions = Set("companions");
+
+    /// <summary>Verbs that tell to keep what came off with something else.</summary>
+    public static readonly WordSet Saves = Set("saves");
+
+    /// <summary>What a fluid does where something was opened.</summary>
+    public static readonly WordSet RunsOut = Set("runsOut");
+
     /// <summary>What a lead, a hose or a pipe ends in, told for all of it.</summary>
     public static readonly WordSet Ends = Set("ends");
 
