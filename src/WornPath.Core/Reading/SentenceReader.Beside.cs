@@ -287,7 +287,7 @@ public sealed partial class SentenceReader
             && clause.Pieces.Find(p => p.Noun is { IsPronoun: false } n && (n.After is null || IsDirect(clause, n))
             && Trade.NounOf(n.Stems)?.Role is null or NounRole.Thing) is { Noun: { } unknown }
             // "You'll curse yourself next time".
-            && (clause.Mood == Mood.Imperative || Trade.IsThing(unknown.Head) || !Trade.ToldWho.Contains(_finder.Tokens[clause.From].Text))) _unnamed = unknown with { After = null };
+            && (clause.Mood == Mood.Imperative || Trade.IsThing(unknown.Head) || !Trade.ToldWho.Contains(_finder.Tokens[clause.From].Text)) && !IsMeans(unknown)) _unnamed = HandledIn(clause, unknown with { After = null });
     }
 
     // "On the cover, …", "to free the cover, …", "go to the cover and …": the part that what follows is about.

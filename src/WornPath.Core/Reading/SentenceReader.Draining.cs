@@ -14,10 +14,10 @@ public sealed partial class SentenceReader
         var comes = clause.Pieces.Exists(p => p.Way is "out") && (Has(clause, "come", "comes") || Has(clause, "catch"));
         // "Run the pump on water": made to run.
         if (clause is { Mood: Mood.Imperative, Verb.Lemma: "run" or "flow" or "pour" }) return false;
-        if (!runs && !comes || clause.Verb is { Lemma: not ("let" or "leave" or "wait" or "allow" or "run" or "flow" or "drain" or "drip" or "pour" or "come" or "catch" or "gush") }) return false;
+        if (!runs && !comes || clause.Verb is { Lemma: not ("let" or "leave" or "wait" or "allow" or "run" or "flow" or "drain" or "drip" or "pour" or "come" or "catch" or "gush" or "give") }) return false;
         // Of what: the fluid that is named; how much; or nothing but "it".
         var named = clause.Nouns.FirstOrDefault(n => !n.IsPronoun && (_refer.Known(n) is Fluid || n.Is(ThingKind.Fluid)));
-        if (named is null && clause.Nouns.Any(n => !n.IsPronoun && n.After is null && !Trade.IsNoObject(n) && !Trade.RunsOut.Contains(n.Text))) return false;
+        if (named is null && clause.Nouns.Any(n => !n.IsPronoun && n.After is null && !Trade.IsNoObject(n) && !n.Text.Split(' ').Any(Trade.RunsOut.Contains))) return false;
         if (named is null && comes && !runs && !clause.Nouns.Any(n => Trade.NounOf(n.Stems) is { Role: NounRole.Words })) return false;
         if ((named is null ? FluidBehind() : _refer.Known(named, k => k == ThingKind.Fluid) ?? _refer.Assume(named, ThingKind.Fluid, false, null, null)) is not Fluid fluid) return false;
         Trace(clause, Sense.Drain);

@@ -11,7 +11,9 @@ public sealed partial class SentenceReader
     // "There are two bolts on the idler", "the idler hangs on two bolts", "two bolts hold the idler".
     private void Introduce(Clause clause)
     {
-        if (clause.Negated || clause.IsProviso || clause.Mood is not (Mood.Declarative or Mood.Passive)
+        // "You'll see one nut on it".
+        var seen = clause is { Mood: Mood.Imperative, IsRemark: true, Verb.Lemma: "see" or "find" };
+        if (clause.Negated || clause.IsProviso || !seen && clause.Mood is not (Mood.Declarative or Mood.Passive)
             || Values(clause).Any(v => v.Kind is TokenKind.Torque or TokenKind.Angle)
             || clause.Verb is { } verb && !Trade.Tells.Contains(verb.Lemma)) return;
         if (clause.Nouns.FirstOrDefault(n => !n.IsPronoun && n.Is(ThingKind.Joint)) is not { Sign.Length: 0 } bolts || !IsCounted(bolts)) return;
@@ -29,7 +31,7 @@ public sealed partial class SentenceReader
     private static NounPhrase OwnerIn(NounPhrase bolts) => new(bolts.At, bolts.OwnerName.ToLowerInvariant(), bolts.Owner) { Name = bolts.OwnerName };
 
     private static bool IsFastened(NounPhrase noun) => !Trade.Unfastened.Contains(noun.Head)
-        && Trade.NounOf(noun.Stems) is { Role: NounRole.Thing, Kinds: [ThingKind.Part, ..] };
+        && Trade.NounOf(noun.Stems) is { Role: NounRole.Thing, Kinds: [ThingKind.Part, ..] } or null && (!noun.IsIndefinite || Trade.NounOf(noun.Stems) is not null);
 
     // "Take the idler off: two bolts": they come out for it.
     private void Introduce(Clause clause, List<NounPhrase> objects)
@@ -57,7 +59,8 @@ public sealed partial class SentenceReader
         var its = bolts.Owner.Count > 0 || bolts.Stems.Count > 1 ? bolts : bolts with { Owner = whose.Stems, OwnerName = whose.Name };
         var areIn = !_actions.Exists(a => a.Verb == Verb.TakeOut && _refer.Find(a.Target!) is Joint out_ && IsOf(out_, null, whose.Name));
         // "… and it comes away".
-        if (phrase.IsUnsaid) return _finder.Tokens[clause.From].Text == "it" ? whose with { At = phrase.At } : null;
+        if (phrase.IsUnsaid)
+            return _finder.Tokens[clause.From].Text == "it" ? whose with { At = phrase.At } : areIn && Has(clause, "that", "both") ? its with { At = phrase.At } : null;
         if (phrase.IsPlural || phrase.Count > 1)
             return areIn && bolts.IsPlural && (phrase.Count is null || phrase.Count == bolts.Count) ? its with { At = phrase.At } : null;
         if (phrase.Text is "that" or "this") return areIn ? its with { At = phrase.At } : null;

@@ -46,15 +46,27 @@ public sealed partial class SentenceReader
             _shown = worked;
         // "Pull up on the rear of the seat and lift it off", "get a good grip on the fan and draw it out": what is handled, though the
         // sheet does not have it yet.
-        if (named.Count == 0 && _shown is null && clause.Mood == Mood.Imperative && !clause.Nouns.Any(n => n.After is null && !n.IsPronoun && !Trade.IsNoObject(n))
-            && clause.Nouns.FirstOrDefault(n => n is { IsPronoun: false, After: "of" or "on" or "behind" or "at" or "around" or "round" } && !n.Is(ThingKind.Joint)
-                && Trade.NounOf(n.Stems) is { Role: NounRole.Thing, Kinds: [ThingKind.Part or ThingKind.Connection, ..] } && _refer.Known(n) is null) is { } handled)
+        if (named.Count == 0 && _shown is null && clause is { Mood: Mood.Imperative, Proviso: null } && !clause.Nouns.Any(n => n.After is null && !n.IsPronoun && !IsMeans(n))
+            && clause.Nouns.FirstOrDefault(n => n is { IsPronoun: false, After: "of" or "on" or "behind" or "at" or "around" or "round" or "under" } && !n.Is(ThingKind.Joint)
+                && Trade.NounOf(n.Stems) is { Role: NounRole.Thing, Kinds: [ThingKind.Part or ThingKind.Connection, ..] } or null && _refer.Known(n) is null) is { } handled)
             _unnamed = handled with { After = null };
         if (named.Count == 0) return;
         // Of what is said, its subject; else what is come to.
         var one = named.Find(n => n.After is null) ?? named[^1];
         if (named.Count(n => n.After is null) > 1) return;
         _shown = _refer.Known(one);
+    }
+
+    // A hand, a grip: what is put to something to hold it by.
+    private static bool IsMeans(NounPhrase noun) => Trade.IsNoObject(noun) || Trade.Hands.Contains(noun.Head);
+
+    // What is handled where a feature of it is named: "squeeze the ears of the clip together", "blow the dust out of the housing".
+    private static NounPhrase HandledIn(Clause clause, NounPhrase noun)
+    {
+        if (Trade.Soils.Contains(noun.Head) && clause.Nouns.FirstOrDefault(n => n is { IsPronoun: false, After: "of" or "out" or "off" or "from" or "in" or "on" }) is { } soiled)
+            return soiled with { After = null };
+        if (noun.Owner.Count == 0 || Trade.NounOf(noun.Stems) is { Role: NounRole.Thing } && noun.Head != "weight" || Trade.NounOf(noun.Owner)?.Role is not (null or NounRole.Thing)) return noun;
+        return new NounPhrase(noun.At, noun.OwnerName.ToLowerInvariant(), noun.Owner) { Name = noun.OwnerName, IsNew = noun.IsNew };
     }
 
     // "Open up the circlip": the way stands before what it is done to.

@@ -615,6 +615,19 @@ public sealed partial class SentenceReader
         if (sense == Sense.MoveOff && GoesOn(clause)) sense = Sense.On;
         if (IsOnlySet(clause, sense, objects)) sense = Sense.Set;
         if (IsOnlyCatch(sense, objects)) sense = Sense.Say;
+        // "Slip a hand under the tank".
+        if (sense is Sense.On or Sense.Off or Sense.Place or Sense.Move && objects.Count > 0 && objects.TrueForAll(o => !o.IsPronoun && Trade.Hands.Contains(o.Head)
+            && _refer.Known(o) is null && clause.Nouns.Any(n => n.After is not null))) sense = Sense.Say;
+        // "Straighten the cotter pin, pull it": the pin, and no lever that was in hand before.
+        if (sense == Sense.Set && objects.Count > 0 && objects.TrueForAll(o => o.IsPronoun && IsCotter(o))
+            && _clauses.TakeWhile(c => c != clause).Any(c => c.Nouns.Any(n => !n.IsPronoun && IsCotter(n)))) sense = Sense.Off;
+        if (SwingsAside(clause, objects))
+        {
+            objects = [WithoutReturn(objects[0])];
+            // Where the sheet has it as a part, nothing is done to that.
+            sense = _refer.Known(objects[0]) is Part ? Sense.Say : Sense.Set;
+        }
+
         if (HouseSense(clause) is { } taught) (sense, control) = (taught, null);
         if (sense == Sense.Aside && KeepsCompanion(clause)) return;
         if (sense is Sense.On or Sense.Secure or Sense.Start or Sense.Hang or Sense.BoltTorque && TellsHowItIsHeld(clause)) sense = Sense.Say;
@@ -1280,6 +1293,7 @@ public sealed partial class SentenceReader
             if (_refer.Find(settled) is { } chosen) return [chosen];
         }
 
+        if (AsPart(phrase, sense) is { } asPart) return [asPart];
         phrase = WithSource(clause, sense, phrase);
         // "… and the other end to the tank": of what goes on with the first.
         if (phrase is { Head: "end", IsRest: true }) return [];
@@ -1415,7 +1429,7 @@ public sealed partial class SentenceReader
         {
             // "Clean the threads": done, to nothing the sheet keeps count of.
             if (VerbOf(sense) is { } verb) _actions.Add(new StepAction { Verb = verb, Words = phrase.Text, At = phrase.At, Limits = LimitsAt(verb, phrase.At) });
-            _unnamed = phrase;
+            _unnamed = HandledIn(clause, phrase);
             return [];
         }
 

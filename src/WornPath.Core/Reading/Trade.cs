@@ -85,6 +85,18 @@ internal static class Trade
     /// <summary>What a fluid does where something was opened.</summary>
     public static readonly WordSet RunsOut = Set("runsOut");
 
+    /// <summary>What a spring holds against a belt or a chain.</summary>
+    public static readonly WordSet Sprung = Set("sprung");
+
+    /// <summary>Verbs by which it is swung aside and let back.</summary>
+    public static readonly WordSet Swings = Set("swings");
+
+    /// <summary>What is put to something to hold it by.</summary>
+    public static readonly WordSet Hands = Set("hands");
+
+    /// <summary>What is cleaned off something.</summary>
+    public static readonly WordSet Soils = Set("soils");
+
     /// <summary>What a lead, a hose or a pipe ends in, told for all of it.</summary>
     public static readonly WordSet Ends = Set("ends");
 
