@@ -142,44 +142,8 @@ public static partial class CorpusScore
         }
     }
 
-    /// <summary>
-    /// Holds ways of telling against what is meant. "ON: part cover; joint cover bolts, 4, cover" says what the sheets of the lines
-    /// behind it have; "Undo the bolts. | Lift it off. => Remove cover" is two steps and what the last of them does.
-    /// </summary>
-    public static void Tellings(IEnumerable<string> lines)
-    {
-        var (has, count, failed) = ("", 0, 0);
-        foreach (var line in lines.Select(l => l.Trim()).Where(l => l.Length > 0 && l[0] != '#'))
-        {
-            if (line.StartsWith("ON:", StringComparison.Ordinal))
-            {
-                has = line[3..];
-                continue;
-            }
-
-            var parts = line.Split("=>", StringSplitOptions.TrimEntries);
-            var sheet = Editor.Apply(Sheet.Empty, new InsertPhase("h1", null, "Work")).Value.Sheet;
-            foreach (var thing in has.Split(';', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries)) sheet = Having(sheet, thing);
-            foreach (var sentence in parts[0].Split('|', StringSplitOptions.TrimEntries))
-                sheet = Editor.Apply(sheet, new InsertStep(null, "h1", sheet.Steps.LastOrDefault()?.Id, sentence)).Value.Sheet;
-            var last = sheet.Steps.Last();
-            var said = last.Actions.Where(a => !Quiet.Contains(a.Verb))
-                .Select(a => $"{a.Verb}{(a.New ? " new" : "")} {sheet.Find(a.Target ?? "")?.Name ?? a.Words}{(a.Torque is { } t ? $" {t}" : "")}{(a.Branch > 0 ? " if" : "")}".Trim());
-            var got = ((last.Questions.Length > 0 ? "asked " : "") + string.Join("; ", said)).Trim();
-            count++;
-            if (got == parts[^1]) continue;
-            failed++;
-            Console.WriteLine($"{parts[0]}\n   want {parts[^1]}\n   got  {got}{string.Concat(SentenceReader.Explain(sheet, last, last.Text).Select(c => $"\n      · {c}"))}");
-        }
-
-        Console.WriteLine($"{count} tellings, {failed} read otherwise");
-    }
-
-    // What no telling is held against.
-    private static readonly Verb[] Quiet = [Verb.Inspect, Verb.Treat, Verb.Clean, Verb.Wait, Verb.Seat, Verb.SetAside, Verb.Measure, Verb.FunctionCheck];
-
     // "joint cover bolts, 4, cover": a kind and a name; of a joint how many there are and what they hold.
-    private static Sheet Having(Sheet sheet, string thing)
+    internal static Sheet Having(Sheet sheet, string thing)
     {
         var words = thing.Split(',', StringSplitOptions.TrimEntries);
         var at = words[0].IndexOf(' ', StringComparison.Ordinal);

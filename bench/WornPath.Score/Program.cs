@@ -9,10 +9,14 @@ if (args is ["--say", ..])
     return;
 }
 
-if (args is ["--tellings", var file])
+if (args is ["--tellings", .. var files])
 {
     // Ways of telling, each on a sheet of its own, held against what is meant; those that are read otherwise are printed.
-    CorpusScore.Tellings(File.ReadLines(file));
+    var all = files.SelectMany(f => Told.In(File.ReadLines(f))).ToList();
+    var otherwise = all.Select(told => (Told: told, Read: told.Read())).Where(t => t.Read.Said != t.Told.Meant).ToList();
+    foreach (var (told, (said, clauses)) in otherwise)
+        Console.WriteLine($"{string.Join(" | ", told.Steps)}\n   want {told.Meant}\n   got  {said}{string.Concat(clauses.Select(c => $"\n      · {c}"))}");
+    Console.WriteLine($"{all.Count} tellings, {otherwise.Count} read otherwise");
     return;
 }
 
@@ -20,22 +24,22 @@ var folder = args.FirstOrDefault(a => !a.StartsWith("--", StringComparison.Ordin
 var list = args.Contains("--list");
 var jobs = args.SkipWhile(a => a != "--jobs").Skip(1).FirstOrDefault()?.Split(',');
 Func<string, bool>? only = jobs is null ? null : name => jobs.Contains(name);
-var all = CorpusScore.Of(folder, only).ToList();
+var scored = CorpusScore.Of(folder, only).ToList();
 string Share(IReadOnlyCollection<Scored> of, Verdict verdict) => $"{100.0 * of.Count(s => s.Verdict == verdict) / of.Count,5:0.0} %";
 void Row(string name, IReadOnlyCollection<Scored> of) =>
     Console.WriteLine($"{name,-6} {of.Count,4} steps  right {Share(of, Verdict.Right)}  asked {Share(of, Verdict.Asked)}  silently wrong {Share(of, Verdict.Wrong)}  silently unread {Share(of, Verdict.Unread)}  right in the end {100.0 * of.Count(s => s.Bad.Count == 0) / of.Count,5:0.0} %");
-foreach (var job in all.GroupBy(s => s.Job)) Row(job.Key, [.. job]);
-Row("ALL", all);
+foreach (var job in scored.GroupBy(s => s.Job)) Row(job.Key, [.. job]);
+Row("ALL", scored);
 var (named, known, missing) = CorpusScore.Tools(folder, only);
 Console.WriteLine($"tools named that the sheet knows: {known} of {named}");
-int Marked(Func<Scored, bool> of) => all.Count(s => of(s) && s.Plain.Count > 0);
+int Marked(Func<Scored, bool> of) => scored.Count(s => of(s) && s.Plain.Count > 0);
 bool LeftOut(Scored s) => s.Verdict is Verdict.Wrong or Verdict.Unread && s.Bad.Any(b => b.StartsWith("missing", StringComparison.Ordinal));
 static bool IsRight(Scored s) => s.Verdict == Verdict.Right;
-Console.WriteLine($"steps of which something was left out that show words doing nothing: {Marked(LeftOut)} of {all.Count(LeftOut)}; "
-    + $"right ones: {Marked(IsRight)} of {all.Count(IsRight)}");
+Console.WriteLine($"steps of which something was left out that show words doing nothing: {Marked(LeftOut)} of {scored.Count(LeftOut)}; "
+    + $"right ones: {Marked(IsRight)} of {scored.Count(IsRight)}");
 if (list)
 {
     Console.WriteLine($"not known: {string.Join("; ", missing)}");
-    foreach (var s in all.Where(s => s.Verdict != Verdict.Right))
+    foreach (var s in scored.Where(s => s.Verdict != Verdict.Right))
         Console.WriteLine($"{s.Job}:{s.Number} {s.Verdict}: {s.Text}\n     BAD {string.Join(" | ", s.Bad)}  ASKED {string.Join(" | ", s.Asked)}\n     GOT {s.Read}{string.Concat(s.Clauses.Select(c => $"\n       · {c}"))}{string.Concat(s.Plain.Select(p => $"\n     SAYS “{p}”"))}");
 }

@@ -1005,7 +1005,7 @@ internal sealed class ClauseFinder
         if (!Trade.IsAlsoNoun(_tokens[at].Text) || at + 1 >= _end) return false;
         var next = _tokens[at + 1];
         var known = _names.Resolve([stem]).One is Part or Connection;
-        if (next.Kind == TokenKind.Mark) return known || next.Text is "-" or "–" or "—" && Trade.NounOf([stem]) is { Role: NounRole.Thing };
+        if (next.Kind == TokenKind.Mark) return known || next.Text is "–" or "—" && Trade.NounOf([stem]) is { Role: NounRole.Thing };
         if (next.Kind != TokenKind.Word) return false;
         if (Trade.VerbsOf(next.Text).Any(f => f.Form == Form.S) && Trade.NounOf([Stem.Of(next.Text)]) is not { Role: NounRole.Thing } && at + 2 < _end
             && Trade.Paths.Contains(_tokens[at + 2].Text)) return true;
@@ -1652,6 +1652,13 @@ internal sealed class ClauseFinder
                     && _tokens[noun.Next + 1].Text is "it" or "them") noun = (noun.Phrase with { After = null }, noun.Next);
                 // "… on the rod and then the piston".
                 if (after is not null && i > from + 1 && Is(i - 1, "then") && Is(i - 2, "and")) noun = (noun.Phrase with { After = null }, noun.Next);
+                // "Nut off (LH)", "nut 120 N·m LH": a left-hand thread, and no side.
+                if (after is null && noun.Phrase.Text.ToLowerInvariant() is "lh" or "rh" && clause.Pieces.FindLast(p => p.Noun is not null)?.Noun is { } threaded && threaded.Is(ThingKind.Joint))
+                {
+                    i = noun.Next;
+                    continue;
+                }
+
                 // "The bolts (left)", "the bolts, left-hand side": on which side.
                 if (after is null && i > from && _tokens[i - 1] is { Kind: TokenKind.Mark, Text: "," or "(" } && clause.Pieces.Exists(p => p.Noun is not null)
                     && SideWords.IsSide(noun.Phrase.At.Of(_text)) && !Is(noun.Next, "and")) noun = (noun.Phrase with { After = "at" }, noun.Next);

@@ -149,5 +149,5 @@ internal static class LeftAlone
 
     private static bool IsComma(List<Token> tokens, int at) => tokens[at] is { Kind: TokenKind.Mark, Text: "," };
 
-    private static bool IsDash(List<Token> tokens, int at) => tokens[at] is { Kind: TokenKind.Mark, Text: "–" or "—" or "-" };
+    private static bool IsDash(List<Token> tokens, int at) => tokens[at] is { Kind: TokenKind.Mark, Text: "–" or "—" };
 }

@@ -298,6 +298,17 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
                 continue;
             }
 
+            // "The top half of the shroud": a half that is a part, and no number.
+            if (determined && stems.Count == 0 && Trade.Distinct.Contains(word) && Word(i + 1) is "half" or "halves")
+            {
+                distinct.Add(Stem.Of(word));
+                stems.AddRange([Stem.Of(word), "half"]);
+                (first, last) = (i, i + 1);
+                plural |= Word(i + 1) == "halves";
+                i += 2;
+                break;
+            }
+
             if (Trade.Distinct.Contains(word) && (Continues(i + 1, to) || Word(i + 1) is "one" or "ones" || determined && (i + 1 >= to || !IsContent(i + 1)
                 || NumberWords.Parse(Word(i + 1)) is > 1 and < 50 && !Continues(i + 2, to))
                 || stems.Count == 0 && !Trade.Adverbs.Contains(word) && Word(i + 1) is "last" or "next"))
@@ -352,6 +363,15 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
         for (; i < to; i++)
         {
             var token = tokens[i];
+            // "Two nuts M6": the same.
+            if (stems.Count > 0 && size.Length == 0 && token.Kind == TokenKind.Word && Sized(token.Text) && token.Text[0] is 'm' or 'M' && !Continues(i + 1, to)
+                && Trade.NounOf(stems) is { Kinds: [ThingKind.Joint, ..] })
+            {
+                size = token.At.Of(text);
+                i++;
+                break;
+            }
+
             // "The bolts, M8 x 25": behind the name.
             if (token.Kind == TokenKind.Size && stems.Count > 0 && size.Length == 0)
             {
@@ -550,7 +570,9 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
             if (stems[^1] is "mix" or "mixture" or "solution" or "length" or "loop" or "piece" or "strip" or "bit" or "turn"
                 && !names.IsHead(stems[^1])) return (of with { After = after, IsIndefinite = true }, ofNext);
             var place = Trade.NounOf(stems) is { Role: NounRole.Place or NounRole.Words } || stems[^1] is "ring" or "length" or "line";
-            if (Trade.Relational.Contains(stems[^1]) || Trade.PlacesOn.Contains(stems[^1])) return (of with { After = after }, ofNext);
+            // "The edge of the cover" is the cover; "the top half of the shroud" is no whole shroud.
+            var compound = stems.Count > 1 && Trade.IsCompound(stems[^2], stems[^1]);
+            if (!compound && (Trade.Relational.Contains(stems[^1]) || Trade.PlacesOn.Contains(stems[^1]))) return (of with { After = after }, ofNext);
             if (place && (of.Is(ThingKind.Consumable) || of.Is(ThingKind.Fluid))) return (of with { After = after }, ofNext);
             if (!place)
             {

@@ -377,7 +377,7 @@ public sealed partial class SentenceReader
         if (!clause.Negated && clause.Mood is Mood.Imperative or Mood.Passive)
             foreach (var piece in clause.Pieces)
                 if (piece.Noun is { After: "with", IsPronoun: false, IsIndefinite: false, Size: "" } with && _refer.Known(with) is not Tool
-                    && with.Is(ThingKind.Control) && (with.Head != "key" || TellsItsState(with)))
+                    && with.Is(ThingKind.Control) && !Points(with) && (with.Head != "key" || TellsItsState(with)))
                     SetControl(clause, [.. clause.Pieces.SkipWhile(p => p != piece).Where(p => p.Noun is { IsPronoun: false } n
                         && n.Is(ThingKind.Control)).Select(p => p.Noun!)]);
         foreach (var piece in clause.Pieces)
@@ -388,6 +388,10 @@ public sealed partial class SentenceReader
             if (one > 1 && !clause.Negated) _people = Math.Max(_people ?? 1, one);
         }
     }
+
+    // "With the lever pointing upwards": how the part stands that it is on.
+    private bool Points(NounPhrase control) =>
+        _finder.Tokens.SkipWhile(t => t.At.Start < control.At.End).FirstOrDefault() is { Kind: TokenKind.Word, Text: "pointing" or "facing" or "showing" or "uppermost" or "outwards" or "inwards" };
 
     // "With the brake applied", and not "align the pulley with the key".
     private bool TellsItsState(NounPhrase control) =>

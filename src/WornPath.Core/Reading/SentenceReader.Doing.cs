@@ -423,8 +423,10 @@ public sealed partial class SentenceReader
     private void SetControl(Clause clause, List<NounPhrase> objects)
     {
         var position = PlaceOf(clause).Of(_text);
-        foreach (var phrase in objects)
+        foreach (var told in objects)
         {
+            // "There's a petcock on the bottom; open it".
+            var phrase = told is { IsPronoun: true, Text: "it" } && _unnamed is { } named && named.Is(ThingKind.Control) ? named with { At = told.At, After = null } : told;
             if (!phrase.IsPronoun && Trade.NounOf(phrase.Stems) is { Role: not NounRole.Thing }) continue;
             var control = phrase.IsPronoun ? _refer.Meant(phrase, k => k == ThingKind.Control) is [var meant, ..] ? meant : null
                 : _refer.Known(phrase, k => k == ThingKind.Control);

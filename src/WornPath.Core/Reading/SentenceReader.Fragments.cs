@@ -14,7 +14,7 @@ public sealed partial class SentenceReader
 
         public void Read()
         {
-            if (reader.SetAt(clause)) return;
+            if (reader.SetAt(clause) || FuelTap()) return;
             // "First thing, the seat: four nuts underneath, lift it off": what stands before a colon is what follows is about.
             if (clause.Pieces.Find(p => p.Noun is { IsPronoun: false, After: null } n
                 && Heads(n))?.Noun is { } head
@@ -257,6 +257,18 @@ public sealed partial class SentenceReader
             else if (reader._clauses.Count > 1) reader._told = true;
         }
 
+        // "Fuel off at tank", "fuel on": its tap, and nothing runs out.
+        private bool FuelTap()
+        {
+            if (clause.Pieces is not [{ Noun: { IsPronoun: false, IsNew: false, Stems: [var fuel] } said }, { Way: "on" or "off" }, ..]
+                || fuel is not ("fuel" or "petrol" or "gas" or "diesel") || clause.Pieces.Skip(2).Any(p => p.Noun is not { After: "at" }) || reader._refer.Known(said) is Part or Connection) return false;
+            var tap = reader._refer.Things.OfType<Control>().FirstOrDefault(c => NameIndex.NamesOf(c)[0].Contains(fuel) || Trade.Taps.Contains(NameIndex.NamesOf(c)[0][^1]))
+                ?? reader.ControlOf(new NounPhrase(said.At, $"{fuel} tap", [fuel, "tap"]) { Name = $"{fuel} tap" });
+            reader.Add(Verb.Set, tap, said.At, a => a with { Position = Short(reader.PlaceOf(clause).Of(reader._text)) });
+            reader.Spoken.Hand([tap]);
+            return reader._told = true;
+        }
+
         // "Slotted bolt 25, pivot bolt 45", "bolts at 160", where every torque of the sheet is in one unit.
         private void TakeValues()
         {
@@ -461,7 +473,7 @@ public sealed partial class SentenceReader
 
             // "Chocks behind the rear wheels", "stand under the axle".
             if (sense == Sense.Say && !phrase.IsPronoun && phrase.Is(ThingKind.Aid)
-                && (reader.Has(clause, "fore-and-aft", "underneath") || clause.Pieces.Exists(p => p.Way == "under") || clause.Pieces.Exists(p => p.Noun is
+                && (reader.Has(clause, "fore-and-aft", "underneath") || clause.Nouns.Any(n => n != phrase && n.Head is "side" or "wheel" or "end") || clause.Pieces.Exists(p => p.Way == "under") || clause.Pieces.Exists(p => p.Noun is
                 {
                     After: "at" or "behind" or "under" or "beneath" or "between" or "round" or "around" or "across" or "before" or "of"
                 })))

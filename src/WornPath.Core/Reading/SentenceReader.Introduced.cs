@@ -82,4 +82,14 @@ public sealed partial class SentenceReader
             ?? (Joint)_refer.Assume(bolts, ThingKind.Joint, false, bolts.Owner.Count > 0 ? bolts.OwnerName : part.Name, part.Id);
         if (Spoken.IsOff(its) is not true) Add(Verb.TakeOut, its, bolts.At);
     }
+
+    // "Loosen the six screws of the housing and lift it out": they are out, or it would not come off.
+    private void LoosenedRightOut(Part part)
+    {
+        var at = _actions.FindLastIndex(a => a is { Verb: Verb.Loosen, Some: null, Angle: null, IsSaid: false, Target: not null } && a.Branch == _branch && _refer.Find(a.Target) is Joint joint
+            && (joint.IsMany || joint.Name.EndsWith('s')) && NameIndex.NamesOf(joint)[0][^1] is "bolt" or "screw" or "nut" && IsOf(joint, part, part.Name));
+        if (at < 0) return;
+        _actions[at] = _actions[at] with { Verb = Verb.TakeOut };
+        Spoken.Did(_refer.Find(_actions[at].Target!)!, Verb.TakeOut);
+    }
 }

@@ -615,19 +615,18 @@ public sealed partial class SentenceReader
         if (sense == Sense.MoveOff && GoesOn(clause)) sense = Sense.On;
         if (IsOnlySet(clause, sense, objects)) sense = Sense.Set;
         if (IsOnlyCatch(sense, objects)) sense = Sense.Say;
+        // "… to get the air out": what for.
+        if (sense == Sense.Off && clause.Mood == Mood.Imperative && _finder.Tokens[clause.From].Text == "to" && objects.Count > 0
+            && objects.TrueForAll(o => !o.IsPronoun && _refer.Known(o) is null && Trade.NounOf(o.Stems) is { Role: not NounRole.Thing })) sense = Sense.Say;
         // "Slip a hand under the tank".
         if (sense is Sense.On or Sense.Off or Sense.Place or Sense.Move && objects.Count > 0 && objects.TrueForAll(o => !o.IsPronoun && Trade.Hands.Contains(o.Head)
             && _refer.Known(o) is null && clause.Nouns.Any(n => n.After is not null))) sense = Sense.Say;
+        // "Fire it up and cycle it a few times": what is worked on, and not the ignition.
+        if (sense == Sense.Set && clause.Verb.Lemma is "cycle" or "stroke" or "work" && objects is [{ IsPronoun: true, Text: "it" }]
+            && Spoken.Last is [.., Control just] && Trade.ControlNamed(just.Name.ToLowerInvariant()) == "ignition") sense = Sense.Say;
         // "Straighten the cotter pin, pull it": the pin, and no lever that was in hand before.
         if (sense == Sense.Set && objects.Count > 0 && objects.TrueForAll(o => o.IsPronoun && IsCotter(o))
             && _clauses.TakeWhile(c => c != clause).Any(c => c.Nouns.Any(n => !n.IsPronoun && IsCotter(n)))) sense = Sense.Off;
-        if (SwingsAside(clause, objects))
-        {
-            objects = [WithoutReturn(objects[0])];
-            // Where the sheet has it as a part, nothing is done to that.
-            sense = _refer.Known(objects[0]) is Part ? Sense.Say : Sense.Set;
-        }
-
         if (HouseSense(clause) is { } taught) (sense, control) = (taught, null);
         if (sense == Sense.Aside && KeepsCompanion(clause)) return;
         if (sense is Sense.On or Sense.Secure or Sense.Start or Sense.Hang or Sense.BoltTorque && TellsHowItIsHeld(clause)) sense = Sense.Say;
@@ -642,6 +641,8 @@ public sealed partial class SentenceReader
         if (clause.Mood == Mood.Declarative && sense is not (Sense.Off or Sense.On or Sense.Place or Sense.Away
             or Sense.Snug or Sense.Torque or Sense.TurnOn or Sense.Disconnect or Sense.Connect or Sense.Along or Sense.Drain or Sense.Treat)
             && !(sense == Sense.Start && clause.Pieces.Exists(p => p.Way is "in" or "on"))) sense = Sense.Say;
+        // Where the sheet has an idler as a part, nothing is done to that.
+        if (SwingsAside(clause, objects)) (sense, objects) = Swung(objects[0]);
         var (actions, questions) = (_actions.Count, _questions.Count);
         if (sense is Sense.Off or Sense.On or Sense.Set or Sense.Disconnect && SetAt(clause)) return;
         if (sense == Sense.Torque && ValuesFollow(clause, objects)) return;
@@ -696,6 +697,8 @@ public sealed partial class SentenceReader
     {
         if (clause is not { Mood: Mood.Passive, IsFull: true } || Values(clause).Any(v => v.Kind == TokenKind.Torque)) return false;
         if (clause.Verb!.Lemma == "stick") return true;
+        // "The deck is suspended on four pins."
+        if (clause.Verb.Lemma == "suspend" && AidIn(clause) is null && clause.Nouns.Any(n => n is { IsPronoun: false, After: "on" or "from" or "by" or "in" })) return true;
         // "Remove the nut; it is secured with threadlocker": how it was.
         if (clause.Nouns.FirstOrDefault() is { IsPronoun: true } && (Trade.Holds.Contains(clause.Verb!.Lemma) || clause.Verb.Lemma is "lock" or "mount")
             && _actions is [.., { Verb: Verb.TakeOut or Verb.Remove or Verb.Disconnect or Verb.Loosen or Verb.BreakLoose }]) return true;
@@ -792,7 +795,7 @@ public sealed partial class SentenceReader
                 DoEach(clause, Sense.On, objects);
                 return;
             case Sense.Level when !objects.Exists(o => o.IsPronoun || _refer.Known(o) is Fluid || o.Is(ThingKind.Fluid)):
-                if (Spoken.Nearest(_refer.Things.Where(t => t is Fluid)) is { } fluid) Add(Verb.CheckLevel, fluid, PlaceOf(clause));
+                if ((Spoken.Nearest(_refer.Things.Where(t => t is Fluid)) ?? (_refer.Things.OfType<Fluid>().ToList() is [var only] ? only : null)) is { } fluid) Add(Verb.CheckLevel, fluid, PlaceOf(clause));
                 else goto default;
                 return;
             // "Fill with engine oil": with that, and no other that is on the sheet.
@@ -1014,7 +1017,12 @@ public sealed partial class SentenceReader
         }
 
         // "Four bolts, cover off": its bolts come out first.
-        if (verb == Verb.Remove && thing is Part held) TakeIntroduced(held);
+        if (verb == Verb.Remove && thing is Part held)
+        {
+            LoosenedRightOut(held);
+            TakeIntroduced(held);
+        }
+
         // "Pick up the pry bar", "take a socket": in the hand.
         if (verb == Verb.TakeAway && thing is Tool && clause.Verb?.Lemma is "pick" or "take"
             && clause.Pieces.TrueForAll(p => p.Way is null or "up")) return;
@@ -1029,6 +1037,14 @@ public sealed partial class SentenceReader
             && NameIndex.NamesOf(thing)[0].All(NameIndex.NamesOf(j)[0].Contains)) is { } clamp)
         {
             Add(Verb.Snug, clamp, phrase.At);
+            return;
+        }
+
+        // "Clamp the hose", which nobody has just put on: a clamp is put to it, so that nothing runs out.
+        if (verb == Verb.Snug && thing is Connection && NameIndex.NamesOf(thing)[0][^1] is "hose" or "line" or "pipe" && Spoken.IsOff(thing) is null
+            && clause.Verb?.Lemma is "clamp" or "pinch")
+        {
+            Add(Verb.Place, _refer.Assume(new NounPhrase(phrase.At, "clamp", ["clamp"]) { Name = "clamp" }, ThingKind.Aid, false, null, null), phrase.At);
             return;
         }
 

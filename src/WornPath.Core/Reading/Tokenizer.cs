@@ -229,6 +229,8 @@ internal static partial class Tokenizer
             : match.Groups["mark"].Success ? TokenKind.Mark
             : TokenKind.Word;
         if (kind == TokenKind.Mark && text is "[" or "]") text = text == "[" ? "(" : ")";
+        // "Air box off - two wing nuts": a dash, however it is typed.
+        if (kind == TokenKind.Mark && text == "-") text = "–";
         if (kind != TokenKind.Word) return new Token(kind, text, span);
         // "Don’t" and "don't" are one word.
         var word = text.Replace('’', '\'');
