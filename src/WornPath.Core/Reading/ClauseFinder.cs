@@ -909,6 +909,8 @@ internal sealed class ClauseFinder
             || NumberWords.Parse(_tokens[at + 2].Text) is not null) ? at + 2 : at + 1;
         var next = behind < _tokens.Count && behind < _end ? _tokens[behind] : default;
         var stem = Stem.Of(token.Text);
+        // "Back at the frame there's a bolt": where.
+        if (token.Text == "back" && next.Text is "at" or "under" or "inside" or "behind") return false;
         // "Lead the loom along the frame"; but "lead off its post".
         if (Trade.NounsFirst.Contains(token.Text) && !(next.Kind == TokenKind.Word && next.Text is not null && Trade.Determiners.Contains(next.Text))) return false;
         if (next.Kind == TokenKind.Word && next.Text is not null)
@@ -955,7 +957,13 @@ internal sealed class ClauseFinder
         if (IsNoteOfPart(at)) return false;
         // "Sensor in, bolt 8 N·m": the bolt.
         if (next.Kind == TokenKind.Torque && Trade.NounOf([stem]) is { Role: NounRole.Thing, Kinds: [ThingKind.Joint, ..] }) return false;
+        // "Oil 1.2 l to the level plug": the oil.
+        if (next.Kind == TokenKind.Number && Trade.NounOf([stem]) is { Kinds: [ThingKind.Fluid, ..] } && at + 2 < _end
+            && _tokens[at + 2].Text is "l" or "litre" or "litres" or "liter" or "liters" or "ml" or "qt" or "quart" or "quarts" or "pint" or "pints") return false;
         if (next.Kind is TokenKind.Number or TokenKind.Torque or TokenKind.Angle) return true;
+        // "Pull straight out".
+        if (next.Kind == TokenKind.Word && Trade.Adverbs.Contains(next.Text) && at + 2 < _end && _tokens[at + 2].Text is "out" or "off" or "up" or "away" or "down"
+            && Trade.NounOf([stem]) is not { Role: NounRole.Thing } && IsBoundary(at - 1)) return true;
         if (next.Kind == TokenKind.Mark) return at == 0 && next.Text != ":";
         // "Plug at 40": the plug.
         if (next.Text is "at" or "to" && at + 2 < _end && _tokens[at + 2].Kind is TokenKind.Number or TokenKind.Torque

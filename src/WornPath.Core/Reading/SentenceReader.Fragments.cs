@@ -193,7 +193,7 @@ public sealed partial class SentenceReader
             {
                 // "Now the idler. Two bolts, and it comes away."
                 var holds = reader._topic is null && objects is [var bolts] && bolts == listed && reader._unnamed is { } told && IsFastened(told) ? told : null;
-                reader._introduced = (listed, holds);
+                (reader._introduced, reader._isToldBefore) = ((listed, holds), false);
                 if (holds is not null)
                 {
                     reader._told = true;
@@ -425,8 +425,10 @@ public sealed partial class SentenceReader
                     Stems = NameIndex.StemsOf(whole)
                 };
             // "Sensor in, bolt 8 N·m": the bolt of what was just fitted.
-            if (phrase is { IsPronoun: false, IsIndefinite: true, Count: null, Stems.Count: 1, Owner.Count: 0 } && phrase.Is(ThingKind.Joint)
+            if (phrase is { IsPronoun: false, IsIndefinite: true, Stems.Count: 1, Owner.Count: 0 } && phrase.Is(ThingKind.Joint)
                 && reader._actions is [.., { Verb: Verb.Fit or Verb.Connect, Target: { } fitted }] && reader._refer.Find(fitted) is { } bearer
+                // "Outlet back on, two bolts", where twelve hold something else.
+                && (phrase.Count is not { } many || bearer is Part && reader._refer.Known(phrase, k => k == ThingKind.Joint) is Joint { Count: > 1 } others && others.Count != many)
                 && !Trade.Unfastened.Contains(NameIndex.NamesOf(bearer)[0][^1]))
             {
                 var own = bearer is Part part ? reader.FastenersOf(part)
@@ -443,6 +445,10 @@ public sealed partial class SentenceReader
             // "Inner bearing in the drum, seal on top": what is off, or new, goes there.
             if (way == "none" && Placed(phrase) && (phrase.IsNew || reader._refer.Known(phrase, k => k != ThingKind.Aid) is { } off
                 && reader.Spoken.IsOff(off) is true)) way = "on";
+            // "Bearing on, circlip in its groove".
+            if (way == "none" && phrase is { IsPronoun: false, IsOld: false } && reader._actions is [.., { Verb: Verb.Fit or Verb.Start }]
+                && clause.Behind(phrase) is { IsIts: true, After: "in" or "into", Head: "groove" or "seat" or "bore" or "slot" or "recess" or "place" }
+                && Trade.NounOf(phrase.Stems) is { Role: NounRole.Thing, Kinds: [ThingKind.Part, ..] }) way = "on";
             var fastens = !phrase.IsPronoun && (reader._refer.Known(phrase) is Joint || phrase.Is(ThingKind.Joint));
             var sense = (reader.Has(clause, "snug", "snugged", "nipped", "pinched") || TightBehind(phrase)
                 && !Values(clause).Any(v => v.Kind == TokenKind.Torque)) && (fastens
@@ -452,7 +458,7 @@ public sealed partial class SentenceReader
                     "on" => Sense.On,
                     // "New alternator in, pivot bolt loose": in, and no tighter than that.
                     _ when loose && !phrase.IsPronoun && reader._refer.Known(phrase) is Joint wasOut && reader.Spoken.IsOff(wasOut) is true => Sense.On,
-                    _ => loose ? Sense.BreakLoose : phrase.IsNew || GoesOnWithNew(phrase) ? Sense.On : Sense.Say
+                    _ => loose ? Sense.BreakLoose : phrase.IsNew && !reader.Has(clause, "beside", "alongside") || GoesOnWithNew(phrase) ? Sense.On : Sense.Say
                 };
             if (!phrase.IsPronoun && phrase.Head is "pin" or "cotter" && sense is Sense.On or Sense.Off && !(reader._refer.Known(phrase) is Part))
             {

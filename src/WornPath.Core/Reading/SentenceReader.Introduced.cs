@@ -7,6 +7,8 @@ public sealed partial class SentenceReader
 {
     // The fasteners told of last and the part they are said to hold; null for whatever comes off next: "side panel: four screws".
     private (NounPhrase Bolts, NounPhrase? Whose)? _introduced;
+    // By the step before.
+    private bool _isToldBefore;
 
     // "There are two bolts on the idler", "the idler hangs on two bolts", "two bolts hold the idler".
     private void Introduce(Clause clause)
@@ -23,6 +25,7 @@ public sealed partial class SentenceReader
         // "Behind it sits a bracket", of which bolts are told: of nothing that is named.
         if (whose is null && clause.Nouns.Any(n => n != bolts && !Trade.IsNoObject(n))) return;
         _introduced = (bolts with { After = null }, whose is null ? null : whose with { After = null });
+        _isToldBefore = false;
     }
 
     private static bool IsCounted(NounPhrase bolts) => bolts is { IsPronoun: false, Some: null, IsNew: false, IsRest: false }
@@ -37,7 +40,7 @@ public sealed partial class SentenceReader
     private void Introduce(Clause clause, List<NounPhrase> objects)
     {
         if (objects.TrueForAll(o => !o.Is(ThingKind.Joint)) && clause.Pieces.Find(p => p.Noun is { After: "beside", Count: not null } n
-            && n.Is(ThingKind.Joint) && IsCounted(n))?.Noun is { } told) _introduced = (told with { After = null }, null);
+            && n.Is(ThingKind.Joint) && IsCounted(n))?.Noun is { } told) (_introduced, _isToldBefore) = ((told with { After = null }, null), false);
     }
 
     // "Idler: two bolts and it's off", "two bolts and the idler's off": off it is.
@@ -71,12 +74,13 @@ public sealed partial class SentenceReader
     }
 
     // Before a part comes off, the fasteners it was told to have, where nobody has taken them out.
-    private void TakeIntroduced(Part part)
+    private void TakeIntroduced(Part part, Span at)
     {
         if (_introduced is not { } told || Trade.Unfastened.Contains(NameIndex.NamesOf(part)[0][^1])
             || told.Whose is { } whose && whose.Stems[^1] != NameIndex.NamesOf(part)[0][^1]) return;
         _introduced = null;
-        var bolts = told.Bolts;
+        // Told of in the step before, they come out where the part does.
+        var bolts = _isToldBefore ? told.Bolts with { At = at } : told.Bolts;
         if (_actions.Exists(a => a.Verb == Verb.TakeOut && a.At.Meets(bolts.At))) return;
         var its = (bolts.Owner.Count > 0 ? _refer.Known(bolts, k => k == ThingKind.Joint) as Joint : FastenersOf(part, bolts.Head))
             ?? (Joint)_refer.Assume(bolts, ThingKind.Joint, false, bolts.Owner.Count > 0 ? bolts.OwnerName : part.Name, part.Id);

@@ -169,6 +169,7 @@ public sealed partial class SentenceReader
         {
             finder.Fill(clause);
             Introduce(clause);
+            _isToldBefore = true;
             // "Now for the light switch, it hides under the pedal."
             if (clause.Pieces.Find(p => p.Noun is { After: null or "for" or "to", IsPronoun: false })?.Noun is not { } noun
                 || Trade.NounOf(noun.Stems) is not { Role: NounRole.Thing }) continue;
@@ -452,7 +453,7 @@ public sealed partial class SentenceReader
         {
             var side = _actions[i].Side ?? SideOf(clause, _actions[i]);
             // "The other wheel" is the one on the other side, and not what is left of a set.
-            _actions[i] = _actions[i] with { Only = _only, Branch = _branch, In = at, Side = side, Rest = _actions[i].Rest && side != Side.Other };
+            _actions[i] = _actions[i] with { Only = _only, Branch = _branch, In = _actions[i].In.Length > 0 ? _actions[i].In : at, Side = side, Rest = _actions[i].Rest && side != Side.Other };
         }
 
         // "Slide off the hub, catching the bearing as it comes", "having first loosened …": that is done before.
@@ -615,6 +616,13 @@ public sealed partial class SentenceReader
         if (sense == Sense.MoveOff && GoesOn(clause)) sense = Sense.On;
         if (IsOnlySet(clause, sense, objects)) sense = Sense.Set;
         if (IsOnlyCatch(sense, objects)) sense = Sense.Say;
+        // "Set the intake down straight", while things go on: there.
+        if (sense == Sense.Aside && clause.Verb.Lemma is "set" or "lay" or "lower" && clause.Pieces.Exists(p => p.Way == "down") && Spoken.ComesOff is false && !facts.Has(Looks.Rest, "")
+            && objects is [{ } lowered] && (lowered.IsPronoun ? Spoken.Last is [.., Part last] ? last : null : _refer.Known(lowered) as Part) is { } waits
+            && Spoken.IsOff(waits) is true && !_actions.Exists(a => a.Target == waits.Id)) sense = Sense.On;
+        // "Battery in, start it": no battery is started.
+        if (sense == Sense.Say && clause.Verb.Lemma == "start" && objects is [{ IsPronoun: true, Text: "it" }] && clause.Pieces.Count == 1 && !Spoken.Last.Any(t => t is Joint))
+            (sense, control) = (Sense.Set, "engine");
         // "… to get the air out": what for.
         if (sense == Sense.Off && clause.Mood == Mood.Imperative && _finder.Tokens[clause.From].Text == "to" && objects.Count > 0
             && objects.TrueForAll(o => !o.IsPronoun && _refer.Known(o) is null && Trade.NounOf(o.Stems) is { Role: not NounRole.Thing })) sense = Sense.Say;
@@ -925,6 +933,9 @@ public sealed partial class SentenceReader
             ?? objects.Where(o => o.Owner.Count > 0 && o.Is(ThingKind.Joint))
                 .Select(o => new NounPhrase(o.At, o.OwnerName.ToLowerInvariant(), o.Owner) { Name = o.OwnerName }).FirstOrDefault()
             ?? (objects.TrueForAll(o => o.IsPronoun) ? _from : null);
+        // "Run each nut down till it seats, then half a turn more".
+        if (sense == Sense.Snug && !Values(clause).Any(v => v.Kind == TokenKind.Torque) && Values(clause).FirstOrDefault(v => v.Kind == TokenKind.Angle) is { Kind: TokenKind.Angle } more && !_actions.Exists(a => a.Verb == Verb.TurnOn))
+            foreach (var joint in things.OfType<Joint>().Distinct()) Add(Verb.TurnOn, joint, more.At, a => a with { Angle = more.Number });
         // "Fit the plug, 20 N·m": the value makes it a tightening, too.
         if (sense is Sense.On or Sense.Start or Sense.Secure or Sense.Snug or Sense.Connect or Sense.Replace
             && Values(clause).Any(v => v.Kind == TokenKind.Torque)) TightenWhat(clause, [], things);
@@ -1017,10 +1028,11 @@ public sealed partial class SentenceReader
         }
 
         // "Four bolts, cover off": its bolts come out first.
+        if (verb == Verb.BreakLoose && thing is Part stuck) TakeIntroduced(stuck, phrase.At);
         if (verb == Verb.Remove && thing is Part held)
         {
             LoosenedRightOut(held);
-            TakeIntroduced(held);
+            TakeIntroduced(held, phrase.At);
         }
 
         // "Pick up the pry bar", "take a socket": in the hand.

@@ -23,8 +23,10 @@ internal static partial class Tokenizer
         @"|\([a-km-qs-z]\)(?=\s*(?:$|[.,;]|(?:and|then)\s))|\[\s*(?:\d{1,3}|[a-z])(?:\s*[-–,]\s*(?:\d{1,3}|[a-z]))*\s*\]|,\s*(?:arrowed|circled|pictured|illustrated)(?=\s*(?:$|[.,;]))" +
         @"|(?<!\w)(?:the\s+arrows?\s+points?\s+(?:at|to)|where\s+the\s+arrows?\s+points?)(?!\w)" +
         @"|(?<!\w)(?:(?:circled|marked|numbered|arrowed|highlighted|pictured)\s+(?:(?:\d{1,2}|(?-i:[A-Z]))(?:\s+to\s+(?:\d{1,2}|(?-i:[A-Z])))?\s+)?)?in\s+(?:the\s+|this\s+)?(?:fig(?:ure)?s?\.?|pictures?|photo(?:graph)?s?|illustrations?)(?!\w)(?:\s+\d{1,2}(?![\w.,]\d))?)|" +
-        @"\((?<many>\d{1,2})\)(?=\s*[\p{L}\d])|(?<many>\d{1,2})\s?[x×](?=\s+\p{L})|(?<times>\(\s?(?:[x×]\s?\d{1,2}|\d{1,2}\s?[x×]?)\s?\)(?!\s?\d)|[x×]\s?\d{1,2}(?![\w/.,]*\d|\s*mm))|" +
+        @"\((?<many>\d{1,2})\)(?=\s*[\p{L}\d])|(?<many>\d{1,2})\s?[x×](?=\s+\p{L})|(?<times>\(\s?(?:[x×]\s?\d{1,2}|\d{1,2}\s?[x×]?)\s?\)(?!\s?\d)|[x×]\s?\d{1,2}(?![\w/.,]*\d|\s*mm)|\d{1,2}\s?[x×](?=\s*$))|" +
         @"(?<time>(?:\d+(?:[.,]\d+)?\s*|(?:half an?|a quarter of an|three[- ]quarters of an|an?|one|two|three|four|five|six|seven|eight|nine|ten|twelve|fifteen|twenty|thirty|forty|sixty)\s+)(?<tu>seconds|second(?!\s+[a-z])|secs?|minutes?|mins?|min\.|s(?=[\s,;.)]|$)|hours?|hrs?|h)(?![A-Za-z]))|" +
+        // "100 °C" is no angle.
+        @"(?<num>\d+(?:[.,]\d+)?\s?°\s?[CF](?!\w))|" +
         @"(?<angle>(?:\d+(?:[.,]\d+)?|\d+/\d+|half a|(?:an?\s+further|an?|another|one)\s+(?:half|third|quarter|fifth|sixth|eighth|twelfth)(?:\s+of\s+a)?|(?:a |another )?(?:third|quarter|sixth|eighth|twelfth) of a|(?:another |a )?three[- ]quarters of a|two[- ]thirds of a|three-quarter|another|one|two|three|four)\s*(?:full\s+|complete\s+|whole\s+)?(?:°|deg(?:rees?)?(?![A-Za-z])|flats?(?![A-Za-z])|turns?(?![A-Za-z])))|" +
         @"(?<num>\d+(?:[.,/]\d+)*(?![\w]))|(?<word>[A-Z]{1,2}\+(?![\w+])|[wf]/o?(?![\w/])|\d{1,2}W-\d{2,3}(?!\w)|[bgsht]/[a-z]+(?![\w/])|[\p{L}#](?:[\p{L}\d'’\-]*[\p{L}\d])?|\d[\w.×/]*\w)|(?<stop>[.!?;\n]+)|(?<and>(?<=\s)[&+](?=\s+\p{L}))|(?<mark>[,:()\[\]–—%+]|(?<=\s)-(?=\s))",
         RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
