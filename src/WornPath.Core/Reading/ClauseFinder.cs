@@ -667,8 +667,10 @@ internal sealed class ClauseFinder
             return Told(Mood.Imperative, from + 1, does, from);
         // "Once they're out it lifts off": no comma between.
         var state = _tokens[from].Text is "they're" or "it's" or "that's" ? from + 1
-            : _tokens[from].Text is "they" or "it" or "that" or "both" or "these" or "those" && (Is(from + 1, "is") || Is(from + 1, "are")) ? from + 2 : -1;
-        if (open is null && state > 0 && StateEnd(state) is { } behind && behind < end && (IsDetermined(behind) || Is(behind, "it") || Is(behind, "they"))
+            : _tokens[from].Text is "they" or "it" or "that" or "both" or "these" or "those"
+            && (Is(from + 1, "is") || Is(from + 1, "are")) ? from + 2 : -1;
+        if (open is null && state > 0 && StateEnd(state) is { } behind && behind < end
+            && (IsDetermined(behind) || Is(behind, "it") || Is(behind, "they"))
             && Has(behind, end, IsFinite)) return new Clause(Mood.Beside, at, behind) { IsRemark = true };
         var got = IsTeller(from) && (Is(from + 1, "have") || Is(from + 1, "get"));
         if (got) from += 2;
@@ -959,10 +961,12 @@ internal sealed class ClauseFinder
         if (next.Kind == TokenKind.Torque && Trade.NounOf([stem]) is { Role: NounRole.Thing, Kinds: [ThingKind.Joint, ..] }) return false;
         // "Oil 1.2 l to the level plug": the oil.
         if (next.Kind == TokenKind.Number && Trade.NounOf([stem]) is { Kinds: [ThingKind.Fluid, ..] } && at + 2 < _end
-            && _tokens[at + 2].Text is "l" or "litre" or "litres" or "liter" or "liters" or "ml" or "qt" or "quart" or "quarts" or "pint" or "pints") return false;
+            && _tokens[at + 2].Text is "l" or "litre" or "litres" or "liter" or "liters" or "ml" or "qt" or "quart" or "quarts" or "pint"
+            or "pints") return false;
         if (next.Kind is TokenKind.Number or TokenKind.Torque or TokenKind.Angle) return true;
         // "Pull straight out".
-        if (next.Kind == TokenKind.Word && Trade.Adverbs.Contains(next.Text) && at + 2 < _end && _tokens[at + 2].Text is "out" or "off" or "up" or "away" or "down"
+        if (next.Kind == TokenKind.Word && Trade.Adverbs.Contains(next.Text) && at + 2 < _end
+            && _tokens[at + 2].Text is "out" or "off" or "up" or "away" or "down"
             && Trade.NounOf([stem]) is not { Role: NounRole.Thing } && IsBoundary(at - 1)) return true;
         if (next.Kind == TokenKind.Mark) return at == 0 && next.Text != ":";
         // "Plug at 40": the plug.
@@ -1661,7 +1665,8 @@ internal sealed class ClauseFinder
                 // "… on the rod and then the piston".
                 if (after is not null && i > from + 1 && Is(i - 1, "then") && Is(i - 2, "and")) noun = (noun.Phrase with { After = null }, noun.Next);
                 // "Nut off (LH)", "nut 120 N·m LH": a left-hand thread, and no side.
-                if (after is null && noun.Phrase.Text.ToLowerInvariant() is "lh" or "rh" && clause.Pieces.FindLast(p => p.Noun is not null)?.Noun is { } threaded && threaded.Is(ThingKind.Joint))
+                if (after is null && noun.Phrase.Text.ToLowerInvariant() is "lh" or "rh"
+                    && clause.Pieces.FindLast(p => p.Noun is not null)?.Noun is { } threaded && threaded.Is(ThingKind.Joint))
                 {
                     i = noun.Next;
                     continue;

@@ -364,7 +364,8 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
         {
             var token = tokens[i];
             // "Two nuts M6": the same.
-            if (stems.Count > 0 && size.Length == 0 && token.Kind == TokenKind.Word && Sized(token.Text) && token.Text[0] is 'm' or 'M' && !Continues(i + 1, to)
+            if (stems.Count > 0 && size.Length == 0 && token.Kind == TokenKind.Word && Sized(token.Text) && token.Text[0] is 'm' or 'M'
+                && !Continues(i + 1, to)
                 && Trade.NounOf(stems) is { Kinds: [ThingKind.Joint, ..] })
             {
                 size = token.At.Of(text);

@@ -89,7 +89,8 @@ public sealed partial class SentenceReader
             ? clause.Nouns.FirstOrDefault(n => n is { After: "by" or "with", IsPronoun: false } && n.Is(ThingKind.Joint))
             : clause is { Mood: Mood.Declarative, Verb.Lemma: "hold" or "secure" or "retain" }
                 && clause.Nouns.ToList() is [{ IsPronoun: false } bolts, { IsPronoun: true, Text: "it" or "them" }] && bolts.Is(ThingKind.Joint) ? bolts : null;
-        if (by is null || (FastenersOf(part, by.Head) ?? _refer.Known(by, k => k == ThingKind.Joint) ?? _refer.Assume(by, ThingKind.Joint, false, part.Name, part.Id)) is not Joint joint
+        if (by is null || (FastenersOf(part, by.Head) ?? _refer.Known(by, k => k == ThingKind.Joint)
+            ?? _refer.Assume(by, ThingKind.Joint, false, part.Name, part.Id)) is not Joint joint
             || Spoken.WasOff(joint) is true) return false;
         Add(Verb.TakeOut, joint, by.At, a => a with { In = PlaceOf(clause) });
         _actions.Reverse(_actions.Count - 2, 2);

@@ -18,7 +18,8 @@ public sealed partial class SentenceReader
         // "The guard comes off with its two nuts": they come off with it.
         if (sense == Sense.Off && targets is [Part off] && clause.Pieces.Find(p => p.Noun is { After: "with", IsPronoun: false } n
             && n.Is(ThingKind.Joint))?.Noun is { } with
-            && (FastenersOf(off, with.Head) ?? (IsCounted(with) ? _refer.Known(with) ?? _refer.Assume(with, ThingKind.Joint, false, off.Name, off.Id) : null)) is Joint held
+            && (FastenersOf(off, with.Head) ?? (IsCounted(with) ? _refer.Known(with)
+            ?? _refer.Assume(with, ThingKind.Joint, false, off.Name, off.Id) : null)) is Joint held
             && (with.IsIts || with.Count == held.Count) && Spoken.WasOff(held) is not true)
         {
             Add(Verb.TakeOut, held, with.At);
@@ -75,7 +76,8 @@ public sealed partial class SentenceReader
                     || phrase is { After: "with", IsIndefinite: true } || sense == Sense.Secure && Spoken.IsOff(part) is true) && !targets.Contains(part):
                     Add(Verb.Fit, part, phrase.At, a => a with { New = phrase.IsNew || phrase.IsIndefinite });
                     break;
-                case null when (phrase.IsNew || IsCompanion(phrase) && targets.Count > 0 && (!phrase.IsIts || targets.Exists(t => t is Joint))) && phrase.Is(ThingKind.Part) && _refer.Doubtful.Count == 0:
+                case null when (phrase.IsNew || IsCompanion(phrase) && targets.Count > 0 && (!phrase.IsIts || targets.Exists(t => t is Joint)))
+                    && phrase.Is(ThingKind.Part) && _refer.Doubtful.Count == 0:
                     Add(Verb.Fit, _refer.Assume(phrase, ThingKind.Part, true, null, null), phrase.At, a => a with { New = phrase.IsNew });
                     break;
                 // "With the marks in line": how it goes on.
@@ -287,7 +289,8 @@ public sealed partial class SentenceReader
             && clause.Pieces.Find(p => p.Noun is { IsPronoun: false } n && (n.After is null || IsDirect(clause, n))
             && Trade.NounOf(n.Stems)?.Role is null or NounRole.Thing) is { Noun: { } unknown }
             // "You'll curse yourself next time".
-            && (clause.Mood == Mood.Imperative || Trade.IsThing(unknown.Head) || !Trade.ToldWho.Contains(_finder.Tokens[clause.From].Text)) && !IsMeans(unknown)) _unnamed = HandledIn(clause, unknown with { After = null });
+            && (clause.Mood == Mood.Imperative || Trade.IsThing(unknown.Head) || !Trade.ToldWho.Contains(_finder.Tokens[clause.From].Text))
+            && !IsMeans(unknown)) _unnamed = HandledIn(clause, unknown with { After = null });
     }
 
     // "On the cover, …", "to free the cover, …", "go to the cover and …": the part that what follows is about.
@@ -391,13 +394,15 @@ public sealed partial class SentenceReader
 
     // "With the lever pointing upwards": how the part stands that it is on.
     private bool Points(NounPhrase control) =>
-        _finder.Tokens.SkipWhile(t => t.At.Start < control.At.End).FirstOrDefault() is { Kind: TokenKind.Word, Text: "pointing" or "facing" or "showing" or "uppermost" or "outwards" or "inwards" };
+        _finder.Tokens.SkipWhile(t => t.At.Start < control.At.End).FirstOrDefault() is { Kind: TokenKind.Word, Text: "pointing" or "facing"
+            or "showing" or "uppermost" or "outwards" or "inwards" };
 
     // "With the brake applied", and not "align the pulley with the key".
     private bool TellsItsState(NounPhrase control) =>
         _finder.Tokens.SkipWhile(t => t.At.Start < control.At.End).FirstOrDefault() is { Kind: TokenKind.Word, Text: var next }
         && (Trade.Paths.Contains(next) || next.EndsWith("ed", StringComparison.Ordinal) || next.EndsWith("ing", StringComparison.Ordinal)
-            || next is "set" or "shut" or "open" or "at" or "in" or "on" or "off" or "out" or "down" or "up" or "hard" or "fully" or "held" or "left" or "still" or "neutral");
+            || next is "set" or "shut" or "open" or "at" or "in" or "on" or "off" or "out" or "down" or "up" or "hard" or "fully" or "held"
+            or "left" or "still" or "neutral");
 
     private Aid? AidIn(Clause clause)
     {

@@ -22,7 +22,8 @@ public sealed partial class SentenceReader
             || !_actions.Exists(a => a.Verb is Verb.TakeOut or Verb.Remove && a.Branch == _branch)
             || clause.Nouns.FirstOrDefault() is not { After: null } kept || !IsCompanion(kept)
             // "Keep the washer in place", "keep the shims in order".
-            || clause.Pieces.Exists(p => p.Way is not (null or "behind" or "under") || p.Noun is { After: not (null or "for" or "behind" or "under") })
+            || clause.Pieces.Exists(p => p.Way is not (null or "behind" or "under")
+            || p.Noun is { After: not (null or "for" or "behind" or "under") })
             || ReadPieceOfStack(clause, kept, goesOn: false)
             || _refer.Known(kept) is { } known && (known is not Part || Spoken.IsOff(known) is true)) return false;
         if (_refer.Known(kept) is null && _refer.Doubtful.Count > 0) return false;

@@ -236,7 +236,8 @@ public sealed partial class SentenceReader
             || Trade.NounOf(phrase.Stems) is null && !Has(clause, "empty", "dry")) return phrase;
         var fluids = _refer.Things.OfType<Fluid>().ToList();
         // "Empty the sump", of a sheet with engine oil and petrol.
-        var oils = phrase.Stems.Any(s => s is "radiator" or "coolant" or "cooling" or "fuel" or "brake") ? [] : fluids.FindAll(f => NameIndex.NamesOf(f)[0][^1] == "oil");
+        var oils = phrase.Stems.Any(s => s is "radiator" or "coolant" or "cooling" or "fuel" or "brake") ? []
+            : fluids.FindAll(f => NameIndex.NamesOf(f)[0][^1] == "oil");
         var name = (fluids.Count == 1 ? fluids : oils) is [var only] ? only.Name
             : phrase.Stems.Any(s => s is "radiator" or "coolant" or "cooling") ? "coolant" : phrase.Stems.Contains("fuel") ? "fuel" : phrase.Stems.Contains("hydraulic") ? "hydraulic oil" : phrase.Stems.Contains("brake") ? "brake fluid"
             : $"{phrase.Name} oil";
@@ -426,7 +427,8 @@ public sealed partial class SentenceReader
         foreach (var told in objects)
         {
             // "There's a petcock on the bottom; open it".
-            var phrase = told is { IsPronoun: true, Text: "it" } && _unnamed is { } named && named.Is(ThingKind.Control) ? named with { At = told.At, After = null } : told;
+            var phrase = told is { IsPronoun: true, Text: "it" } && _unnamed is { } named
+                && named.Is(ThingKind.Control) ? named with { At = told.At, After = null } : told;
             if (!phrase.IsPronoun && Trade.NounOf(phrase.Stems) is { Role: not NounRole.Thing }) continue;
             var control = phrase.IsPronoun ? _refer.Meant(phrase, k => k == ThingKind.Control) is [var meant, ..] ? meant : null
                 : _refer.Known(phrase, k => k == ThingKind.Control);

@@ -9,14 +9,16 @@ public sealed partial class SentenceReader
     {
         if (!Trade.MayChange(clause.Verb!) || clause.Verb!.Lemma == "cut") return;
         for (var i = 0; i < clause.Pieces.Count; i++)
-            if (clause.Pieces[i].Noun is { IsPronoun: false, IsNew: false } noun && (noun.After is null || IsDirect(clause, noun)) && WholeOfEnd(clause, noun) is { } whole)
+            if (clause.Pieces[i].Noun is { IsPronoun: false, IsNew: false } noun && (noun.After is null || IsDirect(clause, noun))
+                && WholeOfEnd(clause, noun) is { } whole)
                 clause.Pieces[i] = clause.Pieces[i] with { Noun = whole with { After = noun.After } };
     }
 
     // "The ring of the earth lead", "the hose end": the lead, the hose; null where it is a thing of its own.
     private NounPhrase? WholeOfEnd(Clause clause, NounPhrase end)
     {
-        if (!Trade.Ends.Contains(end.Head) && !Trade.RodEnds.Contains(end.Head) || _refer.Called([.. end.Owner, .. end.Stems]) is not null) return null;
+        if (!Trade.Ends.Contains(end.Head) && !Trade.RodEnds.Contains(end.Head)
+            || _refer.Called([.. end.Owner, .. end.Stems]) is not null) return null;
         var of = end.Owner.Count > 0 ? new NounPhrase(end.At, end.OwnerName.ToLowerInvariant(), end.Owner) { Name = end.OwnerName }
             : clause.Behind(end) is { IsPronoun: false, After: "of" } behind ? behind with { At = end.At }
             // "The hose end", of one hose.
@@ -25,8 +27,10 @@ public sealed partial class SentenceReader
         if (of is null) return null;
         var known = _refer.Known(of);
         if (Trade.Ends.Contains(end.Head) && (known is Connection || known is null && end.Stems.Count == 1 && _refer.Doubtful.Count == 0
-            && (end.Owner.Count > 0 || of.After == "of") && Trade.NounOf(of.Stems) is { Kinds: [ThingKind.Connection, ..], Role: NounRole.Thing })) return of with { After = null };
+            && (end.Owner.Count > 0 || of.After == "of")
+            && Trade.NounOf(of.Stems) is { Kinds: [ThingKind.Connection, ..], Role: NounRole.Thing })) return of with { After = null };
         return Trade.RodEnds.Contains(end.Head) && known is Part rod && !Trade.Wired.Contains(of.Head)
-            && (end.Head != "stud" || Spoken.IsOff(rod) is true && clause.Pieces.Exists(p => p.Way is "through" or "into" or "up")) ? of with { After = null } : null;
+            && (end.Head != "stud" || Spoken.IsOff(rod) is true && clause.Pieces.Exists(p => p.Way is "through" or "into" or "up"))
+            ? of with { After = null } : null;
     }
 }

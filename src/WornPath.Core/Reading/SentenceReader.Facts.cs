@@ -77,7 +77,8 @@ public sealed partial class SentenceReader
                     _reader.UseNamed(tool);
                 }
             // "Input shaft: pull straight out, slide hammer": with that.
-            if (found is [{ IsPronoun: false } means] && means.Is(ThingKind.Tool) && _clause.Pieces.Exists(p => p.Way is not null && p.At.Start < means.At.Start)
+            if (found is [{ IsPronoun: false } means] && means.Is(ThingKind.Tool)
+                && _clause.Pieces.Exists(p => p.Way is not null && p.At.Start < means.At.Start)
                 && _reader._text[..means.At.Start].TrimEnd().EndsWith(',') && _reader._refer.Known(means) is null or Tool)
             {
                 found.Clear();
@@ -166,7 +167,8 @@ public sealed partial class SentenceReader
             if (_reader.HouseKind(phrase) is { } taught) return taught.ToString().ToLowerInvariant();
             if (_reader._refer.Doubtful.Count > 0) return _reader._refer.Doubtful[0].Kind.ToString().ToLowerInvariant();
             // "Slide the deck out to the right": off, and no lever.
-            if (phrase.Head == "deck" && _clause.Pieces.Exists(p => p.Way is "out" or "off" or "away" || p.Noun is { After: "from" or "off" or "out" })) return "part";
+            if (phrase.Head == "deck" && _clause.Pieces.Exists(p => p.Way is "out" or "off" or "away"
+                || p.Noun is { After: "from" or "off" or "out" })) return "part";
             return Trade.NounOf(phrase.Stems) switch
             {
                 { Role: NounRole.Vehicle } => "vehicle",

@@ -192,7 +192,8 @@ public sealed partial class SentenceReader
                 && n.Is(ThingKind.Joint))?.Noun is { } listed)
             {
                 // "Now the idler. Two bolts, and it comes away."
-                var holds = reader._topic is null && objects is [var bolts] && bolts == listed && reader._unnamed is { } told && IsFastened(told) ? told : null;
+                var holds = reader._topic is null && objects is [var bolts] && bolts == listed && reader._unnamed is { } told
+                    && IsFastened(told) ? told : null;
                 (reader._introduced, reader._isToldBefore) = ((listed, holds), false);
                 if (holds is not null)
                 {
@@ -261,8 +262,10 @@ public sealed partial class SentenceReader
         private bool FuelTap()
         {
             if (clause.Pieces is not [{ Noun: { IsPronoun: false, IsNew: false, Stems: [var fuel] } said }, { Way: "on" or "off" }, ..]
-                || fuel is not ("fuel" or "petrol" or "gas" or "diesel") || clause.Pieces.Skip(2).Any(p => p.Noun is not { After: "at" }) || reader._refer.Known(said) is Part or Connection) return false;
-            var tap = reader._refer.Things.OfType<Control>().FirstOrDefault(c => NameIndex.NamesOf(c)[0].Contains(fuel) || Trade.Taps.Contains(NameIndex.NamesOf(c)[0][^1]))
+                || fuel is not ("fuel" or "petrol" or "gas" or "diesel") || clause.Pieces.Skip(2).Any(p => p.Noun is not { After: "at" })
+                || reader._refer.Known(said) is Part or Connection) return false;
+            var tap = reader._refer.Things.OfType<Control>().FirstOrDefault(c => NameIndex.NamesOf(c)[0].Contains(fuel)
+                || Trade.Taps.Contains(NameIndex.NamesOf(c)[0][^1]))
                 ?? reader.ControlOf(new NounPhrase(said.At, $"{fuel} tap", [fuel, "tap"]) { Name = $"{fuel} tap" });
             reader.Add(Verb.Set, tap, said.At, a => a with { Position = Short(reader.PlaceOf(clause).Of(reader._text)) });
             reader.Spoken.Hand([tap]);
@@ -411,7 +414,8 @@ public sealed partial class SentenceReader
 
         // "New pivot bolt, washer, nut": all of them.
         private bool GoesOnWithNew(NounPhrase phrase) => clause.Nouns.FirstOrDefault() is { IsNew: true, After: null } first && first != phrase
-            && phrase is { IsPronoun: false, IsIndefinite: true, After: null, Count: null, Stems.Count: 1 } && _hand.Count > 0 && !Values(clause).Any()
+            && phrase is { IsPronoun: false, IsIndefinite: true, After: null, Count: null, Stems.Count: 1 } && _hand.Count > 0
+            && !Values(clause).Any()
             && (IsCompanion(phrase) || phrase.Is(ThingKind.Joint));
 
         private void One(NounPhrase phrase, string way, bool loose)
@@ -428,7 +432,8 @@ public sealed partial class SentenceReader
             if (phrase is { IsPronoun: false, IsIndefinite: true, Stems.Count: 1, Owner.Count: 0 } && phrase.Is(ThingKind.Joint)
                 && reader._actions is [.., { Verb: Verb.Fit or Verb.Connect, Target: { } fitted }] && reader._refer.Find(fitted) is { } bearer
                 // "Outlet back on, two bolts", where twelve hold something else.
-                && (phrase.Count is not { } many || bearer is Part && reader._refer.Known(phrase, k => k == ThingKind.Joint) is Joint { Count: > 1 } others && others.Count != many)
+                && (phrase.Count is not { } many || bearer is Part
+                    && reader._refer.Known(phrase, k => k == ThingKind.Joint) is Joint { Count: > 1 } others && others.Count != many)
                 && !Trade.Unfastened.Contains(NameIndex.NamesOf(bearer)[0][^1]))
             {
                 var own = bearer is Part part ? reader.FastenersOf(part)
@@ -447,7 +452,8 @@ public sealed partial class SentenceReader
                 && reader.Spoken.IsOff(off) is true)) way = "on";
             // "Bearing on, circlip in its groove".
             if (way == "none" && phrase is { IsPronoun: false, IsOld: false } && reader._actions is [.., { Verb: Verb.Fit or Verb.Start }]
-                && clause.Behind(phrase) is { IsIts: true, After: "in" or "into", Head: "groove" or "seat" or "bore" or "slot" or "recess" or "place" }
+                && clause.Behind(phrase) is { IsIts: true, After: "in" or "into", Head: "groove" or "seat" or "bore" or "slot" or "recess"
+                or "place" }
                 && Trade.NounOf(phrase.Stems) is { Role: NounRole.Thing, Kinds: [ThingKind.Part, ..] }) way = "on";
             var fastens = !phrase.IsPronoun && (reader._refer.Known(phrase) is Joint || phrase.Is(ThingKind.Joint));
             var sense = (reader.Has(clause, "snug", "snugged", "nipped", "pinched") || TightBehind(phrase)
@@ -458,7 +464,8 @@ public sealed partial class SentenceReader
                     "on" => Sense.On,
                     // "New alternator in, pivot bolt loose": in, and no tighter than that.
                     _ when loose && !phrase.IsPronoun && reader._refer.Known(phrase) is Joint wasOut && reader.Spoken.IsOff(wasOut) is true => Sense.On,
-                    _ => loose ? Sense.BreakLoose : phrase.IsNew && !reader.Has(clause, "beside", "alongside") || GoesOnWithNew(phrase) ? Sense.On : Sense.Say
+                    _ => loose ? Sense.BreakLoose : phrase.IsNew && !reader.Has(clause, "beside", "alongside")
+                        || GoesOnWithNew(phrase) ? Sense.On : Sense.Say
                 };
             if (!phrase.IsPronoun && phrase.Head is "pin" or "cotter" && sense is Sense.On or Sense.Off && !(reader._refer.Known(phrase) is Part))
             {
@@ -479,7 +486,8 @@ public sealed partial class SentenceReader
 
             // "Chocks behind the rear wheels", "stand under the axle".
             if (sense == Sense.Say && !phrase.IsPronoun && phrase.Is(ThingKind.Aid)
-                && (reader.Has(clause, "fore-and-aft", "underneath") || clause.Nouns.Any(n => n != phrase && n.Head is "side" or "wheel" or "end") || clause.Pieces.Exists(p => p.Way == "under") || clause.Pieces.Exists(p => p.Noun is
+                && (reader.Has(clause, "fore-and-aft", "underneath") || clause.Nouns.Any(n => n != phrase
+                && n.Head is "side" or "wheel" or "end") || clause.Pieces.Exists(p => p.Way == "under") || clause.Pieces.Exists(p => p.Noun is
                 {
                     After: "at" or "behind" or "under" or "beneath" or "between" or "round" or "around" or "across" or "before" or "of"
                 })))

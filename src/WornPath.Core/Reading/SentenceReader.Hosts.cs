@@ -102,8 +102,10 @@ public sealed partial class SentenceReader
             foreach (var noun in nouns)
                 if (_refer.Known(noun) is Part part) yield return (noun, part);
                 // "Remove the cover with its gasket", which the sheet does not have yet.
-                else if (sense == Sense.Off && (noun.IsIts || !noun.IsIndefinite && Has(clause, "together", "along", "complete")) && _refer.Known(noun) is null && _refer.Doubtful.Count == 0
-                    && Trade.NounOf(noun.Stems) is { Role: NounRole.Thing, Kinds: [ThingKind.Part, ..] }) yield return (noun, (Part)_refer.Assume(noun, ThingKind.Part, false, null, null));
+                else if (sense == Sense.Off && (noun.IsIts || !noun.IsIndefinite && Has(clause, "together", "along", "complete"))
+                    && _refer.Known(noun) is null && _refer.Doubtful.Count == 0
+                    && Trade.NounOf(noun.Stems) is { Role: NounRole.Thing, Kinds: [ThingKind.Part, ..] })
+                    yield return (noun, (Part)_refer.Assume(noun, ThingKind.Part, false, null, null));
             yield break;
         }
     }

@@ -20,7 +20,8 @@ public sealed partial class SentenceReader
             || clause.Verb is { } verb && !Trade.Tells.Contains(verb.Lemma)) return;
         if (clause.Nouns.FirstOrDefault(n => !n.IsPronoun && n.Is(ThingKind.Joint)) is not { Sign.Length: 0 } bolts || !IsCounted(bolts)) return;
         var whose = bolts.Owner.Count > 0 ? OwnerIn(bolts)
-            : clause.Nouns.FirstOrDefault(n => n is { IsPronoun: false, After: null or "of" or "on" or "through" or "in" or "to" or "at" } && IsFastened(n));
+            : clause.Nouns.FirstOrDefault(n => n is { IsPronoun: false, After: null or "of" or "on" or "through" or "in" or "to" or "at" }
+            && IsFastened(n));
         if (whose is not null && _refer.Known(whose) is { } known && known is not Part) return;
         // "Behind it sits a bracket", of which bolts are told: of nothing that is named.
         if (whose is null && clause.Nouns.Any(n => n != bolts && !Trade.IsNoObject(n))) return;
@@ -34,7 +35,8 @@ public sealed partial class SentenceReader
     private static NounPhrase OwnerIn(NounPhrase bolts) => new(bolts.At, bolts.OwnerName.ToLowerInvariant(), bolts.Owner) { Name = bolts.OwnerName };
 
     private static bool IsFastened(NounPhrase noun) => !Trade.Unfastened.Contains(noun.Head)
-        && Trade.NounOf(noun.Stems) is { Role: NounRole.Thing, Kinds: [ThingKind.Part, ..] } or null && (!noun.IsIndefinite || Trade.NounOf(noun.Stems) is not null);
+        && Trade.NounOf(noun.Stems) is { Role: NounRole.Thing, Kinds: [ThingKind.Part, ..] } or null
+        && (!noun.IsIndefinite || Trade.NounOf(noun.Stems) is not null);
 
     // "Take the idler off: two bolts": they come out for it.
     private void Introduce(Clause clause, List<NounPhrase> objects)
@@ -46,7 +48,8 @@ public sealed partial class SentenceReader
     // "Idler: two bolts and it's off", "two bolts and the idler's off": off it is.
     private bool IsOffByThem(Clause clause)
     {
-        if (_introduced is not { } told || clause is not { Mood: Mood.Declarative, Verb: null, Negated: false, Pieces: [.., { Way: "off" or "out" or "away" or "down" or "free" }] }
+        if (_introduced is not { } told || clause is not { Mood: Mood.Declarative, Verb: null, Negated: false, Pieces: [.., { Way: "off"
+            or "out" or "away" or "down" or "free" }] }
             || clause.Nouns.Count() > 1 || _clauses.IndexOf(clause) is not (> 0 and var at) || EndsBetween(_clauses[at - 1], clause)) return false;
         var part = clause.Nouns.FirstOrDefault() is { IsPronoun: false } named ? named : told.Whose ?? _topic;
         if (part is null || Values(clause).Any()) return false;
@@ -63,13 +66,15 @@ public sealed partial class SentenceReader
         var areIn = !_actions.Exists(a => a.Verb == Verb.TakeOut && _refer.Find(a.Target!) is Joint out_ && IsOf(out_, null, whose.Name));
         // "… and it comes away".
         if (phrase.IsUnsaid)
-            return _finder.Tokens[clause.From].Text == "it" ? whose with { At = phrase.At } : areIn && Has(clause, "that", "both") ? its with { At = phrase.At } : null;
+            return _finder.Tokens[clause.From].Text == "it" ? whose with { At = phrase.At } : areIn
+                && Has(clause, "that", "both") ? its with { At = phrase.At } : null;
         if (phrase.IsPlural || phrase.Count > 1)
             return areIn && bolts.IsPlural && (phrase.Count is null || phrase.Count == bolts.Count) ? its with { At = phrase.At } : null;
         if (phrase.Text is "that" or "this") return areIn ? its with { At = phrase.At } : null;
         if (phrase.Text != "it") return null;
         // "Undo it", "take it out": the one bolt; "take it off": what it holds.
-        return areIn && !bolts.IsPlural && (Trade.Undoes.Contains(clause.Verb?.Lemma ?? "") || clause.Pieces.Exists(p => p.Way == "out") && !Conveys(clause))
+        return areIn && !bolts.IsPlural && (Trade.Undoes.Contains(clause.Verb?.Lemma ?? "") || clause.Pieces.Exists(p => p.Way == "out")
+            && !Conveys(clause))
             ? its with { At = phrase.At } : whose with { At = phrase.At };
     }
 
@@ -90,8 +95,10 @@ public sealed partial class SentenceReader
     // "Loosen the six screws of the housing and lift it out": they are out, or it would not come off.
     private void LoosenedRightOut(Part part)
     {
-        var at = _actions.FindLastIndex(a => a is { Verb: Verb.Loosen, Some: null, Angle: null, IsSaid: false, Target: not null } && a.Branch == _branch && _refer.Find(a.Target) is Joint joint
-            && (joint.IsMany || joint.Name.EndsWith('s')) && NameIndex.NamesOf(joint)[0][^1] is "bolt" or "screw" or "nut" && IsOf(joint, part, part.Name));
+        var at = _actions.FindLastIndex(a => a is { Verb: Verb.Loosen, Some: null, Angle: null, IsSaid: false, Target: not null }
+            && a.Branch == _branch && _refer.Find(a.Target) is Joint joint
+            && (joint.IsMany || joint.Name.EndsWith('s')) && NameIndex.NamesOf(joint)[0][^1] is "bolt" or "screw" or "nut"
+            && IsOf(joint, part, part.Name));
         if (at < 0) return;
         _actions[at] = _actions[at] with { Verb = Verb.TakeOut };
         Spoken.Did(_refer.Find(_actions[at].Target!)!, Verb.TakeOut);

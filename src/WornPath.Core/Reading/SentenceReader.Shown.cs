@@ -46,9 +46,12 @@ public sealed partial class SentenceReader
             _shown = worked;
         // "Pull up on the rear of the seat and lift it off", "get a good grip on the fan and draw it out": what is handled, though the
         // sheet does not have it yet.
-        if (named.Count == 0 && _shown is null && clause is { Mood: Mood.Imperative, Proviso: null } && !clause.Nouns.Any(n => n.After is null && !n.IsPronoun && !IsMeans(n))
-            && clause.Nouns.FirstOrDefault(n => n is { IsPronoun: false, After: "of" or "on" or "behind" or "at" or "around" or "round" or "under" } && !n.Is(ThingKind.Joint)
-                && Trade.NounOf(n.Stems) is { Role: NounRole.Thing, Kinds: [ThingKind.Part or ThingKind.Connection, ..] } or null && _refer.Known(n) is null) is { } handled)
+        if (named.Count == 0 && _shown is null && clause is { Mood: Mood.Imperative, Proviso: null }
+            && !clause.Nouns.Any(n => n.After is null && !n.IsPronoun && !IsMeans(n))
+            && clause.Nouns.FirstOrDefault(n => n is { IsPronoun: false, After: "of" or "on" or "behind" or "at" or "around" or "round"
+            or "under" } && !n.Is(ThingKind.Joint)
+                && Trade.NounOf(n.Stems) is { Role: NounRole.Thing, Kinds: [ThingKind.Part or ThingKind.Connection, ..] } or null
+                && _refer.Known(n) is null) is { } handled)
             _unnamed = handled with { After = null };
         if (named.Count == 0) return;
         // Of what is said, its subject; else what is come to.
@@ -63,9 +66,11 @@ public sealed partial class SentenceReader
     // What is handled where a feature of it is named: "squeeze the ears of the clip together", "blow the dust out of the housing".
     private static NounPhrase HandledIn(Clause clause, NounPhrase noun)
     {
-        if (Trade.Soils.Contains(noun.Head) && clause.Nouns.FirstOrDefault(n => n is { IsPronoun: false, After: "of" or "out" or "off" or "from" or "in" or "on" }) is { } soiled)
+        if (Trade.Soils.Contains(noun.Head) && clause.Nouns.FirstOrDefault(n => n is { IsPronoun: false, After: "of" or "out" or "off" or "from"
+            or "in" or "on" }) is { } soiled)
             return soiled with { After = null };
-        if (noun.Owner.Count == 0 || Trade.NounOf(noun.Stems) is { Role: NounRole.Thing } && noun.Head != "weight" || Trade.NounOf(noun.Owner)?.Role is not (null or NounRole.Thing)) return noun;
+        if (noun.Owner.Count == 0 || Trade.NounOf(noun.Stems) is { Role: NounRole.Thing } && noun.Head != "weight"
+            || Trade.NounOf(noun.Owner)?.Role is not (null or NounRole.Thing)) return noun;
         return new NounPhrase(noun.At, noun.OwnerName.ToLowerInvariant(), noun.Owner) { Name = noun.OwnerName, IsNew = noun.IsNew };
     }
 
@@ -87,7 +92,10 @@ public sealed partial class SentenceReader
         Spoken.Hand([shown]);
         // A tool is no more than the means, unless it is what was worked on.
         if (shown is Tool)
-            clause.Pieces[clause.Pieces.FindIndex(p => p.Noun == it)] = new Piece(it.At) { Noun = new NounPhrase(it.At, shown.Name.ToLowerInvariant(), NameIndex.NamesOf(shown)[0]) { Name = shown.Name } };
+            clause.Pieces[clause.Pieces.FindIndex(p => p.Noun == it)] = new Piece(it.At)
+            {
+                Noun = new NounPhrase(it.At, shown.Name.ToLowerInvariant(), NameIndex.NamesOf(shown)[0]) { Name = shown.Name },
+            };
         _unnamed = null;
     }
 }

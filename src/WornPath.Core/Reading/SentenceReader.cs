@@ -453,7 +453,8 @@ public sealed partial class SentenceReader
         {
             var side = _actions[i].Side ?? SideOf(clause, _actions[i]);
             // "The other wheel" is the one on the other side, and not what is left of a set.
-            _actions[i] = _actions[i] with { Only = _only, Branch = _branch, In = _actions[i].In.Length > 0 ? _actions[i].In : at, Side = side, Rest = _actions[i].Rest && side != Side.Other };
+            _actions[i] = _actions[i] with { Only = _only, Branch = _branch, In = _actions[i].In.Length > 0 ? _actions[i].In
+                : at, Side = side, Rest = _actions[i].Rest && side != Side.Other };
         }
 
         // "Slide off the hub, catching the bearing as it comes", "having first loosened …": that is done before.
@@ -617,17 +618,22 @@ public sealed partial class SentenceReader
         if (IsOnlySet(clause, sense, objects)) sense = Sense.Set;
         if (IsOnlyCatch(sense, objects)) sense = Sense.Say;
         // "Set the intake down straight", while things go on: there.
-        if (sense == Sense.Aside && clause.Verb.Lemma is "set" or "lay" or "lower" && clause.Pieces.Exists(p => p.Way == "down") && Spoken.ComesOff is false && !facts.Has(Looks.Rest, "")
-            && objects is [{ } lowered] && (lowered.IsPronoun ? Spoken.Last is [.., Part last] ? last : null : _refer.Known(lowered) as Part) is { } waits
+        if (sense == Sense.Aside && clause.Verb.Lemma is "set" or "lay" or "lower" && clause.Pieces.Exists(p => p.Way == "down")
+            && Spoken.ComesOff is false && !facts.Has(Looks.Rest, "")
+            && objects is [{ } lowered] && (lowered.IsPronoun ? Spoken.Last is [.., Part last] ? last : null
+            : _refer.Known(lowered) as Part) is { } waits
             && Spoken.IsOff(waits) is true && !_actions.Exists(a => a.Target == waits.Id)) sense = Sense.On;
         // "Battery in, start it": no battery is started.
-        if (sense == Sense.Say && clause.Verb.Lemma == "start" && objects is [{ IsPronoun: true, Text: "it" }] && clause.Pieces.Count == 1 && !Spoken.Last.Any(t => t is Joint))
+        if (sense == Sense.Say && clause.Verb.Lemma == "start" && objects is [{ IsPronoun: true, Text: "it" }] && clause.Pieces.Count == 1
+            && !Spoken.Last.Any(t => t is Joint))
             (sense, control) = (Sense.Set, "engine");
         // "… to get the air out": what for.
         if (sense == Sense.Off && clause.Mood == Mood.Imperative && _finder.Tokens[clause.From].Text == "to" && objects.Count > 0
-            && objects.TrueForAll(o => !o.IsPronoun && _refer.Known(o) is null && Trade.NounOf(o.Stems) is { Role: not NounRole.Thing })) sense = Sense.Say;
+            && objects.TrueForAll(o => !o.IsPronoun && _refer.Known(o) is null
+            && Trade.NounOf(o.Stems) is { Role: not NounRole.Thing })) sense = Sense.Say;
         // "Slip a hand under the tank".
-        if (sense is Sense.On or Sense.Off or Sense.Place or Sense.Move && objects.Count > 0 && objects.TrueForAll(o => !o.IsPronoun && Trade.Hands.Contains(o.Head)
+        if (sense is Sense.On or Sense.Off or Sense.Place or Sense.Move && objects.Count > 0
+            && objects.TrueForAll(o => !o.IsPronoun && Trade.Hands.Contains(o.Head)
             && _refer.Known(o) is null && clause.Nouns.Any(n => n.After is not null))) sense = Sense.Say;
         // "Fire it up and cycle it a few times": what is worked on, and not the ignition.
         if (sense == Sense.Set && clause.Verb.Lemma is "cycle" or "stroke" or "work" && objects is [{ IsPronoun: true, Text: "it" }]
@@ -706,7 +712,8 @@ public sealed partial class SentenceReader
         if (clause is not { Mood: Mood.Passive, IsFull: true } || Values(clause).Any(v => v.Kind == TokenKind.Torque)) return false;
         if (clause.Verb!.Lemma == "stick") return true;
         // "The deck is suspended on four pins."
-        if (clause.Verb.Lemma == "suspend" && AidIn(clause) is null && clause.Nouns.Any(n => n is { IsPronoun: false, After: "on" or "from" or "by" or "in" })) return true;
+        if (clause.Verb.Lemma == "suspend" && AidIn(clause) is null && clause.Nouns.Any(n => n is { IsPronoun: false, After: "on" or "from"
+            or "by" or "in" })) return true;
         // "Remove the nut; it is secured with threadlocker": how it was.
         if (clause.Nouns.FirstOrDefault() is { IsPronoun: true } && (Trade.Holds.Contains(clause.Verb!.Lemma) || clause.Verb.Lemma is "lock" or "mount")
             && _actions is [.., { Verb: Verb.TakeOut or Verb.Remove or Verb.Disconnect or Verb.Loosen or Verb.BreakLoose }]) return true;
@@ -803,7 +810,9 @@ public sealed partial class SentenceReader
                 DoEach(clause, Sense.On, objects);
                 return;
             case Sense.Level when !objects.Exists(o => o.IsPronoun || _refer.Known(o) is Fluid || o.Is(ThingKind.Fluid)):
-                if ((Spoken.Nearest(_refer.Things.Where(t => t is Fluid)) ?? (_refer.Things.OfType<Fluid>().ToList() is [var only] ? only : null)) is { } fluid) Add(Verb.CheckLevel, fluid, PlaceOf(clause));
+                if ((Spoken.Nearest(_refer.Things.Where(t => t is Fluid))
+                    ?? (_refer.Things.OfType<Fluid>().ToList() is [var only] ? only
+                    : null)) is { } fluid) Add(Verb.CheckLevel, fluid, PlaceOf(clause));
                 else goto default;
                 return;
             // "Fill with engine oil": with that, and no other that is on the sheet.
@@ -922,7 +931,8 @@ public sealed partial class SentenceReader
         if (things.Count > 0) Spoken.Hand([.. things.Distinct()]);
         // "Put a washer on each bolt and start them": the bolts.
         if (sense == Sense.On && objects is [var under] && IsCompanion(under)
-            && clause.Nouns.Where(n => n is { IsPronoun: false, After: "on" or "onto" or "over" }).Select(n => _refer.Known(n)).OfType<Joint>().ToList() is { Count: > 0 } borne)
+            && clause.Nouns.Where(n => n is { IsPronoun: false, After: "on" or "onto"
+            or "over" }).Select(n => _refer.Known(n)).OfType<Joint>().ToList() is { Count: > 0 } borne)
             Spoken.Hand(borne);
         _unnamed ??= whose;
         // "Put the plug in, 30 pounds": no unit of torque, and not passed over.
@@ -934,7 +944,9 @@ public sealed partial class SentenceReader
                 .Select(o => new NounPhrase(o.At, o.OwnerName.ToLowerInvariant(), o.Owner) { Name = o.OwnerName }).FirstOrDefault()
             ?? (objects.TrueForAll(o => o.IsPronoun) ? _from : null);
         // "Run each nut down till it seats, then half a turn more".
-        if (sense == Sense.Snug && !Values(clause).Any(v => v.Kind == TokenKind.Torque) && Values(clause).FirstOrDefault(v => v.Kind == TokenKind.Angle) is { Kind: TokenKind.Angle } more && !_actions.Exists(a => a.Verb == Verb.TurnOn))
+        if (sense == Sense.Snug && !Values(clause).Any(v => v.Kind == TokenKind.Torque)
+            && Values(clause).FirstOrDefault(v => v.Kind == TokenKind.Angle) is { Kind: TokenKind.Angle } more
+            && !_actions.Exists(a => a.Verb == Verb.TurnOn))
             foreach (var joint in things.OfType<Joint>().Distinct()) Add(Verb.TurnOn, joint, more.At, a => a with { Angle = more.Number });
         // "Fit the plug, 20 N·m": the value makes it a tightening, too.
         if (sense is Sense.On or Sense.Start or Sense.Secure or Sense.Snug or Sense.Connect or Sense.Replace

@@ -23,7 +23,8 @@ internal static partial class Tokenizer
         @"|\([a-km-qs-z]\)(?=\s*(?:$|[.,;]|(?:and|then)\s))|\[\s*(?:\d{1,3}|[a-z])(?:\s*[-–,]\s*(?:\d{1,3}|[a-z]))*\s*\]|,\s*(?:arrowed|circled|pictured|illustrated)(?=\s*(?:$|[.,;]))" +
         @"|(?<!\w)(?:the\s+arrows?\s+points?\s+(?:at|to)|where\s+the\s+arrows?\s+points?)(?!\w)" +
         @"|(?<!\w)(?:(?:circled|marked|numbered|arrowed|highlighted|pictured)\s+(?:(?:\d{1,2}|(?-i:[A-Z]))(?:\s+to\s+(?:\d{1,2}|(?-i:[A-Z])))?\s+)?)?in\s+(?:the\s+|this\s+)?(?:fig(?:ure)?s?\.?|pictures?|photo(?:graph)?s?|illustrations?)(?!\w)(?:\s+\d{1,2}(?![\w.,]\d))?)|" +
-        @"\((?<many>\d{1,2})\)(?=\s*[\p{L}\d])|(?<many>\d{1,2})\s?[x×](?=\s+\p{L})|(?<times>\(\s?(?:[x×]\s?\d{1,2}|\d{1,2}\s?[x×]?)\s?\)(?!\s?\d)|[x×]\s?\d{1,2}(?![\w/.,]*\d|\s*mm)|\d{1,2}\s?[x×](?=\s*$))|" +
+        @"\((?<many>\d{1,2})\)(?=\s*[\p{L}\d])|(?<many>\d{1,2})\s?[x×](?=\s+\p{L})|" +
+        @"(?<times>\(\s?(?:[x×]\s?\d{1,2}|\d{1,2}\s?[x×]?)\s?\)(?!\s?\d)|[x×]\s?\d{1,2}(?![\w/.,]*\d|\s*mm)|\d{1,2}\s?[x×](?=\s*$))|" +
         @"(?<time>(?:\d+(?:[.,]\d+)?\s*|(?:half an?|a quarter of an|three[- ]quarters of an|an?|one|two|three|four|five|six|seven|eight|nine|ten|twelve|fifteen|twenty|thirty|forty|sixty)\s+)(?<tu>seconds|second(?!\s+[a-z])|secs?|minutes?|mins?|min\.|s(?=[\s,;.)]|$)|hours?|hrs?|h)(?![A-Za-z]))|" +
         // "100 °C" is no angle.
         @"(?<num>\d+(?:[.,]\d+)?\s?°\s?[CF](?!\w))|" +

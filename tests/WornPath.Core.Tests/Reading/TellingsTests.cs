@@ -18,6 +18,7 @@ public class TellingsTests
         var otherwise = all.Select(told => (Told: told, told.Read().Said)).Where(t => t.Said != t.Told.Meant).ToList();
         otherwise.Where(t => !t.Told.IsOpen).Select(t => $"{string.Join(" | ", t.Told.Steps)} means {t.Told.Meant}, was read as {t.Said}").ShouldBeEmpty();
         // Who mends one takes its mark away.
-        all.Where(t => t.IsOpen && !otherwise.Exists(o => o.Told == t)).Select(t => string.Join(" | ", t.Steps)).ShouldBeEmpty("read right now, and still marked");
+        all.Where(t => t.IsOpen && !otherwise.Exists(o => o.Told == t)).Select(t => string.Join(" | ", t.Steps))
+            .ShouldBeEmpty("read right now, and still marked");
     }
 }
