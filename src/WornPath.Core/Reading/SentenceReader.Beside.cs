@@ -394,8 +394,11 @@ public sealed partial class SentenceReader
 
     // "With the lever pointing upwards": how the part stands that it is on.
     private bool Points(NounPhrase control) =>
-        _finder.Tokens.SkipWhile(t => t.At.Start < control.At.End).FirstOrDefault() is { Kind: TokenKind.Word, Text: "pointing" or "facing"
-            or "showing" or "uppermost" or "outwards" or "inwards" };
+        _finder.Tokens.SkipWhile(t => t.At.Start < control.At.End).FirstOrDefault() is
+        {
+            Kind: TokenKind.Word, Text: "pointing" or "facing"
+            or "showing" or "uppermost" or "outwards" or "inwards"
+        };
 
     // "With the brake applied", and not "align the pulley with the key".
     private bool TellsItsState(NounPhrase control) =>

@@ -15,8 +15,11 @@ public sealed partial class SentenceReader
         var comes = clause.Pieces.Exists(p => p.Way is "out") && (Has(clause, "come", "comes") || Has(clause, "catch"));
         // "Run the pump on water": made to run.
         if (clause is { Mood: Mood.Imperative, Verb.Lemma: "run" or "flow" or "pour" }) return false;
-        if (!runs && !comes || clause.Verb is { Lemma: not ("let" or "leave" or "wait" or "allow" or "run" or "flow" or "drain" or "drip"
-            or "pour" or "come" or "catch" or "gush" or "give") }) return false;
+        if (!runs && !comes || clause.Verb is
+            {
+                Lemma: not ("let" or "leave" or "wait" or "allow" or "run" or "flow" or "drain" or "drip"
+            or "pour" or "come" or "catch" or "gush" or "give")
+            }) return false;
         // Of what: the fluid that is named; how much; or nothing but "it".
         var named = clause.Nouns.FirstOrDefault(n => !n.IsPronoun && (_refer.Known(n) is Fluid || n.Is(ThingKind.Fluid)));
         if (named is null && clause.Nouns.Any(n => !n.IsPronoun && n.After is null && !Trade.IsNoObject(n)
@@ -34,7 +37,7 @@ public sealed partial class SentenceReader
     // A plug out or a tap open, last of all that was done: in this step, or at the end of the one before.
     private bool IsOpened() => (_actions.Count > 0 ? _actions : Before?.Actions.AsEnumerable() ?? [])
         .LastOrDefault(a => a.Verb is not (Verb.Place or Verb.Renew)) is
-        { Verb: Verb.TakeOut or Verb.Loosen or Verb.Set, Target: { } id } && _refer.Find(id) is { } opened
+    { Verb: Verb.TakeOut or Verb.Loosen or Verb.Set, Target: { } id } && _refer.Find(id) is { } opened
         && (opened is Joint joint && NameIndex.NamesOf(joint)[0] is var name && (name[^1] == "plug" || name.Contains("drain"))
             || opened is Control && Trade.Taps.Contains(NameIndex.NamesOf(opened)[0][^1]));
 

@@ -48,8 +48,14 @@ public sealed partial class SentenceReader
     // "Idler: two bolts and it's off", "two bolts and the idler's off": off it is.
     private bool IsOffByThem(Clause clause)
     {
-        if (_introduced is not { } told || clause is not { Mood: Mood.Declarative, Verb: null, Negated: false, Pieces: [.., { Way: "off"
-            or "out" or "away" or "down" or "free" }] }
+        if (_introduced is not { } told || clause is not
+            {
+                Mood: Mood.Declarative, Verb: null, Negated: false, Pieces: [..,
+                {
+                    Way: "off"
+            or "out" or "away" or "down" or "free"
+                }]
+            }
             || clause.Nouns.Count() > 1 || _clauses.IndexOf(clause) is not (> 0 and var at) || EndsBetween(_clauses[at - 1], clause)) return false;
         var part = clause.Nouns.FirstOrDefault() is { IsPronoun: false } named ? named : told.Whose ?? _topic;
         if (part is null || Values(clause).Any()) return false;
@@ -63,7 +69,7 @@ public sealed partial class SentenceReader
         if (_introduced is not { Whose: { } whose, Bolts: var bolts } || phrase is { IsRest: true } or { Distinct.Count: > 0 } or { Some: not null }
             || sense is not (Sense.Off or Sense.MoveOff or Sense.Loosen or Sense.BreakLoose)) return null;
         var its = bolts.Owner.Count > 0 || bolts.Stems.Count > 1 ? bolts : bolts with { Owner = whose.Stems, OwnerName = whose.Name };
-        var areIn = !_actions.Exists(a => a.Verb == Verb.TakeOut && _refer.Find(a.Target!) is Joint out_ && IsOf(out_, null, whose.Name));
+        var areIn = !_actions.Exists(a => a.Verb == Verb.TakeOut && _refer.Find(a.Target!) is Joint gone && IsOf(gone, null, whose.Name));
         // "… and it comes away".
         if (phrase.IsUnsaid)
             return _finder.Tokens[clause.From].Text == "it" ? whose with { At = phrase.At } : areIn

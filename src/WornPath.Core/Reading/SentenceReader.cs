@@ -453,8 +453,15 @@ public sealed partial class SentenceReader
         {
             var side = _actions[i].Side ?? SideOf(clause, _actions[i]);
             // "The other wheel" is the one on the other side, and not what is left of a set.
-            _actions[i] = _actions[i] with { Only = _only, Branch = _branch, In = _actions[i].In.Length > 0 ? _actions[i].In
-                : at, Side = side, Rest = _actions[i].Rest && side != Side.Other };
+            _actions[i] = _actions[i] with
+            {
+                Only = _only,
+                Branch = _branch,
+                In = _actions[i].In.Length > 0 ? _actions[i].In
+                : at,
+                Side = side,
+                Rest = _actions[i].Rest && side != Side.Other
+            };
         }
 
         // "Slide off the hub, catching the bearing as it comes", "having first loosened …": that is done before.
@@ -712,8 +719,11 @@ public sealed partial class SentenceReader
         if (clause is not { Mood: Mood.Passive, IsFull: true } || Values(clause).Any(v => v.Kind == TokenKind.Torque)) return false;
         if (clause.Verb!.Lemma == "stick") return true;
         // "The deck is suspended on four pins."
-        if (clause.Verb.Lemma == "suspend" && AidIn(clause) is null && clause.Nouns.Any(n => n is { IsPronoun: false, After: "on" or "from"
-            or "by" or "in" })) return true;
+        if (clause.Verb.Lemma == "suspend" && AidIn(clause) is null && clause.Nouns.Any(n => n is
+            {
+                IsPronoun: false, After: "on" or "from"
+            or "by" or "in"
+            })) return true;
         // "Remove the nut; it is secured with threadlocker": how it was.
         if (clause.Nouns.FirstOrDefault() is { IsPronoun: true } && (Trade.Holds.Contains(clause.Verb!.Lemma) || clause.Verb.Lemma is "lock" or "mount")
             && _actions is [.., { Verb: Verb.TakeOut or Verb.Remove or Verb.Disconnect or Verb.Loosen or Verb.BreakLoose }]) return true;
@@ -931,8 +941,11 @@ public sealed partial class SentenceReader
         if (things.Count > 0) Spoken.Hand([.. things.Distinct()]);
         // "Put a washer on each bolt and start them": the bolts.
         if (sense == Sense.On && objects is [var under] && IsCompanion(under)
-            && clause.Nouns.Where(n => n is { IsPronoun: false, After: "on" or "onto"
-            or "over" }).Select(n => _refer.Known(n)).OfType<Joint>().ToList() is { Count: > 0 } borne)
+            && clause.Nouns.Where(n => n is
+            {
+                IsPronoun: false, After: "on" or "onto"
+            or "over"
+            }).Select(n => _refer.Known(n)).OfType<Joint>().ToList() is { Count: > 0 } borne)
             Spoken.Hand(borne);
         _unnamed ??= whose;
         // "Put the plug in, 30 pounds": no unit of torque, and not passed over.
