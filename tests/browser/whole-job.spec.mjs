@@ -201,24 +201,24 @@ test('whatever was read wrong is put right where it stands, by keys, and stays s
   await expect(chips.first()).toHaveText(/^take out J1 pump bolts/);
 
   // Words that came to nothing stand under what was read: said to do something, or put away for good.
-  await text.fill('Zip the two pump bolts out, let the tensioner return gently, make sure that it rests, and lift the pump off.');
+  await text.fill('Zip the two pump bolts out, let the plunger find its seat, make sure that it rests, and lift the pump off.');
   const said = page.getByRole('list', { name: /^Only said/ });
-  await expect(said.getByRole('listitem')).toHaveText([/let the tensioner return gently/, /make sure that it rests/]);
+  await expect(said.getByRole('listitem')).toHaveText([/let the plunger find its seat/, /make sure that it rests/]);
   await said.getByRole('button', { name: /^Just words: make sure/ }).press('Enter');
   await expect(said.getByRole('listitem')).toHaveCount(1);
-  await said.getByRole('button', { name: 'let the tensioner return gently', exact: true }).press('Enter');
-  await expect(page.getByLabel('From the words')).toHaveValue('let the tensioner return gently');
+  await said.getByRole('button', { name: 'let the plunger find its seat', exact: true }).press('Enter');
+  await expect(page.getByLabel('From the words')).toHaveValue('let the plunger find its seat');
   await page.getByLabel('To what').selectOption('something new …');
   await page.getByLabel('It is').selectOption('a control');
-  await page.getByLabel('called').fill('tensioner');
+  await page.getByLabel('called').fill('plunger');
   await page.getByLabel('What is done').selectOption('set');
   await page.getByRole('button', { name: 'Add it' }).press('Enter');
-  await expect(page.locator('.step.active .chips')).toContainText('set L1 tensioner');
+  await expect(page.locator('.step.active .chips')).toContainText('set L1 plunger');
   await expect(said).toHaveCount(0);
   await kept(page);
   await page.reload();
   await page.locator('.step').first().click();
-  await expect(page.locator('.step.active .chips')).toContainText('set L1 tensioner');
+  await expect(page.locator('.step.active .chips')).toContainText('set L1 plunger');
   await expect(said).toHaveCount(0);
 });
 

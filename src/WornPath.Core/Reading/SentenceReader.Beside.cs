@@ -380,7 +380,7 @@ public sealed partial class SentenceReader
         if (!clause.Negated && clause.Mood is Mood.Imperative or Mood.Passive)
             foreach (var piece in clause.Pieces)
                 if (piece.Noun is { After: "with", IsPronoun: false, IsIndefinite: false, Size: "" } with && _refer.Known(with) is not Tool
-                    && with.Is(ThingKind.Control) && !Points(with) && (with.Head != "key" || TellsItsState(with)))
+                    && with.Is(ThingKind.Control) && TellsItsState(with))
                     SetControl(clause, [.. clause.Pieces.SkipWhile(p => p != piece).Where(p => p.Noun is { IsPronoun: false } n
                         && n.Is(ThingKind.Control)).Select(p => p.Noun!)]);
         foreach (var piece in clause.Pieces)
@@ -392,20 +392,13 @@ public sealed partial class SentenceReader
         }
     }
 
-    // "With the lever pointing upwards": how the part stands that it is on.
-    private bool Points(NounPhrase control) =>
-        _finder.Tokens.SkipWhile(t => t.At.Start < control.At.End).FirstOrDefault() is
-        {
-            Kind: TokenKind.Word, Text: "pointing" or "facing"
-            or "showing" or "uppermost" or "outwards" or "inwards"
-        };
-
-    // "With the brake applied", and not "align the pulley with the key".
-    private bool TellsItsState(NounPhrase control) =>
-        _finder.Tokens.SkipWhile(t => t.At.Start < control.At.End).FirstOrDefault() is { Kind: TokenKind.Word, Text: var next }
-        && (Trade.Paths.Contains(next) || next.EndsWith("ed", StringComparison.Ordinal) || next.EndsWith("ing", StringComparison.Ordinal)
-            || next is "set" or "shut" or "open" or "at" or "in" or "on" or "off" or "out" or "down" or "up" or "hard" or "fully" or "held"
-            or "left" or "still" or "neutral");
+    // "With the brake applied"; not "align the pulley with the key", nor "with the lever pointing upwards", which tells how a part stands.
+    private bool TellsItsState(NounPhrase control)
+    {
+        var next = _finder.Tokens.SkipWhile(t => t.At.Start < control.At.End).FirstOrDefault() is { Kind: TokenKind.Word } behind ? behind.Text : "";
+        if (next is "pointing" or "facing" or "showing" or "uppermost" or "outwards" or "inwards") return false;
+        return control.Head != "key" || Trade.Paths.Contains(next) || next.EndsWith("ed", StringComparison.Ordinal) || next is "set" or "held" or "left";
+    }
 
     private Aid? AidIn(Clause clause)
     {

@@ -234,13 +234,7 @@ public sealed partial class SentenceReader
             || Trade.NounOf(phrase.Stems) is { Kinds: [ThingKind.Fluid, ..] } or { Role: NounRole.Words }
             // "Let the bowl run empty": no fluid, whatever it is.
             || Trade.NounOf(phrase.Stems) is null && !Has(clause, "empty", "dry")) return phrase;
-        var fluids = _refer.Things.OfType<Fluid>().ToList();
-        // "Empty the sump", of a sheet with engine oil and petrol.
-        var oils = phrase.Stems.Any(s => s is "radiator" or "coolant" or "cooling" or "fuel" or "brake") ? []
-            : fluids.FindAll(f => NameIndex.NamesOf(f)[0][^1] == "oil");
-        var name = (fluids.Count == 1 ? fluids : oils) is [var only] ? only.Name
-            : phrase.Stems.Any(s => s is "radiator" or "coolant" or "cooling") ? "coolant" : phrase.Stems.Contains("fuel") ? "fuel" : phrase.Stems.Contains("hydraulic") ? "hydraulic oil" : phrase.Stems.Contains("brake") ? "brake fluid"
-            : $"{phrase.Name} oil";
+        var name = FluidIn(phrase.Stems)?.Name ?? FluidCalledBy(phrase.Stems) ?? $"{phrase.Name} oil";
         return phrase with { Name = name, Text = name.ToLowerInvariant(), Stems = NameIndex.StemsOf(name), Owner = [], OwnerName = "" };
     }
 

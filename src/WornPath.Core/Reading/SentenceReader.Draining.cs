@@ -7,11 +7,9 @@ public sealed partial class SentenceReader
 {
     private bool RunsOut(Clause clause)
     {
-        if (clause.Negated || clause.IsProviso || clause.Mood == Mood.Beside || clause.Mood == Mood.Fragment || !IsOpened()
+        if (clause.Negated || clause.IsProviso || clause.Mood == Mood.Beside || clause.Mood == Mood.Fragment || Opened() is not { } opened
             || _actions.Exists(a => a.Verb == Verb.Drain) || Values(clause).Any(v => v.Kind is TokenKind.Torque or TokenKind.Angle)) return false;
-        var runs = false;
-        for (var i = clause.From; i < Math.Max(clause.To, clause.Reach)
-            && i < _finder.Tokens.Count; i++) runs |= Trade.RunsOut.Contains(_finder.Tokens[i].Text);
+        var runs = _finder.Tokens.Take(Math.Max(clause.To, clause.Reach)).Skip(clause.From).Any(t => Trade.RunsOut.Contains(t.Text));
         var comes = clause.Pieces.Exists(p => p.Way is "out") && (Has(clause, "come", "comes") || Has(clause, "catch"));
         // "Run the pump on water": made to run.
         if (clause is { Mood: Mood.Imperative, Verb.Lemma: "run" or "flow" or "pour" }) return false;
@@ -25,8 +23,8 @@ public sealed partial class SentenceReader
         if (named is null && clause.Nouns.Any(n => !n.IsPronoun && n.After is null && !Trade.IsNoObject(n)
             && !n.Text.Split(' ').Any(Trade.RunsOut.Contains))) return false;
         if (named is null && comes && !runs && !clause.Nouns.Any(n => Trade.NounOf(n.Stems) is { Role: NounRole.Words })) return false;
-        if ((named is null ? FluidBehind() : _refer.Known(named, k => k == ThingKind.Fluid)
-            ?? _refer.Assume(named, ThingKind.Fluid, false, null, null)) is not Fluid fluid) return false;
+        if ((named is not null ? _refer.Known(named, k => k == ThingKind.Fluid) ?? _refer.Assume(named, ThingKind.Fluid, false, null, null)
+            : FluidIn(NameIndex.NamesOf(opened)[0]) ?? Spoken.Nearest(_refer.Things.Where(t => t is Fluid))) is not Fluid fluid) return false;
         Trace(clause, Sense.Drain);
         Add(Verb.Drain, fluid, named?.At ?? PlaceOf(clause));
         PlaceAids(clause);
@@ -35,11 +33,11 @@ public sealed partial class SentenceReader
     }
 
     // A plug out or a tap open, last of all that was done: in this step, or at the end of the one before.
-    private bool IsOpened() => (_actions.Count > 0 ? _actions : Before?.Actions.AsEnumerable() ?? [])
+    private Thing? Opened() => (_actions.Count > 0 ? _actions : Before?.Actions.AsEnumerable() ?? [])
         .LastOrDefault(a => a.Verb is not (Verb.Place or Verb.Renew)) is
     { Verb: Verb.TakeOut or Verb.Loosen or Verb.Set, Target: { } id } && _refer.Find(id) is { } opened
-        && (opened is Joint joint && NameIndex.NamesOf(joint)[0] is var name && (name[^1] == "plug" || name.Contains("drain"))
-            || opened is Control && Trade.Taps.Contains(NameIndex.NamesOf(opened)[0][^1]));
+        && (opened is Joint && NameIndex.NamesOf(opened)[0] is var name && (name[^1] == "plug" || name.Contains("drain"))
+            || opened is Control && Trade.Taps.Contains(NameIndex.NamesOf(opened)[0][^1])) ? opened : null;
 
     // "Drain it at the bottom plug", "drain the coolant at the tap": that is opened for it.
     private void OpenFor(Clause clause)
@@ -51,16 +49,25 @@ public sealed partial class SentenceReader
             {
                 if (!_actions.Exists(a => a.Verb == Verb.Set && a.Target == known?.Id)) SetControl(clause, [at]);
             }
-            else if (at.Head == "plug" && (known ?? (_refer.Doubtful.Count == 0 ? _refer.Assume(at, ThingKind.Joint, false, null, null)
-                : null)) is Joint plug
-                && Spoken.IsOff(plug) is not true) Add(Verb.TakeOut, plug, at.At);
+            else if (at.Head == "plug")
+            {
+                if (known is null && _refer.Doubtful.Count == 0) known = _refer.Assume(at, ThingKind.Joint, false, null, null);
+                if (known is Joint && Spoken.IsOff(known) is not true) Add(Verb.TakeOut, known, at.At);
+            }
         }
     }
 
-    // What runs out of what was opened: the one fluid, the one called alike, the nearest.
-    private Thing? FluidBehind()
+    // What is in a vessel, or behind a plug, by the words of its name: the only fluid of the sheet, the one called by them, the only oil.
+    private Fluid? FluidIn(IReadOnlyList<string> stems)
     {
         var fluids = _refer.Things.OfType<Fluid>().ToList();
-        return fluids.Count == 1 ? fluids[0] : Spoken.Nearest(fluids) ?? fluids.FirstOrDefault();
+        if (fluids is [var only]) return only;
+        var oils = FluidCalledBy(stems) is { } called ? fluids.FindAll(f => NameIndex.StemsOf(called).All(NameIndex.NamesOf(f)[0].Contains))
+            : fluids.FindAll(f => NameIndex.NamesOf(f)[0][^1] == "oil");
+        return oils is [var one] ? one : null;
     }
+
+    private static string? FluidCalledBy(IReadOnlyList<string> stems) =>
+        stems.Any(s => s is "radiator" or "coolant" or "cooling") ? "coolant" : stems.Contains("fuel") ? "fuel"
+        : stems.Contains("hydraulic") ? "hydraulic oil" : stems.Contains("brake") ? "brake fluid" : null;
 }

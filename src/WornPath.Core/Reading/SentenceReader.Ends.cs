@@ -26,10 +26,11 @@ public sealed partial class SentenceReader
                 ? new NounPhrase(end.At, end.Name[..space].ToLowerInvariant(), [.. end.Stems.SkipLast(1)]) { Name = end.Name[..space] } : null;
         if (of is null) return null;
         var known = _refer.Known(of);
-        if (Trade.Ends.Contains(end.Head) && (known is Connection || known is null && end.Stems.Count == 1 && _refer.Doubtful.Count == 0
-            && (end.Owner.Count > 0 || of.After == "of")
+        // "The tie rod end" is a part of its own; "the end of the tie rod" is the tie rod's.
+        var said = end.Owner.Count > 0 || of.After == "of";
+        if (Trade.Ends.Contains(end.Head) && (known is Connection || known is null && end.Stems.Count == 1 && _refer.Doubtful.Count == 0 && said
             && Trade.NounOf(of.Stems) is { Kinds: [ThingKind.Connection, ..], Role: NounRole.Thing })) return of with { After = null };
-        return Trade.RodEnds.Contains(end.Head) && known is Part rod && !Trade.Wired.Contains(of.Head)
+        return said && Trade.RodEnds.Contains(end.Head) && known is Part rod && !Trade.Wired.Contains(of.Head)
             && (end.Head != "stud" || Spoken.IsOff(rod) is true && clause.Pieces.Exists(p => p.Way is "through" or "into" or "up"))
             ? of with { After = null } : null;
     }

@@ -30,6 +30,7 @@ public sealed partial class SentenceReader
             Looks.Way => (_way ??= WayOf()) == what,
             Looks.Word => what.Contains(' ') ? _words.Contains($" {what} ", StringComparison.Ordinal) : _reader.Has(_clause, what),
             Looks.Head => Objects.Exists(o => o.Head == what || o.IsPronoun && _reader.Spoken.Last.Any(t => NameIndex.NamesOf(t)[0][^1] == what)),
+            Looks.Kind when what == "soil" => Objects.Exists(o => !o.IsPronoun && Trade.Soil.Contains(o.Head)),
             Looks.Kind when what == "wired" => Objects.Exists(o => !o.IsPronoun && Trade.Wired.Contains(o.Head)),
             Looks.Kind => what == "thing" ? Kind() is not ("vehicle" or "none" or "words") : Kind() == what,
             Looks.Value => Values(_clause).Any(v => what switch { "torque" => v.Kind == TokenKind.Torque, "angle" => v.Kind == TokenKind.Angle, "time" => v.Kind == TokenKind.Time, _ => _reader.Has(_clause, what) }),

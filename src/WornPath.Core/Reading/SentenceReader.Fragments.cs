@@ -194,7 +194,7 @@ public sealed partial class SentenceReader
                 // "Now the idler. Two bolts, and it comes away."
                 var holds = reader._topic is null && objects is [var bolts] && bolts == listed && reader._unnamed is { } told
                     && IsFastened(told) ? told : null;
-                (reader._introduced, reader._isToldBefore) = ((listed, holds), false);
+                reader._introduced = new Introduced(listed, holds);
                 if (holds is not null)
                 {
                     reader._told = true;
@@ -452,11 +452,8 @@ public sealed partial class SentenceReader
                 && reader.Spoken.IsOff(off) is true)) way = "on";
             // "Bearing on, circlip in its groove".
             if (way == "none" && phrase is { IsPronoun: false, IsOld: false } && reader._actions is [.., { Verb: Verb.Fit or Verb.Start }]
-                && clause.Behind(phrase) is
-                {
-                    IsIts: true, After: "in" or "into", Head: "groove" or "seat" or "bore" or "slot" or "recess"
-                or "place"
-                }
+                && clause.Behind(phrase) is { IsIts: true, After: "in" or "into" } where
+                && where.Head is "groove" or "seat" or "bore" or "slot" or "recess" or "place"
                 && Trade.NounOf(phrase.Stems) is { Role: NounRole.Thing, Kinds: [ThingKind.Part, ..] }) way = "on";
             var fastens = !phrase.IsPronoun && (reader._refer.Known(phrase) is Joint || phrase.Is(ThingKind.Joint));
             var sense = (reader.Has(clause, "snug", "snugged", "nipped", "pinched") || TightBehind(phrase)

@@ -5,10 +5,11 @@ namespace WornPath.Core.Reading;
 // Fasteners that are only told of, and the part they hold: "the idler is held by two bolts: take it off". They come out before it does.
 public sealed partial class SentenceReader
 {
-    // The fasteners told of last and the part they are said to hold; null for whatever comes off next: "side panel: four screws".
-    private (NounPhrase Bolts, NounPhrase? Whose)? _introduced;
-    // By the step before.
-    private bool _isToldBefore;
+    /// <summary>Fasteners told of, the part they are said to hold (null for whatever comes off next: "side panel: four screws"), and whether
+    /// the step before told it.</summary>
+    private sealed record Introduced(NounPhrase Bolts, NounPhrase? Whose, bool Before = false);
+
+    private Introduced? _introduced;
 
     // "There are two bolts on the idler", "the idler hangs on two bolts", "two bolts hold the idler".
     private void Introduce(Clause clause)
@@ -25,8 +26,7 @@ public sealed partial class SentenceReader
         if (whose is not null && _refer.Known(whose) is { } known && known is not Part) return;
         // "Behind it sits a bracket", of which bolts are told: of nothing that is named.
         if (whose is null && clause.Nouns.Any(n => n != bolts && !Trade.IsNoObject(n))) return;
-        _introduced = (bolts with { After = null }, whose is null ? null : whose with { After = null });
-        _isToldBefore = false;
+        _introduced = new Introduced(bolts with { After = null }, whose is null ? null : whose with { After = null });
     }
 
     private static bool IsCounted(NounPhrase bolts) => bolts is { IsPronoun: false, Some: null, IsNew: false, IsRest: false }
@@ -42,7 +42,7 @@ public sealed partial class SentenceReader
     private void Introduce(Clause clause, List<NounPhrase> objects)
     {
         if (objects.TrueForAll(o => !o.Is(ThingKind.Joint)) && clause.Pieces.Find(p => p.Noun is { After: "beside", Count: not null } n
-            && n.Is(ThingKind.Joint) && IsCounted(n))?.Noun is { } told) (_introduced, _isToldBefore) = ((told with { After = null }, null), false);
+            && n.Is(ThingKind.Joint) && IsCounted(n))?.Noun is { } told) _introduced = new Introduced(told with { After = null }, null);
     }
 
     // "Idler: two bolts and it's off", "two bolts and the idler's off": off it is.
@@ -91,7 +91,7 @@ public sealed partial class SentenceReader
             || told.Whose is { } whose && whose.Stems[^1] != NameIndex.NamesOf(part)[0][^1]) return;
         _introduced = null;
         // Told of in the step before, they come out where the part does.
-        var bolts = _isToldBefore ? told.Bolts with { At = at } : told.Bolts;
+        var bolts = told.Before ? told.Bolts with { At = at } : told.Bolts;
         if (_actions.Exists(a => a.Verb == Verb.TakeOut && a.At.Meets(bolts.At))) return;
         var its = (bolts.Owner.Count > 0 ? _refer.Known(bolts, k => k == ThingKind.Joint) as Joint : FastenersOf(part, bolts.Head))
             ?? (Joint)_refer.Assume(bolts, ThingKind.Joint, false, bolts.Owner.Count > 0 ? bolts.OwnerName : part.Name, part.Id);

@@ -48,11 +48,8 @@ public sealed partial class SentenceReader
         // sheet does not have it yet.
         if (named.Count == 0 && _shown is null && clause is { Mood: Mood.Imperative, Proviso: null }
             && !clause.Nouns.Any(n => n.After is null && !n.IsPronoun && !IsMeans(n))
-            && clause.Nouns.FirstOrDefault(n => n is
-            {
-                IsPronoun: false, After: "of" or "on" or "behind" or "at" or "around" or "round"
-            or "under"
-            } && !n.Is(ThingKind.Joint)
+            && clause.Nouns.FirstOrDefault(n => n is { IsPronoun: false, After: "of" or "on" or "behind" or "at" or "around" or "round" or "under" }
+                && !n.Is(ThingKind.Joint)
                 && Trade.NounOf(n.Stems) is { Role: NounRole.Thing, Kinds: [ThingKind.Part or ThingKind.Connection, ..] } or null
                 && _refer.Known(n) is null) is { } handled)
             _unnamed = handled with { After = null };
@@ -69,11 +66,8 @@ public sealed partial class SentenceReader
     // What is handled where a feature of it is named: "squeeze the ears of the clip together", "blow the dust out of the housing".
     private static NounPhrase HandledIn(Clause clause, NounPhrase noun)
     {
-        if (Trade.Soils.Contains(noun.Head) && clause.Nouns.FirstOrDefault(n => n is
-            {
-                IsPronoun: false, After: "of" or "out" or "off" or "from"
-            or "in" or "on"
-            }) is { } soiled)
+        if (Trade.Soil.Contains(noun.Head)
+            && clause.Nouns.FirstOrDefault(n => n is { IsPronoun: false, After: "of" or "out" or "off" or "from" or "in" or "on" }) is { } soiled)
             return soiled with { After = null };
         if (noun.Owner.Count == 0 || Trade.NounOf(noun.Stems) is { Role: NounRole.Thing } && noun.Head != "weight"
             || Trade.NounOf(noun.Owner)?.Role is not (null or NounRole.Thing)) return noun;

@@ -169,7 +169,7 @@ public sealed partial class SentenceReader
         {
             finder.Fill(clause);
             Introduce(clause);
-            _isToldBefore = true;
+            if (_introduced is not null) _introduced = _introduced with { Before = true };
             // "Now for the light switch, it hides under the pedal."
             if (clause.Pieces.Find(p => p.Noun is { After: null or "for" or "to", IsPronoun: false })?.Noun is not { } noun
                 || Trade.NounOf(noun.Stems) is not { Role: NounRole.Thing }) continue;
@@ -457,10 +457,10 @@ public sealed partial class SentenceReader
             {
                 Only = _only,
                 Branch = _branch,
-                In = _actions[i].In.Length > 0 ? _actions[i].In
-                : at,
+                // One that was put before another has its own.
+                In = _actions[i].In.Length > 0 ? _actions[i].In : at,
                 Side = side,
-                Rest = _actions[i].Rest && side != Side.Other
+                Rest = _actions[i].Rest && side != Side.Other,
             };
         }
 
@@ -624,30 +624,7 @@ public sealed partial class SentenceReader
         if (sense == Sense.MoveOff && GoesOn(clause)) sense = Sense.On;
         if (IsOnlySet(clause, sense, objects)) sense = Sense.Set;
         if (IsOnlyCatch(sense, objects)) sense = Sense.Say;
-        // "Set the intake down straight", while things go on: there.
-        if (sense == Sense.Aside && clause.Verb.Lemma is "set" or "lay" or "lower" && clause.Pieces.Exists(p => p.Way == "down")
-            && Spoken.ComesOff is false && !facts.Has(Looks.Rest, "")
-            && objects is [{ } lowered] && (lowered.IsPronoun ? Spoken.Last is [.., Part last] ? last : null
-            : _refer.Known(lowered) as Part) is { } waits
-            && Spoken.IsOff(waits) is true && !_actions.Exists(a => a.Target == waits.Id)) sense = Sense.On;
-        // "Battery in, start it": no battery is started.
-        if (sense == Sense.Say && clause.Verb.Lemma == "start" && objects is [{ IsPronoun: true, Text: "it" }] && clause.Pieces.Count == 1
-            && !Spoken.Last.Any(t => t is Joint))
-            (sense, control) = (Sense.Set, "engine");
-        // "… to get the air out": what for.
-        if (sense == Sense.Off && clause.Mood == Mood.Imperative && _finder.Tokens[clause.From].Text == "to" && objects.Count > 0
-            && objects.TrueForAll(o => !o.IsPronoun && _refer.Known(o) is null
-            && Trade.NounOf(o.Stems) is { Role: not NounRole.Thing })) sense = Sense.Say;
-        // "Slip a hand under the tank".
-        if (sense is Sense.On or Sense.Off or Sense.Place or Sense.Move && objects.Count > 0
-            && objects.TrueForAll(o => !o.IsPronoun && Trade.Hands.Contains(o.Head)
-            && _refer.Known(o) is null && clause.Nouns.Any(n => n.After is not null))) sense = Sense.Say;
-        // "Fire it up and cycle it a few times": what is worked on, and not the ignition.
-        if (sense == Sense.Set && clause.Verb.Lemma is "cycle" or "stroke" or "work" && objects is [{ IsPronoun: true, Text: "it" }]
-            && Spoken.Last is [.., Control just] && Trade.ControlNamed(just.Name.ToLowerInvariant()) == "ignition") sense = Sense.Say;
-        // "Straighten the cotter pin, pull it": the pin, and no lever that was in hand before.
-        if (sense == Sense.Set && objects.Count > 0 && objects.TrueForAll(o => o.IsPronoun && IsCotter(o))
-            && _clauses.TakeWhile(c => c != clause).Any(c => c.Nouns.Any(n => !n.IsPronoun && IsCotter(n)))) sense = Sense.Off;
+        (sense, control) = InHand(clause, facts, objects, sense, control);
         if (HouseSense(clause) is { } taught) (sense, control) = (taught, null);
         if (sense == Sense.Aside && KeepsCompanion(clause)) return;
         if (sense is Sense.On or Sense.Secure or Sense.Start or Sense.Hang or Sense.BoltTorque && TellsHowItIsHeld(clause)) sense = Sense.Say;
@@ -719,11 +696,8 @@ public sealed partial class SentenceReader
         if (clause is not { Mood: Mood.Passive, IsFull: true } || Values(clause).Any(v => v.Kind == TokenKind.Torque)) return false;
         if (clause.Verb!.Lemma == "stick") return true;
         // "The deck is suspended on four pins."
-        if (clause.Verb.Lemma == "suspend" && AidIn(clause) is null && clause.Nouns.Any(n => n is
-            {
-                IsPronoun: false, After: "on" or "from"
-            or "by" or "in"
-            })) return true;
+        if (clause.Verb.Lemma == "suspend" && AidIn(clause) is null
+            && clause.Nouns.Any(n => n is { IsPronoun: false, After: "on" or "from" or "by" or "in" })) return true;
         // "Remove the nut; it is secured with threadlocker": how it was.
         if (clause.Nouns.FirstOrDefault() is { IsPronoun: true } && (Trade.Holds.Contains(clause.Verb!.Lemma) || clause.Verb.Lemma is "lock" or "mount")
             && _actions is [.., { Verb: Verb.TakeOut or Verb.Remove or Verb.Disconnect or Verb.Loosen or Verb.BreakLoose }]) return true;
@@ -820,9 +794,7 @@ public sealed partial class SentenceReader
                 DoEach(clause, Sense.On, objects);
                 return;
             case Sense.Level when !objects.Exists(o => o.IsPronoun || _refer.Known(o) is Fluid || o.Is(ThingKind.Fluid)):
-                if ((Spoken.Nearest(_refer.Things.Where(t => t is Fluid))
-                    ?? (_refer.Things.OfType<Fluid>().ToList() is [var only] ? only
-                    : null)) is { } fluid) Add(Verb.CheckLevel, fluid, PlaceOf(clause));
+                if ((Spoken.Nearest(_refer.Things.Where(t => t is Fluid)) ?? FluidIn([])) is { } fluid) Add(Verb.CheckLevel, fluid, PlaceOf(clause));
                 else goto default;
                 return;
             // "Fill with engine oil": with that, and no other that is on the sheet.
@@ -941,11 +913,8 @@ public sealed partial class SentenceReader
         if (things.Count > 0) Spoken.Hand([.. things.Distinct()]);
         // "Put a washer on each bolt and start them": the bolts.
         if (sense == Sense.On && objects is [var under] && IsCompanion(under)
-            && clause.Nouns.Where(n => n is
-            {
-                IsPronoun: false, After: "on" or "onto"
-            or "over"
-            }).Select(n => _refer.Known(n)).OfType<Joint>().ToList() is { Count: > 0 } borne)
+            && clause.Nouns.Where(n => n is { IsPronoun: false, After: "on" or "onto" or "over" })
+                .Select(n => _refer.Known(n)).OfType<Joint>().ToList() is { Count: > 0 } borne)
             Spoken.Hand(borne);
         _unnamed ??= whose;
         // "Put the plug in, 30 pounds": no unit of torque, and not passed over.
@@ -1365,10 +1334,8 @@ public sealed partial class SentenceReader
             return [nuts];
         }
 
-        // "Pull the plug of the speed lead": the lead.
-        if (phrase.Owner.Count > 0 && phrase.Head is "plug" or "connector" or "end" or "socket"
-            && _refer.Known(new NounPhrase(phrase.At, phrase.OwnerName.ToLowerInvariant(), phrase.Owner)) is Connection plugged
-            && Accepts(ThingKind.Connection)) return [plugged];
+        // "Plug of the speed lead off": the lead.
+        if (WholeOfEnd(clause, phrase) is { } endOf && _refer.Known(endOf) is { } ended && Accepts(ended.Kind)) return [ended];
         // "Sensor bracket: bolt out": its bolt.
         if (_topic is { } about && phrase is { Stems.Count: 1, Owner.Count: 0 } && phrase.Is(ThingKind.Joint) && _refer.Known(about) is Part fastened
             && FastenersOf(fastened) is { } holding && NameIndex.NamesOf(holding)[0][^1] == phrase.Head

@@ -95,7 +95,7 @@ internal static class Trade
     public static readonly WordSet Hands = Set("hands");
 
     /// <summary>What is cleaned off something.</summary>
-    public static readonly WordSet Soils = Set("soils");
+    public static readonly WordSet Soil = Set("soil");
 
     /// <summary>What a lead, a hose or a pipe ends in, told for all of it.</summary>
     public static readonly WordSet Ends = Set("ends");
