@@ -95,7 +95,7 @@ internal static class EditThroughApi
                 await TokenAsync();
                 break;
             }
-            catch (HttpRequestException) when (tries < 200)
+            catch (HttpRequestException) when (tries < 1200)
             {
                 await Task.Delay(50);
             }

@@ -4,6 +4,8 @@ using System.Net.Http.Json;
 using System.Text.Json;
 using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
+using WornPath.Core.Fasteners;
+using WornPath.Core.Quantities;
 using WornPath.Core.Revisions;
 using WornPath.Core.Sheets;
 using WornPath.Store;
@@ -11,13 +13,14 @@ using WornPath.Store.Entities;
 
 namespace WornPath.Bench;
 
-/// <summary>Ten thousand procedures on the shelf of the real server: searched, narrowed, and looked at in the middle.</summary>
+/// <summary>Ten thousand procedures on the shelf of the real server: searched, narrowed, looked at in the middle, and asked what they have in common.</summary>
 internal static class LargeShelf
 {
     private const int Procedures = 10_000;
 
     private static readonly string[] Parts = ["cover", "bracket", "hub", "strut", "lever", "damper", "flange", "caliper", "bearing",
         "bellows", "manifold", "winch", "hose", "spacer", "shaft", "pulley"];
+    private static readonly string[] Sides = ["front", "rear", "upper", "lower", "left", "right", "inner", "outer", "main", "spare"];
     private static readonly string[] Verbs = ["Remove", "Clean", "Refit", "Torque", "Inspect", "Loosen", "Support", "Unclip"];
 
     public static async Task RunAsync()
@@ -43,20 +46,30 @@ internal static class LargeShelf
     {
         foreach (var query in (string[])["", "page=125", "sort=title&page=200", "q=bellows", "q=bellows winch lever", "q=b",
             "q=nothing-like-it", "q=HX-77", "state=draft&findings=stop", "mine=true&q=hub", "platform=Sample vehicle 7&q=strut"])
+            await TimeAsync(http, query.Length == 0 ? "all of it" : query, $"/api/procedures?{query}", page => page.GetProperty("total").GetInt32());
+        foreach (var query in (string[])["kind=document", "q=caliper", "q=M12", "q=M12 80", "kind=joint", "q=manual 7 p. 41", "q=jack&kind=tool", "q=b", "q=nothing-like-it"])
         {
-            var times = new List<double>();
-            var total = 0;
-            for (var i = 0; i < 60; i++)
-            {
-                var clock = Stopwatch.StartNew();
-                var page = await http.GetFromJsonAsync<JsonElement>($"/api/procedures?{query}");
-                times.Add(clock.Elapsed.TotalMilliseconds);
-                total = page.GetProperty("total").GetInt32();
-            }
-
-            times.Sort();
-            Console.WriteLine($"  {(query.Length == 0 ? "all of it" : query),-36} {total,6:N0} found   median {times[30],6:0.0} ms   95 % within {times[56],6:0.0} ms");
+            await TimeAsync(http, $"uses: {query}", $"/api/uses?{query}", page => page.GetProperty("rows").GetArrayLength());
+            // The most used of them.
+            if ((await http.GetFromJsonAsync<JsonElement>($"/api/uses?{query}")).GetProperty("rows") is var rows && rows.GetArrayLength() > 0)
+                await TimeAsync(http, $"  {rows[0].GetProperty("name").GetString()}", $"/api/uses/{rows[0].GetProperty("id").GetInt32()}", _ => rows[0].GetProperty("sheets").GetInt32());
         }
+    }
+
+    private static async Task TimeAsync(HttpClient http, string name, string address, Func<JsonElement, int> count)
+    {
+        var times = new List<double>();
+        var total = 0;
+        for (var i = 0; i < 60; i++)
+        {
+            var clock = Stopwatch.StartNew();
+            var page = await http.GetFromJsonAsync<JsonElement>(address);
+            times.Add(clock.Elapsed.TotalMilliseconds);
+            total = count(page);
+        }
+
+        times.Sort();
+        Console.WriteLine($"  {name,-36} {total,6:N0} found   median {times[30],6:0.0} ms   95 % within {times[56],6:0.0} ms");
     }
 
     private static async Task WithServerAsync(string data, Func<HttpClient, Task> work)
@@ -129,6 +142,16 @@ internal static class LargeShelf
             Id = $"s{i}",
             Text = $"{Verbs[random.Next(Verbs.Length)]} the {Parts[random.Next(Parts.Length)]} from the {Parts[random.Next(Parts.Length)]} and lay it aside."
         }).ToList();
-        return Sheet.Empty with { Phases = [new Phase { Id = "h1", Name = "Removal", Steps = [.. steps] }] };
+        string Any(string[] of) => of[random.Next(of.Length)];
+        var parts = Enumerable.Range(1, 12).Select(i => new Part { Id = $"P{i}", Name = $"{Any(Sides)} {Any(Parts)}" });
+        var joints = Enumerable.Range(1, 8).Select(i => new Joint
+        {
+            Id = $"J{i}",
+            Name = $"{Any(Parts)} bolts",
+            Fastener = FastenerText.Parse($"M{Any(["6", "8", "10", "12", "14", "16"])}×{random.Next(3, 16) * 5} {Any(["8.8", "10.9"])} bolt").Value,
+            Torque = TorqueText.Parse($"{random.Next(2, 30) * 5} N·m").Value,
+            Source = $"Sample manual {random.Next(1, 41)}, {Any(["1st", "2nd", "3rd"])} ed., p. {random.Next(1, 200)}",
+        });
+        return Sheet.Empty with { Parts = [.. parts], Joints = [.. joints], Tools = [new Tool { Id = "T1", Name = "jack" }], Phases = [new Phase { Id = "h1", Name = "Removal", Steps = [.. steps] }] };
     }
 }

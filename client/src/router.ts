@@ -8,6 +8,7 @@ export const router = createRouter({
     { path: '/', name: 'shelf', component: () => import('./shelf/ShelfPage.vue'), meta: { title: 'Shelf' } },
     { path: '/workshop/:place?', name: 'workshop', component: () => import('./workshop/WorkshopPage.vue'), meta: { title: 'Workshop' } },
     { path: '/slips', name: 'slips', component: () => import('./slips/SlipsPage.vue'), meta: { title: 'Slips' } },
+    { path: '/uses', name: 'uses', component: () => import('./uses/UsesPage.vue'), meta: { title: 'Where used' } },
     { path: '/people', name: 'people', component: () => import('./people/PeoplePage.vue'), meta: { title: 'People' } },
     { path: '/me', name: 'me', component: () => import('./session/MePage.vue'), meta: { title: 'Your access' } },
     { path: '/join', name: 'join', component: () => import('./session/JoinPage.vue'), meta: { open: true, title: 'Choose a password' } },

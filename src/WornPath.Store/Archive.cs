@@ -51,7 +51,8 @@ public static class Archive
     public static readonly IReadOnlySet<string> LeftOut = new HashSet<string>
     {
         "Sessions", "Invitations", "RecoveryCodes", "AspNetUserTokens", "AspNetUserLogins", "ShelfEntries", "ShelfWords", "ShelfWords_config", "ShelfWords_content",
-        "ShelfWords_data", "ShelfWords_docsize", "ShelfWords_idx", "__EFMigrationsHistory", "__EFMigrationsLock", "sqlite_sequence",
+        "ShelfWords_data", "ShelfWords_docsize", "ShelfWords_idx", "UsedNames", "UsedOn", "UsedWords", "UsedWords_config", "UsedWords_content",
+        "UsedWords_data", "UsedWords_docsize", "UsedWords_idx", "__EFMigrationsHistory", "__EFMigrationsLock", "sqlite_sequence",
     };
 
     // What a person proves herself by, as of somebody who has yet to choose a password.

@@ -64,6 +64,10 @@ public sealed class WornPathDb(DbContextOptions<WornPathDb> options) : IdentityD
 
     public DbSet<ShelfEntry> ShelfEntries => Set<ShelfEntry>();
 
+    public DbSet<UsedName> UsedNames => Set<UsedName>();
+
+    public DbSet<UsedOn> UsedOn => Set<UsedOn>();
+
     /// <summary>Name and account as they are now: what is written down stays, whatever the person is called later.</summary>
     public async Task<string> WhoAsync(string personId)
     {
@@ -144,6 +148,23 @@ public sealed class WornPathDb(DbContextOptions<WornPathDb> options) : IdentityD
         {
             entry.HasKey(e => e.RevisionId);
             entry.HasOne<Revision>().WithOne().HasForeignKey<ShelfEntry>(e => e.RevisionId);
+            entry.Property(e => e.State).HasConversion<string>().HasMaxLength(20);
+        });
+        builder.Entity<UsedName>(used =>
+        {
+            used.Property(u => u.Kind).HasConversion<string>().HasMaxLength(20);
+            used.Property(u => u.Name).HasMaxLength(SheetUse.LongestName).UseCollation("NOCASE");
+            used.HasIndex(u => new { u.Kind, u.Name }).IsUnique();
+            used.HasIndex(u => u.Current);
+            used.HasIndex(u => u.Released);
+        });
+        builder.Entity<UsedOn>(use =>
+        {
+            use.HasKey(u => new { u.NameId, u.RevisionId });
+            use.Property(u => u.At).HasMaxLength(20);
+            use.Property(u => u.Says).HasMaxLength(2000);
+            use.HasOne<UsedName>().WithMany().HasForeignKey(u => u.NameId);
+            use.HasOne<Revision>().WithMany().HasForeignKey(u => u.RevisionId);
         });
         builder.Entity<Fact>(fact =>
         {

@@ -381,6 +381,31 @@ public sealed class FormerDatabaseTests : IDisposable
             r.Letter, "Z")));
     }
 
+    [Fact]
+    public async Task What_sheets_of_before_use_is_indexed_once_the_program_is_started_on_them()
+    {
+        await using var db = Open(Former("uses"));
+        (await db.Database.SqlQuery<int>($"SELECT COUNT(*) AS Value FROM ShelfEntries").SingleAsync()).ShouldBe(7, "their words were written by the version before");
+        await StoreSetup.MigrateAsync(db);
+        var stale = await ShelfWords.StaleAsync(db);
+        stale.Order().ShouldBe([1, 2, 3, 4, 5, 6, 7]);
+        var log = new DraftLog(db);
+        foreach (var id in stale)
+        {
+            var stored = (await log.LoadAsync(id))!;
+            await ShelfWords.WriteAsync(db, id, stored.Sheet, stored.Seq);
+        }
+
+        (await ShelfWords.StaleAsync(db)).ShouldBeEmpty();
+        var reader = new WhereUsed.Reader(true, null);
+        var manual = (await WhereUsed.FindAsync(db, ShelfWords.Match("workshop manual"), UseKind.Document, reader)).Single();
+        var (sheets, _) = await WhereUsed.OnAsync(db, [manual.Id], false, reader);
+        sheets.Select(s => s.Number).ShouldBe(["OT-104", "OT-126", "OT-311"]);
+        // Of three revisions the released one counts.
+        sheets.Single(s => s.Number == "OT-126").Letter.ShouldBe("C");
+        manual.Sheets.ShouldBe(3);
+    }
+
     public void Dispose()
     {
         Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();

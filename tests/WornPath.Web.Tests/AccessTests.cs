@@ -43,6 +43,9 @@ public sealed partial class AccessTests(Workshop workshop) : IClassFixture<Works
         GET     /api/audit/lines                                   .xxxxxxy
         GET     /api/people/authors                                .xyyyyyy
         GET     /api/desk                                          .yyyyyyy
+        GET     /api/uses                                          .yyyyyyy
+        GET     /api/uses/{name:int}                               .yyyyyyy
+        GET     /api/uses/former-editions                          .xyyyyyy
         GET     /api/procedures                                    .yyyyyyy
         GET     /api/procedures/filters                            .yyyyyyy
         POST    /api/procedures                                    .xyyyxxx
@@ -234,7 +237,7 @@ public sealed partial class AccessTests(Workshop workshop) : IClassFixture<Works
         "{id:int}" => revision.ToString(),
         "{procedure:int}" => procedure.ToString(),
         "{person}" => "no-such-person",
-        "{waiver:int}" or "{comment:int}" or "{bulletin:int}" or "{line:int}" => "1",
+        "{waiver:int}" or "{comment:int}" or "{bulletin:int}" or "{line:int}" or "{name:int}" => "1",
         "{session:int}" => "0",
         "{documentName}" => "v1",
         "{rule}" => "CLO001",

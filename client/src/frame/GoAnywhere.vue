@@ -40,6 +40,7 @@ const places = computed<Place[]>(() => [
     kind: 'place',
     go: () => void router.push({ name: 'workshop', params: { place: p.key } }),
   })),
+  { label: 'Where used', kind: 'place', go: () => void router.push('/uses') },
   { label: 'Slips: calculators', kind: 'place', go: () => void router.push('/slips') },
 ]);
 const found = computed(() => {

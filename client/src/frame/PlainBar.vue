@@ -5,12 +5,13 @@ import OutboxButton from '../outbox/OutboxButton.vue';
 import { useSession } from '../shared/session';
 import PersonButton from './PersonButton.vue';
 
-/** The bar of the pages that stand beside the procedures: the mark, the three places there are, who is signed in. */
+/** The bar of the pages that stand beside the procedures: the mark, the places there are, who is signed in. */
 const session = useSession();
 const route = useRoute();
 const isHere = (to: string): boolean => route.path === to || (to !== '/' && route.path.startsWith(`${to}/`));
 const places = computed(() => [
   { to: '/', label: 'Shelf' },
+  { to: '/uses', label: 'Where used' },
   { to: '/workshop', label: 'Workshop' },
   { to: '/slips', label: 'Slips' },
   ...(session.is('administrator') ? [{ to: '/people', label: 'People' }] : []),

@@ -16,6 +16,8 @@ const draft = useDraft();
 const slipsOpen = ref(false);
 const placing = ref(false);
 const count = computed(() => Number(props.joint.fields.count ?? 1));
+// As sheets that have the same are found by.
+const like = computed(() => [props.joint.fields.fastener, props.joint.fields.torque].filter(Boolean).join(' '));
 const findings = computed(() => draft.findings.filter((f) => f.thing === props.joint.id));
 const lay = (pattern: string): void =>
   void draft.send({ do: 'setField', id: props.joint.id, field: 'pattern', before: props.joint.fields.pattern ?? '', after: pattern });
@@ -70,6 +72,14 @@ const rows = computed(() => order.map((name) => props.fields.find((f) => f.name 
       <li v-for="why in facts?.wrench?.name ? [] : (facts?.wrench?.whyNot ?? [])" :key="why">{{ why }}.</li>
       <li v-if="facts?.wrench?.overdue">{{ facts.wrench.overdue }}.</li>
     </ul>
+    <p v-if="like || joint.fields.source" class="quiet where">
+      Where else:
+      <router-link v-if="like" :to="{ name: 'uses', query: { kind: 'joint', q: like } }">this fastener and value</router-link>
+      <template v-if="like && joint.fields.source">, </template>
+      <router-link v-if="joint.fields.source" :to="{ name: 'uses', query: { kind: 'source', q: joint.fields.source } }"
+        >its source</router-link
+      >.
+    </p>
     <div class="work">
       <ActButton size="small" @click="slipsOpen = true">Work it out on a slip</ActButton>
       <ActButton v-if="draft.canEdit && count > 1" size="small" @click="placing = true">Place them freely</ActButton>

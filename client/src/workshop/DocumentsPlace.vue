@@ -1,9 +1,12 @@
 <script setup lang="ts">
+import FormerEditions from './FormerEditions.vue';
+import { useSession } from '../shared/session';
 import RowsTable from './RowsTable.vue';
 import { useSettings } from './settings';
 
 /** The documents values are taken from, each with the edition in force. */
 const settings = useSettings();
+const session = useSession();
 </script>
 
 <template>
@@ -20,4 +23,5 @@ const settings = useSettings();
   >
     <template #empty><p class="empty">No document is kept: a value’s edition is held against the others on its sheet alone.</p></template>
   </RowsTable>
+  <FormerEditions v-if="!session.isReader" :version="settings.view!.version" />
 </template>

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using System.Text.Json.Serialization;
 using WornPath.Core.Fasteners;
 using WornPath.Core.Quantities;
 using WornPath.Core.Sheets;
@@ -14,7 +15,12 @@ namespace WornPath.Core.Building;
 /// <param name="Steps">Numbers of the steps that need it, from 1.</param>
 /// <param name="Lacking">True where the crib has none that would do; false where it has, or nobody has filled the crib.</param>
 /// <param name="Note">What to know about it; empty for nothing.</param>
-public sealed record ToolLine(string What, ImmutableArray<string> For, ImmutableArray<int> Steps, bool Lacking, string Note);
+public sealed record ToolLine(string What, ImmutableArray<string> For, ImmutableArray<int> Steps, bool Lacking, string Note)
+{
+    /// <summary>True for a torque wrench, whichever the crib has for the value.</summary>
+    [JsonIgnore]
+    public bool IsTorqueTool { get; init; }
+}
 
 /// <summary>Compiles the tool list of a sheet from its fasteners, drives, values and actions. Nothing is listed that no step uses.</summary>
 public sealed class ToolList
@@ -55,7 +61,7 @@ public sealed class ToolList
         }
 
         return [.. list._lines.OrderBy(l => l.Value.Order).ThenBy(l => SizeOf(l.Key)).ThenBy(l => l.Key, StringComparer.Ordinal)
-            .Select(l => new ToolLine(l.Key, [.. l.Value.For.OrderBy(id => id.Length).ThenBy(id => id, StringComparer.Ordinal)], [.. l.Value.Steps], l.Value.Lacking, l.Value.Note))];
+            .Select(l => new ToolLine(l.Key, [.. l.Value.For.OrderBy(id => id.Length).ThenBy(id => id, StringComparer.Ordinal)], [.. l.Value.Steps], l.Value.Lacking, l.Value.Note) { IsTorqueTool = l.Value.Order == 0 })];
     }
 
     private void Add(WalkEvent walked)

@@ -20,6 +20,14 @@ public sealed record SourceDocument(string Name, string Edition)
         return Citation.EditionOf(name) is null ? new SourceDocument(name, edition) : new Problem($"“{NumberText.Excerpt(name)}” names an edition in the document's name.", "Write the edition beside it.", "document");
     }
 
+    /// <summary>Which of the workshop's documents a source cites; null where none. Of "Manual" and "Manual T28" the one that says more is meant.</summary>
+    public static SourceDocument? Cited(IEnumerable<SourceDocument> documents, string source) =>
+        documents.Where(d => d.IsCitedBy(source)).MaxBy(d => d.Name.Length);
+
+    /// <summary>The edition a source cites, where that came before the one in force; null where it does not, or where the source says none.</summary>
+    public Edition? FormerIn(string source) => Citation.EditionOf(Edition) is { } inForce && Citation.Of(source).Edition is { } cited && cited.IsBefore(inForce)
+        ? cited : null;
+
     /// <summary>True where a source cites this document.</summary>
     public bool IsCitedBy(string source)
     {

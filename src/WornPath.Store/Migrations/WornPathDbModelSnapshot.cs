@@ -999,6 +999,11 @@ namespace WornPath.Store.Migrations
                     b.Property<int>("Seq")
                         .HasColumnType("INTEGER");
 
+                    b.Property<string>("State")
+                        .IsRequired()
+                        .HasMaxLength(20)
+                        .HasColumnType("TEXT");
+
                     b.Property<int>("Version")
                         .HasColumnType("INTEGER");
 
@@ -1062,6 +1067,66 @@ namespace WornPath.Store.Migrations
                     b.HasKey("Hash");
 
                     b.ToTable("SignedContents");
+                });
+
+            modelBuilder.Entity("WornPath.Store.Entities.UsedName", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("Current")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Kind")
+                        .IsRequired()
+                        .HasMaxLength(20)
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasMaxLength(200)
+                        .HasColumnType("TEXT")
+                        .UseCollation("NOCASE");
+
+                    b.Property<int>("Released")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("Current");
+
+                    b.HasIndex("Released");
+
+                    b.HasIndex("Kind", "Name")
+                        .IsUnique();
+
+                    b.ToTable("UsedNames");
+                });
+
+            modelBuilder.Entity("WornPath.Store.Entities.UsedOn", b =>
+                {
+                    b.Property<int>("NameId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("RevisionId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("At")
+                        .IsRequired()
+                        .HasMaxLength(20)
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Says")
+                        .IsRequired()
+                        .HasMaxLength(2000)
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("NameId", "RevisionId");
+
+                    b.HasIndex("RevisionId");
+
+                    b.ToTable("UsedOn");
                 });
 
             modelBuilder.Entity("WornPath.Store.Entities.ValueCheckEntry", b =>
@@ -1535,6 +1600,21 @@ namespace WornPath.Store.Migrations
                         .WithMany()
                         .HasForeignKey("PersonId")
                         .OnDelete(DeleteBehavior.Restrict)
+                        .IsRequired();
+
+                    b.HasOne("WornPath.Store.Entities.Revision", null)
+                        .WithMany()
+                        .HasForeignKey("RevisionId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("WornPath.Store.Entities.UsedOn", b =>
+                {
+                    b.HasOne("WornPath.Store.Entities.UsedName", null)
+                        .WithMany()
+                        .HasForeignKey("NameId")
+                        .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
 
                     b.HasOne("WornPath.Store.Entities.Revision", null)

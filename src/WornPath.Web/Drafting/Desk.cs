@@ -7,7 +7,7 @@ using WornPath.Store.Entities;
 namespace WornPath.Web.Drafting;
 
 /// <summary>What waits for a person: to look at, to answer, to go on with.</summary>
-public sealed class Desk(WornPathDb db, TimeProvider time)
+public sealed class Desk(WornPathDb db, FormerEditions editions, TimeProvider time)
 {
     /// <summary>Something that waits.</summary>
     /// <param name="RevisionId">Where it is to be found.</param>
@@ -43,7 +43,13 @@ public sealed class Desk(WornPathDb db, TimeProvider time)
         }
 
         if (reviews) waiting.AddRange(await SignedByAnotherAsync(personId));
-        if (seesDrafts) waiting.AddRange(await NearAsync(personId));
+        if (seesDrafts)
+        {
+            waiting.AddRange(await NearAsync(personId));
+            waiting.AddRange((await editions.WaitForAsync(personId)).Select(f => new DeskLine(f.Sheet.RevisionId,
+                $"{f.Sheet.Number} {f.Sheet.Title}, {f.Sheet.Letter}",
+                $"has values from a former edition of {f.Document.Name}; the {f.Document.Edition} is in force", f.Since)));
+        }
 
         return [.. waiting.OrderBy(w => w.Since)];
     }

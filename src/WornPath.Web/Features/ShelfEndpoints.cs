@@ -169,7 +169,7 @@ public static class ShelfEndpoints
     private static IQueryable<Revision> Holding(WornPathDb db, IQueryable<Revision> rows, string words, string? match)
     {
         var hits = db.Database.SqlQuery<int>($"SELECT rowid AS Value FROM ShelfWords WHERE ShelfWords MATCH {match ?? "\"\""}");
-        var fresh = db.Revisions.Where(r => !db.ShelfEntries.Any(e => e.RevisionId == r.Id));
+        var fresh = db.Revisions.Where(r => !db.ShelfEntries.Any(e => e.RevisionId == r.Id && e.Version == ShelfWords.Version));
         foreach (var word in words.Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries).Take(8))
         {
             var pattern = "%" + word.Replace("\\", "\\\\").Replace("%", "\\%").Replace("_", "\\_") + "%";

@@ -213,11 +213,15 @@ public static class WorkshopEndpoints
         return crib.ToImmutable();
     }
 
-    private static async Task<Results<Ok<WorkshopView>, ProblemHttpResult>> PutAsync(SettingsForm form, WorkshopBook book, ClaimsPrincipal me)
+    private static async Task<Results<Ok<WorkshopView>, ProblemHttpResult>> PutAsync(SettingsForm form, WorkshopBook book, FormerEditions editions,
+        AccessOptions access, HttpRequest request, ClaimsPrincipal me)
     {
         var changes = ChangesOf(form);
         if (!changes.IsGood) return changes.Problem.ToHttp();
-        return await book.WriteAsync(changes.Value, form.Version, me.Id()) is { } problem ? Problems.Refused(problem) : TypedResults.Ok(View(await book.NowAsync(), me));
+        var before = (await book.NowAsync()).Workshop.Documents;
+        if (await book.WriteAsync(changes.Value, form.Version, me.Id()) is { } problem) return Problems.Refused(problem);
+        if (form.Documents is not null) await editions.TellAsync(before, me.Id(), new Uri(access.Address(request), "/workshop/documents"));
+        return TypedResults.Ok(View(await book.NowAsync(), me));
     }
 
     private static WorkshopView View(WorkshopBook.Page page, ClaimsPrincipal me) => new(

@@ -8,7 +8,7 @@ namespace WornPath.Web.Hosting;
 /// <summary>The client's files, and its page at the addresses it has pages for. Every other address is not there, and says so.</summary>
 public static partial class ClientPages
 {
-    [GeneratedRegex(@"^/(index\.html|workshop(/[a-z-]{1,20})?|slips|sign-in|join|people|me|r/\d{1,9}(/(write|joints|chart|ready|review|print|follow))?)?$")]
+    [GeneratedRegex(@"^/(index\.html|workshop(/[a-z-]{1,20})?|slips|uses|sign-in|join|people|me|r/\d{1,9}(/(write|joints|chart|ready|review|print|follow))?)?$")]
     private static partial Regex Page();
 
     /// <summary>True for an address the client shows a page at.</summary>

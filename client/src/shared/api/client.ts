@@ -3,6 +3,10 @@ import { ref } from 'vue';
 import type { components, paths } from './schema';
 
 type Schemas = components['schemas'];
+export type UseKind = Schemas['UseKind'];
+export type UsesPage = Schemas['UsesPage'];
+export type UseView = Schemas['UseView'];
+export type FormerDocument = Schemas['DocumentView'];
 export type Ahead = Schemas['Ahead'];
 export type Bench = Schemas['Bench'];
 export type BenchLine = Schemas['BenchLine'];

@@ -10,8 +10,7 @@ public sealed class EditionSuperseded : ThingRule<Joint>
 {
     private static readonly Memo<Joint, Citation> Cited = new(j => Citation.Of(j.Source));
 
-    // Of "Manual" and "Manual T28" the one that says more is meant.
-    private static readonly Memo<Joint, ImmutableArray<SourceDocument>, SourceDocument?> Kept = new((j, documents) => documents.Where(d => d.IsCitedBy(j.Source)).MaxBy(d => d.Name.Length));
+    private static readonly Memo<Joint, ImmutableArray<SourceDocument>, SourceDocument?> Kept = new((j, documents) => SourceDocument.Cited(documents, j.Source));
 
     public override RuleInfo Info { get; } = new("SRC005", Severity.Warn, "Source edition superseded");
 
@@ -20,8 +19,8 @@ public sealed class EditionSuperseded : ThingRule<Joint>
         if (joint.Torque is null || Cited.Of(joint) is not { Edition: { } edition } cited) return;
         if (!walk.Workshop.Documents.IsEmpty && Kept.Of(joint, walk.Workshop.Documents) is { } document)
         {
-            if (Citation.EditionOf(document.Edition) is { } inForce && edition.IsBefore(inForce))
-                found.Add(AtTorque(walk, joint, $"The value of {joint.Label} is from the {edition} of “{document.Name}”; the workshop works by the {inForce.ToString().TrimEnd('.')}. Look it up there, and write its page."));
+            if (document.FormerIn(joint.Source) is not null)
+                found.Add(AtTorque(walk, joint, $"The value of {joint.Label} is from the {edition} of “{document.Name}”; the workshop works by the {Citation.EditionOf(document.Edition)?.Text.TrimEnd('.')}. Look it up there, and write its page."));
             return;
         }
 

@@ -1,0 +1,114 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue';
+import { api, take, type FormerDocument, type Trouble } from '../shared/api/client';
+import { troubleOf } from '../shared/api/trouble';
+import { several } from '../shared/several';
+import StateTag from '../shared/StateTag.vue';
+import TroubleNote from '../shared/TroubleNote.vue';
+import { atStep } from '../uses/atStep';
+
+/** The values that were taken from an edition before the one in force, sheet by sheet: what is to be looked up again. */
+const props = defineProps<{
+  /** The version of the settings that are kept: another, and the list is another. */
+  version: number;
+}>();
+const documents = ref<FormerDocument[] | null>(null);
+const trouble = ref<Trouble | null>(null);
+const former = computed(() => documents.value?.filter((d) => d.former.length) ?? []);
+const values = (document: FormerDocument): number => document.former.reduce((n, sheet) => n + sheet.values.length, 0);
+
+watch(
+  () => props.version,
+  async () => {
+    try {
+      documents.value = await take(api.GET('/api/uses/former-editions'));
+      trouble.value = null;
+    } catch (error) {
+      trouble.value = troubleOf(error);
+    }
+  },
+  { immediate: true },
+);
+</script>
+
+<template>
+  <section v-if="trouble || documents?.length" class="former" aria-labelledby="former">
+    <h2 id="former">To be looked up again</h2>
+    <TroubleNote v-if="trouble" :trouble="trouble" />
+    <p v-else-if="!former.length" class="quiet">
+      Every value on every sheet that cites one of these documents is from the edition in force.
+    </p>
+    <div v-for="document in former" :key="document.name" class="document">
+      <h3>{{ document.name }}</h3>
+      <p class="quiet">
+        {{ several(document.former.length, 'sheet') }} of {{ document.sheets }} with {{ several(values(document), 'source') }} before the
+        {{ document.edition }}
+      </p>
+      <ul>
+        <li v-for="sheet in document.former" :key="sheet.revisionId">
+          <span class="figures number">{{ sheet.number }}</span>
+          <span class="what">
+            <router-link :to="atStep(false, sheet.revisionId, sheet.values[0]!.at)">{{ sheet.title }}</router-link>
+            <span v-for="value in sheet.values" :key="value.source" class="value"
+              ><router-link :to="atStep(false, sheet.revisionId, value.at)">{{ value.says }}</router-link> from “{{ value.source }}”</span
+            >
+          </span>
+          <StateTag :state="sheet.state" :letter="sheet.letter" />
+          <span class="quiet">{{ sheet.owner }}<template v-if="sheet.isRevised">, being revised</template></span>
+        </li>
+      </ul>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.former {
+  margin-top: 30px;
+}
+
+h3 {
+  margin: 12px 0 0;
+  font: 600 18px/1.2 var(--heading);
+}
+
+p {
+  margin: 2px 0 6px;
+}
+
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  border-top: 1.5px solid var(--ink);
+}
+
+li {
+  display: grid;
+  grid-template-columns: 74px minmax(0, 1fr) auto minmax(0, 150px);
+  gap: 4px 12px;
+  align-items: baseline;
+  padding: 8px 0;
+  border-bottom: 1px solid var(--line);
+}
+
+.number {
+  font-size: 13.5px;
+}
+
+.what > a {
+  font: 600 18px/1.25 var(--heading);
+  color: var(--ink);
+  text-decoration-color: var(--moss);
+}
+
+.value {
+  display: block;
+  font-size: 14px;
+}
+
+@media (width <= 620px) {
+  li {
+    grid-template-columns: 74px minmax(0, 1fr);
+  }
+}
+</style>

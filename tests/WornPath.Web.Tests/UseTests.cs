@@ -1,0 +1,184 @@
+using System.Net;
+using System.Net.Http.Json;
+using Microsoft.EntityFrameworkCore;
+using Microsoft.Extensions.DependencyInjection;
+using WornPath.Core.Editing;
+using WornPath.Core.Revisions;
+using WornPath.Core.Sheets;
+using WornPath.Core.Workshops;
+using WornPath.Store;
+using WornPath.Web.Access;
+using WornPath.Web.Drafting;
+using WornPath.Web.Features;
+
+namespace WornPath.Web.Tests;
+
+/// <summary>Where a source, a fastener with its value, a part or a tool is used; and what a new edition of a document touches.</summary>
+public sealed class UseTests : IAsyncLifetime
+{
+    private readonly Workshop _own = new();
+    private Somebody _ines = null!, _odo = null!, _tilde = null!, _office = null!;
+
+    public async ValueTask InitializeAsync()
+    {
+        (_ines, _odo, _tilde, _office) = (await _own.As("ines"), await _own.As("odo"), await _own.As("tilde"), await _own.As("admin"));
+        await IndexAsync();
+    }
+
+    public async ValueTask DisposeAsync() => await _own.DisposeAsync();
+
+    private Task IndexAsync() => _own.Services.GetRequiredService<ShelfIndexer>().CatchUpAsync(CancellationToken.None);
+
+    private static Task<UseEndpoints.UsesPage> FindAsync(Somebody who, string query) => who.GetAsync<UseEndpoints.UsesPage>($"/api/uses?{query}");
+
+    private static async Task<UseEndpoints.UseView> OpenAsync(Somebody who, string kind, string name)
+    {
+        var row = (await FindAsync(who, $"kind={kind}&q={Uri.EscapeDataString(name)}")).Rows.Single(r => r.Name.Equals(name, StringComparison.OrdinalIgnoreCase));
+        var view = await who.GetAsync<UseEndpoints.UseView>($"/api/uses/{row.Id}");
+        (view.Sheets.Count + view.Withheld).ShouldBe(row.Sheets);
+        return view;
+    }
+
+    private async Task<int> WriteAsync(string number, params string[] steps)
+    {
+        var id = await _ines.NewAsync(number);
+        var phase = (await _ines.RevisionAsync(id)).Sheet.Phases!.Value[0].Id;
+        string? after = null;
+        foreach (var (text, i) in steps.Select((t, i) => (t, i)))
+        {
+            await _ines.EditAsync(id, new InsertStep($"u{i}", phase, after, text));
+            after = $"u{i}";
+        }
+
+        await IndexAsync();
+        return id;
+    }
+
+    [Fact]
+    public async Task What_is_written_is_found_where_it_stands_and_no_longer_once_it_is_gone()
+    {
+        var id = await WriteAsync("U-1", "Remove the zebrawood cover with a pry bar.", "Take the Zebrawood Cover to the bench.");
+        var other = await WriteAsync("U-2", "Remove the zebrawood cover.");
+        var use = await OpenAsync(_ines, "part", "zebrawood cover");
+        use.Sheets.Select(s => (s.RevisionId, s.Number, s.At)).ShouldBe([(id, "U-1", "u0"), (other, "U-2", "u0")]);
+        use.Sheets[0].Says.ShouldBe("P1, steps 1 and 2");
+        (await FindAsync(_ines, "q=zebr")).Rows.Single().Sheets.ShouldBe(2, "the beginning of a word is enough");
+        (await FindAsync(_ines, "q=zebr&kind=tool")).Rows.ShouldBeEmpty();
+        // Installers know of nothing that is not released, not even that it is there.
+        (await FindAsync(_tilde, "q=zebr")).Rows.ShouldBeEmpty();
+        (await _tilde.Http.GetAsync($"/api/uses/{use.Id}")).StatusCode.ShouldBe(HttpStatusCode.NotFound);
+
+        await _ines.EditAsync(other, new WriteStep("u0", "Remove the zebrawood cover.", "Remove the ashen lid."));
+        var sheet = (await _ines.RevisionAsync(other)).Sheet;
+        if (sheet.Things!.Value.FirstOrDefault(t => t.Name == "zebrawood cover") is { } left) await _ines.EditAsync(other, new RemoveThing(left.Id));
+        await IndexAsync();
+        (await OpenAsync(_ines, "part", "zebrawood cover")).Sheets.Select(s => s.RevisionId).ShouldBe([id]);
+        (await FindAsync(_ines, "q=ashen")).Rows.Single().Sheets.ShouldBe(1);
+    }
+
+    [Fact]
+    public async Task Counts_are_of_what_is_worked_on_or_worked_from_whatever_becomes_of_a_revision()
+    {
+        var released = (await _ines.GetAsync<ShelfEndpoints.ShelfPage>("/api/procedures?q=OT-104")).Rows.Single().RevisionId;
+        var draft = (await _ines.PostAsync($"/api/revisions/{released}/revise")).EnsureSuccessStatusCode();
+        await IndexAsync();
+        var caliper = await OpenAsync(_ines, "part", "caliper");
+        caliper.Sheets.Select(s => s.State).ShouldBe([RevisionState.Released, RevisionState.Draft], "the released one, and the revision after it");
+        (await OpenAsync(_tilde, "part", "caliper")).Sheets.Select(s => s.RevisionId).ShouldBe([released]);
+
+        (await _odo.PostAsync($"/api/revisions/{released}/withdraw", new { text = "A wrong value." })).StatusCode.ShouldBe(HttpStatusCode.NoContent);
+        // What was withdrawn a moment ago is told of no longer, before the counts have followed.
+        (await _ines.GetAsync<UseEndpoints.UseView>($"/api/uses/{caliper.Id}")).Sheets.Select(s => s.State).ShouldBe([RevisionState.Draft]);
+        await IndexAsync();
+        (await OpenAsync(_ines, "part", "caliper")).Sheets.Select(s => s.State).ShouldBe([RevisionState.Draft]);
+        (await FindAsync(_tilde, "q=caliper&kind=part")).Rows.ShouldBeEmpty();
+
+        // Every count is that of its rows, and nothing is kept that nobody uses.
+        await using var scope = _own.Services.CreateAsyncScope();
+        var db = scope.ServiceProvider.GetRequiredService<WornPathDb>();
+        foreach (var name in await db.UsedNames.AsNoTracking().ToListAsync())
+        {
+            var states = await db.UsedOn.Where(u => u.NameId == name.Id).Select(u => db.Revisions.Single(r => r.Id == u.RevisionId).State).ToListAsync();
+            (name.Current, name.Released).ShouldBe((states.Count, states.Count(s => s == RevisionState.Released)), name.Name);
+            states.ShouldNotBeEmpty(name.Name);
+            states.ShouldAllBe(s => WhereUsed.Uses(s));
+        }
+
+        (await db.Database.SqlQuery<int>($"SELECT rowid AS Value FROM UsedWords").ToListAsync())
+            .ShouldBe(await db.UsedNames.Select(n => n.Id).ToListAsync(), ignoreOrder: true);
+    }
+
+    [Fact]
+    public async Task Who_has_a_value_to_read_in_its_source_does_not_find_it_here()
+    {
+        // OT-207 is in review: Ines wrote it, Odo has its values to read.
+        var values = (await FindAsync(_ines, "kind=joint")).Rows;
+        var own = new List<UseEndpoints.UseView>();
+        foreach (var row in values)
+            if (await _ines.GetAsync<UseEndpoints.UseView>($"/api/uses/{row.Id}") is var view && view.Sheets.Any(s => s.Number == "OT-207")) own.Add(view);
+        own.Count.ShouldBeGreaterThan(2);
+        foreach (var use in own)
+        {
+            var elsewhere = use.Sheets.Count(s => s.Number != "OT-207");
+            var answer = await _odo.Http.GetAsync($"/api/uses/{use.Id}");
+            (await FindAsync(_odo, $"kind=joint&q={Uri.EscapeDataString(use.Name)}")).Rows.Any(r => r.Id == use.Id).ShouldBe(elsewhere > 0, use.Name);
+            if (elsewhere == 0) answer.StatusCode.ShouldBe(HttpStatusCode.NotFound, use.Name);
+            else (await _odo.GetAsync<UseEndpoints.UseView>($"/api/uses/{use.Id}")).ShouldSatisfyAllConditions(
+                v => v.Sheets.ShouldAllBe(s => s.Number != "OT-207"), v => v.Withheld.ShouldBe(1));
+        }
+
+        // Its parts are nothing to be kept from her.
+        (await FindAsync(_odo, "q=valve&kind=part")).Rows.ShouldNotBeEmpty();
+    }
+
+    [Theory]
+    [InlineData("\"")]
+    [InlineData("NEAR(")]
+    [InlineData("* ^ : { }")]
+    [InlineData("Name:x")]
+    public async Task Signs_that_mean_something_to_the_index_find_nothing_here(string words) =>
+        (await FindAsync(_ines, $"q={Uri.EscapeDataString(words)}")).Rows.ShouldBeEmpty();
+
+    [Fact]
+    public async Task A_new_edition_is_a_list_of_what_to_look_up_again_and_tells_who_writes_it()
+    {
+        _office.SaysAgain = true;
+        var joined = await _own.As("admin");
+        Task<List<FormerEditions.DocumentView>> ListAsync() => _ines.GetAsync<List<FormerEditions.DocumentView>>("/api/uses/former-editions");
+        async Task<string[]> DeskAsync() => [.. (await _ines.GetAsync<List<Desk.DeskLine>>("/api/desk")).Where(l => l.Says.Contains("edition")).Select(l => $"{l.Sheet}: {l.Says}")];
+        var manual = (await ListAsync()).Single(d => d.Name == "Sample workshop manual T28");
+        manual.Former.Select(f => f.Number).ShouldBe(["OT-311"]);
+        manual.Former[0].Values.Single().Source.ShouldContain("2nd ed.");
+        (await DeskAsync()).ShouldBe(["OT-311 Loader brackets and roll-over bar pads, A: has values from a former edition of Sample workshop manual T28; the 3rd ed. is in force"]);
+
+        await using (var scope = _own.Services.CreateAsyncScope())
+        {
+            var db = scope.ServiceProvider.GetRequiredService<WornPathDb>();
+            await db.Users.Where(p => p.UserName == "ines").ExecuteUpdateAsync(set => set.SetProperty(p => p.Email, "ines@shop.example"));
+        }
+
+        var now = await joined.GetAsync<WorkshopEndpoints.WorkshopView>("/api/workshop");
+        (await joined.Http.PutAsJsonAsync("/api/workshop", new WorkshopEndpoints.SettingsForm(now.Version, Documents:
+            [new SourceDocument("Sample workshop manual T28", "4th ed."), new SourceDocument("Sample spacer kit sheet WS-4", "1st ed.")]), SheetJson.Options))
+            .EnsureSuccessStatusCode();
+        manual = (await ListAsync()).Single(d => d.Name == "Sample workshop manual T28");
+        manual.Former.Count.ShouldBe(manual.Sheets, "every sheet that cites it cites a former edition now");
+        manual.Former.Select(f => f.Number).ShouldBe(["OT-104", "OT-126", "OT-311"]);
+        (await ListAsync()).Single(d => d.Name == "Sample spacer kit sheet WS-4").Former.ShouldBeEmpty();
+        (await DeskAsync()).Length.ShouldBe(3);
+        var mail = (await _office.GetAsync<List<Mail>>("/api/mail")).Single(m => m.Subject.Contains("4th ed."));
+        mail.To.ShouldContain("ines@shop.example");
+        mail.Text.ShouldContain("OT-104 Front hub bearing, left, A, released: ");
+        mail.Text.ShouldContain("/workshop/documents");
+
+        // While it is being revised the revision waits, and no longer once its values were looked up.
+        var released = manual.Former.Single(f => f.Number == "OT-104").RevisionId;
+        (await _ines.PostAsync($"/api/revisions/{released}/revise")).EnsureSuccessStatusCode();
+        await IndexAsync();
+        (await ListAsync()).Single(d => d.Name == manual.Name).Former.Where(f => f.Number == "OT-104").Select(f => (f.Letter, f.IsRevised))
+            .ShouldBe([("A", true), ("B", false)]);
+        (await DeskAsync()).Count(l => l.StartsWith("OT-104", StringComparison.Ordinal)).ShouldBe(1);
+        // Nobody who follows sheets reads what is wrong with others.
+        (await _tilde.Http.GetAsync("/api/uses/former-editions")).StatusCode.ShouldBe(HttpStatusCode.Forbidden);
+    }
+}
