@@ -172,11 +172,14 @@ public sealed class UseTests : IAsyncLifetime
         mail.Text.ShouldContain("/workshop/documents");
 
         // While it is being revised the revision waits, and no longer once its values were looked up.
+        manual.Former.Where(f => f.MayRevise).Select(f => f.Number).ShouldBe(["OT-104", "OT-126"], "a draft is no revision to be made");
+        (await _odo.GetAsync<List<FormerEditions.DocumentView>>("/api/uses/former-editions")).ShouldAllBe(d => d.Former.All(f => !f.MayRevise));
         var released = manual.Former.Single(f => f.Number == "OT-104").RevisionId;
         (await _ines.PostAsync($"/api/revisions/{released}/revise")).EnsureSuccessStatusCode();
         await IndexAsync();
         (await ListAsync()).Single(d => d.Name == manual.Name).Former.Where(f => f.Number == "OT-104").Select(f => (f.Letter, f.IsRevised))
             .ShouldBe([("A", true), ("B", false)]);
+        (await ListAsync()).Single(d => d.Name == manual.Name).Former.Where(f => f.MayRevise).Select(f => f.Number).ShouldBe(["OT-126"]);
         (await DeskAsync()).Count(l => l.StartsWith("OT-104", StringComparison.Ordinal)).ShouldBe(1);
         // Nobody who follows sheets reads what is wrong with others.
         (await _tilde.Http.GetAsync("/api/uses/former-editions")).StatusCode.ShouldBe(HttpStatusCode.Forbidden);

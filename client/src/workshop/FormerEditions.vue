@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue';
-import { api, take, type FormerDocument, type Trouble } from '../shared/api/client';
+import ActButton from '../shared/ActButton.vue';
+import { api, take, type FormerDocument, type FormerSheet, type Trouble } from '../shared/api/client';
 import { troubleOf } from '../shared/api/trouble';
+import { say } from '../shared/say';
 import { several } from '../shared/several';
 import StateTag from '../shared/StateTag.vue';
 import TroubleNote from '../shared/TroubleNote.vue';
@@ -14,18 +16,48 @@ const props = defineProps<{
 }>();
 const documents = ref<FormerDocument[] | null>(null);
 const trouble = ref<Trouble | null>(null);
+const chosen = ref<number[]>([]);
+const working = ref(false);
 const former = computed(() => documents.value?.filter((d) => d.former.length) ?? []);
+const sheets = computed(() => new Map(former.value.flatMap((d) => d.former).map((s) => [s.revisionId, s])));
 const values = (document: FormerDocument): number => document.former.reduce((n, sheet) => n + sheet.values.length, 0);
+
+async function load(): Promise<void> {
+  try {
+    documents.value = await take(api.GET('/api/uses/former-editions'));
+    chosen.value = chosen.value.filter((id) => sheets.value.get(id)?.mayRevise);
+  } catch (error) {
+    trouble.value = troubleOf(error);
+  }
+}
+
+/** One after the other; those that could not be started stay chosen, with the reason of the first. */
+async function revise(): Promise<void> {
+  working.value = true;
+  trouble.value = null;
+  const started: FormerSheet[] = [];
+  for (const id of [...chosen.value]) {
+    const sheet = sheets.value.get(id);
+    if (!sheet) continue;
+    try {
+      await take(api.POST('/api/revisions/{id}/revise', { params: { path: { id } } }));
+      started.push(sheet);
+      chosen.value = chosen.value.filter((c) => c !== id);
+    } catch (error) {
+      const why = troubleOf(error);
+      trouble.value ??= { ...why, title: `${sheet.number}: ${why.title}` };
+    }
+  }
+  working.value = false;
+  if (started.length) say(`Started the next revision of ${started.map((s) => s.number).join(', ')}.`);
+  await load();
+}
 
 watch(
   () => props.version,
-  async () => {
-    try {
-      documents.value = await take(api.GET('/api/uses/former-editions'));
-      trouble.value = null;
-    } catch (error) {
-      trouble.value = troubleOf(error);
-    }
+  () => {
+    trouble.value = null;
+    void load();
   },
   { immediate: true },
 );
@@ -35,7 +67,7 @@ watch(
   <section v-if="trouble || documents?.length" class="former" aria-labelledby="former">
     <h2 id="former">To be looked up again</h2>
     <TroubleNote v-if="trouble" :trouble="trouble" />
-    <p v-else-if="!former.length" class="quiet">
+    <p v-if="documents && !former.length" class="quiet">
       Every value on every sheet that cites one of these documents is from the edition in force.
     </p>
     <div v-for="document in former" :key="document.name" class="document">
@@ -54,10 +86,18 @@ watch(
             >
           </span>
           <StateTag :state="sheet.state" :letter="sheet.letter" />
-          <span class="quiet">{{ sheet.owner }}<template v-if="sheet.isRevised">, being revised</template></span>
+          <label v-if="sheet.mayRevise"
+            ><input v-model="chosen" type="checkbox" :value="sheet.revisionId" /> revise<span class="visually-hidden">
+              {{ sheet.number }}</span
+            ></label
+          >
+          <span v-else class="quiet">{{ sheet.isRevised ? 'being revised' : sheet.owner }}</span>
         </li>
       </ul>
     </div>
+    <ActButton v-if="chosen.length" type="primary" :loading="working" @click="revise"
+      >Start {{ several(chosen.length, 'revision') }}</ActButton
+    >
   </section>
 </template>
 
@@ -77,14 +117,14 @@ p {
 
 ul {
   list-style: none;
-  margin: 0;
+  margin: 0 0 12px;
   padding: 0;
   border-top: 1.5px solid var(--ink);
 }
 
 li {
   display: grid;
-  grid-template-columns: 74px minmax(0, 1fr) auto minmax(0, 150px);
+  grid-template-columns: 74px minmax(0, 1fr) auto minmax(0, 130px);
   gap: 4px 12px;
   align-items: baseline;
   padding: 8px 0;
@@ -104,6 +144,13 @@ li {
 .value {
   display: block;
   font-size: 14px;
+}
+
+label {
+  display: flex;
+  align-items: center;
+  gap: 6px;
+  min-height: 26px;
 }
 
 @media (width <= 620px) {

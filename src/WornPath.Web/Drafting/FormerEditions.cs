@@ -25,8 +25,9 @@ public sealed partial class FormerEditions(WornPathDb db, WorkshopBook book, Mai
     /// <summary>A sheet with values from a former edition.</summary>
     /// <param name="Owner">Who owns the procedure.</param>
     /// <param name="IsRevised">True for a released one while a later revision of it is being written.</param>
+    /// <param name="MayRevise">True where who asks may start the next revision.</param>
     public sealed record FormerSheetView(int RevisionId, string Number, string Title, string Letter, RevisionState State, string Owner, bool IsRevised,
-        IReadOnlyList<FormerValueView> Values)
+        bool MayRevise, IReadOnlyList<FormerValueView> Values)
     {
         /// <summary>The procedure.</summary>
         internal int ProcedureId { get; init; }
@@ -41,15 +42,20 @@ public sealed partial class FormerEditions(WornPathDb db, WorkshopBook book, Mai
     private static readonly WhereUsed.Reader Everything = new(true, null);
 
     /// <summary>The documents the workshop keeps, in its order.</summary>
-    public async Task<IReadOnlyList<DocumentView>> AllAsync()
+    /// <param name="author">Id of an author who asks what she may revise of it; null where nobody does.</param>
+    public async Task<IReadOnlyList<DocumentView>> AllAsync(string? author = null)
     {
         var documents = (await book.NowAsync()).Workshop.Documents;
+        var mine = author is null ? [] : await MineAsync(author);
         var views = new List<DocumentView>();
-        foreach (var document in documents) views.Add(await OfAsync(document, documents));
+        foreach (var document in documents) views.Add(await OfAsync(document, documents, mine));
         return views;
     }
 
-    private async Task<DocumentView> OfAsync(SourceDocument document, IReadOnlyList<SourceDocument> documents)
+    private async Task<HashSet<int>> MineAsync(string personId) =>
+        [.. await db.ProcedureAuthors.Where(a => a.PersonId == personId).Select(a => a.ProcedureId).ToListAsync()];
+
+    private async Task<DocumentView> OfAsync(SourceDocument document, IReadOnlyList<SourceDocument> documents, HashSet<int> mine)
     {
         if (ShelfWords.Match(document.Name) is not { } match) return new DocumentView(document.Name, document.Edition, 0, []);
         var cited = (await WhereUsed.SourcesAsync(db, match)).FindAll(n => SourceDocument.Cited(documents, n.Name) == document);
@@ -63,9 +69,12 @@ public sealed partial class FormerEditions(WornPathDb db, WorkshopBook book, Mai
         FormerSheetView SheetOf(IGrouping<int, WhereUsed.SheetRow> uses)
         {
             var row = uses.First();
+            var isReleased = row.State == RevisionState.Released;
+            var isRevised = revised.Contains(row.ProcedureId);
             return new FormerSheetView(row.RevisionId, row.Number, row.Title, row.Letter, row.State, row.Owner,
-                row.State == RevisionState.Released && revised.Contains(row.ProcedureId),
-                [.. uses.Select(u => new FormerValueView(former[u.NameId], u.At, u.Says))]) { ProcedureId = row.ProcedureId };
+                isReleased && isRevised, isReleased && !isRevised && mine.Contains(row.ProcedureId),
+                [.. uses.Select(u => new FormerValueView(former[u.NameId], u.At, u.Says))])
+            { ProcedureId = row.ProcedureId };
         }
     }
 
@@ -77,7 +86,7 @@ public sealed partial class FormerEditions(WornPathDb db, WorkshopBook book, Mai
     /// <summary>What a person writes that has values from a former edition, and since when another is in force.</summary>
     public async Task<IReadOnlyList<(FormerSheetView Sheet, DocumentView Document, DateTime Since)>> WaitForAsync(string personId)
     {
-        var mine = await db.ProcedureAuthors.Where(a => a.PersonId == personId).Select(a => a.ProcedureId).ToListAsync();
+        var mine = await MineAsync(personId);
         if (mine.Count == 0) return [];
         var waiting = new List<(FormerSheetView, DocumentView, DateTime)>();
         foreach (var document in await AllAsync())

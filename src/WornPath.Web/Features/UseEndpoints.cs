@@ -32,7 +32,8 @@ public static class UseEndpoints
         var uses = api.MapGroup("/uses").WithTags("Shelf").RequireAuthorization();
         uses.MapGet("", FindAsync).WithName("FindUses");
         uses.MapGet("/{name:int}", GetAsync).WithName("GetUse");
-        uses.MapGet("/former-editions", async (FormerEditions editions) => TypedResults.Ok(await editions.AllAsync()))
+        uses.MapGet("/former-editions", async (FormerEditions editions, ClaimsPrincipal me) =>
+                TypedResults.Ok(await editions.AllAsync(me.IsInRole(Roles.Author) ? me.Id() : null)))
             .RequireAuthorization(Policies.Workshop).WithName("ListFormerEditions");
     }
 

@@ -7,6 +7,7 @@ export type UseKind = Schemas['UseKind'];
 export type UsesPage = Schemas['UsesPage'];
 export type UseView = Schemas['UseView'];
 export type FormerDocument = Schemas['DocumentView'];
+export type FormerSheet = Schemas['FormerSheetView'];
 export type Ahead = Schemas['Ahead'];
 export type Bench = Schemas['Bench'];
 export type BenchLine = Schemas['BenchLine'];

@@ -1,0 +1,80 @@
+import { begin, expect, kept, test } from './workshop.mjs';
+
+/** The index follows what is written a few seconds behind. */
+const SOON = { timeout: 20_000 };
+
+test('what a change would touch is found by words and from a joint, and leads to where it stands', async ({ enter }) => {
+  const page = await enter(/Ines Aldaro/);
+  await page.getByRole('link', { name: 'Where used' }).click();
+  const names = page.getByRole('region', { name: 'What is used' });
+  const sheets = page.getByRole('region', { name: 'The sheets that use it' });
+  // A first-time reader sees what values come from.
+  await expect(names.getByRole('link').first()).toContainText('Sample workshop manual T28', SOON);
+  const word = page.getByRole('searchbox', { name: 'Look for' });
+  await expect(word).toBeFocused();
+  await page.keyboard.type('calip');
+  await page.keyboard.press('Tab');
+  await page.getByRole('button', { name: 'parts', exact: true }).press('Enter');
+  await names.getByRole('link', { name: /^caliper part/ }).press('Enter');
+  await expect(sheets.getByRole('listitem')).toHaveCount(1);
+  await expect(sheets.getByRole('listitem')).toContainText(/OT-104.*Front hub bearing, left.*P3, steps 11, 32, 33 and 44.*A released/s);
+  // What was looked for stands in the address: Back returns to it.
+  await sheets.getByRole('link', { name: 'Front hub bearing, left' }).press('Enter');
+  await expect(page.locator('.step.active')).toContainText('caliper');
+  await page.goBack();
+  await expect(word).toHaveValue('calip');
+  await expect(sheets.getByRole('listitem')).toHaveCount(1);
+  await word.fill('no such thing');
+  await expect(page.getByText('No sheet uses anything called “no such thing” that is so.')).toBeVisible();
+
+  // Beside a joint stands where else its fastener and value are.
+  await page.goto('/r/1/joints');
+  await page.getByLabel('Fastener of J5').click();
+  await page.getByRole('link', { name: 'this fastener and value' }).click();
+  await names.getByRole('link').first().click();
+  await expect(sheets.getByRole('listitem')).toContainText(/OT-311.*J5/s);
+});
+
+test('a new edition is a list of what to look up again, told on the shelf, and gone once it is looked up', async ({ enter }) => {
+  const page = await enter(/Ines Aldaro/);
+  await begin(page, 'OT-181', 'Tipper guard');
+  await page.keyboard.type('Torque the guard bolts to 24 N·m.');
+  await kept(page);
+  await page.getByRole('link', { name: 'Joints' }).click();
+  await page.getByLabel('Source of the value of J1').fill('Sample tipper leaflet, 1st ed., p. 3');
+  await page.keyboard.press('Tab');
+  await kept(page);
+
+  const office = await enter(/Workshop office/);
+  await office.goto('/workshop/documents');
+  await office.getByRole('button', { name: 'Add a document' }).click();
+  await office.getByLabel('document, as sources cite it of document').fill('Sample tipper leaflet');
+  await office.getByLabel('edition in force of Sample tipper leaflet').fill('2nd ed.');
+  await office.getByRole('button', { name: 'Keep', exact: true }).click();
+  await expect(office.getByRole('region', { name: 'Keeping' })).toContainText('Kept.');
+  const list = office.getByRole('region', { name: 'To be looked up again' });
+  await expect(async () => {
+    await office.reload();
+    await expect(list.getByRole('listitem').filter({ hasText: 'Tipper guard' })).toContainText(
+      'J1 guard bolts from “Sample tipper leaflet, 1st ed., p. 3”',
+      { timeout: 1000 },
+    );
+  }).toPass(SOON);
+
+  await page.goto('/');
+  const waiting = page
+    .getByRole('region', { name: /^Waits for you/ })
+    .getByRole('listitem')
+    .filter({ hasText: 'Tipper guard' });
+  await expect(waiting).toContainText('has values from a former edition of Sample tipper leaflet; the 2nd ed. is in force');
+  await waiting.getByRole('link').click();
+  await page.getByRole('link', { name: 'Joints' }).click();
+  await page.getByLabel('Source of the value of J1').fill('Sample tipper leaflet, 2nd ed., p. 4');
+  await page.keyboard.press('Tab');
+  await kept(page);
+  await expect(async () => {
+    await page.goto('/');
+    await expect(page.getByRole('link', { name: 'Tipper guard', exact: true })).toBeVisible();
+    await expect(waiting).toHaveCount(0, { timeout: 1000 });
+  }).toPass(SOON);
+});
