@@ -107,6 +107,7 @@ public static class Rules
         new ValueUnverified(),
         new ReadingDiffers(),
         new EditionSuperseded(),
+        new QuantityEditionSuperseded(),
         new TwoInstructions(),
         new NotVerbFirst(),
         new ConditionAfter(),

@@ -171,6 +171,10 @@ public partial class RuleTests
         ("SRC004", 1, () => ReadAs("25 N·m", "22 N·m")),
         ("SRC005", 1, () => new Written().Joint("cover bolts", "22 N·m", source: "Service manual, 2nd ed., p. 4").Steps("Torque the cover bolts to 22 N·m.").In(new Workshop { Documents = [new SourceDocument("manual", "1st ed."), new SourceDocument("Service manual", "3rd ed.")] })),
         ("SRC005", 2, () => new Written().Joint("cover bolts", "22 N·m", source: "Service manual, rev. C, p. 4").Joint("hub nut", "80 N·m", source: "service manual rev. B, table 3").Steps("Torque the cover bolts to 22 N·m.", "Torque the hub nut to 80 N·m.")),
+        ("SRC007", 1, () => new Written().Joint("cover bolts", "22 N·m").Steps("Measure the end play: at most 0.1 mm.", "Torque the cover bolts to 22 N·m.").From(sheet => sheet with
+        {
+            Phases = [sheet.Phases[0] with { Steps = sheet.Phases[0].Steps.SetItem(0, sheet.Phases[0].Steps[0] with { Source = "Service manual, 2nd ed., p. 4" }) }]
+        }).In(new Workshop { Documents = [new SourceDocument("Service manual", "3rd ed.")] })),
         ("SRC006", 1, () => new Written().Joint("cover bolts", "22 N·m").Steps("Measure the end play: at most 0.1 mm.", "Torque the cover bolts to 22 N·m.")),
         ("WRD004", 1, () => new Written().Part("cover").Joint("cover bolts", "22 N·m", holds: "cover").Steps("Remove the cover bolts and clean the cover.")),
         ("WRD005", 1, () => new Written().Joint("cover bolts", "22 N·m").Steps("The cover bolts are removed.")),
@@ -435,7 +439,7 @@ public partial class RuleTests
 
             rule.ShouldBeOneOf("TRQ001", "TRQ003", "TRQ004", "TRQ006", "TRQ007", "TRQ008", "TRQ009", "TRQ013", "ORD004", "ORD005", "ORD007", "ORD008",
                 "WRD001", "WRD002", "WRD003", "THR001", "THR004", "TOO001", "SRC001", "RED001", "FIT002", "FIT004", "FIT005", "INS001", "INS003",
-                "INS004", "ORD011", "TOO003", "TOO004", "TOO005", "HAZ005", "TRQ015", "TRQ016", "SRC002", "ORD013", "ORD014", "SRC003", "SRC004", "SRC005",
+                "INS004", "ORD011", "TOO003", "TOO004", "TOO005", "HAZ005", "TRQ015", "TRQ016", "SRC002", "ORD013", "ORD014", "SRC003", "SRC004", "SRC005", "SRC007",
                 "CLO011", "HAZ010", "HAZ011", "HAZ014", "HAZ015", "HAZ018", "TRQ021", "TRQ023", "TRQ024", "TRQ025", "TRQ026", "ORD016", "THR012",
                 "THR013", "FLO005", "INS005", "WRD010", "HAZ007", "HAZ012", "HAZ019", "TRQ019", "THR014", "HAZ013", "HAZ020", "FLO006", "HAZ008",
                     "ORD017", "ORD019", "INS007",
@@ -586,6 +590,11 @@ public partial class RuleTests
         var values = StatedValue.All(written.Sheet).ToList();
         values.Select(v => (v.Label, v.Stands, v.Source)).ShouldBe([("F1 gear oil", "6.5 L", "manual p. 8"), ("step 2, backlash", "0.05–0.10 mm", "manual p. 9")]);
         written.At("SRC006").ShouldBeEmpty();
+        // Another edition comes into force: the amount where it is filled in, the limits where they are measured.
+        written.Set("gear oil", "source", "manual, 2nd ed., p. 8").Do(new SetField(written.Step(2).Id, "source", "manual p. 9", "manual, 3rd ed., p. 9"));
+        written.In(new Workshop { Documents = [new SourceDocument("manual", "3rd ed.")] }).At("SRC007").ShouldBe([3]);
+        written.In(new Workshop { Documents = [new SourceDocument("manual", "4th ed.")] }).At("SRC007").ShouldBe([2, 3]);
+        written.Set("gear oil", "source", "manual p. 8").Do(new SetField(written.Step(2).Id, "source", "manual, 3rd ed., p. 9", "manual p. 9"));
         written.In(new Workshop { Checks = [] });
         written.Findings().Where(f => f.Rule == "SRC003").Select(f => f.StepNumber).ShouldBe([2, 3], ignoreOrder: true);
         written.In(new Workshop { Checks = [Checked(values[0], "6500 ml"), Checked(values[1], "0.05 to 0.15 mm")] });
@@ -650,7 +659,7 @@ public partial class RuleTests
 
     // What "it" is in these is something else than the thing: the vehicle, the compound, an old race, what is to be done.
     private static readonly HashSet<string> OfAnother = ["HAZ007", "HAZ008", "FIT005", "TRQ005", "TRQ009", "TRQ016", "TRQ025", "THR004", "THR006", "THR007", "THR008", "THR009", "THR011", "THR013", "TOO001", "TOO003",
-        "CLO004", "CLO012", "ORD012", "ORD018", "PRT004", "SRC001", "SRC002", "SRC003", "SRC004", "SRC005", "AGR006", "CLO010", "CLO011", "HAZ009", "HAZ016", "HAZ018", "HAZ021", "TRQ001", "TRQ003", "TRQ007", "TRQ015",
+        "CLO004", "CLO012", "ORD012", "ORD018", "PRT004", "SRC001", "SRC002", "SRC003", "SRC004", "SRC005", "SRC007", "AGR006", "CLO010", "CLO011", "HAZ009", "HAZ016", "HAZ018", "HAZ021", "TRQ001", "TRQ003", "TRQ007", "TRQ015",
         "TRQ019", "TRQ023", "TRQ026", "THR001", "THR010", "PRT003", "INS006"];
 
     /// <summary>A message about several says "they", where it says "it" of one; each begins as a sentence does, and none ends twice.</summary>
