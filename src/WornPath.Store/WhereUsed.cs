@@ -26,7 +26,8 @@ public static class WhereUsed
     public sealed record NameRow(int Id, UseKind Kind, string Name, int Sheets);
 
     /// <summary>A revision something is used on.</summary>
-    public sealed record SheetRow(int RevisionId, int ProcedureId, string Number, string Title, string Letter, RevisionState State, string Owner, int NameId, string At, string Says);
+    public sealed record SheetRow(int RevisionId, int ProcedureId, string Number, string Title, string Letter, RevisionState State, string Owner,
+        int NameId, string At, string Says);
 
     /// <summary>The words of the names (SQLite FTS5), as a migration makes the table; a row is a <see cref="UsedName"/>.</summary>
     public const string Create = "CREATE VIRTUAL TABLE UsedWords USING fts5(Name, tokenize = 'unicode61 remove_diacritics 2', prefix = '1 2 3')";
@@ -114,22 +115,24 @@ public static class WhereUsed
     {
         var uses = from use in db.UsedOn.AsNoTracking()
                    join revision in db.Revisions on use.RevisionId equals revision.Id
-                   where nameIds.Contains(use.NameId) && (revision.State == RevisionState.Released || reader.SeesOpen
+                   where EF.Parameter(nameIds).Contains(use.NameId) && (revision.State == RevisionState.Released || reader.SeesOpen
                        && (revision.State == RevisionState.Draft || revision.State == RevisionState.InReview))
                    select new { use, revision };
         var withheld = 0;
         if (areValues && reader.Blind is { } me)
         {
-            var hidden = uses.Where(u => u.revision.State == RevisionState.InReview && !db.Contributions.Any(c => c.RevisionId == u.revision.Id && c.PersonId == me));
-            withheld = await hidden.Select(u => u.revision.Id).Distinct().CountAsync(cancel);
-            uses = uses.Where(u => u.revision.State != RevisionState.InReview || db.Contributions.Any(c => c.RevisionId == u.revision.Id && c.PersonId == me));
+            var all = await uses.Select(u => u.revision.Id).Distinct().CountAsync(cancel);
+            uses = uses.Where(u => u.revision.State != RevisionState.InReview
+                || db.Contributions.Any(c => c.RevisionId == u.revision.Id && c.PersonId == me));
+            withheld = all - await uses.Select(u => u.revision.Id).Distinct().CountAsync(cancel);
         }
 
         // What stands beside a row is looked up for those that are shown alone.
         var shown = await uses.OrderBy(u => u.revision.Procedure.Number).ThenBy(u => u.revision.Id).Take(most).Select(u => u.revision.Id).ToListAsync(cancel);
-        var rows = await uses.Where(u => shown.Contains(u.revision.Id)).OrderBy(u => u.revision.Procedure.Number).ThenBy(u => u.revision.Id)
-            .Select(u => new SheetRow(u.revision.Id, u.revision.ProcedureId, u.revision.Procedure.Number, u.revision.Procedure.Title, u.revision.Letter, u.revision.State,
-                u.revision.Procedure.Authors.Where(a => a.IsOwner).Select(a => a.Person.DisplayName).FirstOrDefault() ?? "", u.use.NameId, u.use.At, u.use.Says)).ToListAsync(cancel);
+        var rows = await uses.Where(u => EF.Parameter(shown).Contains(u.revision.Id)).OrderBy(u => u.revision.Procedure.Number).ThenBy(u => u.revision.Id)
+            .Select(u => new SheetRow(u.revision.Id, u.revision.ProcedureId, u.revision.Procedure.Number, u.revision.Procedure.Title,
+                u.revision.Letter, u.revision.State, u.revision.Procedure.Authors.Where(a => a.IsOwner).Select(a => a.Person.DisplayName).FirstOrDefault() ?? "",
+                u.use.NameId, u.use.At, u.use.Says)).ToListAsync(cancel);
         return (rows, withheld);
     }
 }

@@ -206,6 +206,8 @@ public sealed partial class SentenceReader
         for (var i = 0; i < clause.Pieces.Count; i++)
         {
             if (clause.Pieces[i].Way is not { } way || OfSubject(clause, i) || TellsWhose(clause, i) || TellsWhatIsOnIt(clause, i)) continue;
+            // "From the hole in the frame": where that is.
+            if (way is "in" or "on" && i > 0 && clause.Pieces[i - 1].Noun is { After: "from", IsPronoun: false }) continue;
             if (StrongOff.Contains(way)) return "off";
             if (StrongOn.Contains(way)) return "on";
             if (weak.Length == 0 && WeakOn.Contains(way)) weak = "on";

@@ -65,17 +65,27 @@ internal sealed class Springing(List<Token> tokens, NameIndex names) : Straighte
         }
     }
 
-    // "Turn it until it comes off": turn it off.
+    // "Turn it until it comes off", "till it lets go": turn it off. "Pry at the notches until the cover comes free": and take the cover off.
     private void UntilOff(int i)
     {
-        if (At(i) is not ("until" or "till") || At(i + 1) is not ("it" or "they")
-            || At(i + 2) is not ("comes" or "come" or "is" or "are" or "slides" or "drops" or "falls")
-            || At(i + 3) is not ("off" or "out" or "away") || i == 0) return;
+        if (At(i) is not ("until" or "till") || i == 0 || At(i - 1) is "to") return;
+        var isIt = At(i + 1) is "it" or "they";
+        var verb = isIt ? i + 2 : Trade.Determiners.Contains(At(i + 1)) && NamedAt(Tokens, Names, i + 2) is { } named ? named.End : -1;
+        if (verb < 0) return;
+        var way = At(verb) is "let" or "lets" ? At(verb + 1) is "go" : (Trade.ItMoves.Contains(At(verb)) || isIt && At(verb) is "is" or "are")
+            && (At(verb + 1) is "off" or "out" or "away" || At(verb + 1) is "free" && At(verb) is not ("is" or "are"));
+        // "Until the wheel comes off the ground".
+        if (!way || verb + 2 < Tokens.Count && Tokens[verb + 2].Kind == TokenKind.Word && At(verb + 2) is not ("and" or "then" or "with" or "by")) return;
         var from = i;
         while (from > 0 && !Begins(Tokens, from)) from--;
-        if (!Trade.VerbsOf(At(from)).Any(f => f.Form == Form.Base && Trade.MayChange(f.Verb))) return;
-        if (At(i - 1) is "to") return;
-        Drop(i, i + 3);
+        if (!Trade.VerbsOf(At(from)).Any(f => f.Form == Form.Base && (Trade.MayChange(f.Verb) || !isIt))) return;
+        var comesOff = At(verb + 1) is "out" or "away" ? At(verb + 1) : "off";
+        if (isIt) Put(i, verb + 2, comesOff);
+        else
+        {
+            Drop(verb, verb + 2);
+            Put(i, i + 1, ",", "remove");
+        }
     }
 
     // "The bolts and then the cover itself".

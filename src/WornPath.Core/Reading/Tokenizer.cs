@@ -49,6 +49,8 @@ internal static partial class Tokenizer
         new Sayings(tokens, names).Run();
         LeftAlone.Straighten(tokens);
         NamedWork.Straighten(tokens);
+        new Described(tokens, names).Run();
+        new Labels(text, tokens, names).Run();
         new Springing(tokens, names).Run();
         new Opening(tokens, names).Run();
         new Judged(tokens, names).Run();

@@ -53,6 +53,9 @@ internal static class Trade
     public static readonly WordSet Versions = Set("version");
     public static readonly WordSet Begins = Set("begins");
     public static readonly WordSet Neutral = Set("neutral");
+
+    public static readonly WordSet Labelled = Set("labelled");
+    public static readonly WordSet Describing = Set("describing");
     public static readonly WordSet Old = Set("old");
     public static readonly WordSet Colours = Set("colour");
     public static readonly WordSet New = Set("new");
@@ -361,7 +364,7 @@ internal static class Trade
     {
         var groups = new Dictionary<string, List<Frame>>();
         var forms = new Dictionary<string, List<VerbForm>>();
-        var lemmas = new HashSet<string>();
+        var verbs = new Dictionary<string, TradeVerb>();
         foreach (var line in Lines("verbs"))
         {
             var (left, right) = Cut(line);
@@ -376,16 +379,31 @@ internal static class Trade
             {
                 var given = word.Split('/');
                 var verb = new TradeVerb(given[0], [.. frames]);
-                if (!lemmas.Add(given[0])) throw new InvalidOperationException($"The verb “{given[0]}” stands in verbs.txt twice: put its alternatives into one line.");
-                foreach (var (form, kind) in English.FormsOf(given[0], given[1..]))
-                {
-                    if (!forms.TryGetValue(form, out var list)) forms[form] = list = [];
-                    if (!list.Exists(f => f.Verb.Lemma == verb.Lemma && f.Form == kind)) list.Add(new VerbForm(verb, kind));
-                }
+                if (!verbs.TryAdd(given[0], verb)) throw new InvalidOperationException($"The verb “{given[0]}” stands in verbs.txt twice: put its alternatives into one line.");
+                Add(verb, given[0], given[1..]);
             }
         }
 
+        // "Reinsert", "restart", "re-seat": what goes on goes on again; what may also only be moved or hung ("rehang"), too. The words of
+        // "notAgain" only look so: a relay, the return line.
+        var refits = verbs["refit"].Frames;
+        foreach (var lemma in verbs.Keys.ToList())
+            if (verbs[lemma].Frames.Any(f => f.Sense is Sense.On or Sense.Start or Sense.Connect or Sense.Secure) && !lemma.StartsWith("re", StringComparison.Ordinal))
+                foreach (var again in (string[])[$"re{lemma}", $"re-{lemma}"])
+                    if (!Classes["notAgain"].Contains(again) && !lemma.Contains('-') && !verbs.ContainsKey(again) && !forms.ContainsKey(again) && !Nouns.ContainsKey(again))
+                        Add(new TradeVerb(again, verbs[lemma].Frames[^1].Sense is Sense.On or Sense.Start or Sense.Connect or Sense.Secure or Sense.Say
+                            ? verbs[lemma].Frames : refits), again, []);
+
         return forms.ToFrozenDictionary(f => f.Key, f => f.Value.ToArray());
+
+        void Add(TradeVerb verb, string lemma, string[] given)
+        {
+            foreach (var (form, kind) in English.FormsOf(lemma, given))
+            {
+                if (!forms.TryGetValue(form, out var list)) forms[form] = list = [];
+                if (!list.Exists(f => f.Verb.Lemma == verb.Lemma && f.Form == kind)) list.Add(new VerbForm(verb, kind));
+            }
+        }
     }
 }
 

@@ -91,7 +91,8 @@ public sealed record SheetUse(UseKind Kind, string Name, string At, string Says)
         foreach (var thing in sheet.Things)
             if (KindOf(thing.Kind) is { } kind) Put(kind, thing.Name, At(thing), On(thing));
         // A torque tool is another in every crib, and its line has the value in it.
-        foreach (var line in ToolList.Of(Walker.Run(sheet, new Workshop()), new Workshop()).Where(l => !l.IsTorqueTool && !sheet.Things.Any(t => t.Name == l.What)))
+        var things = sheet.Things.Select(t => t.Name).ToHashSet(StringComparer.OrdinalIgnoreCase);
+        foreach (var line in ToolList.Of(Walker.Run(sheet, Workshop.Default), Workshop.Default).Where(l => !l.IsTorqueTool && !things.Contains(l.What)))
             Put(UseKind.Tool, line.What, line.Steps.Length > 0 ? line.Steps[0] - 1 : null, StepsOf(line.Steps));
         return [.. found.Select(f => new SheetUse(f.Key.Item1, f.Value.Name, f.Value.At, PlacesOf(f.Value.Says)))];
     }

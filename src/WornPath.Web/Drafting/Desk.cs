@@ -46,8 +46,7 @@ public sealed class Desk(WornPathDb db, FormerEditions editions, TimeProvider ti
         if (seesDrafts)
         {
             waiting.AddRange(await NearAsync(personId));
-            waiting.AddRange((await editions.WaitForAsync(personId)).Select(f => new DeskLine(f.Sheet.RevisionId,
-                $"{f.Sheet.Number} {f.Sheet.Title}, {f.Sheet.Letter}",
+            waiting.AddRange((await editions.WaitForAsync(personId)).Select(f => new DeskLine(f.RevisionId, f.Sheet,
                 $"has values from a former edition of {f.Document.Name}; the {f.Document.Edition} is in force", f.Since)));
         }
 

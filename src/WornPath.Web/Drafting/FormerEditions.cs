@@ -60,7 +60,7 @@ public sealed partial class FormerEditions(WornPathDb db, WorkshopBook book, Mai
         if (ShelfWords.Match(document.Name) is not { } match) return new DocumentView(document.Name, document.Edition, 0, []);
         var cited = (await WhereUsed.SourcesAsync(db, match)).FindAll(n => SourceDocument.Cited(documents, n.Name) == document);
         var ids = cited.ConvertAll(n => n.Id);
-        var sheets = await db.UsedOn.Where(u => ids.Contains(u.NameId)).Select(u => u.RevisionId).Distinct().CountAsync();
+        var sheets = await db.UsedOn.Where(u => EF.Parameter(ids).Contains(u.NameId)).Select(u => u.RevisionId).Distinct().CountAsync();
         var former = cited.Where(n => document.FormerIn(n.Name) is not null).ToDictionary(n => n.Id, n => n.Name);
         var (rows, _) = await WhereUsed.OnAsync(db, [.. former.Keys], false, Everything, int.MaxValue);
         var revised = rows.Count == 0 ? [] : await RevisedAsync([.. rows.Select(r => r.ProcedureId).Distinct()]);
@@ -80,35 +80,49 @@ public sealed partial class FormerEditions(WornPathDb db, WorkshopBook book, Mai
 
     // Those of which a revision is being written.
     private async Task<HashSet<int>> RevisedAsync(List<int> procedures) =>
-        [.. await db.Revisions.Where(r => procedures.Contains(r.ProcedureId) && (r.State == RevisionState.Draft || r.State == RevisionState.InReview))
+        [.. await db.Revisions.Where(r => EF.Parameter(procedures).Contains(r.ProcedureId) && (r.State == RevisionState.Draft || r.State == RevisionState.InReview))
             .Select(r => r.ProcedureId).Distinct().ToListAsync()];
 
-    /// <summary>What a person writes that has values from a former edition, and since when another is in force.</summary>
-    public async Task<IReadOnlyList<(FormerSheetView Sheet, DocumentView Document, DateTime Since)>> WaitForAsync(string personId)
+    /// <summary>A sheet somebody writes, and the document of which it has values from a former edition.</summary>
+    /// <param name="Since">Since when another edition is in force.</param>
+    public sealed record Waiting(int RevisionId, string Sheet, SourceDocument Document, DateTime Since);
+
+    /// <summary>
+    /// What a person writes that has values from a former edition: asked at every look at the shelf, and so of her own sheets alone. Of one that
+    /// is being written anew, that revision waits; in review nobody writes.
+    /// </summary>
+    public async Task<IReadOnlyList<Waiting>> WaitForAsync(string personId)
     {
-        var mine = await MineAsync(personId);
-        if (mine.Count == 0) return [];
-        var waiting = new List<(FormerSheetView, DocumentView, DateTime)>();
-        foreach (var document in await AllAsync())
+        var documents = (await book.NowAsync()).Workshop.Documents;
+        if (documents.IsEmpty) return [];
+        var cited = await (from use in db.UsedOn.AsNoTracking()
+                           join name in db.UsedNames on use.NameId equals name.Id
+                           join revision in db.Revisions on use.RevisionId equals revision.Id
+                           where name.Kind == UseKind.Source && revision.Procedure.Authors.Any(a => a.PersonId == personId)
+                               && (revision.State == RevisionState.Draft || revision.State == RevisionState.Released && !db.Revisions.Any(r =>
+                                   r.ProcedureId == revision.ProcedureId && (r.State == RevisionState.Draft || r.State == RevisionState.InReview)))
+                           orderby revision.Procedure.Number, revision.Id
+                           select new { revision.Id, Sheet = revision.Procedure.Number + " " + revision.Procedure.Title + ", " + revision.Letter, name.Name }).ToListAsync();
+        var former = cited.Select(c => (c.Id, c.Sheet, Document: SourceDocument.Cited(documents, c.Name) is { } document && document.FormerIn(c.Name) is not null
+            ? document : null)).Where(c => c.Document is not null).Distinct().ToList();
+        var waiting = new List<Waiting>();
+        foreach (var of in former.GroupBy(c => c.Document!))
         {
-            // Of one that is being written anew, that revision waits.
-            var sheets = document.Former.Where(s => !s.IsRevised && s.State != RevisionState.InReview && mine.Contains(s.ProcedureId)).ToList();
-            if (sheets.Count == 0) continue;
-            var since = await SinceAsync(document);
-            waiting.AddRange(sheets.Select(s => (s, document, since)));
+            var since = await SinceAsync(of.Key);
+            waiting.AddRange(of.Select(c => new Waiting(c.Id, c.Sheet, of.Key, since)));
         }
 
         return waiting;
     }
 
     // When the edition came into force: the settings are kept version by version.
-    private async Task<DateTime> SinceAsync(DocumentView document)
+    private async Task<DateTime> SinceAsync(SourceDocument document)
     {
         var since = DateTime.UnixEpoch;
         await foreach (var version in db.Workshops.AsNoTracking().OrderByDescending(w => w.Version).AsAsyncEnumerable())
         {
             var then = JsonSerializer.Deserialize<Workshop>(version.Json, SheetJson.Options)!.Documents;
-            if (then.IsDefault || !then.Any(d => d.Name == document.Name && d.Edition == document.Edition)) break;
+            if (then.IsDefault || !then.Contains(document)) break;
             since = version.At;
         }
 
@@ -124,8 +138,8 @@ public sealed partial class FormerEditions(WornPathDb db, WorkshopBook book, Mai
         var now = await AllAsync();
         foreach (var document in now.Where(d => d.Former.Count > 0 && !before.Any(b => b.Name == d.Name && b.Edition == d.Edition)))
         {
-            var procedures = document.Former.Select(s => s.ProcedureId).ToHashSet();
-            var owners = await db.ProcedureAuthors.AsNoTracking().Where(a => a.IsOwner && procedures.Contains(a.ProcedureId) && a.PersonId != from
+            var procedures = document.Former.Select(s => s.ProcedureId).Distinct().ToList();
+            var owners = await db.ProcedureAuthors.AsNoTracking().Where(a => a.IsOwner && EF.Parameter(procedures).Contains(a.ProcedureId) && a.PersonId != from
                 && a.Person.Email != null && a.Person.DisabledAt == null).Select(a => new { a.ProcedureId, a.Person }).ToListAsync();
             foreach (var owner in owners.GroupBy(o => o.Person.Id))
             {

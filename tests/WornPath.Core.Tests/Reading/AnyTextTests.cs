@@ -8,7 +8,7 @@ public class AnyTextTests
     private static readonly string[] Bits =
     [
         "remove", "Torque", "the", "cover", "cover bolts", "to", "22 N·m", "95", "and", "then", ",", ".", ":", ";", "\n", "\nOr, if it sits fast:", "\nIf it is worn:", "\nShould a bolt snap:", "Left:", "With cast wheels,", "| a | b |", "| 1–2 mm | x |", "|", "left", "right",
-        "it", "them", "new", "first pass", "90°", "half a turn", "10 minutes", "don't", "not", "until", "with the rag", "Hang", "draw",
+        "it", "them", "new", "firm", "level ground", "till it lets go", "port OUT", "Reinsert", "at the pump", "neg.", "first pass", "90°", "half a turn", "10 minutes", "don't", "not", "until", "with the rag", "Hang", "draw",
             "knock", "break", "loose", "measure", "at least 9.0 mm", "“", "<b>", "&", "🛠", "—", "1/2", "%", "é", "J1", "P99", "(", ")", "  ",
             "–", "cotter pin", "insert", "retorque", "raise", "lower", "tractor", "by loosening", "having loosened", "Frob", "12½", "120",
             "the nuts", "otherwise", "that hold", "but do not", "is held by two bolts", "there are two bolts on", "it's off", "once they're out",
