@@ -115,7 +115,8 @@ public sealed class UseTests : IAsyncLifetime
         var values = (await FindAsync(_ines, "kind=joint")).Rows;
         var own = new List<UseEndpoints.UseView>();
         foreach (var row in values)
-            if (await _ines.GetAsync<UseEndpoints.UseView>($"/api/uses/{row.Id}") is var view && view.Sheets.Any(s => s.Number == "OT-207")) own.Add(view);
+            if (await _ines.GetAsync<UseEndpoints.UseView>($"/api/uses/{row.Id}") is var view
+                && view.Sheets.Any(s => s.Number == "OT-207")) own.Add(view);
         own.Count.ShouldBeGreaterThan(2);
         foreach (var use in own)
         {

@@ -1657,7 +1657,8 @@ internal sealed class ClauseFinder
             if (_nouns.Read(i, to, after) is { } noun)
             {
                 // "The one line to the pump and the other to the valve", "the pipe at the pump and the hose at the tank": what is led in anew is done to.
-                if (after is "to" or "onto" or "into" or "in" or "on" or "at" or "from" or "off" && i > from && Is(i - 1, "and") && Is(noun.Next, after)
+                if (after is "to" or "onto" or "into" or "in" or "on" or "at" or "from" or "off" && i > from && Is(i - 1, "and")
+                    && Is(noun.Next, after)
                     && noun.Next + 1 < to) noun = (noun.Phrase with { After = null }, noun.Next);
                 // "Pull the plug off the pump and the two hoses with it", "put the gland on the rod and the piston after it": they, too.
                 if (after is not null && i > from && Is(i - 1, "and") && noun.Next + 1 < to && _tokens[noun.Next].Text is "with" or "after" or "behind"

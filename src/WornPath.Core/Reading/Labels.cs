@@ -8,6 +8,7 @@ internal sealed class Labels(string text, List<Token> tokens, NameIndex names) :
 
     protected override void Look(int i)
     {
-        if (_capitalsTell && i > 0 && Trade.Paths.Contains(At(i)) && Trade.Labelled.Contains(At(i - 1)) && Tokens[i].At.Of(text).All(char.IsUpper)) Drop(i, i + 1);
+        if (_capitalsTell && i > 0 && Trade.Paths.Contains(At(i)) && Trade.Labelled.Contains(At(i - 1))
+            && Tokens[i].At.Of(text).All(char.IsUpper)) Drop(i, i + 1);
     }
 }

@@ -397,7 +397,8 @@ public sealed partial class SentenceReader
     {
         var next = _finder.Tokens.SkipWhile(t => t.At.Start < control.At.End).FirstOrDefault() is { Kind: TokenKind.Word } behind ? behind.Text : "";
         if (next is "pointing" or "facing" or "showing" or "uppermost" or "outwards" or "inwards") return false;
-        return control.Head != "key" || Trade.Paths.Contains(next) || next.EndsWith("ed", StringComparison.Ordinal) || next is "set" or "held" or "left";
+        return control.Head != "key" || Trade.Paths.Contains(next) || next.EndsWith("ed", StringComparison.Ordinal)
+            || next is "set" or "held" or "left";
     }
 
     private Aid? AidIn(Clause clause)

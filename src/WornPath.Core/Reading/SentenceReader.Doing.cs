@@ -175,7 +175,8 @@ public sealed partial class SentenceReader
         // "Plug the ports with the caps": said with what.
         var with = clause.Pieces.Where(p => p.Noun is { After: "with" or "using", IsPronoun: false }).Select(p => p.Noun!)
             .Select(n => _refer.Known(n) is Aid known ? known
-            : (n.Is(ThingKind.Aid) || n.Head is "cap" or "plug" or "bung" or "stopper") && _refer.Known(n) is null ? _refer.Assume(n, ThingKind.Aid, false, null, null) : null).OfType<Aid>().FirstOrDefault();
+                : _refer.Known(n) is null && (n.Is(ThingKind.Aid) || n.Head is "cap" or "plug" or "bung" or "stopper")
+                ? _refer.Assume(n, ThingKind.Aid, false, null, null) : null).OfType<Aid>().FirstOrDefault();
         if (objects.FirstOrDefault(o => !o.IsPronoun) is not { } where)
         {
             var named = new NounPhrase(PlaceOf(clause), verb + "s", [verb]) { Name = NameOfLast(verb) };

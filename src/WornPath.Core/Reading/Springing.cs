@@ -75,7 +75,8 @@ internal sealed class Springing(List<Token> tokens, NameIndex names) : Straighte
         var way = At(verb) is "let" or "lets" ? At(verb + 1) is "go" : (Trade.ItMoves.Contains(At(verb)) || isIt && At(verb) is "is" or "are")
             && (At(verb + 1) is "off" or "out" or "away" || At(verb + 1) is "free" && At(verb) is not ("is" or "are"));
         // "Until the wheel comes off the ground".
-        if (!way || verb + 2 < Tokens.Count && Tokens[verb + 2].Kind == TokenKind.Word && At(verb + 2) is not ("and" or "then" or "with" or "by")) return;
+        if (!way || verb + 2 < Tokens.Count && Tokens[verb + 2].Kind == TokenKind.Word
+            && At(verb + 2) is not ("and" or "then" or "with" or "by")) return;
         var from = i;
         while (from > 0 && !Begins(Tokens, from)) from--;
         if (!Trade.VerbsOf(At(from)).Any(f => f.Form == Form.Base && (Trade.MayChange(f.Verb) || !isIt))) return;

@@ -386,13 +386,14 @@ internal static class Trade
 
         // "Reinsert", "restart", "re-seat": what goes on goes on again; what may also only be moved or hung ("rehang"), too. The words of
         // "notAgain" only look so: a relay, the return line.
-        var refits = verbs["refit"].Frames;
-        foreach (var lemma in verbs.Keys.ToList())
-            if (verbs[lemma].Frames.Any(f => f.Sense is Sense.On or Sense.Start or Sense.Connect or Sense.Secure) && !lemma.StartsWith("re", StringComparison.Ordinal))
-                foreach (var again in (string[])[$"re{lemma}", $"re-{lemma}"])
-                    if (!Classes["notAgain"].Contains(again) && !lemma.Contains('-') && !verbs.ContainsKey(again) && !forms.ContainsKey(again) && !Nouns.ContainsKey(again))
-                        Add(new TradeVerb(again, verbs[lemma].Frames[^1].Sense is Sense.On or Sense.Start or Sense.Connect or Sense.Secure or Sense.Say
-                            ? verbs[lemma].Frames : refits), again, []);
+        static bool PutsOn(Frame frame) => frame.Sense is Sense.On or Sense.Start or Sense.Connect or Sense.Secure;
+        foreach (var (lemma, verb) in verbs)
+        {
+            if (lemma.StartsWith("re", StringComparison.Ordinal) || lemma.Contains('-') || !verb.Frames.Any(PutsOn)) continue;
+            var own = PutsOn(verb.Frames[^1]) || verb.Frames[^1].Sense == Sense.Say ? verb.Frames : verbs["refit"].Frames;
+            foreach (var again in (string[])[$"re{lemma}", $"re-{lemma}"])
+                if (!forms.ContainsKey(again) && !Nouns.ContainsKey(again) && !Classes["notAgain"].Contains(again)) Add(new TradeVerb(again, own), again, []);
+        }
 
         return forms.ToFrozenDictionary(f => f.Key, f => f.Value.ToArray());
 

@@ -77,7 +77,8 @@ public sealed record SheetUse(UseKind Kind, string Name, string At, string Says)
         }
 
         int? At(Thing thing) => first.TryGetValue(thing.SheetId, out var at) ? at : null;
-        string On(Thing thing) => named.TryGetValue(thing.SheetId, out var numbers) ? $"{thing.SheetId}, {StepsOf(numbers)}" : $"{thing.SheetId}, in no step";
+        string On(Thing thing) => named.TryGetValue(thing.SheetId, out var numbers) ? $"{thing.SheetId}, {StepsOf(numbers)}"
+            : $"{thing.SheetId}, in no step";
         foreach (var joint in sheet.Joints)
         {
             Cite(joint.Source, At(joint), joint.Label);
@@ -92,7 +93,8 @@ public sealed record SheetUse(UseKind Kind, string Name, string At, string Says)
             if (KindOf(thing.Kind) is { } kind) Put(kind, thing.Name, At(thing), On(thing));
         // A torque tool is another in every crib, and its line has the value in it.
         var things = sheet.Things.Select(t => t.Name).ToHashSet(StringComparer.OrdinalIgnoreCase);
-        foreach (var line in ToolList.Of(Walker.Run(sheet, Workshop.Default), Workshop.Default).Where(l => !l.IsTorqueTool && !things.Contains(l.What)))
+        foreach (var line in ToolList.Of(Walker.Run(sheet, Workshop.Default), Workshop.Default).Where(l => !l.IsTorqueTool
+            && !things.Contains(l.What)))
             Put(UseKind.Tool, line.What, line.Steps.Length > 0 ? line.Steps[0] - 1 : null, StepsOf(line.Steps));
         return [.. found.Select(f => new SheetUse(f.Key.Item1, f.Value.Name, f.Value.At, PlacesOf(f.Value.Says)))];
     }
@@ -108,7 +110,8 @@ public sealed record SheetUse(UseKind Kind, string Name, string At, string Says)
     };
 
     private static string StepsOf(IReadOnlyList<int> numbers) => numbers.Count == 1 ? $"step {numbers[0]}"
-        : numbers.Count <= MostPlaces ? $"steps {string.Join(", ", numbers.SkipLast(1))} and {numbers[^1]}" : $"{numbers.Count} steps from {numbers[0]} on";
+        : numbers.Count <= MostPlaces ? $"steps {string.Join(", ", numbers.SkipLast(1))} and {numbers[^1]}"
+        : $"{numbers.Count} steps from {numbers[0]} on";
 
     private static string PlacesOf(List<string> says) =>
         says.Count <= MostPlaces ? string.Join("; ", says) : $"{string.Join("; ", says.Take(MostPlaces))} and {says.Count - MostPlaces} more";

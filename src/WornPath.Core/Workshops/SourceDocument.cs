@@ -25,7 +25,8 @@ public sealed record SourceDocument(string Name, string Edition)
         documents.Where(d => d.IsCitedBy(source)).MaxBy(d => d.Name.Length);
 
     /// <summary>The edition a source cites, where that came before the one in force; null where it does not, or where the source says none.</summary>
-    public Edition? FormerIn(string source) => Citation.EditionOf(Edition) is { } inForce && Citation.Of(source).Edition is { } cited && cited.IsBefore(inForce)
+    public Edition? FormerIn(string source) => Citation.EditionOf(Edition) is { } inForce && Citation.Of(source).Edition is { } cited
+        && cited.IsBefore(inForce)
         ? cited : null;
 
     /// <summary>True where a source cites this document.</summary>

@@ -80,7 +80,8 @@ public sealed partial class FormerEditions(WornPathDb db, WorkshopBook book, Mai
 
     // Those of which a revision is being written.
     private async Task<HashSet<int>> RevisedAsync(List<int> procedures) =>
-        [.. await db.Revisions.Where(r => EF.Parameter(procedures).Contains(r.ProcedureId) && (r.State == RevisionState.Draft || r.State == RevisionState.InReview))
+        [.. await db.Revisions.Where(r => EF.Parameter(procedures).Contains(r.ProcedureId)
+            && (r.State == RevisionState.Draft || r.State == RevisionState.InReview))
             .Select(r => r.ProcedureId).Distinct().ToListAsync()];
 
     /// <summary>A sheet somebody writes, and the document of which it has values from a former edition.</summary>
@@ -103,7 +104,8 @@ public sealed partial class FormerEditions(WornPathDb db, WorkshopBook book, Mai
                                    r.ProcedureId == revision.ProcedureId && (r.State == RevisionState.Draft || r.State == RevisionState.InReview)))
                            orderby revision.Procedure.Number, revision.Id
                            select new { revision.Id, Sheet = revision.Procedure.Number + " " + revision.Procedure.Title + ", " + revision.Letter, name.Name }).ToListAsync();
-        var former = cited.Select(c => (c.Id, c.Sheet, Document: SourceDocument.Cited(documents, c.Name) is { } document && document.FormerIn(c.Name) is not null
+        var former = cited.Select(c => (c.Id, c.Sheet, Document: SourceDocument.Cited(documents, c.Name) is { } document
+            && document.FormerIn(c.Name) is not null
             ? document : null)).Where(c => c.Document is not null).Distinct().ToList();
         var waiting = new List<Waiting>();
         foreach (var of in former.GroupBy(c => c.Document!))
@@ -139,7 +141,8 @@ public sealed partial class FormerEditions(WornPathDb db, WorkshopBook book, Mai
         foreach (var document in now.Where(d => d.Former.Count > 0 && !before.Any(b => b.Name == d.Name && b.Edition == d.Edition)))
         {
             var procedures = document.Former.Select(s => s.ProcedureId).Distinct().ToList();
-            var owners = await db.ProcedureAuthors.AsNoTracking().Where(a => a.IsOwner && EF.Parameter(procedures).Contains(a.ProcedureId) && a.PersonId != from
+            var owners = await db.ProcedureAuthors.AsNoTracking().Where(a => a.IsOwner && EF.Parameter(procedures).Contains(a.ProcedureId)
+                && a.PersonId != from
                 && a.Person.Email != null && a.Person.DisabledAt == null).Select(a => new { a.ProcedureId, a.Person }).ToListAsync();
             foreach (var owner in owners.GroupBy(o => o.Person.Id))
             {

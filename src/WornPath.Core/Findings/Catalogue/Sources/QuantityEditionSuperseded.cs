@@ -14,7 +14,8 @@ public sealed class QuantityEditionSuperseded : Rule
         if (walk.Workshop.Documents.IsEmpty) yield break;
         foreach (var fluid in walk.Sheet.Fluids)
             if (!fluid.IsSecond && Says(walk, fluid.Source, $"The amount of {fluid.Label} is") is { } message)
-                yield return walk.EventsOf(fluid.Id).FirstOrDefault(e => e.Verb == Verb.Fill) is { } filled ? At(filled, message) : At(null, -1, fluid, message);
+                yield return walk.EventsOf(fluid.Id).FirstOrDefault(e => e.Verb == Verb.Fill) is { } filled ? At(filled, message)
+                    : At(null, -1, fluid, message);
         for (var i = 0; i < walk.Steps.Count; i++)
             if (Says(walk, walk.Steps[i].Source, "The limits here are") is { } message) yield return At(walk.Steps[i], i, null, message);
     }
