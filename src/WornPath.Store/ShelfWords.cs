@@ -38,7 +38,9 @@ public static class ShelfWords
         await db.Database.ExecuteSqlAsync($"INSERT INTO ShelfWords (rowid, Number, Title, Platform, Who, Sheet) VALUES ({revisionId}, {head.Number}, {head.Title}, {head.Platform}, {head.Who}, {text})", cancel);
         await WhereUsed.WriteAsync(db, revisionId, uses, head.State, cancel);
         await db.ShelfEntries.Where(e => e.RevisionId == revisionId).ExecuteDeleteAsync(cancel);
-        await db.Database.ExecuteSqlAsync($"INSERT INTO ShelfEntries (RevisionId, Seq, State, Version) VALUES ({revisionId}, {seq}, {head.State.ToString()}, {Version})", cancel);
+        await db.Database.ExecuteSqlAsync($"""
+            INSERT INTO ShelfEntries (RevisionId, Seq, State, Version) VALUES ({revisionId}, {seq}, {head.State.ToString()}, {Version})
+            """, cancel);
         await transaction.CommitAsync(cancel);
     }
 

@@ -85,11 +85,7 @@ public static class WhereUsed
     public static async Task<List<NameRow>> FindAsync(WornPathDb db, string? match, UseKind? kind, Reader reader, CancellationToken cancel = default)
     {
         var names = db.UsedNames.AsNoTracking();
-        if (match is not null)
-        {
-            var hits = db.Database.SqlQuery<int>($"SELECT rowid AS Value FROM UsedWords WHERE UsedWords MATCH {match}");
-            names = names.Where(n => hits.Contains(n.Id));
-        }
+        if (match is not null) names = Having(db, names, match);
 
         if (kind is { } only) names = names.Where(n => n.Kind == only);
         // The value of a sheet she has to read it on is not found here either.
@@ -103,10 +99,13 @@ public static class WhereUsed
     }
 
     /// <summary>All sources that have some words in them.</summary>
-    public static Task<List<UsedName>> SourcesAsync(WornPathDb db, string match, CancellationToken cancel = default)
+    public static Task<List<UsedName>> SourcesAsync(WornPathDb db, string match, CancellationToken cancel = default) =>
+        Having(db, db.UsedNames.AsNoTracking().Where(n => n.Kind == UseKind.Source), match).ToListAsync(cancel);
+
+    private static IQueryable<UsedName> Having(WornPathDb db, IQueryable<UsedName> names, string match)
     {
         var hits = db.Database.SqlQuery<int>($"SELECT rowid AS Value FROM UsedWords WHERE UsedWords MATCH {match}");
-        return db.UsedNames.AsNoTracking().Where(n => n.Kind == UseKind.Source && hits.Contains(n.Id)).ToListAsync(cancel);
+        return names.Where(n => hits.Contains(n.Id));
     }
 
     /// <summary>The revisions some names are used on, by number; with how many there are of them that the reader may not see yet.</summary>
@@ -128,10 +127,13 @@ public static class WhereUsed
         }
 
         // What stands beside a row is looked up for those that are shown alone.
-        var shown = await uses.OrderBy(u => u.revision.Procedure.Number).ThenBy(u => u.revision.Id).Take(most).Select(u => u.revision.Id).ToListAsync(cancel);
-        var rows = await uses.Where(u => EF.Parameter(shown).Contains(u.revision.Id)).OrderBy(u => u.revision.Procedure.Number).ThenBy(u => u.revision.Id)
+        var shown = await uses.OrderBy(u => u.revision.Procedure.Number).ThenBy(u => u.revision.Id).Take(most).Select(u => u.revision.Id)
+            .ToListAsync(cancel);
+        var rows = await uses.Where(u => EF.Parameter(shown).Contains(u.revision.Id))
+            .OrderBy(u => u.revision.Procedure.Number).ThenBy(u => u.revision.Id)
             .Select(u => new SheetRow(u.revision.Id, u.revision.ProcedureId, u.revision.Procedure.Number, u.revision.Procedure.Title,
-                u.revision.Letter, u.revision.State, u.revision.Procedure.Authors.Where(a => a.IsOwner).Select(a => a.Person.DisplayName).FirstOrDefault() ?? "",
+                u.revision.Letter, u.revision.State,
+                u.revision.Procedure.Authors.Where(a => a.IsOwner).Select(a => a.Person.DisplayName).FirstOrDefault() ?? "",
                 u.use.NameId, u.use.At, u.use.Says)).ToListAsync(cancel);
         return (rows, withheld);
     }

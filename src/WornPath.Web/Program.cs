@@ -40,7 +40,8 @@ builder.Services.AddSingleton<ShelfIndexer>().AddHostedService(p => p.GetRequire
 builder.Services.AddSingleton<PaperBrowser>().AddSingleton<PaperQueue>().AddHostedService(p => p.GetRequiredService<PaperQueue>());
 builder.Services.AddScoped<Drafts>();
 builder.Services.AddScoped<Authors>();
-builder.Services.AddScoped<Comments>().AddScoped<CommentEndpoints.Call>().AddScoped<FormerEditions>().AddScoped<Desk>().AddScoped<Holders>().AddScoped<CalendarFeed>();
+builder.Services.AddScoped<Comments>().AddScoped<CommentEndpoints.Call>()
+    .AddScoped<FormerEditions>().AddScoped<Desk>().AddScoped<Holders>().AddScoped<CalendarFeed>();
 builder.Services.AddSingleton<MarkdownHtml>();
 builder.Services.AddScoped<Signatures>().AddScoped<Procedures>();
 builder.Services.AddHostedService<RecordKeeper>();

@@ -145,7 +145,7 @@ public sealed class UseTests : IAsyncLifetime
     {
         _office.SaysAgain = true;
         var joined = await _own.As("admin");
-        Task<List<FormerEditions.DocumentView>> ListAsync() => _ines.GetAsync<List<FormerEditions.DocumentView>>("/api/uses/former-editions");
+        Task<List<FormerEditions.CitedDocumentView>> ListAsync() => _ines.GetAsync<List<FormerEditions.CitedDocumentView>>("/api/uses/former-editions");
         async Task<string[]> DeskAsync() => [.. (await _ines.GetAsync<List<Desk.DeskLine>>("/api/desk")).Where(l => l.Says.Contains("edition")).Select(l => $"{l.Sheet}: {l.Says}")];
         var manual = (await ListAsync()).Single(d => d.Name == "Sample workshop manual T28");
         manual.Former.Select(f => f.Number).ShouldBe(["OT-311"]);
@@ -174,7 +174,7 @@ public sealed class UseTests : IAsyncLifetime
 
         // While it is being revised the revision waits, and no longer once its values were looked up.
         manual.Former.Where(f => f.MayRevise).Select(f => f.Number).ShouldBe(["OT-104", "OT-126"], "a draft is no revision to be made");
-        (await _odo.GetAsync<List<FormerEditions.DocumentView>>("/api/uses/former-editions")).ShouldAllBe(d => d.Former.All(f => !f.MayRevise));
+        (await _odo.GetAsync<List<FormerEditions.CitedDocumentView>>("/api/uses/former-editions")).ShouldAllBe(d => d.Former.All(f => !f.MayRevise));
         var released = manual.Former.Single(f => f.Number == "OT-104").RevisionId;
         (await _ines.PostAsync($"/api/revisions/{released}/revise")).EnsureSuccessStatusCode();
         await IndexAsync();

@@ -9,7 +9,7 @@ test('what a change would touch is found by words and from a joint, and leads to
   const names = page.getByRole('region', { name: 'What is used' });
   const sheets = page.getByRole('region', { name: 'The sheets that use it' });
   // A first-time reader sees what values come from.
-  await expect(names.getByRole('link').first()).toContainText('Sample workshop manual T28', SOON);
+  await expect(names.getByRole('link', { name: /^Sample workshop manual T28/ }).first()).toBeVisible(SOON);
   const word = page.getByRole('searchbox', { name: 'Look for' });
   await expect(word).toBeFocused();
   await page.keyboard.type('calip');

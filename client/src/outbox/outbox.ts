@@ -6,6 +6,8 @@ import { buildsOn, isRefused, without, writes, type LastWords, type Waiting } fr
 /** Where waiting edits are kept. All that is written is there when the promise is kept. */
 export interface Shelf {
   all(): Promise<Waiting[]>;
+  /** The first of a person's that is not refused. */
+  next(person: string): Promise<Waiting | undefined>;
   add(waiting: Omit<Waiting, 'key'>): Promise<number>;
   /** Changes one, if it is still there, in one transaction. Returns it as it is then; undefined where it is gone. */
   change(key: number, how: (waiting: Waiting) => Waiting | null): Promise<Waiting | undefined>;
@@ -260,14 +262,7 @@ export class Outbox {
 
   private async read(): Promise<void> {
     try {
-      let kept: Waiting[];
-      let before: Promise<unknown>;
-      // What is read while something is written is older than what stands here.
-      do {
-        before = this.writing;
-        await before;
-        kept = await this.ports.shelf.all();
-      } while (before !== this.writing);
+      const kept = await this.asWritten(() => this.ports.shelf.all());
       // What this page could not keep is only here.
       this.items = [...kept, ...this.items.filter((w) => w.key < 0)];
     } catch {
@@ -275,6 +270,16 @@ export class Outbox {
     }
     this.ports.changed();
     this.settleWaiters();
+  }
+
+  // What is read while something is written is older than what stands here.
+  private async asWritten<T>(ask: () => Promise<T>): Promise<T> {
+    for (;;) {
+      const before = this.writing;
+      await before;
+      const kept = await ask();
+      if (before === this.writing) return kept;
+    }
   }
 
   private taken(told: Extract<Told, { what: 'taken' }>): void {
@@ -297,9 +302,22 @@ export class Outbox {
     this.ports.changed();
   }
 
-  private next(): Waiting | undefined {
+  // Only what is next is asked of the database, however many wait; all of it is read where another tab has kept something that comes first.
+  private async next(): Promise<Waiting | undefined> {
     const person = this.ports.person();
-    return person === null ? undefined : this.items.find((w) => w.person === person && !isRefused(w));
+    if (person === null) return undefined;
+    const here = (): Waiting | undefined => this.items.find((w) => w.person === person && !isRefused(w));
+    try {
+      const kept = await this.asWritten(() => this.ports.shelf.next(person));
+      const one = here();
+      const isUnkept = one !== undefined && one.key < 0;
+      if (kept ? kept.clientId === one?.clientId && kept.stamp === one.stamp : !one || isUnkept) return one;
+    } catch {
+      this.unkept = this.items.length > 0;
+      return here();
+    }
+    await this.read();
+    return here();
   }
 
   private async run(): Promise<void> {
@@ -310,11 +328,9 @@ export class Outbox {
     if (this.timer) clearTimeout(this.timer);
     this.timer = null;
     try {
-      // What another tab has kept meanwhile comes in its place in the order.
       for (;;) {
         this.wanted = false;
-        await this.read();
-        const one = this.next();
+        const one = await this.next();
         if (this.stopped || (one ? !(await this.deliver(one)) : !this.wanted)) break;
       }
     } finally {
@@ -366,7 +382,7 @@ export class Outbox {
       this.renewals++;
       await this.renewed();
       if (this.ports.person() === null) this.stand({ signedOut: true });
-      return this.next() !== undefined;
+      return (await this.next()) !== undefined;
     }
     if (trouble.again || trouble.status >= 500 || trouble.status === 408 || trouble.status === 429) {
       this.stand({ connected: true, trouble });

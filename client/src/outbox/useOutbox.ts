@@ -14,6 +14,11 @@ const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
 /** The waiting edits in the browser's database. */
 const kept: Shelf = {
   all: async () => (await database()).getAll('waiting'),
+  async next(person) {
+    let at = await (await database()).transaction('waiting').store.index('person').openCursor(person);
+    while (at && isRefused(at.value)) at = await at.continue();
+    return at?.value;
+  },
   add: async (waiting) => (await database()).add('waiting', plain(waiting) as Waiting),
   async change(key, how) {
     const tx = (await database()).transaction('waiting', 'readwrite');

@@ -5,9 +5,9 @@ import { api, take, type FormerDocument, type FormerSheet, type Trouble } from '
 import { troubleOf } from '../shared/api/trouble';
 import { say } from '../shared/say';
 import { several } from '../shared/several';
-import StateTag from '../shared/StateTag.vue';
 import TroubleNote from '../shared/TroubleNote.vue';
 import { atStep } from '../uses/atStep';
+import SheetLines from '../uses/SheetLines.vue';
 
 /** The values that were taken from an edition before the one in force, sheet by sheet: what is to be looked up again. */
 const props = defineProps<{
@@ -76,24 +76,21 @@ watch(
         {{ several(document.former.length, 'sheet') }} of {{ document.sheets }} with {{ several(values(document), 'source') }} before the
         {{ document.edition }}
       </p>
-      <ul>
-        <li v-for="sheet in document.former" :key="sheet.revisionId">
-          <span class="figures number">{{ sheet.number }}</span>
-          <span class="what">
-            <router-link :to="atStep(false, sheet.revisionId, sheet.values[0]!.at)">{{ sheet.title }}</router-link>
-            <span v-for="value in sheet.values" :key="value.source" class="value"
-              ><router-link :to="atStep(false, sheet.revisionId, value.at)">{{ value.says }}</router-link> from “{{ value.source }}”</span
-            >
-          </span>
-          <StateTag :state="sheet.state" :letter="sheet.letter" />
-          <label v-if="sheet.mayRevise"
-            ><input v-model="chosen" type="checkbox" :value="sheet.revisionId" /> revise<span class="visually-hidden">
-              {{ sheet.number }}</span
+      <SheetLines :lines="document.former" :at="(sheet) => sheet.values[0]!.at">
+        <template #where="{ line }">
+          <span v-for="value in line.values" :key="value.source" class="value"
+            ><router-link :to="atStep(false, line.revisionId, value.at)">{{ value.says }}</router-link> from “{{ value.source }}”</span
+          >
+        </template>
+        <template #more="{ line }">
+          <label v-if="line.mayRevise"
+            ><input v-model="chosen" type="checkbox" :value="line.revisionId" /> revise<span class="visually-hidden">
+              {{ line.number }}</span
             ></label
           >
-          <span v-else class="quiet">{{ sheet.isRevised ? 'being revised' : sheet.owner }}</span>
-        </li>
-      </ul>
+          <span v-else class="quiet">{{ line.isRevised ? 'being revised' : line.owner }}</span>
+        </template>
+      </SheetLines>
     </div>
     <ActButton v-if="chosen.length" type="primary" :loading="working" @click="revise"
       >Start {{ several(chosen.length, 'revision') }}</ActButton
@@ -115,32 +112,6 @@ p {
   margin: 2px 0 6px;
 }
 
-ul {
-  list-style: none;
-  margin: 0 0 12px;
-  padding: 0;
-  border-top: 1.5px solid var(--ink);
-}
-
-li {
-  display: grid;
-  grid-template-columns: 74px minmax(0, 1fr) auto minmax(0, 130px);
-  gap: 4px 12px;
-  align-items: baseline;
-  padding: 8px 0;
-  border-bottom: 1px solid var(--line);
-}
-
-.number {
-  font-size: 13.5px;
-}
-
-.what > a {
-  font: 600 18px/1.25 var(--heading);
-  color: var(--ink);
-  text-decoration-color: var(--moss);
-}
-
 .value {
   display: block;
   font-size: 14px;
@@ -151,11 +122,5 @@ label {
   align-items: center;
   gap: 6px;
   min-height: 26px;
-}
-
-@media (width <= 620px) {
-  li {
-    grid-template-columns: 74px minmax(0, 1fr);
-  }
 }
 </style>

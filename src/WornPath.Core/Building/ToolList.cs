@@ -61,7 +61,8 @@ public sealed class ToolList
         }
 
         return [.. list._lines.OrderBy(l => l.Value.Order).ThenBy(l => SizeOf(l.Key)).ThenBy(l => l.Key, StringComparer.Ordinal)
-            .Select(l => new ToolLine(l.Key, [.. l.Value.For.OrderBy(id => id.Length).ThenBy(id => id, StringComparer.Ordinal)], [.. l.Value.Steps], l.Value.Lacking, l.Value.Note) { IsTorqueTool = l.Value.Order == 0 })];
+            .Select(l => new ToolLine(l.Key, [.. l.Value.For.OrderBy(id => id.Length).ThenBy(id => id, StringComparer.Ordinal)], [.. l.Value.Steps],
+                l.Value.Lacking, l.Value.Note) { IsTorqueTool = l.Value.Order == 0 })];
     }
 
     private void Add(WalkEvent walked)

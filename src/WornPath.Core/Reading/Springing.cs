@@ -86,6 +86,8 @@ internal sealed class Springing(List<Token> tokens, NameIndex names) : Straighte
         {
             Drop(verb, verb + 2);
             Put(i, i + 1, ",", "remove");
+            // "Pry at the notches": nothing of its own comes off by it.
+            if (Trade.Prepositions.Contains(At(from + 1))) Say(from, "find");
         }
     }
 

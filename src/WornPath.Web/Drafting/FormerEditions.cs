@@ -20,7 +20,7 @@ public sealed partial class FormerEditions(WornPathDb db, WorkshopBook book, Mai
     /// <param name="Edition">The edition in force.</param>
     /// <param name="Sheets">How many drafts and released sheets cite it, in whatever edition.</param>
     /// <param name="Former">Those that cite a former one, by number: what is to be looked up again.</param>
-    public sealed record DocumentView(string Name, string Edition, int Sheets, IReadOnlyList<FormerSheetView> Former);
+    public sealed record CitedDocumentView(string Name, string Edition, int Sheets, IReadOnlyList<FormerSheetView> Former);
 
     /// <summary>A sheet with values from a former edition.</summary>
     /// <param name="Owner">Who owns the procedure.</param>
@@ -43,11 +43,11 @@ public sealed partial class FormerEditions(WornPathDb db, WorkshopBook book, Mai
 
     /// <summary>The documents the workshop keeps, in its order.</summary>
     /// <param name="author">Id of an author who asks what she may revise of it; null where nobody does.</param>
-    public async Task<IReadOnlyList<DocumentView>> AllAsync(string? author = null)
+    public async Task<IReadOnlyList<CitedDocumentView>> AllAsync(string? author = null)
     {
         var documents = (await book.NowAsync()).Workshop.Documents;
         var mine = author is null ? [] : await MineAsync(author);
-        var views = new List<DocumentView>();
+        var views = new List<CitedDocumentView>();
         foreach (var document in documents) views.Add(await OfAsync(document, documents, mine));
         return views;
     }
@@ -55,16 +55,16 @@ public sealed partial class FormerEditions(WornPathDb db, WorkshopBook book, Mai
     private async Task<HashSet<int>> MineAsync(string personId) =>
         [.. await db.ProcedureAuthors.Where(a => a.PersonId == personId).Select(a => a.ProcedureId).ToListAsync()];
 
-    private async Task<DocumentView> OfAsync(SourceDocument document, IReadOnlyList<SourceDocument> documents, HashSet<int> mine)
+    private async Task<CitedDocumentView> OfAsync(SourceDocument document, IReadOnlyList<SourceDocument> documents, HashSet<int> mine)
     {
-        if (ShelfWords.Match(document.Name) is not { } match) return new DocumentView(document.Name, document.Edition, 0, []);
+        if (ShelfWords.Match(document.Name) is not { } match) return new CitedDocumentView(document.Name, document.Edition, 0, []);
         var cited = (await WhereUsed.SourcesAsync(db, match)).FindAll(n => SourceDocument.Cited(documents, n.Name) == document);
         var ids = cited.ConvertAll(n => n.Id);
         var sheets = await db.UsedOn.Where(u => EF.Parameter(ids).Contains(u.NameId)).Select(u => u.RevisionId).Distinct().CountAsync();
         var former = cited.Where(n => document.FormerIn(n.Name) is not null).ToDictionary(n => n.Id, n => n.Name);
         var (rows, _) = await WhereUsed.OnAsync(db, [.. former.Keys], false, Everything, int.MaxValue);
         var revised = rows.Count == 0 ? [] : await RevisedAsync([.. rows.Select(r => r.ProcedureId).Distinct()]);
-        return new DocumentView(document.Name, document.Edition, sheets, [.. rows.GroupBy(r => r.RevisionId).Select(SheetOf)]);
+        return new CitedDocumentView(document.Name, document.Edition, sheets, [.. rows.GroupBy(r => r.RevisionId).Select(SheetOf)]);
 
         FormerSheetView SheetOf(IGrouping<int, WhereUsed.SheetRow> uses)
         {
@@ -103,10 +103,14 @@ public sealed partial class FormerEditions(WornPathDb db, WorkshopBook book, Mai
                                && (revision.State == RevisionState.Draft || revision.State == RevisionState.Released && !db.Revisions.Any(r =>
                                    r.ProcedureId == revision.ProcedureId && (r.State == RevisionState.Draft || r.State == RevisionState.InReview)))
                            orderby revision.Procedure.Number, revision.Id
-                           select new { revision.Id, Sheet = revision.Procedure.Number + " " + revision.Procedure.Title + ", " + revision.Letter, name.Name }).ToListAsync();
+                           select new
+                           {
+                               revision.Id,
+                               Sheet = revision.Procedure.Number + " " + revision.Procedure.Title + ", " + revision.Letter,
+                               name.Name,
+                           }).ToListAsync();
         var former = cited.Select(c => (c.Id, c.Sheet, Document: SourceDocument.Cited(documents, c.Name) is { } document
-            && document.FormerIn(c.Name) is not null
-            ? document : null)).Where(c => c.Document is not null).Distinct().ToList();
+            && document.FormerIn(c.Name) is not null ? document : null)).Where(c => c.Document is not null).Distinct().ToList();
         var waiting = new List<Waiting>();
         foreach (var of in former.GroupBy(c => c.Document!))
         {

@@ -10,7 +10,8 @@ public sealed class EditionSuperseded : ThingRule<Joint>
 {
     private static readonly Memo<Joint, Citation> Cited = new(j => Citation.Of(j.Source));
 
-    private static readonly Memo<Joint, ImmutableArray<SourceDocument>, SourceDocument?> Kept = new((j, documents) => SourceDocument.Cited(documents, j.Source));
+    private static readonly Memo<Joint, ImmutableArray<SourceDocument>, SourceDocument?> Kept =
+        new((j, documents) => SourceDocument.Cited(documents, j.Source));
 
     public override RuleInfo Info { get; } = new("SRC005", Severity.Warn, "Source edition superseded");
 
@@ -19,8 +20,7 @@ public sealed class EditionSuperseded : ThingRule<Joint>
         if (joint.Torque is null || Cited.Of(joint) is not { Edition: { } edition } cited) return;
         if (!walk.Workshop.Documents.IsEmpty && Kept.Of(joint, walk.Workshop.Documents) is { } document)
         {
-            if (document.FormerIn(joint.Source) is not null)
-                found.Add(AtTorque(walk, joint, $"The value of {joint.Label} is from the {edition} of “{document.Name}”; the workshop works by the {Citation.EditionOf(document.Edition)?.Text.TrimEnd('.')}. Look it up there, and write its page."));
+            if (FormerEdition.Says(document, joint.Source, $"The value of {joint.Label} is") is { } message) found.Add(AtTorque(walk, joint, message));
             return;
         }
 

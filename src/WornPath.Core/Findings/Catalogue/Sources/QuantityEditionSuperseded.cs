@@ -20,8 +20,6 @@ public sealed class QuantityEditionSuperseded : Rule
             if (Says(walk, walk.Steps[i].Source, "The limits here are") is { } message) yield return At(walk.Steps[i], i, null, message);
     }
 
-    private static string? Says(Walk walk, string? source, string what) => source is not null
-        && SourceDocument.Cited(walk.Workshop.Documents, source) is { } document && document.FormerIn(source) is { } former
-        ? $"{what} from the {former} of “{document.Name}”; the workshop works by the {Citation.EditionOf(document.Edition)?.Text.TrimEnd('.')}. Look it up there, and write its page."
-        : null;
+    private static string? Says(Walk walk, string? source, string what) =>
+        source is not null && SourceDocument.Cited(walk.Workshop.Documents, source) is { } document ? FormerEdition.Says(document, source, what) : null;
 }
