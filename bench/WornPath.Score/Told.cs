@@ -44,7 +44,7 @@ public sealed record Told(string Has, IReadOnlyList<string> Steps, string Meant,
             sheet = Editor.Apply(sheet, new InsertStep(null, "h1", sheet.Steps.LastOrDefault()?.Id, sentence)).Value.Sheet;
         var last = sheet.Steps.Last();
         var said = last.Actions.Where(a => !Quiet.Contains(a.Verb))
-            .Select(a => $"{a.Verb}{(a.New ? " new" : "")} {sheet.Find(a.Target ?? "")?.Name ?? a.Words}"
+            .Select(a => $"{a.Verb}{(a.New ? " new" : "")}{(a.Some is { } some ? $" {some} of" : "")} {sheet.Find(a.Target ?? "")?.Name ?? a.Words}"
                 + $"{(a.Torque is { } t ? $" {t}" : "")}{(a.Branch > 0 ? " if" : "")}").Select(s => s.Trim());
         return (((last.Questions.Length > 0 ? "asked " : "") + string.Join("; ", said)).Trim(), SentenceReader.Explain(sheet, last, last.Text));
     }

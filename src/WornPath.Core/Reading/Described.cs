@@ -1,18 +1,28 @@
+using WornPath.Core.Sheets;
+
 namespace WornPath.Core.Reading;
 
 /// <summary>
 /// A comma between two words that tell how one thing is parts nothing: "on firm, level ground", "a clean, lint-free cloth". It is left out
-/// before clauses are found.
+/// before clauses are found; so is how far each of some screws is turned, where what they hold comes off behind it.
 /// </summary>
 internal sealed class Described(List<Token> tokens, NameIndex names) : Straightening(tokens, names)
 {
     protected override void Look(int i)
     {
+        TurnedEach(i);
         if (!Tells(At(i)) || !IsMark(i + 1, ",") || !Tells(At(i + 2))) return;
         // Behind them stands what they tell of, and before them what leads it in: "clean, dry and fit it" are things to do.
         var end = i + 3;
         while (Tells(At(end)) || IsMark(end, ",") && Tells(At(end + 1))) end++;
         if (IsNoun(At(end)) && Leads(i)) Drop(i + 1, i + 2);
+    }
+
+    // "Four screws, a quarter turn each, and it comes off": how they are undone.
+    private void TurnedEach(int i)
+    {
+        if (At(i) is "each" or "apiece" && i > 2 && Tokens[i - 1].Kind == TokenKind.Angle && IsMark(i - 2, ",") && IsMark(i + 1, ",") && At(i + 2) == "and"
+            && Trade.NounOf([Stem.Of(At(i - 3))]) is { Kinds: [ThingKind.Joint, ..] }) Drop(i - 2, i + 1);
     }
 
     private static bool Tells(string word) => Trade.Describing.Contains(word) || Trade.Neutral.Contains(word) || Trade.Colours.Contains(word)

@@ -125,8 +125,14 @@ public sealed class NameIndex
     }
 
     /// <summary>The stems of a name, its articles and marks left out.</summary>
-    internal static string[] StemsOf(string name) =>
-        [.. Tokenizer.TokenizeName(name).Where(t => t.Kind is TokenKind.Word or TokenKind.Number && !Trade.Determiners.Contains(t.Text)).Select(t => Stem.Of(t.Text))];
+    internal static string[] StemsOf(string name)
+    {
+        var tokens = Tokenizer.TokenizeName(name);
+        string[] words = [.. tokens.Where(t => t.Kind is TokenKind.Word or TokenKind.Number && !Trade.Determiners.Contains(t.Text)).Select(t => Stem.Of(t.Text))];
+        // "2second" is a value and no more: it stands for itself.
+        return words.Length == 0 && tokens.Exists(t => t.Kind is TokenKind.Torque or TokenKind.Angle or TokenKind.Time or TokenKind.Size)
+            ? [name.ToLowerInvariant()] : words;
+    }
 
     /// <summary>
     /// The thing a phrase names. The last word must be the name's last; every word of the phrase must be in the name,

@@ -18,6 +18,9 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
 {
     private readonly List<AssumedThing> _assumed = [];
     private readonly List<Thing> _fresh = [];
+
+    // Joints named anew with what they hold, while that is not on the sheet.
+    private readonly Dictionary<string, IReadOnlyList<string>> _holding = [];
     private readonly Dictionary<string, int> _issued = [];
     private readonly Dictionary<NounPhrase, (int Fresh, List<(Thing Thing, int Score)> Of)> _scored = new(ReferenceEqualityComparer.Instance);
 
@@ -116,6 +119,10 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
         // "The opposite cap", of four that are on the sheet as one.
         if (scored.Count == 0 && phrase.Distinct.Count > 0 && phrase.Stems.Count == phrase.Distinct.Count + 1
             && Candidates(phrase.Head).Where(t => t is Part { Quantity: > 1 } && NameIndex.NamesOf(t)[0][^1] == phrase.Head).ToList() is [var several]) return several;
+        // "The upper pump bolt", of the two that are on the sheet as one.
+        if (scored.Count == 0 && phrase is { IsPlural: false, IsNew: false, Size: "" } && phrase.Distinct.Count > 0
+            && full.FindAll(s => !phrase.Distinct.Contains(s)) is { Count: > 1 } undistinguished
+            && Called(undistinguished) is Joint { Count: > 1 } set) return set;
         // "The cover-to-frame bolts" and "the cover bolts".
         if (scored.Count == 0 && Trade.Plain.Contains(phrase.Head) && !phrase.IsNew)
             return NameIndex.FirstOf(phrase.Name) is { } byOne
@@ -323,7 +330,20 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
         _fresh.Add(thing);
         var joint = kind == ThingKind.Joint;
         _assumed.Add(new AssumedThing(kind, id, name, count, fromKit, joint ? ownerId : null, phrase.At) { Fastener = joint ? FastenerSizes.Read(phrase) : null });
+        if (joint && ownerId is null && phrase.Owner.Count > 0) _holding[id] = phrase.Owner;
+        if (kind == ThingKind.Part) HeldBy(id, stems);
         return thing;
+    }
+
+    // "The four flange bolts securing the guard", which came before the guard itself: they hold it.
+    private void HeldBy(string part, string[] stems)
+    {
+        foreach (var (joint, _) in _holding.Where(h => h.Value.SequenceEqual(stems)).ToList())
+        {
+            _holding.Remove(joint);
+            _assumed[_assumed.FindIndex(a => a.Id == joint)] = _assumed.Find(a => a.Id == joint)! with { Holds = part };
+            if (_fresh.FindIndex(t => t.Id == joint) is >= 0 and var at) _fresh[at] = (Joint)_fresh[at] with { Holds = [part] };
+        }
     }
 
     // "Wheels on, nuts on": the wheel nuts.

@@ -283,6 +283,7 @@ public sealed partial class SentenceReader
         if (clause.Verb?.Lemma is "begin" or "start" && EndsWithColon(clause)
             && clause.Pieces.Find(p => p.Noun is { IsPronoun: false, After: "with" or "on" or "at" } n
             && Trade.NounOf(n.Stems)?.Role is null or NounRole.Thing)?.Noun is { } topic) _topic = topic;
+        if (IsHeldForAnother(clause)) return;
         // "Keep the disc clean": nothing is done, but "it" afterwards is the disc.
         if (named.Count > 0 && !clause.Negated && clause.Mood != Mood.Beside) Spoken.Hand(named);
         else if (clause is { Mood: Mood.Imperative or Mood.Declarative, Negated: false }
@@ -291,6 +292,22 @@ public sealed partial class SentenceReader
             // "You'll curse yourself next time".
             && (clause.Mood == Mood.Imperative || Trade.IsThing(unknown.Head) || !Trade.ToldWho.Contains(_finder.Tokens[clause.From].Text))
             && !IsMeans(unknown)) _unnamed = HandledIn(clause, unknown with { After = null });
+    }
+
+    // "The line has a union nut. Hold the fitting while you crack it": the nut, of which was told before.
+    private bool IsHeldForAnother(Clause clause)
+    {
+        if (clause is not { Mood: Mood.Imperative, Verb.Lemma: "hold" or "counterhold" or "brace" or "steady" }) return false;
+        var next = _clauses.Find(c => c.From >= clause.To);
+        bool Says(int from, int to, Func<string, bool> words) => Enumerable.Range(from, to - from).Any(i => words(_finder.Tokens[i].Text));
+        if (next is not { Mood: Mood.Imperative } || !Says(next.From, next.To, w => w is "it" or "them")
+            || !Says(clause.To, next.From, w => w is "while" or "as")) return false;
+        var before = _clauses.FindLast(c => c.To <= clause.From);
+        if (before is not { Mood: Mood.Declarative or Mood.Passive } || before.Nouns.LastOrDefault(n => !n.IsPronoun && n.Is(ThingKind.Joint)) is not { } told)
+            return Spoken.Last is [Joint, ..];
+        if (_refer.Known(told) is { } known) Spoken.Hand([known]);
+        else _unnamed = told with { After = null };
+        return true;
     }
 
     // "On the cover, …", "to free the cover, …", "go to the cover and …": the part that what follows is about.

@@ -752,6 +752,10 @@ public sealed partial class SentenceReader
             if (sense == Sense.Retorque && just.Verb == Verb.BackOff && Values(clause).Any(v => v.Kind == TokenKind.Torque)) sense = Sense.Torque;
         }
 
+        // "Lock the collar with its set screw, 8 N·m": the screw is tightened.
+        if (clause.Verb?.Lemma == "lock" && Values(clause).Any(v => v.Kind == TokenKind.Torque)
+            && clause.Nouns.FirstOrDefault(n => n is { IsPronoun: false, After: "with" or "by" } && n.Is(ThingKind.Joint)) is { } screw)
+            (sense, objects) = (Sense.Torque, [screw]);
         // "Secure it with a new cotter pin", "lock the bolts with the tabs": by what it is locked.
         if (sense is Sense.Secure or Sense.Lock && clause.Pieces.Find(p => p.Noun is { IsPronoun: false, After: "with" or "by" })?.Noun is { } by
             && objects.TrueForAll(o => o.IsPronoun ? _refer.Meant(o, k => k is ThingKind.Joint or ThingKind.Part) is [Joint, ..]
@@ -1152,9 +1156,10 @@ public sealed partial class SentenceReader
         if (phrase is { IsPlural: true, Some: null } or { IsAll: true, Some: null } && clause is not null && target is not null
             && _refer.Find(target) is Joint all && WholeOf(all) is > 1 and var there && LeftOut(clause) is { } left)
             return there - (left.Count ?? 1) is > 0 and var fewer ? fewer : null;
-        // "Take out the third": one of them.
-        if (phrase is { IsPronoun: true, Count: null, Some: null } && phrase.Distinct.Any(Trade.Ordinals.Contains) && target is not null
-            && _refer.Find(target) is Joint { Count: > 1 } counted && !NameIndex.NamesOf(counted)[0].Any(Trade.Ordinals.Contains)) return 1;
+        // "Take out the third", "the lower one", of several that no word of their name tells apart: one of them.
+        if (phrase is { IsPlural: false, IsAll: false, Count: null, Some: null, Distinct.Count: > 0 } && phrase.Text is not "ones"
+            && target is not null && _refer.Find(target) is Joint { Count: > 1 } counted
+            && !NameIndex.NamesOf(counted)[0].Any(n => Trade.Ordinals.Contains(n) || Trade.Distinct.Contains(n))) return 1;
         var whole = target is not null ? (_refer.Find(target) switch { Joint j => WholeOf(j), Part p => p.Quantity, _ => 0 }) : 0;
         // "Press the cap out", of four: one of them.
         if (phrase is { IsPronoun: false, IsPlural: false, IsAll: false, Count: null, Some: null, IsNew: false } && target is not null
@@ -1679,14 +1684,24 @@ public sealed partial class SentenceReader
         });
     }
 
+    // "Start the upper one, then the lower one".
+    private bool AreToldApart(StepAction one, StepAction other)
+    {
+        var (first, second) = (one.At.Of(_text), other.At.Of(_text));
+        return one.Some == 1 && first != second && Distinct(first) && Distinct(second);
+
+        static bool Distinct(string words) => words.Split(' ').Any(w => Trade.Distinct.Contains(w.ToLowerInvariant()));
+    }
+
     private void Add(Verb verb, Thing? thing, Span at, Func<StepAction, StepAction>? more = null)
     {
         var action = new StepAction { Verb = verb, Target = thing?.Id, At = at };
         if (more is not null) action = more(action);
         action = action with { Only = _only, Branch = _branch };
-        // Several motions of one taking-off are one.
+        // Several motions of one taking-off are one; two of a set, each told by where it is, are two.
         if (thing is not null && IsMotion(verb) && _actions.FindLast(a => a.Target == thing.Id && IsMotion(a.Verb)) is { } former
-            && former.Verb == verb && former.Some == action.Some && former.Rest == action.Rest && former.Branch == _branch && Equals(former.Only, _only))
+            && former.Verb == verb && former.Some == action.Some && former.Rest == action.Rest && former.Branch == _branch && Equals(former.Only, _only)
+            && !AreToldApart(former, action))
         {
             _isDone = true;
             return;

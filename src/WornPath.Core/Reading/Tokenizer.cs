@@ -50,6 +50,7 @@ internal static partial class Tokenizer
         LeftAlone.Straighten(tokens);
         NamedWork.Straighten(tokens);
         new Described(tokens, names).Run();
+        new SharedVerb(tokens, names).Run();
         new Labels(text, tokens, names).Run();
         new Springing(tokens, names).Run();
         new Opening(tokens, names).Run();

@@ -79,6 +79,9 @@ internal static class Trade
     public static readonly WordSet Shifts = Set("shifts");
     public static readonly WordSet Conveys = Set("conveys");
 
+    /// <summary>Verbs that say nothing but which way a thing goes: "get the cover off and the pump out".</summary>
+    public static readonly WordSet GoesWays = Set("goesWays");
+
     /// <summary>What sits under or on a fastener, and comes and goes with it.</summary>
     public static readonly WordSet Companions = Set("companions");
 

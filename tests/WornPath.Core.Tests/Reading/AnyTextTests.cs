@@ -33,6 +33,9 @@ public class AnyTextTests
                 "until it comes off", "itself", "its", "in place", "as soon as", "once you have", "out", "hold it", "are", "from the cover take", "with its",
                 "WARNING:", "failure to", "take care not to", "with a dab of grease", "grease", "repeat", "steps 1 and 2", "as in step 1", "can", "may only",
                 "under pressure", "on", "the lip of", "heads", "nothing but", "or else", "when", "the same applies", "likewise on the other side",
+                "and the pump out of the frame", "get", "have", "again after ten hours", "once more after the first hour", "while you crack it", "hold the fitting",
+                "screws, a quarter turn each, and", "drops down", "isolate the battery by", "disconnecting", "following the marks made earlier", "off with",
+                "is yours", "the upper one", "lock the cover with its set screw,", "securing the guard",
                 "thickness", "at least", "must not exceed", "or more", "maximum", "0.05 mm", "between 0.1 and 0.3 mm", "the minimum", "is", "make sure", "min.",
     ];
 
