@@ -35,11 +35,7 @@ public sealed partial class SentenceReader
             Looks.Kind => what == "thing" ? Kind() is not ("vehicle" or "none" or "words") : Kind() == what,
             Looks.Value => Values(_clause).Any(v => what switch { "torque" => v.Kind == TokenKind.Torque, "angle" => v.Kind == TokenKind.Angle, "time" => v.Kind == TokenKind.Time, _ => _reader.Has(_clause, what) }),
             Looks.Rest => _clause.Pieces.Exists(p => p.Noun is { After: "against" or "on" or "onto" or "in" or "into" or "to" or "over" or "with" } n
-                && (n.After != "with" || n.Head == "scrap") && (n is { After: "on" or "onto", IsIndefinite: true }
-                    && Trade.Rests.Contains(n.Head) || n.After is "on" or "onto" or "in" && Trade.WorkRests.Contains(n.Head)
-                        || Trade.NounOf(n.Stems) is { Role: NounRole.Place }
-                || n is { After: "in" or "into", Head: "tray" or "bucket" or "box" or "bag", IsPronoun: false } && Kind() != "fluid")
-                && n.Head is not ("bottom" or "top" or "middle" or "inside" or "outside" or "place" or "side")),
+                && (n.After != "with" || n.Head == "scrap") && LiesAt(n, Kind())),
             _ => throw new ArgumentOutOfRangeException(nameof(looks)),
         };
 
@@ -222,4 +218,12 @@ public sealed partial class SentenceReader
         if (weak.Length == 0 && clause.Pieces.Exists(p => p.Noun is { After: "to" or "against" or "behind" })) return "on";
         return weak.Length > 0 ? weak : "none";
     }
+
+    // Where things are put down and nothing is fitted: "on a bench", "in the bin", "on the jack", "in the tray".
+    private static bool LiesAt(NounPhrase place, string kind = "part") =>
+        (place is { After: "on" or "onto", IsIndefinite: true } && Trade.Rests.Contains(place.Head)
+            || place.After is "on" or "onto" or "in" && Trade.WorkRests.Contains(place.Head)
+            || Trade.NounOf(place.Stems) is { Role: NounRole.Place }
+            || place is { After: "in" or "into", Head: "tray" or "bucket" or "box" or "bag", IsPronoun: false } && kind != "fluid")
+        && place.Head is not ("bottom" or "top" or "middle" or "inside" or "outside" or "place" or "side");
 }

@@ -101,6 +101,11 @@ public sealed partial class SentenceReader
                 && reader._refer.Known(leading) is Part away && reader.Spoken.WasOff(away) is true && (objects[^1].Is(ThingKind.Joint)
                     || reader._refer.Known(objects[^1]) is Joint))
                 way = "on";
+            // "Left hose on its port", "seal in the cover": what is off goes on, unless that is where it is put aside ("seal in the bin").
+            if (way == "none" && objects is [{ IsPronoun: false, IsOld: false, After: null } placed] && !Values(clause).Any()
+                && clause.Nouns.Any(n => n != placed && n.After is "on" or "in" or "over" or "around" && !LiesAt(n))
+                && reader._refer.Known(placed) is (Part or Connection) and { } off && reader.Spoken.WasOff(off) is true)
+                way = "on";
             var before = reader._actions.Count;
             if (!Gapped(objects))
                 foreach (var phrase in objects) One(phrase, way, loose);

@@ -861,7 +861,8 @@ public sealed partial class SentenceReader
                 Again();
                 return;
             case Sense.Off or Sense.On or Sense.Place or Sense.Move or Sense.MoveOff or Sense.Replace when objects.Exists(IsCotter):
-                Pin(clause, sense is Sense.Off ? Sense.PinOut : Sense.PinIn, objects);
+                // "Take the ring off and tap the pin through": out it goes, too.
+                Pin(clause, sense is Sense.Off || sense is Sense.Move && Spoken.ComesOff is true && _actions.Count > 0 ? Sense.PinOut : Sense.PinIn, objects);
                 return;
             case Sense.Lock or Sense.Unlock or Sense.Stake:
                 LockOn(clause, sense, objects);
