@@ -283,7 +283,7 @@ public sealed partial class SentenceReader
         if (clause.Verb?.Lemma is "begin" or "start" && EndsWithColon(clause)
             && clause.Pieces.Find(p => p.Noun is { IsPronoun: false, After: "with" or "on" or "at" } n
             && Trade.NounOf(n.Stems)?.Role is null or NounRole.Thing)?.Noun is { } topic) _topic = topic;
-        if (IsHeldForAnother(clause)) return;
+        if (HoldsForAnother(clause)) return;
         // "Keep the disc clean": nothing is done, but "it" afterwards is the disc.
         if (named.Count > 0 && !clause.Negated && clause.Mood != Mood.Beside) Spoken.Hand(named);
         else if (clause is { Mood: Mood.Imperative or Mood.Declarative, Negated: false }
@@ -295,7 +295,7 @@ public sealed partial class SentenceReader
     }
 
     // "The line has a union nut. Hold the fitting while you crack it": the nut, of which was told before.
-    private bool IsHeldForAnother(Clause clause)
+    private bool HoldsForAnother(Clause clause)
     {
         if (clause is not { Mood: Mood.Imperative, Verb.Lemma: "hold" or "counterhold" or "brace" or "steady" }) return false;
         var next = _clauses.Find(c => c.From >= clause.To);

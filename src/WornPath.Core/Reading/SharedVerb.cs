@@ -33,6 +33,7 @@ internal sealed class SharedVerb(List<Token> tokens, NameIndex names) : Straight
         }
     }
 
+    // Where the name of a thing ends that begins there; null where what stands there is none.
     private int? EndOfThing(int from)
     {
         var at = from;
@@ -40,13 +41,8 @@ internal sealed class SharedVerb(List<Token> tokens, NameIndex names) : Straight
         return at > from && IsThing(At(at - 1)) ? at : null;
     }
 
-    // "Out", "back on", "out of the way", up to the end of what is said.
+    // "Out", "back on", "out of the way"; "into the frame" tells where to, and no more.
     private bool IsWay(int at) => Trade.Paths.Contains(At(at)) && At(at) is not ("to" or "into" or "onto" or "through" or "over" or "under");
 
-    private bool HasWay(int from, int to)
-    {
-        for (var i = from; i < to; i++)
-            if (Trade.Paths.Contains(At(i))) return true;
-        return false;
-    }
+    private bool HasWay(int from, int to) => Enumerable.Range(from, to - from).Any(k => Trade.Paths.Contains(At(k)));
 }
