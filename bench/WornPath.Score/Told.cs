@@ -16,7 +16,7 @@ public sealed record Told(string Has, IReadOnlyList<string> Steps, string Meant,
 
     /// <summary>
     /// The tellings of a file. "ON: part cover; …" says what the sheets of the lines behind it have; "Undo the bolts. | Lift it off. => Remove
-    /// cover" is two steps and what the last of them does; "! " before a line says that it is not read so yet.
+    /// cover" is two steps and what the last of them does ("TakeOut 1 of pump bolts": so many of them); "! " before a line says that it is not read so yet.
     /// </summary>
     public static IEnumerable<Told> In(IEnumerable<string> lines)
     {

@@ -916,7 +916,7 @@ internal sealed class ClauseFinder
         // "Lead the loom along the frame"; but "lead off its post".
         if (Trade.NounsFirst.Contains(token.Text) && !(next.Kind == TokenKind.Word && next.Text is not null && Trade.Determiners.Contains(next.Text))) return false;
         // "Cover on the frame": what is covered would be named first.
-        if (token.Text == "cover" && next.Text is "on" or "onto" or "in" or "into" or "over") return false;
+        if (token.Text == "cover" && next.Text is "on" or "onto" or "in" or "into") return false;
         if (next.Kind == TokenKind.Word && next.Text is not null)
         {
             // "Lock nut", "drain plug", "cover bolts": the first word of a name is no verb.

@@ -101,11 +101,6 @@ public sealed partial class SentenceReader
                 && reader._refer.Known(leading) is Part away && reader.Spoken.WasOff(away) is true && (objects[^1].Is(ThingKind.Joint)
                     || reader._refer.Known(objects[^1]) is Joint))
                 way = "on";
-            // "Left hose on its port", "seal in the cover": what is off goes on, unless that is where it is put aside ("seal in the bin").
-            if (way == "none" && objects is [{ IsPronoun: false, IsOld: false, After: null } placed] && !Values(clause).Any()
-                && clause.Nouns.Any(n => n != placed && n.After is "on" or "in" or "over" or "around" && !LiesAt(n))
-                && reader._refer.Known(placed) is (Part or Connection) and { } off && reader.Spoken.WasOff(off) is true)
-                way = "on";
             var before = reader._actions.Count;
             if (!Gapped(objects))
                 foreach (var phrase in objects) One(phrase, way, loose);
@@ -398,13 +393,13 @@ public sealed partial class SentenceReader
             return false;
         }
 
-        // Named with where it belongs, right behind it.
+        // Named with where it belongs, right behind it; "cover in the tray" is put down there, "battery in its tray" is not.
         private bool Placed(NounPhrase phrase)
         {
             if (phrase.IsPronoun || phrase.IsOld) return false;
             var way = clause.Pieces.Find(p => p.At.Start > phrase.At.Start)?.Way;
             return way is "in" or "on" or "over" or "under" or "through" or "up"
-                && clause.Behind(phrase) is { IsPronoun: false } place && place.After == way
+                && clause.Behind(phrase) is { IsPronoun: false } place && place.After == way && (place.IsIts || !LiesAt(place))
                 && !(Trade.NounOf(place.Stems) is { Kinds: [ThingKind.Fluid or ThingKind.Consumable, ..] })
                 && (Trade.NounOf(place.Stems)?.Role is null or NounRole.Thing or NounRole.Vehicle || place.Head is "top" or "bottom" or "place" or "position");
         }

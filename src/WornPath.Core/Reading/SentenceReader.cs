@@ -862,7 +862,7 @@ public sealed partial class SentenceReader
                 return;
             case Sense.Off or Sense.On or Sense.Place or Sense.Move or Sense.MoveOff or Sense.Replace when objects.Exists(IsCotter):
                 // "Take the ring off and tap the pin through": out it goes, too.
-                Pin(clause, sense is Sense.Off || sense is Sense.Move && Spoken.ComesOff is true && _actions.Count > 0 ? Sense.PinOut : Sense.PinIn, objects);
+                Pin(clause, sense is Sense.Off || sense is Sense.Move && IsTakingApart ? Sense.PinOut : Sense.PinIn, objects);
                 return;
             case Sense.Lock or Sense.Unlock or Sense.Stake:
                 LockOn(clause, sense, objects);
@@ -1206,7 +1206,7 @@ public sealed partial class SentenceReader
             return;
         }
 
-        if (Spoken.IsOff(thing) is null && !phrase.IsNew && !Says("refit", "fitting", "install", "assembl", "building up") && Spoken.ComesOff is true && _actions.Count > 0)
+        if (Spoken.IsOff(thing) is null && !phrase.IsNew && !Says("refit", "fitting", "install", "assembl", "building up") && IsTakingApart)
         {
             Add(off.Value, thing, phrase.At, a => Detailed(a, clause, phrase));
             return;
@@ -1217,6 +1217,9 @@ public sealed partial class SentenceReader
         else if (sense == Sense.MoveSay) Spoken.Hand([thing]);
         else Unclear(clause);
     }
+
+    // Something has come off in this step.
+    private bool IsTakingApart => Spoken.ComesOff is true && _actions.Count > 0;
 
     // What comes with the job and stays.
     private static bool Installs(Clause clause) => Trade.Installs.Contains(clause.Verb?.Lemma ?? "");
