@@ -19,6 +19,7 @@ test('a removal is turned into a clean refit by the builder, undone and done aga
       ].join('\n'),
     );
   await page.getByRole('button', { name: 'Take 3 rows' }).click();
+  await expect(page.getByRole('dialog')).toBeHidden();
   for (const [kind, name] of [
     ['part', 'front wheel'],
     ['part', 'guard'],

@@ -38,7 +38,7 @@ test('what a change would touch is found by words and from a joint, and leads to
 
 test('a new edition is a list of what to look up again, told on the shelf, and gone once it is looked up', async ({ enter }) => {
   const page = await enter(/Ines Aldaro/);
-  await begin(page, 'OT-181', 'Tipper guard');
+  await begin(page, 'OT-183', 'Tipper guard');
   await page.keyboard.type('Torque the guard bolts to 24 N·m.');
   await kept(page);
   await page.getByRole('link', { name: 'Joints' }).click();

@@ -386,6 +386,7 @@ internal sealed class ClauseFinder
         return (Is(i, "in") || Is(i, "by")) && i + 1 < _end && IsDetermined(i + 1) && _nouns.Read(i + 1, _end, _tokens[i].Text) is { } manner
             && Trade.Manners.Contains(manner.Phrase.Head) && manner.Phrase.Owner.Count == 0
             // "In the way it came out".
+            && !(manner.Phrase.Head == "way" && Is(manner.Next, "the"))
             ? manner.Next < _end && _tokens[manner.Next] is { Kind: TokenKind.Word, Text: "it" or "they" or "you" or "that" }
                 ? SubordinateEnd(manner.Next) : manner.Next : null;
     }
@@ -552,15 +553,15 @@ internal sealed class ClauseFinder
             || word == "should" && (open is null || _tokens[Math.Max(0, at - 1)].Kind == TokenKind.Mark)
             || word == "where" && (at + 1 < _end && Trade.Trouble.Contains(_tokens[at + 1].Text)
                 || Has(at + 1, Math.Min(_end, at + 4), i => Trade.Trouble.Contains(_tokens[i].Text)))
-            || (word == "when" || word == "where" && IsBoundary(at - 1)) && SpeaksOfTrouble(at + 1, SubordinateEnd(at));
-        var temporal = IsTemporalAt(at) || word == "so" && Is(at + 1, "that") || word == "in" && Is(at + 1, "order");
+            || (word == "when" || word == "where" && IsBoundary(at - 1)) && SpeaksOfTrouble(at + 1, SubordinateEnd(at)) || IsWhereItIs(at);
+        var temporal = IsTemporalAt(at) || word == "that" && Is(at - 1, "now") || word == "so" && Is(at + 1, "that") || word == "in" && Is(at + 1, "order");
         if (Discarded(at, open) is { } thrown) return thrown;
         if (Trade.Relatives.Contains(word) && open is not null && (word != "that" || at + 1 < _end && IsFinite(at + 1))) temporal = true;
         if (word == "with" && open is null && !_nouns.IsThingAt(at + 1)) temporal = true;
         if (word is "after" or "before" && open is not null && !IsBoundary(at - 1) && !Has(at, SubordinateEnd(at), IsFinite)
             && !(at + 1 < _end && _tokens[at + 1].Text is "you" or "anybody" or "anyone" or "they" or "we")) return null;
         if (!conditional && !temporal) return null;
-        var end = SubordinateEnd(at);
+        var end = BoundEnd(at) ?? SubordinateEnd(at);
         // "After 20 minutes go round once more": no more than the time.
         if (!conditional && word is "after" or "before" && at + 1 < _end && !Has(at + 1, end, i => _tokens[i].Kind == TokenKind.Word && Trade.Pronouns.Contains(_tokens[i].Text)))
         {
@@ -723,8 +724,17 @@ internal sealed class ClauseFinder
             && (Trade.Negations.Contains(_tokens[i].Text) || _tokens[i].Text is "haven't"));
 
     // "In case of damage", "provided that it is straight", "as needed", "on machines with a cab", "over 2 mm:".
-    private bool IsConditionAt(int at) => After(Trade.Conditions, at) is not null && !(Is(at, "in") && IsPrecaution(at)) && !IsOptionalThing(at)
-        || IsVersion(at) || IsBound(at);
+    private bool IsConditionAt(int at) => After(Trade.Conditions, at) is not null && !IsWhileOff(at) && !(Is(at, "in") && IsPrecaution(at)) && !IsOptionalThing(at)
+        || IsVersion(at) || BoundEnd(at) is not null;
+
+    // "Where the seal is hard, fit a new one": where it is so. But "where the hose is clipped": a place.
+    private bool IsWhereItIs(int at) => Is(at, "where") && IsBoundary(at - 1) && at + 1 < _end && IsDetermined(at + 1) && _nouns.Read(at + 1, _end, null) is { } what
+        && what.Next + 2 < _end && _tokens[what.Next].Text is "is" or "are" && _tokens[what.Next + 1].Kind == TokenKind.Word
+        && _tokens[what.Next + 2] is { Kind: TokenKind.Mark, Text: "," } && Trade.VerbsOf(_tokens[what.Next + 1].Text).Length == 0
+        && !Trade.IsSmall(_tokens[what.Next + 1].Text);
+
+    // "As long as the pump is out": while it is.
+    private bool IsWhileOff(int at) => Is(at, "as") && Is(at + 1, "long") && SubordinateEnd(at) is var end && Trade.Comes.Contains(_tokens[end - 1].Text);
 
     // "Fit the optional bracket": which one.
     private bool IsOptionalThing(int at) => Is(at, "optional") && !(IsBoundary(at - 1) && (at + 1 >= _end || _tokens[at + 1].Kind == TokenKind.Mark));
@@ -741,12 +751,14 @@ internal sealed class ClauseFinder
     // "Tractors built before 2019": the tractors.
     private static string? HeadOf(NounPhrase phrase) => phrase.Stems.LastOrDefault(s => Trade.Versions.Contains(s) || Trade.NounOf([s]) is not null);
 
-    // "Over 2 mm: fit a shim".
-    private bool IsBound(int at)
+    // "Over 2 mm: fit a shim", "with more than 0.5 mm of play replace it": where it ends; null where it is none.
+    private int? BoundEnd(int at)
     {
-        if (!IsBoundary(at - 1) || After(Trade.Bounds, at) is not { } number || number >= _end || _tokens[number].Kind != TokenKind.Number) return false;
-        while (number < _end && (_tokens[number].Kind == TokenKind.Number || Trade.Units.Contains(_tokens[number].Text))) number++;
-        return number < _end && _tokens[number] is { Kind: TokenKind.Mark, Text: ":" or "→" or "–" or "—" };
+        var with = Is(at, "with");
+        if (!IsBoundary(at - 1) || After(Trade.Bounds, with ? at + 1 : at) is not { } end || end >= _end || _tokens[end].Kind != TokenKind.Number) return null;
+        while (end < _end && (_tokens[end].Kind == TokenKind.Number || Trade.Units.Contains(_tokens[end].Text))) end++;
+        if (with) return Is(end, "of") && _nouns.Read(end + 1, _end, "of") is { } what ? what.Next : end;
+        return end < _end && _tokens[end] is { Kind: TokenKind.Mark, Text: ":" or "→" or "–" or "—" or "," } ? end : null;
     }
 
     private Clause Condition(int at, int end)
@@ -763,6 +775,9 @@ internal sealed class ClauseFinder
     {
         for (var i = at + 1; i < _end; i++)
         {
+            // "While it's apart pull the bearing", "if it is worn replace it".
+            if (i > at + 2 && IsState(i - 1) && IsImperativeAt(i, afterMark: true) && i + 1 < _end && (IsDetermined(i + 1)
+                || Trade.New.Contains(_tokens[i + 1].Text) || _tokens[i + 1].Text is "it" or "them" or "both" or "all")) return i;
             if (_tokens[i].Kind == TokenKind.Mark && _tokens[i].Text is not ("%" or "+" or "(" or ")"))
             {
                 // "If the slots, or the hole, do not line up": a comma before more of the same is passed over only for lists of nouns.
@@ -778,6 +793,10 @@ internal sealed class ClauseFinder
 
         return _end;
     }
+
+    // "Off", "apart", "open", "worn": how something is, with "is" before it or the name it is told of.
+    private bool IsState(int i) => _tokens[i].Kind == TokenKind.Word && (Trade.Comes.Contains(_tokens[i].Text) || Trade.Qualities.Contains(_tokens[i].Text)
+        || Trade.Trouble.Contains(_tokens[i].Text) || Trade.Spoilt.Contains(_tokens[i].Text) || _tokens[i].Text is "apart" or "there" or "down" or "up" or "cold");
 
     // "Once it moves" leads in; "once more", "once round" does not.
     // "When", "as", "the way the old one ran".
@@ -911,12 +930,15 @@ internal sealed class ClauseFinder
             || NumberWords.Parse(_tokens[at + 2].Text) is not null) ? at + 2 : at + 1;
         var next = behind < _tokens.Count && behind < _end ? _tokens[behind] : default;
         var stem = Stem.Of(token.Text);
+        // "Jack up, stand under": it goes up.
+        if (token.Text == "jack" && next.Text == "up") return true;
         // "Back at the frame there's a bolt": where.
         if (token.Text == "back" && next.Text is "at" or "under" or "inside" or "behind") return false;
         // "Lead the loom along the frame"; but "lead off its post".
         if (Trade.NounsFirst.Contains(token.Text) && !(next.Kind == TokenKind.Word && next.Text is not null && Trade.Determiners.Contains(next.Text))) return false;
-        // "Cover on the frame": what is covered would be named first.
-        if (token.Text == "cover" && next.Text is "on" or "onto" or "in" or "into") return false;
+        // "Cover on the frame", "cover down over the dowels": what is covered would be named first; but "cover up the opening".
+        if (token.Text == "cover" && next.Kind == TokenKind.Word && Trade.Paths.Contains(next.Text!)
+            && !(next.Text == "up" && at + 2 < _end && IsDetermined(at + 2))) return false;
         if (next.Kind == TokenKind.Word && next.Text is not null)
         {
             // "Lock nut", "drain plug", "cover bolts": the first word of a name is no verb.
@@ -965,6 +987,9 @@ internal sealed class ClauseFinder
         if (next.Kind == TokenKind.Number && Trade.NounOf([stem]) is { Kinds: [ThingKind.Fluid, ..] } && at + 2 < _end
             && _tokens[at + 2].Text is "l" or "litre" or "litres" or "liter" or "liters" or "ml" or "qt" or "quart" or "quarts" or "pint"
             or "pints") return false;
+        // "Cover 25 N·m, pump 45 N·m": what is held by the bolts that get it.
+        if (next.Kind == TokenKind.Torque && _names.Resolve([stem]).One is Part
+            && !Trade.VerbsOf(token.Text).Any(f => f.Verb.Frames.Any(r => r.Sense is Sense.Torque or Sense.BoltTorque))) return false;
         if (next.Kind is TokenKind.Number or TokenKind.Torque or TokenKind.Angle) return true;
         // "Pull straight out".
         if (next.Kind == TokenKind.Word && Trade.Adverbs.Contains(next.Text) && at + 2 < _end
@@ -1059,6 +1084,8 @@ internal sealed class ClauseFinder
         }
 
         if (open is null && !Trade.VerbsOf(token.Text).Any(f => f.Form == Form.Ing)) return null;
+        // "Tightening torque of the nuts 60 N·m": what is named so.
+        if (at + 1 < _end && Is(at + 1, "torque") && !Has(at + 2, Math.Min(at + 3, _end), IsDetermined)) return null;
         // "Locking plate on with its bolt": the first word of a name.
         if (open is null && at + 1 < _end && _tokens[at + 1].Kind == TokenKind.Word && !Trade.IsSmall(_tokens[at + 1].Text)
             && !Trade.Adverbs.Contains(_tokens[at + 1].Text) && Trade.NounOf([Stem.Of(_tokens[at + 1].Text)]) is { Role: NounRole.Thing }) return null;
@@ -1170,7 +1197,7 @@ internal sealed class ClauseFinder
             && (_tokens[adverb].Text is "go" or "come" or "fit" or "sit" || Trade.Holds.Contains(_tokens[adverb].Text)
             && adverb + 1 < _end && (IsDetermined(adverb + 1) || Is(adverb + 1, "it") || Is(adverb + 1, "them")))) && adverb < _end
             && Trade.VerbsOf(_tokens[adverb].Text).Any(f => f.Form is Form.Base or Form.S);
-        if (adverb < _end && _tokens[adverb].Kind == TokenKind.Word && (person || IsFinite(adverb)) && !(open is { Mood: Mood.Imperative } && from > 0 && Is(from, "and") && !Trade.Auxiliaries.Contains(_tokens[adverb].Text) && !Has(at, adverb, IsDetermined)))
+        if (adverb < _end && _tokens[adverb].Kind == TokenKind.Word && (person || IsFinite(adverb)) && !(open is { Mood: Mood.Imperative } && from > 0 && Is(from, "and") && !IsTeller(at) && !Trade.Auxiliaries.Contains(_tokens[adverb].Text) && !Has(at, adverb, IsDetermined)))
         {
             var finite = Finite(at, adverb, subjects, open, from);
             finite.Gaps.AddRange(asides);
@@ -1274,7 +1301,7 @@ internal sealed class ClauseFinder
         }
 
         var forms = i < _end && _tokens[i].Kind == TokenKind.Word ? Trade.VerbsOf(_tokens[i].Text) : [];
-        var to = NextBoundary(Math.Max(i, verbAt + 1));
+        var to = NextBoundary(i);
         if (aux && modal.Contains(" get", StringComparison.Ordinal) && forms.Length == 0)
         {
             // "The frame bolts get 110 lb-ft."
@@ -1296,8 +1323,9 @@ internal sealed class ClauseFinder
         var persons = subjects.TrueForAll(s => !s.IsPronoun && Trade.NounOf(s.Stems) is { Role: NounRole.Person });
         // "Some people take it off now": others, and nobody who is told.
         if (persons && _tokens[at].Text is "some" or "many" or "most" or "few") return new Clause(Mood.Beside, at, to) { VerbAt = verbAt, IsRemark = true };
-        // "One of you feeds the loom in, the other draws it through".
-        persons |= subjects is [{ IsPronoun: true, IsRest: true }] && _nouns.Read(i + 1, _end, null) is { Phrase: { IsPronoun: true, Text: "it" or "them" } };
+        // "One of you feeds the loom in, the other draws it through", "while one person holds the pump, the other removes its bolts".
+        persons |= subjects is [{ IsPronoun: true, IsRest: true }] && _nouns.Read(i + 1, _end, null) is { } done
+            && (done.Phrase is { IsPronoun: true, Text: "it" or "them" } || OneOfTwo(at));
         var you = persons || subjects.TrueForAll(s => s.IsPronoun && s.Text is "you" or "we" or "i" or "he" or "she");
         // "They will be tightened in step 20", "they are removed later": not now.
         if ((modal.StartsWith(" will", StringComparison.Ordinal) || modal is " is" or " are") && Has(verbAt, to, k => Is(k, "later")
@@ -1317,7 +1345,9 @@ internal sealed class ClauseFinder
         if (aux && passive.Verb is not null && !past && !you && !itself)
             return new Clause(Mood.Passive, at, to) { VerbAt = i, Verb = passive.Verb, Negated = negated, IsFull = true, Proviso = Otherwise(from, at, open) };
         var runOn = open is null or { Mood: Mood.Fragment } && i + 1 < _end && _tokens[i + 1].Kind == TokenKind.Word && Trade.Paths.Contains(_tokens[i + 1].Text);
-        if (!aux && passive.Verb is not null && (forms.All(f => f.Form == Form.Ed) || runOn) && !you)
+        // "The bolts are removed and the cover put aside": "is" holds for both.
+        var shared = Subject(open) && Is(at - 1, "and");
+        if (!aux && passive.Verb is not null && (forms.All(f => f.Form == Form.Ed) || runOn || shared) && !you)
             return new Clause(Mood.Passive, at, to) { VerbAt = i, Verb = passive.Verb, Proviso = Otherwise(from, at, open) };
         var plain = forms.FirstOrDefault(f => f.Form is Form.S or Form.Base);
         if (plain.Verb is not null && !past && (!aux || modal is " should" or " can" or " must" or " will" or " may"))
@@ -1346,6 +1376,14 @@ internal sealed class ClauseFinder
             && modal is not (" do" or " may" or " might" or " could" or " would") : IsUnheardDone(i, at, modal, verbAt, subjects)))
             return new Clause(you ? Mood.Imperative : Mood.Passive, at, to) { VerbAt = i, IsUnknown = true };
         return new Clause(Mood.Declarative, at, to) { VerbAt = verbAt, IsRemark = true };
+    }
+
+    // "One of you …", "one person …" stands before it in the sentence.
+    private bool OneOfTwo(int at)
+    {
+        for (var i = at - 1; i >= 0 && _tokens[i].Kind != TokenKind.Stop; i--)
+            if (Is(i, "one") && (Is(i + 1, "of") && IsTeller(i + 2) || _nouns.Read(i, at, null) is { } who && Trade.NounOf(who.Phrase.Stems) is { Role: NounRole.Person })) return true;
+        return false;
     }
 
     // "The cover must be zorked", "… is then zorked", "… is zorked off". "The cover is dented" only tells how it is.
@@ -1377,6 +1415,9 @@ internal sealed class ClauseFinder
         // "Handbrake off, chocks fore and aft".
         value |= adverb > next && _tokens[adverb - 1].Text == "fore-and-aft" && subjects is [{ IsPronoun: false } wedged] && wedged.Is(ThingKind.Aid);
         var ends = adverb >= _end || follows.Kind == TokenKind.Mark;
+        // "Let it idle, cap off, until it is hot": how it is meanwhile.
+        if (open is { Mood: Mood.Imperative } && IsBoundary(at - 1) && way && NextBoundary(adverb) is var closed && closed + 1 < _end
+            && Is(closed + 1, "until")) return new Clause(Mood.Beside, at, closed) { IsRemark = true };
         // "Ribs up", "posts to the rear", "closed end leading": how what is named before it stands.
         if (open is not null && IsBoundary(at - 1) && _nouns.Stands(subjects[0], next, _end)) return null;
         // "Then oil to the upper mark".
@@ -1680,7 +1721,9 @@ internal sealed class ClauseFinder
                     && SideWords.IsSide(noun.Phrase.At.Of(_text)) && !Is(noun.Next, "and")) noun = (noun.Phrase with { After = "at" }, noun.Next);
                 // "Tapped bosses outward", "shaft and all": how it stands, no further object.
                 var comma = i > from && _tokens[i - 1].Kind == TokenKind.Mark && _tokens[i - 1].Text == ",";
-                var stands = noun.Next < to && _tokens[noun.Next].Kind == TokenKind.Word && (Trade.Stances.Contains(_tokens[noun.Next].Text) || _tokens[noun.Next].Text == "and" && Is(noun.Next + 1, "all"));
+                // "Slide it in, tubes through the grommets".
+                var passes = clause.Mood == Mood.Imperative && Is(noun.Next, "through") && noun.Phrase is { IsIndefinite: true, IsPronoun: false } && !_nouns.IsFastener(noun.Phrase);
+                var stands = noun.Next < to && _tokens[noun.Next].Kind == TokenKind.Word && (passes || Trade.Stances.Contains(_tokens[noun.Next].Text) || _tokens[noun.Next].Text == "and" && Is(noun.Next + 1, "all"));
                 // "The tails through the grommet, the longer one to the right".
                 stands |= noun.Phrase is { IsPronoun: true, IsRest: false, Distinct.Count: > 0 } && noun.Next < to
                     && _tokens[noun.Next].Text is "to" or "at" or "on" or "in" && clause.Mood != Mood.Fragment;
@@ -1728,13 +1771,19 @@ internal sealed class ClauseFinder
     // "25 N·m on the tray bolts and 80 N·m on the hub nuts": each value behind what it is told of.
     private static void ValuesBehind(Clause clause)
     {
-        var told = clause.Pieces.FindAll(p => p.Noun is not null || p.Value is { Kind: TokenKind.Torque or TokenKind.Angle });
+        // "25 N·m for the one, 45 for the other": the unit is said once.
+        var told = clause.Pieces.FindAll(p => p.Noun is not null || p.Value is { Kind: TokenKind.Torque or TokenKind.Angle }
+            || p.Value is { Kind: TokenKind.Number } && clause.Pieces.Find(o => o.Value is not null)?.Value is { Kind: TokenKind.Torque });
         // "Torque: 25 N·m for …": the word for it is none of them.
         if (told is [{ Noun: { } lead }, ..] && lead.Head is "torque" or "value") told.RemoveAt(0);
         if (told.Count < 4 || told.Count % 2 > 0) return;
         for (var i = 0; i < told.Count; i += 2)
             if (told[i].Value is null || told[i + 1].Noun is not { After: "on" or "to" or "for" or "at" or "beside" }) return;
+        var unit = told[0].Value is { Kind: TokenKind.Torque, Torque.IsGood: true } first ? first.Torque.Value.Unit : (TorqueUnit?)null;
         clause.Pieces.Clear();
+        for (var i = 0; i < told.Count; i += 2)
+            if (told[i].Value is { Kind: TokenKind.Number } bare && unit is { } of && TorqueText.Parse(bare.Text, of) is { IsGood: true } read)
+                told[i] = new Piece(told[i].At) { Value = bare with { Kind = TokenKind.Torque, Torque = read } };
         for (var i = 0; i < told.Count; i += 2) clause.Pieces.AddRange(told[i + 1] with { Noun = told[i + 1].Noun! with { After = null } }, told[i]);
     }
 

@@ -11,6 +11,7 @@ internal sealed class Described(List<Token> tokens, NameIndex names) : Straighte
     protected override void Look(int i)
     {
         TurnedEach(i);
+        LiftedOff(i);
         if (!Tells(At(i)) || !IsMark(i + 1, ",") || !Tells(At(i + 2))) return;
         // Behind them stands what they tell of, and before them what leads it in: "clean, dry and fit it" are things to do.
         var end = i + 3;
@@ -23,6 +24,19 @@ internal sealed class Described(List<Token> tokens, NameIndex names) : Straighte
     {
         if (At(i) is "each" or "apiece" && i > 2 && Tokens[i - 1].Kind == TokenKind.Angle && IsMark(i - 2, ",") && IsMark(i + 1, ",") && At(i + 2) == "and"
             && Trade.NounOf([Stem.Of(At(i - 3))]) is { Kinds: [ThingKind.Joint, ..] }) Drop(i - 2, i + 1);
+    }
+
+    // "Housing next: two bolts, lift, and pick the seal out": what the note is about.
+    private void LiftedOff(int i)
+    {
+        if (!Trade.LiftsOff.Contains(At(i)) || !IsMark(i - 1, ",") || !IsMark(i + 1, ",") && At(i + 1) is not "and"
+            || Trade.NounOf([Stem.Of(At(i - 2))]) is not { Kinds: [ThingKind.Joint, ..] }) return;
+        for (var k = i - 2; k >= 0 && Tokens[k].Kind != TokenKind.Stop; k--)
+            if (IsMark(k, ":"))
+            {
+                Put(i + 1, "it", "off");
+                return;
+            }
     }
 
     private static bool Tells(string word) => Trade.Describing.Contains(word) || Trade.Neutral.Contains(word) || Trade.Colours.Contains(word)

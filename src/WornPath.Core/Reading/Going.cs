@@ -14,10 +14,14 @@ internal sealed class Going(List<Token> tokens, NameIndex names) : Straightening
         // "Remove nothing but the cover".
         if (At(i) == "nothing" && At(i + 1) is "but" or "except" && Trade.IsBase(At(i - 1))) Drop(i, i + 2);
         Enough(i);
+        FallsOut(i);
+        WhichNow(i);
         Ready(i);
         HasTo(i);
         May(i);
         if (!Begins(Tokens, i)) return;
+        // "Together with a helper lower the pump".
+        if (At(i) == "together" && At(i + 1) == "with") Drop(i, i + 1);
         Drained(i);
         Let(i);
         NextOff(i);
@@ -31,6 +35,34 @@ internal sealed class Going(List<Token> tokens, NameIndex names) : Straightening
         var leads = At(i) == "it" && At(i + 1) == "is" && At(i + 2) is "enough" or "sufficient"
             || At(i) == "what" && At(i + 1) is "remains" or "follows" && At(i + 2) == "is";
         if (leads && At(i + 3) == "to" && Trade.IsBase(At(i + 4)) && Begins(Tokens, i)) Drop(i, i + 4);
+    }
+
+    // "It is held by four bolts, which are now removed": they are.
+    private void WhichNow(int i)
+    {
+        if (At(i) != "which" || !IsMark(i - 1, ",") || At(i + 1) is not ("is" or "are" or "must" or "has" or "have" or "can" or "may" or "should")) return;
+        for (var k = i + 2; k < i + 5; k++)
+            if (At(k) is "now" or "then" or "next" && Enumerable.Range(k + 1, 3).Any(v => Trade.VerbsOf(At(v)).Any(f => f.Form == Form.Ed)))
+            {
+                Say(i, At(i + 1) is "is" or "has" || !At(i - 2).EndsWith('s') ? "it" : "they");
+                Tokens[i - 1] = Tokens[i - 1] with { Text = ";" };
+                return;
+            }
+    }
+
+    // "Mind the bearing, which will fall out", "watch the shims: they drop out": caught.
+    private void FallsOut(int i)
+    {
+        if (At(i) is not ("mind" or "watch") || !Trade.Determiners.Contains(At(i + 1))) return;
+        var end = i + 2;
+        while (end <= i + Longest && At(end).Length > 0 && At(end) is not ("which" or "that" or "as")) end++;
+        if (!IsThing(At(end - 1))) return;
+        var verb = end;
+        while (IsMark(verb, ",") || IsMark(verb, ":") || At(verb) is "which" or "that" or "as" or "it" or "they" or "will" or "may" or "might" or "can" or "then") verb++;
+        if (verb == end || At(verb) is not ("fall" or "falls" or "drop" or "drops" or "come" or "comes" or "slide" or "slides" or "roll" or "rolls")
+            || At(verb + 1) is not ("out" or "off" or "away")) return;
+        Say(i, "catch");
+        Put(end, verb + 2, "as", "it", "comes");
     }
 
     // "The cover is ready to come off", "… is free to be taken off": comes off, is taken off.

@@ -89,7 +89,10 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
 
             // "A new one", "the upper one": no number.
             if (word == "one" && Word(i + 1) is "at" or "by" && Word(i + 2) is "a" or "one") return null;
-            if (word == "one" && Word(i + 1) != "of" && !Continues(i + 1, to)) break;
+            // "A new one pressed in".
+            if (word == "one" && Word(i + 1) != "of" && (isNew || isOld || !Continues(i + 1, to))) break;
+            // "Wheel nuts 130 star".
+            if (token.Kind == TokenKind.Number && Word(i + 1) is "star" or "crosswise" or "diagonally") return null;
             if (token.Kind == TokenKind.Number || word.Length > 0 && NumberWords.Parse(word) is not null && word is not ("quarter" or "half" or "a" or "an"))
             {
                 if (IsSizeUnit(i + 1, to))
@@ -249,7 +252,7 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
                 if (word is "a" or "an") indefinite = true;
                 if (word is "its" or "their") its = true;
                 // "Take that out".
-                if (word is "that" && i == from && after is null && Word(i + 1) is "out" or "off" or "in" or "up" or "away")
+                if (word is "that" && i == from && after is null && Word(i + 1) is "out" or "off" or "in" or "up" or "away" or "on" or "onto" or "over" or "into")
                     return (Pronoun(from, i + 1, after, "it", plural: false, rest: false, null, false, false), i + 1);
                 if (word is "that" && !Continues(i + 1, to) && Word(i + 1) is not ("last" or "one")) return null;
                 if (word is "no") return null;
@@ -257,6 +260,9 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
                 continue;
             }
 
+            // "Out with the old gasket, in with the new".
+            if (Trade.New.Contains(word) && determined && stems.Count == 0 && (i + 1 >= to || tokens[i + 1].Kind is TokenKind.Mark or TokenKind.Stop))
+                return (Pronoun(from, i + 1, after, "one", plural: false, rest: false, null, false, isNew: true), i + 1);
             if (Trade.New.Contains(word) && (Continues(i + 1, to) || Word(i + 1) is "one" or "ones"))
             {
                 isNew = true;
@@ -412,6 +418,8 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
             }
 
             if (stems.Count > 0 && NumberWords.Parse(word) is not null) break;
+            // "4 bolts cover off": so many, and then what they held.
+            if (stems.Count == 1 && count > 1 && tokens[i - 1].Text.EndsWith('s') && Trade.Plain.Contains(stems[0]) && Trade.IsThing(word)) break;
             // "The two bolts nearest to you".
             if (stems.Count > 0 && Trade.Distinct.Contains(word) && Word(i + 1) == "to") break;
             // "If the rotor's rusted on": it is.
@@ -661,7 +669,9 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
         // "Let the hose bundle hang".
         if (forms.Any(f => f.Form == Form.Base) && !noun && !Trade.IsAlsoNoun(word) && Trade.NounOf([Stem.Of(tokens[i - 1].Text)]) is not { Role: NounRole.Words }
             && (next.Text is null || next.Kind is TokenKind.Mark or TokenKind.Stop)) return true;
-        if (forms.Any(f => f.Form is Form.Ed or Form.Ing) && !noun) return next.Text is null || next.Kind != TokenKind.Word || Trade.IsSmall(next.Text) || Trade.Adverbs.Contains(next.Text);
+        if (forms.Any(f => f.Form is Form.Ed or Form.Ing) && !noun) return next.Text is null || next.Kind != TokenKind.Word || Trade.IsSmall(next.Text) || Trade.Adverbs.Contains(next.Text)
+                // "The bore wiped clean", "the wheel turned several times".
+                || Trade.Qualities.Contains(next.Text) || Trade.Results.Contains(next.Text) || next.Text == "several" || NumberWords.Parse(next.Text) is not null;
         if (forms.Any(f => f.Form is Form.S) && !noun && !Trade.IsAlsoNoun(Stem.Of(word)) && (next.Text is null || next.Kind == TokenKind.Mark)) return true;
         if (forms.Any(f => f.Form is Form.S) && !noun && next.Text is not null
             && next.Kind is TokenKind.Number or TokenKind.Angle or TokenKind.Torque or TokenKind.Time) return true;

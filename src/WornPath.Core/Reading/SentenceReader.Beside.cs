@@ -11,14 +11,15 @@ public sealed partial class SentenceReader
     private void With(Clause clause, Sense sense, List<Thing> targets)
     {
         // "Off together with its gasket".
-        if (sense is Sense.Off or Sense.Discard && Has(clause, "together", "along", "complete"))
+        // "Remove the bolts with their springs".
+        if (sense is Sense.Off or Sense.Discard && (Has(clause, "together", "along", "complete") || targets is [Joint, ..]))
             foreach (var piece in clause.Pieces)
                 if (piece.Noun is { After: "with", IsPronoun: false } along && (along.IsIts || sense == Sense.Discard) && Trade.NounOf(along.Stems)?.Role is null or NounRole.Thing
                     && Trade.NounOf(along.Stems) is not { Kinds: [ThingKind.Tool or ThingKind.Consumable, ..] }) targets.AddRange(DoTo(clause, sense, along));
         // "The guard comes off with its two nuts": they come off with it.
         if (sense == Sense.Off && targets is [Part off] && clause.Pieces.Find(p => p.Noun is { After: "with", IsPronoun: false } n
             && n.Is(ThingKind.Joint))?.Noun is { } with
-            && (FastenersOf(off, with.Head) ?? (IsCounted(with) ? _refer.Known(with)
+            && (FastenersOf(off, with.Head) ?? (IsCounted(with) ? (with is { IsIts: true, Stems.Count: 1 } ? null : _refer.Known(with))
             ?? _refer.Assume(with, ThingKind.Joint, false, off.Name, off.Id) : null)) is Joint held
             && (with.IsIts || with.Count == held.Count) && Spoken.WasOff(held) is not true)
         {
@@ -35,7 +36,7 @@ public sealed partial class SentenceReader
             if (piece.Noun is { IsPronoun: false, After: "through" } threaded && IsCompanion(threaded) && targets.OfType<Joint>().Any()
                 && _refer.Known(threaded) is Part sleeve && Spoken.IsOff(sleeve) is true) Add(Verb.Fit, sleeve, threaded.At);
             if (piece.Noun is not { IsPronoun: false } phrase
-                || !(phrase.After is "with" or "using" or "by" || phrase is { After: "over" or "on", IsNew: true })) continue;
+                || !(phrase.After is "with" or "using" or "by" || phrase is { After: "over" or "on", IsNew: true } && IsUnder(phrase, clause))) continue;
             // "Fit the clamp with its bolt": the clamp's.
             if (phrase.IsIts && targets.Count > 0) Spoken.Hand([targets[^1]]);
             // "Refit the guard using the original hardware": with what held it.
@@ -523,4 +524,7 @@ public sealed partial class SentenceReader
     // What a noun names that the sheet does not have: as the trade takes it, else a part or a set of fasteners.
     private static ImmutableArray<ThingKind> KindsOf(NounPhrase noun) =>
         Trade.NounOf(noun.Stems) is { Kinds: [var kind, ..] } ? [kind] : noun.IsPlural ? [ThingKind.Joint, ThingKind.Part] : [ThingKind.Part, ThingKind.Joint];
+
+    // "Fit the cover over a new gasket", "… over the new gasket": that goes on, too; "stick new foam on the new core" only tells where.
+    private static bool IsUnder(NounPhrase under, Clause clause) => under.IsIndefinite || !clause.Nouns.Any(n => n is { After: null, IsNew: true });
 }

@@ -171,7 +171,8 @@ public sealed partial class SentenceReader
     private void PlaceOwn(Clause clause, List<NounPhrase> objects)
     {
         var verb = clause.Verb!.Lemma;
-        var aid = _refer.Things.OfType<Aid>().Where(a => NameIndex.NamesOf(a)[0][^1] == verb).ToList();
+        var aid = _refer.Things.OfType<Aid>().Where(a => NameIndex.NamesOf(a)[0] is [.., var head]
+            && (head == verb || NameIndex.NamesOf(a)[0] is ["wheel", _] && objects is [{ Head: "wheel" }, ..] && Trade.Chocks.Contains(head) && Trade.Chocks.Contains(verb))).ToList();
         // "Plug the ports with the caps": said with what.
         var with = clause.Pieces.Where(p => p.Noun is { After: "with" or "using", IsPronoun: false }).Select(p => p.Noun!)
             .Select(n => _refer.Known(n) is Aid known ? known

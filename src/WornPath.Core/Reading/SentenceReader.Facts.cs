@@ -224,6 +224,6 @@ public sealed partial class SentenceReader
         (place is { After: "on" or "onto", IsIndefinite: true } && Trade.Rests.Contains(place.Head)
             || place.After is "on" or "onto" or "in" && Trade.WorkRests.Contains(place.Head)
             || Trade.NounOf(place.Stems) is { Role: NounRole.Place }
-            || place is { After: "in" or "into", Head: "tray" or "bucket" or "box" or "bag", IsPronoun: false } && kind != "fluid")
+            || place is { After: "in" or "into", Head: "tray" or "bucket" or "box" or "bag", IsPronoun: false, IsIts: false } && kind != "fluid")
         && place.Head is not ("bottom" or "top" or "middle" or "inside" or "outside" or "place" or "side");
 }

@@ -143,7 +143,9 @@ public sealed partial class SentenceReader
                 bare = null;
             }
 
-            if (Values(clause).Any(v => v.Kind is TokenKind.Torque or TokenKind.Angle) || slot)
+            // "Cap off, a quarter turn": how it comes off.
+            var howOff = way == "off" && _hand.TrueForAll(h => h.Thing is not Joint);
+            if (Values(clause).Any(v => v.Kind is TokenKind.Torque || v.Kind is TokenKind.Angle && !howOff) || slot)
             {
                 var pinned = reader._actions.FindAll(a => a.Verb == Verb.InsertPin && reader.PlaceOf(clause).Begins(a.At)
                     && Values(clause).Any(v => v.Kind == TokenKind.Torque && v.At.Start < a.At.Start));
@@ -354,7 +356,7 @@ public sealed partial class SentenceReader
                 if (clause.Pieces[i].Way is not { } way || IsDenied(clause.Pieces[i].At)) continue;
                 if (StrongOff.Contains(way)) return "off";
                 // "Bolts up to 25 N·m", "cover straight up and off": how far, and the way to where it goes.
-                if (way is "up" or "back" && (i + 1 < clause.Pieces.Count && clause.Pieces[i + 1].Value?.Kind == TokenKind.Torque
+                if (way is "up" or "back" && (way == "up" && i + 1 < clause.Pieces.Count && clause.Pieces[i + 1].Value?.Kind == TokenKind.Torque
                     || clause.Pieces.Skip(i + 1).Any(p => p.Way is { } more && StrongOff.Contains(more)))) continue;
                 // "Bar over them".
                 if (way == "over" && i > 0 && i + 1 < clause.Pieces.Count && clause.Pieces[i + 1].Noun?.After == "over"
@@ -420,14 +422,7 @@ public sealed partial class SentenceReader
 
         private void One(NounPhrase phrase, string way, bool loose)
         {
-            // "Transfer the drive gear: gear off …".
-            if (phrase is { IsPronoun: false, Stems.Count: 1 } && reader._refer.Known(phrase) is null
-                && reader.MentionOf(clause, phrase) is { } whole) phrase = phrase with
-                {
-                    Name = whole,
-                    Text = whole.ToLowerInvariant(),
-                    Stems = NameIndex.StemsOf(whole)
-                };
+            phrase = reader.InFull(clause, phrase);
             // "Sensor in, bolt 8 N·m": the bolt of what was just fitted.
             if (phrase is { IsPronoun: false, IsIndefinite: true, Stems.Count: 1, Owner.Count: 0 } && phrase.Is(ThingKind.Joint)
                 && reader._actions is [.., { Verb: Verb.Fit or Verb.Connect, Target: { } fitted }] && reader._refer.Find(fitted) is { } bearer

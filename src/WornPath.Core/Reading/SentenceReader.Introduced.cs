@@ -25,8 +25,16 @@ public sealed partial class SentenceReader
             && IsFastened(n));
         if (whose is not null && _refer.Known(whose) is { } known && known is not Part) return;
         // "Behind it sits a bracket", of which bolts are told: of nothing that is named.
-        if (whose is null && clause.Nouns.Any(n => n != bolts && !Trade.IsNoObject(n))) return;
+        if (whose is null && clause.Nouns.Any(n => n != bolts && n is not { IsPronoun: true, Text: "it" } && !Trade.IsNoObject(n))) return;
         _introduced = new Introduced(bolts with { After = null }, whose is null ? null : whose with { After = null });
+        // "Pull the blower, it's only three screws": told behind, and out before.
+        if (whose is null && _finder.Tokens[clause.From].Text is "it" or "it's" && _actions is [.., { Verb: Verb.Remove, Target: { } off }]
+            && _refer.Find(off) is Part gone)
+        {
+            var from = _actions.Count;
+            TakeIntroduced(gone, bolts.At);
+            if (_actions.Count > from) _actions.Reverse(from - 1, 2);
+        }
     }
 
     private static bool IsCounted(NounPhrase bolts) => bolts is { IsPronoun: false, Some: null, IsNew: false, IsRest: false }
@@ -108,5 +116,15 @@ public sealed partial class SentenceReader
         if (at < 0) return;
         _actions[at] = _actions[at] with { Verb = Verb.TakeOut };
         Spoken.Did(_refer.Find(_actions[at].Target!)!, Verb.TakeOut);
+    }
+
+    // What the step took out, and then says is left in by some turns: only loosened.
+    private bool LeftIn(Thing thing)
+    {
+        var at = _actions.FindLastIndex(a => a is { Verb: Verb.TakeOut, Some: null } && a.Target == thing.Id && a.Branch == _branch);
+        if (at < 0) return false;
+        _actions[at] = _actions[at] with { Verb = Verb.Loosen };
+        Spoken.Did(thing, Verb.Loosen);
+        return _told = true;
     }
 }

@@ -77,7 +77,9 @@ public sealed partial class SentenceReader
                 if (!direct) continue;
                 if (!phrase.IsPronoun && (Trade.NounOf(phrase.Stems) is { Role: not NounRole.Thing } || phrase.After is not null && !objects.Contains(phrase) && !(_refer.Known(phrase) is Joint && objects.Count == 0))) continue;
                 if (phrase.IsPronoun && (!objects.Contains(phrase) && phrase.After is not null || group.Count > 0 && (phrase.IsAll || phrase.Text == "them"))) continue;
-                var things = Things(clause, Trade.Of(sense).ByKind.Count > 0 ? sense : Sense.Torque, phrase);
+                var things = phrase is { IsPronoun: true, Text: "them", Some: null, IsRest: false } && _unnamed is null
+                    && _refer.Meant(phrase, k => k == ThingKind.Joint).Count == 0 && JointsInHand(phrase) is { Count: > 0 } ofStep ? [.. ofStep]
+                    : Things(clause, Trade.Of(sense).ByKind.Count > 0 ? sense : Sense.Torque, phrase);
                 if (things.Count == 0) continue;
                 if (values.Count > 0 && group.Count > 0) Flush();
                 group.AddRange(things.Select(t => (t, phrase)));
@@ -123,7 +125,8 @@ public sealed partial class SentenceReader
         var told = _clauses.SkipWhile(c => c.From < clause.To).Take(2).TakeWhile(c => c.Mood == Mood.Fragment).ToList();
         told.ForEach(_finder.Fill);
         if (!told.Exists(c => AllValues(c).Any())
-            || !told[0].Nouns.Any(n => !n.IsPronoun && (_refer.Known(n) is Joint || n.Is(ThingKind.Joint)))) return false;
+            || !told[0].Nouns.Any(n => !n.IsPronoun && (_refer.Known(n) is Joint || n.Is(ThingKind.Joint)
+                || _refer.Known(n) is Part held && FastenersOf(held) is not null))) return false;
         _told = true;
         return true;
     }
@@ -198,14 +201,22 @@ public sealed partial class SentenceReader
     // The fasteners in hand, said or not: of a part just fitted its own, and no others that were spoken of before it.
     private IReadOnlyList<Thing> JointsInHand(NounPhrase phrase)
     {
-        if (Spoken.Last is [.., Part part] && Spoken.Last.All(t => t is Part) && _actions is [.., { Verb: Verb.Fit, Target: { } fitted }] && fitted == part.Id)
+        if (Spoken.Last is [.., Part part] && Spoken.Last.All(t => t is Part) && _actions is [.., { Verb: Verb.Fit, Target: { } fitted }] && fitted == part.Id
+            && !Trade.Unfastened.Contains(NameIndex.NamesOf(part)[0][^1]))
         {
             if (FastenersOf(part) is { } own) return [own];
             if (!Spoken.Earlier.Any(t => t is Joint && _actions.Exists(a => a.Target == t.Id))) return [];
         }
 
-        return _refer.Meant(phrase, k => k == ThingKind.Joint);
+        var meant = _refer.Meant(phrase, k => k == ThingKind.Joint);
+        // "Loosen the bolts, change the belt and torque them": those of the step.
+        return meant.Count == 0 && (phrase.Text == "them" || phrase.IsUnsaid) && _actions.FindLast(a => a.Target is { } id && _refer.Find(id) is Joint { IsMany: true } or Joint { Count: > 1 }) is { } done
+            ? [_refer.Find(done.Target!)!] : meant;
     }
+
+    // By this step so far, or by one before it.
+    private bool WasTorqued(Joint joint) => _actions.Exists(a => a.Verb is Verb.Torque or Verb.TorquePass && a.Target == joint.Id)
+        || _sheet.Steps.TakeWhile(s => s.Id != _step.Id).Any(s => s.Actions.Any(a => a.Verb is Verb.Torque or Verb.TorquePass && a.Target == joint.Id));
 
     private void AskBadValues(Clause clause)
     {
@@ -240,6 +251,9 @@ public sealed partial class SentenceReader
             return;
         }
 
+        // "Go round the nuts twice at 130 N·m", which nobody has torqued before.
+        if (sense == Sense.Retorque && values.Exists(v => v.Kind == TokenKind.Torque) && Later(clause) is null && !WasTorqued(joint)
+            && !Has(clause, "again", "more", "once-more") && clause.Verb?.Lemma == "go") sense = Sense.Torque;
         var torques = new List<(TorqueSpec Spec, Token Token)>();
         decimal? angle = null;
         foreach (var value in values)
@@ -358,7 +372,9 @@ public sealed partial class SentenceReader
     }
 
     // The unit of every torque the sheet has; null where it has none yet, or has two.
-    private TorqueUnit? UsualUnit => _usualUnit.Value;
+    // "The cover bolts get 25 N·m, the pump bolts 45": as the step says it, else as the sheet does.
+    private TorqueUnit? UsualUnit => _finder.Tokens.Where(t => t is { Kind: TokenKind.Torque, Torque.IsGood: true })
+        .Select(t => t.Torque.Value.Unit).Distinct().Take(2).ToList() is [var said] ? said : _usualUnit.Value;
 
     private static TorqueUnit? UsualUnitOf(Sheet sheet, Step but) =>
         sheet.Steps.Where(s => s.Id != but.Id).SelectMany(s => s.Actions).Select(a => a.Torque).Concat(sheet.Joints.Select(j => j.Torque))

@@ -18,6 +18,14 @@ public sealed partial class SentenceReader
             return;
         }
 
+        // "The mower is lowered to the ground", which nobody has raised on a jack: it hangs on the tractor.
+        if (sense == Sense.Lower && !Spoken.Raised && !Spoken.OnStands && objects is [{ IsPronoun: false, Head: var implement }]
+            && Trade.NounOf(objects[0].Stems) is { Role: NounRole.Vehicle } && implement is "mower" or "harvester" && Has(clause, "ground", "floor"))
+        {
+            _told = true;
+            return;
+        }
+
         foreach (var phrase in objects)
         {
             // "Take out its bolts and let it down": what they held, and not the vehicle.
@@ -31,7 +39,7 @@ public sealed partial class SentenceReader
 
             if (phrase.IsPronoun) continue;
             // "A stand under the subframe", "support the frame rails with stands": where the vehicle is borne.
-            if (phrase.After is "under" or "beneath" or "below" || sense == Sense.Stands && Trade.Bears.Contains(phrase.Head)) continue;
+            if (phrase.After is "under" or "beneath" or "below" || sense == Sense.Stands && phrase.Stems.Any(Trade.Bears.Contains)) continue;
             var thing = Settled(phrase.Text) is { Length: > 0 } s ? _refer.Find(s) : _refer.Known(phrase);
             if (thing is Aid or Tool || Trade.NounOf(phrase.Stems) is { Role: not NounRole.Thing } && thing is null || Settled(phrase.Text) is "" || phrase.Head is "wheel" or "stand" or "jack") continue;
             if (Settled(Question.OnlyThis + phrase.Text) is not null) return;
@@ -53,7 +61,14 @@ public sealed partial class SentenceReader
         foreach (var piece in clause.Pieces)
         {
             if (piece.Noun is not { IsPronoun: false } phrase) continue;
-            if (sense is Sense.Lower or Sense.Touch && phrase.After is null or "off" or "from") continue;
+            if (sense is Sense.Lower or Sense.Touch && phrase.After is null or "off" or "from")
+            {
+                // "Lower it off its stands": they are out.
+                if (phrase.Head == "stand" && _refer.Known(phrase) is Aid stands && !_actions.Exists(a => a.Verb == Verb.TakeAway && a.Target == stands.Id))
+                    Add(Verb.TakeAway, stands, phrase.At);
+                continue;
+            }
+
             var thing = _refer.Known(phrase);
             if (thing is null && phrase.Is(ThingKind.Aid)) thing = _refer.Assume(phrase.Stems is ["stand"]
                 ? phrase with { Name = "axle stands" } : phrase, ThingKind.Aid, false, null, null);

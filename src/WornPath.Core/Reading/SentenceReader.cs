@@ -630,6 +630,9 @@ public sealed partial class SentenceReader
         if (sense is Sense.On or Sense.Secure or Sense.Start or Sense.Hang or Sense.BoltTorque && TellsHowItIsHeld(clause)) sense = Sense.Say;
         Trace(clause, sense);
         if (_held is { } held && !Trade.Of(sense).IsSoft && _refer.Known(held) is null) _refer.Assume(held, ThingKind.Part, false, null, null);
+        // "Snug them, no more: they go into plastic": where they are.
+        if (clause.Mood == Mood.Declarative && sense == Sense.On && clause.Nouns.FirstOrDefault() is { IsPronoun: true } && !Has(clause, "back", "again", "next")
+            && _actions is [.., { Verb: Verb.Snug or Verb.Torque or Verb.TurnOn or Verb.Start or Verb.Fit or Verb.Connect }]) sense = Sense.Say;
         // "The bracket then hangs on its lower bolt."
         if (clause.Mood == Mood.Declarative && clause.Verb.Lemma is "hang" or "rest" or "lean") sense = Sense.Say;
         // Who moves of itself is said, unless it moves on or off.
@@ -637,7 +640,7 @@ public sealed partial class SentenceReader
             && !clause.Pieces.Exists(p => p.Way is { } way && (StrongOff.Contains(way) || StrongOn.Contains(way)
             || way is "back" or "up" or "through" or "over" || way == "down" && clause.Verb.Lemma is "drop" or "fall" or "come"))) sense = Sense.Say;
         if (clause.Mood == Mood.Declarative && sense is not (Sense.Off or Sense.On or Sense.Place or Sense.Away
-            or Sense.Snug or Sense.Torque or Sense.TurnOn or Sense.Disconnect or Sense.Connect or Sense.Along or Sense.Drain or Sense.Treat)
+            or Sense.Snug or Sense.Torque or Sense.TurnOn or Sense.Disconnect or Sense.Connect or Sense.Along or Sense.Drain or Sense.Treat or Sense.Discard)
             && !(sense == Sense.Start && clause.Pieces.Exists(p => p.Way is "in" or "on"))) sense = Sense.Say;
         // Where the sheet has an idler as a part, nothing is done to that.
         if (SwingsAside(clause, objects)) (sense, objects) = Swung(objects[0]);
@@ -744,6 +747,9 @@ public sealed partial class SentenceReader
             return;
         }
 
+        // "Check the nuts after the first 50 km".
+        if (sense == Sense.Look && Later(clause) is not null && (objects.Count > 0 || _actions is [.., { Verb: Verb.Torque }]) && objects.TrueForAll(o => o is { IsPronoun: true, Text: "them" }
+            || !o.IsPronoun && _refer.Known(o, k => k == ThingKind.Joint) is Joint)) sense = Sense.Retorque;
         // "Torque it to 80 N·m, loosen it a quarter turn and retighten it to 25": backed off, and torqued.
         if (_actions is [.., { Target: { } handled } just] && objects.TrueForAll(o => o.IsPronoun || _refer.Known(o)?.Id == handled))
         {
@@ -809,7 +815,9 @@ public sealed partial class SentenceReader
                 Spoken.Hand([.. clause.Nouns.Where(n => n is { IsPronoun: false, After: null }).Select(n => _refer.Known(n)).OfType<Part>()]);
                 _told = true;
                 return;
-            case Sense.Fill when objects.Count == 0 && clause.Pieces.Find(p => p.Noun is { IsPronoun: false, After: "with", Stems.Count: > 1 } n
+            // "Fill it with oil", "fill her up with coolant".
+            case Sense.Fill when objects.TrueForAll(o => o is { IsPronoun: true, Text: "it" or "her" }) && !(Spoken.Last is [Part vessel] && Spoken.IsOff(vessel) is true)
+                && clause.Pieces.Find(p => p.Noun is { IsPronoun: false, After: "with" } n && (n.Stems.Count > 1 || objects.Count > 0)
                 && n.Is(ThingKind.Fluid))?.Noun is { } named:
                 var into = _refer.Known(named, k => k == ThingKind.Fluid) as Fluid ?? _refer.Assume(named, ThingKind.Fluid, false, null, null);
                 Add(Verb.Fill, into, named.At);
@@ -893,8 +901,9 @@ public sealed partial class SentenceReader
 
     private void DoEach(Clause clause, Sense sense, List<NounPhrase> objects)
     {
-        // "Put everything back the way it was": what that is, is asked.
-        if (objects.Exists(o => o is { IsPronoun: true, Text: "everything" }) && !Trade.Of(sense).IsSoft)
+        // "Put everything back the way it was", "reassemble in reverse order": what that is, is asked.
+        if ((objects.Exists(o => o is { IsPronoun: true, Text: "everything" }) || objects.Count == 0 && Has(clause, "in-reverse-order", "in-the-reverse-order",
+            "in-the-opposite-order")) && !Trade.Of(sense).IsSoft)
         {
             Unclear(clause);
             return;
@@ -951,7 +960,9 @@ public sealed partial class SentenceReader
         // "Old bushings: the top one is driven up from below".
         if (sense == Sense.On && phrase.IsPronoun && _topic is { IsOld: true } && clause.Verb is { } driven
             && driven.Frames.Any(f => f.Sense == Sense.Off)) sense = Sense.Off;
-        if (sense == Sense.Off && phrase.IsNew && Trade.Moves.Contains(clause.Verb?.Lemma ?? "")) sense = Sense.On;
+        // "Drop the new one in its tray".
+        if (sense == Sense.Off && phrase.IsNew && clause.Verb is { } moving && (Trade.Moves.Contains(moving.Lemma)
+            || moving.Frames.Any(f => f.Sense == Sense.On) && !clause.Pieces.Exists(p => p.Way is { } way && StrongOff.Contains(way)))) sense = Sense.On;
         // "Wipe the new seal with oil and press it in": the new one.
         var isNew = phrase.IsPronoun && _unnamed is { IsNew: true };
         var things = Things(clause, sense, phrase);
@@ -991,11 +1002,24 @@ public sealed partial class SentenceReader
         var row = Trade.Of(sense);
         // "Spin the nut on but leave it loose": it is.
         if (sense == Sense.Loosen && clause.Verb?.Lemma == "leave" && _actions.FindLast(a => a.Target == thing.Id) is { Verb: Verb.Start }) return;
+        // "Unscrew the nuts, but leave each on by two threads": they are not out.
+        if (sense == Sense.Loosen && clause.Verb?.Lemma == "leave" && phrase is { Some: null, Count: null, Text: not "one" } && LeftIn(thing)) return;
+        // "Leave the bolts loose for now": not tightened yet, and nobody loosens them.
+        if (sense == Sense.Loosen && clause.Verb?.Lemma == "leave" && phrase is { Some: null, Count: null, Text: not "one" }
+            && !Has(clause, "thread", "threads", "turn", "turns"))
+        {
+            _isDone = true;
+            return;
+        }
+
         // "Fit the shaft. Secure with a new snap ring": it is on; the ring goes on.
         if (sense == Sense.Secure && phrase.IsPronoun && thing is Part or Connection && Spoken.IsOff(thing) is false) return;
         // "Secure the roller with the circlip": the roller is on, and the circlip is not.
         if (sense == Sense.Secure && thing is Part or Connection && Spoken.IsOff(thing) is not true
             && clause.Nouns.Any(n => n is { After: "with", IsPronoun: false } && _refer.Known(n) is { } by && Spoken.IsOff(by) is true)) return;
+        // "Seat the new bearing against its shoulder", which is not on yet.
+        if (sense == Sense.Seat && thing is Part && clause.Verb?.Lemma is "seat" or "bed" && phrase is { IsNew: true, IsPronoun: false } && !_actions.Exists(a => a.Verb == Verb.Fit && a.Target == thing.Id))
+            (sense, row) = (Sense.On, Trade.Of(Sense.On));
         if (thing is Control && sense is Sense.Off or Sense.On or Sense.Move or Sense.MoveOff or Sense.Place or Sense.Connect or Sense.Disconnect)
         {
             Add(Verb.Set, thing, phrase.At, a => a with { Position = Short(PlaceOf(clause).Of(_text)) });
@@ -1096,6 +1120,7 @@ public sealed partial class SentenceReader
             return;
         }
 
+        if (verb == Verb.Fit && thing is Part && IsPutDown(clause, thing, phrase)) verb = Verb.SetAside;
         // "Slide the guard back": what nobody has taken off is out of the way, and not on again.
         if (verb == Verb.Fit && thing is Part back && !phrase.IsNew && IsThere(back) && IsOnlyBack(clause))
             verb = Verb.SetAside;
@@ -1191,6 +1216,13 @@ public sealed partial class SentenceReader
             return;
         }
 
+        // "Undo the bolt and knock it through": out it is.
+        if (thing is Joint && sense == Sense.Move && _actions.Exists(a => a.Verb == Verb.TakeOut && a.Target == thing.Id))
+        {
+            _isDone = true;
+            return;
+        }
+
         if (thing is Part part && IsFree(part, phrase) is true)
         {
             Add(off.Value, thing, phrase.At, a => Detailed(a, clause, phrase));
@@ -1221,6 +1253,16 @@ public sealed partial class SentenceReader
     // Something has come off in this step.
     private bool IsTakingApart => Spoken.ComesOff is true && _actions.Count > 0;
 
+    // "… clean the face and set it back on its studs", "… and lay the new one on": what the step took off before.
+    private bool IsOfWhatCameOff(Clause clause, NounPhrase phrase) => (phrase.IsNew || clause.Pieces.Exists(p => p.Way == "back"))
+        && _actions.Exists(a => a.Verb is Verb.Remove or Verb.Disconnect);
+
+    // "Remove the cover and set it on the hood": put down where it came off.
+    private bool IsPutDown(Clause clause, Thing thing, NounPhrase phrase) => phrase.IsPronoun && clause.Verb is { } verb
+        && verb.Frames.Any(f => f.Sense == Sense.Aside) && !clause.Pieces.Exists(p => p.Way == "back") && !Has(clause, "again")
+        && clause.Nouns.Any(n => n is { IsPronoun: false, IsIts: false, After: "on" or "onto" or "in" or "into" })
+        && _actions is [.., { Verb: Verb.Remove, Target: { } off }] && off == thing.Id;
+
     // What comes with the job and stays.
     private static bool Installs(Clause clause) => Trade.Installs.Contains(clause.Verb?.Lemma ?? "");
 
@@ -1243,6 +1285,7 @@ public sealed partial class SentenceReader
     /// <summary>What a phrase means for a sense: things of the sheet, one named anew, or none; asks where it cannot tell.</summary>
     private List<Thing> Things(Clause clause, Sense sense, NounPhrase phrase)
     {
+        phrase = InFull(clause, phrase);
         var row = Trade.Of(sense);
         bool Accepts(ThingKind kind) => row.ByKind.ContainsKey(kind);
         if (phrase.IsPronoun)
@@ -1259,7 +1302,7 @@ public sealed partial class SentenceReader
                 && LeadsOf(phrase with { Stems = ofPart, Name = wired.Name }, sense) is { Count: > 0 } leadsOfIt) return leadsOfIt;
             if (ToldOf(clause, sense, phrase) is { } toldOf) return Things(clause, sense, toldOf);
             // "When there is no spring on them, spin them out": no spring.
-            if (_unnamed is { } said && !(phrase.Text is "them" or "they" && said is { IsPlural: false, IsAll: false, Count: null or 1 }
+            if (_unnamed is { } said && !(sense == Sense.On && IsOfWhatCameOff(clause, phrase)) && !(phrase.Text is "them" or "they" && said is { IsPlural: false, IsAll: false, Count: null or 1 }
                 && said.Sign.Length == 0
                 && !said.Name.EndsWith('s') && Spoken.Last is [Joint { Count: > 1 }, ..]) && !row.IsSoft
                     && sense is not (Sense.Level or Sense.Drain or Sense.Fill)
@@ -1536,6 +1579,17 @@ public sealed partial class SentenceReader
         var kind = _refer.Known(topic)?.Kind ?? (Trade.NounOf(topic.Stems) switch { { Role: NounRole.Thing, Kinds: [var first, ..] } => first, null => ThingKind.Part, _ => (ThingKind?)null });
         return kind is { } of && Trade.Of(sense).ByKind.ContainsKey(of)
             && !_actions.Exists(a => a.At.Start > topic.At.Start && a.Target is { } id && _refer.Find(id)?.Kind == of) ? topic : null;
+    }
+
+    // "Fill it through the fill plug, then screw the plug in": what is called by its last word alone, by the whole name the step gave it before;
+    // but "the upper bearing … the bearing" may be one of those the sheet has.
+    private NounPhrase InFull(Clause clause, NounPhrase phrase)
+    {
+        if (phrase is not { IsPronoun: false, IsIts: false, Stems.Count: 1, Owner.Count: 0 } || MentionOf(clause, phrase) is not { } whole) return phrase;
+        var full = phrase with { Name = whole, Text = whole.ToLowerInvariant(), Stems = NameIndex.StemsOf(whole) };
+        // Another that is called so is not meant, where nothing was done to it here.
+        return _refer.Known(phrase) is { } known && (full.Stems.SkipLast(1).All(Trade.Distinct.Contains) || phrase.IsIndefinite || phrase.IsNew || _refer.Known(full) is not null
+            || _actions.Exists(a => a.Target == known.Id)) ? phrase : full;
     }
 
     // The whole name of what is called by its last word, where the step named it so before.

@@ -197,6 +197,7 @@ internal sealed class Spoken
         if (verb is Verb.TakeOut or Verb.Remove or Verb.Disconnect or Verb.TakeAway or Verb.HangAside or Verb.SetAside) _off[id] = true;
         // What went on at one side may be off at the other.
         else if (side is null && (verb is Verb.Start or Verb.Fit or Verb.Connect or Verb.Place or Verb.Torque or Verb.Snug)) _off[id] = false;
+        else if (verb is Verb.Loosen && _off.ContainsKey(id)) _off[id] = false;
     }
 
     /// <summary>When it was last spoken of: the higher the later, 0 for never.</summary>

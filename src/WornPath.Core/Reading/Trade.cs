@@ -82,6 +82,9 @@ internal static class Trade
     /// <summary>Verbs that say nothing but which way a thing goes: "get the cover off and the pump out".</summary>
     public static readonly WordSet GoesWays = Set("goesWays");
 
+    /// <summary>What a wheel is held by, whichever word is said.</summary>
+    public static readonly WordSet Chocks = Set("chocks");
+
     /// <summary>What sits under or on a fastener, and comes and goes with it.</summary>
     public static readonly WordSet Companions = Set("companions");
 

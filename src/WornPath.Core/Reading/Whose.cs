@@ -39,7 +39,9 @@ internal static class Whose
     // "The cover is held on with four bolts": held with them.
     private static void Held(List<Token> tokens, int at)
     {
-        if (!Trade.Held.Contains(Word(tokens, at)) || at == 0 || Word(tokens, at - 1) is not ("is" or "are")) return;
+        if (!Trade.Held.Contains(Word(tokens, at)) || at == 0 || Word(tokens, at - 1) is not ("is" or "are")
+            // "The plug is screwed in with a new ring": the plug itself goes in.
+            || at > 1 && Trade.NounOf([Stem.Of(Word(tokens, at - 2))]) is { Kinds: [Sheets.ThingKind.Joint, ..] }) return;
         var past = at + 1;
         while (Word(tokens, past) is "on" or "down" or "in" or "place") past++;
         if (past > at + 1 && Word(tokens, past) is "with" or "by") tokens.RemoveRange(at + 1, past - at - 1);
