@@ -32,7 +32,7 @@ class Hands {
   }
 
   async click(where) {
-    await where.click({ timeout: 20_000 });
+    await where.click({ timeout: 60_000 });
     this.clicks++;
   }
 }

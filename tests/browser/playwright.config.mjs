@@ -1,12 +1,12 @@
 import { defineConfig } from '@playwright/test';
 
-/** Debian's Chromium, nothing downloaded; each worker starts a server of its own on the loopback address. The limits
-    are for a machine that shares its cores: they end what hangs, and say nothing of speed. */
+/** Debian's Chromium, nothing downloaded; each of the two workers starts a server of its own on the loopback
+    address. The limits are for a machine that shares its cores: they end what hangs, and say nothing of speed. */
 export default defineConfig({
   testDir: '.',
   timeout: 180_000,
-  expect: { timeout: 15_000 },
-  workers: 1,
+  expect: { timeout: 30_000 },
+  workers: 2,
   retries: 0,
   forbidOnly: true,
   outputDir: 'test-results',

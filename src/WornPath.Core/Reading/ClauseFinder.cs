@@ -596,7 +596,7 @@ internal sealed class ClauseFinder
                 return new Clause(Mood.Imperative, at + 1, end) { VerbAt = at + 1, Verb = meanwhile };
             var clause = new Clause(Mood.Beside, at, end) { IsRemark = true };
             Fill(clause, at + 1, end);
-            if (open is not null && word is "until" or "till" or "so" or "as" or "where") open.Reach = end;
+            if (open is not null && word is "until" or "till" or "so" or "as" or "where" or "when") open.Reach = end;
             return clause;
         }
 
@@ -724,11 +724,13 @@ internal sealed class ClauseFinder
             && (Trade.Negations.Contains(_tokens[i].Text) || _tokens[i].Text is "haven't"));
 
     // "In case of damage", "provided that it is straight", "as needed", "on machines with a cab", "over 2 mm:".
-    private bool IsConditionAt(int at) => After(Trade.Conditions, at) is not null && !IsWhileOff(at) && !(Is(at, "in") && IsPrecaution(at)) && !IsOptionalThing(at)
+    private bool IsConditionAt(int at) => After(Trade.Conditions, at) is not null && !IsWhileOff(at) && !(Is(at, "in")
+        && IsPrecaution(at)) && !IsOptionalThing(at)
         || IsVersion(at) || BoundEnd(at) is not null;
 
     // "Where the seal is hard, fit a new one": where it is so. But "where the hose is clipped": a place.
-    private bool IsWhereItIs(int at) => Is(at, "where") && IsBoundary(at - 1) && at + 1 < _end && IsDetermined(at + 1) && _nouns.Read(at + 1, _end, null) is { } what
+    private bool IsWhereItIs(int at) => Is(at, "where") && IsBoundary(at - 1) && at + 1 < _end && IsDetermined(at + 1)
+        && _nouns.Read(at + 1, _end, null) is { } what
         && what.Next + 2 < _end && _tokens[what.Next].Text is "is" or "are" && _tokens[what.Next + 1].Kind == TokenKind.Word
         && _tokens[what.Next + 2] is { Kind: TokenKind.Mark, Text: "," } && Trade.VerbsOf(_tokens[what.Next + 1].Text).Length == 0
         && !Trade.IsSmall(_tokens[what.Next + 1].Text);
@@ -755,7 +757,8 @@ internal sealed class ClauseFinder
     private int? BoundEnd(int at)
     {
         var with = Is(at, "with");
-        if (!IsBoundary(at - 1) || After(Trade.Bounds, with ? at + 1 : at) is not { } end || end >= _end || _tokens[end].Kind != TokenKind.Number) return null;
+        if (!IsBoundary(at - 1) || After(Trade.Bounds, with ? at + 1 : at) is not { } end || end >= _end
+            || _tokens[end].Kind != TokenKind.Number) return null;
         while (end < _end && (_tokens[end].Kind == TokenKind.Number || Trade.Units.Contains(_tokens[end].Text))) end++;
         if (with) return Is(end, "of") && _nouns.Read(end + 1, _end, "of") is { } what ? what.Next : end;
         return end < _end && _tokens[end] is { Kind: TokenKind.Mark, Text: ":" or "→" or "–" or "—" or "," } ? end : null;
@@ -796,7 +799,8 @@ internal sealed class ClauseFinder
 
     // "Off", "apart", "open", "worn": how something is, with "is" before it or the name it is told of.
     private bool IsState(int i) => _tokens[i].Kind == TokenKind.Word && (Trade.Comes.Contains(_tokens[i].Text) || Trade.Qualities.Contains(_tokens[i].Text)
-        || Trade.Trouble.Contains(_tokens[i].Text) || Trade.Spoilt.Contains(_tokens[i].Text) || _tokens[i].Text is "apart" or "there" or "down" or "up" or "cold");
+        || Trade.Trouble.Contains(_tokens[i].Text) || Trade.Spoilt.Contains(_tokens[i].Text)
+            || _tokens[i].Text is "apart" or "there" or "down" or "up" or "cold");
 
     // "Once it moves" leads in; "once more", "once round" does not.
     // "When", "as", "the way the old one ran".
@@ -889,9 +893,8 @@ internal sealed class ClauseFinder
             return new Clause(Mood.Imperative, at, at + 1) { VerbAt = at, Verb = verb, Shares = true, Proviso = Otherwise(from, at, open) };
         // "Let it never be the tube": said, not done.
         var not = Has(at + 1, Math.Min(_end, at + 4), i => _tokens[i].Text is "never" or "not") && !Has(at + 1, Math.Min(_end, at + 3), i => _tokens[i].Kind == TokenKind.Mark);
-        // "Crank until it spits".
-        var alone = at + 2 < _end && _tokens[at + 1].Text is "until" or "till" && _tokens[Math.Min(at + 2, _end - 1)].Text is "it" or "they"
-            && verb.Lemma != "wait";
+        // "Crank until it spits", "tighten until no play can be felt".
+        var alone = at + 2 < _end && _tokens[at + 1].Text is "until" or "till" && verb.Lemma != "wait";
         var end = alone ? at + 1 : NextBoundary(at + 1);
         // "…, but first undo the bolts".
         var first = open is { Mood: Mood.Imperative or Mood.Passive } && Is(at - 1, "first") && Is(at - 2, "but");
@@ -1187,6 +1190,8 @@ internal sealed class ClauseFinder
         if (at > 0 && Is(at - 1, "or") && open is not null && next < _end && _tokens[next].Kind == TokenKind.Word && Has(at, next, IsDetermined)
             && Trade.VerbsOf(_tokens[next].Text).Any(f => f.Form is Form.Base or Form.S) && !Trade.Paths.Contains(_tokens[next].Text))
             return new Clause(Mood.Declarative, at, NextBoundary(next)) { IsRemark = true };
+        // "… first, or you will shear it off".
+        if (at > 0 && Is(at - 1, "or") && open is not null && IsTeller(at)) return new Clause(Mood.Declarative, at, NextBoundary(next)) { IsRemark = true };
         // "It saves the threads", "they matter": whoever it is, nothing is told.
         if (subjects.TrueForAll(s => s.IsPronoun) && next < _end && _tokens[next].Kind == TokenKind.Word && !Trade.IsSmall(_tokens[next].Text) && Trade.VerbsOf(_tokens[next].Text).Length == 0 && !Trade.Adverbs.Contains(_tokens[next].Text) && subjects[0].Text is "it" or "they" or "this" or "you" or "that")
             return new Clause(Mood.Declarative, at, NextBoundary(next)) { IsRemark = true };
@@ -1197,7 +1202,9 @@ internal sealed class ClauseFinder
             && (_tokens[adverb].Text is "go" or "come" or "fit" or "sit" || Trade.Holds.Contains(_tokens[adverb].Text)
             && adverb + 1 < _end && (IsDetermined(adverb + 1) || Is(adverb + 1, "it") || Is(adverb + 1, "them")))) && adverb < _end
             && Trade.VerbsOf(_tokens[adverb].Text).Any(f => f.Form is Form.Base or Form.S);
-        if (adverb < _end && _tokens[adverb].Kind == TokenKind.Word && (person || IsFinite(adverb)) && !(open is { Mood: Mood.Imperative } && from > 0 && Is(from, "and") && !IsTeller(at) && !Trade.Auxiliaries.Contains(_tokens[adverb].Text) && !Has(at, adverb, IsDetermined)))
+        if (adverb < _end && _tokens[adverb].Kind == TokenKind.Word && (person || IsFinite(adverb))
+            && !(open is { Mood: Mood.Imperative } && from > 0 && Is(from, "and") && !IsTeller(at)
+            && !Trade.Auxiliaries.Contains(_tokens[adverb].Text) && !Has(at, adverb, IsDetermined)))
         {
             var finite = Finite(at, adverb, subjects, open, from);
             finite.Gaps.AddRange(asides);
@@ -1381,8 +1388,9 @@ internal sealed class ClauseFinder
     // "One of you …", "one person …" stands before it in the sentence.
     private bool OneOfTwo(int at)
     {
-        for (var i = at - 1; i >= 0 && _tokens[i].Kind != TokenKind.Stop; i--)
-            if (Is(i, "one") && (Is(i + 1, "of") && IsTeller(i + 2) || _nouns.Read(i, at, null) is { } who && Trade.NounOf(who.Phrase.Stems) is { Role: NounRole.Person })) return true;
+        for (var i = at - 1; i >= Math.Max(0, at - 20) && _tokens[i].Kind != TokenKind.Stop; i--)
+            if (Is(i, "one") && (Is(i + 1, "of") && IsTeller(i + 2) || _nouns.Read(i, at, null) is { } who
+                && Trade.NounOf(who.Phrase.Stems) is { Role: NounRole.Person })) return true;
         return false;
     }
 
@@ -1404,7 +1412,7 @@ internal sealed class ClauseFinder
         var way = follows.Kind == TokenKind.Word && Trade.Paths.Contains(follows.Text ?? "");
         var value = Colon(next) || follows.Kind is TokenKind.Torque or TokenKind.Angle || follows.Kind == TokenKind.Word && follows.Text is "to" or "at" && adverb + 1 < _end && _tokens[adverb + 1].Kind is TokenKind.Torque;
         // "…, plug at 40": of a fastener, without a unit.
-        value |= follows.Kind == TokenKind.Word && follows.Text is "at" && adverb + 1 < _end && _tokens[adverb + 1].Kind == TokenKind.Number
+        value |= follows.Kind == TokenKind.Word && follows.Text is "at" or "to" && adverb + 1 < _end && _tokens[adverb + 1].Kind == TokenKind.Number
             && (adverb + 2 >= _end || _tokens[adverb + 2].Kind == TokenKind.Mark) && _nouns.IsFastener(subjects[0]);
         // "Wheel on, lugs snug in a star".
         value |= follows.Kind == TokenKind.Word && follows.Text is "snug" or "finger-tight" or "hand-tight" && _nouns.IsFastener(subjects[0]);
@@ -1722,8 +1730,10 @@ internal sealed class ClauseFinder
                 // "Tapped bosses outward", "shaft and all": how it stands, no further object.
                 var comma = i > from && _tokens[i - 1].Kind == TokenKind.Mark && _tokens[i - 1].Text == ",";
                 // "Slide it in, tubes through the grommets".
-                var passes = clause.Mood == Mood.Imperative && Is(noun.Next, "through") && noun.Phrase is { IsIndefinite: true, IsPronoun: false } && !_nouns.IsFastener(noun.Phrase);
-                var stands = noun.Next < to && _tokens[noun.Next].Kind == TokenKind.Word && (passes || Trade.Stances.Contains(_tokens[noun.Next].Text) || _tokens[noun.Next].Text == "and" && Is(noun.Next + 1, "all"));
+                var passes = clause.Mood == Mood.Imperative && Is(noun.Next, "through")
+                    && noun.Phrase is { IsIndefinite: true, IsPronoun: false } && !_nouns.IsFastener(noun.Phrase);
+                var stands = noun.Next < to && _tokens[noun.Next].Kind == TokenKind.Word && (passes
+                    || Trade.Stances.Contains(_tokens[noun.Next].Text) || _tokens[noun.Next].Text == "and" && Is(noun.Next + 1, "all"));
                 // "The tails through the grommet, the longer one to the right".
                 stands |= noun.Phrase is { IsPronoun: true, IsRest: false, Distinct.Count: > 0 } && noun.Next < to
                     && _tokens[noun.Next].Text is "to" or "at" or "on" or "in" && clause.Mood != Mood.Fragment;

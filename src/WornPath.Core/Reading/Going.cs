@@ -58,7 +58,8 @@ internal sealed class Going(List<Token> tokens, NameIndex names) : Straightening
         while (end <= i + Longest && At(end).Length > 0 && At(end) is not ("which" or "that" or "as")) end++;
         if (!IsThing(At(end - 1))) return;
         var verb = end;
-        while (IsMark(verb, ",") || IsMark(verb, ":") || At(verb) is "which" or "that" or "as" or "it" or "they" or "will" or "may" or "might" or "can" or "then") verb++;
+        while (IsMark(verb, ",") || IsMark(verb, ":")
+            || At(verb) is "which" or "that" or "as" or "it" or "they" or "will" or "may" or "might" or "can" or "then") verb++;
         if (verb == end || At(verb) is not ("fall" or "falls" or "drop" or "drops" or "come" or "comes" or "slide" or "slides" or "roll" or "rolls")
             || At(verb + 1) is not ("out" or "off" or "away")) return;
         Say(i, "catch");

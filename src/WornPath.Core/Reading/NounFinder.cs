@@ -252,7 +252,8 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
                 if (word is "a" or "an") indefinite = true;
                 if (word is "its" or "their") its = true;
                 // "Take that out".
-                if (word is "that" && i == from && after is null && Word(i + 1) is "out" or "off" or "in" or "up" or "away" or "on" or "onto" or "over" or "into")
+                if (word is "that" && i == from && after is null
+                    && Word(i + 1) is "out" or "off" or "in" or "up" or "away" or "on" or "onto" or "over" or "into")
                     return (Pronoun(from, i + 1, after, "it", plural: false, rest: false, null, false, false), i + 1);
                 if (word is "that" && !Continues(i + 1, to) && Word(i + 1) is not ("last" or "one")) return null;
                 if (word is "no") return null;
@@ -305,7 +306,8 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
             }
 
             // "The top half of the shroud": a half that is a part, and no number.
-            if (determined && stems.Count == 0 && Trade.Distinct.Contains(word) && Word(i + 1) is "half" or "halves")
+            if (determined && stems.Count == 0 && (Trade.Distinct.Contains(word) || word is "back" or "front" or "rear")
+                && Word(i + 1) is "half" or "halves")
             {
                 distinct.Add(Stem.Of(word));
                 stems.AddRange([Stem.Of(word), "half"]);
@@ -651,6 +653,10 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
         return new NounPhrase(at, word, []) { After = after, IsPronoun = true, IsPlural = plural, IsRest = rest, Count = count, IsAll = all, IsNew = isNew };
     }
 
+    // "The pump slides on without force": on, and no more is told of where.
+    private bool GoesAway(int way, int to) => Word(way) is "on" or "in" && (way + 1 >= to || tokens[way + 1].Kind == TokenKind.Mark
+        || Word(way + 1) is "without" or "with" or "by");
+
     // A past participle behind a noun, or a verb form before the end, is no part of the name: "its nut tightened to …".
     private bool Ends(int i, int to, bool determined)
     {
@@ -669,15 +675,17 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
         // "Let the hose bundle hang".
         if (forms.Any(f => f.Form == Form.Base) && !noun && !Trade.IsAlsoNoun(word) && Trade.NounOf([Stem.Of(tokens[i - 1].Text)]) is not { Role: NounRole.Words }
             && (next.Text is null || next.Kind is TokenKind.Mark or TokenKind.Stop)) return true;
-        if (forms.Any(f => f.Form is Form.Ed or Form.Ing) && !noun) return next.Text is null || next.Kind != TokenKind.Word || Trade.IsSmall(next.Text) || Trade.Adverbs.Contains(next.Text)
+        if (forms.Any(f => f.Form is Form.Ed or Form.Ing) && !noun) return next.Text is null || next.Kind != TokenKind.Word
+            || Trade.IsSmall(next.Text) || Trade.Adverbs.Contains(next.Text)
                 // "The bore wiped clean", "the wheel turned several times".
-                || Trade.Qualities.Contains(next.Text) || Trade.Results.Contains(next.Text) || next.Text == "several" || NumberWords.Parse(next.Text) is not null;
+                || Trade.Qualities.Contains(next.Text) || Trade.Results.Contains(next.Text) || next.Text == "several"
+                    || NumberWords.Parse(next.Text) is not null;
         if (forms.Any(f => f.Form is Form.S) && !noun && !Trade.IsAlsoNoun(Stem.Of(word)) && (next.Text is null || next.Kind == TokenKind.Mark)) return true;
         if (forms.Any(f => f.Form is Form.S) && !noun && next.Text is not null
             && next.Kind is TokenKind.Number or TokenKind.Angle or TokenKind.Torque or TokenKind.Time) return true;
         if (forms.Any(f => f.Form is Form.S) && !noun) return next.Text is not null && next.Kind == TokenKind.Word
-            && (Trade.IsSmall(next.Text) || Trade.Adverbs.Contains(next.Text)) && !Trade.Conjunctions.Contains(next.Text)
-            && (!Trade.IsAlsoNoun(Stem.Of(word)) || next.Text is not ("of" or "in" or "on" or "from" or "with" or "at"));
+            && (Trade.IsSmall(next.Text) || Trade.Adverbs.Contains(next.Text) || next.Text == "true") && !Trade.Conjunctions.Contains(next.Text)
+            && (!Trade.IsAlsoNoun(Stem.Of(word)) || GoesAway(i + 1, to) || next.Text is not ("of" or "in" or "on" or "from" or "with" or "at"));
         // "With a deep socket take two of them off".
         if (forms.Any(f => f.Form is Form.Base) && !noun && !Trade.IsAlsoNoun(word) && next.Text is not null
             && (next.Kind is TokenKind.Number or TokenKind.Torque or TokenKind.Angle || next.Kind == TokenKind.Word

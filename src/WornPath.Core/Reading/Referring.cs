@@ -128,7 +128,8 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
             return NameIndex.FirstOf(phrase.Name) is { } byOne
                 ? Known(phrase with { Stems = NameIndex.StemsOf(byOne), Name = byOne, Text = byOne.ToLowerInvariant() }, accepts) : names.Between(full);
         // "Block the wheels … pull the chocks": the same.
-        if (scored.Count == 0 && phrase is { IsNew: false, IsIndefinite: false } && Trade.Chocks.Contains(phrase.Head) && phrase.Stems is [_] or ["wheel", _])
+        if (scored.Count == 0 && phrase is { IsNew: false, IsIndefinite: false } && Trade.Chocks.Contains(phrase.Head)
+            && phrase.Stems is [_] or ["wheel", _])
             return WithWord("wheel").Find(t => t is Aid && NameIndex.NamesOf(t)[0] is ["wheel", var head] && Trade.Chocks.Contains(head));
         if (scored.Count == 0) return null;
         var top = scored.Max(s => s.Score);

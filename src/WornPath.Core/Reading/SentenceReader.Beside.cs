@@ -398,7 +398,9 @@ public sealed partial class SentenceReader
         if (!clause.Negated && clause.Mood is Mood.Imperative or Mood.Passive)
             foreach (var piece in clause.Pieces)
                 if (piece.Noun is { After: "with", IsPronoun: false, IsIndefinite: false, Size: "" } with && _refer.Known(with) is not Tool
-                    && with.Is(ThingKind.Control) && TellsItsState(with))
+                    && with.Is(ThingKind.Control) && TellsItsState(with)
+                    // "Move the lever with the engine stopped": how it is meanwhile.
+                    && !(with.Head is "engine" or "motor" && clause.Verb?.Lemma is not ("park" or "leave" or "stand")))
                     SetControl(clause, [.. clause.Pieces.SkipWhile(p => p != piece).Where(p => p.Noun is { IsPronoun: false } n
                         && n.Is(ThingKind.Control)).Select(p => p.Noun!)]);
         foreach (var piece in clause.Pieces)

@@ -165,14 +165,20 @@ public sealed partial class SentenceReader
 
     // "The split pin", "the cotter", and "it" after one.
     private bool IsCotter(NounPhrase phrase) => phrase.IsPronoun ? phrase.Text is "it" or "them" && Spoken.Pin
-        : (phrase.Head == "cotter" || phrase.Head == "pin" && (phrase.Stems.Any(s => s is "cotter" or "split") || phrase.Stems.Count == 1)) && _refer.Known(phrase) is null or Consumable;
+        : !HoldsAPin && (phrase.Head == "cotter" || phrase.Head == "pin" && (phrase.Stems.Any(s => s is "cotter" or "split")
+            || phrase.Stems.Count == 1)) && _refer.Known(phrase) is null or Consumable;
+
+    // "Pull the cotter and the clevis pin": it holds a pin, and locks no nut.
+    private bool HoldsAPin => _clauses.Exists(c => c.Nouns.Any(n => n is { IsPronoun: false, Head: "pin", Stems.Count: > 1 }
+        && !n.Stems.Any(s => s is "cotter" or "split" or "guide"))) && !_clauses.Exists(c => c.Nouns.Any(n => !n.IsPronoun && n.Head == "nut"));
 
     // "Chock both rear wheels", "cap the ports": the verb names the aid, its object where it goes.
     private void PlaceOwn(Clause clause, List<NounPhrase> objects)
     {
         var verb = clause.Verb!.Lemma;
         var aid = _refer.Things.OfType<Aid>().Where(a => NameIndex.NamesOf(a)[0] is [.., var head]
-            && (head == verb || NameIndex.NamesOf(a)[0] is ["wheel", _] && objects is [{ Head: "wheel" }, ..] && Trade.Chocks.Contains(head) && Trade.Chocks.Contains(verb))).ToList();
+            && (head == verb || NameIndex.NamesOf(a)[0] is ["wheel", _] && objects is [{ Head: "wheel" }, ..]
+                && Trade.Chocks.Contains(head) && Trade.Chocks.Contains(verb))).ToList();
         // "Plug the ports with the caps": said with what.
         var with = clause.Pieces.Where(p => p.Noun is { After: "with" or "using", IsPronoun: false }).Select(p => p.Noun!)
             .Select(n => _refer.Known(n) is Aid known ? known
@@ -190,6 +196,8 @@ public sealed partial class SentenceReader
         var name = $"{where.Stems[^1]} {verb}{(where.IsPlural || verb is "chock" or "block" ? "s" : "")}";
         var own = with ?? Spoken.Nearest(aid) ?? aid.FirstOrDefault() ?? _refer.Assume(where with { Name = name, Stems = NameIndex.StemsOf(name), Count = null, Some = null, Size = "" }, ThingKind.Aid, false, null, null);
         Add(Verb.Place, own, where.At);
+        // "Sling the bracket from an engine crane".
+        if (clause.Pieces.Exists(p => p.Noun is { After: "from", IsPronoun: false } n && n.Is(ThingKind.Aid))) PlaceAids(clause);
         if (_refer.Known(where) is { } there) Spoken.Hand([there]);
         else if (Trade.NounOf(where.Stems)?.Role is null or NounRole.Thing) _unnamed = where;
     }
@@ -425,7 +433,8 @@ public sealed partial class SentenceReader
             // "There's a petcock on the bottom; open it".
             var phrase = told is { IsPronoun: true, Text: "it" } && _unnamed is { } named
                 && named.Is(ThingKind.Control) ? named with { At = told.At, After = null } : told;
-            if (!phrase.IsPronoun && Trade.NounOf(phrase.Stems) is { Role: not NounRole.Thing }) continue;
+            if (!phrase.IsPronoun && (Trade.NounOf(phrase.Stems) is { Role: not NounRole.Thing }
+                || phrase is { After: "with", Head: "engine" or "motor" } && objects.Count > 1)) continue;
             var control = phrase.IsPronoun ? _refer.Meant(phrase, k => k == ThingKind.Control) is [var meant, ..] ? meant : null
                 : _refer.Known(phrase, k => k == ThingKind.Control);
             if (control is not Control) control = Trade.NounOf(phrase.Stems) is { } noun && noun.Kinds.Contains(ThingKind.Control) ? ControlOf(phrase) : null;

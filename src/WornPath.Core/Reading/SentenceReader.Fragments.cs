@@ -101,6 +101,10 @@ public sealed partial class SentenceReader
                 && reader._refer.Known(leading) is Part away && reader.Spoken.WasOff(away) is true && (objects[^1].Is(ThingKind.Joint)
                     || reader._refer.Known(objects[^1]) is Joint))
                 way = "on";
+            // "Four bolts and the fan is off": the fan's.
+            if (way == "off" && objects is [{ IsPronoun: false, Count: > 1, Stems.Count: 1, Owner.Count: 0 } counted, { IsPronoun: false } held]
+                && Trade.Plain.Contains(counted.Head) && reader._refer.Known(held) is Part { } freed)
+                objects[0] = counted with { Owner = [.. NameIndex.NamesOf(freed)[0]], OwnerName = freed.Name };
             var before = reader._actions.Count;
             if (!Gapped(objects))
                 foreach (var phrase in objects) One(phrase, way, loose);
@@ -335,14 +339,22 @@ public sealed partial class SentenceReader
             return _any = true;
         }
 
-        // "Outer bearing next, then the lock plate, then the nut": as what the step before moved last.
+        // "Outer bearing next, then the lock plate, then the nut", "two screws, bracket, core": as what was moved last.
         private bool ListGoesOn(List<NounPhrase> objects)
         {
-            if (!reader.Has(clause, "then", "next", "first", "last")
-                || !objects.TrueForAll(o => reader._refer.Known(o) is Part or Joint or Connection)) return false;
-            var former = reader._actions.Count > 0 ? reader._actions[^1] : reader.Before?.Actions.LastOrDefault(a => IsMotion(a.Verb));
-            if (former?.Verb is not (Verb.Remove or Verb.TakeOut or Verb.Disconnect or Verb.Fit or Verb.Start or Verb.Connect)) return false;
-            var sense = former.Verb is Verb.Remove or Verb.TakeOut or Verb.Disconnect ? Sense.Off : Sense.On;
+            // "Clamp nut, clamp, then the injector": nothing else is told of them.
+            bool IsListed(NounPhrase o) => reader._refer.Known(o) is Part or Joint or Connection || !o.IsPronoun && reader._refer.Known(o) is null
+                && reader._refer.Doubtful.Count == 0
+                    && Trade.NounOf(o.Stems) is { Role: NounRole.Thing, Kinds: [ThingKind.Part or ThingKind.Joint or ThingKind.Connection, ..] };
+            if (reader.EndsWithColon(clause) || objects.Exists(Heads) || !objects.TrueForAll(IsListed)) return false;
+            static bool IsWay(StepAction a) => a.Verb is Verb.Remove or Verb.TakeOut or Verb.Disconnect or Verb.Fit or Verb.Start or Verb.Connect;
+            var former = reader._actions.LastOrDefault(IsWay) ?? reader.Before?.Actions.LastOrDefault(IsWay);
+            if (former is null) return false;
+            // What is off goes on, whatever came before.
+            var known = objects.Select(o => reader._refer.Known(o)).OfType<Thing>().ToList();
+            var sense = known.Exists(t => reader.Spoken.WasOff(t) is true) || former.Verb is Verb.Fit or Verb.Start or Verb.Connect ? Sense.On : Sense.Off;
+            if (sense == Sense.On && !reader.Has(clause, "then", "next", "first", "last")
+                && known.Exists(t => reader.Spoken.IsOff(t) is false)) return false;
             foreach (var phrase in objects)
                 foreach (var thing in reader.DoTo(clause, sense, phrase)) _hand.Add((thing, phrase));
             return _any = true;
@@ -450,6 +462,22 @@ public sealed partial class SentenceReader
                 && clause.Behind(phrase) is { IsIts: true, After: "in" or "into" } where
                 && where.Head is "groove" or "seat" or "bore" or "slot" or "recess" or "place"
                 && Trade.NounOf(phrase.Stems) is { Role: NounRole.Thing, Kinds: [ThingKind.Part, ..] }) way = "on";
+            // "Tank up and over to the side", "copper rings in the bin".
+            if (!phrase.IsPronoun && reader.Has(clause, "aside") && reader._refer.Known(phrase) is Part or null)
+            {
+                reader.DoTo(clause, Sense.Aside, phrase);
+                _any = true;
+                return;
+            }
+
+            if (way == "none" && phrase is { IsPronoun: false, IsNew: false }
+                && clause.Behind(phrase) is { IsPronoun: false, After: "in" or "into", Head: "bin" or "scrap" or "trash" })
+            {
+                foreach (var thing in reader.DoTo(clause, Sense.Discard, phrase)) _hand.Add((thing, phrase));
+                _any = true;
+                return;
+            }
+
             var fastens = !phrase.IsPronoun && (reader._refer.Known(phrase) is Joint || phrase.Is(ThingKind.Joint));
             var sense = (reader.Has(clause, "snug", "snugged", "nipped", "pinched") || TightBehind(phrase)
                 && !Values(clause).Any(v => v.Kind == TokenKind.Torque)) && (fastens
@@ -462,7 +490,8 @@ public sealed partial class SentenceReader
                     _ => loose ? Sense.BreakLoose : phrase.IsNew && !reader.Has(clause, "beside", "alongside")
                         || GoesOnWithNew(phrase) ? Sense.On : Sense.Say
                 };
-            if (!phrase.IsPronoun && phrase.Head is "pin" or "cotter" && sense is Sense.On or Sense.Off && !(reader._refer.Known(phrase) is Part))
+            if (!phrase.IsPronoun && phrase.Head is "pin" or "cotter" && !reader.HoldsAPin && sense is Sense.On or Sense.Off
+                && !(reader._refer.Known(phrase) is Part))
             {
                 reader.Pin(clause, sense == Sense.On ? Sense.PinIn : Sense.PinOut, [phrase]);
                 _any = true;
@@ -480,8 +509,9 @@ public sealed partial class SentenceReader
             }
 
             // "Chocks behind the rear wheels", "stand under the axle".
-            if (sense == Sense.Say && !phrase.IsPronoun && phrase.Is(ThingKind.Aid)
-                && (reader.Has(clause, "fore-and-aft", "underneath") || clause.Nouns.Any(n => n != phrase
+            if (sense == Sense.Say && !phrase.IsPronoun && (phrase.Is(ThingKind.Aid) || phrase.Head is "rag" or "cloth")
+                && (clause.Behind(phrase) is { IsPronoun: false, After: "in" or "into" or "on" or "over" } mouth && !LiesAt(mouth)
+                || reader.Has(clause, "fore-and-aft", "underneath") || clause.Nouns.Any(n => n != phrase
                 && n.Head is "side" or "wheel" or "end") || clause.Pieces.Exists(p => p.Way == "under") || clause.Pieces.Exists(p => p.Noun is
                 {
                     After: "at" or "behind" or "under" or "beneath" or "between" or "round" or "around" or "across" or "before" or "of"

@@ -28,12 +28,15 @@ public sealed partial class SentenceReader
         if (whose is null && clause.Nouns.Any(n => n != bolts && n is not { IsPronoun: true, Text: "it" } && !Trade.IsNoObject(n))) return;
         _introduced = new Introduced(bolts with { After = null }, whose is null ? null : whose with { After = null });
         // "Pull the blower, it's only three screws": told behind, and out before.
-        if (whose is null && _finder.Tokens[clause.From].Text is "it" or "it's" && _actions is [.., { Verb: Verb.Remove, Target: { } off }]
+        if (whose is null && _actions is [.., { Verb: Verb.Remove, Target: { } off }] && _finder.Tokens[clause.From].Text is "it" or "it's"
             && _refer.Find(off) is Part gone)
         {
             var from = _actions.Count;
             TakeIntroduced(gone, bolts.At);
-            if (_actions.Count > from) _actions.Reverse(from - 1, 2);
+            if (_actions.Count == from) return;
+            _actions.Reverse(from - 1, 2);
+            // It stands before what the clause's own actions are told by.
+            _actions[from - 1] = _actions[from - 1] with { In = PlaceOf(clause), Branch = _branch, Only = _only };
         }
     }
 
@@ -125,6 +128,6 @@ public sealed partial class SentenceReader
         if (at < 0) return false;
         _actions[at] = _actions[at] with { Verb = Verb.Loosen };
         Spoken.Did(thing, Verb.Loosen);
-        return _told = true;
+        return _told = _isDone = true;
     }
 }

@@ -201,7 +201,8 @@ public sealed partial class SentenceReader
     // The fasteners in hand, said or not: of a part just fitted its own, and no others that were spoken of before it.
     private IReadOnlyList<Thing> JointsInHand(NounPhrase phrase)
     {
-        if (Spoken.Last is [.., Part part] && Spoken.Last.All(t => t is Part) && _actions is [.., { Verb: Verb.Fit, Target: { } fitted }] && fitted == part.Id
+        if (Spoken.Last is [.., Part part] && Spoken.Last.All(t => t is Part)
+            && _actions is [.., { Verb: Verb.Fit, Target: { } fitted }] && fitted == part.Id
             && !Trade.Unfastened.Contains(NameIndex.NamesOf(part)[0][^1]))
         {
             if (FastenersOf(part) is { } own) return [own];
@@ -210,7 +211,8 @@ public sealed partial class SentenceReader
 
         var meant = _refer.Meant(phrase, k => k == ThingKind.Joint);
         // "Loosen the bolts, change the belt and torque them": those of the step.
-        return meant.Count == 0 && (phrase.Text == "them" || phrase.IsUnsaid) && _actions.FindLast(a => a.Target is { } id && _refer.Find(id) is Joint { IsMany: true } or Joint { Count: > 1 }) is { } done
+        return meant.Count == 0 && (phrase.Text == "them" || phrase.IsUnsaid) && _actions.FindLast(a => a.Target is { } id
+            && _refer.Find(id) is Joint { IsMany: true } or Joint { Count: > 1 }) is { } done
             ? [_refer.Find(done.Target!)!] : meant;
     }
 

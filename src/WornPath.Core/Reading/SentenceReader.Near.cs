@@ -63,6 +63,10 @@ public sealed partial class SentenceReader
     // "Push the three hoses on", of an upper, a lower and a bypass hose: all of them that are off.
     private List<Thing> SetOf(NounPhrase phrase, Sense sense, Predicate<ThingKind> accepts)
     {
+        // "Disconnect both radiator hoses": those the sheet has, by their own names.
+        if (phrase is { Stems.Count: 2, Count: > 1 } && _refer.Known(phrase) is null
+            && _refer.Known(phrase with { Stems = [phrase.Stems[0]], Name = phrase.Stems[0], Text = phrase.Stems[0], IsPlural = false, Count = null }) is Part)
+            phrase = phrase with { Stems = [phrase.Head] };
         if (phrase is not { IsPlural: true, Stems.Count: 1, Distinct.Count: 0, Owner.Count: 0, Size.Length: 0, Some: null, IsRest: false, IsVague: false }
             || phrase.Is(ThingKind.Joint)) return [];
         var named = _refer.WithWord(phrase.Head).Where(t => t is Part or Connection && NameIndex.NamesOf(t)[0] is var name

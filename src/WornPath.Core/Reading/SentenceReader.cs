@@ -162,7 +162,10 @@ public sealed partial class SentenceReader
             }
         }
 
-        if (Before is not { Actions.IsEmpty: true, Text: { Length: > 0 and < 400 } before }) return;
+        // "Check the bushings." "Press the worn ones out": only looked at.
+        var looked = Before?.Actions.All(a => a is { Verb: Verb.Inspect or Verb.Measure, Target: null }) == true
+            && _finder.Tokens.Any(t => t.Text == "ones");
+        if (Before is not { Text: { Length: > 0 and < 400 } before } || !Before.Actions.IsEmpty && !looked) return;
         var finder = new ClauseFinder(before, NameIndex.Of(_sheet));
         foreach (var clause in finder.Find().Where(c => !c.Negated && (c.Mood is Mood.Declarative or Mood.Imperative or Mood.Passive
             || finder.Tokens[c.From].Text is "for" or "to" && c.From > 0 && finder.Tokens[c.From - 1].Text is "now" or "next" or "on")))
@@ -449,6 +452,8 @@ public sealed partial class SentenceReader
             return;
         }
 
+        // What the clause took back of what stood before moves its own actions up.
+        if (_actions.FindIndex(x => x.In.Length == 0) is >= 0 and var first && first < from) from = first;
         for (var i = from; i < _actions.Count; i++)
         {
             var side = _actions[i].Side ?? SideOf(clause, _actions[i]);
@@ -625,13 +630,17 @@ public sealed partial class SentenceReader
         if (IsOnlySet(clause, sense, objects)) sense = Sense.Set;
         if (IsOnlyCatch(sense, objects)) sense = Sense.Say;
         (sense, control) = InHand(clause, facts, objects, sense, control);
+        // "Start it, run it five minutes": no nut that is on.
+        if (sense == Sense.Start && clause.Verb.Lemma == "start" && objects is [{ IsPronoun: true, Text: "it" } started] && _actions.Count == 0
+            && _refer.Meant(started, k => k == ThingKind.Joint) is [var fast, ..] && Spoken.WasOff(fast) is false) (sense, control) = (Sense.Set, "engine");
         if (HouseSense(clause) is { } taught) (sense, control) = (taught, null);
         if (sense == Sense.Aside && KeepsCompanion(clause)) return;
         if (sense is Sense.On or Sense.Secure or Sense.Start or Sense.Hang or Sense.BoltTorque && TellsHowItIsHeld(clause)) sense = Sense.Say;
         Trace(clause, sense);
         if (_held is { } held && !Trade.Of(sense).IsSoft && _refer.Known(held) is null) _refer.Assume(held, ThingKind.Part, false, null, null);
         // "Snug them, no more: they go into plastic": where they are.
-        if (clause.Mood == Mood.Declarative && sense == Sense.On && clause.Nouns.FirstOrDefault() is { IsPronoun: true } && !Has(clause, "back", "again", "next")
+        if (clause.Mood == Mood.Declarative && sense == Sense.On && clause.Nouns.FirstOrDefault() is { IsPronoun: true }
+            && !Has(clause, "back", "again", "next")
             && _actions is [.., { Verb: Verb.Snug or Verb.Torque or Verb.TurnOn or Verb.Start or Verb.Fit or Verb.Connect }]) sense = Sense.Say;
         // "The bracket then hangs on its lower bolt."
         if (clause.Mood == Mood.Declarative && clause.Verb.Lemma is "hang" or "rest" or "lean") sense = Sense.Say;
@@ -640,7 +649,8 @@ public sealed partial class SentenceReader
             && !clause.Pieces.Exists(p => p.Way is { } way && (StrongOff.Contains(way) || StrongOn.Contains(way)
             || way is "back" or "up" or "through" or "over" || way == "down" && clause.Verb.Lemma is "drop" or "fall" or "come"))) sense = Sense.Say;
         if (clause.Mood == Mood.Declarative && sense is not (Sense.Off or Sense.On or Sense.Place or Sense.Away
-            or Sense.Snug or Sense.Torque or Sense.TurnOn or Sense.Disconnect or Sense.Connect or Sense.Along or Sense.Drain or Sense.Treat or Sense.Discard)
+            or Sense.Snug or Sense.Torque or Sense.TurnOn or Sense.Disconnect or Sense.Connect or Sense.Along or Sense.Drain
+                or Sense.Treat or Sense.Discard)
             && !(sense == Sense.Start && clause.Pieces.Exists(p => p.Way is "in" or "on"))) sense = Sense.Say;
         // Where the sheet has an idler as a part, nothing is done to that.
         if (SwingsAside(clause, objects)) (sense, objects) = Swung(objects[0]);
@@ -748,7 +758,8 @@ public sealed partial class SentenceReader
         }
 
         // "Check the nuts after the first 50 km".
-        if (sense == Sense.Look && Later(clause) is not null && (objects.Count > 0 || _actions is [.., { Verb: Verb.Torque }]) && objects.TrueForAll(o => o is { IsPronoun: true, Text: "them" }
+        if (sense == Sense.Look && Later(clause) is not null && (objects.Count > 0 || _actions is [.., { Verb: Verb.Torque }])
+            && objects.TrueForAll(o => o is { IsPronoun: true, Text: "them" }
             || !o.IsPronoun && _refer.Known(o, k => k == ThingKind.Joint) is Joint)) sense = Sense.Retorque;
         // "Torque it to 80 N·m, loosen it a quarter turn and retighten it to 25": backed off, and torqued.
         if (_actions is [.., { Target: { } handled } just] && objects.TrueForAll(o => o.IsPronoun || _refer.Known(o)?.Id == handled))
@@ -816,7 +827,8 @@ public sealed partial class SentenceReader
                 _told = true;
                 return;
             // "Fill it with oil", "fill her up with coolant".
-            case Sense.Fill when objects.TrueForAll(o => o is { IsPronoun: true, Text: "it" or "her" }) && !(Spoken.Last is [Part vessel] && Spoken.IsOff(vessel) is true)
+            case Sense.Fill when objects.TrueForAll(o => o is { IsPronoun: true, Text: "it" or "her" })
+                && !(Spoken.Last is [Part vessel] && Spoken.IsOff(vessel) is true)
                 && clause.Pieces.Find(p => p.Noun is { IsPronoun: false, After: "with" } n && (n.Stems.Count > 1 || objects.Count > 0)
                 && n.Is(ThingKind.Fluid))?.Noun is { } named:
                 var into = _refer.Known(named, k => k == ThingKind.Fluid) as Fluid ?? _refer.Assume(named, ThingKind.Fluid, false, null, null);
@@ -902,7 +914,8 @@ public sealed partial class SentenceReader
     private void DoEach(Clause clause, Sense sense, List<NounPhrase> objects)
     {
         // "Put everything back the way it was", "reassemble in reverse order": what that is, is asked.
-        if ((objects.Exists(o => o is { IsPronoun: true, Text: "everything" }) || objects.Count == 0 && Has(clause, "in-reverse-order", "in-the-reverse-order",
+        if ((objects.Exists(o => o is { IsPronoun: true, Text: "everything" }) || objects.Count == 0
+            && Has(clause, "in-reverse-order", "in-the-reverse-order",
             "in-the-opposite-order")) && !Trade.Of(sense).IsSoft)
         {
             Unclear(clause);
@@ -1018,7 +1031,8 @@ public sealed partial class SentenceReader
         if (sense == Sense.Secure && thing is Part or Connection && Spoken.IsOff(thing) is not true
             && clause.Nouns.Any(n => n is { After: "with", IsPronoun: false } && _refer.Known(n) is { } by && Spoken.IsOff(by) is true)) return;
         // "Seat the new bearing against its shoulder", which is not on yet.
-        if (sense == Sense.Seat && thing is Part && clause.Verb?.Lemma is "seat" or "bed" && phrase is { IsNew: true, IsPronoun: false } && !_actions.Exists(a => a.Verb == Verb.Fit && a.Target == thing.Id))
+        if (sense == Sense.Seat && thing is Part && clause.Verb?.Lemma is "seat" or "bed" && phrase is { IsNew: true, IsPronoun: false }
+            && !_actions.Exists(a => a.Verb == Verb.Fit && a.Target == thing.Id))
             (sense, row) = (Sense.On, Trade.Of(Sense.On));
         if (thing is Control && sense is Sense.Off or Sense.On or Sense.Move or Sense.MoveOff or Sense.Place or Sense.Connect or Sense.Disconnect)
         {
@@ -1094,6 +1108,15 @@ public sealed partial class SentenceReader
 
         // "Slacken the bolts and slide it back": it moves under them, and is on still.
         if (sense is Sense.On or Sense.Aside or Sense.Move or Sense.MoveOff && thing is Part under && IsFree(under, phrase) is false)
+        {
+            _isDone = true;
+            return;
+        }
+
+        // "Squeeze the clip, slide it up the hose": along it, and not on.
+        if (verb == Verb.Start && thing is Joint && Trade.Shifts.Contains(clause.Verb?.Lemma ?? "")
+            && !clause.Pieces.Exists(p => p.Way is "on" or "in" or "into" or "onto")
+            && _actions is [.., { Verb: Verb.Loosen, Target: { } slackened }] && slackened == thing.Id)
         {
             _isDone = true;
             return;
@@ -1302,7 +1325,8 @@ public sealed partial class SentenceReader
                 && LeadsOf(phrase with { Stems = ofPart, Name = wired.Name }, sense) is { Count: > 0 } leadsOfIt) return leadsOfIt;
             if (ToldOf(clause, sense, phrase) is { } toldOf) return Things(clause, sense, toldOf);
             // "When there is no spring on them, spin them out": no spring.
-            if (_unnamed is { } said && !(sense == Sense.On && IsOfWhatCameOff(clause, phrase)) && !(phrase.Text is "them" or "they" && said is { IsPlural: false, IsAll: false, Count: null or 1 }
+            if (_unnamed is { } said && !(sense == Sense.On && IsOfWhatCameOff(clause, phrase)) && !(phrase.Text is "them" or "they"
+                && said is { IsPlural: false, IsAll: false, Count: null or 1 }
                 && said.Sign.Length == 0
                 && !said.Name.EndsWith('s') && Spoken.Last is [Joint { Count: > 1 }, ..]) && !row.IsSoft
                     && sense is not (Sense.Level or Sense.Drain or Sense.Fill)
@@ -1588,7 +1612,8 @@ public sealed partial class SentenceReader
         if (phrase is not { IsPronoun: false, IsIts: false, Stems.Count: 1, Owner.Count: 0 } || MentionOf(clause, phrase) is not { } whole) return phrase;
         var full = phrase with { Name = whole, Text = whole.ToLowerInvariant(), Stems = NameIndex.StemsOf(whole) };
         // Another that is called so is not meant, where nothing was done to it here.
-        return _refer.Known(phrase) is { } known && (full.Stems.SkipLast(1).All(Trade.Distinct.Contains) || phrase.IsIndefinite || phrase.IsNew || _refer.Known(full) is not null
+        return _refer.Known(phrase) is { } known && (full.Stems.SkipLast(1).All(Trade.Distinct.Contains) || phrase.IsIndefinite
+            || phrase.IsNew || _refer.Known(full) is not null
             || _actions.Exists(a => a.Target == known.Id)) ? phrase : full;
     }
 

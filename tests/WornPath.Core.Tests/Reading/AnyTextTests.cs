@@ -35,6 +35,10 @@ public class AnyTextTests
                 "under pressure", "on", "the lip of", "heads", "nothing but", "or else", "when", "the same applies", "likewise on the other side",
                 "and the pump out of the frame", "get", "have", "again after ten hours", "once more after the first hour", "while you crack it", "hold the fitting",
                 "screws, a quarter turn each, and", "drops down", "isolate the battery by", "disconnecting", "following the marks made earlier", "off with",
+                "leave each on by two threads", "one person", "the other removes", ", which are now removed", "mind the", ", which will fall out",
+                "with more than 0.5 mm of play", "below 18 mm,", "the new", "the new one", "with their springs", "it sits on", "button", "block the wheels",
+                "the chocks", "off the stands", "while it's apart", "where the cover is hard,", "as long as", "25 N·m for", "30 for", "check", "after the first hour",
+                "seat", "in reverse order", "cotter", "clevis pin", "in the bin", "rag in the", "aside", "start it", "tightening torque of",
                 "is yours", "the upper one", "lock the cover with its set screw,", "securing the guard",
                 "thickness", "at least", "must not exceed", "or more", "maximum", "0.05 mm", "between 0.1 and 0.3 mm", "the minimum", "is", "make sure", "min.",
     ];

@@ -310,7 +310,7 @@ public class SpokenTests
     [InlineData("Pull cyl. bolts, cyl. off.", "take out J1 cylinder bolts; remove P1 cylinder")]
     [InlineData("Handbrake off, chocks fore and aft of the good wheel.", "set L1 parking brake: Handbrake off; put in place A1 chocks")]
     [InlineData("Take the inner bearing out. | Inner brg in drum.", "fit P1 inner bearing")]
-    [InlineData("Pull the seal out. | Last bolt out, old seal in the scrap.", "take out the rest of J1 bolt")]
+    [InlineData("Pull the seal out. | Last bolt out, old seal in the scrap.", "take out the rest of J1 bolt; discard P1 seal")]
     [InlineData("Jack it up, stand under the subframe.", "raise; on stands")]
     [InlineData("Raise the front end. | Slip a stand under.", "put in place A1 stand; on stands")]
     [InlineData("Old seal out of drum - hook it.", "remove P1 seal")]
