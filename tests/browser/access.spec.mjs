@@ -164,7 +164,9 @@ test('who reads or types is kept signed in; before a session of nothing ends, th
   let asked = 0;
   page.on('request', (request) => new URL(request.url()).pathname === '/api/session' && asked++);
   // She reads on, of which the server hears nothing: it is told once in a while.
+  const heard = page.evaluate(() => new Promise((done) => addEventListener('wheel', () => done(), { once: true })));
   await page.mouse.wheel(0, 200);
+  await heard;
   await page.clock.fastForward('06:00');
   await expect.poll(() => asked).toBe(1);
   // Nothing for long.
