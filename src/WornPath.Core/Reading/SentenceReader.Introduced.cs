@@ -128,6 +128,6 @@ public sealed partial class SentenceReader
         if (at < 0) return false;
         _actions[at] = _actions[at] with { Verb = Verb.Loosen };
         Spoken.Did(thing, Verb.Loosen);
-        return _told = _isDone = true;
+        return true;
     }
 }

@@ -1015,11 +1015,9 @@ public sealed partial class SentenceReader
         var row = Trade.Of(sense);
         // "Spin the nut on but leave it loose": it is.
         if (sense == Sense.Loosen && clause.Verb?.Lemma == "leave" && _actions.FindLast(a => a.Target == thing.Id) is { Verb: Verb.Start }) return;
-        // "Unscrew the nuts, but leave each on by two threads": they are not out.
-        if (sense == Sense.Loosen && clause.Verb?.Lemma == "leave" && phrase is { Some: null, Count: null, Text: not "one" } && LeftIn(thing)) return;
-        // "Leave the bolts loose for now": not tightened yet, and nobody loosens them.
+        // "Unscrew the nuts, but leave each on by two threads": they are not out; "leave the bolts loose for now": nobody loosens them.
         if (sense == Sense.Loosen && clause.Verb?.Lemma == "leave" && phrase is { Some: null, Count: null, Text: not "one" }
-            && !Has(clause, "thread", "threads", "turn", "turns"))
+            && (LeftIn(thing) || !Has(clause, "thread", "threads", "turn", "turns")))
         {
             _isDone = true;
             return;
