@@ -4,7 +4,8 @@ namespace WornPath.Core.Reading;
 
 /// <summary>
 /// A comma between two words that tell how one thing is parts nothing: "on firm, level ground", "a clean, lint-free cloth". It is left out
-/// before clauses are found; so is how far each of some screws is turned, where what they hold comes off behind it.
+/// before clauses are found; so is how far each of some screws is turned, where what they hold comes off behind it. "Lift" alone behind fasteners, in a
+/// note about what they hold, is lift it off.
 /// </summary>
 internal sealed class Described(List<Token> tokens, NameIndex names) : Straightening(tokens, names)
 {
