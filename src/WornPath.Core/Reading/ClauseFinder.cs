@@ -1108,7 +1108,8 @@ internal sealed class ClauseFinder
             && (open?.Verb?.Lemma == "drain" || open is { Mood: Mood.Imperative, Verb: { } whole }
                 && (Trade.Changes(whole) || NeedsWay(whole) || Trade.LetsGo.Contains(whole.Lemma))
                     && Trade.MayChange(doing)
-                || open is { Mood: Mood.Passive, IsFull: true, Verb: { } told } && Trade.Changes(told) && Trade.MayChange(doing)))
+                || open is { Mood: Mood.Passive, IsFull: true, Verb: { } told }
+                    && (Trade.Changes(told) || Trade.LetsGo.Contains(told.Lemma)) && Trade.MayChange(doing)))
             return new Clause(Mood.Imperative, at, NextBoundary(at + 1)) { VerbAt = at, Verb = doing, ComesFirst = open?.Verb?.Lemma != "drain" };
         // "…, tightening its bolts to 25 N·m": tightened.
         if (leads && doing is not null && doing.Frames.Any(f => f.Sense == Sense.Torque)
@@ -1624,7 +1625,7 @@ internal sealed class ClauseFinder
                 case TokenKind.Mark:
                     // "Round the crank, the pump and the fan", "with the four bolts, washers and nuts".
                     if (token.Text is ":" or "(" or ")" or "–" or "—" || token.Text == ","
-                        && !(clause.Pieces is [.., { Noun.After: "round" or "around" or "between" or "with" }] && Lists(i, to))) after = null;
+                        && !(clause.Pieces is [.., { Noun.After: "round" or "around" or "between" or "with" or "using" }] && Lists(i, to))) after = null;
                     else if (token.Text == ",") after = clause.Pieces[^1].Noun!.After;
                     // What follows a colon explains ("inspect the stub: no scoring"); it is no further object.
                     if (token.Text == ":" && clause.Mood == Mood.Imperative) explains = true;
@@ -1737,6 +1738,20 @@ internal sealed class ClauseFinder
                 // "The tails through the grommet, the longer one to the right".
                 stands |= noun.Phrase is { IsPronoun: true, IsRest: false, Distinct.Count: > 0 } && noun.Next < to
                     && _tokens[noun.Next].Text is "to" or "at" or "on" or "in" && clause.Mood != Mood.Fragment;
+                // "Bolt them to the frame, nuts on the outside".
+                stands |= clause.Mood == Mood.Imperative && _nouns.IsFastener(noun.Phrase) && noun.Phrase is { IsIndefinite: true, IsPronoun: false }
+                    && (Is(noun.Next, "on") || Is(noun.Next, "to")) && Is(noun.Next + 1, "the") && noun.Next + 2 < to
+                    && Trade.NounOf([Stem.Of(_tokens[noun.Next + 2].Text)]) is { Role: NounRole.Place };
+                // "Slide it onto its plate, four bolts up from below": with them.
+                if (comma && clause.Mood == Mood.Imperative && _nouns.IsFastener(noun.Phrase) && noun.Phrase is { IsIndefinite: true, Count: not null }
+                    && noun.Next + 1 < to && _tokens[noun.Next].Text is "up" or "in" or "down" or "through" && Is(noun.Next + 1, "from"))
+                {
+                    clause.Pieces.Add(new Piece(noun.Phrase.At) { Noun = noun.Phrase with { After = "with" } });
+                    for (i = noun.Next; i < to && _tokens[i].Kind == TokenKind.Word; i++) ;
+                    after = "with";
+                    continue;
+                }
+
                 stands = stands && comma || i > from && IsBoundary(i - 1) && _nouns.Stands(noun.Phrase, noun.Next, to);
                 var phrase = explains ? noun.Phrase with { After = "beside" } : stands && clause.Pieces.Count > 0
                     && (clause.Mood != Mood.Fragment || _nouns.Stands(noun.Phrase, noun.Next, to)) ? noun.Phrase with { After = "beside" } : noun.Phrase;

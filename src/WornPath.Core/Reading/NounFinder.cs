@@ -262,8 +262,20 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
             }
 
             // "Out with the old gasket, in with the new".
+            // "The new, longer bolts".
+            if (Trade.New.Contains(word) && determined && stems.Count == 0 && i + 3 < to && tokens[i + 1] is { Kind: TokenKind.Mark, Text: "," }
+                && IsContent(i + 2) && Trade.VerbsOf(Word(i + 2)).Length == 0 && IsContent(i + 3) && (names.IsHead(Stem.Of(Word(i + 3)))
+                    || Trade.NounOf([Stem.Of(Word(i + 3))]) is not null))
+            {
+                isNew = true;
+                i++;
+                continue;
+            }
+
             if (Trade.New.Contains(word) && determined && stems.Count == 0 && (i + 1 >= to || tokens[i + 1].Kind is TokenKind.Mark or TokenKind.Stop))
                 return (Pronoun(from, i + 1, after, "one", plural: false, rest: false, null, false, isNew: true), i + 1);
+            if (word == "old" && determined && stems.Count == 0 && (i + 1 >= to || tokens[i + 1].Kind is TokenKind.Mark or TokenKind.Stop))
+                return (Pronoun(from, i + 1, after, "one", plural: false, rest: false, null, false, isNew: false) with { IsOld = true }, i + 1);
             if (Trade.New.Contains(word) && (Continues(i + 1, to) || Word(i + 1) is "one" or "ones"))
             {
                 isNew = true;
@@ -279,7 +291,9 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
                 continue;
             }
 
-            if (word is "other" or "others" or "remaining" or "last" or "final" && (determined || i == from && word is "last" or "remaining" && Continues(i + 1, to)) || word is "others")
+            if (word is "other" or "others" or "remaining" or "last" or "final" && (determined || i == from && word is "last" or "remaining" && Continues(i + 1, to)
+                // "Two out, other 2 loose".
+                || word == "other" && NumberWords.Parse(Word(i + 1)) is > 1 and < 50) || word is "others")
             {
                 if (word is "others")
                 {
@@ -338,7 +352,7 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
                 continue;
             }
 
-            if (Trade.Neutral.Contains(word) && Continues(i + 1, to)) continue;
+            if (Trade.Neutral.Contains(word) && Continues(i + 1, to) && !Trade.IsCompound(word, Stem.Of(Word(i + 1)))) continue;
             // "Its loose end", "the free end": how it is.
             if (determined && word is "loose" or "free" or "open" or "clear" && i + 1 < to && IsContent(i + 1)) continue;
             if (IsAdverb(word) && (determined || count is not null)
@@ -439,7 +453,7 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
             if (stems.Count > 0 && word is "hot" or "cold" or "warm" && !(i + 1 < to && IsContent(i + 1))) break;
             // "Let the jack right down", "both nuts first": behind the name it is no part of it.
             if (stems.Count > 0 && Trade.Adverbs.Contains(word) && !names.IsHead(Stem.Of(word))) break;
-            if (stems.Count > 0 && Trade.New.Contains(word)) break;
+            if (stems.Count > 0 && (Trade.New.Contains(word) || word is "somewhere" or "several")) break;
             // "Let blade and spacer drop".
             if (stems.Count > 0 && Trade.IsBase(word) && Trade.NounOf([Stem.Of(word)]) is { Role: NounRole.Words }
                 && Trade.NounOf(stems) is { Role: NounRole.Thing } && (i + 1 >= to || tokens[i + 1].Kind == TokenKind.Mark)) break;
@@ -447,7 +461,9 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
             if (stems.Count > 0 && Trade.IsBase(word) && Trade.NounOf(stems) is { Kinds: [ThingKind.Tool, ..] } && i + 1 < to
                 && Word(i + 1) is "the" or "a" or "an" or "its" or "their" && !names.IsHead(Stem.Of(word))) break;
             // "Let the caliper hang by its hose": it hangs.
-            if (stems.Count > 0 && from > 0 && Word(from - 1) is "let" or "letting" && Trade.IsBase(word) && Trade.NounOf([Stem.Of(word)]) is null
+            if (stems.Count > 0 && from > 0 && Word(from - 1) is "let" or "letting" && Trade.IsBase(word)
+                // "Let the dam drop down", but "let a drop of oil fall".
+                && (Trade.NounOf([Stem.Of(word)]) is null || Trade.ItMoves.Contains(word) && (i + 1 >= to || Trade.Paths.Contains(Word(i + 1))))
                 && !names.IsHead(Stem.Of(word))) break;
             if (first < 0) first = i;
             last = i;
@@ -479,7 +495,7 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
             // "Remove these".
             if (pointing.Length > 0 && stems.Count == 0 && count is null
                 && (i >= to || tokens[i].Kind == TokenKind.Mark || Trade.Conjunctions.Contains(Word(i))
-                || Trade.Paths.Contains(Word(i))))
+                || Trade.Paths.Contains(Word(i)) || pointing is "these" or "those" && i == from + 1 && Trade.Auxiliaries.Contains(Word(i))))
             {
                 var many = pointing is "these" or "those";
                 // "Those on the cover".
@@ -544,8 +560,8 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
             nameFrom = count is not null && k + 2 <= last && NumberWords.Parse(tokens[k + 1].Text) is not null ? k + 2 : k + 1;
             // "The cover's M8 bolts".
             if (nameFrom < last && size.Length == 0 && Sized(tokens[nameFrom].Text)) size = tokens[nameFrom++].Text;
-            stems = [.. Enumerable.Range(nameFrom, last - nameFrom + 1).Where(x => !Trade.Neutral.Contains(tokens[x].Text)).Select(x =>
-                Stem.Of(tokens[x].Text))];
+            stems = [.. Enumerable.Range(nameFrom, last - nameFrom + 1).Where(x => !Trade.Neutral.Contains(tokens[x].Text)
+                || Trade.IsCompound(tokens[x].Text, Stem.Of(Word(x + 1)))).Select(x => Stem.Of(tokens[x].Text))];
             // "The tray's slots", "the cover's edge": a place on it is the thing itself.
             if (Trade.NounOf(stems) is { Role: NounRole.Words } || Trade.PlacesOn.Contains(stems[^1]) || Trade.Relational.Contains(stems[^1]))
             {
@@ -595,7 +611,9 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
         else if (owner.Count == 0 && (Word(i) is "on" or "off" or "from" or "at" || Trade.Holding.Contains(Word(i))
             || Word(i) is "in" or "around" or "round" or "along" or "through" or "for" && Word(i + 1) is "the" or "its")
             && (Trade.Hardware.Contains(stems[^1]) ? ThingKind.Joint : Trade.NounOf(stems)?.Kinds.FirstOrDefault(ThingKind.Fluid)) is var likely
-                && likely is ThingKind.Joint or ThingKind.Part
+                && (likely is ThingKind.Joint or ThingKind.Part
+                // "The zip tie holding the harness".
+                || Trade.Holding.Contains(Word(i)) && likely is ThingKind.Consumable or ThingKind.Connection or ThingKind.Aid)
             && (likely == ThingKind.Joint || Word(i).EndsWith("ing", StringComparison.Ordinal)) && depth < 2
             && Read(i + 1, to, Word(i), depth + 1) is { Phrase: { IsPronoun: false } on } && on.Stems.Count > 0
             && Trade.NounOf(on.Stems)?.Role is not (NounRole.Place or NounRole.Words or NounRole.Person)
@@ -730,7 +748,8 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
             // "Front two bolts": the number is none of the name.
             if (i > from && i < to && tokens[i - 1].Kind == TokenKind.Word && Trade.Distinct.Contains(tokens[i - 1].Text)
                 && NumberWords.Parse(tokens[i].Text) is not null) continue;
-            if (tokens[i].Kind == TokenKind.Word && (Trade.Neutral.Contains(tokens[i].Text) || Trade.Conjunctions.Contains(tokens[i].Text)) && i < to) continue;
+            if (tokens[i].Kind == TokenKind.Word && (Trade.Neutral.Contains(tokens[i].Text) && !Trade.IsCompound(tokens[i].Text, Stem.Of(Word(i + 1)))
+                || Trade.Conjunctions.Contains(tokens[i].Text)) && i < to) continue;
             if (name.Length > 0) name.Append(' ');
             name.Append(i == to ? Bare(Written(i)) : Written(i));
         }

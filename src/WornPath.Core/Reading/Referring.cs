@@ -11,6 +11,9 @@ public sealed record AssumedThing(ThingKind Kind, string Id, string Name, int Co
 {
     /// <summary>What the words say the fastener is; null where they say nothing of it.</summary>
     public Fastener? Fastener { get; init; }
+
+    /// <summary>What the words say lies under its head and on its end; null where they say nothing of it.</summary>
+    public JointStack? Stack { get; init; }
 }
 
 /// <summary>Finds what noun phrases mean: within the sentence, then what was spoken of before, then by kind and by what holds what.</summary>
@@ -149,7 +152,9 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
         // "Catch all eight bolts": not the four.
         if (phrase.Count is > 1 and var many && good.FindAll(t => t is Joint joint && joint.Count == many) is { Count: > 0 } counted) good = counted;
         if (spoken.Nearest(good) is { } near) return near;
-        var first = scored.Where(s => s.Score == top).Select(s => s.Thing).ToList();
+        // "The bolts": of two that nobody spoke of, not the one with the shorter name.
+        var bare = phrase.Stems.Count == 1 && Trade.Plain.Contains(phrase.Head) ? 3 : 0;
+        var first = scored.Where(s => s.Score >= top - bare).Select(s => s.Thing).ToList();
         if (first.Count == 1) return first[0];
         Doubtful = good;
         return null;
@@ -337,6 +342,20 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
         if (joint && ownerId is null && phrase.Owner.Count > 0) _holding[id] = phrase.Owner;
         if (kind == ThingKind.Part) HeldBy(id, stems);
         return thing;
+    }
+
+    /// <summary>True for a thing named anew here.</summary>
+    public bool IsFresh(Thing thing) => _fresh.Contains(thing);
+
+    /// <summary>Notes a washer or nut that goes on with a joint named anew: "M10 bolts, flat washers and lock nuts".</summary>
+    public void Stack(Joint joint, NounPhrase piece)
+    {
+        Spoken.Name(joint);
+        if (_assumed.FindIndex(a => a.Id == joint.Id) is not (>= 0 and var at)) return;
+        var each = piece.Count is { } many && many % joint.Count == 0 ? many / joint.Count : 1;
+        var told = $"{(each > 1 ? $"{each} " : "")}{string.Join(' ', piece.Stems)}";
+        if (JointStack.Parse(_assumed[at].Stack is { } before ? $"{before}, {told}" : told) is { IsGood: true } stack)
+            _assumed[at] = _assumed[at] with { Stack = stack.Value };
     }
 
     // "The four flange bolts securing the guard", which came before the guard itself: they hold it.

@@ -17,13 +17,12 @@ public sealed partial class SentenceReader
     {
         if (phrase is not
             {
-                Stems.Count: 1, Owner.Count: 0, IsNew: false, IsOld: false, IsRest: false, IsVague: false, Distinct.Count: 0,
-                Size.Length: 0, Sign.Length: 0
+                Stems.Count: 1, Owner.Count: 0, IsNew: false, IsOld: false, IsRest: false, IsVague: false, Distinct.Count: 0, Sign.Length: 0
             }
             || !Trade.Plain.Contains(phrase.Head) || !phrase.Is(ThingKind.Joint)) return null;
         var known = _refer.Known(phrase, k => k == ThingKind.Joint);
         List<Thing> others = known is not null ? [known] : [.. _refer.Doubtful];
-        if (others.Count == 0 || !others.TrueForAll(t => t is Joint { Holds.Length: > 0 } && !Spoken.Last.Contains(t)
+        if (others.Count == 0 || !others.TrueForAll(t => t is Joint { Holds.Length: > 0 } sized && FastenerSizes.Same(phrase.Size, sized) is not true && !Spoken.Last.Contains(t)
             && !_actions.Exists(a => a.Target == t.Id)))
             return null;
         var comes = GoesOn(sense);
@@ -71,9 +70,10 @@ public sealed partial class SentenceReader
     private (Part? Part, string Name)? PartIn(NounPhrase noun, int steps)
     {
         if (!(noun.After is null or "of" or "from" or "off" or "behind" or "under" or "underneath" or "beneath" or "up" or "out" or "down"
-            or "back" || steps == 0 && noun.After is "on" or "at")) return null;
+            or "back" || steps == 0 && noun.After is "on" or "at" or "in")) return null;
         if (noun.Owner.Count > 0 && PartNamed(noun.At, noun.OwnerName, noun.Owner) is { } owner) return (owner, owner.Name);
-        if (noun.Stems.Count == 0 || Trade.Unfastened.Contains(noun.Head)) return null;
+        // "The bolt head": of a fastener, and no part.
+        if (noun.Stems.Count == 0 || Trade.Unfastened.Contains(noun.Head) || noun is { Head: "head", Stems: [.., var of, _] } && Trade.Plain.Contains(of)) return null;
         if (_refer.Known(noun, k => k == ThingKind.Part) is Part part) return (part, part.Name);
         // One the sheet does not have yet, beside what is done to it.
         return steps != 0 && noun is { After: null, IsIndefinite: false } && _refer.Doubtful.Count == 0 && _refer.Known(noun) is null

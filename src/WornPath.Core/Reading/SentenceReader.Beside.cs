@@ -30,6 +30,7 @@ public sealed partial class SentenceReader
         if (sense == Sense.Off) WithCompanions(clause, targets);
         if (sense is not (Sense.On or Sense.Secure or Sense.Start or Sense.Place or Sense.Transfer or Sense.Connect)) return;
         var fastened = false;
+        var stacked = targets.OfType<Joint>().LastOrDefault(_refer.IsFresh);
         foreach (var piece in clause.Pieces)
         {
             // "Push the bolt through the spacer", which is off.
@@ -57,8 +58,16 @@ public sealed partial class SentenceReader
             }
 
             if (ReadPieceOfStack(clause, phrase, goesOn: true)) continue;
+            // "With M10 bolts, flat washers and lock nuts": what lies under their heads and on their ends.
+            if (stacked is not null && phrase.After is "with" or "using" && (IsCompanion(phrase) || phrase.Head is "nut" or "locknut") && !phrase.IsNew
+                && phrase.Owner.Count == 0 && _refer.Known(phrase) is null or Joint { Holds.Length: > 0 })
+            {
+                _refer.Stack(stacked, phrase);
+                continue;
+            }
+
             var found = Settled(phrase.Text) is { Length: > 0 } settled ? _refer.Find(settled)
-                : ItsOwn(clause, phrase) ?? NutsOf(phrase) ?? _refer.Known(phrase);
+                : ItsOwn(clause, phrase) ?? NutsOf(phrase) ?? OwnOf(targets.OfType<Part>().FirstOrDefault(), phrase) ?? _refer.Known(phrase);
             found ??= CalledByItsForm(phrase);
             if (found is null && sense is not Sense.Place && Settled(phrase.Text) is null && phrase.Is(ThingKind.Joint))
             {
@@ -71,7 +80,10 @@ public sealed partial class SentenceReader
                 case Joint joint when sense is not Sense.Place && !targets.Contains(joint):
                     Add(Verb.Start, joint, phrase.At, a => a with { New = phrase.IsNew });
                     targets.Add(joint);
-                    fastened = true;
+                    (fastened, stacked) = (true, joint);
+                    break;
+                case null when sense == Sense.Secure && phrase.After == "with" && Trade.NounOf(phrase.Stems) is { Kinds: [ThingKind.Part, ..] } && _refer.Doubtful.Count == 0:
+                    Add(Verb.Fit, _refer.Assume(phrase, ThingKind.Part, true, null, null), phrase.At, a => a with { New = phrase.IsNew });
                     break;
                 case Part part when (phrase.IsNew || (phrase.IsIts || IsCompanion(phrase)) && Spoken.IsOff(part) is true
                     || phrase is { After: "with", IsIndefinite: true } || sense == Sense.Secure && Spoken.IsOff(part) is true) && !targets.Contains(part):
@@ -93,6 +105,8 @@ public sealed partial class SentenceReader
         foreach (var part in targets.OfType<Part>().ToList())
         {
             if ((FastenersOf(part) ?? (clause.Verb?.Lemma == "bolt" ? AssumeBolts(part, Bare(clause)) : null)) is not { } joint) continue;
+            // "Clip the panel back on", which has screws besides.
+            if (clause.Verb?.Lemma is "clip" or "snap" && NameIndex.NamesOf(joint)[0][^1] != "clip") continue;
             Add(Verb.Start, joint, PlaceOf(clause));
             targets.Add(joint);
         }
@@ -110,6 +124,18 @@ public sealed partial class SentenceReader
     {
         var name = $"{part.Name} bolts";
         return (Joint)_refer.Assume(phrase with { Name = name, Text = name.ToLowerInvariant(), Stems = NameIndex.StemsOf(name), Count = null, Some = null, IsNew = false }, ThingKind.Joint, true, null, part.Id);
+    }
+
+    // "Attach the bracket with two M10 bolts", where the sheet knows the bumper's: the bracket's own, known or new.
+    private Joint? OwnOf(Part? part, NounPhrase phrase)
+    {
+        if (part is null || phrase is not { Stems.Count: 1, Owner.Count: 0, IsOld: false, IsRest: false, IsVague: false, Distinct.Count: 0, Sign.Length: 0 }
+            || !Trade.Plain.Contains(phrase.Head) || !phrase.Is(ThingKind.Joint)) return null;
+        var known = _refer.Known(phrase, k => k == ThingKind.Joint);
+        List<Thing> others = known is not null ? [known] : [.. _refer.Doubtful];
+        return others.Count > 0 && others.TrueForAll(t => t is Joint { Holds.Length: > 0 } other && !IsOf(other, part, part.Name)
+            && FastenerSizes.Same(phrase.Size, other) is not true && (phrase.IsIndefinite || !Spoken.Last.Contains(t) && !Spoken.Earlier.Contains(t)))
+            ? FastenersOf(part, phrase.Head) ?? _refer.Assume(phrase, ThingKind.Joint, true, part.Name, part.Id) as Joint : null;
     }
 
     private Joint? FastenersOf(Part part)
@@ -136,13 +162,16 @@ public sealed partial class SentenceReader
     private void Aside(Clause clause)
     {
         _told = true;
-        if (IsOffByThem(clause)) return;
+        if (IsOffByThem(clause) || LeavesLoose(clause)) return;
         if (LedTo(clause) is { } ledTo) _topic = ledTo;
         // "While a helper supports the bumper, remove its bolts": what is spoken of before what is done.
         if (clause is { Mood: Mood.Beside, IsProviso: false } && _finder.Tokens[clause.From].Text is "while" or "with" or "once" or "when" or "as" or "under"
             && clause.Nouns.Where(n => !n.IsPronoun && n.After is null or "with" or "under").Select(n =>
                 _refer.Known(n)).OfType<Part>().LastOrDefault() is { } borne)
             Spoken.Hand([borne]);
+        // "If the vehicle has parking sensors, unplug them".
+        if (clause.IsProviso && clause.Nouns.LastOrDefault(n => n is { IsPronoun: false, After: null }) is { IsPlural: true } has
+            && Trade.Wired.Contains(has.Head) && _refer.Known(has) is null) _unnamed ??= has;
         // "With grease on the bolts, run them in".
         if (clause is { Mood: Mood.Beside, Negated: false } && _finder.Tokens[clause.From].Text == "with"
             && clause.Nouns.FirstOrDefault() is { IsPronoun: false } stuff && Stays(stuff) && PutOn(clause, stuff)) return;

@@ -211,8 +211,9 @@ public sealed partial class SentenceReader
         foreach (var phrase in objects)
             foreach (var thing in Things(clause, Sense.Off, phrase))
             {
-                if (thing is Part part && !_actions.Exists(a => a.Verb == Verb.TakeOut))
-                    Add(Verb.TakeOut, FastenersOf(part) ?? AssumeBolts(part, phrase), phrase.At);
+                // "Unclip the panel": its clips, where it has any.
+                if (thing is Part part && !_actions.Exists(a => a.Verb == Verb.TakeOut) && (clause.Verb?.Lemma == "unbolt"
+                    ? FastenersOf(part) ?? AssumeBolts(part, phrase) : FastenersOf(part, "clip")) is { } holds) Add(Verb.TakeOut, holds, phrase.At);
                 Act(clause, Sense.Off, thing, phrase);
                 hand.Add(thing);
             }
@@ -320,10 +321,12 @@ public sealed partial class SentenceReader
         // "Retighten all fasteners".
         if (phrase is { IsAll: true, Stems: [var whatever], Owner.Count: 0, Count: null } && Trade.Hardware.Contains(whatever) && accepts(ThingKind.Joint)
             && _refer.Things.Where(t => t is Joint && Spoken.IsOff(t) is not true
-                && _sheet.Steps.Any(s => s.Actions.Any(a => a.Verb == Verb.Torque && a.Target == t.Id))).ToList() is { Count: > 1 } fasteners) return fasteners;
+                && _sheet.Steps.Any(s => s.Actions.Any(a => a.Verb == Verb.Torque && a.Target == t.Id))).ToList() is { Count: > 0 } fasteners) return fasteners;
         if (phrase is { IsAll: true, Stems.Count: 1 })
         {
-            var all = _refer.Things.Where(t => accepts(t.Kind) && Spoken.Lately(t) > 0 && NameIndex.NamesOf(t)[0][^1] == phrase.Head).ToList();
+            var all = _refer.Things.Where(t => accepts(t.Kind) && Spoken.Lately(t) > 0 && NameIndex.NamesOf(t)[0][^1] == phrase.Head
+                // "All M8 fasteners" are no M10.
+                && !(t is Joint sized && FastenerSizes.Same(phrase.Size, sized) is false)).ToList();
             // "Get all four bolts started": those of the part in hand.
             if (accepts(ThingKind.Joint) && FastenersOf(PartInHand, phrase.Head) is { } holds && (phrase.Count is null
                 || phrase.Count == holds.Count)) return [holds];

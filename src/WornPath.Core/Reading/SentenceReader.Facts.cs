@@ -163,6 +163,9 @@ public sealed partial class SentenceReader
             if (_reader._refer.Known(phrase) is { } known) return known.Kind.ToString().ToLowerInvariant();
             if (_reader.HouseKind(phrase) is { } taught) return taught.ToString().ToLowerInvariant();
             if (_reader._refer.Doubtful.Count > 0) return _reader._refer.Doubtful[0].Kind.ToString().ToLowerInvariant();
+            // "Stick the switch in the dash": it is a part, and nobody switches it.
+            if (Trade.Wired.Contains(phrase.Head) && phrase.Is(ThingKind.Control) && _clause.Verb?.Lemma is not ("push" or "press" or "turn")
+                && GoesInto(_clause)) return "part";
             // "Slide the deck out to the right": off, and no lever.
             if (phrase.Head == "deck" && _clause.Pieces.Exists(p => p.Way is "out" or "off" or "away"
                 || p.Noun is { After: "from" or "off" or "out" })) return "part";

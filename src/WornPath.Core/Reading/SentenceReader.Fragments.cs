@@ -454,6 +454,10 @@ public sealed partial class SentenceReader
             // "Plate down, six screws": what is off goes on.
             if (way == "none" && !phrase.IsPronoun && reader.Has(clause, "down") && reader._refer.Known(phrase) is Part down
                 && reader.Spoken.IsOff(down) is true) way = "on";
+            // "Tank down again, two screws": what held it and is out goes in with it.
+            if (way == "none" && !phrase.IsPronoun && reader._actions is [.., { Verb: Verb.Fit, Target: { } goesOn }]
+                && reader._refer.Find(goesOn) is Part host && reader._refer.Known(phrase, k => k == ThingKind.Joint) is Joint fastens
+                && reader.Spoken.WasOff(fastens) is true && reader.Holding(host).Contains(fastens)) way = "on";
             // "Inner bearing in the drum, seal on top": what is off, or new, goes there.
             if (way == "none" && Placed(phrase) && (phrase.IsNew || reader._refer.Known(phrase, k => k != ThingKind.Aid) is { } off
                 && reader.Spoken.IsOff(off) is true)) way = "on";
@@ -478,15 +482,16 @@ public sealed partial class SentenceReader
                 return;
             }
 
-            var fastens = !phrase.IsPronoun && (reader._refer.Known(phrase) is Joint || phrase.Is(ThingKind.Joint));
+            var fastener = !phrase.IsPronoun && (reader._refer.Known(phrase) is Joint || phrase.Is(ThingKind.Joint));
             var sense = (reader.Has(clause, "snug", "snugged", "nipped", "pinched") || TightBehind(phrase)
-                && !Values(clause).Any(v => v.Kind == TokenKind.Torque)) && (fastens
+                && !Values(clause).Any(v => v.Kind == TokenKind.Torque)) && (fastener
                 || phrase.IsPronoun) ? Sense.Snug : way switch
                 {
                     "off" => Sense.Off,
                     "on" => Sense.On,
                     // "New alternator in, pivot bolt loose": in, and no tighter than that.
-                    _ when loose && !phrase.IsPronoun && reader._refer.Known(phrase) is Joint wasOut && reader.Spoken.IsOff(wasOut) is true => Sense.On,
+                    _ when loose && !phrase.IsPronoun && reader._refer.Known(phrase) is Joint or Part && reader._refer.Known(phrase) is { } wasOut
+                        && reader.Spoken.WasOff(wasOut) is true => Sense.On,
                     _ => loose ? Sense.BreakLoose : phrase.IsNew && !reader.Has(clause, "beside", "alongside")
                         || GoesOnWithNew(phrase) ? Sense.On : Sense.Say
                 };

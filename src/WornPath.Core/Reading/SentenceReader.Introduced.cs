@@ -109,16 +109,29 @@ public sealed partial class SentenceReader
         if (Spoken.IsOff(its) is not true) Add(Verb.TakeOut, its, bolts.At);
     }
 
-    // "Loosen the six screws of the housing and lift it out": they are out, or it would not come off.
+    // "Loosen the six screws of the housing and lift it out", "release the clips and take off the panel": they are out, or it would not come off.
     private void LoosenedRightOut(Part part)
     {
         var at = _actions.FindLastIndex(a => a is { Verb: Verb.Loosen, Some: null, Angle: null, IsSaid: false, Target: not null }
             && a.Branch == _branch && _refer.Find(a.Target) is Joint joint
-            && (joint.IsMany || joint.Name.EndsWith('s')) && NameIndex.NamesOf(joint)[0][^1] is "bolt" or "screw" or "nut"
+            && (joint.IsMany || joint.Name.EndsWith('s')) && NameIndex.NamesOf(joint)[0][^1] is "bolt" or "screw" or "nut" or "clip"
             && IsOf(joint, part, part.Name));
         if (at < 0) return;
         _actions[at] = _actions[at] with { Verb = Verb.TakeOut };
         Spoken.Did(_refer.Find(_actions[at].Target!)!, Verb.TakeOut);
+    }
+
+    // "Install the bracket, leaving the bolts loose for adjustment": they are in.
+    private bool LeavesLoose(Clause clause)
+    {
+        if (clause.Negated || clause.Verb?.Lemma is not ("leave" or "keep") || !Has(clause, "loose", "finger-tight", "hand-tight")
+            || clause.Nouns.FirstOrDefault() is not { IsPronoun: false, After: null } bolts || !bolts.Is(ThingKind.Joint)
+            || _actions.FindLast(a => a.Verb == Verb.Fit)?.Target is not { } id || _refer.Find(id) is not Part part
+            || (OfPartBeside(clause, Sense.Start, bolts) ?? FastenersOf(part, bolts.Head) ?? _refer.Known(bolts)
+                ?? (_refer.Doubtful.Count == 0 ? _refer.Assume(bolts, ThingKind.Joint, true, part.Name, part.Id) : null)) is not Joint joint
+            || Spoken.WasOff(joint) is false || !ItsPartIsFitted(joint)) return false;
+        Add(Verb.Start, joint, bolts.At);
+        return true;
     }
 
     // What the step took out, and then says is left in by some turns: only loosened.

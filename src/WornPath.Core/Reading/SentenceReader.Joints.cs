@@ -149,7 +149,8 @@ public sealed partial class SentenceReader
     // "After fifty miles", "after the first ten hours": done then, not now.
     private string? Later(Clause clause)
     {
-        foreach (var near in _clauses.Where(c => c == clause || c.Mood == Mood.Beside && c.To <= clause.From))
+        // "Check all hardware after 50 km of driving": also what stands right behind.
+        foreach (var near in _clauses.Where(c => c == clause || c.Mood == Mood.Beside && (c.To <= clause.From || c.From == clause.To)))
             for (var i = near.From; i < near.To; i++)
                 if (_finder.Tokens[i] is { Kind: TokenKind.Word, Text: "after" }
                     && Enumerable.Range(i, near.To - i).Any(k => _finder.Tokens[k] is { Kind: TokenKind.Time, Number: >= 60 }

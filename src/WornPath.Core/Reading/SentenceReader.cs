@@ -63,6 +63,10 @@ public sealed partial class SentenceReader
     private bool _told;
     // What a clause says was done by the words before it: "cut and remove the ties".
     private bool _isDone;
+    // The verb of the clause that is read.
+    private string? _lemma;
+    // The author said of a clause what is done, and nothing of fasteners that go in.
+    private bool _startIsStruck;
     // What the fasteners held that are out, where the clause calls it "it".
     private NounPhrase? _held;
     // A verb of moving is read.
@@ -398,6 +402,8 @@ public sealed partial class SentenceReader
         if (SaidOf(at) is { } said)
         {
             Say(said, at);
+            // "They are not put in here": nor where they are tightened.
+            _startIsStruck |= !said.Actions.Any(a => a.Verb == Verb.Start);
             if (said.Actions.IsEmpty) Speak(clause);
             if (_branches.Count > branches && _actions.TrueForAll(a => a.Branch <= branches)) _branches.RemoveAt(branches);
             return;
@@ -428,6 +434,7 @@ public sealed partial class SentenceReader
             && (clause.Mood != Mood.Imperative || such.IsPronoun)) _branch = BranchOf(new Proviso(such.Sign, false, such.At));
         TakeShown(clause);
         var questions = _questions.Count;
+        _lemma = clause.Verb?.Lemma;
         Read(clause);
         // A tool that is put to something is no more than the means.
         Show(clause, _actions.Skip(from).Any(a => !(a.Verb == Verb.Place && _refer.Find(a.Target ?? "") is Tool)) || _questions.Count > questions);
@@ -760,7 +767,8 @@ public sealed partial class SentenceReader
         // "Check the nuts after the first 50 km".
         if (sense == Sense.Look && Later(clause) is not null && (objects.Count > 0 || _actions is [.., { Verb: Verb.Torque }])
             && objects.TrueForAll(o => o is { IsPronoun: true, Text: "them" }
-            || !o.IsPronoun && _refer.Known(o, k => k == ThingKind.Joint) is Joint)) sense = Sense.Retorque;
+            || !o.IsPronoun && (_refer.Known(o, k => k == ThingKind.Joint) is Joint
+            || o is { IsAll: true, Stems: [var whatever] } && Trade.Hardware.Contains(whatever)))) sense = Sense.Retorque;
         // "Torque it to 80 N·m, loosen it a quarter turn and retighten it to 25": backed off, and torqued.
         if (_actions is [.., { Target: { } handled } just] && objects.TrueForAll(o => o.IsPronoun || _refer.Known(o)?.Id == handled))
         {
@@ -794,6 +802,9 @@ public sealed partial class SentenceReader
                 return;
             case Sense.Raise or Sense.Stands or Sense.Touch or Sense.Lower or Sense.VehicleMoves:
                 Vehicle(clause, sense, objects);
+                // "Wheel on, nuts by hand, down on the ground, 120 N·m crosswise": what was started before it.
+                if (Values(clause).Any(v => v.Kind == TokenKind.Torque) && _actions.FindLast(a => a.Verb is Verb.Start or Verb.Snug)?.Target is { } startedBefore
+                    && _refer.Find(startedBefore) is Joint tight) TightenWhat(clause, [], [tight]);
                 return;
             case Sense.Support:
                 Support(clause);
@@ -938,10 +949,10 @@ public sealed partial class SentenceReader
         OnWhat(clause, sense, [.. things.OfType<Part>()]);
         Beside(clause);
         if (things.Count > 0) Spoken.Hand([.. things.Distinct()]);
-        // "Put a washer on each bolt and start them": the bolts.
-        if (sense == Sense.On && objects is [var under] && IsCompanion(under)
-            && clause.Nouns.Where(n => n is { IsPronoun: false, After: "on" or "onto" or "over" })
-                .Select(n => _refer.Known(n)).OfType<Joint>().ToList() is { Count: > 0 } borne)
+        // "Put a washer on each bolt and start them": the bolts; "stick a new gasket to the pump and bolt it up": the pump, which is off.
+        if (sense == Sense.On && objects is [{ IsPronoun: false } under] && (IsCompanion(under) || under.Head == "gasket")
+            && clause.Nouns.Where(n => n is { IsPronoun: false, After: "on" or "onto" or "over" or "to" })
+                .Select(n => _refer.Known(n)).Where(b => b is Joint || b is Part && under.Head == "gasket" && Spoken.WasOff(b) is true).OfType<Thing>().ToList() is { Count: > 0 } borne)
             Spoken.Hand(borne);
         _unnamed ??= whose;
         // "Put the plug in, 30 pounds": no unit of torque, and not passed over.
@@ -1002,6 +1013,9 @@ public sealed partial class SentenceReader
             return things;
         }
 
+        // "Put it with its washer": laid there; "put a nut on each stud": it goes on.
+        if (sense == Sense.Place && things.TrueForAll(t => t is Joint))
+            sense = clause.Nouns.Any(n => n.After is "on" or "onto" or "in" or "into" or "over") || Way(clause) == "on" ? Sense.On : Sense.Aside;
         foreach (var thing in things) Act(clause, sense, thing, phrase);
         // "Unplug the lamps and take them off": the lamps are in hand, not their plugs.
         if (sense is Sense.Connect or Sense.Disconnect && !phrase.IsPronoun && things.TrueForAll(t => t is Connection)
@@ -1019,6 +1033,16 @@ public sealed partial class SentenceReader
         if (sense == Sense.Loosen && clause.Verb?.Lemma == "leave" && phrase is { Some: null, Count: null, Text: not "one" }
             && (LeftIn(thing) || !Has(clause, "thread", "threads", "turn", "turns")))
         {
+            // "Fit the bracket and leave its bolts loose": they are in.
+            if (thing is Joint left && Spoken.WasOff(left) is not false && ItsPartIsFitted(left)) Add(Verb.Start, left, phrase.At);
+            _isDone = true;
+            return;
+        }
+
+        // "Lift the bed, slip the spacers in and let it back down": what was lifted, and not what just went on.
+        if (sense == Sense.Off && phrase.IsPronoun && clause.Verb?.Lemma is "let" or "lower" or "ease" && _actions is [.., { Verb: Verb.Fit, Target: { } on }]
+            && on == thing.Id)
+        {
             _isDone = true;
             return;
         }
@@ -1028,9 +1052,9 @@ public sealed partial class SentenceReader
         // "Secure the roller with the circlip": the roller is on, and the circlip is not.
         if (sense == Sense.Secure && thing is Part or Connection && Spoken.IsOff(thing) is not true
             && clause.Nouns.Any(n => n is { After: "with", IsPronoun: false } && _refer.Known(n) is { } by && Spoken.IsOff(by) is true)) return;
-        // "Seat the new bearing against its shoulder", which is not on yet.
-        if (sense == Sense.Seat && thing is Part && clause.Verb?.Lemma is "seat" or "bed" && phrase is { IsNew: true, IsPronoun: false }
-            && !_actions.Exists(a => a.Verb == Verb.Fit && a.Target == thing.Id))
+        // "Seat the new bearing against its shoulder", "seat the pump on its dowels", which is not on yet.
+        if (sense == Sense.Seat && thing is Part && clause.Verb?.Lemma is "seat" or "bed" && !phrase.IsPronoun
+            && (phrase.IsNew || Spoken.WasOff(thing) is true) && !_actions.Exists(a => a.Verb == Verb.Fit && a.Target == thing.Id))
             (sense, row) = (Sense.On, Trade.Of(Sense.On));
         if (thing is Control && sense is Sense.Off or Sense.On or Sense.Move or Sense.MoveOff or Sense.Place or Sense.Connect or Sense.Disconnect)
         {
@@ -1232,8 +1256,11 @@ public sealed partial class SentenceReader
 
         if (sense == Sense.Replace)
         {
-            Add(off.Value, thing, phrase.At);
-            Add(on.Value, thing, phrase.At, a => a with { New = true });
+            // "Replace the cover and torque the bolts to 12 N·m", and it is off: it goes back. Else it is renewed, wherever it lies.
+            var goesBack = Spoken.WasOff(thing) is true && !phrase.IsNew && clause.Proviso is null && _clauses.ElementAtOrDefault(_clauses.IndexOf(clause) + 1)
+                is { Mood: Mood.Imperative, Proviso: null } next && !EndsBetween(clause, next) && AllValues(next).Any();
+            if (!goesBack) Add(off.Value, thing, phrase.At);
+            Add(on.Value, thing, phrase.At, a => a with { New = !goesBack });
             return;
         }
 
@@ -1285,6 +1312,10 @@ public sealed partial class SentenceReader
         && _actions is [.., { Verb: Verb.Remove, Target: { } off }] && off == thing.Id;
 
     // What comes with the job and stays.
+    // "Stick the switch in the dash": into what holds it.
+    private static bool GoesInto(Clause clause) => clause.Nouns.Any(n => n is { IsPronoun: false, After: "in" or "into" }
+        && n.Head is "dash" or "dashboard" or "panel" or "console" or "cutout" or "hole" or "opening" or "bracket" or "housing");
+
     private static bool Installs(Clause clause) => Trade.Installs.Contains(clause.Verb?.Lemma ?? "");
 
     // "Disconnect the battery", "unplug the alternator": its leads, its plug. The part itself stays where it is, and may come off later.
@@ -1317,7 +1348,7 @@ public sealed partial class SentenceReader
                 && _refer.Find(lead) is Connection pluggedIn && _refer.Things.OfType<Part>().FirstOrDefault(p => Spoken.IsOff(p) is true
                     && NameIndex.NamesOf(p)[0] is var bears && (GoesTo(pluggedIn, bears) || bears.All(NameIndex.NamesOf(pluggedIn)[0].Contains))) is { } lamp)
                 return [lamp];
-            if (sense is Sense.Connect or Sense.Disconnect && phrase.Text is "it" or "them" && !Spoken.Last.Any(t => t is Connection)
+            if (sense is Sense.Connect or Sense.Disconnect && phrase.Text is "it" or "them" && _unnamed is null && !Spoken.Last.Any(t => t is Connection)
                 && Spoken.Last.Concat(Spoken.Earlier).OfType<Part>().FirstOrDefault() is { } wired
                 && NameIndex.NamesOf(wired)[0] is var ofPart && (Trade.Wired.Contains(ofPart[^1]) || clause.Verb?.Lemma is "plug" or "unplug")
                 && LeadsOf(phrase with { Stems = ofPart, Name = wired.Name }, sense) is { Count: > 0 } leadsOfIt) return leadsOfIt;
@@ -1493,7 +1524,8 @@ public sealed partial class SentenceReader
         if (kinds is [ThingKind.Aid or ThingKind.Tool, ..]
             && _refer.Things.Any(t => t is Joint && NameIndex.NamesOf(t)[0][..^1].SequenceEqual(phrase.Stems))) kinds = [ThingKind.Part];
         // "Unplug the horn switch": its plug.
-        if (sense is Sense.Disconnect or Sense.Connect && kinds is [ThingKind.Control, ..]) kinds = [ThingKind.Connection];
+        if (sense is Sense.Disconnect or Sense.Connect && (kinds is [ThingKind.Control, ..] || phrase.Head == "plug" && kinds is [ThingKind.Joint, ThingKind.Part]))
+            kinds = [ThingKind.Connection];
         if (phrase.IsNew && kinds.Contains(ThingKind.Part) && kinds[0] == ThingKind.Aid) kinds = [ThingKind.Part];
         // What comes off and was never put there is a part: "remove the strap".
         if (sense == Sense.Off && kinds.Contains(ThingKind.Part) && kinds[0] == ThingKind.Aid) kinds = [ThingKind.Part];
@@ -1506,7 +1538,7 @@ public sealed partial class SentenceReader
         if (sense is Sense.On or Sense.Connect or Sense.Disconnect && phrase.After is null && kinds is [ThingKind.Tool]
             && Trade.NounOf([phrase.Head]) is { Kinds: [ThingKind.Connection, ..] }) kinds = [ThingKind.Connection];
         // "Mount the switch in the panel".
-        if ((sense == Sense.On && phrase.After is null && Installs(clause) || sense == Sense.Off && clause.Verb?.Lemma is "unscrew" or "remove" or "unbolt" or "undo" or "extract")
+        if ((sense == Sense.On && phrase.After is null && (Installs(clause) || GoesInto(clause)) || sense == Sense.Off && clause.Verb?.Lemma is "unscrew" or "remove" or "unbolt" or "undo" or "extract")
             && kinds is [ThingKind.Control] && Trade.Wired.Contains(phrase.Head))
             kinds = [ThingKind.Part];
         ThingKind? kind = kinds is [ThingKind.Control, ThingKind.Part]
@@ -1528,6 +1560,13 @@ public sealed partial class SentenceReader
         }
 
         if (row.ByKind.Count == 0) return [];
+        // "Install the remaining hardware": which that is, nobody knows.
+        if (phrase is { Stems: [var whatever], Owner.Count: 0, Size: "" } && Trade.Hardware.Contains(whatever) && clause.Verb?.Lemma != "leave")
+        {
+            Unclear(clause, VerbOf(sense));
+            return [];
+        }
+
         // A word that is no noun of the trade and has no "the": asked, not made a thing.
         if (kind is null && !axle && sense != Sense.Fill && phrase is { IsIndefinite: true, IsNew: false, Count: null }
             && !(clause.Mood == Mood.Fragment && clause.Pieces.TrueForAll(p => p.Noun?.After is null or "from"))
@@ -1789,6 +1828,11 @@ public sealed partial class SentenceReader
         }
 
         if (thing is not null) NeverOn(verb, thing, at);
+        // "Last of all the guard: three screws, 8 N·m", and it is off: it goes on.
+        if (verb is Verb.Start or Verb.Snug or Verb.Torque && thing is Joint fastener && _topic is { } about && _refer.Known(about) is Part off
+            && Spoken.WasOff(off) is true && Holding(off).Contains(fastener)) Add(Verb.Fit, off, at);
+        if (verb is Verb.Snug or Verb.Torque or Verb.TorquePass && thing is Joint joint && GoesInFirst(joint))
+            Add(Verb.Start, joint, at, a => a with { New = action.New, Some = action.Some, Rest = action.Rest });
         _actions.Add(action);
         _unnamed = null;
         if (thing is null) Spoken.Moved(verb, WhichEnd.Of(action.At.Of(_text)));
@@ -1797,6 +1841,21 @@ public sealed partial class SentenceReader
         if (thing is null) return;
         Spoken.Did(thing, verb);
         if (thing.Kind != ThingKind.Aid) Spoken.Vehicle = false;
+    }
+
+    // "Refit the guard and tighten its screws to 8 N·m", "run the nut up to 8 N·m": what came out goes in before it is tightened.
+    private bool GoesInFirst(Joint joint)
+    {
+        if (Spoken.WasOff(joint) is not true || _startIsStruck) return false;
+        if (_lemma is not null && Trade.RunsIn.Contains(_lemma)) return true;
+        return ItsPartIsFitted(joint);
+    }
+
+    // By this step, and before: what a fastener holds, or anything where that is not known.
+    private bool ItsPartIsFitted(Joint joint)
+    {
+        var holds = _refer.Things.OfType<Part>().Where(p => Holding(p).Contains(joint)).Select(p => p.Id).ToHashSet();
+        return _actions.Exists(a => a.Verb is Verb.Fit or Verb.Connect && a.Target is { } id && (holds.Count == 0 || holds.Contains(id)));
     }
 
     // "Push the roller in, turn it and pull it out": what was on all the while did not go on by being pushed.

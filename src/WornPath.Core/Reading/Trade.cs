@@ -155,6 +155,7 @@ internal static class Trade
     public static readonly WordSet Abbreviations = Set("abbreviation");
     public static readonly WordSet Installs = Set("installs");
     public static readonly WordSet Moves = Set("moves");
+    public static readonly WordSet RunsIn = Set("runsIn");
     public static readonly WordSet Vessels = Set("vessel");
     public static readonly WordSet Rests = Set("rest");
     public static readonly WordSet Bears = Set("bears");

@@ -39,6 +39,9 @@ public class AnyTextTests
                 "with more than 0.5 mm of play", "below 18 mm,", "the new", "the new one", "with their springs", "it sits on", "button", "block the wheels",
                 "the chocks", "off the stands", "while it's apart", "where the cover is hard,", "as long as", "25 N·m for", "30 for", "check", "after the first hour",
                 "seat", "in reverse order", "cotter", "clevis pin", "in the bin", "rag in the", "aside", "start it", "tightening torque of",
+                "refit", "screws 8 N·m", "two screws", "the old", "these are to be", "somewhere safe", "with M10 bolts, flat washers and lock nuts", "using",
+                "leaving the bolts loose", "nuts on the outside", "four bolts up from below", "replace", "last of all the cover:", "other 2",
+                "the new, longer", "all hardware", "hold it there with", "just enough that", "clip", "unclip", "let the cover drop down", "spare wheel",
                 "is yours", "the upper one", "lock the cover with its set screw,", "securing the guard",
                 "thickness", "at least", "must not exceed", "or more", "maximum", "0.05 mm", "between 0.1 and 0.3 mm", "the minimum", "is", "make sure", "min.",
     ];

@@ -212,7 +212,7 @@ public class SpokenTests
     // --- fasteners by their size
     [Theory]
     [InlineData("Install two 3/8-16 x 1-1/4 in. bolts.", "start by hand J1 3/8 bolts", "3/8-16 UNC")]
-    [InlineData("Install the four M8 x 25 mm bolts with washers.", "start by hand J1 M8 bolts; fit P1 washers", "M8")]
+    [InlineData("Install the four M8 x 25 mm bolts with washers.", "start by hand J1 M8 bolts", "M8")]
     [InlineData("Insert (2) M10x1.5x40 bolts.", "start by hand J1 M10 bolts", "M10")]
     [InlineData("Bolt the bracket on using 1/4-20 x 3/4\" bolts.", "fit P1 bracket; start by hand J1 bracket bolts", "1/4-20")]
     [InlineData("Fit new M12 10.9 flange bolts.", "start by hand new J1 flange bolts", "M12")]
@@ -222,6 +222,19 @@ public class SpokenTests
     {
         Last(said).ShouldBe(read);
         Sheet(said).Joints.Single().Fastener!.Thread!.ToString()!.ShouldStartWith(thread.Split(' ')[0]);
+    }
+
+    // --- what comes with them lies under their heads and on their ends
+    [Theory]
+    [InlineData("Install the four M8 x 25 mm bolts with washers.", "washer")]
+    [InlineData("Attach the bracket to the frame using the supplied M10 bolts, flat washers and lock nuts.", "flat washer, lock nut")]
+    [InlineData("Fit the plate with two M8 bolts, four washers and two nuts.", "2 washers, nut")]
+    [InlineData("Secure the step with four bolts and large washers.", "large washer")]
+    public void Washers_and_nuts_named_with_bolts_are_their_stack(string said, string stack)
+    {
+        var sheet = Sheet(said);
+        sheet.Joints.ShouldHaveSingleItem().Stack?.ToString().ShouldBe(stack);
+        sheet.Parts.ShouldNotContain(p => p.Name.Contains("washer") || p.Name.Contains("nut"));
     }
 
     [Theory]

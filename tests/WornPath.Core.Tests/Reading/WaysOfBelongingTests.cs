@@ -86,7 +86,7 @@ public class WaysOfBelongingTests
     [InlineData("Fit the lamp and start the screw.", "Fit lamp; Start lamp screw")]
     [InlineData("Fit the lamp and its screw.", "Fit lamp; Start lamp screw")]
     [InlineData("Fit the guard and its nuts, then the lamp and its screw.", "Fit guard; Start guard nuts; Fit lamp; Start lamp screw")]
-    [InlineData("Fit the cover and torque the bolts to 25 N·m.", "Fit cover; Torque cover bolts")]
+    [InlineData("Fit the cover and torque the bolts to 25 N·m.", "Fit cover; Start cover bolts; Torque cover bolts")]
     [InlineData("Offer up the pump and put the bolts in.", "Fit pump; Start pump bolts")]
     [InlineData("Hang the pump on its studs and run the nuts on.", "Fit pump; Start pump nuts")]
     [InlineData("Slide the pump onto its studs and start the nuts.", "Fit pump; Start pump nuts")]
