@@ -964,6 +964,8 @@ internal sealed class ClauseFinder
         if (Trade.Distinct.Contains(token.Text) && at > 1 && Is(at - 1, "and")
             && _tokens[at - 2].Kind == TokenKind.Word && Trade.Distinct.Contains(_tokens[at - 2].Text)
             && !Trade.Adverbs.Contains(_tokens[at - 2].Text)) return false;
+        // "Upper bolt first, then lower".
+        if (token.Text == "lower" && next.Text is null && Has(Math.Max(0, at - 6), at, i => _tokens[i].Text is "upper" or "top")) return false;
         // "Top two first": which, not what is done; but "top up".
         if (Trade.Distinct.Contains(token.Text) && !(next.Kind == TokenKind.Word
             && (Trade.Paths.Contains(next.Text) || Trade.Determiners.Contains(next.Text) || Trade.Pronouns.Contains(next.Text) && next.Text != "one"

@@ -262,16 +262,6 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
             }
 
             // "Out with the old gasket, in with the new".
-            // "The new, longer bolts".
-            if (Trade.New.Contains(word) && determined && stems.Count == 0 && i + 3 < to && tokens[i + 1] is { Kind: TokenKind.Mark, Text: "," }
-                && IsContent(i + 2) && Trade.VerbsOf(Word(i + 2)).Length == 0 && IsContent(i + 3) && (names.IsHead(Stem.Of(Word(i + 3)))
-                    || Trade.NounOf([Stem.Of(Word(i + 3))]) is not null))
-            {
-                isNew = true;
-                i++;
-                continue;
-            }
-
             if (Trade.New.Contains(word) && determined && stems.Count == 0 && (i + 1 >= to || tokens[i + 1].Kind is TokenKind.Mark or TokenKind.Stop))
                 return (Pronoun(from, i + 1, after, "one", plural: false, rest: false, null, false, isNew: true), i + 1);
             if (word == "old" && determined && stems.Count == 0 && (i + 1 >= to || tokens[i + 1].Kind is TokenKind.Mark or TokenKind.Stop))

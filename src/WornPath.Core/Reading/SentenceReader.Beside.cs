@@ -100,11 +100,12 @@ public sealed partial class SentenceReader
             }
         }
 
-        // "Bolt it on": its bolts go in.
+        // "Bolt it on", "screw the relay to the firewall": its bolts go in; but a cap is screwed on by itself.
         if (sense != Sense.Secure || fastened || targets.OfType<Joint>().Any()) return;
         foreach (var part in targets.OfType<Part>().ToList())
         {
-            if ((FastenersOf(part) ?? (clause.Verb?.Lemma == "bolt" ? AssumeBolts(part, Bare(clause)) : null)) is not { } joint) continue;
+            if ((FastenersOf(part) ?? (clause.Verb?.Lemma == "bolt" || clause.Verb?.Lemma == "screw" && clause.Nouns.Any(n => n.After == "to")
+                ? AssumeBolts(part, Bare(clause), clause.Verb.Lemma) : null)) is not { } joint) continue;
             // "Clip the panel back on", which has screws besides.
             if (clause.Verb?.Lemma is "clip" or "snap" && NameIndex.NamesOf(joint)[0][^1] != "clip") continue;
             Add(Verb.Start, joint, PlaceOf(clause));
@@ -120,9 +121,9 @@ public sealed partial class SentenceReader
     }
 
     // "Bolt the hoop up": it has bolts.
-    private Joint AssumeBolts(Part part, NounPhrase phrase)
+    private Joint AssumeBolts(Part part, NounPhrase phrase, string called = "bolt")
     {
-        var name = $"{part.Name} bolts";
+        var name = $"{part.Name} {called}s";
         return (Joint)_refer.Assume(phrase with { Name = name, Text = name.ToLowerInvariant(), Stems = NameIndex.StemsOf(name), Count = null, Some = null, IsNew = false }, ThingKind.Joint, true, null, part.Id);
     }
 
@@ -133,7 +134,7 @@ public sealed partial class SentenceReader
             || !Trade.Plain.Contains(phrase.Head) || !phrase.Is(ThingKind.Joint)) return null;
         var known = _refer.Known(phrase, k => k == ThingKind.Joint);
         List<Thing> others = known is not null ? [known] : [.. _refer.Doubtful];
-        return others.Count > 0 && others.TrueForAll(t => t is Joint { Holds.Length: > 0 } other && !IsOf(other, part, part.Name)
+        return others.Count > 0 && others.TrueForAll(t => t is Joint other && IsOfAPart(other, phrase) && !IsOf(other, part, part.Name)
             && FastenerSizes.Same(phrase.Size, other) is not true && (phrase.IsIndefinite || !Spoken.Last.Contains(t) && !Spoken.Earlier.Contains(t)))
             ? FastenersOf(part, phrase.Head) ?? _refer.Assume(phrase, ThingKind.Joint, true, part.Name, part.Id) as Joint : null;
     }
@@ -165,10 +166,14 @@ public sealed partial class SentenceReader
         if (IsOffByThem(clause) || LeavesLoose(clause)) return;
         if (LedTo(clause) is { } ledTo) _topic = ledTo;
         // "While a helper supports the bumper, remove its bolts": what is spoken of before what is done.
-        if (clause is { Mood: Mood.Beside, IsProviso: false } && _finder.Tokens[clause.From].Text is "while" or "with" or "once" or "when" or "as" or "under"
-            && clause.Nouns.Where(n => !n.IsPronoun && n.After is null or "with" or "under").Select(n =>
-                _refer.Known(n)).OfType<Part>().LastOrDefault() is { } borne)
+        if (clause is { Mood: Mood.Beside, IsProviso: false } && _finder.Tokens[clause.From].Text is "while" or "with" or "once" or "when" or "as" or "under" or "until" or "till"
+            && clause.Nouns.Where(n => !n.IsPronoun && n.After is null or "with" or "under"
+                // "Lower the jack until the springs are loose, and lift them out".
+                && (n.IsPlural || _finder.Tokens[clause.From].Text is not ("until" or "till"))).Select(n => _refer.Known(n)).OfType<Part>().LastOrDefault() is { } borne)
             Spoken.Hand([borne]);
+        // "Supporting the drawbar with a jack, remove its bolts": it is put there.
+        if (clause is { Mood: Mood.Beside, Negated: false, Verb: { } steadies } && Trade.Steadies.Contains(steadies.Lemma)
+            && clause.Nouns.Any(n => n is { IsPronoun: false, After: "with" or "by" or "on" } && (n.Is(ThingKind.Aid) || n.Head == "jack"))) PlaceAids(clause);
         // "If the vehicle has parking sensors, unplug them".
         if (clause.IsProviso && clause.Nouns.LastOrDefault(n => n is { IsPronoun: false, After: null }) is { IsPlural: true } has
             && Trade.Wired.Contains(has.Head) && _refer.Known(has) is null) _unnamed ??= has;

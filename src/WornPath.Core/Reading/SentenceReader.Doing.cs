@@ -232,7 +232,8 @@ public sealed partial class SentenceReader
         if ((caps.Find(c => NameIndex.NamesOf(c)[0].Any(whose.Contains)) ?? Spoken.Nearest(caps)) is { } cap) Add(Verb.TakeAway, cap, PlaceOf(clause));
         else Unclear(clause);
         // "Uncap the line and connect it".
-        if (clause.Nouns.FirstOrDefault(n => n is { IsPronoun: false, After: null }) is { } capped && _refer.Known(capped) is { } open) Spoken.Hand([open]);
+        if (clause.Nouns.FirstOrDefault(n => n is { IsPronoun: false, After: null }) is { } capped
+            && (_refer.Known(capped) is { } open ? [open] : SetOf(capped, Sense.Connect, _ => true)) is { Count: > 0 } opened) Spoken.Hand(opened);
     }
 
     // "Drain the hydraulic tank": what is in it.

@@ -160,6 +160,9 @@ public sealed partial class SentenceReader
                 return _reader._refer.Meant(phrase, _ => true) is { Count: > 0 } meant ? meant[0].Kind.ToString().ToLowerInvariant() : "none";
             }
 
+            // "Connect the air line to the compressor": a line, whatever else is called so.
+            if (_clause.Verb?.Lemma is "connect" or "reconnect" or "couple" or "attach" && Trade.NounOf([phrase.Head]) is { Kinds: [ThingKind.Connection, ..] }
+                && Trade.NounOf(phrase.Stems) is { Kinds: [ThingKind.Tool, ..] } && _clause.Nouns.Any(n => n.After == "to")) return "connection";
             if (_reader._refer.Known(phrase) is { } known) return known.Kind.ToString().ToLowerInvariant();
             if (_reader.HouseKind(phrase) is { } taught) return taught.ToString().ToLowerInvariant();
             if (_reader._refer.Doubtful.Count > 0) return _reader._refer.Doubtful[0].Kind.ToString().ToLowerInvariant();
@@ -216,7 +219,8 @@ public sealed partial class SentenceReader
         if (weak == "off" && clause.Pieces.Exists(p => p.Noun is { After: "over" or "to" or "onto" })) return "on";
         // "Tap it through from the front" tells where one stands.
         if (weak.Length == 0 && clause.Pieces.Exists(p => p.Noun is { After: "from" } n
-            && !(n.IsPronoun || n.Distinct.Count > 0 && n.Stems.Count == n.Distinct.Count
+            // "The wire from the relay goes to the switch": which wire.
+            && !(clause.Mood == Mood.Declarative && clause.VerbAt >= 0 && n.At.Start < _finder.Tokens[clause.VerbAt].At.Start) && !(n.IsPronoun || n.Distinct.Count > 0 && n.Stems.Count == n.Distinct.Count
             || Trade.NounOf(n.Stems) is { Role: NounRole.Place or NounRole.Vehicle }))) return "off";
         if (weak.Length == 0 && clause.Pieces.Exists(p => p.Noun is { After: "to" or "against" or "behind" })) return "on";
         return weak.Length > 0 ? weak : "none";

@@ -492,6 +492,8 @@ public sealed partial class SentenceReader
                     // "New alternator in, pivot bolt loose": in, and no tighter than that.
                     _ when loose && !phrase.IsPronoun && reader._refer.Known(phrase) is Joint or Part && reader._refer.Known(phrase) is { } wasOut
                         && reader.Spoken.WasOff(wasOut) is true => Sense.On,
+                    // "Big washer on top, loose": nobody knocks that loose.
+                    _ when loose && IsCompanion(phrase) => Sense.Say,
                     _ => loose ? Sense.BreakLoose : phrase.IsNew && !reader.Has(clause, "beside", "alongside")
                         || GoesOnWithNew(phrase) ? Sense.On : Sense.Say
                 };

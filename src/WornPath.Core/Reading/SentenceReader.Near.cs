@@ -177,9 +177,19 @@ public sealed partial class SentenceReader
         ? _refer.Find(held) as Part : null)) is { } part
         && IsUndone(part) ? part : null;
 
-    // "The upper and the lower hose": two hoses.
-    private static void NameByNext(Clause clause)
+    // "The side plate and tube bolts": the side plate bolts, too, where the sheet has such; "the upper and the lower hose": two hoses.
+    private void NameByNext(Clause clause)
     {
+        for (var i = 0; i + 1 < clause.Pieces.Count; i++)
+            if (clause.Pieces[i].Noun is { IsPronoun: false, Owner.Count: 0 } whose
+                && clause.Pieces[i + 1].Noun is { IsPronoun: false, IsPlural: true, Stems.Count: > 1 } fasteners
+                && whose.After == fasteners.After && Trade.Plain.Contains(fasteners.Head) && !Trade.Plain.Contains(whose.Head)
+                && _text[whose.At.End..fasteners.At.Start].Trim() is "and" or "&" or "," or ", and"
+                && _refer.Called([.. whose.Stems, fasteners.Head]) is Joint shared)
+                clause.Pieces[i] = clause.Pieces[i] with
+                {
+                    Noun = whose with { Stems = [.. whose.Stems, fasteners.Head], Name = shared.Name, Text = shared.Name.ToLowerInvariant(), IsPlural = true },
+                };
         for (var i = 0; i + 1 < clause.Pieces.Count; i++)
             if (clause.Pieces[i].Noun is { IsPronoun: true, Distinct.Count: > 0, Some: null } one && !Trade.Pronouns.Contains(one.Text)
                 && clause.Pieces[i + 1].Noun is { IsPronoun: false, Distinct.Count: > 0, Owner.Count: 0 } next && next.Distinct.All(next.Stems.Contains))

@@ -51,6 +51,14 @@ public sealed partial class SentenceReader
                 return;
             }
 
+            // "Take out the drawbar bolts." "Lower the drawbar": what they held.
+            if (thing is null && sense is Sense.Lower or Sense.VehicleMoves && _refer.Things.OfType<Joint>().Any(j => Spoken.WasOff(j) is true
+                && NameIndex.NamesOf(j)[0] is [.. var whose, _] && whose.SequenceEqual(phrase.Stems)))
+            {
+                Spoken.Hand(DoTo(clause, Sense.Off, phrase));
+                return;
+            }
+
             // What comes next may be done to it: "lower the column and take it out".
             _unnamed = thing is null ? phrase : null;
             if (thing is not null) Spoken.Hand([thing]);
@@ -67,6 +75,13 @@ public sealed partial class SentenceReader
                 // "Lower it off its stands": they are out.
                 if (phrase.Head == "stand" && _refer.Known(phrase) is Aid stands && !_actions.Exists(a => a.Verb == Verb.TakeAway && a.Target == stands.Id))
                     Add(Verb.TakeAway, stands, phrase.At);
+                continue;
+            }
+
+            // "Lift the vehicle off the stands": they are there.
+            if (phrase.After is "off" or "from")
+            {
+                if (_refer.Known(phrase) is { } left) Spoken.Hand([left]);
                 continue;
             }
 

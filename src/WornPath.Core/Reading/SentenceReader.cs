@@ -654,10 +654,13 @@ public sealed partial class SentenceReader
         // Who moves of itself is said, unless it moves on or off.
         if (clause.Mood == Mood.Declarative && sense is Sense.Off or Sense.On or Sense.Disconnect or Sense.Connect
             && !clause.Pieces.Exists(p => p.Way is { } way && (StrongOff.Contains(way) || StrongOn.Contains(way)
-            || way is "back" or "up" or "through" or "over" || way == "down" && clause.Verb.Lemma is "drop" or "fall" or "come"))) sense = Sense.Say;
+            || way is "back" or "up" or "through" or "over" || way == "down" && clause.Verb.Lemma is "drop" or "fall" or "come"))
+            && !IsLedTo(clause, objects)) sense = Sense.Say;
         if (clause.Mood == Mood.Declarative && sense is not (Sense.Off or Sense.On or Sense.Place or Sense.Away
             or Sense.Snug or Sense.Torque or Sense.TurnOn or Sense.Disconnect or Sense.Connect or Sense.Along or Sense.Drain
                 or Sense.Treat or Sense.Discard)
+            // "With the key off and the parking brake set".
+            && !(sense == Sense.Set && clause.VerbAt == clause.To - 1 && objects is [{ IsPronoun: false } braked] && (_refer.Known(braked) is Control || braked.Is(ThingKind.Control)))
             && !(sense == Sense.Start && clause.Pieces.Exists(p => p.Way is "in" or "on"))) sense = Sense.Say;
         // Where the sheet has an idler as a part, nothing is done to that.
         if (SwingsAside(clause, objects)) (sense, objects) = Swung(objects[0]);
@@ -682,6 +685,11 @@ public sealed partial class SentenceReader
         if (!Trade.Of(sense).IsSoft && _actions.Count == actions && _questions.Count == questions && !IsDone(clause, sense))
             Unclear(clause, VerbOf(sense));
     }
+
+    // "The red wire goes to the switch": one that is off, or that nobody has spoken of.
+    private bool IsLedTo(Clause clause, List<NounPhrase> objects) => clause.Verb?.Lemma == "go" && clause.Nouns.Any(n => n is { IsPronoun: false, After: "to" or "onto" or "under" })
+        && objects is [{ IsPronoun: false } led] && (_refer.Known(led) is { } known ? known is Connection && Spoken.WasOff(known) is true
+            : led.Head is "wire" or "cable" or "lead");
 
     // "Throw the lever to float", "screw the tap shut": a control goes nowhere but into another position.
     private bool IsOnlySet(Clause clause, Sense sense, List<NounPhrase> objects) =>
@@ -811,9 +819,17 @@ public sealed partial class SentenceReader
                 return;
             case Sense.JackDown:
                 // A jack that was put under a part comes away; else the vehicle comes down with it.
-                if (objects.Select(o => _refer.Known(o)).OfType<Aid>().FirstOrDefault(a => Spoken.IsOff(a) is false
+                if (objects.Select(o => _refer.Known(o)).FirstOrDefault(a => a is Aid or Tool && Spoken.IsOff(a) is false
                     && Spoken.Lately(a) > Spoken.RaisedAt) is { } jack)
                 {
+                    // "Lower the jack until the springs are loose": it stays there.
+                    if (Has(clause, "little", "bit", "slightly", "inch", "mm") || _clauses.ElementAtOrDefault(_clauses.IndexOf(clause) + 1) is { Mood: Mood.Beside } until
+                        && _finder.Tokens[until.From].Text is "until" or "till")
+                    {
+                        _told = true;
+                        return;
+                    }
+
                     Add(Verb.TakeAway, jack, PlaceOf(clause));
                     Spoken.Hand([jack]);
                 }
@@ -1342,6 +1358,9 @@ public sealed partial class SentenceReader
         bool Accepts(ThingKind kind) => row.ByKind.ContainsKey(kind);
         if (phrase.IsPronoun)
         {
+            // "Uncap the hoses and connect them": no bolts that were spoken of before.
+            if (sense is Sense.Connect or Sense.Disconnect && phrase.Text is "it" or "them" && Spoken.Last.Count > 0 && Spoken.Last.All(t => t is Connection)
+                && _unnamed is null) return [.. Spoken.Last];
             if (Accepts(ThingKind.Joint) && OnesOf(clause, phrase, sense) is { Count: > 0 } ones) return ones;
             // "Plug the lamps in, push them home": the lamps, which are off.
             if (sense == Sense.On && phrase.Text is "it" or "them" && _actions is [.., { Verb: Verb.Connect, Target: { } lead }]
@@ -1456,6 +1475,10 @@ public sealed partial class SentenceReader
             && _actions is [.., { Verb: Verb.Fit, Target: { } justOn }] && _refer.Find(justOn) is Part bearer
                 && FastenersOf(bearer) is { } own && NameIndex.NamesOf(own)[0][^1] == phrase.Head) return [own];
         if (Accepts(ThingKind.Joint) && OfPartBeside(clause, sense, phrase) is { } ofBeside) return [ofBeside];
+        // "Insert four M16 x 50 bolts": none that came off something.
+        if (GoesOn(sense) && IsSizedAnew(phrase) && _refer.Known(phrase, k => k == ThingKind.Joint) is Joint unlike && IsOfAPart(unlike, phrase)
+            && FastenerSizes.Same(phrase.Size, unlike) is null && Trade.Plain.Contains(phrase.Head))
+            return [_refer.Assume(phrase, ThingKind.Joint, true, null, null)];
         // "The left and right lines".
         if (phrase.Distinct.Count == 2 && phrase.IsPlural && !phrase.Distinct.All(phrase.Stems.Contains) && phrase.Distinct.Select(d => _refer.Known(phrase with { Stems = [d, .. phrase.Stems.Where(s => !phrase.Distinct.Contains(s))], Distinct = [d], Text = $"{d} {phrase.Text}", Count = null, IsPlural = false })).ToList() is [{ } left, { } right] && left != right) return [left, right];
         // "Spin a nut onto each bolt": the bolt's nut.
@@ -1526,6 +1549,8 @@ public sealed partial class SentenceReader
         // "Unplug the horn switch": its plug.
         if (sense is Sense.Disconnect or Sense.Connect && (kinds is [ThingKind.Control, ..] || phrase.Head == "plug" && kinds is [ThingKind.Joint, ThingKind.Part]))
             kinds = [ThingKind.Connection];
+        // "Slide the headlamps out and pull their plugs".
+        if (phrase is { Head: "plug", IsIts: true } && Spoken.Last is [.., Part lit] && Trade.Wired.Contains(NameIndex.NamesOf(lit)[0][^1])) kinds = [ThingKind.Connection];
         if (phrase.IsNew && kinds.Contains(ThingKind.Part) && kinds[0] == ThingKind.Aid) kinds = [ThingKind.Part];
         // What comes off and was never put there is a part: "remove the strap".
         if (sense == Sense.Off && kinds.Contains(ThingKind.Part) && kinds[0] == ThingKind.Aid) kinds = [ThingKind.Part];

@@ -46,6 +46,7 @@ internal static partial class Tokenizer
         var tokens = Cut(text, states ? [.. TorqueText.FindAll(text).OrderBy(f => f.Start)] : []);
         JoinPhrases(tokens);
         LeaveOrder(tokens);
+        LeaveCommas(tokens, names);
         new Sayings(tokens, names).Run();
         LeftAlone.Straighten(tokens);
         NamedWork.Straighten(tokens);
@@ -66,6 +67,16 @@ internal static partial class Tokenizer
         Company.Straighten(tokens, names);
         GoneOn.Straighten(tokens, names);
         return tokens;
+    }
+
+    // "The new, longer bolts": no comma between what describes them.
+    private static void LeaveCommas(List<Token> tokens, NameIndex names)
+    {
+        for (var i = 1; i + 3 < tokens.Count; i++)
+            if (tokens[i + 1] is { Kind: TokenKind.Mark, Text: "," } && tokens[i] is { Kind: TokenKind.Word } one && Trade.New.Contains(one.Text)
+                && Trade.Determiners.Contains(tokens[i - 1].Text) && tokens[i + 2] is { Kind: TokenKind.Word } other && Trade.VerbsOf(other.Text).Length == 0
+                && Trade.NounOf([Stem.Of(other.Text)]) is null && tokens[i + 3] is { Kind: TokenKind.Word } head
+                && (names.IsHead(Stem.Of(head.Text)) || Trade.NounOf([Stem.Of(head.Text)]) is not null)) tokens.RemoveAt(i + 1);
     }
 
     // "…, one, two, three", "…, 1, 3, 2, 4": in which order, and no things.
