@@ -25,6 +25,28 @@ test('what has changed is told against any revision, side by side, and on paper 
   await expect(tilde.getByRole('heading', { name: 'Changed since revision B' })).toBeVisible();
 });
 
+test('who follows a sheet step by step is told what is new in it, at the top and at the step', async ({ enter }) => {
+  const page = await enter(/Tilde Rask/);
+  await page.goto(`${LATEST}/follow?at=9`);
+  const since = page.getByText(/^Changed since revision B: \d+ changes$/);
+  await expect(since).toBeVisible();
+  const news = page.getByText('Changed since revision B: read it');
+  await expect(page.getByRole('article', { name: 'Step 9' })).toBeVisible();
+  await expect(news).toHaveCount(0);
+  await page.getByRole('button', { name: 'Next' }).click();
+  await expect(page.getByRole('article', { name: 'Step 10' })).toBeVisible();
+  await expect(news).toBeVisible();
+  await since.click();
+  await expect(page.getByText('Step 10 of B is step 14 now')).toBeVisible();
+  // Whole: the same steps are marked as on paper.
+  await page.getByLabel('the whole sheet').check();
+  await expect(page.locator('.step.changed .number')).toHaveText([/^10 \(changed\)/, /^13/, /^14/, /^15/, /^16/]);
+  // A first revision has nothing before it.
+  await page.goto('/r/4/follow');
+  await expect(page.getByRole('button', { name: 'Next' })).toBeVisible();
+  await expect(page.getByText(/^Changed since/)).toHaveCount(0);
+});
+
 test('while a new revision is written, Review tells what differs from the released one, and leads to the step', async ({ enter }) => {
   const page = await enter(/Ines Aldaro/);
   await page.goto(`${LATEST}/review`);

@@ -5,6 +5,7 @@ import { useRoute, useRouter } from 'vue-router';
 import { api, take } from '../shared/api/client';
 import { useAsked } from '../shared/asked';
 import CautionPanel from '../shared/CautionPanel.vue';
+import ChangeList from '../shared/ChangeList.vue';
 import { useDraft } from '../shared/draft';
 import FigureShown from '../shared/FigureShown.vue';
 import PatternDrawing from '../shared/PatternDrawing.vue';
@@ -44,6 +45,10 @@ const figures = computed(() =>
 );
 /** What is wrong on the sheet stands at its step, too, where it is worked on. */
 const bulletins = computed(() => (draft.revision?.bulletins ?? []).filter((b) => b.step !== null && b.step === cursor.step));
+/** Who worked from the revision before is told at the step what is new in it, before doing it from memory. */
+const changed = computed(() => new Set(sheet.value?.changes?.joints ?? []));
+const isNew = (line: { changed: boolean; tightens: { joint: string }[] }): boolean =>
+  line.changed || line.tightens.some((t) => changed.value.has(t.joint));
 const open = computed(() => sheet.value !== null && sheet.value.state !== 'released');
 
 watch(
@@ -70,6 +75,8 @@ function key(event: KeyboardEvent): void {
   event.preventDefault();
 }
 
+const changesOf = (number: number): string => (number === 1 ? '1 change' : `${number} changes`);
+
 const cautionsOf = (number: number): string => (number === 1 ? '1 caution' : `${number} cautions`);
 </script>
 
@@ -86,6 +93,10 @@ const cautionsOf = (number: number): string => (number === 1 ? '1 caution' : `${
         <p class="defer">The vehicle maker’s manual, local codes and licensed practice come before this sheet.</p>
         <label><input v-model="whole" type="checkbox" /> the whole sheet</label>
       </div>
+      <details v-if="sheet.changes" class="since">
+        <summary>Changed since revision {{ sheet.changes.letter }}: {{ changesOf(sheet.changes.says.length) }}</summary>
+        <ChangeList :changes="sheet.changes" />
+      </details>
       <div v-if="!whole" class="sides">
         <article class="one" :aria-label="`Step ${step.number}`">
           <p class="phase">{{ step.phase }}</p>
@@ -93,6 +104,9 @@ const cautionsOf = (number: number): string => (number === 1 ? '1 caution' : `${
             Step <span class="figures">{{ step.number }}</span> <small>of {{ steps.at(-1)?.number }}</small>
             <small v-if="step.people && step.people > 1" class="crew">{{ step.people }} people</small>
           </h2>
+          <p v-if="sheet.changes && isNew(step)" class="news">
+            <strong>Changed</strong> since revision {{ sheet.changes.letter }}: read it, and do not go by memory.
+          </p>
           <p v-for="one in bulletins" :key="one.id" class="bulletin" role="note">
             <strong>Bulletin</strong> <template v-if="one.place">{{ one.place }}: </template>{{ one.text }}
           </p>
@@ -113,7 +127,9 @@ const cautionsOf = (number: number): string => (number === 1 ? '1 caution' : `${
                 :name="patterns.get(id)!.name"
               />
               <div>
-                <p class="value figures">{{ value || 'no value' }}</p>
+                <p class="value figures">
+                  {{ value || 'no value' }} <small v-if="changed.has(id)" class="news">changed since {{ sheet.changes?.letter }}</small>
+                </p>
                 <p v-if="pass" class="pass">
                   <strong>Pass {{ pass }}.</strong> The full value, {{ torques.get(id)!.value }}, comes later.
                 </p>
@@ -142,10 +158,10 @@ const cautionsOf = (number: number): string => (number === 1 ? '1 caution' : `${
       <div v-else class="all">
         <section v-for="phase in sheet.phases" :key="phase.name">
           <h2>{{ phase.name }}</h2>
-          <div v-for="line in phase.steps" :key="line.number" class="step">
+          <div v-for="line in phase.steps" :key="line.number" class="step" :class="{ changed: isNew(line) }">
             <CautionPanel v-for="caution in line.cautions" :key="caution.hazard" :caution="caution" class="large" />
             <div class="row">
-              <span class="number figures">{{ line.number }}</span>
+              <span class="number figures">{{ line.number }}<span v-if="isNew(line)" class="visually-hidden"> (changed)</span></span>
               <!-- eslint-disable-next-line vue/no-v-html -- as above -->
               <div class="text" v-html="line.html"></div>
               <p v-if="line.tightens.length" class="beside">
@@ -196,6 +212,35 @@ const cautionsOf = (number: number): string => (number === 1 ? '1 caution' : `${
 .defer {
   margin: 0;
   color: var(--ink-soft);
+}
+
+.since {
+  margin-top: 10px;
+  max-width: 1240px;
+  padding: 8px 14px;
+  background: var(--field);
+  border-left: 5px solid var(--ink);
+}
+
+.since summary {
+  font-weight: 600;
+  cursor: pointer;
+}
+
+.news {
+  margin: 0 0 12px;
+  font-size: 17px;
+}
+
+p.news {
+  padding: 6px 14px;
+  border-left: 5px solid var(--ink);
+}
+
+.step.changed {
+  margin-left: -14px;
+  padding-left: 9px;
+  border-left: 5px solid var(--ink);
 }
 
 .sides {
@@ -311,6 +356,10 @@ h2 small {
 
 .all {
   max-width: 900px;
+}
+
+.all h2 {
+  margin: 16px 0 6px;
 }
 
 .all .text {

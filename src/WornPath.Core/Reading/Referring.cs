@@ -347,15 +347,15 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
     /// <summary>True for a thing named anew here.</summary>
     public bool IsFresh(Thing thing) => _fresh.Contains(thing);
 
-    /// <summary>Notes a washer or nut that goes on with a joint named anew: "M10 bolts, flat washers and lock nuts".</summary>
-    public void Stack(Joint joint, NounPhrase piece)
+    /// <summary>Notes a washer or nut that goes on with a joint named anew: "M10 bolts, flat washers and lock nuts"; false where it cannot be noted.</summary>
+    public bool Stack(Joint joint, NounPhrase piece)
     {
-        Spoken.Name(joint);
-        if (_assumed.FindIndex(a => a.Id == joint.Id) is not (>= 0 and var at)) return;
+        if (_assumed.FindIndex(a => a.Id == joint.Id) is not (>= 0 and var at)) return false;
         var each = piece.Count is { } many && many % joint.Count == 0 ? many / joint.Count : 1;
         var told = $"{(each > 1 ? $"{each} " : "")}{string.Join(' ', piece.Stems)}";
-        if (JointStack.Parse(_assumed[at].Stack is { } before ? $"{before}, {told}" : told) is { IsGood: true } stack)
-            _assumed[at] = _assumed[at] with { Stack = stack.Value };
+        if (JointStack.Parse(_assumed[at].Stack is { } before ? $"{before}, {told}" : told) is not { IsGood: true } stack) return false;
+        _assumed[at] = _assumed[at] with { Stack = stack.Value };
+        return true;
     }
 
     // "The four flange bolts securing the guard", which came before the guard itself: they hold it.

@@ -60,11 +60,7 @@ public sealed partial class SentenceReader
             if (ReadPieceOfStack(clause, phrase, goesOn: true)) continue;
             // "With M10 bolts, flat washers and lock nuts": what lies under their heads and on their ends.
             if (stacked is not null && phrase.After is "with" or "using" && (IsCompanion(phrase) || phrase.Head is "nut" or "locknut") && !phrase.IsNew
-                && phrase.Owner.Count == 0 && _refer.Known(phrase) is null or Joint { Holds.Length: > 0 })
-            {
-                _refer.Stack(stacked, phrase);
-                continue;
-            }
+                && phrase.Owner.Count == 0 && _refer.Known(phrase) is null or Joint { Holds.Length: > 0 } && _refer.Stack(stacked, phrase)) continue;
 
             var found = Settled(phrase.Text) is { Length: > 0 } settled ? _refer.Find(settled)
                 : ItsOwn(clause, phrase) ?? NutsOf(phrase) ?? OwnOf(targets.OfType<Part>().FirstOrDefault(), phrase) ?? _refer.Known(phrase);
@@ -146,8 +142,10 @@ public sealed partial class SentenceReader
     }
 
     private List<Joint> Holding(Part part) =>
-        [.. _refer.Things.OfType<Joint>().Where(j => j.Holds.Contains(part.Id) || Referring.Bare(NameIndex.NamesOf(j)[0]) is [.. var first, _]
-            && first.SequenceEqual(NameIndex.NamesOf(part)[0]))];
+        [.. _refer.Things.OfType<Joint>().Where(j => Holds(j, part))];
+
+    private static bool Holds(Joint joint, Part part) => joint.Holds.Contains(part.Id) || Referring.Bare(NameIndex.NamesOf(joint)[0]) is [.. var first, _]
+        && first.SequenceEqual(NameIndex.NamesOf(part)[0]);
 
     // Tools and consumables that are named: the sheet comes to know them.
     private void Beside(Clause clause)

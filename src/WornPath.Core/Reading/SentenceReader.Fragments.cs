@@ -304,7 +304,7 @@ public sealed partial class SentenceReader
             {
                 if (reader._actions[i] is not { Verb: Verb.TakeOut, Target: { } id } || reader._refer.Find(id) is not Joint joint) continue;
                 var removed = reader._actions.FindIndex(before, i - before, a => a.Verb == Verb.Remove && reader._refer.Find(a.Target!) is Part part
-                    && reader.Holding(part).Contains(joint));
+                    && Holds(joint, part));
                 if (removed < 0) continue;
                 var taken = reader._actions[i];
                 reader._actions.RemoveAt(i);
@@ -457,7 +457,7 @@ public sealed partial class SentenceReader
             // "Tank down again, two screws": what held it and is out goes in with it.
             if (way == "none" && !phrase.IsPronoun && reader._actions is [.., { Verb: Verb.Fit, Target: { } goesOn }]
                 && reader._refer.Find(goesOn) is Part host && reader._refer.Known(phrase, k => k == ThingKind.Joint) is Joint fastens
-                && reader.Spoken.WasOff(fastens) is true && reader.Holding(host).Contains(fastens)) way = "on";
+                && reader.Spoken.WasOff(fastens) is true && Holds(fastens, host)) way = "on";
             // "Inner bearing in the drum, seal on top": what is off, or new, goes there.
             if (way == "none" && Placed(phrase) && (phrase.IsNew || reader._refer.Known(phrase, k => k != ThingKind.Aid) is { } off
                 && reader.Spoken.IsOff(off) is true)) way = "on";

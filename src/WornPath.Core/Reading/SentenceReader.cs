@@ -1030,7 +1030,7 @@ public sealed partial class SentenceReader
         }
 
         // "Put it with its washer": laid there; "put a nut on each stud": it goes on.
-        if (sense == Sense.Place && things.TrueForAll(t => t is Joint))
+        if (sense == Sense.Place && things.Count > 0 && things.TrueForAll(t => t is Joint))
             sense = clause.Nouns.Any(n => n.After is "on" or "onto" or "in" or "into" or "over") || Way(clause) == "on" ? Sense.On : Sense.Aside;
         foreach (var thing in things) Act(clause, sense, thing, phrase);
         // "Unplug the lamps and take them off": the lamps are in hand, not their plugs.
@@ -1855,7 +1855,7 @@ public sealed partial class SentenceReader
         if (thing is not null) NeverOn(verb, thing, at);
         // "Last of all the guard: three screws, 8 N·m", and it is off: it goes on.
         if (verb is Verb.Start or Verb.Snug or Verb.Torque && thing is Joint fastener && _topic is { } about && _refer.Known(about) is Part off
-            && Spoken.WasOff(off) is true && Holding(off).Contains(fastener)) Add(Verb.Fit, off, at);
+            && Spoken.WasOff(off) is true && Holds(fastener, off)) Add(Verb.Fit, off, at);
         if (verb is Verb.Snug or Verb.Torque or Verb.TorquePass && thing is Joint joint && GoesInFirst(joint))
             Add(Verb.Start, joint, at, a => a with { New = action.New, Some = action.Some, Rest = action.Rest });
         _actions.Add(action);
@@ -1879,8 +1879,8 @@ public sealed partial class SentenceReader
     // By this step, and before: what a fastener holds, or anything where that is not known.
     private bool ItsPartIsFitted(Joint joint)
     {
-        var holds = _refer.Things.OfType<Part>().Where(p => Holding(p).Contains(joint)).Select(p => p.Id).ToHashSet();
-        return _actions.Exists(a => a.Verb is Verb.Fit or Verb.Connect && a.Target is { } id && (holds.Count == 0 || holds.Contains(id)));
+        var isAnyones = joint.Holds.Length == 0 && (NameIndex.NamesOf(joint)[0] is not [_, .., _] name || _refer.Called(name[..^1]) is not Part);
+        return _actions.Exists(a => a.Verb is Verb.Fit or Verb.Connect && a.Target is { } id && (isAnyones || _refer.Find(id) is Part part && Holds(joint, part)));
     }
 
     // "Push the roller in, turn it and pull it out": what was on all the while did not go on by being pushed.
