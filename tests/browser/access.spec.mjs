@@ -164,9 +164,13 @@ test('who reads or types is kept signed in; before a session of nothing ends, th
   let asked = 0;
   page.on('request', (request) => new URL(request.url()).pathname === '/api/session' && asked++);
   // She reads on, of which the server hears nothing: it is told once in a while.
-  const heard = page.evaluate(() => new Promise((done) => addEventListener('wheel', () => done(), { once: true })));
-  await page.mouse.wheel(0, 200);
-  await heard;
+  await page.evaluate(() => addEventListener('wheel', () => (globalThis.wheelHeard = true)));
+  await expect
+    .poll(async () => {
+      await page.mouse.wheel(0, 200);
+      return page.evaluate(() => globalThis.wheelHeard === true);
+    })
+    .toBe(true);
   await page.clock.fastForward('06:00');
   await expect.poll(() => asked).toBe(1);
   // Nothing for long.
