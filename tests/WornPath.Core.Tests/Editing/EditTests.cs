@@ -151,6 +151,9 @@ public class EditTests
         Outline(sheet).ShouldBe("Work 0 1; Fit 2 3; Refit; Handover");
         sheet = Done(new MovePhase("n", null));
         Outline(sheet).ShouldBe("Fit 2 3; Work 0 1; Refit; Handover");
+        Outline(Done(new MovePhase("h3", "n"))).ShouldBe("Fit 2 3; Handover; Work 0 1; Refit");
+        Outline(Done(new MovePhase("n", "h2"))).ShouldBe("Work 0 1; Refit; Fit 2 3; Handover");
+        Outline(Done(new MovePhase("n", "gone"))).ShouldBe("Work 0 1; Refit; Handover; Fit 2 3", "behind one that is gone: at the end");
         sheet = Done(new MoveSteps([ids[1], ids[3]], "h3", null));
         Outline(sheet).ShouldBe("Fit 2; Work 0; Refit; Handover 1 3");
         sheet = Done(new MoveSteps([ids[2]], "h3", ids[1]));

@@ -147,6 +147,7 @@ public partial class RuleTests
         ("HAZ021", 1, () => new Written().Part("blade").Joint("blade bolt", "120 N·m", holds: "blade").Steps("Remove the blade bolt and the blade.",
             "Fit the blade with the blade bolt.", "Torque the blade bolt to 120 N·m.")),
         ("HAZ005", 3, () => Cautioned()),
+        ("HAZ005", 3, () => Cautioned("Its edges are sharp.")),
         ("HAZ006", 1, () => new Written().Thing(ThingKind.Connection, "starter lead").Thing(ThingKind.Connection, "battery negative lead").Steps("Unplug the starter lead.", "Connect the starter lead.", "Connect the battery negative lead.")),
         ("THR008", 2, () => new Written().Joint("bracket bolts", "95 N·m").Steps("Apply anti-seize to the bracket bolts.", "Apply medium threadlocker to the bracket bolts.", "Torque the bracket bolts to 95 N·m.")),
         ("THR009", 2, () => new Written().Joint("bracket bolts", "95 N·m").Set("bracket bolts", "treatment", "threadlocker, medium").Steps("Apply medium threadlocker to the bracket bolts.", "Torque the bracket bolts to 95 N·m.")),
@@ -245,6 +246,8 @@ public partial class RuleTests
         ("TRQ022", 3, () => Wheel("Loosen the wheel nuts.", "Raise the tractor and support it on stands.",
             "Torque the wheel nuts again after fifty kilometres.", "Lower the tractor to the ground.", "Torque the wheel nuts to 130 N·m.")),
         ("TRQ023", 3, () => new Written().Joint("jam nut", "70 N·m").Steps("Loosen the jam nut.", "Set the toe to 0–2 mm.", "Torque the jam nut to 70 N·m.")),
+        ("TRQ023", 3, () => new Written().Joint("jam nut", "70 N·m").Steps("Loosen the jam nut.", "Set the toe to 0–2 mm.", "Torque the jam nut to 70 N·m.",
+            "Clean the jam nut.")),
         ("TRQ024", 1, () => new Written().Joint("jam nut", "70 N·m").Steps("Torque the jam nut to 70 N·m.")),
         ("TRQ025", 3, () => Cover("Remove the cover bolts and the cover.", "Fit the cover with the cover bolts. Torque the cover bolts to 22 N·m.",
             "Turn the cover level.")),
@@ -376,9 +379,10 @@ public partial class RuleTests
     private static Written Sided(params string[] steps) => new Written().Header("variants", "side: left, right").Thing(ThingKind.Connection, "sensor lead").Set("sensor lead", "only", "left").Steps(steps);
 
     // The author's caution stands at the second of two steps that do the same.
-    private static Written Cautioned()
+    private static Written Cautioned(string? saidFirst = null)
     {
         var written = new Written().Part("spring plate").Steps("Remove the spring plate.", "Fit the spring plate.", "Remove the spring plate.", "Fit the spring plate.");
+        if (saidFirst is not null) written.Do(new WriteCaution(written.Step(1).Id, "", new Caution(SignalWord.Warning, saidFirst, "It flies off.", "Hold it down.")));
         return written.Do(new WriteCaution(written.Step(3).Id, "", new Caution(SignalWord.Warning, "The plate is under load.", "It flies off.", "Hold it down.")));
     }
 
@@ -724,7 +728,14 @@ public partial class RuleTests
         ("PRT004", () => new Written().Joint("axle nut", "seat 40 N·m, back 90°, set 8 N·m").Steps("Remove the axle nut.", "Start the axle nut by hand.")),
         ("TRQ023", () => new Written().Joint("jam nut", "70 N·m").Steps("Loosen the jam nut.", "Set the toe to 0–2 mm.",
             "Torque the jam nut to 70 N·m.", "Measure the toe: 0–2 mm.")),
+        ("HAZ005", () => Cautioned("The plate is under load.")),
         ("TRQ023", () => new Written().Joint("jam nut", "70 N·m").Steps("Loosen the jam nut.", "Torque the jam nut to 70 N·m.")),
+        ("TRQ023", () => new Written().Joint("jam nut", "70 N·m").Steps("Loosen the jam nut.", "Set the toe to 0–2 mm.",
+            "Torque the jam nut to 70 N·m.", "Measure the toe: 0–2 mm.")),
+        ("TRQ023", () => new Written().Joint("jam nut", "70 N·m").Steps("Loosen the jam nut.", "Set the toe to 0–2 mm.",
+            "Torque the jam nut to 70 N·m.", "Check that the steering works.")),
+        ("TRQ023", () => new Written().Joint("jam nut", "70 N·m").Steps("Loosen the jam nut.", "Set the toe to 0–2 mm.",
+            "Torque the jam nut to 70 N·m.", "Inspect the toe.")),
         ("THR006", () => Treated("Remove the cover bolts.", "Clean the cover bolts.", "Apply medium threadlocker to the cover bolts.")),
         ("THR005", () => new Written().Joint("flange studs").Joint("flange nuts", "40 N·m").Set("flange nuts", "treatment",
             "anti-seize").Steps("Remove the flange nuts.", "Put anti-seize on the flange studs.", "Start the flange nuts by hand.")),
@@ -829,6 +840,8 @@ public partial class RuleTests
         ("TRQ020", () => new Written().Joint("flange nut", "210 N·m", locking: "lock plate").Steps("Flatten the tab washer. Remove the flange nut.",
             "Start the flange nut by hand. Torque the flange nut to 210 N·m.", "Lock the flange nut with a new lock plate.")),
         ("ORD018", () => new Written().Part("wheel").Steps("Lift the wheel off.", "Repeat step 1 on the right-hand side.", "Lift the wheels on.")),
+        ("ORD018", () => new Written().Part("wheel").Steps("Lift the wheel off.", "Repeat step 1 on the right-hand side.", "Clean the wheel.",
+            "Inspect the wheel.", "Lift the wheels on.")),
         ("ORD018", () => new Written().Part("wheel").Steps("Lift the wheel off.", "Repeat step 1 on the right-hand side.", "Lift the wheel on, on each side.")),
         ("ORD018", () => new Written().Part("wheel").Part("cover").Steps("Take the cover off.", "Lift the wheel off.", "Repeat step 2 on the right-hand side.",
             "Lift the right-hand wheel on. Lift the left-hand wheel on.", "Fit the cover.")),

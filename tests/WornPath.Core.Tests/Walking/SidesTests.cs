@@ -75,6 +75,16 @@ public class SidesTests
     }
 
     [Fact]
+    public void A_gasket_lies_under_what_it_is_named_after_on_its_own_side()
+    {
+        var sheet = new Written().Part("manifold").Part("manifold gasket", fate: "replace").Joint("manifold nuts", "27 N·m", holds: "manifold").Steps(
+            "Remove the manifold nuts, the manifold and the manifold gasket.", "Fit the manifold.", "Fit the new manifold gasket.",
+            "Start the manifold nuts by hand.", "Torque the manifold nuts to 27 N·m.", "Repeat steps 1 to 5 on the right-hand side.");
+        sheet.At("ORD002").ShouldBe([2]);
+        sheet.Findings().Single(f => f.Rule == "ORD002").For.ShouldBe("");
+    }
+
+    [Fact]
     public void The_vehicle_is_raised_again_only_where_the_whole_round_is_repeated()
     {
         const string raise = "Raise the front and set it on axle stands.", lower = "Lower the tractor to the ground.";

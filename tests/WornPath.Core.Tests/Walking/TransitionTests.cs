@@ -105,6 +105,36 @@ public class TransitionTests
         WayTo.Values.Select(way => Openness.IsOpen(joint, Walked(written.Sheet, [.. way.Select(v => Do(v))]).AtEnd("J1")) ? "x" : "-").ShouldBe(row.Split(' '));
     }
 
+    [Fact]
+    public void Tools_stuff_and_controls_are_left_as_they_are_and_what_hangs_flows_or_stands_in_the_way_is_not()
+    {
+        static bool Left(Thing thing, params Verb[] verbs) => Openness.IsOpen(thing, verbs.Length == 0 ? Walker.AtBeginning(thing, false)
+            : Walked(new Written().Sheet with
+            {
+                Parts = [.. new[] { thing }.OfType<Part>()],
+                Connections = [.. new[] { thing }.OfType<Connection>()],
+                Fluids = [.. new[] { thing }.OfType<Fluid>()],
+                Aids = [.. new[] { thing }.OfType<Aid>()],
+                Controls = [.. new[] { thing }.OfType<Control>()],
+            }, [.. verbs.Select(v => Do(v, thing.Id))]).AtEnd(thing.Id));
+        Left(new Tool { Id = "T1", Name = "socket" }).ShouldBeFalse();
+        Left(new Consumable { Id = "K1", Name = "grease" }).ShouldBeFalse();
+        Left(new Control { Id = "L1", Name = "parking brake" }, Verb.Set).ShouldBeFalse();
+        foreach (var (verbs, open) in new (Verb[], bool)[] { ([], false), ([Verb.Remove], true), ([Verb.HangAside], true), ([Verb.Remove, Verb.Fit], false) })
+            Left(new Part { Id = "P1", Name = "guard" }, verbs).ShouldBe(open);
+        Left(new Part { Id = "P1", Name = "old guard", Fate = Fate.Discard }, Verb.Remove).ShouldBeFalse();
+        Left(new Part { Id = "P1", Name = "old guard", Fate = Fate.Spare }, Verb.Remove).ShouldBeFalse();
+        Left(new Part { Id = "P1", Name = "old guard", Fate = Fate.Discard }, Verb.HangAside).ShouldBeTrue();
+        Left(new Connection { Id = "C1", Name = "hose" }, Verb.Disconnect).ShouldBeTrue();
+        Left(new Connection { Id = "C1", Name = "hose" }, Verb.Disconnect, Verb.Connect).ShouldBeFalse();
+        Left(new Aid { Id = "A1", Name = "rag" }, Verb.Place).ShouldBeTrue();
+        Left(new Aid { Id = "A1", Name = "rag" }, Verb.Place, Verb.TakeAway).ShouldBeFalse();
+        Left(new Fluid { Id = "F1", Name = "oil" }, Verb.Drain).ShouldBeTrue();
+        Left(new Fluid { Id = "F1", Name = "oil" }, Verb.Drain, Verb.Fill).ShouldBeTrue();
+        Left(new Fluid { Id = "F1", Name = "oil" }, Verb.Drain, Verb.Fill, Verb.CheckLevel).ShouldBeFalse();
+        Left(new Fluid { Id = "F1", Name = "oil" }, Verb.CheckLevel).ShouldBeFalse();
+    }
+
     // What is told beside the stage: w was out, n new, t treated, p pin in, L locked, l its lock undone, - nothing of it.
     [Theory]
     [InlineData("", "p")]
