@@ -202,7 +202,16 @@ internal static class StepReading
         return one.Kind switch
         {
             ThingKind.Part => new Part { Id = id, Name = one.Name, Quantity = one.Count, Origin = origin, Assumed = true },
-            ThingKind.Joint => new Joint { Id = id, Name = one.Name, Count = one.Count, Origin = origin, Fastener = one.Fastener, Stack = one.Stack, Assumed = true },
+            ThingKind.Joint => new Joint
+            {
+                Id = id,
+                Name = one.Name,
+                Count = one.Count,
+                Origin = origin,
+                Fastener = one.Fastener,
+                Stack = one.Stack,
+                Assumed = true,
+            },
             ThingKind.Connection => new Connection { Id = id, Name = one.Name, Origin = origin, Assumed = true },
             ThingKind.Fluid => new Fluid { Id = id, Name = one.Name, Assumed = true },
             ThingKind.Aid => new Aid { Id = id, Name = one.Name, Assumed = true },

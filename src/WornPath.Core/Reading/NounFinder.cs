@@ -281,7 +281,8 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
                 continue;
             }
 
-            if (word is "other" or "others" or "remaining" or "last" or "final" && (determined || i == from && word is "last" or "remaining" && Continues(i + 1, to)
+            if (word is "other" or "others" or "remaining" or "last" or "final" && (determined || i == from
+                && word is "last" or "remaining" && Continues(i + 1, to)
                 // "Two out, other 2 loose".
                 || word == "other" && NumberWords.Parse(Word(i + 1)) is > 1 and < 50) || word is "others")
             {

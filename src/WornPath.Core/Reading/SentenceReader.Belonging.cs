@@ -22,7 +22,8 @@ public sealed partial class SentenceReader
             || !Trade.Plain.Contains(phrase.Head) || !phrase.Is(ThingKind.Joint)) return null;
         var known = _refer.Known(phrase, k => k == ThingKind.Joint);
         List<Thing> others = known is not null ? [known] : [.. _refer.Doubtful];
-        if (others.Count == 0 || !others.TrueForAll(t => t is Joint sized && IsOfAPart(sized, phrase) && FastenerSizes.Same(phrase.Size, sized) is not true && !Spoken.Last.Contains(t)
+        if (others.Count == 0 || !others.TrueForAll(t => t is Joint sized && IsOfAPart(sized, phrase)
+            && FastenerSizes.Same(phrase.Size, sized) is not true && !Spoken.Last.Contains(t)
             && !_actions.Exists(a => a.Target == t.Id)))
             return null;
         var comes = GoesOn(sense);
@@ -42,15 +43,18 @@ public sealed partial class SentenceReader
     private static bool GoesOn(Sense sense) => sense is Sense.On or Sense.Start or Sense.Secure or Sense.Snug or Sense.Torque or Sense.Retorque or Sense.TurnOn;
 
     // "Four M16 x 50 bolts": told whole, and never seen before.
-    private static bool IsSizedAnew(NounPhrase phrase) => phrase is { IsIndefinite: true, Stems.Count: 1, Owner.Count: 0 } && phrase.Size.AsSpan().ContainsAny('x', '×');
+    private static bool IsSizedAnew(NounPhrase phrase) => phrase is { IsIndefinite: true, Stems.Count: 1, Owner.Count: 0 }
+        && phrase.Size.AsSpan().ContainsAny('x', '×');
 
     // True for fasteners that hold something, or are named by a thing: "drawbar bolts".
-    private static bool IsOfAPart(Joint joint, NounPhrase phrase) => joint.Holds.Length > 0 || phrase.IsIndefinite && NameIndex.NamesOf(joint)[0] is [.., var by, _]
+    private static bool IsOfAPart(Joint joint, NounPhrase phrase) => joint.Holds.Length > 0 || phrase.IsIndefinite
+        && NameIndex.NamesOf(joint)[0] is [.., var by, _]
         && Trade.NounOf([by]) is null or { Role: NounRole.Thing } && !Trade.Distinct.Contains(by) && !by.Any(char.IsAsciiDigit);
 
     // "Fit the pump." "Start the nuts", where those the sheet knows are on.
     private Part? JustFitted(List<Thing> others, NounPhrase phrase) => _actions.Count == 0 && Spoken.ComesOff is false && Spoken.Last is [.., Part part]
-        && Spoken.Last.All(t => t is Part) && (IsSizedAnew(phrase) || others.TrueForAll(o => Spoken.WasOff(o) is not true)) && !Trade.Unfastened.Contains(NameIndex.NamesOf(part)[0][^1])
+        && Spoken.Last.All(t => t is Part) && (IsSizedAnew(phrase) || others.TrueForAll(o => Spoken.WasOff(o) is not true))
+            && !Trade.Unfastened.Contains(NameIndex.NamesOf(part)[0][^1])
         ? part : null;
 
     // True where fasteners hold a part, or are named by a word of it.
@@ -80,7 +84,8 @@ public sealed partial class SentenceReader
             or "back" || steps == 0 && noun.After is "on" or "at" or "in")) return null;
         if (noun.Owner.Count > 0 && PartNamed(noun.At, noun.OwnerName, noun.Owner) is { } owner) return (owner, owner.Name);
         // "The bolt head": of a fastener, and no part.
-        if (noun.Stems.Count == 0 || Trade.Unfastened.Contains(noun.Head) || noun.Head == "pin" || noun is { Head: "head", Stems: [.., var of, _] } && Trade.Plain.Contains(of)) return null;
+        if (noun.Stems.Count == 0 || Trade.Unfastened.Contains(noun.Head) || noun.Head == "pin"
+            || noun is { Head: "head", Stems: [.., var of, _] } && Trade.Plain.Contains(of)) return null;
         if (_refer.Known(noun, k => k == ThingKind.Part) is Part part) return (part, part.Name);
         // One the sheet does not have yet, beside what is done to it.
         return steps != 0 && noun is { After: null, IsIndefinite: false } && _refer.Doubtful.Count == 0 && _refer.Known(noun) is null

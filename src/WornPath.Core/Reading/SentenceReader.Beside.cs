@@ -78,7 +78,8 @@ public sealed partial class SentenceReader
                     targets.Add(joint);
                     (fastened, stacked) = (true, joint);
                     break;
-                case null when sense == Sense.Secure && phrase.After == "with" && Trade.NounOf(phrase.Stems) is { Kinds: [ThingKind.Part, ..] } && _refer.Doubtful.Count == 0:
+                case null when sense == Sense.Secure && phrase.After == "with"
+                    && Trade.NounOf(phrase.Stems) is { Kinds: [ThingKind.Part, ..] } && _refer.Doubtful.Count == 0:
                     Add(Verb.Fit, _refer.Assume(phrase, ThingKind.Part, true, null, null), phrase.At, a => a with { New = phrase.IsNew });
                     break;
                 case Part part when (phrase.IsNew || (phrase.IsIts || IsCompanion(phrase)) && Spoken.IsOff(part) is true
@@ -164,7 +165,8 @@ public sealed partial class SentenceReader
         if (IsOffByThem(clause) || LeavesLoose(clause)) return;
         if (LedTo(clause) is { } ledTo) _topic = ledTo;
         // "While a helper supports the bumper, remove its bolts": what is spoken of before what is done.
-        if (clause is { Mood: Mood.Beside, IsProviso: false } && _finder.Tokens[clause.From].Text is "while" or "with" or "once" or "when" or "as" or "under" or "until" or "till"
+        if (clause is { Mood: Mood.Beside, IsProviso: false }
+            && _finder.Tokens[clause.From].Text is "while" or "with" or "once" or "when" or "as" or "under" or "until" or "till"
             && clause.Nouns.Where(n => !n.IsPronoun && n.After is null or "with" or "under"
                 // "Lower the jack until the springs are loose, and lift them out".
                 && (n.IsPlural || _finder.Tokens[clause.From].Text is not ("until" or "till"))).Select(n => _refer.Known(n)).OfType<Part>().LastOrDefault() is { } borne)

@@ -220,7 +220,8 @@ public sealed partial class SentenceReader
         // "Tap it through from the front" tells where one stands.
         if (weak.Length == 0 && clause.Pieces.Exists(p => p.Noun is { After: "from" } n
             // "The wire from the relay goes to the switch": which wire.
-            && !(clause.Mood == Mood.Declarative && clause.VerbAt >= 0 && n.At.Start < _finder.Tokens[clause.VerbAt].At.Start) && !(n.IsPronoun || n.Distinct.Count > 0 && n.Stems.Count == n.Distinct.Count
+            && !(clause.Mood == Mood.Declarative && clause.VerbAt >= 0 && n.At.Start < _finder.Tokens[clause.VerbAt].At.Start)
+                && !(n.IsPronoun || n.Distinct.Count > 0 && n.Stems.Count == n.Distinct.Count
             || Trade.NounOf(n.Stems) is { Role: NounRole.Place or NounRole.Vehicle }))) return "off";
         if (weak.Length == 0 && clause.Pieces.Exists(p => p.Noun is { After: "to" or "against" or "behind" })) return "on";
         return weak.Length > 0 ? weak : "none";

@@ -41,7 +41,8 @@ public sealed partial class SentenceReader
             // "A stand under the subframe", "support the frame rails with stands": where the vehicle is borne.
             if (phrase.After is "under" or "beneath" or "below" || sense == Sense.Stands && phrase.Stems.Any(Trade.Bears.Contains)) continue;
             var thing = Settled(phrase.Text) is { Length: > 0 } s ? _refer.Find(s) : _refer.Known(phrase);
-            if (thing is Aid or Tool || Trade.NounOf(phrase.Stems) is { Role: not NounRole.Thing } && thing is null || Settled(phrase.Text) is "" || phrase.Head is "stand" or "jack"
+            if (thing is Aid or Tool || Trade.NounOf(phrase.Stems) is { Role: not NounRole.Thing } && thing is null
+                || Settled(phrase.Text) is "" || phrase.Head is "stand" or "jack"
                 || phrase.Head == "wheel" && phrase.Stems.SkipLast(1).All(Trade.Distinct.Contains)) continue;
             if (Settled(Question.OnlyThis + phrase.Text) is not null) return;
             // "Lower the new cylinder into position": what is off, or new, goes on.

@@ -660,7 +660,8 @@ public sealed partial class SentenceReader
             or Sense.Snug or Sense.Torque or Sense.TurnOn or Sense.Disconnect or Sense.Connect or Sense.Along or Sense.Drain
                 or Sense.Treat or Sense.Discard)
             // "With the key off and the parking brake set".
-            && !(sense == Sense.Set && clause.VerbAt == clause.To - 1 && objects is [{ IsPronoun: false } braked] && (_refer.Known(braked) is Control || braked.Is(ThingKind.Control)))
+            && !(sense == Sense.Set && clause.VerbAt == clause.To - 1 && objects is [{ IsPronoun: false } braked]
+                && (_refer.Known(braked) is Control || braked.Is(ThingKind.Control)))
             && !(sense == Sense.Start && clause.Pieces.Exists(p => p.Way is "in" or "on"))) sense = Sense.Say;
         // Where the sheet has an idler as a part, nothing is done to that.
         if (SwingsAside(clause, objects)) (sense, objects) = Swung(objects[0]);
@@ -687,7 +688,8 @@ public sealed partial class SentenceReader
     }
 
     // "The red wire goes to the switch": one that is off, or that nobody has spoken of.
-    private bool IsLedTo(Clause clause, List<NounPhrase> objects) => clause.Verb?.Lemma == "go" && clause.Nouns.Any(n => n is { IsPronoun: false, After: "to" or "onto" or "under" })
+    private bool IsLedTo(Clause clause, List<NounPhrase> objects) => clause.Verb?.Lemma == "go"
+        && clause.Nouns.Any(n => n is { IsPronoun: false, After: "to" or "onto" or "under" })
         && objects is [{ IsPronoun: false } led] && (_refer.Known(led) is { } known ? known is Connection && Spoken.WasOff(known) is true
             : led.Head is "wire" or "cable" or "lead");
 
@@ -823,7 +825,8 @@ public sealed partial class SentenceReader
                     && Spoken.Lately(a) > Spoken.RaisedAt) is { } jack)
                 {
                     // "Lower the jack until the springs are loose": it stays there.
-                    if (Has(clause, "little", "bit", "slightly", "inch", "mm") || _clauses.ElementAtOrDefault(_clauses.IndexOf(clause) + 1) is { Mood: Mood.Beside } until
+                    if (Has(clause, "little", "bit", "slightly", "inch", "mm")
+                        || _clauses.ElementAtOrDefault(_clauses.IndexOf(clause) + 1) is { Mood: Mood.Beside } until
                         && _finder.Tokens[until.From].Text is "until" or "till")
                     {
                         _told = true;
@@ -968,7 +971,8 @@ public sealed partial class SentenceReader
         // "Put a washer on each bolt and start them": the bolts; "stick a new gasket to the pump and bolt it up": the pump, which is off.
         if (sense == Sense.On && objects is [{ IsPronoun: false } under] && (IsCompanion(under) || under.Head == "gasket")
             && clause.Nouns.Where(n => n is { IsPronoun: false, After: "on" or "onto" or "over" or "to" })
-                .Select(n => _refer.Known(n)).Where(b => b is Joint || b is Part && under.Head == "gasket" && Spoken.WasOff(b) is true).OfType<Thing>().ToList() is { Count: > 0 } borne)
+                .Select(n => _refer.Known(n)).Where(b => b is Joint || b is Part && under.Head == "gasket"
+                    && Spoken.WasOff(b) is true).OfType<Thing>().ToList() is { Count: > 0 } borne)
             Spoken.Hand(borne);
         _unnamed ??= whose;
         // "Put the plug in, 30 pounds": no unit of torque, and not passed over.
@@ -1547,10 +1551,12 @@ public sealed partial class SentenceReader
         if (kinds is [ThingKind.Aid or ThingKind.Tool, ..]
             && _refer.Things.Any(t => t is Joint && NameIndex.NamesOf(t)[0][..^1].SequenceEqual(phrase.Stems))) kinds = [ThingKind.Part];
         // "Unplug the horn switch": its plug.
-        if (sense is Sense.Disconnect or Sense.Connect && (kinds is [ThingKind.Control, ..] || phrase.Head == "plug" && kinds is [ThingKind.Joint, ThingKind.Part]))
+        if (sense is Sense.Disconnect or Sense.Connect && (kinds is [ThingKind.Control, ..] || phrase.Head == "plug"
+            && kinds is [ThingKind.Joint, ThingKind.Part]))
             kinds = [ThingKind.Connection];
         // "Slide the headlamps out and pull their plugs".
-        if (phrase is { Head: "plug", IsIts: true } && Spoken.Last is [.., Part lit] && Trade.Wired.Contains(NameIndex.NamesOf(lit)[0][^1])) kinds = [ThingKind.Connection];
+        if (phrase is { Head: "plug", IsIts: true } && Spoken.Last is [.., Part lit]
+            && Trade.Wired.Contains(NameIndex.NamesOf(lit)[0][^1])) kinds = [ThingKind.Connection];
         if (phrase.IsNew && kinds.Contains(ThingKind.Part) && kinds[0] == ThingKind.Aid) kinds = [ThingKind.Part];
         // What comes off and was never put there is a part: "remove the strap".
         if (sense == Sense.Off && kinds.Contains(ThingKind.Part) && kinds[0] == ThingKind.Aid) kinds = [ThingKind.Part];
@@ -1563,7 +1569,8 @@ public sealed partial class SentenceReader
         if (sense is Sense.On or Sense.Connect or Sense.Disconnect && phrase.After is null && kinds is [ThingKind.Tool]
             && Trade.NounOf([phrase.Head]) is { Kinds: [ThingKind.Connection, ..] }) kinds = [ThingKind.Connection];
         // "Mount the switch in the panel".
-        if ((sense == Sense.On && phrase.After is null && (Installs(clause) || GoesInto(clause)) || sense == Sense.Off && clause.Verb?.Lemma is "unscrew" or "remove" or "unbolt" or "undo" or "extract")
+        if ((sense == Sense.On && phrase.After is null && (Installs(clause) || GoesInto(clause)) || sense == Sense.Off
+            && clause.Verb?.Lemma is "unscrew" or "remove" or "unbolt" or "undo" or "extract")
             && kinds is [ThingKind.Control] && Trade.Wired.Contains(phrase.Head))
             kinds = [ThingKind.Part];
         ThingKind? kind = kinds is [ThingKind.Control, ThingKind.Part]
@@ -1880,7 +1887,8 @@ public sealed partial class SentenceReader
     private bool ItsPartIsFitted(Joint joint)
     {
         var isAnyones = joint.Holds.Length == 0 && (NameIndex.NamesOf(joint)[0] is not [_, .., _] name || _refer.Called(name[..^1]) is not Part);
-        return _actions.Exists(a => a.Verb is Verb.Fit or Verb.Connect && a.Target is { } id && (isAnyones || _refer.Find(id) is Part part && Holds(joint, part)));
+        return _actions.Exists(a => a.Verb is Verb.Fit or Verb.Connect && a.Target is { } id && (isAnyones
+            || _refer.Find(id) is Part part && Holds(joint, part)));
     }
 
     // "Push the roller in, turn it and pull it out": what was on all the while did not go on by being pushed.
