@@ -13,19 +13,26 @@ public sealed partial class SentenceReader
     private NounPhrase? WithPartBeside(Clause clause, NounPhrase phrase) =>
         Beside(clause, Sense.Off, phrase) is var (_, name) ? phrase with { Owner = NameIndex.StemsOf(name), OwnerName = name, After = null } : null;
 
+    // "Attach the bracket with two M10 bolts", where the sheet knows the bumper's: the bracket's own, known or new.
+    private Joint? OwnOf(Part? part, NounPhrase phrase) => part is not null && OfOthers(phrase) is { Count: > 0 } others
+        && others.TrueForAll(o => !IsOf(o, part, part.Name) && (phrase.IsIndefinite || !Spoken.Last.Contains(o) && !Spoken.Earlier.Contains(o)))
+        ? FastenersOf(part, phrase.Head) ?? _refer.Assume(phrase, ThingKind.Joint, true, part.Name, part.Id) as Joint : null;
+
+    // The fasteners that a bare word ("the bolts", "two M10 bolts") would mean, where all of them are of another part; else none.
+    private List<Joint> OfOthers(NounPhrase phrase)
+    {
+        if (phrase is not { Stems.Count: 1, Owner.Count: 0, IsOld: false, IsRest: false, IsVague: false, Distinct.Count: 0, Sign.Length: 0 }
+            || !Trade.Plain.Contains(phrase.Head) || !phrase.Is(ThingKind.Joint)) return [];
+        List<Thing> meant = _refer.Known(phrase, k => k == ThingKind.Joint) is { } known ? [known] : [.. _refer.Doubtful];
+        return meant.TrueForAll(t => t is Joint other && IsOfAPart(other, phrase) && FastenerSizes.Same(phrase.Size, other) is not true)
+            ? [.. meant.Cast<Joint>()] : [];
+    }
+
     private (Part? Part, string Name)? Beside(Clause clause, Sense sense, NounPhrase phrase)
     {
-        if (phrase is not
-            {
-                Stems.Count: 1, Owner.Count: 0, IsNew: false, IsOld: false, IsRest: false, IsVague: false, Distinct.Count: 0, Sign.Length: 0
-            }
-            || !Trade.Plain.Contains(phrase.Head) || !phrase.Is(ThingKind.Joint)) return null;
-        var known = _refer.Known(phrase, k => k == ThingKind.Joint);
-        List<Thing> others = known is not null ? [known] : [.. _refer.Doubtful];
-        if (others.Count == 0 || !others.TrueForAll(t => t is Joint sized && IsOfAPart(sized, phrase)
-            && FastenerSizes.Same(phrase.Size, sized) is not true && !Spoken.Last.Contains(t)
-            && !_actions.Exists(a => a.Target == t.Id)))
-            return null;
+        if (phrase.IsNew) return null;
+        var others = OfOthers(phrase);
+        if (others.Count == 0 || others.Exists(o => Spoken.Last.Contains(o) || _actions.Exists(a => a.Target == o.Id))) return null;
         var comes = GoesOn(sense);
         // "Slacken the cover bolts." "Support the pump and take the bolts out": those the step before left so.
         if (Before is { } before && others.Exists(o => before.Actions.Any(a => a.Target == o.Id) && Spoken.WasOff(o) is true == comes)) return null;
@@ -33,7 +40,7 @@ public sealed partial class SentenceReader
         // "Start eight of the bolts and put the tag back": fasteners start behind what they hold.
         if (comes) beside.RemoveAll(b => b.Steps > 0);
         if (beside.Count == 0 && comes && JustFitted(others, phrase) is { } fitted) beside.Add((fitted, fitted.Name, 0));
-        if (beside.Count == 0 || beside.Exists(b => others.Exists(o => IsOf((Joint)o, b.Part, b.Name)))) return null;
+        if (beside.Count == 0 || beside.Exists(b => others.Exists(o => IsOf(o, b.Part, b.Name)))) return null;
         // What goes on is fastened behind it, what comes off before it.
         var (part, name, _) = comes ? beside.MaxBy(b => b.Steps)
             : beside.OrderBy(b => b.Steps >= 0 ? b.Steps : 100 - b.Steps).First();
@@ -52,7 +59,7 @@ public sealed partial class SentenceReader
         && Trade.NounOf([by]) is null or { Role: NounRole.Thing } && !Trade.Distinct.Contains(by) && !by.Any(char.IsAsciiDigit);
 
     // "Fit the pump." "Start the nuts", where those the sheet knows are on.
-    private Part? JustFitted(List<Thing> others, NounPhrase phrase) => _actions.Count == 0 && Spoken.ComesOff is false && Spoken.Last is [.., Part part]
+    private Part? JustFitted(List<Joint> others, NounPhrase phrase) => _actions.Count == 0 && Spoken.ComesOff is false && Spoken.Last is [.., Part part]
         && Spoken.Last.All(t => t is Part) && (IsSizedAnew(phrase) || others.TrueForAll(o => Spoken.WasOff(o) is not true))
             && !Trade.Unfastened.Contains(NameIndex.NamesOf(part)[0][^1])
         ? part : null;

@@ -124,18 +124,6 @@ public sealed partial class SentenceReader
         return (Joint)_refer.Assume(phrase with { Name = name, Text = name.ToLowerInvariant(), Stems = NameIndex.StemsOf(name), Count = null, Some = null, IsNew = false }, ThingKind.Joint, true, null, part.Id);
     }
 
-    // "Attach the bracket with two M10 bolts", where the sheet knows the bumper's: the bracket's own, known or new.
-    private Joint? OwnOf(Part? part, NounPhrase phrase)
-    {
-        if (part is null || phrase is not { Stems.Count: 1, Owner.Count: 0, IsOld: false, IsRest: false, IsVague: false, Distinct.Count: 0, Sign.Length: 0 }
-            || !Trade.Plain.Contains(phrase.Head) || !phrase.Is(ThingKind.Joint)) return null;
-        var known = _refer.Known(phrase, k => k == ThingKind.Joint);
-        List<Thing> others = known is not null ? [known] : [.. _refer.Doubtful];
-        return others.Count > 0 && others.TrueForAll(t => t is Joint other && IsOfAPart(other, phrase) && !IsOf(other, part, part.Name)
-            && FastenerSizes.Same(phrase.Size, other) is not true && (phrase.IsIndefinite || !Spoken.Last.Contains(t) && !Spoken.Earlier.Contains(t)))
-            ? FastenersOf(part, phrase.Head) ?? _refer.Assume(phrase, ThingKind.Joint, true, part.Name, part.Id) as Joint : null;
-    }
-
     private Joint? FastenersOf(Part part)
     {
         var holding = Holding(part);

@@ -177,8 +177,8 @@ public sealed partial class SentenceReader
         ? _refer.Find(held) as Part : null)) is { } part
         && IsUndone(part) ? part : null;
 
-    // "The side plate and tube bolts": the side plate bolts, too, where the sheet has such; "the upper and the lower hose": two hoses.
-    private void NameByNext(Clause clause)
+    // "The side plate and tube bolts": the side plate bolts, too, where the sheet has such.
+    private void ShareFastener(Clause clause)
     {
         for (var i = 0; i + 1 < clause.Pieces.Count; i++)
             if (clause.Pieces[i].Noun is { IsPronoun: false, Owner.Count: 0 } whose
@@ -190,6 +190,11 @@ public sealed partial class SentenceReader
                 {
                     Noun = whose with { Stems = [.. whose.Stems, fasteners.Head], Name = shared.Name, Text = shared.Name.ToLowerInvariant(), IsPlural = true },
                 };
+    }
+
+    // "The upper and the lower hose": two hoses.
+    private static void NameByNext(Clause clause)
+    {
         for (var i = 0; i + 1 < clause.Pieces.Count; i++)
             if (clause.Pieces[i].Noun is { IsPronoun: true, Distinct.Count: > 0, Some: null } one && !Trade.Pronouns.Contains(one.Text)
                 && clause.Pieces[i + 1].Noun is { IsPronoun: false, Distinct.Count: > 0, Owner.Count: 0 } next && next.Distinct.All(next.Stems.Contains))

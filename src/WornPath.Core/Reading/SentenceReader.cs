@@ -428,6 +428,7 @@ public sealed partial class SentenceReader
             return;
         }
 
+        ShareFastener(clause);
         NameByNext(clause);
         // "A wet one gets another 15°", "any implement comes off first": only such a one.
         if (clause is { Proviso: null, Mood: not Mood.Beside } && _branch == 0 && clause.Pieces is [{ Noun: { Sign.Length: > 0 } such }, ..]
