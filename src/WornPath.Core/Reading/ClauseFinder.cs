@@ -608,6 +608,7 @@ internal sealed class ClauseFinder
         if (open is null && !IsBoundary(at - 1) && _clauses is [.., { Mood: Mood.Beside, IsRemark: true } beside] && beside.To == at) return Condition(at, end);
         // Before what it holds for, or after it: "tighten it slightly if the slots do not line up".
         var leads = open is null || IsBoundary(at - 1) && Goes(end);
+        if (!leads && IsOfTheMeans(at)) return Condition(at, end);
         if (leads) _proviso = proviso;
         else
         {
@@ -716,6 +717,17 @@ internal sealed class ClauseFinder
         return from < end && Words(from, end) is { Length: > 0 } sign ? sign : Words(at, end);
     }
 
+    // "Slide it off, with a puller if it is tight", "… using a puller if necessary": so much for the tool, and it comes off anyway.
+    private bool IsOfTheMeans(int at)
+    {
+        var with = at - 1;
+        while (with > 0 && at - with < 7 && _tokens[with].Kind == TokenKind.Word && !Is(with, "with") && !Is(with, "using")) with--;
+        return (Is(with, "using") || Is(with, "with") && (IsBoundary(with - 1) || IsNeed(at + 1)))
+            && _nouns.Read(with + 1, at, "with") is { } means && means.Next == at && means.Phrase.Is(ThingKind.Tool);
+    }
+
+    private bool IsNeed(int at) => Is(at, "necessary") || Is(at, "needed") || Is(at, "required");
+
     // "If you have not already done so", "if not already done": no condition, the step tells it anyway. But "if the cover is not
     // already off" is one.
     private bool IsDoneAnyway(int at, int end) => (Is(end - 1, "already") && Has(at, end, IsTeller)
@@ -776,8 +788,12 @@ internal sealed class ClauseFinder
 
     private int SubordinateEnd(int at)
     {
+        // "In that case undo the union".
+        if (Is(at, "in") && Is(at + 2, "case") && IsImperativeAt(at + 3, afterMark: true)) return at + 3;
         for (var i = at + 1; i < _end; i++)
         {
+            // "If necessary use a mallet".
+            if (i == at + 2 && IsNeed(at + 1) && IsImperativeAt(i, afterMark: true)) return i;
             // "While it's apart pull the bearing", "if it is worn replace it".
             if (i > at + 2 && IsState(i - 1) && IsImperativeAt(i, afterMark: true) && i + 1 < _end && (IsDetermined(i + 1)
                 || Trade.New.Contains(_tokens[i + 1].Text) || _tokens[i + 1].Text is "it" or "them" or "both" or "all")) return i;

@@ -184,7 +184,7 @@ internal sealed class Judged(List<Token> tokens, NameIndex names) : Straightenin
 
     private bool IsSign(int at) => At(at - 1) == "any" && IsTrouble(At(at));
 
-    private static bool IsTrouble(string word) => word is "wear" or "damage" or "cracks" or "crack" or "play" or "rust" or "scoring" or "corrosion" or "leak"
+    internal static bool IsTrouble(string word) => word is "wear" or "damage" or "cracks" or "crack" or "play" or "rust" or "scoring" or "corrosion" or "leak"
         or "leaks" or "doubt";
 
     private static bool Replaces(string word) => word is "replace" or "renew" or "exchange" or "change" or "swap" or "discard" or "scrap" or "bin";

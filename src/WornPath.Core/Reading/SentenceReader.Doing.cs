@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using System.Text.RegularExpressions;
 using WornPath.Core.Sheets;
 
 namespace WornPath.Core.Reading;
@@ -193,7 +194,9 @@ public sealed partial class SentenceReader
             return;
         }
 
-        var name = $"{where.Stems[^1]} {verb}{(where.IsPlural || verb is "chock" or "block" ? "s" : "")}";
+        // "Block the rear wheels": with chocks.
+        var its = verb == "block" && where.Head == "wheel" ? "chock" : verb;
+        var name = $"{where.Stems[^1]} {its}{(where.IsPlural || its is "chock" or "block" ? "s" : "")}";
         var own = with ?? Spoken.Nearest(aid) ?? aid.FirstOrDefault() ?? _refer.Assume(where with { Name = name, Stems = NameIndex.StemsOf(name), Count = null, Some = null, Size = "" }, ThingKind.Aid, false, null, null);
         Add(Verb.Place, own, where.At);
         // "Sling the bracket from an engine crane".
@@ -264,12 +267,6 @@ public sealed partial class SentenceReader
 
             Spoken.Hand(things);
         }
-    }
-
-    // "Warm it and try again": what was tried before it, once more.
-    private void Again()
-    {
-        if (_actions.FindLastIndex(a => a.Branch == 0 && a.Target is not null && a.Verb is not (Verb.Treat or Verb.Wait or Verb.Clean)) is >= 0 and var at) _actions.Add(_actions[at]);
     }
 
     // A tab, a plate, a wire lock the joint they belong to.
@@ -443,8 +440,9 @@ public sealed partial class SentenceReader
                 : _refer.Known(phrase, k => k == ThingKind.Control);
             if (control is not Control) control = Trade.NounOf(phrase.Stems) is { } noun && noun.Kinds.Contains(ThingKind.Control) ? ControlOf(phrase) : null;
             if (control is null) continue;
-            if (_actions is [.., { Verb: Verb.Set } last] && last.Target == control.Id && clause.Mood == Mood.Fragment && Has(clause, "pocket", "hand")) continue;
-            Add(Verb.Set, control, phrase.At, a => a with { Position = Short(position) });
+            // "Engine cold": how it has to be, and nothing is set.
+            if (clause.Mood == Mood.Fragment && Has(clause, "cold", "cool", "warm", "hot")) continue;
+            SetTo(control, phrase.At, position);
             Spoken.Hand([control]);
         }
 
@@ -483,9 +481,28 @@ public sealed partial class SentenceReader
             && (Trade.ControlNamed(_refer.Find(set)!.Name.ToLowerInvariant()) is { } known ? known == "ignition"
                 : !Trade.Unswitched.Contains(NameIndex.NamesOf(_refer.Find(set)!)[0][^1])) ? set : null;
         var control = before is not null ? _refer.Find(before)! : ControlOf(new NounPhrase(at, name, [name]));
-        Add(Verb.Set, control, at, a => a with { Position = Short(at.Of(_text)) });
+        SetTo(control, at, at.Of(_text));
         Spoken.Hand([control]);
     }
+
+    // "Stop the engine and remove the key", "engine off, key in your pocket": set once, and the key is out as well.
+    private void SetTo(Thing control, Span at, string position)
+    {
+        if (_actions is [.., { Verb: Verb.Set, Position: { } former } last] && last.Target == control.Id && last.Branch == _branch
+            && KeyOut().IsMatch(position) && EngineOff().IsMatch(former))
+        {
+            _actions[^1] = last with { Position = Short($"{former}, {position}") };
+            _isDone = true;
+        }
+        else Add(Verb.Set, control, at, a => a with { Position = Short(position) });
+    }
+
+    [GeneratedRegex(@"\bkeys?\b.*\b(?:out|pocket|hand|safe)\b|\b(?:remove|take|pull|withdraw|pocket|removed|keep)\b.*\bkeys?\b",
+        RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    private static partial Regex KeyOut();
+
+    [GeneratedRegex(@"\b(?:off|stop|stopped|kill|killed|shut)\b", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    private static partial Regex EngineOff();
 
     // A control by the name it has everywhere: "the engine" is stopped with the ignition, "the brake" is the parking brake.
     private Thing ControlOf(NounPhrase phrase)

@@ -101,10 +101,16 @@ public sealed partial class SentenceReader
                 && reader._refer.Known(leading) is Part away && reader.Spoken.WasOff(away) is true && (objects[^1].Is(ThingKind.Joint)
                     || reader._refer.Known(objects[^1]) is Joint))
                 way = "on";
-            // "Four bolts and the fan is off": the fan's.
-            if (way == "off" && objects is [{ IsPronoun: false, Count: > 1, Stems.Count: 1, Owner.Count: 0 } counted, { IsPronoun: false } held]
-                && Trade.Plain.Contains(counted.Head) && reader._refer.Known(held) is Part { } freed)
-                objects[0] = counted with { Owner = [.. NameIndex.NamesOf(freed)[0]], OwnerName = freed.Name };
+            // "Four bolts and the fan is off", "… and the fan's down": the fan's.
+            if (way is "off" or "none" && objects is [{ IsPronoun: false, Count: > 1, Stems.Count: 1, Owner.Count: 0 } counted, { IsPronoun: false } held]
+                && Trade.Plain.Contains(counted.Head))
+            {
+                var freed = reader._refer.Known(held) as Part;
+                if (clause.Pieces[^1].Way is "down" or "free" && (freed is not null ? reader.Spoken.WasOff(freed) is not true : held.Is(ThingKind.Part))) way = "off";
+                if (way == "off" && freed is not null)
+                    objects[0] = counted with { Owner = [.. NameIndex.NamesOf(freed)[0]], OwnerName = freed.Name };
+            }
+
             var before = reader._actions.Count;
             if (!Gapped(objects))
                 foreach (var phrase in objects) One(phrase, way, loose);

@@ -52,9 +52,14 @@ public sealed partial class SentenceReader
     // "Take the idler off: two bolts": they come out for it.
     private void Introduce(Clause clause, List<NounPhrase> objects)
     {
-        if (objects.TrueForAll(o => !o.Is(ThingKind.Joint)) && clause.Pieces.Find(p => p.Noun is { After: "beside", Count: not null } n
-            && n.Is(ThingKind.Joint) && IsCounted(n))?.Noun is { } told) _introduced = new Introduced(told with { After = null }, null);
+        if (objects.TrueForAll(o => !o.Is(ThingKind.Joint)) && clause.Pieces.Find(p => p.Noun is { After: "beside" } n
+            && n.Is(ThingKind.Joint) && (n.Count is not null && IsCounted(n) || n.IsIts && TakesToolBefore(clause, n)))?.Noun is { } told)
+            _introduced = new Introduced(told with { After = null }, null);
     }
+
+    // "17 mm spanner on its nut": that is undone.
+    private static bool TakesToolBefore(Clause clause, NounPhrase fastener) => clause.Pieces.FindIndex(p => p.Noun == fastener) is >= 2 and var at
+        && clause.Pieces[at - 1].Way == "on" && clause.Pieces[at - 2].Noun is { IsPronoun: false } tool && tool.Is(ThingKind.Tool);
 
     // "Idler: two bolts and it's off", "two bolts and the idler's off": off it is.
     private bool IsOffByThem(Clause clause)

@@ -433,10 +433,13 @@ public sealed partial class SentenceReader
         // "A wet one gets another 15°", "any implement comes off first": only such a one.
         if (clause is { Proviso: null, Mood: not Mood.Beside } && _branch == 0 && clause.Pieces is [{ Noun: { Sign.Length: > 0 } such }, ..]
             && (clause.Mood != Mood.Imperative || such.IsPronoun)) _branch = BranchOf(new Proviso(such.Sign, false, such.At));
+        // "A blade with a cracked edge must be replaced": only such a one.
+        if (_branch == 0 && FaultOf(clause) is { } fault) _branch = BranchOf(new Proviso($"with {fault.At.Of(_text)}", false, fault.At));
         TakeShown(clause);
         var questions = _questions.Count;
         _lemma = clause.Verb?.Lemma;
         Read(clause);
+        TryAnotherWay(clause, from);
         // A tool that is put to something is no more than the means.
         Show(clause, _actions.Skip(from).Any(a => !(a.Verb == Verb.Place && _refer.Find(a.Target ?? "") is Tool)) || _questions.Count > questions);
         for (var i = _actions.Count - 1; clause.IfNotYet && i >= from; i--)
@@ -481,6 +484,12 @@ public sealed partial class SentenceReader
         if ((clause.Verb?.Lemma == "catch" && _actions[^1].Verb == Verb.Remove && former?.Verb != Verb.TakeOut
             || clause.ComesFirst) && from > 0 && _actions.Count == from + 1) _actions.Reverse(from - 1, 2);
     }
+
+    // What is wrong with whichever one is told of before its verb; null where nothing is.
+    private NounPhrase? FaultOf(Clause clause) => clause is { Mood: Mood.Passive, Proviso: null, IsFull: true, Negated: false }
+        && clause.Pieces is [{ Noun: { IsPronoun: false } one }, { Noun: { After: "with", IsPronoun: false } fault }, ..]
+        && (one.IsIndefinite || one.IsPlural && !Has(clause, "the", "these", "those"))
+        && fault.At.Start < _finder.Tokens[clause.VerbAt].At.Start && fault.Text.Split(' ').Any(w => Trade.Trouble.Contains(w) || Judged.IsTrouble(w)) ? fault : null;
 
     // True where the words before an action have done it already: of what was done last to the same thing.
     private bool IsDone(StepAction action, int from)
@@ -635,6 +644,8 @@ public sealed partial class SentenceReader
             && clause.Verb.Lemma is not ("loosen" or "hold")) sense = Sense.Torque;
         // "Lift the wheel on", "… on, on the left": it goes on, whatever came off before.
         if (sense == Sense.MoveOff && GoesOn(clause)) sense = Sense.On;
+        if (IsRunIn(clause, sense, objects)) sense = Sense.Start;
+        if (sense is Sense.Start or Sense.On && IsStudOfPart(clause, objects)) sense = Sense.Say;
         if (IsOnlySet(clause, sense, objects)) sense = Sense.Set;
         if (IsOnlyCatch(sense, objects)) sense = Sense.Say;
         (sense, control) = InHand(clause, facts, objects, sense, control);
@@ -693,6 +704,18 @@ public sealed partial class SentenceReader
         && clause.Nouns.Any(n => n is { IsPronoun: false, After: "to" or "onto" or "under" })
         && objects is [{ IsPronoun: false } led] && (_refer.Known(led) is { } known ? known is Connection && Spoken.WasOff(known) is true
             : led.Head is "wire" or "cable" or "lead");
+
+    // "Screw in the upper bolt by two turns", which is out: it goes in by that.
+    private bool IsRunIn(Clause clause, Sense sense, List<NounPhrase> objects) => sense == Sense.TurnOn && Has(clause, "in", "on")
+        && !Has(clause, "further", "more", "another", "extra") && objects is [{ IsPronoun: false } one]
+        && (_refer.Known(one, k => k == ThingKind.Joint) is { } known ? Spoken.WasOff(known) is true : one.Is(ThingKind.Joint))
+        && Values(clause).FirstOrDefault(v => v.Kind == TokenKind.Angle) is { Kind: TokenKind.Angle } by && by.Number >= 360;
+
+    // "Offer up the unit and put its studs through the wing": they are in it, and it goes on by that.
+    private bool IsStudOfPart(Clause clause, List<NounPhrase> objects) => objects is [{ IsPronoun: false, Head: "stud" } studs]
+        && clause.Pieces.Exists(p => p.Way == "through" || p.Noun?.After == "through")
+        && (studs.IsIts || studs.Owner.Count == 0 || clause.Nouns.Any(n => n.After == "through" && n.Stems.SequenceEqual(studs.Owner))) && _actions is [.., { Verb: Verb.Fit, Target: not null }]
+        && !(_refer.Known(studs, k => k == ThingKind.Joint) is { } known && Spoken.WasOff(known) is true);
 
     // "Throw the lever to float", "screw the tap shut": a control goes nowhere but into another position.
     private bool IsOnlySet(Clause clause, Sense sense, List<NounPhrase> objects) =>
@@ -909,7 +932,7 @@ public sealed partial class SentenceReader
                 Unhang(clause, objects);
                 return;
             case Sense.Again:
-                Again();
+                Again(clause);
                 return;
             case Sense.Off or Sense.On or Sense.Place or Sense.Move or Sense.MoveOff or Sense.Replace when objects.Exists(IsCotter):
                 // "Take the ring off and tap the pin through": out it goes, too.
@@ -1079,7 +1102,7 @@ public sealed partial class SentenceReader
             (sense, row) = (Sense.On, Trade.Of(Sense.On));
         if (thing is Control && sense is Sense.Off or Sense.On or Sense.Move or Sense.MoveOff or Sense.Place or Sense.Connect or Sense.Disconnect)
         {
-            Add(Verb.Set, thing, phrase.At, a => a with { Position = Short(PlaceOf(clause).Of(_text)) });
+            SetTo(thing, phrase.At, PlaceOf(clause).Of(_text));
             return;
         }
 
@@ -1866,6 +1889,8 @@ public sealed partial class SentenceReader
             && Spoken.WasOff(off) is true && Holds(fastener, off)) Add(Verb.Fit, off, at);
         if (verb is Verb.Snug or Verb.Torque or Verb.TorquePass && thing is Joint joint && GoesInFirst(joint))
             Add(Verb.Start, joint, at, a => a with { New = action.New, Some = action.Some, Rest = action.Rest });
+        if (verb == Verb.Remove && thing is Part part)
+            foreach (var slack in ComeOutWith(part)) Add(Verb.TakeOut, slack, at);
         _actions.Add(action);
         _unnamed = null;
         if (thing is null) Spoken.Moved(verb, WhichEnd.Of(action.At.Of(_text)));
@@ -1882,6 +1907,14 @@ public sealed partial class SentenceReader
         if (Spoken.WasOff(joint) is not true || _startIsStruck) return false;
         if (_lemma is not null && Trade.RunsIn.Contains(_lemma)) return true;
         return ItsPartIsFitted(joint);
+    }
+
+    // "Crack the wheel nuts", "wheel off": what was made slack before comes out with the part it holds, unless that only slides from under it.
+    private List<Joint> ComeOutWith(Part part)
+    {
+        var isWheel = Natures.Is(part, Trait.RoadWheel);
+        return _shifts && !isWheel ? [] : [.. Holding(part).Where(j => Spoken.Slack(j) is { } how && (how == Verb.BreakLoose || isWheel)
+            && !_actions.Exists(a => a.Target == j.Id))];
     }
 
     // By this step, and before: what a fastener holds, or anything where that is not known.

@@ -8,6 +8,7 @@ internal sealed class Spoken
     private readonly Spoken? _before;
     private readonly Dictionary<string, int> _lately = [];
     private readonly Dictionary<string, bool> _off = [];
+    private readonly Dictionary<string, Verb> _slack = [];
     private int _order;
     private Ends _up;
 
@@ -192,6 +193,7 @@ internal sealed class Spoken
 
     private void Went(string id, Verb verb, Side? side)
     {
+        if (verb is Verb.BreakLoose or Verb.Loosen or Verb.TakeOut or Verb.Start or Verb.Snug or Verb.Torque or Verb.TorquePass) _slack[id] = verb;
         if (verb is Verb.TakeOut or Verb.Remove or Verb.Disconnect) ComesOff = true;
         else if (verb is Verb.Start or Verb.Fit or Verb.Connect) ComesOff = false;
         if (verb is Verb.TakeOut or Verb.Remove or Verb.Disconnect or Verb.TakeAway or Verb.HangAside or Verb.SetAside) _off[id] = true;
@@ -211,6 +213,10 @@ internal sealed class Spoken
 
     /// <summary>The same by what was done alone.</summary>
     public bool? WasOff(Thing thing) => _off.TryGetValue(thing.Id, out var off) ? off : _before?.WasOff(thing);
+
+    /// <summary>How a fastener was made slack, where it is that and no more; else null.</summary>
+    public Verb? Slack(Thing thing) => _slack.TryGetValue(thing.Id, out var verb)
+        ? verb is Verb.BreakLoose or Verb.Loosen ? verb : null : _before?.Slack(thing);
 
     /// <summary>The thing of some that was spoken of last; null where two or none were.</summary>
     public Thing? Nearest(IEnumerable<Thing> things)

@@ -194,6 +194,15 @@ internal static class Trade
     /// <summary>What cleans and does not stay.</summary>
     public static readonly WordSet Cleaners = Set("cleaners");
 
+    /// <summary>What is told of a thing that does not come.</summary>
+    public static readonly WordSet Sticks = Set("sticks");
+
+    /// <summary>With a negation before them: it does not come.</summary>
+    public static readonly WordSet Budges = Set("budges");
+
+    /// <summary>Tools that move what does not come by hand.</summary>
+    public static readonly WordSet Forces = Set("forces");
+
     private static readonly FrozenDictionary<string, Noun> Nouns = LoadNouns();
 
     private static readonly FrozenDictionary<string, VerbForm[]> Forms = LoadVerbs();
