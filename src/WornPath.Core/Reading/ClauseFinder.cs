@@ -1001,6 +1001,9 @@ internal sealed class ClauseFinder
         if (next.Kind == TokenKind.Word && (Trade.Relatives.Contains(next.Text) || next.Text is "how" or "whether")) return IsBoundary(at - 1);
         // "A drop of oil", "dust seal on": what such a verb is done to goes nowhere.
         if (next.Text == "of") return false;
+        // "…, screw on until it touches", "… and screw on hand tight".
+        if (token.Text is "screw" or "spin" or "thread" && next.Text is "on" or "in" && at + 2 < _end && _tokens[at + 2].Kind == TokenKind.Word
+            && _tokens[at + 2].Text is "until" or "till" or "hand" or "hand-tight" or "finger" or "finger-tight" or "by" && at > 0) return true;
         if (IsNoteOfPart(at)) return false;
         // "Sensor in, bolt 8 N·m": the bolt.
         if (next.Kind == TokenKind.Torque && Trade.NounOf([stem]) is { Role: NounRole.Thing, Kinds: [ThingKind.Joint, ..] }) return false;
@@ -1439,6 +1442,11 @@ internal sealed class ClauseFinder
         value |= open is { Mood: Mood.Fragment } && follows.Kind == TokenKind.Word
             && follows.Text is "at" or "behind" or "under" or "beneath" or "between" or "fore-and-aft" or "each" or "both" or "either" or "before"
             && subjects is [{ IsPronoun: false } aid] && aid.Is(ThingKind.Aid);
+        // "Close the tap, drip tray under the tank".
+        var under = open is { Mood: Mood.Imperative } && IsBoundary(at - 1) && follows.Kind == TokenKind.Word
+            && follows.Text is "under" or "beneath" or "underneath" or "below" && subjects is [{ IsPronoun: false, Count: null } put]
+            && !IsDetermined(at) && (put.Is(ThingKind.Aid) || put.Is(ThingKind.Consumable)) && !put.Is(ThingKind.Part);
+        if (under) return new Clause(Mood.Fragment, at, NextBoundary(Math.Max(adverb, at + 1))) { Proviso = Otherwise(from, at, open) };
         // "Handbrake off, chocks fore and aft".
         value |= adverb > next && _tokens[adverb - 1].Text == "fore-and-aft" && subjects is [{ IsPronoun: false } wedged] && wedged.Is(ThingKind.Aid);
         var ends = adverb >= _end || follows.Kind == TokenKind.Mark;

@@ -446,7 +446,7 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
             if (stems.Count > 0 && Trade.Adverbs.Contains(word) && !names.IsHead(Stem.Of(word))) break;
             if (stems.Count > 0 && (Trade.New.Contains(word) || word is "somewhere" or "several")) break;
             // "Let blade and spacer drop".
-            if (stems.Count > 0 && Trade.IsBase(word) && Trade.NounOf([Stem.Of(word)]) is { Role: NounRole.Words }
+            if (stems.Count > 0 && Trade.IsBase(word) && Trade.NounOf([Stem.Of(word)]) is { Role: NounRole.Words } && !Trade.IsCompound(stems[^1], Stem.Of(word))
                 && Trade.NounOf(stems) is { Role: NounRole.Thing } && (i + 1 >= to || tokens[i + 1].Kind == TokenKind.Mark)) break;
             // "With a 13 mm socket lift the cover out".
             if (stems.Count > 0 && Trade.IsBase(word) && Trade.NounOf(stems) is { Kinds: [ThingKind.Tool, ..] } && i + 1 < to
@@ -675,7 +675,9 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
         if (forms.Any(f => f.Form == Form.S || f.Form == Form.Base && Trade.NounOf([Stem.Of(word)]) is not { Role: NounRole.Thing }
             && (i + 1 >= to || tokens[i + 1].Kind != TokenKind.Word || Trade.IsSmall(tokens[i + 1].Text)))
             && Trade.NounOf([Stem.Of(tokens[i - 1].Text)]) is { Kinds: [ThingKind.Fluid, ..] }) return true;
-        if (forms.Length == 0 || names.IsHead(Stem.Of(word)) || Trade.NounsInIng.Contains(word)) return false;
+        if (forms.Length == 0 || names.IsHead(Stem.Of(word)) || Trade.NounsInIng.Contains(word)
+            // "A wire loop".
+            || i > 0 && Trade.IsCompound(tokens[i - 1].Text, Stem.Of(word))) return false;
         var next = i + 1 < to ? tokens[i + 1] : default;
         var noun = Trade.NounOf([Stem.Of(word)]) is { Kinds.Length: > 0 };
         // "The grease cap taps off": what is done with a tool of that name.

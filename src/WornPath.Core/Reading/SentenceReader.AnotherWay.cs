@@ -27,7 +27,8 @@ public sealed partial class SentenceReader
     // "Warm it and try again": what was tried before it, once more; under a condition, if what goes before has not told it yet.
     private void Again(Clause clause)
     {
-        if (_actions.FindLast(a => a is { Branch: 0, Target: not null, Verb: not (Verb.Treat or Verb.Wait or Verb.Clean) }) is { } tried
+        if ((_actions.FindLast(a => a is { Branch: 0, Target: not null, Verb: not (Verb.Treat or Verb.Wait or Verb.Clean) })
+            ?? (_branch > 0 && Resists(_branches[_branch - 1].Sign) ? Tried(_branches[_branch - 1], 0) : null)) is { } tried
             && !(_branch > 0 && _actions.Exists(a => a.Branch == _branch && a.Verb == tried.Verb && a.Target == tried.Target))) Redo(clause, tried);
     }
 

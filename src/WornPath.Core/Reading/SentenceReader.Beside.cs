@@ -459,6 +459,9 @@ public sealed partial class SentenceReader
     }
 
     // --- the same again
+    [GeneratedRegex(@"\b(?:by|to) the same (?:amount|number|distance|length|height|depth|angle)\b", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    private static partial Regex SameAmount();
+
     private bool Repeats(Clause clause)
     {
         if (clause.Negated || clause.Mood == Mood.Beside) return false;
@@ -467,6 +470,8 @@ public sealed partial class SentenceReader
         // "On the other side do likewise": where stands before.
         var before = _clauses.ElementAtOrDefault(_clauses.IndexOf(clause) - 1) is { Mood: Mood.Beside } led && !EndsBetween(led, clause)
             && SideWords.IsSide(PlaceOf(led).Of(_text)) ? SideWords.In(PlaceOf(led).Of(_text)) : null;
+        // "The other in by the same amount": how far.
+        if (SameAmount().IsMatch(words)) return false;
         var whole = _text[at.Start..EndOfSentence(clause)];
         // "Do the same as in steps 2 and 3 on the right": what stands behind belongs to it.
         var asIn = AsInSteps().IsMatch(whole) && (clause.Verb?.Lemma is null or "do" or "be" or "proceed" or "work" || Has(clause, "same"));

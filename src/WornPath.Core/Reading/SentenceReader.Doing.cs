@@ -17,6 +17,7 @@ public sealed partial class SentenceReader
     private void Treat(Clause clause, List<NounPhrase> objects)
     {
         // "Apply threadlocker to the bolts", "oil the seal", "pack the bearing with grease", "give each nut a drop of threadlocker".
+        if (WrapsToProtect(clause)) return;
         NounPhrase? what = null;
         var treated = new List<NounPhrase>();
         foreach (var piece in clause.Pieces)
@@ -104,6 +105,16 @@ public sealed partial class SentenceReader
                 _actions.Add(new StepAction { Verb = Verb.Treat, Target = thing.Id, With = stuff?.Id, Words = what.Text, At = what.At });
         if (hand.Count > 0) Spoken.Hand(hand);
         Beside(clause);
+    }
+
+    // "Wind a turn of tape round the splines to protect the lip": put there, and taken off again.
+    private bool WrapsToProtect(Clause clause)
+    {
+        if (clause.Nouns.FirstOrDefault(n => n is { IsPronoun: false, Head: "tape" }) is not { } tape) return false;
+        var why = _clauses.ElementAtOrDefault(_clauses.IndexOf(clause) + 1) is { Mood: Mood.Beside } purpose && !EndsBetween(clause, purpose) ? purpose : null;
+        if (!Has(clause, "protect", "protects", "protection") && !(why is not null && Has(why, "protect", "save", "damage", "nick", "cut", "scratch"))) return false;
+        Add(Verb.Place, _refer.Known(tape) as Aid ?? _refer.Assume(tape with { After = null }, ThingKind.Aid, false, null, null), tape.At);
+        return true;
     }
 
     // "A smear of grease on the seal", "with grease on the bolts": put there, whatever the words are about.
@@ -442,7 +453,7 @@ public sealed partial class SentenceReader
             if (control is null) continue;
             // "Engine cold": how it has to be, and nothing is set.
             if (clause.Mood == Mood.Fragment && Has(clause, "cold", "cool", "warm", "hot")) continue;
-            SetTo(control, phrase.At, position);
+            foreach (var one in PositionsIn(clause, position)) SetTo(control, phrase.At, one);
             Spoken.Hand([control]);
         }
 
@@ -485,19 +496,23 @@ public sealed partial class SentenceReader
         Spoken.Hand([control]);
     }
 
+    // "Valve lever: float, then both ways": one after the other.
+    private static string[] PositionsIn(Clause clause, string position) => clause.Mood == Mood.Fragment && position.Contains(':', StringComparison.Ordinal)
+        ? position.Split([", then ", "; then "], StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries) : [position];
+
     // "Stop the engine and remove the key", "engine off, key in your pocket": set once, and the key is out as well.
     private void SetTo(Thing control, Span at, string position)
     {
-        if (_actions is [.., { Verb: Verb.Set, Position: { } former } last] && last.Target == control.Id && last.Branch == _branch
-            && KeyOut().IsMatch(position) && EngineOff().IsMatch(former))
+        var before = _actions.FindLastIndex(a => a.Verb == Verb.Set && a.Target == control.Id && a.Branch == _branch);
+        if (before >= 0 && _actions[before].Position is { } former && KeyOut().IsMatch(position) && (EngineOff().IsMatch(former) || KeyOut().IsMatch(former)))
         {
-            _actions[^1] = last with { Position = Short($"{former}, {position}") };
+            _actions[before] = _actions[before] with { Position = Short($"{former}, {position}") };
             _isDone = true;
         }
         else Add(Verb.Set, control, at, a => a with { Position = Short(position) });
     }
 
-    [GeneratedRegex(@"\bkeys?\b.*\b(?:out|pocket|hand|safe)\b|\b(?:remove|take|pull|withdraw|pocket|removed|keep)\b.*\bkeys?\b",
+    [GeneratedRegex(@"\bkeys?\b.*\b(?:out|goes|pocket|hand|safe)\b|\b(?:remove|take|pull|withdraw|pocket|removed|keep)\b.*\bkeys?\b",
         RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex KeyOut();
 

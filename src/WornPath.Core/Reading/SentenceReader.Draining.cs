@@ -24,12 +24,20 @@ public sealed partial class SentenceReader
             && !n.Text.Split(' ').Any(Trade.RunsOut.Contains))) return false;
         if (named is null && comes && !runs && !clause.Nouns.Any(n => Trade.NounOf(n.Stems) is { Role: NounRole.Words })) return false;
         if ((named is not null ? _refer.Known(named, k => k == ThingKind.Fluid) ?? _refer.Assume(named, ThingKind.Fluid, false, null, null)
-            : FluidIn(NameIndex.NamesOf(opened)[0]) ?? Spoken.Nearest(_refer.Things.Where(t => t is Fluid))) is not Fluid fluid) return false;
+            : FluidIn(NameIndex.NamesOf(opened)[0]) ?? Spoken.Nearest(_refer.Things.Where(t => t is Fluid)) ?? Unheard(opened, clause)) is not Fluid fluid) return false;
         Trace(clause, Sense.Drain);
         Add(Verb.Drain, fluid, named?.At ?? PlaceOf(clause));
         PlaceAids(clause);
         _told = true;
         return true;
+    }
+
+    // What nobody has named yet: "take the drain plug out and let about six litres run off".
+    private Fluid? Unheard(Thing opened, Clause clause)
+    {
+        if (opened is not Joint || !NameIndex.NamesOf(opened)[0].Any(w => w is "drain" or "sump" or "oil") || _refer.Things.Any(t => t is Fluid)) return null;
+        var name = FluidCalledBy(NameIndex.NamesOf(opened)[0]) ?? "oil";
+        return (Fluid)_refer.Assume(new NounPhrase(PlaceOf(clause), name, NameIndex.StemsOf(name)) { Name = name }, ThingKind.Fluid, false, null, null);
     }
 
     // A plug out or a tap open, last of all that was done: in this step, or at the end of the one before.

@@ -230,6 +230,16 @@ public sealed partial class SentenceReader
                 && Trade.NounOf(spoken.Stems) is { Role: NounRole.Thing }) reader._unnamed = spoken;
 
             if (objects is [{ IsPronoun: false } limited, ..] && reader.HeadsLimit(clause, limited)) return;
+            // "Multimeter across the posts: 12.4 V or better".
+            if (clause.Nouns.ToList() is [{ IsPronoun: false, After: null } with, { After: "across" or "between" or "on" or "against" or "over" or "to", IsPronoun: false } at, ..]
+                && Trade.Gauges.Contains(with.Head) && with.Is(ThingKind.Tool) && reader.PlaceOf(clause).Of(reader._text).Any(char.IsAsciiDigit))
+            {
+                reader.UseNamed(with);
+                reader._actions.Add(new StepAction { Verb = Verb.Measure, Words = Short(at.Text), Limits = Limits.Find(reader.PlaceOf(clause).Of(reader._text)), At = reader.PlaceOf(clause) });
+                reader._told = true;
+                return;
+            }
+
             // "Distance between the brackets: 712 ± 2 mm": measured.
             if (Values(clause).Any(v => v.Kind == TokenKind.Number) && StepNumbersText.In(reader.PlaceOf(clause).Of(reader._text), 0) is null
                 && Limits.Find(reader.PlaceOf(clause).Of(reader._text)) is { } limits)
@@ -441,6 +451,14 @@ public sealed partial class SentenceReader
         private void One(NounPhrase phrase, string way, bool loose)
         {
             phrase = reader.InFull(clause, phrase);
+            // "Turn one sleeve out and the other in by as much": turned as well, and not fitted.
+            if (phrase is { IsPronoun: true, IsRest: true } && reader._actions is [.., { Verb: Verb.Seat or Verb.Adjust } turned] && reader.InHandAsOne(turned))
+            {
+                reader._actions.Add(turned with { At = phrase.At, In = default, Rest = true, Some = null });
+                _any = true;
+                return;
+            }
+
             // "Sensor in, bolt 8 N·m": the bolt of what was just fitted.
             if (phrase is { IsPronoun: false, IsIndefinite: true, Stems.Count: 1, Owner.Count: 0 } && phrase.Is(ThingKind.Joint)
                 && reader._actions is [.., { Verb: Verb.Fit or Verb.Connect, Target: { } fitted }] && reader._refer.Find(fitted) is { } bearer

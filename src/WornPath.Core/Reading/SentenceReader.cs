@@ -67,6 +67,8 @@ public sealed partial class SentenceReader
     private string? _lemma;
     // The author said of a clause what is done, and nothing of fasteners that go in.
     private bool _startIsStruck;
+    // Which one is told of first: "negative first: lead off its post".
+    private NounPhrase? _first;
     // What the fasteners held that are out, where the clause calls it "it".
     private NounPhrase? _held;
     // A verb of moving is read.
@@ -324,6 +326,21 @@ public sealed partial class SentenceReader
             Unclear(clause, Verb.Remove);
             return;
         }
+
+        AskToldUnder();
+    }
+
+    // "Weight frame: six bolts, it's heavy": where nothing else of the step is done.
+    private void AskToldUnder()
+    {
+        if (_actions.Count > 0 || _questions.Count > 0 || _topic is null) return;
+        foreach (var clause in _clauses)
+            if (clause is { Mood: Mood.Fragment, Negated: false, IsRemark: false } && !_passages.Exists(p => p.Advises(PlaceOf(clause)))
+                && clause.Nouns.Any(n => n is { IsPronoun: false, Count: not null } && n.Is(ThingKind.Joint)))
+            {
+                Unclear(clause, Verb.Remove);
+                return;
+            }
     }
 
     // "… but are to be checked at 40 N·m".
@@ -601,6 +618,8 @@ public sealed partial class SentenceReader
 
         if (clause.Mood == Mood.Fragment)
         {
+            if (clause.Nouns.FirstOrDefault() is { IsPronoun: true, Distinct.Count: > 0 } which && Has(clause, "first")
+                && _text.AsSpan(which.At.End).TrimStart().StartsWith("first:", StringComparison.OrdinalIgnoreCase)) _first = which;
             new FragmentReader(this, clause).Read();
             return;
         }
@@ -645,8 +664,11 @@ public sealed partial class SentenceReader
         // "Lift the wheel on", "… on, on the left": it goes on, whatever came off before.
         if (sense == Sense.MoveOff && GoesOn(clause)) sense = Sense.On;
         if (IsRunIn(clause, sense, objects)) sense = Sense.Start;
+        if (GoesBackLater(clause, sense) || IsOnlyAsFar(clause, sense, objects) || IsOnlyLetDown(clause, sense, objects)) sense = Sense.Say;
         if (sense is Sense.Start or Sense.On && IsStudOfPart(clause, objects)) sense = Sense.Say;
         if (IsOnlySet(clause, sense, objects)) sense = Sense.Set;
+        // "Wind the regulator in to 20 bar": to what a gauge shows.
+        if (sense == Sense.Set && PressureSaid().IsMatch(PlaceOf(clause).Of(_text))) sense = Sense.Adjust;
         if (IsOnlyCatch(sense, objects)) sense = Sense.Say;
         (sense, control) = InHand(clause, facts, objects, sense, control);
         // "Start it, run it five minutes": no nut that is on.
@@ -681,6 +703,7 @@ public sealed partial class SentenceReader
         if (sense is Sense.Off or Sense.On or Sense.Set or Sense.Disconnect && SetAt(clause)) return;
         if (sense == Sense.Torque && ValuesFollow(clause, objects)) return;
         _isDone = false;
+        FitGiven(clause, objects);
         if (control is not null) SetNamed(clause, control);
         else Do(clause, sense, objects);
         // "Fill the filter with oil and spin it on": the filter.
@@ -698,6 +721,63 @@ public sealed partial class SentenceReader
         if (!Trade.Of(sense).IsSoft && _actions.Count == actions && _questions.Count == questions && !IsDone(clause, sense))
             Unclear(clause, VerbOf(sense));
     }
+
+    // "The plug gets a new ring and 30 N·m", "give each bolt a new washer": that goes on.
+    private void FitGiven(Clause clause, List<NounPhrase> objects)
+    {
+        if (clause.Verb?.Lemma != "give") return;
+        foreach (var given in clause.Nouns.Skip(1).Where(n => n is { IsNew: true, IsPronoun: false, After: null }
+            && (n.Is(ThingKind.Part) || n.Is(ThingKind.Joint) || _refer.Known(n) is Part or Joint)).ToList())
+        {
+            objects.Remove(given);
+            DoEach(clause, Sense.On, [given]);
+        }
+    }
+
+    // What an action was done to by the clause that has just been read, told by its words or as a thing.
+    private bool InHandAsOne(StepAction action) => action.Words is not null || action.Target is { } id && Spoken.Last.Any(t => t.Id == id);
+
+    // What a hose or a line is screwed on by, where the step has just undone it.
+    private Joint? UnionOf(Connection line) => _actions.FindLast(a => a.Verb == Verb.TakeOut && a is { Some: null, Target: not null }) is { Target: { } id }
+        && _refer.Find(id) is Joint union && (NameIndex.NamesOf(union)[0] is var name && (name.Any(Trade.Unions.Contains)
+            || name.Intersect(NameIndex.NamesOf(line)[0]).Any())) ? union : null;
+
+    // What the step has made slack, tightened again to what the sheet says of it.
+    private bool ToItsValueAgain(List<NounPhrase> objects)
+    {
+        if (_actions.FindLast(a => a is { Verb: Verb.BreakLoose or Verb.Loosen, Target: not null }) is not { Target: { } id } slackened
+            || slackened.Branch != _branch || _refer.Find(id) is not Joint { Torque: { } torque } joint || !objects.TrueForAll(o => o.IsPronoun || _refer.Known(o)?.Id == id)) return false;
+        Add(Verb.Torque, joint, objects.Count > 0 ? objects[0].At : slackened.At, a => a with { Torque = torque });
+        return true;
+    }
+
+    [GeneratedRegex(@"\d\s*(?:bar|psi|kPa|MPa)\b", RegexOptions.CultureInvariant)]
+    private static partial Regex PressureSaid();
+
+    // "Press the tail down until it clicks".
+    private bool ClicksHome(Clause clause) => _clauses.ElementAtOrDefault(_clauses.IndexOf(clause) + 1) is { Mood: Mood.Beside } until
+        && _finder.Tokens[until.From].Text is "until" or "till" && Has(until, "clicks", "click", "snaps", "snap", "latches", "catches", "locks");
+
+    // The fluid spoken of last, or the only one there is.
+    private Fluid? FluidOfJob() => _refer.Things.OfType<Fluid>().ToList() is var fluids && fluids is [var only] ? only : Spoken.Nearest(fluids) as Fluid;
+
+    // "Save the spacers, they go back on the same side", "take it off and keep it; it goes back the same way": later, and not now.
+    private bool GoesBackLater(Clause clause, Sense sense) => sense == Sense.On && clause is { Mood: Mood.Declarative, Verb.Lemma: "go" }
+        && clause.Nouns.FirstOrDefault() is { IsPronoun: true } && Has(clause, "back") && !Has(clause, "then", "now", "next", "finally")
+        && (_actions is [.., { Verb: Verb.Remove or Verb.TakeOut or Verb.SetAside or Verb.Mark }]
+            || _actions.Count == 0 && _clauses.TakeWhile(c => c != clause).Any(c => c.Verb is { } verb && Trade.Saves.Contains(verb.Lemma)));
+
+    // "Pull the rod out until its eye meets the arm": so far, and it stays on.
+    private bool IsOnlyAsFar(Clause clause, Sense sense, List<NounPhrase> objects) => sense is Sense.Off or Sense.MoveOff
+        && objects is [{ IsPronoun: false } one] && (one.Is(ThingKind.Part) || _refer.Known(one) is Part)
+        && _clauses.ElementAtOrDefault(_clauses.IndexOf(clause) + 1) is { Mood: Mood.Beside } until
+        && _finder.Tokens[until.From].Text is "until" or "till" && Has(until, "meets", "meet", "line", "lines", "reaches", "reach", "touches", "level", "flush", "aligns", "align");
+
+    // "The mulcher is lowered to the ground": let down, and nothing of it was undone.
+    private bool IsOnlyLetDown(Clause clause, Sense sense, List<NounPhrase> objects) => sense == Sense.Off && clause.Verb?.Lemma == "lower"
+        && Has(clause, "ground", "floor") && objects is [{ IsPronoun: false } one] && _refer.Known(one) is var known && known is null or Part
+        && !Spoken.Last.Concat(Spoken.Earlier).Any(t => t is Joint && Spoken.IsOff(t) is true)
+        && !_actions.Exists(a => a.Verb is Verb.TakeOut or Verb.Remove);
 
     // "The red wire goes to the switch": one that is off, or that nobody has spoken of.
     private bool IsLedTo(Clause clause, List<NounPhrase> objects) => clause.Verb?.Lemma == "go"
@@ -808,6 +888,10 @@ public sealed partial class SentenceReader
         {
             if (sense is Sense.Loosen or Sense.BreakLoose && just.Verb == Verb.Torque
                 && Values(clause).Any(v => v.Kind == TokenKind.Angle)) sense = Sense.BackOff;
+            // "Crack the nuts, shove the pipe on and torque them again": to the value they have.
+            if (sense is Sense.Retorque or Sense.Torque && Has(clause, "again") && !AllValues(clause).Any() && ToItsValueAgain(objects)) return;
+            // "Turn the adjuster in until it drags, then back it off two clicks".
+            if (sense == Sense.BackOff && just.Verb == Verb.Adjust && _refer.Find(handled) is { } set && NameIndex.NamesOf(set)[0][^1] == "adjuster") sense = Sense.Adjust;
             if (sense == Sense.Retorque && just.Verb == Verb.BackOff && Values(clause).Any(v => v.Kind == TokenKind.Torque)) sense = Sense.Torque;
         }
 
@@ -890,7 +974,8 @@ public sealed partial class SentenceReader
                 Spoken.Hand([into]);
                 return;
             // "Stop it and top up": what is filled in this job.
-            case Sense.Fill when objects.Count == 0 && Spoken.Nearest(_refer.Things.Where(t => t is Fluid)) is Fluid filling:
+            case Sense.Fill when (objects.Count == 0 || objects is [{ IsPronoun: true, Text: "it" or "her" }] && !(Spoken.Last is [Part emptied] && Spoken.IsOff(emptied) is true))
+                && FluidOfJob() is { } filling:
                 Add(Verb.Fill, filling, PlaceOf(clause));
                 return;
             // "Top up the axle": with its oil.
@@ -1031,6 +1116,24 @@ public sealed partial class SentenceReader
         // "Drop the new one in its tray".
         if (sense == Sense.Off && phrase.IsNew && clause.Verb is { } moving && (Trade.Moves.Contains(moving.Lemma)
             || moving.Frames.Any(f => f.Sense == Sense.On) && !clause.Pieces.Exists(p => p.Way is { } way && StrongOff.Contains(way)))) sense = Sense.On;
+        // "Negative first: lead off its post": the negative lead.
+        if (_first is { Distinct: var which } && phrase is { IsPronoun: false, Stems.Count: 1, Owner.Count: 0, Distinct.Count: 0 })
+        {
+            var words = string.Join(" ", which);
+            phrase = phrase with { Name = $"{words} {phrase.Name}", Text = $"{words} {phrase.Text}", Stems = [.. which, .. phrase.Stems], Distinct = which };
+            _first = null;
+        }
+
+        // "Run an old nut on to save the thread": worked with, and not fitted.
+        if (sense is Sense.On or Sense.Start && phrase is { IsOld: true, IsIndefinite: true, IsPronoun: false, Owner.Count: 0 } && phrase.Is(ThingKind.Joint))
+        {
+            var worn = phrase with { Name = $"old {phrase.Name}", Text = $"old {phrase.Text}", Stems = ["old", .. phrase.Stems], IsOld = false };
+            var aid = _refer.Called(worn.Stems) as Aid ?? (Aid)_refer.Assume(worn, ThingKind.Aid, false, null, null);
+            Add(Verb.Place, aid, phrase.At);
+            Spoken.Hand([aid]);
+            return [aid];
+        }
+
         // "Wipe the new seal with oil and press it in": the new one.
         var isNew = phrase.IsPronoun && _unnamed is { IsNew: true };
         var things = Things(clause, sense, phrase);
@@ -1097,7 +1200,7 @@ public sealed partial class SentenceReader
         if (sense == Sense.Secure && thing is Part or Connection && Spoken.IsOff(thing) is not true
             && clause.Nouns.Any(n => n is { After: "with", IsPronoun: false } && _refer.Known(n) is { } by && Spoken.IsOff(by) is true)) return;
         // "Seat the new bearing against its shoulder", "seat the pump on its dowels", which is not on yet.
-        if (sense == Sense.Seat && thing is Part && clause.Verb?.Lemma is "seat" or "bed" && !phrase.IsPronoun
+        if (sense == Sense.Seat && thing is Part && (clause.Verb?.Lemma is "seat" or "bed" && !phrase.IsPronoun || ClicksHome(clause))
             && (phrase.IsNew || Spoken.WasOff(thing) is true) && !_actions.Exists(a => a.Verb == Verb.Fit && a.Target == thing.Id))
             (sense, row) = (Sense.On, Trade.Of(Sense.On));
         if (thing is Control && sense is Sense.Off or Sense.On or Sense.Move or Sense.MoveOff or Sense.Place or Sense.Connect or Sense.Disconnect)
@@ -1188,6 +1291,14 @@ public sealed partial class SentenceReader
             return;
         }
 
+        // "Start the union nuts of the new hoses": they are connected by that.
+        if (verb == Verb.Start && thing is Joint && phrase is { IsPronoun: false, OwnerName.Length: > 0 }
+            && PlaceOf(clause).Of(_text).Contains($"new {phrase.OwnerName}", StringComparison.OrdinalIgnoreCase)
+            && new NounPhrase(phrase.At, phrase.OwnerName.ToLowerInvariant(), phrase.Owner) { Name = phrase.OwnerName, IsNew = true, IsPlural = phrase.IsPlural } is var led
+            && (_refer.Known(led) is Connection || _refer.Known(led) is null && led.Is(ThingKind.Connection))) DoEach(clause, Sense.Connect, [led]);
+        // "Undo the unions and swing the lines clear": they are parted.
+        if (sense == Sense.Aside && thing is Connection line && Spoken.IsOff(line) is not true && UnionOf(line) is not null)
+            Add(Verb.Disconnect, thing, phrase.At);
         // "Take out the screws and set the grille aside": off, and then aside.
         if (sense == Sense.Aside && thing is Part loose && Spoken.IsOff(loose) is not true && FastenersOf(loose) is { } fast
             && (IsFree(loose, phrase) is true || _actions.Exists(a => a.Verb == Verb.TakeOut && a.Target == fast.Id && a.Some is null)))
@@ -1453,7 +1564,7 @@ public sealed partial class SentenceReader
         if (sense is Sense.Off or Sense.On or Sense.Start or Sense.Place or Sense.Secure or Sense.Replace or Sense.Move or Sense.MoveOff or Sense.Discard
             && ReadPieceOfStack(clause, phrase, sense is not (Sense.Off or Sense.MoveOff or Sense.Discard))) return [];
         // "Take the old race out again": what was worked with.
-        if (phrase.IsOld && sense is Sense.Off or Sense.Away && _refer.Things.LastOrDefault(t => t is Aid && Spoken.IsOff(t) is false
+        if ((phrase.IsOld || Has(clause, "again")) && sense is Sense.Off or Sense.Away && _refer.Things.LastOrDefault(t => t is Aid && Spoken.IsOff(t) is false
             && Natures.Is(t, Trait.OldPart) && NameIndex.NamesOf(t)[0][^1] == phrase.Head) is { } worked) return [worked];
         if (phrase.IsVague && Settled(phrase.Text) is null && _refer.Known(phrase, Accepts) is { } set)
         {
@@ -1558,7 +1669,7 @@ public sealed partial class SentenceReader
         // "Push the axle out of the hub": here no end of the vehicle.
         if (noun is { Role: NounRole.Place } && !Trade.IsNoObject(phrase)) noun = null;
         var axle = noun is { Role: NounRole.Vehicle } && !Trade.WholeVehicles.Contains(phrase.Head)
-            && sense is Sense.Off or Sense.On or Sense.Move or Sense.MoveOff;
+            && sense is Sense.Off or Sense.On or Sense.Move or Sense.MoveOff or Sense.BreakLoose;
         if (axle) noun = null;
         if (noun is { Role: not NounRole.Thing })
         {

@@ -200,6 +200,12 @@ internal static class Trade
     /// <summary>With a negation before them: it does not come.</summary>
     public static readonly WordSet Budges = Set("budges");
 
+    /// <summary>Tools that tell a value.</summary>
+    public static readonly WordSet Gauges = Set("gauges");
+
+    /// <summary>What a hose, a pipe or a line is screwed on by.</summary>
+    public static readonly WordSet Unions = Set("unions");
+
     /// <summary>Tools that move what does not come by hand.</summary>
     public static readonly WordSet Forces = Set("forces");
 
