@@ -795,7 +795,8 @@ internal sealed class ClauseFinder
             // "If necessary use a mallet".
             if (i == at + 2 && IsNeed(at + 1) && IsImperativeAt(i, afterMark: true)) return i;
             // "While it's apart pull the bearing", "if it is worn replace it".
-            if (i > at + 2 && IsState(i - 1) && IsImperativeAt(i, afterMark: true) && i + 1 < _end && (IsDetermined(i + 1)
+            // "Once it's on the floor give them 190".
+            if (i > at + 2 && (IsState(i - 1) || Is(i - 1, "floor") || Is(i - 1, "ground") || Is(i - 1, "wheels") && Is(i - 2, "its")) && IsImperativeAt(i, afterMark: true) && i + 1 < _end && (IsDetermined(i + 1)
                 || Trade.New.Contains(_tokens[i + 1].Text) || _tokens[i + 1].Text is "it" or "them" or "both" or "all")) return i;
             if (_tokens[i].Kind == TokenKind.Mark && _tokens[i].Text is not ("%" or "+" or "(" or ")"))
             {

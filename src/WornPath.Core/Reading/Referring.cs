@@ -69,7 +69,7 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
         }
 
         // Who is spelled to the letter is meant; of ten thousand bolts the others are not looked at.
-        if (phrase.Size.Length == 0 && names.Spelled(full) is { } spelled && !OnlyUsed(spelled, phrase) && !IsOfAnotherKind(spelled, phrase, accepts)
+        if (phrase.Size.Length == 0 && names.Spelled(full) is { } spelled && !OnlyUsed(spelled, phrase) && !IsOfAnotherKind(spelled, phrase, accepts) && !IsOneOfOthers(spelled, phrase)
             && !_fresh.Exists(t => NameIndex.NamesOf(t)[0].SequenceEqual(full))) return spelled;
         var scored = new List<(Thing Thing, int Score, bool Whole)>();
         foreach (var (thing, score) in Scored(phrase, full))
@@ -77,7 +77,7 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
             var best = score;
             if (best == 0) continue;
             // Its name as a whole, not a shortened one.
-            var whole = score >= 90;
+            var whole = score >= 90 && !IsOneOfOthers(thing, phrase);
             if (accepts is not null && accepts(thing.Kind) && thing.Kind != ThingKind.Tool) best += 8;
             // What a later step is the first to name is not meant by a shorter name before it.
             if (!whole && spoken.IsYetToCome(thing)) continue;
@@ -169,6 +169,13 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
         return names.Superseded.Select(s => phrase.IsNew ? s.By : s.Old).Distinct()
             .Where(joint => NameIndex.NamesOf(joint).Any(n => Score(n, phrase, full) > 0)).ToList() is [var only] ? only : null;
     }
+
+    // "The nut" is none of those that were called "nuts", where a single one has been spoken of.
+    private bool IsOneOfOthers(Thing thing, NounPhrase phrase) => phrase is { Stems.Count: 1, IsPlural: false, Count: null or 1, IsAll: false, Some: null }
+        && Trade.Plain.Contains(phrase.Head) && thing is Joint many && IsSeveral(many)
+        && Candidates(phrase.Head).Any(t => t is Joint one && one != many && !IsSeveral(one) && NameIndex.NamesOf(one)[0][^1] == phrase.Head && spoken.Lately(one) > 0);
+
+    private static bool IsSeveral(Joint joint) => joint.IsMany || joint.Name.EndsWith('s');
 
     private static bool IsSide(string stem) => stem is "left" or "right" or "opposite" or "lefthand" or "righthand" or "lh" or "rh";
 

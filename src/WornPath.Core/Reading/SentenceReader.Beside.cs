@@ -151,6 +151,15 @@ public sealed partial class SentenceReader
     {
         _told = true;
         if (IsOffByThem(clause) || LeavesLoose(clause)) return;
+        // "Once it's on the floor give them 190": it has come down by then.
+        if (clause is { Mood: Mood.Beside, Negated: false, IsProviso: false } && Spoken.Raised && Has(clause, "floor", "ground")
+            && _finder.Tokens[clause.From].Text is "once" or "when" && Has(clause, "it", "it's", "she's", "tractor", "vehicle", "trailer", "machine", "wheels")
+            && !_actions.Exists(a => a.Verb == Verb.Lower))
+        {
+            Add(Verb.Lower, null, PlaceOf(clause));
+            return;
+        }
+
         if (LedTo(clause) is { } ledTo) _topic = ledTo;
         // "While a helper supports the bumper, remove its bolts": what is spoken of before what is done.
         if (clause is { Mood: Mood.Beside, IsProviso: false }

@@ -50,7 +50,8 @@ public sealed partial class SentenceReader
                 or "outside" or "around" or "round" or "along" or "up" or "down" || clause.Mood is Mood.Passive) treated.Add(phrase);
         }
 
-        var stuff = what is null ? null : _refer.Known(what) as Consumable ?? (what.After is null or "of" or "with" or "in" ? _refer.Assume(what, ThingKind.Consumable, false, null, null) : null);
+        // "Wet the seal with clean fuel", which the sheet has as what is drained: no consumable besides.
+        var stuff = what is null || _refer.Known(what, k => k == ThingKind.Fluid) is Fluid ? null : _refer.Known(what) as Consumable ?? (what.After is null or "of" or "with" or "in" ? _refer.Assume(what, ThingKind.Consumable, false, null, null) : null);
         if (stuff is not null) Use(stuff);
         var hand = new List<Thing>();
         foreach (var named in treated)

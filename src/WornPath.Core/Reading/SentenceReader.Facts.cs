@@ -233,5 +233,7 @@ public sealed partial class SentenceReader
             || place.After is "on" or "onto" or "in" && Trade.WorkRests.Contains(place.Head)
             || Trade.NounOf(place.Stems) is { Role: NounRole.Place }
             || place is { After: "in" or "into", Head: "tray" or "bucket" or "box" or "bag", IsPronoun: false, IsIts: false } && kind != "fluid")
-        && place.Head is not ("bottom" or "top" or "middle" or "inside" or "outside" or "place" or "side");
+        && place.Head is not ("bottom" or "top" or "middle" or "inside" or "outside" or "place" or "side"
+            // "Press it into the opening": where it belongs.
+            or "opening" or "aperture" or "cutout");
 }

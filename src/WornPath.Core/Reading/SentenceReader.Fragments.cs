@@ -50,6 +50,11 @@ public sealed partial class SentenceReader
                     continue;
                 }
 
+                // "Pin back through the pedal": where it goes.
+                if (phrase.After == "through" && objects.Count > 0 && !IsCompanion(phrase)) continue;
+                // "Chocks away and a slow roll round the yard": no thing.
+                if (objects.Count > 0 && phrase is { IsPronoun: false, IsIndefinite: true, IsNew: false, Count: null } && Trade.NounOf(phrase.Stems) is null
+                    && Trade.IsBase(phrase.Head) && reader._refer.Known(phrase) is null) continue;
                 if (Trade.Beside.Contains(phrase.After) && !(!vehicle && phrase.After is "in" or "on" or "off" or "out"
                     && objects.Count == 0)) continue;
                 if (!phrase.IsPronoun && (Trade.NounOf(phrase.Stems) is { Role: NounRole.Words or NounRole.Place or NounRole.Person }
@@ -92,6 +97,17 @@ public sealed partial class SentenceReader
             if (objects is [{ Head: "jack" }] && reader.Has(clause, "down") && reader.Spoken.Raised)
             {
                 reader.Add(Verb.Lower, null, reader.PlaceOf(clause));
+                reader._told = true;
+                return;
+            }
+
+            // "Pickup up, blocks under it": what has never come off does not go on by that.
+            if (way == "on" && objects is [{ IsPronoun: false, IsNew: false } raised] && clause.Pieces.FindAll(p => p.Way is not null) is [{ Way: "up" }]
+                && !clause.Nouns.Any(n => n.After is "against" or "under" or "on" or "onto" or "to")
+                && (reader._refer.Known(raised) is { } there ? there is Part && reader.Spoken.WasOff(there) is null
+                    : (raised.Is(ThingKind.Part) || Trade.NounOf(raised.Stems) is null) && reader.Spoken.ComesOff is not false))
+            {
+                reader._unnamed = raised;
                 reader._told = true;
                 return;
             }

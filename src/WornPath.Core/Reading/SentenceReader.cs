@@ -734,6 +734,14 @@ public sealed partial class SentenceReader
         }
     }
 
+    // "Spin the nuts off and roll the wheel out of the way": of nobody else.
+    private Joint? JustOut() => _actions is [.., { Verb: Verb.TakeOut, Some: null, Target: { } id }] && _refer.Find(id) is Joint { Holds.Length: 0 } joint
+        && NameIndex.NamesOf(joint)[0] is [_] ? joint : null;
+
+    // A hose or a pipe that is off has ends that want a plug.
+    private bool LeavesOpenEnds(StepAction action) => action.Verb == Verb.Disconnect || action is { Verb: Verb.Remove, Target: { } id }
+        && _refer.Find(id) is { } line && Stem.Of(NameIndex.NamesOf(line)[0][^1]) is "pipe" or "hose" or "line" or "tube";
+
     // What an action was done to by the clause that has just been read, told by its words or as a thing.
     private bool InHandAsOne(StepAction action) => action.Words is not null || action.Target is { } id && Spoken.Last.Any(t => t.Id == id);
 
@@ -1300,7 +1308,7 @@ public sealed partial class SentenceReader
         if (sense == Sense.Aside && thing is Connection line && Spoken.IsOff(line) is not true && UnionOf(line) is not null)
             Add(Verb.Disconnect, thing, phrase.At);
         // "Take out the screws and set the grille aside": off, and then aside.
-        if (sense == Sense.Aside && thing is Part loose && Spoken.IsOff(loose) is not true && FastenersOf(loose) is { } fast
+        if (sense == Sense.Aside && thing is Part loose && Spoken.IsOff(loose) is not true && (FastenersOf(loose) ?? JustOut()) is { } fast
             && (IsFree(loose, phrase) is true || _actions.Exists(a => a.Verb == Verb.TakeOut && a.Target == fast.Id && a.Some is null)))
             Add(Verb.Remove, thing, phrase.At);
         // "Undo the screws and lift the shroud over the fan": its fasteners are out, and nobody has taken it off yet.
@@ -1597,6 +1605,10 @@ public sealed partial class SentenceReader
             return [nuts];
         }
 
+        // "Ease the pipes away and stick a plug in each": to keep the dirt out.
+        if (sense is Sense.On or Sense.Start or Sense.Place && phrase is { IsIndefinite: true, IsNew: false, Stems.Count: 1, Head: "plug" or "cap" or "bung" or "stopper" }
+            && (_actions.Count > 0 ? _actions : Before?.Actions.AsEnumerable() ?? []).Any(LeavesOpenEnds))
+            return [_refer.Called([phrase.Head]) as Aid ?? _refer.Assume(phrase, ThingKind.Aid, false, null, null)];
         // "Plug of the speed lead off": the lead.
         if (WholeOfEnd(clause, phrase) is { } endOf && _refer.Known(endOf) is { } ended && Accepts(ended.Kind)) return [ended];
         // "Sensor bracket: bolt out": its bolt.
@@ -1694,7 +1706,7 @@ public sealed partial class SentenceReader
             && Trade.Wired.Contains(NameIndex.NamesOf(lit)[0][^1])) kinds = [ThingKind.Connection];
         if (phrase.IsNew && kinds.Contains(ThingKind.Part) && kinds[0] == ThingKind.Aid) kinds = [ThingKind.Part];
         // What comes off and was never put there is a part: "remove the strap".
-        if (sense == Sense.Off && kinds.Contains(ThingKind.Part) && kinds[0] == ThingKind.Aid) kinds = [ThingKind.Part];
+        if (sense is Sense.Off or Sense.MoveOff && kinds.Contains(ThingKind.Part) && kinds[0] == ThingKind.Aid) kinds = [ThingKind.Part];
         // "Roll a floor jack in under the sump": it stays there.
         if (sense is Sense.On && phrase.Head == "jack" && kinds is [ThingKind.Tool, ..]
             && clause.Pieces.Exists(p => p.Noun is { After: "under" or "beneath" or "below" })) kinds = [ThingKind.Aid];
