@@ -1817,8 +1817,11 @@ public sealed partial class SentenceReader
             return fasteners with { Count = phrase.IsAll ? phrase.Count : null, IsPlural = true };
         if (_topic is not { } topic || phrase.Text != "it" && !phrase.IsUnsaid) return null;
         var kind = _refer.Known(topic)?.Kind ?? (Trade.NounOf(topic.Stems) switch { { Role: NounRole.Thing, Kinds: [var first, ..] } => first, null => ThingKind.Part, _ => (ThingKind?)null });
+        // "Old top link: linchpin out, pin out, lift away": it, and not the pin.
+        var comes = (phrase.IsUnsaid || phrase.At.Of(_text) is not ("it" or "It")) && sense == Sense.Off && kind == ThingKind.Part && !(_refer.Known(topic) is { } gone && Spoken.WasOff(gone) is true)
+            && _actions.TrueForAll(a => a.Verb is Verb.Remove or Verb.TakeOut);
         return kind is { } of && Trade.Of(sense).ByKind.ContainsKey(of)
-            && !_actions.Exists(a => a.At.Start > topic.At.Start && a.Target is { } id && _refer.Find(id)?.Kind == of) ? topic : null;
+            && (comes || !_actions.Exists(a => a.At.Start > topic.At.Start && a.Target is { } id && _refer.Find(id)?.Kind == of)) ? topic : null;
     }
 
     // "Fill it through the fill plug, then screw the plug in": what is called by its last word alone, by the whole name the step gave it before;
