@@ -722,11 +722,11 @@ internal sealed class ClauseFinder
     {
         var with = at - 1;
         while (with > 0 && at - with < 7 && _tokens[with].Kind == TokenKind.Word && !Is(with, "with") && !Is(with, "using")) with--;
-        return (Is(with, "using") || Is(with, "with") && (IsBoundary(with - 1) || IsNeed(at + 1)))
+        return (Is(with, "using") || Is(with, "with") && (IsBoundary(with - 1) || IsAsNeeded(at + 1)))
             && _nouns.Read(with + 1, at, "with") is { } means && means.Next == at && means.Phrase.Is(ThingKind.Tool);
     }
 
-    private bool IsNeed(int at) => Is(at, "necessary") || Is(at, "needed") || Is(at, "required");
+    private bool IsAsNeeded(int at) => Is(at, "necessary") || Is(at, "needed") || Is(at, "required");
 
     // "If you have not already done so", "if not already done": no condition, the step tells it anyway. But "if the cover is not
     // already off" is one.
@@ -793,10 +793,11 @@ internal sealed class ClauseFinder
         for (var i = at + 1; i < _end; i++)
         {
             // "If necessary use a mallet".
-            if (i == at + 2 && IsNeed(at + 1) && IsImperativeAt(i, afterMark: true)) return i;
+            if (i == at + 2 && IsAsNeeded(at + 1) && IsImperativeAt(i, afterMark: true)) return i;
             // "While it's apart pull the bearing", "if it is worn replace it".
             // "Once it's on the floor give them 190".
-            if (i > at + 2 && (IsState(i - 1) || Is(i - 1, "floor") || Is(i - 1, "ground") || Is(i - 1, "wheels") && Is(i - 2, "its")) && IsImperativeAt(i, afterMark: true) && i + 1 < _end && (IsDetermined(i + 1)
+            if (i > at + 2 && (IsState(i - 1) || Is(i - 1, "floor") || Is(i - 1, "ground") || Is(i - 1, "wheels") && Is(i - 2, "its"))
+                && IsImperativeAt(i, afterMark: true) && i + 1 < _end && (IsDetermined(i + 1)
                 || Trade.New.Contains(_tokens[i + 1].Text) || _tokens[i + 1].Text is "it" or "them" or "both" or "all")) return i;
             if (_tokens[i].Kind == TokenKind.Mark && _tokens[i].Text is not ("%" or "+" or "(" or ")"))
             {

@@ -446,8 +446,9 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
             if (stems.Count > 0 && Trade.Adverbs.Contains(word) && !names.IsHead(Stem.Of(word))) break;
             if (stems.Count > 0 && (Trade.New.Contains(word) || word is "somewhere" or "several")) break;
             // "Let blade and spacer drop".
-            if (stems.Count > 0 && Trade.IsBase(word) && Trade.NounOf([Stem.Of(word)]) is { Role: NounRole.Words } && !Trade.IsCompound(stems[^1], Stem.Of(word))
-                && Trade.NounOf(stems) is { Role: NounRole.Thing } && (i + 1 >= to || tokens[i + 1].Kind == TokenKind.Mark)) break;
+            if (stems.Count > 0 && Trade.IsBase(word) && Trade.NounOf([Stem.Of(word)]) is { Role: NounRole.Words }
+                && !Trade.IsCompound(stems[^1], Stem.Of(word)) && Trade.NounOf(stems) is { Role: NounRole.Thing }
+                && (i + 1 >= to || tokens[i + 1].Kind == TokenKind.Mark)) break;
             // "With a 13 mm socket lift the cover out".
             if (stems.Count > 0 && Trade.IsBase(word) && Trade.NounOf(stems) is { Kinds: [ThingKind.Tool, ..] } && i + 1 < to
                 && Word(i + 1) is "the" or "a" or "an" or "its" or "their" && !names.IsHead(Stem.Of(word))) break;

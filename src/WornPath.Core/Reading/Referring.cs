@@ -69,7 +69,8 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
         }
 
         // Who is spelled to the letter is meant; of ten thousand bolts the others are not looked at.
-        if (phrase.Size.Length == 0 && names.Spelled(full) is { } spelled && !OnlyUsed(spelled, phrase) && !IsOfAnotherKind(spelled, phrase, accepts) && !IsOneOfOthers(spelled, phrase)
+        if (phrase.Size.Length == 0 && names.Spelled(full) is { } spelled && !OnlyUsed(spelled, phrase)
+            && !IsOfAnotherKind(spelled, phrase, accepts) && !IsOneOfOthers(spelled, phrase)
             && !_fresh.Exists(t => NameIndex.NamesOf(t)[0].SequenceEqual(full))) return spelled;
         var scored = new List<(Thing Thing, int Score, bool Whole)>();
         foreach (var (thing, score) in Scored(phrase, full))
@@ -173,7 +174,8 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
     // "The nut" is none of those that were called "nuts", where a single one has been spoken of.
     private bool IsOneOfOthers(Thing thing, NounPhrase phrase) => phrase is { Stems.Count: 1, IsPlural: false, Count: null or 1, IsAll: false, Some: null }
         && Trade.Plain.Contains(phrase.Head) && thing is Joint many && IsSeveral(many)
-        && Candidates(phrase.Head).Any(t => t is Joint one && one != many && !IsSeveral(one) && NameIndex.NamesOf(one)[0][^1] == phrase.Head && spoken.Lately(one) > 0);
+        && Candidates(phrase.Head).Any(t => t is Joint one && one != many && !IsSeveral(one) && NameIndex.NamesOf(one)[0][^1] == phrase.Head
+            && spoken.Lately(one) > 0);
 
     private static bool IsSeveral(Joint joint) => joint.IsMany || joint.Name.EndsWith('s');
 

@@ -19,7 +19,7 @@ public sealed partial class SentenceReader
     private bool KeepsCompanion(Clause clause)
     {
         if (clause.Negated || clause.IsProviso || clause.Verb is not { } verb || !Trade.Saves.Contains(verb.Lemma)
-            || !(_actions.Count > 0 ? _actions : Before?.Actions.AsEnumerable() ?? []).Any(a => a.Verb is Verb.TakeOut or Verb.Remove && a.Branch == _branch)
+            || !DoneLately.Any(a => a.Verb is Verb.TakeOut or Verb.Remove && a.Branch == _branch)
             || clause.Nouns.FirstOrDefault() is not { After: null } kept || !IsCompanion(kept)
             // "Keep the washer in place", "keep the shims in order".
             || clause.Pieces.Exists(p => p.Way is not (null or "behind" or "under")

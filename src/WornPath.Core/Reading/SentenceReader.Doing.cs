@@ -51,7 +51,8 @@ public sealed partial class SentenceReader
         }
 
         // "Wet the seal with clean fuel", which the sheet has as what is drained: no consumable besides.
-        var stuff = what is null || _refer.Known(what, k => k == ThingKind.Fluid) is Fluid ? null : _refer.Known(what) as Consumable ?? (what.After is null or "of" or "with" or "in" ? _refer.Assume(what, ThingKind.Consumable, false, null, null) : null);
+        var stuff = what is null || _refer.Known(what, k => k == ThingKind.Fluid) is Fluid ? null : _refer.Known(what) as Consumable
+            ?? (what.After is null or "of" or "with" or "in" ? _refer.Assume(what, ThingKind.Consumable, false, null, null) : null);
         if (stuff is not null) Use(stuff);
         var hand = new List<Thing>();
         foreach (var named in treated)
@@ -113,7 +114,8 @@ public sealed partial class SentenceReader
     {
         if (clause.Nouns.FirstOrDefault(n => n is { IsPronoun: false, Head: "tape" }) is not { } tape) return false;
         var why = _clauses.ElementAtOrDefault(_clauses.IndexOf(clause) + 1) is { Mood: Mood.Beside } purpose && !EndsBetween(clause, purpose) ? purpose : null;
-        if (!Has(clause, "protect", "protects", "protection") && !(why is not null && Has(why, "protect", "save", "damage", "nick", "cut", "scratch"))) return false;
+        if (!Has(clause, "protect", "protects", "protection")
+            && !(why is not null && Has(why, "protect", "save", "damage", "nick", "cut", "scratch"))) return false;
         Add(Verb.Place, _refer.Known(tape) as Aid ?? _refer.Assume(tape with { After = null }, ThingKind.Aid, false, null, null), tape.At);
         return true;
     }
@@ -453,7 +455,8 @@ public sealed partial class SentenceReader
             if (control is not Control) control = Trade.NounOf(phrase.Stems) is { } noun && noun.Kinds.Contains(ThingKind.Control) ? ControlOf(phrase) : null;
             if (control is null) continue;
             // "Engine cold": how it has to be, and nothing is set.
-            if (clause.Mood == Mood.Fragment && Has(clause, "cold", "cool", "warm", "hot")) continue;
+            if (clause.Mood == Mood.Fragment && Has(clause, "cold", "cool", "warm", "hot")
+                && Trade.ControlNamed(control.Name.ToLowerInvariant()) == "ignition") continue;
             foreach (var one in PositionsIn(clause, position)) SetTo(control, phrase.At, one);
             Spoken.Hand([control]);
         }

@@ -24,7 +24,8 @@ public sealed partial class SentenceReader
             && !n.Text.Split(' ').Any(Trade.RunsOut.Contains))) return false;
         if (named is null && comes && !runs && !clause.Nouns.Any(n => Trade.NounOf(n.Stems) is { Role: NounRole.Words })) return false;
         if ((named is not null ? _refer.Known(named, k => k == ThingKind.Fluid) ?? _refer.Assume(named, ThingKind.Fluid, false, null, null)
-            : FluidIn(NameIndex.NamesOf(opened)[0]) ?? Spoken.Nearest(_refer.Things.Where(t => t is Fluid)) ?? Unheard(opened, clause)) is not Fluid fluid) return false;
+            : FluidIn(NameIndex.NamesOf(opened)[0]) ?? Spoken.Nearest(_refer.Things.Where(t => t is Fluid)) ?? Unheard(opened, clause))
+            is not Fluid fluid) return false;
         Trace(clause, Sense.Drain);
         Add(Verb.Drain, fluid, named?.At ?? PlaceOf(clause));
         PlaceAids(clause);
@@ -40,9 +41,11 @@ public sealed partial class SentenceReader
         return (Fluid)_refer.Assume(new NounPhrase(PlaceOf(clause), name, NameIndex.StemsOf(name)) { Name = name }, ThingKind.Fluid, false, null, null);
     }
 
+    // The fluid spoken of last, or the only one there is.
+    private Fluid? FluidOfJob() => _refer.Things.OfType<Fluid>().ToList() is var fluids && fluids is [var only] ? only : Spoken.Nearest(fluids) as Fluid;
+
     // A plug out or a tap open, last of all that was done: in this step, or at the end of the one before.
-    private Thing? Opened() => (_actions.Count > 0 ? _actions : Before?.Actions.AsEnumerable() ?? [])
-        .LastOrDefault(a => a.Verb is not (Verb.Place or Verb.Renew)) is
+    private Thing? Opened() => DoneLately.LastOrDefault(a => a.Verb is not (Verb.Place or Verb.Renew)) is
     { Verb: Verb.TakeOut or Verb.Loosen or Verb.Set, Target: { } id } && _refer.Find(id) is { } opened
         && (opened is Joint && NameIndex.NamesOf(opened)[0] is var name && (name[^1] == "plug" || name.Contains("drain"))
             || opened is Control && Trade.Taps.Contains(NameIndex.NamesOf(opened)[0][^1])) ? opened : null;

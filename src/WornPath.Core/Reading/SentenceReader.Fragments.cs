@@ -122,7 +122,8 @@ public sealed partial class SentenceReader
                 && Trade.Plain.Contains(counted.Head))
             {
                 var freed = reader._refer.Known(held) as Part;
-                if (clause.Pieces[^1].Way is "down" or "free" && (freed is not null ? reader.Spoken.WasOff(freed) is not true : held.Is(ThingKind.Part))) way = "off";
+                if (clause.Pieces[^1].Way is "down" or "free"
+                    && (freed is not null ? reader.Spoken.WasOff(freed) is not true : held.Is(ThingKind.Part))) way = "off";
                 if (way == "off" && freed is not null)
                     objects[0] = counted with { Owner = [.. NameIndex.NamesOf(freed)[0]], OwnerName = freed.Name };
             }
@@ -247,11 +248,13 @@ public sealed partial class SentenceReader
 
             if (objects is [{ IsPronoun: false } limited, ..] && reader.HeadsLimit(clause, limited)) return;
             // "Multimeter across the posts: 12.4 V or better".
-            if (clause.Nouns.ToList() is [{ IsPronoun: false, After: null } with, { After: "across" or "between" or "on" or "against" or "over" or "to", IsPronoun: false } at, ..]
+            if (clause.Nouns.ToList() is [{ IsPronoun: false, After: null } with,
+                { After: "across" or "between" or "on" or "against" or "over" or "to", IsPronoun: false } at, ..]
                 && Trade.Gauges.Contains(with.Head) && with.Is(ThingKind.Tool) && reader.PlaceOf(clause).Of(reader._text).Any(char.IsAsciiDigit))
             {
                 reader.UseNamed(with);
-                reader._actions.Add(new StepAction { Verb = Verb.Measure, Words = Short(at.Text), Limits = Limits.Find(reader.PlaceOf(clause).Of(reader._text)), At = reader.PlaceOf(clause) });
+                var place = reader.PlaceOf(clause);
+                reader._actions.Add(new StepAction { Verb = Verb.Measure, Words = Short(at.Text), Limits = Limits.Find(place.Of(reader._text)), At = place });
                 reader._told = true;
                 return;
             }
@@ -468,7 +471,7 @@ public sealed partial class SentenceReader
         {
             phrase = reader.InFull(clause, phrase);
             // "Turn one sleeve out and the other in by as much": turned as well, and not fitted.
-            if (phrase is { IsPronoun: true, IsRest: true } && reader._actions is [.., { Verb: Verb.Seat or Verb.Adjust } turned] && reader.InHandAsOne(turned))
+            if (phrase is { IsPronoun: true, IsRest: true } && reader._actions is [.., { Verb: Verb.Seat or Verb.Adjust } turned] && reader.IsInHand(turned))
             {
                 reader._actions.Add(turned with { At = phrase.At, In = default, Rest = true, Some = null });
                 _any = true;

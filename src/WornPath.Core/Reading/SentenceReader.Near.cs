@@ -152,7 +152,8 @@ public sealed partial class SentenceReader
         if (phrase.Stems.Count == 1)
             return (_actions is [.., { Target: { } id }] && _refer.Find(id) is Joint just ? just : Spoken.Last is [.., var last] ? last : null) is Joint bolts
                 && NameIndex.NamesOf(bolts)[0][^1] != "nut"
-                && !(phrase.Count is > 1 and var said && said != bolts.Count) ? CalledNutsOf(bolts, phrase) ?? (bolts.Stack?.Nut is not null || IsItsNut(bolts, phrase) ? bolts : null) : null;
+                && !(phrase.Count is > 1 and var said && said != bolts.Count)
+                    ? CalledNutsOf(bolts, phrase) ?? (bolts.Stack?.Nut is not null || IsItsNut(bolts, phrase) ? bolts : null) : null;
         if (_refer.Known(phrase) is not null || _refer.Doubtful.Count > 0) return null;
         foreach (var head in BoltHeads)
             if (_refer.Called([.. phrase.Stems.SkipLast(1), head]) is Joint { Stack.Nut: not null } bolted) return bolted;

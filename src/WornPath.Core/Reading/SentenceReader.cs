@@ -502,12 +502,6 @@ public sealed partial class SentenceReader
             || clause.ComesFirst) && from > 0 && _actions.Count == from + 1) _actions.Reverse(from - 1, 2);
     }
 
-    // What is wrong with whichever one is told of before its verb; null where nothing is.
-    private NounPhrase? FaultOf(Clause clause) => clause is { Mood: Mood.Passive, Proviso: null, IsFull: true, Negated: false }
-        && clause.Pieces is [{ Noun: { IsPronoun: false } one }, { Noun: { After: "with", IsPronoun: false } fault }, ..]
-        && (one.IsIndefinite || one.IsPlural && !Has(clause, "the", "these", "those"))
-        && fault.At.Start < _finder.Tokens[clause.VerbAt].At.Start && fault.Text.Split(' ').Any(w => Trade.Trouble.Contains(w) || Judged.IsTrouble(w)) ? fault : null;
-
     // True where the words before an action have done it already: of what was done last to the same thing.
     private bool IsDone(StepAction action, int from)
     {
@@ -583,6 +577,9 @@ public sealed partial class SentenceReader
             return before;
         }
     }
+
+    // What this step has done, or the one before where it has done nothing yet.
+    private IEnumerable<StepAction> DoneLately => _actions.Count > 0 ? _actions : Before?.Actions.AsEnumerable() ?? [];
 
     private Span PlaceOf(Clause clause) => PlaceOf(clause, _finder.Tokens);
 
@@ -722,88 +719,11 @@ public sealed partial class SentenceReader
             Unclear(clause, VerbOf(sense));
     }
 
-    // "The plug gets a new ring and 30 N·m", "give each bolt a new washer": that goes on.
-    private void FitGiven(Clause clause, List<NounPhrase> objects)
-    {
-        if (clause.Verb?.Lemma != "give") return;
-        foreach (var given in clause.Nouns.Skip(1).Where(n => n is { IsNew: true, IsPronoun: false, After: null }
-            && (n.Is(ThingKind.Part) || n.Is(ThingKind.Joint) || _refer.Known(n) is Part or Joint)).ToList())
-        {
-            objects.Remove(given);
-            DoEach(clause, Sense.On, [given]);
-        }
-    }
-
-    // "Spin the nuts off and roll the wheel out of the way": of nobody else.
-    private Joint? JustOut() => _actions is [.., { Verb: Verb.TakeOut, Some: null, Target: { } id }] && _refer.Find(id) is Joint { Holds.Length: 0 } joint
-        && NameIndex.NamesOf(joint)[0] is [_] ? joint : null;
-
-    // A hose or a pipe that is off has ends that want a plug.
-    private bool LeavesOpenEnds(StepAction action) => action.Verb == Verb.Disconnect || action is { Verb: Verb.Remove, Target: { } id }
-        && _refer.Find(id) is { } line && Stem.Of(NameIndex.NamesOf(line)[0][^1]) is "pipe" or "hose" or "line" or "tube";
-
-    // What an action was done to by the clause that has just been read, told by its words or as a thing.
-    private bool InHandAsOne(StepAction action) => action.Words is not null || action.Target is { } id && Spoken.Last.Any(t => t.Id == id);
-
-    // What a hose or a line is screwed on by, where the step has just undone it.
-    private Joint? UnionOf(Connection line) => _actions.FindLast(a => a.Verb == Verb.TakeOut && a is { Some: null, Target: not null }) is { Target: { } id }
-        && _refer.Find(id) is Joint union && (NameIndex.NamesOf(union)[0] is var name && (name.Any(Trade.Unions.Contains)
-            || name.Intersect(NameIndex.NamesOf(line)[0]).Any())) ? union : null;
-
-    // What the step has made slack, tightened again to what the sheet says of it.
-    private bool ToItsValueAgain(List<NounPhrase> objects)
-    {
-        if (_actions.FindLast(a => a is { Verb: Verb.BreakLoose or Verb.Loosen, Target: not null }) is not { Target: { } id } slackened
-            || slackened.Branch != _branch || _refer.Find(id) is not Joint { Torque: { } torque } joint || !objects.TrueForAll(o => o.IsPronoun || _refer.Known(o)?.Id == id)) return false;
-        Add(Verb.Torque, joint, objects.Count > 0 ? objects[0].At : slackened.At, a => a with { Torque = torque });
-        return true;
-    }
-
-    [GeneratedRegex(@"\d\s*(?:bar|psi|kPa|MPa)\b", RegexOptions.CultureInvariant)]
-    private static partial Regex PressureSaid();
-
-    // "Press the tail down until it clicks".
-    private bool ClicksHome(Clause clause) => _clauses.ElementAtOrDefault(_clauses.IndexOf(clause) + 1) is { Mood: Mood.Beside } until
-        && _finder.Tokens[until.From].Text is "until" or "till" && Has(until, "clicks", "click", "snaps", "snap", "latches", "catches", "locks");
-
-    // The fluid spoken of last, or the only one there is.
-    private Fluid? FluidOfJob() => _refer.Things.OfType<Fluid>().ToList() is var fluids && fluids is [var only] ? only : Spoken.Nearest(fluids) as Fluid;
-
-    // "Save the spacers, they go back on the same side", "take it off and keep it; it goes back the same way": later, and not now.
-    private bool GoesBackLater(Clause clause, Sense sense) => sense == Sense.On && clause is { Mood: Mood.Declarative, Verb.Lemma: "go" }
-        && clause.Nouns.FirstOrDefault() is { IsPronoun: true } && Has(clause, "back") && !Has(clause, "then", "now", "next", "finally")
-        && (_actions is [.., { Verb: Verb.Remove or Verb.TakeOut or Verb.SetAside or Verb.Mark }]
-            || _actions.Count == 0 && _clauses.TakeWhile(c => c != clause).Any(c => c.Verb is { } verb && Trade.Saves.Contains(verb.Lemma)));
-
-    // "Pull the rod out until its eye meets the arm": so far, and it stays on.
-    private bool IsOnlyAsFar(Clause clause, Sense sense, List<NounPhrase> objects) => sense is Sense.Off or Sense.MoveOff
-        && objects is [{ IsPronoun: false } one] && (one.Is(ThingKind.Part) || _refer.Known(one) is Part)
-        && _clauses.ElementAtOrDefault(_clauses.IndexOf(clause) + 1) is { Mood: Mood.Beside } until
-        && _finder.Tokens[until.From].Text is "until" or "till" && Has(until, "meets", "meet", "line", "lines", "reaches", "reach", "touches", "level", "flush", "aligns", "align");
-
-    // "The mulcher is lowered to the ground": let down, and nothing of it was undone.
-    private bool IsOnlyLetDown(Clause clause, Sense sense, List<NounPhrase> objects) => sense == Sense.Off && clause.Verb?.Lemma == "lower"
-        && Has(clause, "ground", "floor") && objects is [{ IsPronoun: false } one] && _refer.Known(one) is var known && known is null or Part
-        && !Spoken.Last.Concat(Spoken.Earlier).Any(t => t is Joint && Spoken.IsOff(t) is true)
-        && !_actions.Exists(a => a.Verb is Verb.TakeOut or Verb.Remove);
-
     // "The red wire goes to the switch": one that is off, or that nobody has spoken of.
     private bool IsLedTo(Clause clause, List<NounPhrase> objects) => clause.Verb?.Lemma == "go"
         && clause.Nouns.Any(n => n is { IsPronoun: false, After: "to" or "onto" or "under" })
         && objects is [{ IsPronoun: false } led] && (_refer.Known(led) is { } known ? known is Connection && Spoken.WasOff(known) is true
             : led.Head is "wire" or "cable" or "lead");
-
-    // "Screw in the upper bolt by two turns", which is out: it goes in by that.
-    private bool IsRunIn(Clause clause, Sense sense, List<NounPhrase> objects) => sense == Sense.TurnOn && Has(clause, "in", "on")
-        && !Has(clause, "further", "more", "another", "extra") && objects is [{ IsPronoun: false } one]
-        && (_refer.Known(one, k => k == ThingKind.Joint) is { } known ? Spoken.WasOff(known) is true : one.Is(ThingKind.Joint))
-        && Values(clause).FirstOrDefault(v => v.Kind == TokenKind.Angle) is { Kind: TokenKind.Angle } by && by.Number >= 360;
-
-    // "Offer up the unit and put its studs through the wing": they are in it, and it goes on by that.
-    private bool IsStudOfPart(Clause clause, List<NounPhrase> objects) => objects is [{ IsPronoun: false, Head: "stud" } studs]
-        && clause.Pieces.Exists(p => p.Way == "through" || p.Noun?.After == "through")
-        && (studs.IsIts || studs.Owner.Count == 0 || clause.Nouns.Any(n => n.After == "through" && n.Stems.SequenceEqual(studs.Owner))) && _actions is [.., { Verb: Verb.Fit, Target: not null }]
-        && !(_refer.Known(studs, k => k == ThingKind.Joint) is { } known && Spoken.WasOff(known) is true);
 
     // "Throw the lever to float", "screw the tap shut": a control goes nowhere but into another position.
     private bool IsOnlySet(Clause clause, Sense sense, List<NounPhrase> objects) =>
@@ -899,7 +819,8 @@ public sealed partial class SentenceReader
             // "Crack the nuts, shove the pipe on and torque them again": to the value they have.
             if (sense is Sense.Retorque or Sense.Torque && Has(clause, "again") && !AllValues(clause).Any() && ToItsValueAgain(objects)) return;
             // "Turn the adjuster in until it drags, then back it off two clicks".
-            if (sense == Sense.BackOff && just.Verb == Verb.Adjust && _refer.Find(handled) is { } set && NameIndex.NamesOf(set)[0][^1] == "adjuster") sense = Sense.Adjust;
+            if (sense == Sense.BackOff && just.Verb == Verb.Adjust && _refer.Find(handled) is { } set
+                && NameIndex.NamesOf(set)[0][^1] == "adjuster") sense = Sense.Adjust;
             if (sense == Sense.Retorque && just.Verb == Verb.BackOff && Values(clause).Any(v => v.Kind == TokenKind.Torque)) sense = Sense.Torque;
         }
 
@@ -982,8 +903,8 @@ public sealed partial class SentenceReader
                 Spoken.Hand([into]);
                 return;
             // "Stop it and top up": what is filled in this job.
-            case Sense.Fill when (objects.Count == 0 || objects is [{ IsPronoun: true, Text: "it" or "her" }] && !(Spoken.Last is [Part emptied] && Spoken.IsOff(emptied) is true))
-                && FluidOfJob() is { } filling:
+            case Sense.Fill when (objects.Count == 0 || objects is [{ IsPronoun: true, Text: "it" or "her" }]
+                && !(Spoken.Last is [Part emptied] && Spoken.IsOff(emptied) is true)) && FluidOfJob() is { } filling:
                 Add(Verb.Fill, filling, PlaceOf(clause));
                 return;
             // "Top up the axle": with its oil.
@@ -1299,11 +1220,7 @@ public sealed partial class SentenceReader
             return;
         }
 
-        // "Start the union nuts of the new hoses": they are connected by that.
-        if (verb == Verb.Start && thing is Joint && phrase is { IsPronoun: false, OwnerName.Length: > 0 }
-            && PlaceOf(clause).Of(_text).Contains($"new {phrase.OwnerName}", StringComparison.OrdinalIgnoreCase)
-            && new NounPhrase(phrase.At, phrase.OwnerName.ToLowerInvariant(), phrase.Owner) { Name = phrase.OwnerName, IsNew = true, IsPlural = phrase.IsPlural } is var led
-            && (_refer.Known(led) is Connection || _refer.Known(led) is null && led.Is(ThingKind.Connection))) DoEach(clause, Sense.Connect, [led]);
+        if (verb == Verb.Start && thing is Joint) ConnectBy(clause, phrase);
         // "Undo the unions and swing the lines clear": they are parted.
         if (sense == Sense.Aside && thing is Connection line && Spoken.IsOff(line) is not true && UnionOf(line) is not null)
             Add(Verb.Disconnect, thing, phrase.At);
@@ -1605,10 +1522,7 @@ public sealed partial class SentenceReader
             return [nuts];
         }
 
-        // "Ease the pipes away and stick a plug in each": to keep the dirt out.
-        if (sense is Sense.On or Sense.Start or Sense.Place && phrase is { IsIndefinite: true, IsNew: false, Stems.Count: 1, Head: "plug" or "cap" or "bung" or "stopper" }
-            && (_actions.Count > 0 ? _actions : Before?.Actions.AsEnumerable() ?? []).Any(LeavesOpenEnds))
-            return [_refer.Called([phrase.Head]) as Aid ?? _refer.Assume(phrase, ThingKind.Aid, false, null, null)];
+        if (sense is Sense.On or Sense.Start or Sense.Place && PluggedBy(phrase) is { } stopper) return [stopper];
         // "Plug of the speed lead off": the lead.
         if (WholeOfEnd(clause, phrase) is { } endOf && _refer.Known(endOf) is { } ended && Accepts(ended.Kind)) return [ended];
         // "Sensor bracket: bolt out": its bolt.
@@ -1818,8 +1732,8 @@ public sealed partial class SentenceReader
         if (_topic is not { } topic || phrase.Text != "it" && !phrase.IsUnsaid) return null;
         var kind = _refer.Known(topic)?.Kind ?? (Trade.NounOf(topic.Stems) switch { { Role: NounRole.Thing, Kinds: [var first, ..] } => first, null => ThingKind.Part, _ => (ThingKind?)null });
         // "Old top link: linchpin out, pin out, lift away": it, and not the pin.
-        var comes = (phrase.IsUnsaid || phrase.At.Of(_text) is not ("it" or "It")) && sense == Sense.Off && kind == ThingKind.Part && !(_refer.Known(topic) is { } gone && Spoken.WasOff(gone) is true)
-            && _actions.TrueForAll(a => a.Verb is Verb.Remove or Verb.TakeOut);
+        var comes = (phrase.IsUnsaid || phrase.At.Of(_text) is not ("it" or "It")) && sense == Sense.Off && kind == ThingKind.Part
+            && !(_refer.Known(topic) is { } gone && Spoken.WasOff(gone) is true) && _actions.TrueForAll(a => a.Verb is Verb.Remove or Verb.TakeOut);
         return kind is { } of && Trade.Of(sense).ByKind.ContainsKey(of)
             && (comes || !_actions.Exists(a => a.At.Start > topic.At.Start && a.Target is { } id && _refer.Find(id)?.Kind == of)) ? topic : null;
     }
@@ -2033,14 +1947,6 @@ public sealed partial class SentenceReader
         if (Spoken.WasOff(joint) is not true || _startIsStruck) return false;
         if (_lemma is not null && Trade.RunsIn.Contains(_lemma)) return true;
         return ItsPartIsFitted(joint);
-    }
-
-    // "Crack the wheel nuts", "wheel off": what was made slack before comes out with the part it holds, unless that only slides from under it.
-    private List<Joint> ComeOutWith(Part part)
-    {
-        var isWheel = Natures.Is(part, Trait.RoadWheel);
-        return _shifts && !isWheel ? [] : [.. Holding(part).Where(j => Spoken.Slack(j) is { } how && (how == Verb.BreakLoose || isWheel)
-            && !_actions.Exists(a => a.Target == j.Id))];
     }
 
     // By this step, and before: what a fastener holds, or anything where that is not known.
