@@ -68,24 +68,19 @@ test('the first hour: a job of thirty steps from a blank page to its release', a
     await hands.type(source);
     await hands.press('Enter');
   }
-  // What is still found: mended by its fix where there is one; the tape was never noted as an aid, so nothing comes away.
+  // What is still found: mended by its fix.
   await hands.click(ines.locator('header .count'));
   const found = ines.getByRole('region', { name: 'warnings' });
   for (const fix of [
     'Put P7 down as replaced',
     'Put P6 down as replaced',
-    'Put P5 down as replaced',
+    'Put P8 down as replaced',
     'They lie in a circle',
     'J2 is locked by a stake',
     /^Joints takes .*threadlocker/,
     'Clean J3 first',
   ])
     await hands.click(found.getByRole('button', { name: fix }));
-  await hands.click(found.getByRole('button', { name: 'Step 22' }));
-  await expect(ines.getByRole('textbox', { name: 'Step 22', exact: true })).toBeFocused();
-  await hands.press('Alt+Enter');
-  await expect(ines.locator('.step.active')).toContainText('Not done');
-  await hands.press('2');
   await expect(ines.locator('header .count .of')).toHaveCount(1);
   await hands.click(ines.getByRole('link', { name: 'Review' }));
   await hands.click(ines.getByRole('button', { name: 'Send for review' }));
