@@ -71,6 +71,17 @@ public sealed partial class SentenceReader
             && !_actions.Exists(a => a.Target == j.Id))];
     }
 
+    // "Run an old nut on to save the thread": worked with, and not fitted.
+    private Aid? RunOnForNow(NounPhrase phrase)
+    {
+        if (phrase is not { IsOld: true, IsIndefinite: true, IsPronoun: false, Owner.Count: 0 } || !phrase.Is(ThingKind.Joint)) return null;
+        var worn = phrase with { Name = $"old {phrase.Name}", Text = $"old {phrase.Text}", Stems = ["old", .. phrase.Stems], IsOld = false };
+        var aid = _refer.Called(worn.Stems) as Aid ?? (Aid)_refer.Assume(worn, ThingKind.Aid, false, null, null);
+        Add(Verb.Place, aid, phrase.At);
+        Spoken.Hand([aid]);
+        return aid;
+    }
+
     // "Spin the nuts off and roll the wheel out of the way": of nobody else.
     private Joint? JustOut() => _actions is [.., { Verb: Verb.TakeOut, Some: null, Target: { } id }]
         && _refer.Find(id) is Joint { Holds.Length: 0 } joint && NameIndex.NamesOf(joint)[0] is [_] ? joint : null;

@@ -862,9 +862,7 @@ public sealed partial class SentenceReader
                     && Spoken.Lately(a) > Spoken.RaisedAt) is { } jack)
                 {
                     // "Lower the jack until the springs are loose": it stays there.
-                    if (Has(clause, "little", "bit", "slightly", "inch", "mm")
-                        || _clauses.ElementAtOrDefault(_clauses.IndexOf(clause) + 1) is { Mood: Mood.Beside } until
-                        && _finder.Tokens[until.From].Text is "until" or "till")
+                    if (Has(clause, "little", "bit", "slightly", "inch", "mm") || UntilBehind(clause) is not null)
                     {
                         _told = true;
                         return;
@@ -1053,16 +1051,7 @@ public sealed partial class SentenceReader
             _first = null;
         }
 
-        // "Run an old nut on to save the thread": worked with, and not fitted.
-        if (sense is Sense.On or Sense.Start && phrase is { IsOld: true, IsIndefinite: true, IsPronoun: false, Owner.Count: 0 } && phrase.Is(ThingKind.Joint))
-        {
-            var worn = phrase with { Name = $"old {phrase.Name}", Text = $"old {phrase.Text}", Stems = ["old", .. phrase.Stems], IsOld = false };
-            var aid = _refer.Called(worn.Stems) as Aid ?? (Aid)_refer.Assume(worn, ThingKind.Aid, false, null, null);
-            Add(Verb.Place, aid, phrase.At);
-            Spoken.Hand([aid]);
-            return [aid];
-        }
-
+        if (sense is Sense.On or Sense.Start && RunOnForNow(phrase) is { } forNow) return [forNow];
         // "Wipe the new seal with oil and press it in": the new one.
         var isNew = phrase.IsPronoun && _unnamed is { IsNew: true };
         var things = Things(clause, sense, phrase);

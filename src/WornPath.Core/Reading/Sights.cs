@@ -12,27 +12,10 @@ internal sealed class Sights(List<Token> tokens, NameIndex names) : Straightenin
     protected override void Look(int i)
     {
         Lives(i);
-        Stands(i);
         if (!Begins(Tokens, i)) return;
         Access(i);
         ComeTo(i);
         Underneath(i);
-    }
-
-    // "With a crowfoot at 90° to the wrench": how the tool stands, and no angle to turn.
-    private void Stands(int i)
-    {
-        if (At(i) != "at" || i == 0 || i + 1 >= Tokens.Count || Tokens[i + 1].Kind != TokenKind.Angle
-            || Trade.NounOf([Stem.Of(At(i - 1))]) is not { Kinds: [ThingKind.Tool, ..] }) return;
-        var end = i + 2;
-        if (At(end) == "to" || At(end) == "from")
-        {
-            end++;
-            if (Trade.Determiners.Contains(At(end))) end++;
-            if (Trade.NounOf([Stem.Of(At(end))]) is { Kinds: [ThingKind.Tool, ..] }) end++;
-        }
-
-        Drop(i, end);
     }
 
     // "This gives access to the gasket": here it is.

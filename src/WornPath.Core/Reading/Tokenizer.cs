@@ -58,6 +58,7 @@ internal static partial class Tokenizer
         new Judged(tokens, names).Run();
         new Places(tokens, names).Run();
         new Sights(tokens, names).Run();
+        new ToolAngles(tokens, names).Run();
         new Going(tokens, names).Run();
         new Shares(tokens, names).Run();
         Gathered.Straighten(text, tokens, names);
