@@ -340,7 +340,10 @@ internal sealed class ClauseFinder
         if (word == "set" && at > 0 && !IsBoundary(at - 1) && (Is(at + 1, "to") || Is(at + 1, "at")) && _clauses is [.., { Mood: Mood.Beside }])
             return new Clause(Mood.Beside, at, NextBoundary(at + 2)) { IsRemark = true };
         // "Off with the four nuts", "on with the cover".
-        if (word is "off" or "out" or "on" or "away" && Is(at + 1, "with") && at + 2 < _end) return new Clause(Mood.Imperative, at, NextBoundary(at + 2)) { VerbAt = at + 1, Verb = Trade.VerbsOf(word == "on" ? "fit" : "remove")[0].Verb };
+        // "Up and out with a drift": no more than the way.
+        var goesOnSo = open is { Mood: Mood.Imperative } && Is(at - 1, "and") && at > 1 && _tokens[at - 2].Kind == TokenKind.Word
+            && Trade.Paths.Contains(_tokens[at - 2].Text);
+        if (!goesOnSo && word is "off" or "out" or "on" or "away" && Is(at + 1, "with") && at + 2 < _end) return new Clause(Mood.Imperative, at, NextBoundary(at + 2)) { VerbAt = at + 1, Verb = Trade.VerbsOf(word == "on" ? "fit" : "remove")[0].Verb };
         if (IsByDoing(at) && Participle(at + 1, open, from) is { } means) return means;
         if (Purpose(at, open) is { } purpose) return purpose;
         if (DoneByThen(at, SubordinateEnd(at), open) is { } before) return before;
@@ -365,7 +368,10 @@ internal sealed class ClauseFinder
         if (word.Length > 0 && IsBoundary(at - 1) && (Subject(open) || open is { Mood: Mood.Passive, Negated: false } && Is(at - 1, "and"))
             && !_nouns.IsThingAt(at)
             && Trade.VerbsOf(word) is { Length: > 0 } done && Array.Find(done, f => f.Form == Form.Ed) is { Verb: { } also }
-            && !Array.Exists(done, f => f.Form == Form.Base) && !Trade.NounsInIng.Contains(word))
+            // "The axle is lifted and put down on stands": as the words behind it tell.
+            && (!Array.Exists(done, f => f.Form == Form.Base) || Subject(open) && at + 1 < _end && _tokens[at + 1].Kind == TokenKind.Word
+                && !IsDetermined(at + 1) && (Trade.Paths.Contains(_tokens[at + 1].Text) || Trade.Prepositions.Contains(_tokens[at + 1].Text)))
+            && !Trade.NounsInIng.Contains(word))
             return new Clause(Mood.Passive, at, NextBoundary(at + 1)) { VerbAt = at, Verb = also, IsFull = open!.IsFull, Of = open.Of ?? open };
         // "The bolts stay in place, but are to be checked": of them.
         if (word is "is" or "are" && IsBoundary(at - 1) && open is { Mood: Mood.Declarative or Mood.Passive, Negated: false } && ToBeDone(at + 1) is { } still)
@@ -576,8 +582,14 @@ internal sealed class ClauseFinder
         {
             // "Before you start", "as it comes off": said. But "after 20 minutes" and "while turning the hub" are read.
             // "While you bring the nut up to 40 N·m" tightens it.
+            // "… while you pull up on it and it comes off".
             if (word is "while" or "as" && at + 2 < _end && _tokens[at + 1].Text is "you" && Trade.VerbsOf(_tokens[at + 2].Text) is { Length: > 0 } forms)
+            {
+                var comes = _tokens.FindIndex(at + 3, Math.Max(0, end - at - 4), t => t is { Kind: TokenKind.Word, Text: "and" });
+                if (comes > 0 && _tokens[comes + 1].Text is "it" or "they") end = comes;
                 return new Clause(Mood.Imperative, at + 2, end) { VerbAt = at + 2, Verb = forms[0].Verb };
+            }
+
             // "Hold the spring while a helper draws the bolt out".
             if (word == "while" && _nouns.Read(at + 1, end, null) is var (who, does) && does < end
                 // "One of you holds the spring while the other drives the pin out".
@@ -1477,6 +1489,9 @@ internal sealed class ClauseFinder
                 var after = adverb + 1;
                 while (after < _end && _tokens[after].Kind == TokenKind.Word && Trade.Paths.Contains(_tokens[after].Text)) after++;
                 var closes = after >= _end || _tokens[after].Kind is TokenKind.Mark or TokenKind.Torque || _tokens[after].Kind == TokenKind.Word && (_tokens[after].Text is "with" or "and" or "finger-tight" or "again" or "by" || Trade.Adverbs.Contains(_tokens[after].Text));
+                // "Mind the ring, piston off toward the end": of a verb that does nothing.
+                closes |= !afterAnd && after < _end && _tokens[after].Text is "to" or "toward" or "towards" or "from"
+                    && open.Verb is { Frames: [{ Sense: Sense.Say }] };
                 if (!closes) return null;
             }
 

@@ -28,6 +28,8 @@ internal static class Notes
             PinIt(tokens, i);
             FewTurns(tokens, i);
             PartOfThem(tokens, i);
+            Spanner(tokens, i);
+            AndIn(tokens, i);
         }
     }
 
@@ -204,6 +206,30 @@ internal static class Notes
         for (var k = tail - 1; k > at; k--)
             if (Word(tokens, k) == "only" || k == done && verb != "take") tokens.RemoveAt(k);
         tokens.Insert(at, new Token(TokenKind.Word, verb, tokens[at].At with { Length = 0 }));
+    }
+
+    // "Hub nut (36) off", "nut 36 mm off": with which spanner, of one that is no more than one.
+    private static void Spanner(List<Token> tokens, int at)
+    {
+        if (at == 0 || tokens[at].Kind != TokenKind.Number || !Trade.Plain.Contains(Word(tokens, at - 1))
+            || NumberWords.Parse(tokens[at].Text) is not (> 5 and < 80)) return;
+        var end = Word(tokens, at + 1) == "mm" ? at + 2 : at + 1;
+        if (Trade.Comes.Contains(Word(tokens, end))) tokens.RemoveRange(at, end - at);
+    }
+
+    // "Pin greased and in", "seat cleaned and back on": the pin greased, then the pin in.
+    private static void AndIn(List<Token> tokens, int at)
+    {
+        if (Word(tokens, at) is not ("and" or "&" or "+") || at < 2
+            || !Array.Exists(Trade.VerbsOf(Word(tokens, at - 1)), f => f.Form == Form.Ed && f.Verb.Frames[^1].Sense is Sense.Treat or Sense.Clean)) return;
+        var way = Word(tokens, at + 1) == "back" ? at + 2 : at + 1;
+        if (Word(tokens, way) is not ("in" or "on") || !IsEnd(tokens, way + 1)) return;
+        var start = at - 1;
+        while (start > 0 && tokens[start - 1].Kind == TokenKind.Word && !Trade.Conjunctions.Contains(tokens[start - 1].Text)) start--;
+        var named = tokens.GetRange(start, at - 1 - start);
+        if (named.Count == 0 || named.Exists(t => Trade.Auxiliaries.Contains(t.Text))) return;
+        tokens[at] = tokens[at] with { Kind = TokenKind.Mark, Text = "," };
+        tokens.InsertRange(at + 1, named.Select(t => t with { At = tokens[at].At with { Length = 0 } }));
     }
 
     // Somebody is told to do something: "back the bolts off half a turn".

@@ -196,7 +196,7 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
                 {
                     // "All but the top one": so many less one.
                     some = -1;
-                    i += 1;
+                    i += Word(i + 2) == "the" && NumberWords.Parse(Word(i + 3)) is > 1 ? 2 : 1;
                     if (NumberWords.Parse(Word(i + 1)) is { } but and > 0 and < 50)
                     {
                         some = -(int)but;
@@ -452,8 +452,8 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
             // "With a 13 mm socket lift the cover out".
             if (stems.Count > 0 && Trade.IsBase(word) && Trade.NounOf(stems) is { Kinds: [ThingKind.Tool, ..] } && i + 1 < to
                 && Word(i + 1) is "the" or "a" or "an" or "its" or "their" && !names.IsHead(Stem.Of(word))) break;
-            // "Let the caliper hang by its hose": it hangs.
-            if (stems.Count > 0 && from > 0 && Word(from - 1) is "let" or "letting" && Trade.IsBase(word)
+            // "Let the caliper hang by its hose", "should the bearing show wear": it hangs, it shows.
+            if (stems.Count > 0 && from > 0 && Word(from - 1) is "let" or "letting" or "should" && Trade.IsBase(word)
                 // "Let the dam drop down", but "let a drop of oil fall".
                 && (Trade.NounOf([Stem.Of(word)]) is null || Trade.ItMoves.Contains(word) && (i + 1 >= to || Trade.Paths.Contains(Word(i + 1))))
                 && !names.IsHead(Stem.Of(word))) break;

@@ -34,7 +34,9 @@ internal sealed class Sayings(List<Token> tokens, NameIndex names) : Straighteni
         {
             if (!Array.TrueForAll(saying.Needs, SaysAny)) continue;
             var said = new List<(int From, int To)>();
-            if (saying.IsAtBegin && !TokenList.Begins(Tokens, i) || Match(saying, 0, i, said) is not { } end) continue;
+            // "Drive it up and out with a drift": no words begin there.
+            if (saying.IsAtBegin && (!TokenList.Begins(Tokens, i) || Trade.Paths.Contains(At(i)) && At(i - 1) == "and" && Trade.Paths.Contains(At(i - 2)))
+                || Match(saying, 0, i, said) is not { } end) continue;
             var meant = Meant(saying, said, i, end);
             Tokens.RemoveRange(i, end - i);
             Tokens.InsertRange(i, meant);

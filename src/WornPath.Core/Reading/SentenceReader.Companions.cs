@@ -27,7 +27,8 @@ public sealed partial class SentenceReader
             || ReadPieceOfStack(clause, kept, goesOn: false)
             || _refer.Known(kept) is { } known && (known is not Part || Spoken.IsOff(known) is true)) return false;
         if (_refer.Known(kept) is null && _refer.Doubtful.Count > 0) return false;
-        DoTo(clause, Sense.Off, kept);
+        // "Catch the washers and throw them away".
+        Spoken.Hand(DoTo(clause, Sense.Off, kept));
         return true;
     }
 }

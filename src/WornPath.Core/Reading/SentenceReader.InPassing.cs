@@ -25,6 +25,40 @@ public sealed partial class SentenceReader
         && !Spoken.Last.Concat(Spoken.Earlier).Any(t => t is Joint && Spoken.IsOff(t) is true)
         && !_actions.Exists(a => a.Verb is Verb.TakeOut or Verb.Remove);
 
+    // "Replace the seal: lever the old one out, … and press the new one in": told in full behind the colon.
+    private bool IsToldBehind(Clause clause, Sense sense)
+    {
+        if (sense != Sense.Replace) return false;
+        var colon = clause.To;
+        while (colon < _finder.Tokens.Count && _finder.Tokens[colon].Kind == TokenKind.Word) colon++;
+        if (colon >= _finder.Tokens.Count || _finder.Tokens[colon] is not { Kind: TokenKind.Mark, Text: ":" }) return false;
+        var behind = _clauses.SkipWhile(c => c != clause).Skip(1).Where(c => c.From > colon)
+            .TakeWhile(c => !Enumerable.Range(colon, c.From - colon).Any(i => _finder.Tokens[i].Kind == TokenKind.Stop)).ToList();
+        return behind.Exists(c => Has(c, "old", "worn", "out", "off", "away")) && behind.Exists(c => Has(c, "new", "replacement", "in", "on", "home"));
+    }
+
+    // "The ring must engage fully in its groove", of one that is off: it goes in.
+    private bool MustLieIn(Clause clause, Sense sense)
+    {
+        if (sense != Sense.Say || clause.Mood != Mood.Declarative || clause.Negated || clause.Verb?.Lemma is not ("engage" or "sit" or "seat" or "snap" or "lie" or "drop")
+            || !Has(clause, "must", "has", "have", "should") || !Has(clause, "groove", "grooves", "recess", "slot", "seat", "place")
+            || clause.Nouns.FirstOrDefault() is not { IsPronoun: false } one || _refer.Known(one) is not Part part || Spoken.WasOff(part) is not true
+            || _actions.Exists(a => a.Verb == Verb.Fit && a.Target == part.Id)) return false;
+        Act(clause, Sense.On, part, one);
+        Spoken.Hand([part]);
+        return true;
+    }
+
+    // "Drop the pin in and clip it": the clip goes on, where the sheet has one that is off.
+    private bool GoesOnByItsVerb(Clause clause, Sense sense, List<NounPhrase> objects)
+    {
+        if (sense is not (Sense.Secure or Sense.On) || clause.Verb is not { Lemma: "clip" or "circlip" or "peg" } verb || objects is not [{ IsPronoun: true } it]
+            || _actions is not [.., { Verb: Verb.Fit }]) return false;
+        if (_refer.Things.Where(t => t is Part or Joint && NameIndex.NamesOf(t)[0][^1] == verb.Lemma && Spoken.IsOff(t) is true).ToList() is not [var own]) return false;
+        Act(clause, Sense.On, own, it);
+        return true;
+    }
+
     // "Save the spacers, they go back on the same side", "take it off and keep it; it goes back the same way": later, and not now.
     private bool GoesBackLater(Clause clause, Sense sense) => sense == Sense.On && clause is { Mood: Mood.Declarative, Verb.Lemma: "go" }
         && clause.Nouns.FirstOrDefault() is { IsPronoun: true } && Has(clause, "back") && !Has(clause, "then", "now", "next", "finally")

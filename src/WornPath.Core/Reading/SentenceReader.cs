@@ -661,7 +661,7 @@ public sealed partial class SentenceReader
         // "Lift the wheel on", "… on, on the left": it goes on, whatever came off before.
         if (sense == Sense.MoveOff && GoesOn(clause)) sense = Sense.On;
         if (IsRunIn(clause, sense, objects)) sense = Sense.Start;
-        if (GoesBackLater(clause, sense) || IsOnlyAsFar(clause, sense, objects) || IsOnlyLetDown(clause, sense, objects)) sense = Sense.Say;
+        if (IsToldBehind(clause, sense) || GoesBackLater(clause, sense) || IsOnlyAsFar(clause, sense, objects) || IsOnlyLetDown(clause, sense, objects)) sense = Sense.Say;
         if (sense is Sense.Start or Sense.On && IsStudOfPart(clause, objects)) sense = Sense.Say;
         if (IsOnlySet(clause, sense, objects)) sense = Sense.Set;
         // "Wind the regulator in to 20 bar": to what a gauge shows.
@@ -702,7 +702,7 @@ public sealed partial class SentenceReader
         _isDone = false;
         FitGiven(clause, objects);
         if (control is not null) SetNamed(clause, control);
-        else Do(clause, sense, objects);
+        else if (!MustLieIn(clause, sense) && !GoesOnByItsVerb(clause, sense, objects)) Do(clause, sense, objects);
         // "Fill the filter with oil and spin it on": the filter.
         if (sense == Sense.Fill && objects.Count > 0 && clause.Pieces.Find(p => p.Noun is { After: null, IsPronoun: false } n
             && !objects.Contains(n))?.Noun is { } filled

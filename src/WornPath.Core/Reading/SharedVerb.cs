@@ -1,3 +1,4 @@
+using WornPath.Core.Quantities;
 using WornPath.Core.Sheets;
 
 namespace WornPath.Core.Reading;
@@ -24,7 +25,8 @@ internal sealed class SharedVerb(List<Token> tokens, NameIndex names) : Straight
     {
         var after = At(i) is "again" ? i + 1 : At(i) is "once" && At(i + 1) is "more" ? i + 2 : i;
         if (after == i || At(after) is not ("after" or "at") || !(IsMark(i - 1, ",") || At(i - 1) is "and" or "then")
-            || !(after + 1 < Tokens.Count && Tokens[after + 1].Kind == TokenKind.Time || At(after + 1) is "the" && At(after + 2) is "first")) return;
+            || !(after + 1 < Tokens.Count && Tokens[after + 1].Kind == TokenKind.Time || At(after + 1) is "the" && At(after + 2) is "first"
+                || NumberWords.Parse(At(after + 1)) is not null && (Trade.Later.Contains(At(after + 2)) || Trade.Later.Contains(At(after + 3))))) return;
         for (var k = i - 1; k >= 0 && Tokens[k].Kind != TokenKind.Stop; k--)
         {
             if (Tokens[k].Kind != TokenKind.Torque) continue;

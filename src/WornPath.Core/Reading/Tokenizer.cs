@@ -47,6 +47,7 @@ internal static partial class Tokenizer
         JoinPhrases(tokens);
         LeaveOrder(tokens);
         LeaveCommas(tokens, names);
+        new Elliptic(tokens, names).Run();
         new Sayings(tokens, names).Run();
         LeftAlone.Straighten(tokens);
         NamedWork.Straighten(tokens);
