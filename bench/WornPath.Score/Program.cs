@@ -40,6 +40,6 @@ Console.WriteLine($"steps of which something was left out that show words doing 
 if (list)
 {
     Console.WriteLine($"not known: {string.Join("; ", missing)}");
-    foreach (var s in scored.Where(s => s.Verdict != Verdict.Right))
+    foreach (var s in scored.Where(s => s.Verdict != Verdict.Right || args.Contains("--all")))
         Console.WriteLine($"{s.Job}:{s.Number} {s.Verdict}: {s.Text}\n     BAD {string.Join(" | ", s.Bad)}  ASKED {string.Join(" | ", s.Asked)}\n     GOT {s.Read}{string.Concat(s.Clauses.Select(c => $"\n       · {c}"))}{string.Concat(s.Plain.Select(p => $"\n     SAYS “{p}”"))}");
 }

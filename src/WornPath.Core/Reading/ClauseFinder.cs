@@ -47,6 +47,13 @@ internal sealed class ClauseFinder
         _proviso = _carried;
         _carried = null;
         var asks = end < _tokens.Count && _tokens[end].Text.StartsWith('?');
+        // "What holds the nut? A split pin": asked to be answered, and no sign of anything.
+        if (asks && IsAsking(start))
+        {
+            _clauses.Add(Condition(start - 1, end));
+            return;
+        }
+
         if (asks)
         {
             // "Too low? Turn it over": the question is the sign for what follows.
@@ -165,6 +172,12 @@ internal sealed class ClauseFinder
 
         // "Stuck? Do not pry; draw it": the sign holds until something is done.
         if (asked is not null && _clauses.Count > first && _clauses.Skip(first).All(c => c.Negated)) _carried = asked;
+    }
+
+    private bool IsAsking(int at)
+    {
+        if (Is(at, "now") || Is(at, "so") || Is(at, "and")) at++;
+        return at < _end && _tokens[at].Text is "what" or "what's" or "who" or "why" or "which" or "how";
     }
 
     // "… and it hinges off".
@@ -379,6 +392,11 @@ internal sealed class ClauseFinder
         // "With the trailer standing on its wheels and empty, …": how it stands.
         if (Trade.Qualities.Contains(word) && Is(at - 1, "and") && (at + 1 >= _end || _tokens[at + 1].Kind == TokenKind.Mark)
             && _clauses.Count > 0 && _clauses[^1] is { Mood: Mood.Beside, IsRemark: true }) return new Clause(Mood.Beside, at, at + 1) { IsRemark = true };
+        // "Install valve 2 as described below": told there.
+        if (IsBoundary(at - 1) && Trade.IsBase(word))
+            for (var i = at + 1; i + 2 < _end; i++)
+                if (Is(i, "as") && Trade.ToldOf.Contains(_tokens[i + 1].Text) && _tokens[i + 2].Text is "below" or "overleaf" or "hereafter" or "later")
+                    return new Clause(Mood.Beside, at, i + 3) { IsRemark = true };
         if (Causative(at) is { } caused) return caused;
         if (Imperative(at, open, from) is { } told) return told;
         if (Participle(at, open, from) is { } beside) return beside;
@@ -834,7 +852,7 @@ internal sealed class ClauseFinder
 
     // "Once it moves" leads in; "once more", "once round" does not.
     // "When", "as", "the way the old one ran".
-    private bool IsTemporalAt(int i) => Is(i, "way") && Is(i - 1, "the") && i + 2 < _end && _tokens[i + 1].Text is "the" or "it" or "they"
+    private bool IsTemporalAt(int i) => Is(i, "way") && Is(i - 1, "the") && i + 2 < _end && _tokens[i + 1].Text is "the" or "it" or "they" or "your" or "my" or "our" or "his" or "this" or "that" or "you" or "we" or "i"
         || Trade.Temporals.Contains(_tokens[i].Text) && !(_tokens[i].Text == "once" && (i + 1 >= _end || _tokens[i + 1].Kind != TokenKind.Word
         || _tokens[i + 1].Text is "more" or "again" or "round" or "around" or "and"));
 
@@ -967,6 +985,9 @@ internal sealed class ClauseFinder
         if (token.Text == "jack" && next.Text == "up") return true;
         // "Back at the frame there's a bolt": where.
         if (token.Text == "back" && next.Text is "at" or "under" or "inside" or "behind") return false;
+        // "Lever up a notch": the control of that name; but "lever up the cover".
+        if (next.Kind == TokenKind.Word && next.Text is "up" or "down" or "in" or "out" or "forward" or "back" && _names.IsHead(stem)
+            && _names.Resolve([stem]).One is Control && !(at + 2 < _end && (Is(at + 2, "the") || Is(at + 2, "it") || Is(at + 2, "them")))) return false;
         // "Lead the loom along the frame"; but "lead off its post".
         if (Trade.NounsFirst.Contains(token.Text) && !(next.Kind == TokenKind.Word && next.Text is not null && Trade.Determiners.Contains(next.Text))) return false;
         // "Cover on the frame", "cover down over the dowels": what is covered would be named first; but "cover up the opening".
@@ -1706,6 +1727,25 @@ internal sealed class ClauseFinder
             {
                 after = "except";
                 i = but;
+                continue;
+            }
+
+            // "3 mm off the belt": how far from it.
+            if (token is { Kind: TokenKind.Word, Text: "off" or "away" or "clear" or "from" } && i > from + 1 && Trade.Units.Contains(_tokens[i - 1].Text)
+                && _tokens[i - 2].Kind == TokenKind.Number && i + 1 < to && (IsDetermined(i + 1) || Is(i + 1, "from") || Is(i + 1, "of")))
+            {
+                after = "beside";
+                i += IsDetermined(i + 1) ? 1 : 2;
+                continue;
+            }
+
+            // "Into the opening the plate leaves": which.
+            if (after is null && i > from && IsDetermined(i) && clause.Mood == Mood.Imperative && clause.Pieces is [.., { Noun: { After: not null, IsPronoun: false } led }]
+                && led.At.End == _tokens[i - 1].At.End && _nouns.Read(i, to, null) is { } leaves && leaves.Phrase.IsPronoun is false
+                && (leaves.Next < to && _tokens[leaves.Next].Kind == TokenKind.Word && Trade.VerbsOf(_tokens[leaves.Next].Text).Any(f => f.Form == Form.S)
+                || leaves.Phrase.Stems.Count > 1 && Trade.VerbsOf(_tokens[leaves.Next - 1].Text).Any(f => f.Form == Form.S)))
+            {
+                while (i < to && _tokens[i].Kind != TokenKind.Mark) i++;
                 continue;
             }
 

@@ -1,3 +1,4 @@
+using WornPath.Core.Quantities;
 using static WornPath.Core.Reading.TokenList;
 
 namespace WornPath.Core.Reading;
@@ -11,6 +12,11 @@ internal sealed class Elliptic(List<Token> tokens, NameIndex names) : Straighten
 {
     protected override void Look(int i)
     {
+        // "Draw yourself a picture".
+        if (At(i) is "yourself" or "yourselves") Drop(At(i - 1) is "by" or "for" ? i - 1 : i, i + 1);
+        // "Go round with the torque wrench at ninety": as a figure.
+        if (At(i) is "at" or "to" && i + 1 < Tokens.Count && Tokens[i + 1].Kind == TokenKind.Word && NumberWords.Parse(At(i + 1)) is >= 10 and < 400 and var figure
+            && IsEnd(Tokens, i + 2)) Tokens[i + 1] = Tokens[i + 1] with { Kind = TokenKind.Number, Text = Said((int)figure) };
         Thereafter(i);
         ToWhichEnd(i);
         WhichAre(i);

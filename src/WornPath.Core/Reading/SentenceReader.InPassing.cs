@@ -49,6 +49,10 @@ public sealed partial class SentenceReader
         return true;
     }
 
+    // "Hold the winch against the plate while you start its bolts".
+    private bool IsHeldToBeStarted(Clause clause, Thing thing) => clause.Verb?.Lemma is "hold" or "steady" or "support" && thing is Part
+        && Spoken.IsOff(thing) is not false && _clauses.SkipWhile(c => c != clause).Skip(1).Any(c => c is { Mood: Mood.Imperative, Negated: false, Verb.Lemma: "start" });
+
     // "Drop the pin in and clip it": the clip goes on, where the sheet has one that is off.
     private bool GoesOnByItsVerb(Clause clause, Sense sense, List<NounPhrase> objects)
     {

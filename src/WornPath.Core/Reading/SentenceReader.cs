@@ -1105,7 +1105,10 @@ public sealed partial class SentenceReader
         }
 
         // "Lift the bed, slip the spacers in and let it back down": what was lifted, and not what just went on.
-        if (sense == Sense.Off && phrase.IsPronoun && clause.Verb?.Lemma is "let" or "lower" or "ease" && _actions is [.., { Verb: Verb.Fit, Target: { } on }]
+        // "New cups: tap them down square": what has just gone in goes no further than down.
+        if (sense == Sense.Off && phrase.IsPronoun && (clause.Verb?.Lemma is "let" or "lower" or "ease"
+                || clause.Pieces.Exists(p => p.Way == "down") && clause.Pieces.TrueForAll(p => p.Way is null or "down"))
+            && _actions is [.., { Verb: Verb.Fit, Target: { } on }]
             && on == thing.Id)
         {
             _isDone = true;
@@ -1363,6 +1366,8 @@ public sealed partial class SentenceReader
 
         if (Spoken.IsOff(thing) is null && (Spoken.ComesOff is false && _actions.Count > 0 || Says("refit", "fitting", "install", "assembl", "building up")) || phrase.IsNew || Spoken.IsOff(thing) is true || thing is Part { Origin: Origin.Kit } or Joint { Origin: Origin.Kit } or Connection { Origin: Origin.Kit } && Spoken.IsOff(thing) is null) Add(on.Value, thing, phrase.At, a => Detailed(a, clause, phrase));
         else if (sense == Sense.MoveOff && Spoken.IsOff(thing) is null) Add(off.Value, thing, phrase.At, a => Detailed(a, clause, phrase));
+        // "Hold the bracket against the frame and start its bolts": it is on by that.
+        else if (sense == Sense.MoveSay && IsHeldToBeStarted(clause, thing)) Add(Verb.Fit, thing, phrase.At, a => Detailed(a, clause, phrase));
         else if (sense == Sense.MoveSay) Spoken.Hand([thing]);
         else Unclear(clause);
     }

@@ -20,7 +20,7 @@ internal static partial class Tokenizer
         @"|(?:(?:the|left|right|left-hand|right-hand|upper|lower|first|second|third|last|small|large)\s+)?(?:arrow(?:s|ed)?|circled|pictured|highlighted|illustrated|pictures?|photo(?:graph)?s?|figures?|illustrations?|drawing|inset)(?!\w)[^()\n]{0,60}" +
         @"|(?:M\d{1,2}(?:\s*[x×]\s*[\d.]+)?\s*,\s*)?\d{1,2}(?:/\d{1,2})?\s*(?:mm\s*)?(?:AF|A/F|flare|hex(?:agon)?|allen|torx|across\s+(?:the\s+)?flats)|\d{1,2}\s*/\s*\d{1,2}(?:\s*mm)?" +
         @"|(?:\d{1,3}|[a-z])\s*,\s*(?:fig(?:ure|s)?s?|items?|pos|picture|photo)(?!\w)[^()\n]{0,60}|(?-i:[A-KM-QS-Z]))\s*\)" +
-        @"|\([a-km-qs-z]\)(?=\s*(?:$|[.,;]|(?:and|then)\s))|\[\s*(?:\d{1,3}|[a-z])(?:\s*[-–,]\s*(?:\d{1,3}|[a-z]))*\s*\]|,\s*(?:arrowed|circled|pictured|illustrated)(?=\s*(?:$|[.,;]))" +
+        @"|\(\s*(?![^()]*(?:left|right|lh|rh|hand|thread))[\p{L}][\p{L} ,'’\-]{1,30}!+\s*\)|\([a-km-qs-z]\)(?=\s*(?:$|[.,;]|(?:and|then)\s))|\[\s*(?:\d{1,3}|[a-z])(?:\s*[-–,]\s*(?:\d{1,3}|[a-z]))*\s*\]|,\s*(?:arrowed|circled|pictured|illustrated)(?=\s*(?:$|[.,;]))" +
         @"|(?<!\w)(?:the\s+arrows?\s+points?\s+(?:at|to)|where\s+the\s+arrows?\s+points?)(?!\w)" +
         @"|(?<!\w)(?:(?:circled|marked|numbered|arrowed|highlighted|pictured)\s+(?:(?:\d{1,2}|(?-i:[A-Z]))(?:\s+to\s+(?:\d{1,2}|(?-i:[A-Z])))?\s+)?)?in\s+(?:the\s+|this\s+)?(?:fig(?:ure)?s?\.?|pictures?|photo(?:graph)?s?|illustrations?)(?!\w)(?:\s+\d{1,2}(?![\w.,]\d))?)|" +
         @"\((?<many>\d{1,2})\)(?=\s*[\p{L}\d])|(?<many>\d{1,2})\s?[x×](?=\s+\p{L})|" +
