@@ -395,7 +395,7 @@ internal sealed class ClauseFinder
         // "Install valve 2 as described below": told there.
         if (IsBoundary(at - 1) && Trade.IsBase(word))
             for (var i = at + 1; i + 2 < _end; i++)
-                if (Is(i, "as") && Trade.ToldOf.Contains(_tokens[i + 1].Text) && _tokens[i + 2].Text is "below" or "overleaf" or "hereafter" or "later")
+                if (Is(i, "as") && Trade.ToldOf.Contains(_tokens[i + 1].Text) && !Is(i + 1, "shown") && _tokens[i + 2].Text is "below" or "overleaf" or "hereafter" or "later")
                     return new Clause(Mood.Beside, at, i + 3) { IsRemark = true };
         if (Causative(at) is { } caused) return caused;
         if (Imperative(at, open, from) is { } told) return told;
@@ -1761,6 +1761,9 @@ internal sealed class ClauseFinder
             if (token.Kind == TokenKind.Word && (Trade.Contractions.Contains(token.Text) || Trade.Auxiliaries.Contains(token.Text)
                 || Trade.Conjunctions.Contains(token.Text) || Trade.Negations.Contains(token.Text)))
             {
+                // "Wheels on and nuts finger-tight": "on" leads no nuts in.
+                if (after is not null && i > from && token.Text is "and" or "then" && _tokens[i - 1].Text == after && Trade.Paths.Contains(after)
+                    && i + 1 < to && (IsDetermined(i + 1) || clause.Mood == Mood.Fragment && Trade.IsThing(_tokens[i + 1].Text))) after = null;
                 i++;
                 continue;
             }

@@ -31,7 +31,7 @@ internal sealed class Elliptic(List<Token> tokens, NameIndex names) : Straighten
     // "Whereupon the cover is lifted off", "after which …": then.
     private void Thereafter(int i)
     {
-        if (At(i) is "whereupon" or "thereafter" or "thereupon" or "hereupon" or "hereafter") Say(i, "then");
+        if (At(i) is "whereby" && IsMark(i - 1, ",") || At(i) is "whereupon" or "thereafter" or "thereupon" or "hereupon" or "hereafter") Say(i, "then");
         else if (At(i) is "after" or "upon" or "following" && At(i + 1) == "which" && IsMark(i - 1, ",")) Put(i, i + 2, "then");
     }
 

@@ -211,7 +211,7 @@ internal static class Notes
     // "Hub nut (36) off", "nut 36 mm off": with which spanner, of one that is no more than one.
     private static void Spanner(List<Token> tokens, int at)
     {
-        if (at == 0 || tokens[at].Kind != TokenKind.Number || !Trade.Plain.Contains(Word(tokens, at - 1))
+        if (at == 0 || at >= tokens.Count || tokens[at].Kind != TokenKind.Number || !Trade.Plain.Contains(Word(tokens, at - 1))
             || NumberWords.Parse(tokens[at].Text) is not (> 5 and < 80)) return;
         var end = Word(tokens, at + 1) == "mm" ? at + 2 : at + 1;
         if (Trade.Comes.Contains(Word(tokens, end))) tokens.RemoveRange(at, end - at);

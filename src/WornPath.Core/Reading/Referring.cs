@@ -141,6 +141,8 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
         var good = (scored.Exists(s => s.Whole) ? scored.Where(s => s.Whole
             && s.Score == scored.Where(w => w.Whole).Max(w => w.Score)) : scored.Where(s => s.Score >= Math.Max(20, top - 20))).Select(s => s.Thing).ToList();
         if (accepts is not null && good.Exists(t => accepts(t.Kind))) good = good.FindAll(t => accepts(t.Kind));
+        // "Secure the pin with a new cotter pin": what is pinned, and not what pins it.
+        if (phrase.Stems is ["pin"] && good.FindAll(t => !NameIndex.NamesOf(t)[0].Intersect(["split", "cotter"]).Any()) is { Count: > 0 } others) good = others;
         if (good.Count == 1) return good[0];
         // "The hose bracket bolt … the bracket": what the fastener in hand holds or is named by.
         if (good.FindAll(t => t is Part && spoken.Last.Any(j => j is Joint joint

@@ -184,8 +184,18 @@ public sealed partial class SentenceReader
             || phrase.Stems.Count == 1)) && _refer.Known(phrase) is null or Consumable;
 
     // "Pull the cotter and the clevis pin": it holds a pin, and locks no nut.
-    private bool HoldsAPin => _clauses.Exists(c => c.Nouns.Any(n => n is { IsPronoun: false, Head: "pin", Stems.Count: > 1 }
-        && !n.Stems.Any(s => s is "cotter" or "split" or "guide"))) && !_clauses.Exists(c => c.Nouns.Any(n => !n.IsPronoun && n.Head == "nut"));
+    private bool HoldsAPin
+    {
+        get
+        {
+            _clauses.ForEach(_finder.Fill);
+            return _clauses.Exists(c => c.Nouns.Any(n => n is { IsPronoun: false, Head: "pin", Stems.Count: > 1 }
+                && !n.Stems.Any(s => s is "cotter" or "split" or "guide" or "lynch" or "linch"))) && !_clauses.Exists(c => c.Nouns.Any(n => !n.IsPronoun && n.Head == "nut"));
+        }
+    }
+
+    // "Insert the pin and secure it with a split pin": a clevis pin is what is in hand.
+    private static bool IsPin(Thing thing) => thing is Part && NameIndex.NamesOf(thing)[0] is [_, .., "pin"];
 
     // "Chock both rear wheels", "cap the ports": the verb names the aid, its object where it goes.
     private void PlaceOwn(Clause clause, List<NounPhrase> objects)
@@ -452,7 +462,10 @@ public sealed partial class SentenceReader
                 || phrase is { After: "with", Head: "engine" or "motor" } && objects.Count > 1)) continue;
             var control = phrase.IsPronoun ? _refer.Meant(phrase, k => k == ThingKind.Control) is [var meant, ..] ? meant : null
                 : _refer.Known(phrase, k => k == ThingKind.Control);
-            if (control is not Control) control = Trade.NounOf(phrase.Stems) is { } noun && noun.Kinds.Contains(ThingKind.Control) ? ControlOf(phrase) : null;
+            if (control is not Control) control = Trade.NounOf(phrase.Stems) is { } noun && noun.Kinds.Contains(ThingKind.Control) ? ControlOf(phrase)
+                // "Close the fuel valve", which the sheet does not know as a part.
+                : control is null && !phrase.IsPronoun && Trade.Taps.Contains(phrase.Head) && clause.Verb?.Lemma is "open" or "close" or "shut" or "turn"
+                ? _refer.Assume(phrase, ThingKind.Control, false, null, null) : null;
             if (control is null) continue;
             // "Engine cold": how it has to be, and nothing is set.
             if (clause.Mood == Mood.Fragment && Has(clause, "cold", "cool", "warm", "hot")

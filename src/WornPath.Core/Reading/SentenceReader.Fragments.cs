@@ -112,6 +112,14 @@ public sealed partial class SentenceReader
                 return;
             }
 
+            // "Tensioner back, belt off": swung aside, or let back, and where it was all the while.
+            if (way == "on" && clause.Pieces.FindAll(p => p.Way is not null) is [{ Way: "back" }] && objects is [{ IsPronoun: false, IsNew: false } sprung] && IsSprung(sprung)
+                && !(reader._refer.Known(sprung) is Part idler && reader.Spoken.WasOff(idler) is true))
+            {
+                reader._told = true;
+                return;
+            }
+
             // "Hubs, nuts, 45 N·m": what is off goes on.
             if (way == "none" && objects.Count > 1 && Values(clause).Any(v => v.Kind == TokenKind.Torque) && objects[0] is { IsPronoun: false } leading
                 && reader._refer.Known(leading) is Part away && reader.Spoken.WasOff(away) is true && (objects[^1].Is(ThingKind.Joint)

@@ -15,9 +15,10 @@ public sealed partial class SentenceReader
 
     // "Pull the rod out until its eye meets the arm": so far, and it stays on.
     private bool IsOnlyAsFar(Clause clause, Sense sense, List<NounPhrase> objects) => sense is Sense.Off or Sense.MoveOff
-        && objects is [{ IsPronoun: false } one] && (one.Is(ThingKind.Part) || _refer.Known(one) is Part)
+        && (objects is [{ IsPronoun: false } one] && (one.Is(ThingKind.Part) || _refer.Known(one) is Part)
+            || objects is [{ IsPronoun: true }] && _actions is [.., { Verb: Verb.Fit or Verb.Connect }])
         && UntilBehind(clause) is { } until
-        && Has(until, "meets", "meet", "line", "lines", "reaches", "reach", "touches", "level", "flush", "aligns", "align");
+        && Has(until, "meets", "meet", "line", "lines", "reaches", "reach", "touches", "level", "flush", "aligns", "align", "aligned", "lined");
 
     // "The mulcher is lowered to the ground": let down, and nothing of it was undone.
     private bool IsOnlyLetDown(Clause clause, Sense sense, List<NounPhrase> objects) => sense == Sense.Off && clause.Verb?.Lemma == "lower"
@@ -52,6 +53,30 @@ public sealed partial class SentenceReader
     // "Hold the winch against the plate while you start its bolts".
     private bool IsHeldToBeStarted(Clause clause, Thing thing) => clause.Verb?.Lemma is "hold" or "steady" or "support" && thing is Part
         && Spoken.IsOff(thing) is not false && _clauses.SkipWhile(c => c != clause).Skip(1).Any(c => c is { Mood: Mood.Imperative, Negated: false, Verb.Lemma: "start" });
+
+    // "Slide it straight back about 60 mm to part the coupling": so far, and it is on still.
+    private bool MovesBy(Clause clause, Sense sense)
+    {
+        if (sense is not (Sense.Off or Sense.On or Sense.Move or Sense.MoveOff) || clause.Verb?.Lemma is not ("slide" or "pull" or "push" or "move" or "draw" or "shift" or "ease")) return false;
+        var tokens = _finder.Tokens;
+        for (var i = clause.VerbAt + 1; i + 1 < Math.Min(clause.To, tokens.Count); i++)
+            if (tokens[i].Kind == TokenKind.Number && tokens[i + 1].Text is "mm" or "cm" or "inch" or "inches" && tokens[i - 1].Kind == TokenKind.Word
+                && (Trade.Paths.Contains(tokens[i - 1].Text) || tokens[i - 1].Text is "about" or "by" or "some" or "roughly" or "rearwards" or "forwards")
+                && (i + 2 >= tokens.Count || tokens[i + 2].Kind != TokenKind.Word || tokens[i + 2].Text is "to" or "so" or "until" or "and")) return true;
+        return false;
+    }
+
+    // "Replace the plugs by the restrictors": the one comes off, the other goes on.
+    private bool ReplacedBy(Clause clause, Sense sense, List<NounPhrase> objects)
+    {
+        if (sense != Sense.Replace || objects is not [{ IsPronoun: false, IsNew: false } old]
+            || clause.Nouns.FirstOrDefault(n => n is { IsPronoun: false, After: "by" or "with" or "for" } && n.Head != old.Head && !n.Text.EndsWith("ones", StringComparison.Ordinal)) is not { } by
+            || !(_refer.Known(by) is { } known ? known is Part or Joint or Connection
+                : Trade.NounOf(by.Stems) is null or { Role: NounRole.Thing, Kinds: [ThingKind.Part or ThingKind.Joint or ThingKind.Connection, ..] })) return false;
+        DoEach(clause, Sense.Off, objects);
+        DoEach(clause, Sense.On, [by with { After = null }]);
+        return true;
+    }
 
     // "Drop the pin in and clip it": the clip goes on, where the sheet has one that is off.
     private bool GoesOnByItsVerb(Clause clause, Sense sense, List<NounPhrase> objects)

@@ -430,7 +430,9 @@ public sealed partial class SentenceReader
         if (clause.IfNotYet && !clause.Nouns.Any(n => n.Text is "these" or "them" ? _unnamed is not null : (n.After is null or "with"
             || Trade.Comes.Contains(n.After)) && !n.IsPronoun
             && (_refer.Known(n) is { } told ? !clause.IfOff || Spoken.IsOff(told) is true : IsCotter(n) || clause.ComesFirst
-                && (n.IsIts || n.Count is not null) && n.Is(ThingKind.Joint))))
+                && ((n.IsIts || n.Count is not null) && n.Is(ThingKind.Joint)
+                    // "… after pulling the weight pin".
+                    || clause.Mood == Mood.Imperative && n is { Stems.Count: > 1, IsIndefinite: false } && n.Is(ThingKind.Part)))))
         {
             Aside(clause);
             return;
@@ -661,7 +663,7 @@ public sealed partial class SentenceReader
         // "Lift the wheel on", "… on, on the left": it goes on, whatever came off before.
         if (sense == Sense.MoveOff && GoesOn(clause)) sense = Sense.On;
         if (IsRunIn(clause, sense, objects)) sense = Sense.Start;
-        if (IsToldBehind(clause, sense) || GoesBackLater(clause, sense) || IsOnlyAsFar(clause, sense, objects) || IsOnlyLetDown(clause, sense, objects)) sense = Sense.Say;
+        if (IsToldBehind(clause, sense) || MovesBy(clause, sense) || GoesBackLater(clause, sense) || IsOnlyAsFar(clause, sense, objects) || IsOnlyLetDown(clause, sense, objects)) sense = Sense.Say;
         if (sense is Sense.Start or Sense.On && IsStudOfPart(clause, objects)) sense = Sense.Say;
         if (IsOnlySet(clause, sense, objects)) sense = Sense.Set;
         // "Wind the regulator in to 20 bar": to what a gauge shows.
@@ -702,7 +704,7 @@ public sealed partial class SentenceReader
         _isDone = false;
         FitGiven(clause, objects);
         if (control is not null) SetNamed(clause, control);
-        else if (!MustLieIn(clause, sense) && !GoesOnByItsVerb(clause, sense, objects)) Do(clause, sense, objects);
+        else if (!ReplacedBy(clause, sense, objects) && !MustLieIn(clause, sense) && !GoesOnByItsVerb(clause, sense, objects)) Do(clause, sense, objects);
         // "Fill the filter with oil and spin it on": the filter.
         if (sense == Sense.Fill && objects.Count > 0 && clause.Pieces.Find(p => p.Noun is { After: null, IsPronoun: false } n
             && !objects.Contains(n))?.Noun is { } filled
@@ -828,12 +830,19 @@ public sealed partial class SentenceReader
         if (clause.Verb?.Lemma == "lock" && Values(clause).Any(v => v.Kind == TokenKind.Torque)
             && clause.Nouns.FirstOrDefault(n => n is { IsPronoun: false, After: "with" or "by" } && n.Is(ThingKind.Joint)) is { } screw)
             (sense, objects) = (Sense.Torque, [screw]);
+        // "Secure the pin with a new cotter pin", whose old one was pulled.
+        if (sense == Sense.Secure && Spoken.Pinned is Joint && clause.Nouns.FirstOrDefault(n => n is { IsPronoun: false, After: "with" } && IsCotter(n)) is { } anew)
+        {
+            Pin(clause, Sense.PinIn, [anew with { After = null }]);
+            return;
+        }
+
         // "Secure it with a new cotter pin", "lock the bolts with the tabs": by what it is locked.
         if (sense is Sense.Secure or Sense.Lock && clause.Pieces.Find(p => p.Noun is { IsPronoun: false, After: "with" or "by" })?.Noun is { } by
             && objects.TrueForAll(o => o.IsPronoun ? _refer.Meant(o, k => k is ThingKind.Joint or ThingKind.Part) is [Joint, ..]
                 : _refer.Known(o, k => k == ThingKind.Joint) is Joint))
         {
-            if (IsCotter(by))
+            if (IsCotter(by) && !(objects is [{ IsPronoun: true } held] && _refer.Meant(held, k => k is ThingKind.Joint or ThingKind.Part) is [var pin] && IsPin(pin)))
             {
                 Pin(clause, Sense.PinIn, [by with { After = null }, .. objects]);
                 return;
@@ -1116,7 +1125,8 @@ public sealed partial class SentenceReader
         }
 
         // "Fit the shaft. Secure with a new snap ring": it is on; the ring goes on.
-        if (sense == Sense.Secure && phrase.IsPronoun && thing is Part or Connection && Spoken.IsOff(thing) is false) return;
+        if (sense == Sense.Secure && (phrase.IsPronoun || clause.Nouns.Any(n => n is { After: "with", IsPronoun: false, Head: "pin" or "cotter" }))
+            && thing is Part or Connection && Spoken.IsOff(thing) is false) return;
         // "Secure the roller with the circlip": the roller is on, and the circlip is not.
         if (sense == Sense.Secure && thing is Part or Connection && Spoken.IsOff(thing) is not true
             && clause.Nouns.Any(n => n is { After: "with", IsPronoun: false } && _refer.Known(n) is { } by && Spoken.IsOff(by) is true)) return;
@@ -1331,7 +1341,9 @@ public sealed partial class SentenceReader
             // "Replace the cover and torque the bolts to 12 N·m", and it is off: it goes back. Else it is renewed, wherever it lies.
             var goesBack = Spoken.WasOff(thing) is true && !phrase.IsNew && clause.Proviso is null && _clauses.ElementAtOrDefault(_clauses.IndexOf(clause) + 1)
                 is { Mood: Mood.Imperative, Proviso: null } next && !EndsBetween(clause, next) && AllValues(next).Any();
-            if (!goesBack) Add(off.Value, thing, phrase.At);
+            // "Pick the spider out; replace it if a leg is cracked": it is out, and a new one goes in.
+            if (!goesBack && !(clause.Proviso is not null && Spoken.IsOff(thing) is true && _actions.Exists(a => a.Target == thing.Id && a.Verb is Verb.Remove)))
+                Add(off.Value, thing, phrase.At);
             Add(on.Value, thing, phrase.At, a => a with { New = !goesBack });
             return;
         }
@@ -1613,6 +1625,8 @@ public sealed partial class SentenceReader
         if (phrase is { Head: "plug", IsIts: true } && Spoken.Last is [.., Part lit]
             && Trade.Wired.Contains(NameIndex.NamesOf(lit)[0][^1])) kinds = [ThingKind.Connection];
         if (phrase.IsNew && kinds.Contains(ThingKind.Part) && kinds[0] == ThingKind.Aid) kinds = [ThingKind.Part];
+        // "Replace the plastic plugs": no aid is renewed.
+        if (sense == Sense.Replace && kinds is [ThingKind.Aid]) kinds = [ThingKind.Part];
         // What comes off and was never put there is a part: "remove the strap".
         if (sense is Sense.Off or Sense.MoveOff && kinds.Contains(ThingKind.Part) && kinds[0] == ThingKind.Aid) kinds = [ThingKind.Part];
         // "Roll a floor jack in under the sump": it stays there.

@@ -16,6 +16,7 @@ internal static partial class Tokenizer
         @"(?:#\d{1,2}|(?:\d[ -])?\d{1,2}/\d{1,2})(?:-\d{1,2}(?![\d/.])(?:\s*(?:UNC|UNF|UNEF)(?!\w))?(?:\s*[x×]\s*" + InchLength + @")?|\s*(?:""|”|″|in\.?|inch)?\s*[x×]\s*" + InchLength + @")(?:\s*,?\s*grade\s*[258](?!\w))?))|" +
         @"(?<size>(?<![\w.])\d{1,3}(?:\.\d+)?(?:\s?[x×]\s?\d{1,3}(?:\.\d+)?){1,2}\s?mm(?!\w))|" +
         // Where to look: "(item 4)", "(see figure 3)", "(left picture)", "(B)", "[7]", "circled in the picture". L and R are sides.
+        @"(?<aside>(?<!\w)(?:i\.\s?e\.|e\.\s?g\.),?(?=\s))|" +
         @"(?<aside>\(\s*(?:(?:items?|ref\.?|fig(?:ure|s)?s?\.?|see|callouts?|balloons?|pos\.?|page|p\.|step|steps|detail|view|key|table)\s[^()\n]{0,60}" +
         @"|(?:(?:the|left|right|left-hand|right-hand|upper|lower|first|second|third|last|small|large)\s+)?(?:arrow(?:s|ed)?|circled|pictured|highlighted|illustrated|pictures?|photo(?:graph)?s?|figures?|illustrations?|drawing|inset)(?!\w)[^()\n]{0,60}" +
         @"|(?:M\d{1,2}(?:\s*[x×]\s*[\d.]+)?\s*,\s*)?\d{1,2}(?:/\d{1,2})?\s*(?:mm\s*)?(?:AF|A/F|flare|hex(?:agon)?|allen|torx|across\s+(?:the\s+)?flats)|\d{1,2}\s*/\s*\d{1,2}(?:\s*mm)?" +
@@ -169,6 +170,9 @@ internal static partial class Tokenizer
             // "The bolts (1)" are more than one: it is their number in a figure.
             if (IsOne().IsMatch(match.ValueSpan) && tokens is [.., { Kind: TokenKind.Word } several] && several.Text.EndsWith('s')
                 && !MayBeTorque(text, match.Index)) continue;
+            // "25 N·m, inside out, x2": once more, and no number of things.
+            if (match.Groups["times"].Success && match.Value[0] is 'x' or '×' or 'X' && tokens.FindLastIndex(t => t.Kind is TokenKind.Torque or TokenKind.Stop) is >= 0 and var told
+                && tokens[told].Kind == TokenKind.Torque && !tokens.Skip(told + 1).Any(t => Trade.IsThing(t.Text))) continue;
             if (match.Groups["times"].Success && !(tokens is [.., { Kind: TokenKind.Word } named] && char.IsLetter(named.Text[^1])
                 && !(match.Value.All(c => char.IsAsciiDigit(c) || c is '(' or ')' or ' ') && MayBeTorque(text, match.Index))))
             {
