@@ -356,7 +356,8 @@ internal sealed class ClauseFinder
         // "Up and out with a drift": no more than the way.
         var goesOnSo = open is { Mood: Mood.Imperative } && Is(at - 1, "and") && at > 1 && _tokens[at - 2].Kind == TokenKind.Word
             && Trade.Paths.Contains(_tokens[at - 2].Text);
-        if (!goesOnSo && word is "off" or "out" or "on" or "away" && Is(at + 1, "with") && at + 2 < _end) return new Clause(Mood.Imperative, at, NextBoundary(at + 2)) { VerbAt = at + 1, Verb = Trade.VerbsOf(word == "on" ? "fit" : "remove")[0].Verb };
+        if (!goesOnSo && word is "off" or "out" or "on" or "away" && Is(at + 1, "with") && at + 2 < _end)
+            return new Clause(Mood.Imperative, at, NextBoundary(at + 2)) { VerbAt = at + 1, Verb = Trade.VerbsOf(word == "on" ? "fit" : "remove")[0].Verb };
         if (IsByDoing(at) && Participle(at + 1, open, from) is { } means) return means;
         if (Purpose(at, open) is { } purpose) return purpose;
         if (DoneByThen(at, SubordinateEnd(at), open) is { } before) return before;
@@ -392,11 +393,7 @@ internal sealed class ClauseFinder
         // "With the trailer standing on its wheels and empty, …": how it stands.
         if (Trade.Qualities.Contains(word) && Is(at - 1, "and") && (at + 1 >= _end || _tokens[at + 1].Kind == TokenKind.Mark)
             && _clauses.Count > 0 && _clauses[^1] is { Mood: Mood.Beside, IsRemark: true }) return new Clause(Mood.Beside, at, at + 1) { IsRemark = true };
-        // "Install valve 2 as described below": told there.
-        if (IsBoundary(at - 1) && Trade.IsBase(word))
-            for (var i = at + 1; i + 2 < _end; i++)
-                if (Is(i, "as") && Trade.ToldOf.Contains(_tokens[i + 1].Text) && !Is(i + 1, "shown") && _tokens[i + 2].Text is "below" or "overleaf" or "hereafter" or "later")
-                    return new Clause(Mood.Beside, at, i + 3) { IsRemark = true };
+        if (IsBoundary(at - 1) && Trade.IsBase(word) && ToldBelow(at) is { } below) return new Clause(Mood.Beside, at, below) { IsRemark = true };
         if (Causative(at) is { } caused) return caused;
         if (Imperative(at, open, from) is { } told) return told;
         if (Participle(at, open, from) is { } beside) return beside;
@@ -419,6 +416,16 @@ internal sealed class ClauseFinder
     private bool IsOtherTime(int at) => IsBoundary(at - 1) && (Is(at, "later") && (Is(at + 1, "on") ? at + 2 : at + 1) is var told && told < _end
         && (_tokens[told].Kind == TokenKind.Mark && !Colon(told) || IsDetermined(told) || IsTeller(told)) || Is(at, "in") && Is(at + 1, "step")
         || Is(at, "in") && (Is(at + 1, "a") || Is(at + 1, "the")) && (Is(at + 2, "later") || Is(at + 2, "next")) && Is(at + 3, "step"));
+
+    // "Install valve 2 as described below": told there. The end of these words.
+    private int? ToldBelow(int at)
+    {
+        var near = Math.Min(_end - 2, at + LongestList);
+        for (var i = at + 1; i < near; i++)
+            if (Is(i, "as") && Trade.ToldOf.Contains(_tokens[i + 1].Text) && !Is(i + 1, "shown")
+                && _tokens[i + 2].Text is "below" or "overleaf" or "hereafter" or "later") return i + 3;
+        return null;
+    }
 
     // "How to tighten them is shown on page 12", "see page 12 for …", "for tightening them see page 12", "earlier editions said to …",
     // "the tightening of the bolts is described later": told elsewhere.
@@ -852,7 +859,9 @@ internal sealed class ClauseFinder
 
     // "Once it moves" leads in; "once more", "once round" does not.
     // "When", "as", "the way the old one ran".
-    private bool IsTemporalAt(int i) => Is(i, "way") && Is(i - 1, "the") && i + 2 < _end && _tokens[i + 1].Text is "the" or "it" or "they" or "your" or "my" or "our" or "his" or "this" or "that" or "you" or "we" or "i"
+    // "The way it came", "the way your picture says".
+    private bool IsTemporalAt(int i) => Is(i, "way") && Is(i - 1, "the") && i + 2 < _end
+            && _tokens[i + 1].Text is "the" or "it" or "they" or "your" or "my" or "our" or "his" or "this" or "that" or "you" or "we" or "i"
         || Trade.Temporals.Contains(_tokens[i].Text) && !(_tokens[i].Text == "once" && (i + 1 >= _end || _tokens[i + 1].Kind != TokenKind.Word
         || _tokens[i + 1].Text is "more" or "again" or "round" or "around" or "and"));
 
@@ -1325,6 +1334,8 @@ internal sealed class ClauseFinder
         return null;
     }
 
+    private bool IsThird(int i) => _tokens[i].Kind == TokenKind.Word && Trade.VerbsOf(_tokens[i].Text).Any(f => f.Form == Form.S);
+
     private bool IsDetermined(int i) => _tokens[i].Kind == TokenKind.Word && Trade.Determiners.Contains(_tokens[i].Text);
 
     private bool IsFinite(int i)
@@ -1740,10 +1751,10 @@ internal sealed class ClauseFinder
             }
 
             // "Into the opening the plate leaves": which.
-            if (after is null && i > from && IsDetermined(i) && clause.Mood == Mood.Imperative && clause.Pieces is [.., { Noun: { After: not null, IsPronoun: false } led }]
-                && led.At.End == _tokens[i - 1].At.End && _nouns.Read(i, to, null) is { } leaves && leaves.Phrase.IsPronoun is false
-                && (leaves.Next < to && _tokens[leaves.Next].Kind == TokenKind.Word && Trade.VerbsOf(_tokens[leaves.Next].Text).Any(f => f.Form == Form.S)
-                || leaves.Phrase.Stems.Count > 1 && Trade.VerbsOf(_tokens[leaves.Next - 1].Text).Any(f => f.Form == Form.S)))
+            if (after is null && i > from && IsDetermined(i) && clause.Mood == Mood.Imperative
+                && clause.Pieces is [.., { Noun: { After: not null, IsPronoun: false } led }]
+                && led.At.End == _tokens[i - 1].At.End && _nouns.Read(i, to, null) is { Phrase.IsPronoun: false } leaves
+                && (leaves.Next < to && IsThird(leaves.Next) || leaves.Phrase.Stems.Count > 1 && IsThird(leaves.Next - 1)))
             {
                 while (i < to && _tokens[i].Kind != TokenKind.Mark) i++;
                 continue;

@@ -15,7 +15,7 @@ internal sealed class Elliptic(List<Token> tokens, NameIndex names) : Straighten
         // "Draw yourself a picture".
         if (At(i) is "yourself" or "yourselves") Drop(At(i - 1) is "by" or "for" ? i - 1 : i, i + 1);
         // "Go round with the torque wrench at ninety": as a figure.
-        if (At(i) is "at" or "to" && i + 1 < Tokens.Count && Tokens[i + 1].Kind == TokenKind.Word && NumberWords.Parse(At(i + 1)) is >= 10 and < 400 and var figure
+        if (At(i) is "at" or "to" && TokenList.Word(Tokens, i + 1).Length > 0 && NumberWords.Parse(At(i + 1)) is >= 10 and < 400 and var figure
             && IsEnd(Tokens, i + 2)) Tokens[i + 1] = Tokens[i + 1] with { Kind = TokenKind.Number, Text = Said((int)figure) };
         Thereafter(i);
         ToWhichEnd(i);
@@ -31,14 +31,14 @@ internal sealed class Elliptic(List<Token> tokens, NameIndex names) : Straighten
     // "Whereupon the cover is lifted off", "after which …": then.
     private void Thereafter(int i)
     {
-        if (At(i) is "whereby" && IsMark(i - 1, ",") || At(i) is "whereupon" or "thereafter" or "thereupon" or "hereupon" or "hereafter") Say(i, "then");
+        if (At(i) is "whereby" && IsMark(i - 1, ",") || At(i) is "whereupon" or "thereafter" or "thereupon" or "hereupon") Say(i, "then");
         else if (At(i) is "after" or "upon" or "following" && At(i + 1) == "which" && IsMark(i - 1, ",")) Put(i, i + 2, "then");
     }
 
     // "The pump is taken off, to which end its nuts are undone": its nuts are undone, then it is taken off.
     private void ToWhichEnd(int i)
     {
-        var end = At(i) == "to" && At(i + 1) == "which" && At(i + 2) == "end" || At(i) == "for" && At(i + 1) == "which" && At(i + 2) == "purpose" ? i + 3 : -1;
+        var end = At(i + 1) == "which" && (At(i) == "to" && At(i + 2) == "end" || At(i) == "for" && At(i + 2) == "purpose") ? i + 3 : -1;
         if (end < 0 || !IsMark(i - 1, ",")) return;
         var start = StartOfSentence(i);
         if (!IsDone(start, i - 1) || SubjectOf(start, i) is not { } whose) return;
@@ -74,7 +74,8 @@ internal sealed class Elliptic(List<Token> tokens, NameIndex names) : Straighten
         var helped = At(i - 2) is "is" or "are";
         if (helped ? !IsDone(comma + 1) : !(Helps(comma + 1) || At(comma + 1) == "to" && At(comma + 2) == "be")) return;
         var start = i - 1;
-        while (start > 0 && i - start <= 2 * Longest && At(start - 1) is { Length: > 0 } word && word is not ("and" or "then") && !Helps(start - 1, helped && start == i - 1)) start--;
+        while (start > 0 && i - start <= 2 * Longest && At(start - 1) is { Length: > 0 } word && word is not ("and" or "then")
+            && (!Helps(start - 1) || helped && start == i - 1)) start--;
         if (start == i - 1 || !Begins(Tokens, start) || Trade.IsBase(At(start)) && !IsThing(At(start))) return;
         var between = Owned(Tokens.GetRange(i, comma - i), Tokens.GetRange(start, (helped ? i - 2 : i - 1) - start));
         between.Add(Tokens[comma]);
@@ -105,8 +106,7 @@ internal sealed class Elliptic(List<Token> tokens, NameIndex names) : Straighten
         var start = i - 1;
         while (start > 0 && i - start <= Longest && At(start - 1) is { Length: > 0 } word && word is not ("and" or "then") && !Helps(start - 1)) start--;
         if (start > 0 && (At(start - 1) is "and" or "then" || IsMark(start - 1, ",") || IsMark(start - 1, ";"))
-            && Enumerable.Range(StartOfSentence(i), start - StartOfSentence(i)).Any(k => Helps(k)))
-            Put(i, At(i - 1).EndsWith('s') ? "are" : "is");
+            && Enumerable.Range(StartOfSentence(i), start - StartOfSentence(i)).Any(Helps)) Put(i, At(i - 1).EndsWith('s') ? "are" : "is");
     }
 
     // "The wheel together with the spacer is taken off": both.
@@ -133,17 +133,22 @@ internal sealed class Elliptic(List<Token> tokens, NameIndex names) : Straighten
     }
 
     // Somebody does it to it: "is taken off", "are to be undone".
-    private bool IsDone(int from, int to) => Enumerable.Range(from, Math.Max(0, to - from)).Any(k => Helps(k)) && Enumerable.Range(from, to - from).Any(IsDone);
+    private bool IsDone(int from, int to)
+    {
+        var words = Enumerable.Range(from, Math.Max(0, to - from));
+        return words.Any(Helps) && words.Any(IsDone);
+    }
 
     private bool IsDone(int i) => Array.Exists(Trade.VerbsOf(At(i)), f => f.Form == Form.Ed);
 
-    private bool Helps(int i, bool passed = false) => !passed && At(i) is "is" or "are" or "can" or "may" or "must" or "should" or "shall" or "will" or "has" or "have";
+    private bool Helps(int i) => At(i) is "is" or "are" or "can" or "may" or "must" or "should" or "shall" or "will" or "has" or "have";
 
     // "Its bolts", "the bolts" of what is named: the bolts of the cover.
     private static List<Token> Owned(List<Token> words, List<Token> whose)
     {
         var own = words.FindIndex(t => t is { Kind: TokenKind.Word, Text: "its" or "their" });
-        if (own < 0 && words.Count > 1 && Trade.Plain.Contains(Stem.Of(words[^1].Text))) own = words.FindLastIndex(t => t is { Kind: TokenKind.Word, Text: "the" });
+        if (own < 0 && words.Count > 1 && Trade.Plain.Contains(Stem.Of(words[^1].Text)))
+            own = words.FindLastIndex(t => t is { Kind: TokenKind.Word, Text: "the" });
         if (own < 0) return words;
         var end = own + 1;
         while (end < words.Count && words[end].Kind is TokenKind.Word or TokenKind.Number && !Trade.Auxiliaries.Contains(words[end].Text)

@@ -458,7 +458,8 @@ internal sealed class NounFinder(string text, List<Token> tokens, NameIndex name
                 && (Trade.NounOf([Stem.Of(word)]) is null || Trade.ItMoves.Contains(word) && (i + 1 >= to || Trade.Paths.Contains(Word(i + 1))))
                 && !names.IsHead(Stem.Of(word))) break;
             // "The smaller one innermost": where, and no thing.
-            if (stems.Count == 0 && !determined && word.EndsWith("most", StringComparison.Ordinal) && Trade.Stances.Contains(word) && !Continues(i + 1, to)) return null;
+            if (stems.Count == 0 && !determined && word.EndsWith("most", StringComparison.Ordinal) && Trade.Stances.Contains(word)
+                && !Continues(i + 1, to)) return null;
             if (first < 0) first = i;
             last = i;
             stems.Add(Stem.Of(word));

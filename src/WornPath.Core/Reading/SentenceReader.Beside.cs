@@ -80,7 +80,8 @@ public sealed partial class SentenceReader
                     break;
                 // "Secure it with a split pin", of a clevis pin.
                 case null when sense == Sense.Secure && phrase.After == "with" && _refer.Doubtful.Count == 0
-                    && (Trade.NounOf(phrase.Stems) is { Kinds: [ThingKind.Part, ..] } || phrase.Head is "pin" or "cotter" && Spoken.Pinned is null && (HoldsAPin || targets.Exists(IsPin))):
+                    && (Trade.NounOf(phrase.Stems) is { Kinds: [ThingKind.Part, ..] }
+                        || phrase.Head is "pin" or "cotter" && Spoken.Pinned is null && (HoldsAPin || targets.Exists(IsPin))):
                     Add(Verb.Fit, _refer.Assume(phrase, ThingKind.Part, true, null, null), phrase.At, a => a with { New = phrase.IsNew });
                     break;
                 case Part part when (phrase.IsNew || (phrase.IsIts || IsCompanion(phrase)) && Spoken.IsOff(part) is true

@@ -184,14 +184,16 @@ public sealed partial class SentenceReader
             || phrase.Stems.Count == 1)) && _refer.Known(phrase) is null or Consumable;
 
     // "Pull the cotter and the clevis pin": it holds a pin, and locks no nut.
-    private bool HoldsAPin
+    private bool HoldsAPin => _holdsAPin ??= NamesAPinAlone();
+
+    private bool? _holdsAPin;
+
+    private bool NamesAPinAlone()
     {
-        get
-        {
-            _clauses.ForEach(_finder.Fill);
-            return _clauses.Exists(c => c.Nouns.Any(n => n is { IsPronoun: false, Head: "pin", Stems.Count: > 1 }
-                && !n.Stems.Any(s => s is "cotter" or "split" or "guide" or "lynch" or "linch"))) && !_clauses.Exists(c => c.Nouns.Any(n => !n.IsPronoun && n.Head == "nut"));
-        }
+        _clauses.ForEach(_finder.Fill);
+        return _clauses.Exists(c => c.Nouns.Any(n => n is { IsPronoun: false, Head: "pin", Stems.Count: > 1 }
+                && !n.Stems.Any(s => s is "cotter" or "split" or "guide" or "lynch" or "linch")))
+            && !_clauses.Exists(c => c.Nouns.Any(n => !n.IsPronoun && n.Head == "nut"));
     }
 
     // "Insert the pin and secure it with a split pin": a clevis pin is what is in hand.

@@ -113,7 +113,8 @@ public sealed partial class SentenceReader
             }
 
             // "Tensioner back, belt off": swung aside, or let back, and where it was all the while.
-            if (way == "on" && clause.Pieces.FindAll(p => p.Way is not null) is [{ Way: "back" }] && objects is [{ IsPronoun: false, IsNew: false } sprung] && IsSprung(sprung)
+            if (way == "on" && clause.Pieces.FindAll(p => p.Way is not null) is [{ Way: "back" }]
+                && objects is [{ IsPronoun: false, IsNew: false } sprung] && IsSprung(sprung)
                 && !(reader._refer.Known(sprung) is Part idler && reader.Spoken.WasOff(idler) is true))
             {
                 reader._told = true;

@@ -41,7 +41,8 @@ public sealed partial class SentenceReader
     // "The ring must engage fully in its groove", of one that is off: it goes in.
     private bool MustLieIn(Clause clause, Sense sense)
     {
-        if (sense != Sense.Say || clause.Mood != Mood.Declarative || clause.Negated || clause.Verb?.Lemma is not ("engage" or "sit" or "seat" or "snap" or "lie" or "drop")
+        if (sense != Sense.Say || clause.Mood != Mood.Declarative || clause.Negated
+            || clause.Verb?.Lemma is not ("engage" or "sit" or "seat" or "snap" or "lie" or "drop")
             || !Has(clause, "must", "has", "have", "should") || !Has(clause, "groove", "grooves", "recess", "slot", "seat", "place")
             || clause.Nouns.FirstOrDefault() is not { IsPronoun: false } one || _refer.Known(one) is not Part part || Spoken.WasOff(part) is not true
             || _actions.Exists(a => a.Verb == Verb.Fit && a.Target == part.Id)) return false;
@@ -52,12 +53,14 @@ public sealed partial class SentenceReader
 
     // "Hold the winch against the plate while you start its bolts".
     private bool IsHeldToBeStarted(Clause clause, Thing thing) => clause.Verb?.Lemma is "hold" or "steady" or "support" && thing is Part
-        && Spoken.IsOff(thing) is not false && _clauses.SkipWhile(c => c != clause).Skip(1).Any(c => c is { Mood: Mood.Imperative, Negated: false, Verb.Lemma: "start" });
+        && Spoken.IsOff(thing) is not false
+        && _clauses.SkipWhile(c => c != clause).Skip(1).Any(c => c is { Mood: Mood.Imperative, Negated: false, Verb.Lemma: "start" });
 
     // "Slide it straight back about 60 mm to part the coupling": so far, and it is on still.
     private bool MovesBy(Clause clause, Sense sense)
     {
-        if (sense is not (Sense.Off or Sense.On or Sense.Move or Sense.MoveOff) || clause.Verb?.Lemma is not ("slide" or "pull" or "push" or "move" or "draw" or "shift" or "ease")) return false;
+        if (sense is not (Sense.Off or Sense.On or Sense.Move or Sense.MoveOff)
+            || clause.Verb?.Lemma is not ("slide" or "pull" or "push" or "move" or "draw" or "shift" or "ease")) return false;
         var tokens = _finder.Tokens;
         for (var i = clause.VerbAt + 1; i + 1 < Math.Min(clause.To, tokens.Count); i++)
             if (tokens[i].Kind == TokenKind.Number && tokens[i + 1].Text is "mm" or "cm" or "inch" or "inches" && tokens[i - 1].Kind == TokenKind.Word
@@ -70,9 +73,11 @@ public sealed partial class SentenceReader
     private bool ReplacedBy(Clause clause, Sense sense, List<NounPhrase> objects)
     {
         if (sense != Sense.Replace || objects is not [{ IsPronoun: false, IsNew: false } old]
-            || clause.Nouns.FirstOrDefault(n => n is { IsPronoun: false, After: "by" or "with" or "for" } && n.Head != old.Head && !n.Text.EndsWith("ones", StringComparison.Ordinal)) is not { } by
+            || clause.Nouns.FirstOrDefault(n => n is { IsPronoun: false, After: "by" or "with" or "for" } && n.Head != old.Head
+                && !n.Text.EndsWith("ones", StringComparison.Ordinal)) is not { } by
             || !(_refer.Known(by) is { } known ? known is Part or Joint or Connection
-                : Trade.NounOf(by.Stems) is null or { Role: NounRole.Thing, Kinds: [ThingKind.Part or ThingKind.Joint or ThingKind.Connection, ..] })) return false;
+                : Trade.NounOf(by.Stems) is null or { Role: NounRole.Thing, Kinds: [ThingKind.Part or ThingKind.Joint or ThingKind.Connection, ..] }))
+            return false;
         DoEach(clause, Sense.Off, objects);
         DoEach(clause, Sense.On, [by with { After = null }]);
         return true;
@@ -81,9 +86,10 @@ public sealed partial class SentenceReader
     // "Drop the pin in and clip it": the clip goes on, where the sheet has one that is off.
     private bool GoesOnByItsVerb(Clause clause, Sense sense, List<NounPhrase> objects)
     {
-        if (sense is not (Sense.Secure or Sense.On) || clause.Verb is not { Lemma: "clip" or "circlip" or "peg" } verb || objects is not [{ IsPronoun: true } it]
-            || _actions is not [.., { Verb: Verb.Fit }]) return false;
-        if (_refer.Things.Where(t => t is Part or Joint && NameIndex.NamesOf(t)[0][^1] == verb.Lemma && Spoken.IsOff(t) is true).ToList() is not [var own]) return false;
+        if (sense is not (Sense.Secure or Sense.On) || clause.Verb is not { Lemma: "clip" or "circlip" or "peg" } verb
+            || objects is not [{ IsPronoun: true } it] || _actions is not [.., { Verb: Verb.Fit }]) return false;
+        bool IsCalledSo(Thing t) => t is Part or Joint && NameIndex.NamesOf(t)[0][^1] == verb.Lemma && Spoken.IsOff(t) is true;
+        if (_refer.Things.Where(IsCalledSo).ToList() is not [var own]) return false;
         Act(clause, Sense.On, own, it);
         return true;
     }

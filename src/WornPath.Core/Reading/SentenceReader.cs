@@ -663,7 +663,8 @@ public sealed partial class SentenceReader
         // "Lift the wheel on", "… on, on the left": it goes on, whatever came off before.
         if (sense == Sense.MoveOff && GoesOn(clause)) sense = Sense.On;
         if (IsRunIn(clause, sense, objects)) sense = Sense.Start;
-        if (IsToldBehind(clause, sense) || MovesBy(clause, sense) || GoesBackLater(clause, sense) || IsOnlyAsFar(clause, sense, objects) || IsOnlyLetDown(clause, sense, objects)) sense = Sense.Say;
+        if (IsToldBehind(clause, sense) || MovesBy(clause, sense) || GoesBackLater(clause, sense) || IsOnlyAsFar(clause, sense, objects)
+            || IsOnlyLetDown(clause, sense, objects)) sense = Sense.Say;
         if (sense is Sense.Start or Sense.On && IsStudOfPart(clause, objects)) sense = Sense.Say;
         if (IsOnlySet(clause, sense, objects)) sense = Sense.Set;
         // "Wind the regulator in to 20 bar": to what a gauge shows.
@@ -831,7 +832,8 @@ public sealed partial class SentenceReader
             && clause.Nouns.FirstOrDefault(n => n is { IsPronoun: false, After: "with" or "by" } && n.Is(ThingKind.Joint)) is { } screw)
             (sense, objects) = (Sense.Torque, [screw]);
         // "Secure the pin with a new cotter pin", whose old one was pulled.
-        if (sense == Sense.Secure && Spoken.Pinned is Joint && clause.Nouns.FirstOrDefault(n => n is { IsPronoun: false, After: "with" } && IsCotter(n)) is { } anew)
+        if (sense == Sense.Secure && Spoken.Pinned is Joint
+            && clause.Nouns.FirstOrDefault(n => n is { IsPronoun: false, After: "with" } && IsCotter(n)) is { } anew)
         {
             Pin(clause, Sense.PinIn, [anew with { After = null }]);
             return;
@@ -842,7 +844,8 @@ public sealed partial class SentenceReader
             && objects.TrueForAll(o => o.IsPronoun ? _refer.Meant(o, k => k is ThingKind.Joint or ThingKind.Part) is [Joint, ..]
                 : _refer.Known(o, k => k == ThingKind.Joint) is Joint))
         {
-            if (IsCotter(by) && !(objects is [{ IsPronoun: true } held] && _refer.Meant(held, k => k is ThingKind.Joint or ThingKind.Part) is [var pin] && IsPin(pin)))
+            if (IsCotter(by) && !(objects is [{ IsPronoun: true } held]
+                && _refer.Meant(held, k => k is ThingKind.Joint or ThingKind.Part) is [var pin] && IsPin(pin)))
             {
                 Pin(clause, Sense.PinIn, [by with { After = null }, .. objects]);
                 return;
@@ -1342,8 +1345,8 @@ public sealed partial class SentenceReader
             var goesBack = Spoken.WasOff(thing) is true && !phrase.IsNew && clause.Proviso is null && _clauses.ElementAtOrDefault(_clauses.IndexOf(clause) + 1)
                 is { Mood: Mood.Imperative, Proviso: null } next && !EndsBetween(clause, next) && AllValues(next).Any();
             // "Pick the spider out; replace it if a leg is cracked": it is out, and a new one goes in.
-            if (!goesBack && !(clause.Proviso is not null && Spoken.IsOff(thing) is true && _actions.Exists(a => a.Target == thing.Id && a.Verb is Verb.Remove)))
-                Add(off.Value, thing, phrase.At);
+            var isOut = clause.Proviso is not null && Spoken.IsOff(thing) is true && _actions.Exists(a => a.Verb == Verb.Remove && a.Target == thing.Id);
+            if (!goesBack && !isOut) Add(off.Value, thing, phrase.At);
             Add(on.Value, thing, phrase.At, a => a with { New = !goesBack });
             return;
         }

@@ -21,7 +21,7 @@ internal static partial class Tokenizer
         @"|(?:(?:the|left|right|left-hand|right-hand|upper|lower|first|second|third|last|small|large)\s+)?(?:arrow(?:s|ed)?|circled|pictured|highlighted|illustrated|pictures?|photo(?:graph)?s?|figures?|illustrations?|drawing|inset)(?!\w)[^()\n]{0,60}" +
         @"|(?:M\d{1,2}(?:\s*[x×]\s*[\d.]+)?\s*,\s*)?\d{1,2}(?:/\d{1,2})?\s*(?:mm\s*)?(?:AF|A/F|flare|hex(?:agon)?|allen|torx|across\s+(?:the\s+)?flats)|\d{1,2}\s*/\s*\d{1,2}(?:\s*mm)?" +
         @"|(?:\d{1,3}|[a-z])\s*,\s*(?:fig(?:ure|s)?s?|items?|pos|picture|photo)(?!\w)[^()\n]{0,60}|(?-i:[A-KM-QS-Z]))\s*\)" +
-        @"|\(\s*(?![^()]*(?:left|right|lh|rh|hand|thread))[\p{L}][\p{L} ,'’\-]{1,30}!+\s*\)|\([a-km-qs-z]\)(?=\s*(?:$|[.,;]|(?:and|then)\s))|\[\s*(?:\d{1,3}|[a-z])(?:\s*[-–,]\s*(?:\d{1,3}|[a-z]))*\s*\]|,\s*(?:arrowed|circled|pictured|illustrated)(?=\s*(?:$|[.,;]))" +
+        @"|\(\s*[\p{L}]{3,12}!+\s*\)|\([a-km-qs-z]\)(?=\s*(?:$|[.,;]|(?:and|then)\s))|\[\s*(?:\d{1,3}|[a-z])(?:\s*[-–,]\s*(?:\d{1,3}|[a-z]))*\s*\]|,\s*(?:arrowed|circled|pictured|illustrated)(?=\s*(?:$|[.,;]))" +
         @"|(?<!\w)(?:the\s+arrows?\s+points?\s+(?:at|to)|where\s+the\s+arrows?\s+points?)(?!\w)" +
         @"|(?<!\w)(?:(?:circled|marked|numbered|arrowed|highlighted|pictured)\s+(?:(?:\d{1,2}|(?-i:[A-Z]))(?:\s+to\s+(?:\d{1,2}|(?-i:[A-Z])))?\s+)?)?in\s+(?:the\s+|this\s+)?(?:fig(?:ure)?s?\.?|pictures?|photo(?:graph)?s?|illustrations?)(?!\w)(?:\s+\d{1,2}(?![\w.,]\d))?)|" +
         @"\((?<many>\d{1,2})\)(?=\s*[\p{L}\d])|(?<many>\d{1,2})\s?[x×](?=\s+\p{L})|" +
@@ -171,8 +171,7 @@ internal static partial class Tokenizer
             if (IsOne().IsMatch(match.ValueSpan) && tokens is [.., { Kind: TokenKind.Word } several] && several.Text.EndsWith('s')
                 && !MayBeTorque(text, match.Index)) continue;
             // "25 N·m, inside out, x2": once more, and no number of things.
-            if (match.Groups["times"].Success && match.Value[0] is 'x' or '×' or 'X' && tokens.FindLastIndex(t => t.Kind is TokenKind.Torque or TokenKind.Stop) is >= 0 and var told
-                && tokens[told].Kind == TokenKind.Torque && !tokens.Skip(told + 1).Any(t => Trade.IsThing(t.Text))) continue;
+            if (match.Groups["times"].Success && match.Value[0] is 'x' or '×' or 'X' && IsOfATorque(tokens)) continue;
             if (match.Groups["times"].Success && !(tokens is [.., { Kind: TokenKind.Word } named] && char.IsLetter(named.Text[^1])
                 && !(match.Value.All(c => char.IsAsciiDigit(c) || c is '(' or ')' or ' ') && MayBeTorque(text, match.Index))))
             {
@@ -201,6 +200,10 @@ internal static partial class Tokenizer
 
         return tokens;
     }
+
+    // What stands before, in this sentence, is a torque and no thing behind it.
+    private static bool IsOfATorque(List<Token> tokens) => tokens.FindLastIndex(t => t.Kind is TokenKind.Torque or TokenKind.Stop) is >= 0 and var told
+        && tokens[told].Kind == TokenKind.Torque && !tokens.Skip(told + 1).Any(t => Trade.IsThing(t.Text));
 
     // "Torque the hub nuts (25)": a value without its unit, perhaps.
     private static bool MayBeTorque(string text, int at) => TightenedBefore().IsMatch(text.AsSpan(0, at));
