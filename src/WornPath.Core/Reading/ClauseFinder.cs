@@ -1630,7 +1630,7 @@ internal sealed class ClauseFinder
 
     private string Words(int from, int to) => from >= to ? "" : Place(from, to).Of(_text).Trim();
 
-    private Span Place(int from, int to) => from >= to ? new Span(_tokens[Math.Min(from, _tokens.Count - 1)].At.Start, 0) : new Span(_tokens[from].At.Start, _tokens[to - 1].At.End - _tokens[from].At.Start);
+    private Span Place(int from, int to) => from >= to ? new Span(_tokens[Math.Min(from, _tokens.Count - 1)].At.Start, 0) : TokenList.Place(_tokens, from, to);
 
     /// <summary>Reads what a clause consists of: noun phrases with what leads them in, ways and values.</summary>
     public void Fill(Clause clause) => Fill(clause, clause.Mood is Mood.Imperative ? clause.VerbAt + 1 : clause.From, clause.To);

@@ -153,7 +153,7 @@ internal sealed class Elliptic(List<Token> tokens, NameIndex names) : Straighten
         var end = own + 1;
         while (end < words.Count && words[end].Kind is TokenKind.Word or TokenKind.Number && !Trade.Auxiliaries.Contains(words[end].Text)
             && !Trade.Paths.Contains(words[end].Text)) end++;
-        var at = words[own].At;
+        var at = words[own].At with { Length = 0 };
         words[own] = words[own] with { Text = "the" };
         words.InsertRange(end, whose.Select(t => t with { At = at }).Prepend(new Token(TokenKind.Word, "of", at)));
         return words;

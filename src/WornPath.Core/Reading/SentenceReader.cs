@@ -585,12 +585,8 @@ public sealed partial class SentenceReader
 
     private Span PlaceOf(Clause clause) => PlaceOf(clause, _finder.Tokens);
 
-    internal static Span PlaceOf(Clause clause, IReadOnlyList<Token> tokens)
-    {
-        var first = tokens[clause.From].At;
-        var last = tokens[Math.Max(clause.From, Math.Min(clause.To, tokens.Count) - 1)].At;
-        return new Span(first.Start, Math.Max(first.Length, last.End - first.Start));
-    }
+    internal static Span PlaceOf(Clause clause, IReadOnlyList<Token> tokens) =>
+        TokenList.Place(tokens, clause.From, Math.Min(clause.To, tokens.Count));
 
     // --- one clause
     private void Read(Clause clause)

@@ -8,6 +8,14 @@ internal static class TokenList
     /// <summary>The word at a place; empty where there is none.</summary>
     public static string Word(List<Token> tokens, int at) => at >= 0 && at < tokens.Count && tokens[at].Kind == TokenKind.Word ? tokens[at].Text : "";
 
+    /// <summary>Where tokens stand in the text, at least one: all that lies between, also where some were put before others.</summary>
+    public static Span Place(IReadOnlyList<Token> tokens, int from, int to)
+    {
+        var (start, end) = (tokens[from].At.Start, tokens[from].At.End);
+        for (var i = from + 1; i < to; i++) (start, end) = (Math.Min(start, tokens[i].At.Start), Math.Max(end, tokens[i].At.End));
+        return new Span(start, end - start);
+    }
+
     /// <summary>The thing of the sheet that so many words from a place on name, or null.</summary>
     public static Thing? ThingAt(List<Token> tokens, NameIndex names, int at, int length)
     {

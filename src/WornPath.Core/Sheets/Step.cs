@@ -285,7 +285,7 @@ public readonly record struct Span(int Start, int Length)
     public bool Begins(Span other) => other.Start >= Start && other.Start < End;
 
     /// <summary>The words at this place.</summary>
-    public string Of(string text) => Start >= 0 && End <= text.Length ? text.Substring(Start, Length) : "";
+    public string Of(string text) => Start >= 0 && Length >= 0 && End <= text.Length ? text.Substring(Start, Length) : "";
 }
 
 /// <summary>Why the reading asks.</summary>

@@ -43,6 +43,10 @@ public class AnyTextTests
                 "leaving the bolts loose", "nuts on the outside", "four bolts up from below", "replace", "last of all the cover:", "other 2",
                 "the new, longer", "all hardware", "hold it there with", "just enough that", "clip", "unclip", "let the cover drop down", "spare wheel",
                 "is yours", "the upper one", "lock the cover with its set screw,", "securing the guard",
+                ", after removal of its bolts,", ", once its bolts are out,", "after loosening of the six flange bolts,", "whereupon", "thereafter",
+                ", to which end its nuts are undone", "having been removed", "to be discarded", "to be taken off", ", which are removed", "together with the spacer",
+                "at ninety", "(eyes!)", "x2", "i.e. the left one", "yourself", "nut (36) off", "greased and in", "What holds it?", "replace the cover by the pump",
+                "must engage in its groove", "about 60 mm", "the plate leaves", "as described below", "by hand", "the way your picture says", "up and out with",
                 "thickness", "at least", "must not exceed", "or more", "maximum", "0.05 mm", "between 0.1 and 0.3 mm", "the minimum", "is", "make sure", "min.",
     ];
 
@@ -68,11 +72,31 @@ public class AnyTextTests
             if (action.Target is { } id) sheet.Sheet.Find(id).ShouldNotBeNull();
         }
 
+        sheet.Sheet.Things.ShouldAllBe(t => t.Name.Trim().Length > 0);
         foreach (var branch in step.Branches) branch.At.End.ShouldBeLessThanOrEqualTo(text.Length);
         var again = Start().Do(new InsertStep("s1", "h1", null, text)).Step(1);
         again.Actions.ShouldBe(step.Actions);
         again.Questions.Select(q => (q.Kind, q.Phrase)).ShouldBe(step.Questions.Select(q => (q.Kind, q.Phrase)));
     }, iter: 1500);
+
+    private static readonly Lazy<string[][]> Sentences = new(() => [.. Directory.EnumerateDirectories(Path.Combine(Repository.Root, "tests"), "*corpus")
+        .SelectMany(folder => Directory.EnumerateFiles(folder, "*.jsonl")).Order(StringComparer.Ordinal).SelectMany(f => File.ReadLines(f).Skip(1))
+        .Select(line => System.Text.Json.JsonDocument.Parse(line).RootElement.GetProperty("text").GetString()!.Split(' '))]);
+
+    private static string[] Sentence(int number) => Sentences.Value[number % Sentences.Value.Length];
+
+    // The beginning of one sentence of the corpora and the end of another, or one with some of its words left out.
+    private static readonly Gen<string> Mixed = Gen.Select(Gen.Int[0, 9999], Gen.Int[0, 9999], Gen.Int[0, 40], Gen.Int[0, 40], Gen.Bool, (one, other, cut, from, spliced) =>
+        string.Join(' ', spliced ? [.. Sentence(one).Take(cut), .. Sentence(other).Skip(from)] : Sentence(one).Where((_, i) => i * 7 % (cut + 2) != from % (cut + 2))));
+
+    [Fact]
+    public void Sentences_cut_and_mixed_are_read_and_name_what_has_a_name() => Mixed.Sample(text =>
+    {
+        var sheet = Start();
+        sheet.Do(new InsertStep("s1", "h1", null, text));
+        sheet.Sheet.Things.ShouldAllBe(t => t.Name.Trim().Length > 0);
+        foreach (var action in sheet.Step(1).Actions) action.In.Of(text).Length.ShouldBe(action.In.Length);
+    }, iter: 3000);
 
     [Fact]
     public void Any_text_is_walked_judged_and_its_fixes_can_be_carried_out() => Texts.Array[1, 5].Sample(texts =>
