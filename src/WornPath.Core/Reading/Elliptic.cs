@@ -1,4 +1,3 @@
-using WornPath.Core.Quantities;
 using static WornPath.Core.Reading.TokenList;
 
 namespace WornPath.Core.Reading;
@@ -12,11 +11,6 @@ internal sealed class Elliptic(List<Token> tokens, NameIndex names) : Straighten
 {
     protected override void Look(int i)
     {
-        // "Draw yourself a picture".
-        if (At(i) is "yourself" or "yourselves") Drop(At(i - 1) is "by" or "for" ? i - 1 : i, i + 1);
-        // "Go round with the torque wrench at ninety": as a figure.
-        if (At(i) is "at" or "to" && TokenList.Word(Tokens, i + 1).Length > 0 && NumberWords.Parse(At(i + 1)) is >= 10 and < 400 and var figure
-            && IsEnd(Tokens, i + 2)) Tokens[i + 1] = Tokens[i + 1] with { Kind = TokenKind.Number, Text = Said((int)figure) };
         Thereafter(i);
         ToWhichEnd(i);
         WhichAre(i);
@@ -52,14 +46,15 @@ internal sealed class Elliptic(List<Token> tokens, NameIndex names) : Straighten
         Tokens.InsertRange(start, first);
     }
 
-    // "It is held by four bolts, which are removed": they are. But "which are held by a clip" tells which.
+    // "It is held by four bolts, which are removed", "which can now be lifted off": they are. But "which are held by a clip" tells which.
     private void WhichAre(int i)
     {
-        if (At(i) != "which" || !IsMark(i - 1, ",") || At(i + 1) is not ("are" or "is" or "must" or "have" or "has" or "should")) return;
-        var verb = i + 2;
-        while (At(verb) is "to" or "be" or "first" || At(verb).EndsWith("ly", StringComparison.Ordinal)) verb++;
+        if (At(i) != "which" || !IsMark(i - 1, ",") || !Helps(i + 1)) return;
+        var (verb, now) = (i + 2, false);
+        for (; verb < i + 2 + Longest && (At(verb) is "to" or "be" or "first" or "now" or "then" or "next" || IsHow(verb)); verb++)
+            now |= At(verb) is "now" or "then" or "next";
         if (Array.Find(Trade.VerbsOf(At(verb)), f => f.Form == Form.Ed).Verb is not { } done
-            || done.Frames[^1].Sense is not (Sense.Off or Sense.Loosen or Sense.BreakLoose or Sense.Torque or Sense.Disconnect)) return;
+            || !now && done.Frames[^1].Sense is not (Sense.Off or Sense.Loosen or Sense.BreakLoose or Sense.Torque or Sense.Disconnect)) return;
         Say(i, At(i + 1) is "is" or "has" || !At(i - 2).EndsWith('s') ? "it" : "they");
         Tokens[i - 1] = Tokens[i - 1] with { Text = ";" };
     }
@@ -90,7 +85,7 @@ internal sealed class Elliptic(List<Token> tokens, NameIndex names) : Straighten
     {
         if (At(i) != "having") return;
         var verb = i + 1;
-        while (At(verb) is "first" or "been" or "now" or "all" or "both" || At(verb).EndsWith("ly", StringComparison.Ordinal)) verb++;
+        while (At(verb) is "first" or "been" or "now" or "all" or "both" || IsHow(verb)) verb++;
         if (!IsDone(verb) || !Enumerable.Range(i, verb - i).Any(k => At(k) == "been")) return;
         var start = i;
         while (start > 0 && i - start <= Longest && At(start - 1) is { Length: > 0 } word && word is not ("and" or "then")) start--;
@@ -102,7 +97,7 @@ internal sealed class Elliptic(List<Token> tokens, NameIndex names) : Straighten
     // "The pump is to be taken off and the gasket to be discarded": is to be.
     private void ToBe(int i)
     {
-        if (At(i) != "to" || At(i + 1) != "be" || !IsThing(At(i - 1)) || !IsDone(At(i + 2).EndsWith("ly", StringComparison.Ordinal) ? i + 3 : i + 2)) return;
+        if (At(i) != "to" || At(i + 1) != "be" || !IsThing(At(i - 1)) || !IsDone(IsHow(i + 2) ? i + 3 : i + 2)) return;
         var start = i - 1;
         while (start > 0 && i - start <= Longest && At(start - 1) is { Length: > 0 } word && word is not ("and" or "then") && !Helps(start - 1)) start--;
         if (start > 0 && (At(start - 1) is "and" or "then" || IsMark(start - 1, ",") || IsMark(start - 1, ";"))
@@ -117,6 +112,9 @@ internal sealed class Elliptic(List<Token> tokens, NameIndex names) : Straighten
         while (end < i + Longest + 2 && At(end).Length > 0 && !IsDone(end) && !Helps(end)) end++;
         if ((IsDone(end) || Helps(end)) && IsThing(At(end - 1))) Put(i, i + 2, "and");
     }
+
+    // "Carefully".
+    private bool IsHow(int i) => At(i).EndsWith("ly", StringComparison.Ordinal);
 
     private int StartOfSentence(int i)
     {

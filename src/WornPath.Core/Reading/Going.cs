@@ -15,7 +15,6 @@ internal sealed class Going(List<Token> tokens, NameIndex names) : Straightening
         if (At(i) == "nothing" && At(i + 1) is "but" or "except" && Trade.IsBase(At(i - 1))) Drop(i, i + 2);
         Enough(i);
         FallsOut(i);
-        WhichNow(i);
         Ready(i);
         HasTo(i);
         May(i);
@@ -35,19 +34,6 @@ internal sealed class Going(List<Token> tokens, NameIndex names) : Straightening
         var leads = At(i) == "it" && At(i + 1) == "is" && At(i + 2) is "enough" or "sufficient"
             || At(i) == "what" && At(i + 1) is "remains" or "follows" && At(i + 2) == "is";
         if (leads && At(i + 3) == "to" && Trade.IsBase(At(i + 4)) && Begins(Tokens, i)) Drop(i, i + 4);
-    }
-
-    // "It is held by four bolts, which are now removed": they are.
-    private void WhichNow(int i)
-    {
-        if (At(i) != "which" || !IsMark(i - 1, ",") || At(i + 1) is not ("is" or "are" or "must" or "has" or "have" or "can" or "may" or "should")) return;
-        for (var k = i + 2; k < i + 5; k++)
-            if (At(k) is "now" or "then" or "next" && Enumerable.Range(k + 1, 3).Any(v => Trade.VerbsOf(At(v)).Any(f => f.Form == Form.Ed)))
-            {
-                Say(i, At(i + 1) is "is" or "has" || !At(i - 2).EndsWith('s') ? "it" : "they");
-                Tokens[i - 1] = Tokens[i - 1] with { Text = ";" };
-                return;
-            }
     }
 
     // "Mind the bearing, which will fall out", "watch the shims: they drop out": caught.

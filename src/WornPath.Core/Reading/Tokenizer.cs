@@ -48,6 +48,8 @@ internal static partial class Tokenizer
         JoinPhrases(tokens);
         LeaveOrder(tokens);
         LeaveCommas(tokens, names);
+        LeaveYourself(tokens);
+        Figures(tokens);
         new Elliptic(tokens, names).Run();
         new Sayings(tokens, names).Run();
         LeftAlone.Straighten(tokens);
@@ -80,6 +82,26 @@ internal static partial class Tokenizer
                 && Trade.Determiners.Contains(tokens[i - 1].Text) && tokens[i + 2] is { Kind: TokenKind.Word } other && Trade.VerbsOf(other.Text).Length == 0
                 && Trade.NounOf([Stem.Of(other.Text)]) is null && tokens[i + 3] is { Kind: TokenKind.Word } head
                 && (names.IsHead(Stem.Of(head.Text)) || Trade.NounOf([Stem.Of(head.Text)]) is not null)) tokens.RemoveAt(i + 1);
+    }
+
+    // "Draw yourself a picture", "by yourself": nothing that is done.
+    private static void LeaveYourself(List<Token> tokens)
+    {
+        for (var i = tokens.Count - 1; i >= 0; i--)
+        {
+            if (tokens[i] is not { Kind: TokenKind.Word, Text: "yourself" or "yourselves" }) continue;
+            var from = i > 0 && tokens[i - 1] is { Kind: TokenKind.Word, Text: "by" or "for" } ? i - 1 : i;
+            tokens.RemoveRange(from, i + 1 - from);
+        }
+    }
+
+    // "Go round with the torque wrench at ninety": as a figure.
+    private static void Figures(List<Token> tokens)
+    {
+        for (var i = 1; i < tokens.Count; i++)
+            if (tokens[i - 1] is { Kind: TokenKind.Word, Text: "at" or "to" } && tokens[i].Kind == TokenKind.Word
+                && NumberWords.Parse(tokens[i].Text) is >= 10 and < 400 and var figure && TokenList.IsEnd(tokens, i + 1))
+                tokens[i] = tokens[i] with { Kind = TokenKind.Number, Text = ((int)figure).ToString(System.Globalization.CultureInfo.InvariantCulture) };
     }
 
     // "…, one, two, three", "…, 1, 3, 2, 4": in which order, and no things.
