@@ -29,7 +29,7 @@ public sealed record BlindWay(BlindWay.Kind Way)
 /// </summary>
 public sealed class BlindReading : IEndpointFilter
 {
-    private static readonly ImmutableHashSet<string> LeftOut = ["preload", "counterpart", "justification", "notes", "undo", "redo", "limits", "table"];
+    private static readonly ImmutableHashSet<string> LeftOut = ["preload", "counterpart", "justification", "kept", "notes", "undo", "redo", "limits", "table"];
 
     /// <summary>Whether a person reads a revision blind.</summary>
     public static bool Is(Draft draft, ClaimsPrincipal me) =>

@@ -228,6 +228,22 @@ public class FormatVersionTests
         Encoding.UTF8.GetString(ProcedureFileText.Write(read).Value).ShouldNotContain("\"signatures\"");
     }
 
+    [Fact]
+    public void A_file_from_before_kept_values_has_values_of_its_own_and_one_with_them_comes_back()
+    {
+        var read = ProcedureFileText.Read(Fixture("procedure-version-14.json")).Value;
+        var joint = read.Sheet.Joints.ShouldHaveSingleItem();
+        (joint.Torque!.ToString(), joint.Source, joint.Stated, joint.Kept).ShouldBe(("24 N·m", "Sample workshop manual T28, 3rd ed., p. 61", StatedFor.Dry, null));
+        read.Sheet.Steps.ShouldAllBe(s => s.SentenceSays == null);
+        Encoding.UTF8.GetString(ProcedureFileText.Write(read).Value).ShouldNotContain("\"kept\"");
+        var kept = read with { Sheet = read.Sheet with { Joints = [joint with { Kept = new KeptFrom("Tray cover bolts", 3) }] } };
+        var written = ProcedureFileText.Write(kept).Value;
+        ProcedureFileText.Read(written).Value.Sheet.Joints[0].Kept.ShouldBe(new KeptFrom("Tray cover bolts", 3));
+        // Half a name is refused with its place, and nothing of the file is taken.
+        var damaged = Encoding.UTF8.GetString(written).Replace("Tray cover bolts, v3", "Tray cover bolts", StringComparison.Ordinal);
+        ProcedureFileText.Read(Encoding.UTF8.GetBytes(damaged)).Problem!.ToString().ShouldContain("kept");
+    }
+
     // Renaming a property or a word of an enumeration must not change what is stored: keep its name by an attribute, or raise the version and bring the old one up.
     [Fact]
     public void The_names_of_the_stored_format_are_those_that_were_published()

@@ -94,7 +94,7 @@ public class ProcedureFileTests
     [InlineData("[]", "not a procedure file")]
     [InlineData("{}", "not a procedure file")]
     [InlineData("""{"format":"wornpath-procedure"}""", "format version")]
-    [InlineData("""{"format":"wornpath-procedure","version":99,"later":{"things":[1,2]}}""", "format version 99; this program reads up to version 14")]
+    [InlineData("""{"format":"wornpath-procedure","version":99,"later":{"things":[1,2]}}""", "format version 99; this program reads up to version 15")]
     [InlineData("""{"format":"wornpath-procedure","version":1,"title":"x"}""", "cannot be read")]
     [InlineData("""{"format":"wornpath-procedure","version":1,"number":"1","title":"x","colour":"red"}""", "colour")]
     [InlineData("""{"format":"wornpath-procedure","version":1,"number":"1","title":" "}""", "title is empty")]

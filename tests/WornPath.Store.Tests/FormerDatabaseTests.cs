@@ -406,6 +406,26 @@ public sealed class FormerDatabaseTests : IDisposable
         manual.Sheets.ShouldBe(3);
     }
 
+    [Fact]
+    public async Task A_database_from_before_kept_values_keeps_its_workshop_and_its_drafts_take_one()
+    {
+        await using var db = Open(Former("kept-values"));
+        await StoreSetup.MigrateAsync(db);
+        var settings = await db.Workshops.SingleAsync();
+        var workshop = JsonSerializer.Deserialize<Workshop>(settings.Json, SheetJson.Options)!;
+        (settings.Format, workshop.Values.IsDefault, workshop.Values.Length, workshop.Documents.Length).ShouldBe((14, false, 0, 2));
+        var log = new DraftLog(db);
+        foreach (var id in await db.Revisions.Select(r => r.Id).ToListAsync()) (await log.LoadAsync(id))!.Sheet.Joints.ShouldAllBe(j => j.Kept == null);
+        var draft = await db.Revisions.SingleAsync(r => r.Procedure.Number == "OT-150");
+        var stored = (await log.LoadAsync(draft.Id))!;
+        var value = new KeptValue("Tray cover bolts", 2, stored.Sheet.Joints[0].Torque!, "Sample workshop manual T28, 3rd ed., p. 61");
+        var edited = Core.Editing.Editor.Apply(stored.Sheet, value.Take(stored.Sheet.Joints[0])).Value;
+        edited.Sheet.Joints[0].Kept.ShouldBe(value.From);
+        await ShelfWords.WriteAsync(db, draft.Id, edited.Sheet, stored.Seq);
+        (await WhereUsed.FindAsync(db, ShelfWords.Match("tray cover"), UseKind.Value, new WhereUsed.Reader(true, null))).Select(n => n.Name)
+            .ShouldBe(["Tray cover bolts, v2"]);
+    }
+
     public void Dispose()
     {
         Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();

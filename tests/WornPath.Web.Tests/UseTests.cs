@@ -145,7 +145,7 @@ public sealed class UseTests : IAsyncLifetime
     {
         _office.SaysAgain = true;
         var joined = await _own.As("admin");
-        Task<List<FormerEditions.CitedDocumentView>> ListAsync() => _ines.GetAsync<List<FormerEditions.CitedDocumentView>>("/api/uses/former-editions");
+        Task<List<FormerEditions.CitedView>> ListAsync() => _ines.GetAsync<List<FormerEditions.CitedView>>("/api/uses/former-editions");
         async Task<string[]> DeskAsync() => [.. (await _ines.GetAsync<List<Desk.DeskLine>>("/api/desk")).Where(l => l.Says.Contains("edition")).Select(l => $"{l.Sheet}: {l.Says}")];
         var manual = (await ListAsync()).Single(d => d.Name == "Sample workshop manual T28");
         manual.Former.Select(f => f.Number).ShouldBe(["OT-311"]);
@@ -174,7 +174,7 @@ public sealed class UseTests : IAsyncLifetime
 
         // While it is being revised the revision waits, and no longer once its values were looked up.
         manual.Former.Where(f => f.MayRevise).Select(f => f.Number).ShouldBe(["OT-104", "OT-126"], "a draft is no revision to be made");
-        (await _odo.GetAsync<List<FormerEditions.CitedDocumentView>>("/api/uses/former-editions")).ShouldAllBe(d => d.Former.All(f => !f.MayRevise));
+        (await _odo.GetAsync<List<FormerEditions.CitedView>>("/api/uses/former-editions")).ShouldAllBe(d => d.Former.All(f => !f.MayRevise));
         var released = manual.Former.Single(f => f.Number == "OT-104").RevisionId;
         (await _ines.PostAsync($"/api/revisions/{released}/revise")).EnsureSuccessStatusCode();
         await IndexAsync();
@@ -184,5 +184,66 @@ public sealed class UseTests : IAsyncLifetime
         (await DeskAsync()).Count(l => l.StartsWith("OT-104", StringComparison.Ordinal)).ShouldBe(1);
         // Nobody who follows sheets reads what is wrong with others.
         (await _tilde.Http.GetAsync("/api/uses/former-editions")).StatusCode.ShouldBe(HttpStatusCode.Forbidden);
+    }
+
+    [Fact]
+    public async Task A_kept_value_that_is_written_anew_lists_every_sheet_that_has_it_and_tells_who_writes_it()
+    {
+        _office.SaysAgain = true;
+        var office = await _own.As("admin");
+        async Task<List<FormerEditions.CitedView>> ListAsync() =>
+            [.. (await _ines.GetAsync<List<FormerEditions.CitedView>>("/api/uses/former-editions")).Where(v => v.Kind == UseKind.Value)];
+        async Task<string[]> DeskAsync() => [.. (await _ines.GetAsync<List<Desk.DeskLine>>("/api/desk")).Where(l => l.Says.Contains("value “")).Select(l => $"{l.Sheet}: {l.Says}")];
+        async Task<HttpResponseMessage> KeepAsync(params (string Name, string Torque, string Source)[] values)
+        {
+            var now = await office.GetAsync<WorkshopEndpoints.WorkshopView>("/api/workshop");
+            return await office.Http.PutAsJsonAsync("/api/workshop", new WorkshopEndpoints.SettingsForm(now.Version, Values:
+                [.. values.Select(v => new Dictionary<string, string> { ["name"] = v.Name, ["torque"] = v.Torque, ["source"] = v.Source })]), SheetJson.Options);
+        }
+
+        (await ListAsync()).Select(v => (v.Name, v.InForce, string.Join(' ', v.Former.Select(f => f.Number)))).ShouldBe(
+            [("T28 front wheel nuts", "version 1", ""), ("T28 hitch frame bolts", "version 2", "OT-311"), ("Wheel nuts on spacers WS-4", "version 1", "")]);
+        (await DeskAsync()).ShouldBe(["OT-311 Loader brackets and roll-over bar pads, A: has another version of the value “T28 hitch frame bolts”; version 2 is kept"]);
+        await using (var scope = _own.Services.CreateAsyncScope())
+            await scope.ServiceProvider.GetRequiredService<WornPathDb>().Users.Where(p => p.UserName == "ines")
+                .ExecuteUpdateAsync(set => set.SetProperty(p => p.Email, "ines@shop.example"));
+
+        // A value without a source, one without a unit and a name twice are refused whole: what was kept stays.
+        foreach (var bad in ((string, string, string)[][])
+            [[("Hub nut", "80 N·m", "")], [("Hub nut", "80", "manual p. 1")], [("Hub nut", "80 N·m", "manual p. 1"), ("hub NUT", "90 N·m", "manual p. 2")]])
+            (await KeepAsync(bad)).StatusCode.ShouldBe(HttpStatusCode.BadRequest);
+        (await office.GetAsync<WorkshopEndpoints.WorkshopView>("/api/workshop")).Values.Length.ShouldBe(3);
+        (await _ines.Http.PutAsJsonAsync("/api/workshop", new WorkshopEndpoints.SettingsForm(1, Values: []), SheetJson.Options)).StatusCode
+            .ShouldBe(HttpStatusCode.Forbidden, "an author takes values and keeps none");
+
+        // The same source, another value; one is kept no more; one that nobody has is new.
+        (await KeepAsync(("T28 front wheel nuts", "140 N·m", "Sample workshop manual T28, 3rd ed., p. 41"), ("T28 hitch frame bolts", "310 N·m", "Sample workshop manual T28, 3rd ed., p. 90"),
+            ("T28 hub nut", "80 N·m", "Sample workshop manual T28, 3rd ed., p. 44"))).EnsureSuccessStatusCode();
+        var kept = (await office.GetAsync<WorkshopEndpoints.WorkshopView>("/api/workshop")).Values;
+        kept.Select(v => (v.Cells["name"], v.Version)).ShouldBe([("T28 front wheel nuts", 2), ("T28 hitch frame bolts", 2), ("T28 hub nut", 1)]);
+        (await ListAsync()).Select(v => (v.Name, v.InForce, string.Join(' ', v.Former.Select(f => f.Number)))).ShouldBe(
+            [("T28 front wheel nuts", "version 2", "OT-104"), ("T28 hitch frame bolts", "version 2", "OT-311"), ("Wheel nuts on spacers WS-4", "", "OT-118")]);
+        (await DeskAsync()).ShouldContain("OT-118 Rear wheel spacers and drawbar height, A: has the value “Wheel nuts on spacers WS-4”, which the workshop keeps no more");
+        var mail = await _office.GetAsync<List<Mail>>("/api/mail");
+        mail.Count(m => m.Subject.Contains("hitch frame")).ShouldBe(0, "nothing of it is another");
+        var told = mail.Single(m => m.Subject == "“T28 front wheel nuts” is another value now, version 2");
+        told.Text.ShouldContain("OT-104 Front hub bearing, left, A, released: J1 wheel nuts");
+        told.Text.ShouldContain("/workshop/values");
+        mail.ShouldContain(m => m.Subject == "The workshop keeps “Wheel nuts on spacers WS-4” no more");
+
+        // The next revision finds it, takes it with one fix, and waits no more.
+        var released = (await ListAsync())[0].Former.Single();
+        released.MayRevise.ShouldBeTrue();
+        var answer = await _ines.PostAsync($"/api/revisions/{released.RevisionId}/revise");
+        var next = (await answer.Content.ReadFromJsonAsync<ShelfEndpoints.Opened>(SheetJson.Options))!.RevisionId;
+        var finding = (await _ines.RevisionAsync(next)).Sheet.Findings!.Value.Single(f => f.Rule == "SRC008");
+        finding.Message.ShouldContain("140 N·m");
+        await _ines.EditAsync(next, finding.Fixes[0].Edit);
+        var taken = (await _ines.RevisionAsync(next)).Sheet.Things!.Value.Single(t => t.Id == "J1").Fields;
+        (taken["torque"], taken["kept"]).ShouldBe(("140 N·m", "T28 front wheel nuts, v2"));
+        await IndexAsync();
+        (await ListAsync())[0].Former.Select(f => (f.Letter, f.IsRevised)).ShouldBe([("A", true)]);
+        (await FindAsync(_ines, "kind=value&q=front+wheel")).Rows.Select(r => (r.Name, r.Sheets)).ShouldBe(
+            [("T28 front wheel nuts, v1", 1), ("T28 front wheel nuts, v2", 1)], ignoreOrder: true);
     }
 }

@@ -6,6 +6,7 @@ import FindingLine from '../shared/FindingLine.vue';
 import PatternDrawing from '../shared/PatternDrawing.vue';
 import Cell from './Cell.vue';
 import { examples } from './examples';
+import KeptValueDialog from './KeptValueDialog.vue';
 import PatternPlacer from './PatternPlacer.vue';
 import SlipDrawer from './SlipDrawer.vue';
 import ActButton from '../shared/ActButton.vue';
@@ -15,10 +16,13 @@ const props = defineProps<{ joint: ThingView; facts: JointView | undefined; fiel
 const draft = useDraft();
 const slipsOpen = ref(false);
 const placing = ref(false);
+const taking = ref(false);
 const count = computed(() => Number(props.joint.fields.count ?? 1));
 // As sheets that have the same are found by.
 const like = computed(() => [props.joint.fields.fastener, props.joint.fields.torque].filter(Boolean).join(' '));
 const findings = computed(() => draft.findings.filter((f) => f.thing === props.joint.id));
+const letGo = (): void =>
+  void draft.send({ do: 'setField', id: props.joint.id, field: 'kept', before: props.joint.fields.kept ?? '', after: '' });
 const lay = (pattern: string): void =>
   void draft.send({ do: 'setField', id: props.joint.id, field: 'pattern', before: props.joint.fields.pattern ?? '', after: pattern });
 const order = [
@@ -72,6 +76,11 @@ const rows = computed(() => order.map((name) => props.fields.find((f) => f.name 
       <li v-for="why in facts?.wrench?.name ? [] : (facts?.wrench?.whyNot ?? [])" :key="why">{{ why }}.</li>
       <li v-if="facts?.wrench?.overdue">{{ facts.wrench.overdue }}.</li>
     </ul>
+    <p v-if="joint.fields.kept" class="where">
+      Has the kept value
+      <router-link :to="{ name: 'uses', query: { kind: 'value', q: joint.fields.kept } }">{{ joint.fields.kept }}</router-link>.
+      <button v-if="draft.canEdit" type="button" class="link" @click="letGo">Its value is this sheet’s own</button>
+    </p>
     <p v-if="like || joint.fields.source" class="quiet where">
       Where else:
       <router-link v-if="like" :to="{ name: 'uses', query: { kind: 'joint', q: like } }">this fastener and value</router-link>
@@ -81,6 +90,7 @@ const rows = computed(() => order.map((name) => props.fields.find((f) => f.name 
       >.
     </p>
     <div class="work">
+      <ActButton v-if="draft.canEdit" size="small" @click="taking = true">Take a kept value</ActButton>
       <ActButton size="small" @click="slipsOpen = true">Work it out on a slip</ActButton>
       <ActButton v-if="draft.canEdit && count > 1" size="small" @click="placing = true">Place them freely</ActButton>
     </div>
@@ -99,6 +109,7 @@ const rows = computed(() => order.map((name) => props.fields.find((f) => f.name 
       </template>
     </dl>
     <PatternPlacer v-model:open="placing" :count="count" :pattern="joint.fields.pattern ?? ''" :name="joint.name" @place="lay" />
+    <KeptValueDialog v-model:open="taking" :joint="joint" />
     <SlipDrawer v-model:open="slipsOpen" :joint="joint" />
   </aside>
 </template>

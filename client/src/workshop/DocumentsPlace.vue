@@ -23,5 +23,5 @@ const session = useSession();
   >
     <template #empty><p class="empty">No document is kept: a value’s edition is held against the others on its sheet alone.</p></template>
   </RowsTable>
-  <FormerEditions v-if="!session.isReader" :version="settings.view!.version" />
+  <FormerEditions v-if="!session.isReader" kind="source" :version="settings.view!.version" />
 </template>

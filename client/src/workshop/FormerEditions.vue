@@ -9,11 +9,14 @@ import TroubleNote from '../shared/TroubleNote.vue';
 import { atStep } from '../uses/atStep';
 import SheetLines from '../uses/SheetLines.vue';
 
-/** The values that were taken from an edition before the one in force, sheet by sheet: what is to be looked up again. */
+/** The values that were taken from an edition or a version before the one in force, sheet by sheet: what is to be looked up again. */
 const props = defineProps<{
+  /** What of the workshop: its source documents, or its library of values. */
+  kind: 'source' | 'value';
   /** The version of the settings that are kept: another, and the list is another. */
   version: number;
 }>();
+const emit = defineEmits<{ loaded: [FormerDocument[]] }>();
 const documents = ref<FormerDocument[] | null>(null);
 const trouble = ref<Trouble | null>(null);
 const chosen = ref<number[]>([]);
@@ -24,7 +27,8 @@ const values = (document: FormerDocument): number => document.former.reduce((n, 
 
 async function load(): Promise<void> {
   try {
-    documents.value = await take(api.GET('/api/uses/former-editions'));
+    documents.value = (await take(api.GET('/api/uses/former-editions'))).filter((d) => d.kind === props.kind);
+    emit('loaded', documents.value);
     chosen.value = chosen.value.filter((id) => sheets.value.get(id)?.mayRevise);
   } catch (error) {
     trouble.value = troubleOf(error);
@@ -68,18 +72,25 @@ watch(
     <h2 id="former">To be looked up again</h2>
     <TroubleNote v-if="trouble" :trouble="trouble" />
     <p v-if="documents && !former.length" class="quiet">
-      Every value on every sheet that cites one of these documents is from the edition in force.
+      {{
+        kind === 'source'
+          ? 'Every value on every sheet that cites one of these documents is from the edition in force.'
+          : 'Every sheet that takes one of these values has it in the version kept.'
+      }}
     </p>
     <div v-for="document in former" :key="document.name" class="document">
       <h3>{{ document.name }}</h3>
       <p class="quiet">
-        {{ several(document.former.length, 'sheet') }} of {{ document.sheets }} with {{ several(values(document), 'source') }} before the
-        {{ document.edition }}
+        {{ several(document.former.length, 'sheet') }} of {{ document.sheets }}
+        <template v-if="kind === 'source'">with {{ several(values(document), 'source') }} before the {{ document.inForce }}</template>
+        <template v-else-if="document.inForce">with another version than the one kept, {{ document.inForce }}</template>
+        <template v-else>with a value that is kept no more</template>
       </p>
       <SheetLines :lines="document.former" :at="(sheet) => sheet.values[0]!.at">
         <template #where="{ line }">
           <span v-for="value in line.values" :key="value.source" class="value"
-            ><router-link :to="atStep(false, line.revisionId, value.at)">{{ value.says }}</router-link> from “{{ value.source }}”</span
+            ><router-link :to="atStep(false, line.revisionId, value.at)">{{ value.says }}</router-link>
+            {{ kind === 'source' ? 'from' : 'with' }} “{{ value.source }}”</span
           >
         </template>
         <template #more="{ line }">

@@ -7,7 +7,15 @@ const props = defineProps<{
   /** What the table is of, and one of its rows: "Torque tools", "tool". */
   name: string;
   one: string;
-  columns: { key: keyof Row & string; label: string; example?: string; width?: string; lines?: boolean; most?: number }[];
+  columns: {
+    key: keyof Row & string;
+    label: string;
+    example?: string;
+    width?: string;
+    lines?: boolean;
+    most?: number;
+    choices?: readonly string[];
+  }[];
   fresh: Row;
   mayChange: boolean;
 }>();
@@ -30,9 +38,17 @@ const nameOf = (row: Row, i: number): string => row[props.columns[0]!.key] || `$
       <tbody>
         <tr v-for="(row, i) in rows" :key="i">
           <td v-for="column in columns" :key="column.key">
+            <select
+              v-if="mayChange && column.choices"
+              :value="row[column.key]"
+              :aria-label="`${column.label} of ${nameOf(row, i)}`"
+              @change="(row as Record<string, string>)[column.key] = ($event.target as HTMLSelectElement).value"
+            >
+              <option v-for="choice in column.choices" :key="choice" :value="choice">{{ choice }}</option>
+            </select>
             <component
               :is="column.lines ? 'textarea' : 'input'"
-              v-if="mayChange"
+              v-else-if="mayChange"
               :value="row[column.key]"
               :aria-label="`${column.label} of ${nameOf(row, i)}`"
               :placeholder="column.example"
@@ -83,6 +99,7 @@ th {
 }
 
 input,
+select,
 textarea {
   width: 100%;
   min-width: 46px;
@@ -110,12 +127,19 @@ textarea::placeholder {
   font-style: italic;
 }
 
+select {
+  appearance: none;
+  cursor: pointer;
+}
+
 input:hover,
+select:hover,
 textarea:hover {
   border-color: var(--line-strong);
 }
 
 input:focus,
+select:focus,
 textarea:focus {
   background: var(--field);
   border: 1px solid var(--ink);

@@ -15,6 +15,7 @@ import RulesPlace from './RulesPlace.vue';
 import SchoolsPlace from './SchoolsPlace.vue';
 import { useSettings } from './settings';
 import TorqueToolsPlace from './TorqueToolsPlace.vue';
+import ValuesPlace from './ValuesPlace.vue';
 import WeightsPlace from './WeightsPlace.vue';
 import WordsPlace from './WordsPlace.vue';
 
@@ -32,6 +33,7 @@ const views: Record<PlaceKey, unknown> = {
   weights: WeightsPlace,
   words: WordsPlace,
   documents: DocumentsPlace,
+  values: ValuesPlace,
   blocks: BlocksPlace,
   backup: BackupPlace,
 };

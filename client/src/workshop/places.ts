@@ -24,6 +24,12 @@ export const places = [
     part: 'documents',
     says: 'What values are taken from, and the edition you work by. A value from an earlier one is found on every sheet.',
   },
+  {
+    key: 'values',
+    name: 'Values',
+    part: 'values',
+    says: 'Torque values kept once for all sheets, each with its source. A joint takes one; who changes it here sees every sheet that has it.',
+  },
   { key: 'blocks', name: 'Blocks', part: 'blocks', says: 'Steps that come up again and again; / in an empty step puts one in.' },
   { key: 'backup', name: 'Backup', part: null, says: 'Everything in one file, as it stands at one moment, while everybody works on.' },
 ] as const satisfies { key: string; name: string; part: Part | null; says: string }[];

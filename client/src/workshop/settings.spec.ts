@@ -20,6 +20,7 @@ class Server {
     const answer = Server.json({
       version: this.version,
       documents: this.documents,
+      values: [],
       crib: [],
       handTools: [],
       blocks: [],

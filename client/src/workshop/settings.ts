@@ -14,10 +14,11 @@ export interface Written {
   /** The passes as they are typed, until they are sent. */
   rules: { rules: Rules; few: string; many: string };
   documents: { name: string; edition: string }[];
+  values: Record<string, string>[];
   blocks: { name: string; text: string }[];
 }
 export type Part = keyof Written;
-const parts: Part[] = ['crib', 'handTools', 'rules', 'documents', 'blocks'];
+const parts: Part[] = ['crib', 'handTools', 'rules', 'documents', 'values', 'blocks'];
 
 /** Sent as it is kept. */
 const sent: { [P in Part]: (written: Written[P]) => Partial<SettingsForm> } = {
@@ -25,6 +26,7 @@ const sent: { [P in Part]: (written: Written[P]) => Partial<SettingsForm> } = {
   handTools: (sets) => ({ handTools: sets }),
   rules: ({ rules, few, many }) => ({ rules: { ...rules, fewPasses: percents(few), manyPasses: percents(many) } }),
   documents: (documents) => ({ documents }),
+  values: (values) => ({ values }),
   blocks: (rows) => ({ blocks: rows.map((r) => ({ name: r.name, steps: r.text.split('\n').filter((l) => l.trim()) })) }),
 };
 
@@ -43,6 +45,7 @@ function writtenOf(view: WorkshopView): Written {
     handTools: copy.handTools,
     rules: { rules, few: rules.fewPasses.join(', '), many: rules.manyPasses.join(', ') },
     documents: copy.documents,
+    values: copy.values.map((v) => ({ ...v.cells }) as Record<string, string>),
     blocks: copy.blocks.map((b) => ({ name: b.name, text: b.steps.join('\n') })),
   };
 }

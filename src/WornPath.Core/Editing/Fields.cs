@@ -57,6 +57,7 @@ public static class Fields
             Of<Joint>(new Field<Joint>("fastener", "fastener", j => j.Fastener?.ToString() ?? "", SetFastener, [])),
             Of<Joint>(new Field<Joint>("torque", "torque", j => j.TighteningText, SetTorque, [])),
             Of<Joint>(Text<Joint>("source", "source of the value", j => j.Source, (j, v) => j with { Source = v }, 300)),
+            Of<Joint>(Read<Joint, KeptFrom>("kept", "kept value", j => j.Kept, (j, v) => j with { Kept = v }, KeptFrom.Parse)),
             Of<Joint>(Choice<Joint, Treatment>("treatment", "treatment", j => j.Treatment, (j, v) => j with { Treatment = v })),
             Of<Joint>(Choice<Joint, ReuseRule>("reuse", "reuse or renew", j => j.Reuse, (j, v) => j with { Reuse = v })),
             Of<Joint>(new Field<Joint>("becomes", "what becomes of it", BecomesText, SetBecomes,

@@ -107,6 +107,8 @@ public static class Rules
         new ValueUnverified(),
         new ReadingDiffers(),
         new EditionSuperseded(),
+        new KeptValueRenewed(),
+        new NotTheKeptValue(),
         new QuantityEditionSuperseded(),
         new TwoInstructions(),
         new NotVerbFirst(),

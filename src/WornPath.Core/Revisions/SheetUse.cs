@@ -20,6 +20,9 @@ public enum UseKind
     /// <summary>A fastener with the value it gets.</summary>
     [JsonStringEnumMemberName("joint")] Joint,
 
+    /// <summary>A value of the workshop's library, in the version it was taken in.</summary>
+    [JsonStringEnumMemberName("value")] Value,
+
     [JsonStringEnumMemberName("part")] Part,
 
     [JsonStringEnumMemberName("connection")] Connection,
@@ -82,6 +85,7 @@ public sealed record SheetUse(UseKind Kind, string Name, string At, string Says)
         foreach (var joint in sheet.Joints)
         {
             Cite(joint.Source, At(joint), joint.Label);
+            Put(UseKind.Value, joint.Kept?.ToString() ?? "", At(joint), joint.Label);
             foreach (var torque in joint.Variants.Select(v => (TorqueSpec?)v.Torque).Prepend(joint.Torque).Distinct())
                 Put(UseKind.Joint, string.Join(", ", ((string?[])[joint.Fastener?.ToString(), torque?.ToString()]).Where(t => !string.IsNullOrEmpty(t))),
                     At(joint), joint.Label);

@@ -139,6 +139,10 @@ public sealed record Joint : Thing
     /// <summary>The document, edition and page the value was taken from.</summary>
     public string Source { get; init; } = "";
 
+    /// <summary>The value of the workshop's library it has, and in which version; null where the value is the sheet's own.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingDefault)]
+    public KeptFrom? Kept { get; init; }
+
     public Treatment Treatment { get; init; }
 
     public ReuseRule Reuse { get; init; }

@@ -14,13 +14,13 @@ namespace WornPath.Core.Sheets;
 /// with the ninth, and neither has other names than the one before; version 11 has the workshop's sets of hand tools, and version 12
 /// the sources of limits and amounts and comes with the tenth reader; the eleventh and the twelfth have no other names; version 13 has
 /// the figures of steps and comes with the thirteenth reader; the fourteenth to the seventeenth have no other names; version 14 has the number of
-/// signatures a house asks for, and the signatures of a file. What the names of a
-/// version are is held by docs/formats/names-VERSION.txt, whatever the program calls its properties.
+/// signatures a house asks for, and the signatures of a file; version 15 has the values a workshop keeps, and those joints have of them. What the
+/// names of a version are is held by docs/formats/names-VERSION.txt, whatever the program calls its properties.
 /// </summary>
 public static class SheetFormat
 {
     /// <summary>The version that is written.</summary>
-    public const int Newest = 14;
+    public const int Newest = 15;
 
     /// <summary>Version of the sentence reader of this program: one more whenever the same words may be read otherwise than before.</summary>
     public const int NewestReader = 26;
@@ -47,7 +47,8 @@ public static class SheetFormat
         _ => { },
         _ => { },
         _ => { },
-        // Version 14 has a house's number of signatures, and those of a file.
+        // Version 14 has a house's number of signatures, and those of a file; version 15 the values a workshop keeps.
+        _ => { },
         _ => { },
     ];
 

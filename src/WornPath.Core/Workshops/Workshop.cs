@@ -22,6 +22,9 @@ public sealed record Workshop
     /// <summary>The documents values are taken from, each with the edition in force.</summary>
     public ImmutableArray<SourceDocument> Documents { get; init; } = [];
 
+    /// <summary>The torque values the workshop keeps for all its sheets.</summary>
+    public ImmutableArray<KeptValue> Values { get; init; } = [];
+
     /// <summary>The words the workshop taught; a new sheet begins with them.</summary>
     public ImmutableArray<Sheets.HouseWord> Words { get; init; } = [];
 

@@ -1,4 +1,6 @@
+using System.Collections.Immutable;
 using System.Text.Json;
+using WornPath.Core.Quantities;
 using WornPath.Core.Editing;
 using WornPath.Core.Sheets;
 using WornPath.Core.Workshops;
@@ -138,8 +140,28 @@ public sealed class DemoWorkshop(WornPathDb db, UserManager<Person> people, Proc
         if (!crib.IsGood) return crib.Problem;
         var today = DateOnly.FromDateTime(time.GetLocalNow().DateTime);
         int[] monthsAgo = [3, 7, 5, 14];
-        return await book.WriteAsync(db, w => w with { HandTools = [HandToolSet.Usual], Documents = [new("Sample workshop manual T28", "3rd ed."), new("Sample spacer kit sheet WS-4", "1st ed.")], Crib = [.. crib.Value.Select((t, i) => t with { Calibrated = today.AddMonths(-monthsAgo[i]) })] }, 0, keeper);
+        return await book.WriteAsync(db, w => w with
+        {
+            HandTools = [HandToolSet.Usual],
+            Documents = [new("Sample workshop manual T28", "3rd ed."), new("Sample spacer kit sheet WS-4", "1st ed.")],
+            Values = Values,
+            Crib = [.. crib.Value.Select((t, i) => t with { Calibrated = today.AddMonths(-monthsAgo[i]) })],
+        }, 0, keeper);
     }
+
+    // The third edition gives another value for the hitch frame than the second, which a draft still has.
+    private static ImmutableArray<KeptValue> Values => KeptValue.Numbered([Value("T28 hitch frame bolts", "320 N·m", "Sample workshop manual T28, 2nd ed., p. 88")],
+    [
+        Value("T28 front wheel nuts", "130 N·m", "Sample workshop manual T28, 3rd ed., p. 41") with { Condition = TighteningCondition.TyreTouching },
+        Value("T28 hitch frame bolts", "310 N·m", "Sample workshop manual T28, 3rd ed., p. 90"),
+        Value("Wheel nuts on spacers WS-4", "180 N·m", "Sample spacer kit sheet WS-4, 1st ed., p. 3") with
+        {
+            Condition = TighteningCondition.TyreTouching,
+            Variants = [new("cast wheels", TorqueText.Parse("200 N·m").Value)],
+        },
+    ]);
+
+    private static KeptValue Value(string name, string torque, string source) => new(name, 1, TorqueText.Parse(torque).Value, source);
 
     private static void Must(Core.Problem? problem)
     {

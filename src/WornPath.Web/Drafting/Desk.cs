@@ -46,8 +46,7 @@ public sealed class Desk(WornPathDb db, FormerEditions editions, TimeProvider ti
         if (seesDrafts)
         {
             waiting.AddRange(await NearAsync(personId));
-            waiting.AddRange((await editions.WaitForAsync(personId)).Select(f => new DeskLine(f.RevisionId, f.Sheet,
-                $"has values from a former edition of {f.Document.Name}; the {f.Document.Edition} is in force", f.Since)));
+            waiting.AddRange((await editions.WaitForAsync(personId)).Select(f => new DeskLine(f.RevisionId, f.Sheet, f.Says, f.Since)));
         }
 
         return [.. waiting.OrderBy(w => w.Since)];

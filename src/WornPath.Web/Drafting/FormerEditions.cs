@@ -10,19 +10,20 @@ using WornPath.Web.Access;
 namespace WornPath.Web.Drafting;
 
 /// <summary>
-/// The values that were taken from an edition of a source document before the one in force: which sheets have them, who writes those, and
-/// who is told when another edition comes into force.
+/// The values that were taken from an edition of a source document before the one in force, or from the workshop's library in another version
+/// than it keeps: which sheets have them, who writes those, and who is told when another comes into force.
 /// </summary>
 public sealed partial class FormerEditions(WornPathDb db, WorkshopBook book, Mailbox mail, ILogger<FormerEditions> log)
 {
-    /// <summary>A document of the workshop, and what is taken from it.</summary>
-    /// <param name="Name">The document.</param>
-    /// <param name="Edition">The edition in force.</param>
-    /// <param name="Sheets">How many drafts and released sheets cite it, in whatever edition.</param>
-    /// <param name="Former">Those that cite a former one, by number: what is to be looked up again.</param>
-    public sealed record CitedDocumentView(string Name, string Edition, int Sheets, IReadOnlyList<FormerSheetView> Former);
+    /// <summary>A document or a kept value of the workshop, and what is taken from it.</summary>
+    /// <param name="Kind">A source, or a value of the library.</param>
+    /// <param name="Name">What it is called.</param>
+    /// <param name="InForce">The edition or version in force; empty for a value that is kept no more.</param>
+    /// <param name="Sheets">How many drafts and released sheets have it, in whatever edition.</param>
+    /// <param name="Former">Those that have another than the one in force, by number: what is to be looked up again.</param>
+    public sealed record CitedView(UseKind Kind, string Name, string InForce, int Sheets, IReadOnlyList<FormerSheetView> Former);
 
-    /// <summary>A sheet with values from a former edition.</summary>
+    /// <summary>A sheet with values from a former edition or version.</summary>
     /// <param name="Owner">Who owns the procedure.</param>
     /// <param name="IsRevised">True for a released one while a later revision of it is being written.</param>
     /// <param name="MayRevise">True where who asks may start the next revision.</param>
@@ -33,38 +34,74 @@ public sealed partial class FormerEditions(WornPathDb db, WorkshopBook book, Mai
         internal int ProcedureId { get; init; }
     }
 
-    /// <summary>Where a sheet cites a former edition.</summary>
-    /// <param name="Source">The source as it stands there.</param>
+    /// <summary>Where a sheet has a former edition or version.</summary>
+    /// <param name="Source">The source, or the kept value with its version, as it stands there.</param>
     /// <param name="At">Id of the first step it comes up in; empty where none does.</param>
     /// <param name="Says">What is taken from it: "J4 caliper bolts".</param>
     public sealed record FormerValueView(string Source, string At, string Says);
 
     private static readonly WhereUsed.Reader Everything = new(true, null);
 
-    /// <summary>The documents the workshop keeps, in its order.</summary>
-    /// <param name="author">Id of an author who asks what she may revise of it; null where nobody does.</param>
-    public async Task<IReadOnlyList<CitedDocumentView>> AllAsync(string? author = null)
+    /// <summary>What sheets take values from, as it is in force.</summary>
+    /// <param name="Kind">A source, or a value of the library.</param>
+    /// <param name="Name">What it is called.</param>
+    /// <param name="InForce">The edition or version; empty for a value that is kept no more.</param>
+    /// <param name="IsFormer">Whether a name sheets use is another edition or version of it.</param>
+    /// <param name="StoodIn">Whether it was in force in the workshop of a day.</param>
+    private sealed record Kept(UseKind Kind, string Name, string InForce, Predicate<string> IsFormer, Predicate<Workshop> StoodIn)
     {
-        var documents = (await book.NowAsync()).Workshop.Documents;
+        public static Kept Of(SourceDocument document) => new(UseKind.Source, document.Name, document.Edition,
+            source => document.FormerIn(source) is not null, then => !then.Documents.IsDefault && then.Documents.Contains(document));
+
+        public static Kept Of(KeptValue value) => new(UseKind.Value, value.Name, $"version {value.Version}",
+            name => KeptFrom.Parse(name) is { IsGood: true, Value: var from } && from.Version != value.Version,
+            then => then.Values.Any(v => v.From == value.From));
+
+        public static Kept NoMore(string name) => new(UseKind.Value, name, "", _ => true,
+            then => !then.Values.Any(v => v.Name.Equals(name, StringComparison.OrdinalIgnoreCase)));
+    }
+
+    // What a name sheets use is taken from; null for a source the workshop does not keep.
+    private static Kept? KeptOf(Workshop workshop, UseKind kind, string name)
+    {
+        if (kind == UseKind.Source) return SourceDocument.Cited(workshop.Documents, name) is { } document ? Kept.Of(document) : null;
+        // A name that was cut short is of none.
+        if (workshop.Values.IsEmpty || KeptFrom.Parse(name) is not { IsGood: true, Value: var from }) return null;
+        return KeptValue.Called(workshop.Values, from) is { } value ? Kept.Of(value) : Kept.NoMore(from.Name);
+    }
+
+    /// <summary>The documents the workshop keeps, in its order, and the values of its library that sheets have, by name.</summary>
+    /// <param name="author">Id of an author who asks what she may revise of it; null where nobody does.</param>
+    public async Task<IReadOnlyList<CitedView>> AllAsync(string? author = null)
+    {
+        var workshop = (await book.NowAsync()).Workshop;
         var mine = author is null ? [] : await MineAsync(author);
-        var views = new List<CitedDocumentView>();
-        foreach (var document in documents) views.Add(await OfAsync(document, documents, mine));
+        var views = new List<CitedView>();
+        foreach (var document in workshop.Documents)
+        {
+            var cited = ShelfWords.Match(document.Name) is not { } match ? []
+                : (await WhereUsed.SourcesAsync(db, match)).FindAll(n => SourceDocument.Cited(workshop.Documents, n.Name) == document);
+            views.Add(await OfAsync(Kept.Of(document), cited, mine));
+        }
+
+        var values = await db.UsedNames.AsNoTracking().Where(n => n.Kind == UseKind.Value).OrderBy(n => n.Name).ToListAsync();
+        foreach (var of in values.Select(n => (Name: n, Kept: KeptOf(workshop, n.Kind, n.Name))).Where(n => n.Kept is not null)
+            .GroupBy(n => n.Kept!.Name, StringComparer.OrdinalIgnoreCase))
+            views.Add(await OfAsync(of.First().Kept!, [.. of.Select(n => n.Name)], mine));
         return views;
     }
 
     private async Task<HashSet<int>> MineAsync(string personId) =>
         [.. await db.ProcedureAuthors.Where(a => a.PersonId == personId).Select(a => a.ProcedureId).ToListAsync()];
 
-    private async Task<CitedDocumentView> OfAsync(SourceDocument document, IReadOnlyList<SourceDocument> documents, HashSet<int> mine)
+    private async Task<CitedView> OfAsync(Kept kept, List<UsedName> names, HashSet<int> mine)
     {
-        if (ShelfWords.Match(document.Name) is not { } match) return new CitedDocumentView(document.Name, document.Edition, 0, []);
-        var cited = (await WhereUsed.SourcesAsync(db, match)).FindAll(n => SourceDocument.Cited(documents, n.Name) == document);
-        var ids = cited.ConvertAll(n => n.Id);
+        var ids = names.ConvertAll(n => n.Id);
         var sheets = await db.UsedOn.Where(u => EF.Parameter(ids).Contains(u.NameId)).Select(u => u.RevisionId).Distinct().CountAsync();
-        var former = cited.Where(n => document.FormerIn(n.Name) is not null).ToDictionary(n => n.Id, n => n.Name);
+        var former = names.Where(n => kept.IsFormer(n.Name)).ToDictionary(n => n.Id, n => n.Name);
         var (rows, _) = await WhereUsed.OnAsync(db, [.. former.Keys], false, Everything, int.MaxValue);
         var revised = rows.Count == 0 ? [] : await RevisedAsync([.. rows.Select(r => r.ProcedureId).Distinct()]);
-        return new CitedDocumentView(document.Name, document.Edition, sheets, [.. rows.GroupBy(r => r.RevisionId).Select(SheetOf)]);
+        return new CitedView(kept.Kind, kept.Name, kept.InForce, sheets, [.. rows.GroupBy(r => r.RevisionId).Select(SheetOf)]);
 
         FormerSheetView SheetOf(IGrouping<int, WhereUsed.SheetRow> uses)
         {
@@ -84,83 +121,103 @@ public sealed partial class FormerEditions(WornPathDb db, WorkshopBook book, Mai
             && (r.State == RevisionState.Draft || r.State == RevisionState.InReview))
             .Select(r => r.ProcedureId).Distinct().ToListAsync()];
 
-    /// <summary>A sheet somebody writes, and the document of which it has values from a former edition.</summary>
-    /// <param name="Since">Since when another edition is in force.</param>
-    public sealed record Waiting(int RevisionId, string Sheet, SourceDocument Document, DateTime Since);
+    /// <summary>A sheet somebody writes that has values from a former edition or version.</summary>
+    /// <param name="RevisionId">Where it is to be found.</param>
+    /// <param name="Sheet">Which sheet, in words.</param>
+    /// <param name="Says">What of it is to be looked up again.</param>
+    /// <param name="Since">Since when another is in force.</param>
+    public sealed record Waiting(int RevisionId, string Sheet, string Says, DateTime Since);
 
     /// <summary>
-    /// What a person writes that has values from a former edition: asked at every look at the shelf, and so of her own sheets alone. Of one that
-    /// is being written anew, that revision waits; in review nobody writes.
+    /// What a person writes that has values from a former edition or version: asked at every look at the shelf, and so of her own sheets alone.
+    /// Of one that is being written anew, that revision waits; in review nobody writes.
     /// </summary>
     public async Task<IReadOnlyList<Waiting>> WaitForAsync(string personId)
     {
-        var documents = (await book.NowAsync()).Workshop.Documents;
-        if (documents.IsEmpty) return [];
-        var cited = await (from use in db.UsedOn.AsNoTracking()
-                           join name in db.UsedNames on use.NameId equals name.Id
-                           join revision in db.Revisions on use.RevisionId equals revision.Id
-                           where name.Kind == UseKind.Source && revision.Procedure.Authors.Any(a => a.PersonId == personId)
-                               && (revision.State == RevisionState.Draft || revision.State == RevisionState.Released && !db.Revisions.Any(r =>
-                                   r.ProcedureId == revision.ProcedureId && (r.State == RevisionState.Draft || r.State == RevisionState.InReview)))
-                           orderby revision.Procedure.Number, revision.Id
-                           select new
-                           {
-                               revision.Id,
-                               Sheet = revision.Procedure.Number + " " + revision.Procedure.Title + ", " + revision.Letter,
-                               name.Name,
-                           }).ToListAsync();
-        var former = cited.Select(c => (c.Id, c.Sheet, Document: SourceDocument.Cited(documents, c.Name) is { } document
-            && document.FormerIn(c.Name) is not null ? document : null)).Where(c => c.Document is not null).Distinct().ToList();
+        var workshop = (await book.NowAsync()).Workshop;
+        if (workshop.Documents.IsEmpty && workshop.Values.IsEmpty) return [];
+        var used = await (from use in db.UsedOn.AsNoTracking()
+                          join name in db.UsedNames on use.NameId equals name.Id
+                          join revision in db.Revisions on use.RevisionId equals revision.Id
+                          where (name.Kind == UseKind.Source || name.Kind == UseKind.Value) && revision.Procedure.Authors.Any(a => a.PersonId == personId)
+                              && (revision.State == RevisionState.Draft || revision.State == RevisionState.Released && !db.Revisions.Any(r =>
+                                  r.ProcedureId == revision.ProcedureId && (r.State == RevisionState.Draft || r.State == RevisionState.InReview)))
+                          orderby revision.Procedure.Number, revision.Id
+                          select new
+                          {
+                              revision.Id,
+                              Sheet = revision.Procedure.Number + " " + revision.Procedure.Title + ", " + revision.Letter,
+                              name.Kind,
+                              name.Name,
+                          }).ToListAsync();
+        var former = used.Select(u => (u.Id, u.Sheet, u.Name, Kept: KeptOf(workshop, u.Kind, u.Name))).Where(u => u.Kept?.IsFormer(u.Name) == true).ToList();
         var waiting = new List<Waiting>();
-        foreach (var of in former.GroupBy(c => c.Document!))
+        foreach (var of in former.GroupBy(u => (u.Kept!.Kind, u.Kept.Name)))
         {
-            var since = await SinceAsync(of.Key);
-            waiting.AddRange(of.Select(c => new Waiting(c.Id, c.Sheet, of.Key, since)));
+            var kept = of.First().Kept!;
+            var says = kept switch
+            {
+                { Kind: UseKind.Source } => $"has values from a former edition of {kept.Name}; the {kept.InForce} is in force",
+                { InForce: "" } => $"has the value “{kept.Name}”, which the workshop keeps no more",
+                _ => $"has another version of the value “{kept.Name}”; {kept.InForce} is kept",
+            };
+            var since = await SinceAsync(kept);
+            waiting.AddRange(of.Select(u => (u.Id, u.Sheet)).Distinct().Select(u => new Waiting(u.Id, u.Sheet, says, since)));
         }
 
         return waiting;
     }
 
-    // When the edition came into force: the settings are kept version by version.
-    private async Task<DateTime> SinceAsync(SourceDocument document)
+    // When it came into force: the settings are kept version by version.
+    private async Task<DateTime> SinceAsync(Kept kept)
     {
         var since = DateTime.UnixEpoch;
         await foreach (var version in db.Workshops.AsNoTracking().OrderByDescending(w => w.Version).AsAsyncEnumerable())
         {
-            var then = JsonSerializer.Deserialize<Workshop>(version.Json, SheetJson.Options)!.Documents;
-            if (then.IsDefault || !then.Contains(document)) break;
+            if (!kept.StoodIn(JsonSerializer.Deserialize<Workshop>(version.Json, SheetJson.Options)!)) break;
             since = version.At;
         }
 
         return since;
     }
 
-    /// <summary>Writes to the owners of sheets that cite a former edition of documents of which another has come into force, but for who wrote it.</summary>
-    /// <param name="before">The documents as they were.</param>
+    /// <summary>Writes to the owners of sheets with values from what another edition or version of has come into force, but for who wrote it.</summary>
+    /// <param name="before">The workshop as it was.</param>
     /// <param name="from">Who keeps the workshop.</param>
-    /// <param name="where">Where the list is.</param>
-    public async Task TellAsync(IReadOnlyList<SourceDocument> before, string from, Uri where)
+    /// <param name="where">Where the list of a kind is.</param>
+    public async Task TellAsync(Workshop before, string from, Func<UseKind, Uri> where)
     {
-        var now = await AllAsync();
-        foreach (var document in now.Where(d => d.Former.Count > 0 && !before.Any(b => b.Name == d.Name && b.Edition == d.Edition)))
+        var workshop = (await book.NowAsync()).Workshop;
+        foreach (var cited in (await AllAsync()).Where(c => c.Former.Count > 0))
         {
-            var procedures = document.Former.Select(s => s.ProcedureId).Distinct().ToList();
+            // One of the names that are to be looked up tells what it is of.
+            var kept = KeptOf(workshop, cited.Kind, cited.Former[0].Values[0].Source)!;
+            if (kept.StoodIn(before)) continue;
+            var procedures = cited.Former.Select(s => s.ProcedureId).Distinct().ToList();
             var owners = await db.ProcedureAuthors.AsNoTracking().Where(a => a.IsOwner && EF.Parameter(procedures).Contains(a.ProcedureId)
                 && a.PersonId != from
                 && a.Person.Email != null && a.Person.DisabledAt == null).Select(a => new { a.ProcedureId, a.Person }).ToListAsync();
             foreach (var owner in owners.GroupBy(o => o.Person.Id))
             {
-                var sheets = document.Former.Where(s => owner.Any(o => o.ProcedureId == s.ProcedureId));
+                var sheets = cited.Former.Where(s => owner.Any(o => o.ProcedureId == s.ProcedureId));
+                var (subject, have, what) = kept switch
+                {
+                    { Kind: UseKind.Source } => ($"The {kept.InForce} of {kept.Name} is in force", "values from an edition before",
+                        "Look each up in the edition in force, and write its page beside the value."),
+                    { InForce: "" } => ($"The workshop keeps “{kept.Name}” no more", "that value",
+                        "Look each up in its source, and say whether it is the sheet’s own value."),
+                    _ => ($"“{kept.Name}” is another value now, {kept.InForce}", "another version of it",
+                        "Each says what is kept now, and takes it with one click."),
+                };
                 try
                 {
-                    mail.Tell(owner.First().Person, $"The {document.Edition} of {document.Name} is in force",
-                        "These sheets of yours have values from an edition before:\n\n" + string.Join('\n', sheets.Select(s =>
+                    mail.Tell(owner.First().Person, subject, $"These sheets of yours have {have}:\n\n" + string.Join('\n', sheets.Select(s =>
                             $"{s.Number} {s.Title}, {s.Letter}, {EnumWord.Of(s.State)}: {string.Join("; ", s.Values.Select(v => v.Says))}"))
-                        + $"\n\nLook each up in the edition in force, and write its page beside the value. The whole list: {where}");
+                        + $"\n\n{what} The whole list: {where(kept.Kind)}");
                 }
                 catch (IOException full)
                 {
-                    // The edition is in force, and her shelf says so.
+                    // It is in force, and her shelf says so.
                     NotMailed(log, owner.First().Person.DisplayName, full);
                 }
             }

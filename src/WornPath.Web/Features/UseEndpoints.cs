@@ -9,7 +9,7 @@ using WornPath.Web.Drafting;
 
 namespace WornPath.Web.Features;
 
-/// <summary>Where something is used: a source, a fastener with its value, a part, a tool. And which values are from a former edition.</summary>
+/// <summary>Where something is used: a source, a fastener with its value, a part, a tool. And which values are from a former edition or version.</summary>
 public static class UseEndpoints
 {
     /// <summary>What was found, the most used first.</summary>
@@ -25,7 +25,7 @@ public static class UseEndpoints
     /// <param name="Q">Words of its name; the beginning of each is enough.</param>
     /// <param name="Kind">What it is; all where it is left out.</param>
     public sealed record UsesQuery([property: FromQuery(Name = "q"), MaxLength(200)] string? Q,
-        [property: FromQuery(Name = "kind"), RegularExpression("document|source|joint|part|connection|fluid|consumable|tool")] string? Kind);
+        [property: FromQuery(Name = "kind"), RegularExpression("document|source|value|joint|part|connection|fluid|consumable|tool")] string? Kind);
 
     public static void MapUses(this IEndpointRouteBuilder api)
     {

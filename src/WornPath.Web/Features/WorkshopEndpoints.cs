@@ -18,7 +18,7 @@ using WornPath.Web.Drafting;
 
 namespace WornPath.Web.Features;
 
-/// <summary>The workshop: its wrench crib, its house rules, its source documents and its blocks.</summary>
+/// <summary>The workshop: its wrench crib, its house rules, its source documents, its values and its blocks.</summary>
 public static class WorkshopEndpoints
 {
     /// <summary>A torque tool, its cells as texts by column.</summary>
@@ -39,7 +39,15 @@ public static class WorkshopEndpoints
     /// <summary>The workshop.</summary>
     public sealed record WorkshopView(int Version, HouseRules Rules, ImmutableArray<WrenchView> Crib, IReadOnlyList<string> Columns,
         ImmutableArray<SchoolView> Schools, ImmutableArray<RuleView> Catalogue, ImmutableArray<Block> Blocks,
-        ImmutableArray<UsualBlockView> Usual, ImmutableArray<SourceDocument> Documents, ImmutableArray<HandToolSet> HandTools, HandToolSet UsualHandTools, ImmutableArray<WordView> Words, bool MayChange);
+        ImmutableArray<UsualBlockView> Usual, ImmutableArray<SourceDocument> Documents, ImmutableArray<KeptValueView> Values,
+        IReadOnlyDictionary<string, IReadOnlyList<string>> ValueChoices, ImmutableArray<HandToolSet> HandTools, HandToolSet UsualHandTools, ImmutableArray<WordView> Words, bool MayChange);
+
+    /// <summary>A value of the library.</summary>
+    /// <param name="Cells">Its cells, by column.</param>
+    /// <param name="Version">Its version.</param>
+    /// <param name="Says">The value and where it was taken from, in one line.</param>
+    /// <param name="Fields">What a joint that takes it has in its fields.</param>
+    public sealed record KeptValueView(IReadOnlyDictionary<string, string> Cells, int Version, string Says, IReadOnlyDictionary<string, string> Fields);
 
     /// <summary>The public half of the key the workshop signs with.</summary>
     /// <param name="Thumbprint">Its SHA-256 thumbprint (RFC 7638): the "kid" of each signature.</param>
@@ -65,12 +73,14 @@ public static class WorkshopEndpoints
     /// <param name="Rules">The house rules.</param>
     /// <param name="Blocks">The workshop's own blocks.</param>
     /// <param name="Documents">The documents values are taken from.</param>
+    /// <param name="Values">The values of the library, as cells.</param>
     public sealed record SettingsForm(int Version,
         [property: MaxLength(CribCsv.MostTools)] IReadOnlyList<IReadOnlyDictionary<string, string>>? Crib = null,
         [property: MaxLength(HandToolSet.Most)] IReadOnlyList<HandToolSet>? HandTools = null,
         HouseRules? Rules = null,
         [property: MaxLength(100)] IReadOnlyList<Block>? Blocks = null,
-        [property: MaxLength(SourceDocument.Most)] IReadOnlyList<SourceDocument>? Documents = null);
+        [property: MaxLength(SourceDocument.Most)] IReadOnlyList<SourceDocument>? Documents = null,
+        [property: MaxLength(KeptValue.Most)] IReadOnlyList<IReadOnlyDictionary<string, string>>? Values = null);
 
     /// <summary>Words to be kept for all sheets.</summary>
     public sealed record WordsForm([property: Required, MaxLength(50)] IReadOnlyList<HouseWord> Words);
@@ -123,7 +133,7 @@ public static class WorkshopEndpoints
     }
 
     // Each as it is once checked; no name twice.
-    private static Outcome<ImmutableArray<T>> Each<T>(IReadOnlyList<T> written, Func<T, Outcome<T>> check, Func<T, string> name, string whatToDo)
+    private static Outcome<ImmutableArray<T>> Each<TWritten, T>(IReadOnlyList<TWritten> written, Func<TWritten, Outcome<T>> check, Func<T, string> name, string whatToDo)
     {
         var good = ImmutableArray.CreateBuilder<T>();
         foreach (var one in written)
@@ -194,7 +204,9 @@ public static class WorkshopEndpoints
             ?? Take(form.Blocks, () => Each(form.Blocks!, Block.Check, b => b.Name, "Give each block its own name."),
                 "blocks", w => w.Blocks, (w, blocks) => w with { Blocks = blocks })
             ?? Take(form.Documents, () => Each(form.Documents!, SourceDocument.Check, d => d.Name, "Write each document once, with the edition in force."),
-                "source documents", w => w.Documents, (w, documents) => w with { Documents = documents });
+                "source documents", w => w.Documents, (w, documents) => w with { Documents = documents })
+            ?? Take(form.Values, () => Each(form.Values!, KeptValue.Read, v => v.Name, "Give each value its own name."),
+                "values", w => w.Values, (w, values) => w with { Values = KeptValue.Numbered(w.Values, values) });
         if (problem is not null) return problem;
         return changes.ToImmutable();
     }
@@ -218,9 +230,10 @@ public static class WorkshopEndpoints
     {
         var changes = ChangesOf(form);
         if (!changes.IsGood) return changes.Problem.ToHttp();
-        var before = (await book.NowAsync()).Workshop.Documents;
+        var before = (await book.NowAsync()).Workshop;
         if (await book.WriteAsync(changes.Value, form.Version, me.Id()) is { } problem) return Problems.Refused(problem);
-        if (form.Documents is not null) await editions.TellAsync(before, me.Id(), new Uri(access.Address(request), "/workshop/documents"));
+        if (form.Documents is not null || form.Values is not null)
+            await editions.TellAsync(before, me.Id(), kind => new Uri(access.Address(request), kind == UseKind.Value ? "/workshop/values" : "/workshop/documents"));
         return TypedResults.Ok(View(await book.NowAsync(), me));
     }
 
@@ -240,6 +253,8 @@ public static class WorkshopEndpoints
         page.Workshop.Blocks,
         [.. Block.Usual.Select(b => new UsualBlockView(b, string.Join(' ', b.Cut().Select(s => string.Concat(s.Select(w => w.Text))))))],
         page.Workshop.Documents,
+        [.. page.Workshop.Values.Select(v => new KeptValueView(v.Cells(), v.Version, v.Says, v.Given()))],
+        KeptValue.Choices,
         page.Workshop.HandTools,
         HandToolSet.Usual,
         [.. page.Workshop.Words.Select(WordView.Of)],

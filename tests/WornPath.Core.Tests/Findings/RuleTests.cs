@@ -172,6 +172,9 @@ public partial class RuleTests
         ("SRC004", 1, () => ReadAs("25 N·m", "22 N·m")),
         ("SRC005", 1, () => new Written().Joint("cover bolts", "22 N·m", source: "Service manual, 2nd ed., p. 4").Steps("Torque the cover bolts to 22 N·m.").In(new Workshop { Documents = [new SourceDocument("manual", "1st ed."), new SourceDocument("Service manual", "3rd ed.")] })),
         ("SRC005", 2, () => new Written().Joint("cover bolts", "22 N·m", source: "Service manual, rev. C, p. 4").Joint("hub nut", "80 N·m", source: "service manual rev. B, table 3").Steps("Torque the cover bolts to 22 N·m.", "Torque the hub nut to 80 N·m.")),
+        ("SRC008", 1, () => new Written().Joint("cover bolts", "22 N·m").Set("cover bolts", "kept", "cover bolts M4, v1").Steps("Torque the cover bolts to 22 N·m.").In(Keeping("22 N·m", 2))),
+        ("SRC008", 1, () => new Written().Joint("cover bolts", "22 N·m").Set("cover bolts", "kept", "sump bolts, v2").Steps("Torque the cover bolts to 22 N·m.").In(Keeping("22 N·m", 2))),
+        ("SRC009", 1, () => new Written().Joint("cover bolts", "25 N·m").Set("cover bolts", "kept", "cover bolts M4, v2").Steps("Torque the cover bolts to 25 N·m.").In(Keeping("22 N·m", 2))),
         ("SRC007", 1, () => new Written().Joint("cover bolts", "22 N·m").Steps("Measure the end play: at most 0.1 mm.", "Torque the cover bolts to 22 N·m.").From(sheet => sheet with
         {
             Phases = [sheet.Phases[0] with { Steps = sheet.Phases[0].Steps.SetItem(0, sheet.Phases[0].Steps[0] with { Source = "Service manual, 2nd ed., p. 4" }) }]
@@ -661,9 +664,13 @@ public partial class RuleTests
                     }
     }
 
+    // A workshop that keeps one value.
+    private static Workshop Keeping(string torque, int version) =>
+        new() { Values = [new KeptValue("Cover bolts M4", version, TorqueText.Parse(torque).Value, "manual p. 1")] };
+
     // What "it" is in these is something else than the thing: the vehicle, the compound, an old race, what is to be done.
     private static readonly HashSet<string> OfAnother = ["HAZ007", "HAZ008", "FIT005", "TRQ005", "TRQ009", "TRQ016", "TRQ025", "THR004", "THR006", "THR007", "THR008", "THR009", "THR011", "THR013", "TOO001", "TOO003",
-        "CLO004", "CLO012", "ORD012", "ORD018", "PRT004", "SRC001", "SRC002", "SRC003", "SRC004", "SRC005", "SRC007", "AGR006", "CLO010", "CLO011", "HAZ009", "HAZ016", "HAZ018", "HAZ021", "TRQ001", "TRQ003", "TRQ007", "TRQ015",
+        "CLO004", "CLO012", "ORD012", "ORD018", "PRT004", "SRC001", "SRC002", "SRC003", "SRC004", "SRC005", "SRC007", "SRC008", "SRC009", "AGR006", "CLO010", "CLO011", "HAZ009", "HAZ016", "HAZ018", "HAZ021", "TRQ001", "TRQ003", "TRQ007", "TRQ015",
         "TRQ019", "TRQ023", "TRQ026", "THR001", "THR010", "PRT003", "INS006"];
 
     /// <summary>A message about several says "they", where it says "it" of one; each begins as a sentence does, and none ends twice.</summary>

@@ -17,6 +17,14 @@ public sealed class NoValueAtFinalTorque : ThingRule<Joint>
         if (joint.Variants.Length > 0 && walk.Whole.Header.Variants.Length > 0) return;
         var torqued = walk.EventsOf(joint.Id).FirstOrDefault(e => e.Verb == Verb.Torque);
         if (torqued is not null)
-            found.Add(At(torqued, $"{joint.Label} {joint.Are} torqued here, and no value is given. Write it in this step or in Joints, with its source."));
+            found.Add(At(torqued, $"{joint.Label} {joint.Are} torqued here, and no value is given. Write it in this step or in Joints, with its source.",
+                [.. Kept(walk, joint)]));
     }
+
+    private const int MostOffered = 3;
+
+    // What the workshop keeps under this name.
+    private static IEnumerable<Fix> Kept(Walk walk, Joint joint) => walk.Workshop.Values.IsEmpty || walk.Whole.Find(joint.SheetId) is not Joint written ? []
+        : KeptValue.For(walk.Workshop.Values, written, walk.Sheet.Header).Take(MostOffered)
+            .Select(v => new Fix($"Take “{v.Name}”: {v.Says}", v.Take(written)));
 }
