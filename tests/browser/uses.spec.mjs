@@ -79,3 +79,70 @@ test('a new edition is a list of what to look up again, told on the shelf, and g
     await expect(waiting).toHaveCount(0, { timeout: 1000 });
   }).toPass(SOON);
 });
+
+test('a value is kept once, taken by keyboard with its source, and when it changes the sheet that has it takes it anew', async ({
+  enter,
+}) => {
+  const office = await enter(/Workshop office/);
+  await office.goto('/workshop/values');
+  await office.getByRole('button', { name: 'Add a value' }).click();
+  const keep = async (said) => {
+    await office.getByRole('button', { name: 'Keep', exact: true }).click();
+    await expect(office.getByRole('region', { name: 'Keeping' })).toContainText(said);
+  };
+  await office.getByLabel(/^name of value/).fill('Sample tipper bar bolts');
+  await office.getByLabel('torque of Sample tipper bar bolts').fill('24');
+  await office.getByLabel('source of Sample tipper bar bolts').fill('Sample tipper leaflet, 1st ed., p. 3');
+  // A bare number is no value: what was typed stays beside what is wrong with it.
+  await keep('The value has no unit.');
+  await expect(office.getByLabel('torque of Sample tipper bar bolts')).toHaveValue('24');
+  await office.getByLabel('torque of Sample tipper bar bolts').fill('24 N·m');
+  await office.getByLabel('torqued with of Sample tipper bar bolts').selectOption('suspension loaded');
+  await keep('Kept.');
+
+  const page = await enter(/Ines Aldaro/);
+  await begin(page, 'OT-185', 'Tipper bar');
+  await page.keyboard.type('Torque the tipper bar bolts.');
+  await kept(page);
+  await page.getByRole('link', { name: 'Joints' }).click();
+  await page.getByLabel('Torque, other unit of J1').focus();
+  await page.getByRole('button', { name: 'Take a kept value' }).press('Enter');
+  const dialog = page.getByRole('dialog');
+  await expect(dialog.getByLabel('Words of its name, value or source')).toBeFocused();
+  await page.keyboard.type('tipper 24');
+  await expect(dialog.getByRole('listitem')).toHaveCount(1);
+  await page.keyboard.press('Tab');
+  await page.keyboard.press('Enter');
+  await expect(dialog).toBeHidden();
+  await kept(page);
+  const torque = page.getByLabel('Torque, other unit of J1');
+  await expect(torque).toHaveValue('24 N·m');
+  await expect(page.getByLabel('Source of the value of J1')).toHaveValue('Sample tipper leaflet, 1st ed., p. 3');
+  const beside = page.getByLabel('About J1');
+  await expect(beside).toContainText('Has the kept value Sample tipper bar bolts, v1');
+  await expect(beside.getByLabel('torqued with of J1')).toHaveValue('suspension loaded');
+
+  await office.getByLabel('torque of Sample tipper bar bolts').fill('26 N·m');
+  await keep('Kept.');
+  const list = office.getByRole('region', { name: 'Sheets that have another version' });
+  await expect(async () => {
+    await office.reload();
+    await expect(list.getByRole('listitem').filter({ hasText: 'Tipper bar' })).toContainText(
+      'J1 tipper bar bolts with “Sample tipper bar bolts, v1”',
+      {
+        timeout: 1000,
+      },
+    );
+  }).toPass(SOON);
+
+  await page.reload();
+  await page.getByLabel('Torque, other unit of J1').focus();
+  await beside.getByRole('button', { name: /^Take version 2: 26 N·m/ }).click();
+  await kept(page);
+  await expect(torque).toHaveValue('26 N·m');
+  await expect(beside).toContainText('Sample tipper bar bolts, v2');
+  // One edit: taken back whole.
+  await page.keyboard.press('Control+z');
+  await expect(torque).toHaveValue('24 N·m');
+  await expect(beside).toContainText('Sample tipper bar bolts, v1');
+});

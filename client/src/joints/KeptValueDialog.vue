@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, nextTick, ref, watch } from 'vue';
+import { computed, ref, watch } from 'vue';
 import { api, take, type ThingView } from '../shared/api/client';
 import { useAsked } from '../shared/asked';
 import { useDraft } from '../shared/draft';
@@ -44,14 +44,22 @@ async function give(value: (typeof found.value)[number]['value']): Promise<void>
     say(`${props.joint.id} has ${value.fields.kept}.`);
 }
 
-watch(open, (now) => {
-  words.value = '';
-  if (now) void nextTick(() => field.value?.focus());
-});
+/** It is there once the values are; a dialog that opens takes the focus to itself. */
+const begin = (): void => field.value?.focus();
+watch(field, begin);
+watch(open, () => (words.value = ''));
 </script>
 
 <template>
-  <a-modal :open="open" :title="`A kept value for ${joint.id} ${joint.name}`" :width="620" :footer="null" @cancel="open = false">
+  <a-modal
+    :open="open"
+    :title="`A kept value for ${joint.id} ${joint.name}`"
+    :width="620"
+    :footer="null"
+    destroy-on-close
+    @after-open-change="begin"
+    @cancel="open = false"
+  >
     <TroubleNote v-if="trouble" :trouble="trouble" />
     <p v-if="workshop && !workshop.values.length">
       The workshop keeps no values yet. An approver or administrator writes them under

@@ -69,7 +69,7 @@ watch(
 
 <template>
   <section v-if="trouble || documents?.length" class="former" aria-labelledby="former">
-    <h2 id="former">To be looked up again</h2>
+    <h2 id="former">{{ kind === 'source' ? 'To be looked up again' : 'Sheets that have another version' }}</h2>
     <TroubleNote v-if="trouble" :trouble="trouble" />
     <p v-if="documents && !former.length" class="quiet">
       {{

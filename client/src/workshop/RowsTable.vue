@@ -1,6 +1,8 @@
 <script setup lang="ts" generic="Row extends Record<string, string>">
+import { computed, ref } from 'vue';
 import ActButton from '../shared/ActButton.vue';
 import Scrolls from '../shared/Scrolls.vue';
+import { several } from '../shared/several';
 
 /** Rows of the settings, written in place: the one table of the workshop's places. */
 const props = defineProps<{
@@ -20,10 +22,34 @@ const props = defineProps<{
   mayChange: boolean;
 }>();
 const rows = defineModel<Row[]>({ required: true });
+/** More rows than these are looked for by their words, and no more than that many are shown. */
+const [many, most] = [20, 100];
+const words = ref('');
+const found = computed(() => {
+  const typed = words.value.toLowerCase().split(/\s+/).filter(Boolean);
+  const all = rows.value.map((row, at) => ({ row, at }));
+  if (all.length <= many || !typed.length) return all;
+  const has = (row: Row): boolean => {
+    const text = Object.values(row).join(' ').toLowerCase();
+    // What has just been added has no words yet.
+    return !row[props.columns[0]!.key] || typed.every((word) => text.includes(word));
+  };
+  return all.filter(({ row }) => has(row));
+});
+/** The last are those that were added last: they stay in sight. */
+const shown = computed(() => (found.value.length > most ? [...found.value.slice(0, most - 5), ...found.value.slice(-5)] : found.value));
 const nameOf = (row: Row, i: number): string => row[props.columns[0]!.key] || `${props.one} ${i + 1}`;
 </script>
 
 <template>
+  <input
+    v-if="rows.length > many"
+    v-model="words"
+    class="find"
+    :aria-label="`Find a ${one}`"
+    :placeholder="`find a ${one} by its words`"
+    maxlength="100"
+  />
   <Scrolls v-if="rows.length" :name="name">
     <table>
       <thead>
@@ -36,7 +62,7 @@ const nameOf = (row: Row, i: number): string => row[props.columns[0]!.key] || `$
         </tr>
       </thead>
       <tbody>
-        <tr v-for="(row, i) in rows" :key="i">
+        <tr v-for="{ row, at: i } in shown" :key="i">
           <td v-for="column in columns" :key="column.key">
             <select
               v-if="mayChange && column.choices"
@@ -54,6 +80,7 @@ const nameOf = (row: Row, i: number): string => row[props.columns[0]!.key] || `$
               :placeholder="column.example"
               :maxlength="column.most ?? 60"
               rows="1"
+              :style="{ minWidth: column.lines && !column.width ? '220px' : undefined }"
               @input="(row as Record<string, string>)[column.key] = ($event.target as HTMLInputElement).value"
             />
             <template v-else>{{ row[column.key] }}</template>
@@ -67,6 +94,12 @@ const nameOf = (row: Row, i: number): string => row[props.columns[0]!.key] || `$
     </table>
   </Scrolls>
   <slot v-else name="empty" />
+  <p v-if="rows.length > many" class="quiet" role="status">
+    <template v-if="found.length > shown.length"
+      >{{ several(found.length - shown.length, `more ${one}`) }}: type more of the words.</template
+    >
+    <template v-else-if="!found.length">No {{ one }} has these words.</template>
+  </p>
   <div v-if="mayChange" class="acts">
     <ActButton size="small" @click="rows.push({ ...fresh })">Add a {{ one }}</ActButton>
     <slot name="acts" />
@@ -80,7 +113,7 @@ table {
   background: var(--sheet);
 }
 
-th {
+:deep(th) {
   text-align: left;
   font: 600 15px/1.1 var(--heading);
   padding: 7px 5px;
@@ -115,7 +148,6 @@ textarea {
 
 textarea {
   display: block;
-  min-width: 220px;
   resize: none;
   overflow: hidden;
   field-sizing: content;
@@ -145,6 +177,11 @@ textarea:focus {
   border: 1px solid var(--ink);
   outline: 2px solid var(--ochre-mark);
   outline-offset: -1px;
+}
+
+.find {
+  max-width: 340px;
+  margin-bottom: 8px;
 }
 
 .acts {

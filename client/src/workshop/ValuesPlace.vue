@@ -24,12 +24,12 @@ const keptOf = (row: Record<string, string>): { version: number; sheets: number 
     name="Values"
     one="value"
     :columns="[
-      { key: 'name', label: 'value of', example: 'T28 wheel nuts', most: 80, lines: true, width: '170px' },
-      { key: 'torque', label: 'torque', example: '95 N·m, or 40 N·m + 90°', most: 200, lines: true, width: '120px' },
-      { key: 'source', label: 'source', example: 'Service manual T28, 3rd ed., p. 88', most: 300, lines: true, width: '200px' },
-      { key: 'stated', label: 'stated for', choices: choices.stated, width: '100px' },
-      { key: 'condition', label: 'torqued with', choices: choices.condition, width: '150px' },
-      { key: 'variants', label: 'other values', example: 'left: 40 N·m', most: 500, lines: true, width: '120px' },
+      { key: 'name', label: 'name', example: 'T28 wheel nuts', most: 80, lines: true, width: '140px' },
+      { key: 'torque', label: 'torque', example: '95 N·m, or 40 N·m + 90°', most: 200, lines: true, width: '118px' },
+      { key: 'source', label: 'source', example: 'Service manual T28, 3rd ed., p. 88', most: 300, lines: true, width: '180px' },
+      { key: 'stated', label: 'stated for', choices: choices.stated, width: '92px' },
+      { key: 'condition', label: 'torqued with', choices: choices.condition, width: '124px' },
+      { key: 'variants', label: 'other values', example: 'left: 40 N·m', most: 500, lines: true, width: '128px' },
     ]"
     :fresh="{ name: '', torque: '', source: '', stated: choices.stated![0]!, condition: choices.condition![0]!, variants: '' }"
     :may-change="settings.view!.mayChange"
@@ -61,7 +61,7 @@ const keptOf = (row: Record<string, string>): { version: number; sheets: number 
 
 <style scoped>
 .on {
-  width: 110px;
+  width: 100px;
   font-size: 13.5px;
 }
 </style>

@@ -18,7 +18,7 @@ namespace WornPath.Core.Workshops;
 public sealed record KeptValue(string Name, int Version, TorqueSpec Torque, string Source)
 {
     /// <summary>How many a workshop keeps at most.</summary>
-    public const int Most = 2000;
+    public const int Most = 1000;
 
     /// <summary>What the source says it holds for.</summary>
     public StatedFor Stated { get; init; }
