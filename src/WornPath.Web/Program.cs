@@ -115,6 +115,7 @@ api.MapCalendar();
 api.MapPaper();
 api.MapPictures();
 api.MapWorkshop();
+api.MapPages();
 api.MapCalculators();
 api.MapHelp();
 api.MapAuthors();

@@ -124,6 +124,10 @@ public sealed partial class AccessTests(Workshop workshop) : IClassFixture<Works
         GET     /api/workshop/key                                  .yyyyyyy
         PUT     /api/workshop                                      .xxxxxyy
         POST    /api/workshop/crib.csv                             .xxxxxyy
+        GET     /api/workshop/pages                                .xyyyyyy
+        POST    /api/workshop/pages                                .xyyyxyy
+        DELETE  /api/workshop/pages                                .xyyyxyy
+        GET     /api/workshop/pages/{key}                          .xyyyyyy
         POST    /api/workshop/words                                .xyyyxxx
         DELETE  /api/workshop/words/{word}                         .xyyyxyy
         POST    /api/workshop/preview                              .xxxxxyy
@@ -167,7 +171,7 @@ public sealed partial class AccessTests(Workshop workshop) : IClassFixture<Works
                 using var request = new HttpRequestMessage(new HttpMethod(method), Address(pattern, revision, procedure));
                 if (method is "POST" or "PUT") request.Content = endpoint.EndsWith("/restore")
                     ? new ByteArrayContent([1]) { Headers = { ContentType = new("application/zip") } }
-                    : endpoint.EndsWith("/pictures") ? new ByteArrayContent([1]) { Headers = { ContentType = new("application/octet-stream") } } : JsonContent.Create(BodyOf(endpoint, callers["author"].Id));
+                    : endpoint.EndsWith("/pictures") || endpoint.EndsWith("/pages") ? new ByteArrayContent([1]) { Headers = { ContentType = new("application/octet-stream") } } : JsonContent.Create(BodyOf(endpoint, callers["author"].Id));
                 using var answer = await caller.Http.SendAsync(request);
                 var text = await answer.Content.ReadAsStringAsync();
                 ((int)answer.StatusCode).ShouldBeLessThan(500, $"{endpoint} {text}");
@@ -251,6 +255,7 @@ public sealed partial class AccessTests(Workshop workshop) : IClassFixture<Works
         "{key}" => new string('0', 64) + ".png",
         _ => throw new ArgumentException(m.Value),
     }) + (pattern.EndsWith("/bench") ? "?step=1" : pattern.EndsWith("/changes") ? "?since=0&moves=0" : pattern.EndsWith("/{id:int}/pdf") ? "?paper=A4"
+        : pattern.EndsWith("/pages") ? "?source=x"
         : pattern.Contains("refit") || pattern.Contains("sort") || pattern.Contains("mirror") ? "?phase=H1" : "");
 
     private static object BodyOf(string endpoint, string author) => endpoint.Split('/')[^1] switch

@@ -1,3 +1,4 @@
+using System.Text;
 using System.Net;
 using System.Net.Http.Json;
 using Microsoft.Data.Sqlite;
@@ -162,5 +163,48 @@ public sealed class ValueTests(Workshop workshop) : IClassFixture<Workshop>
         await Somebody.ProblemOf(await PutAsync(now.Version, [.. now.Documents]), HttpStatusCode.Conflict);
         (await PutAsync(now.Version + 1, [.. now.Documents])).StatusCode.ShouldBe(HttpStatusCode.OK);
         (await FoundAsync(ines, 3)).ShouldBeEmpty();
+    }
+
+    [Fact]
+    public async Task A_page_that_is_kept_stands_beside_the_values_that_cite_it_and_is_read_instead_of_the_sheet()
+    {
+        Somebody ines = await workshop.As("ines"), odo = await workshop.As("odo"), tilde = await workshop.As("tilde");
+        Task<HttpResponseMessage> KeepAsync(Somebody who, string source, string picture) => who.Http.PostAsync($"/api/workshop/pages?source={Uri.EscapeDataString(source)}",
+            new ByteArrayContent(Encoding.UTF8.GetBytes(picture)) { Headers = { ContentType = new("application/octet-stream") } });
+        static string Drawn(string words) => $"<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 400 300'><script>alert(1)</script><text>{words}</text></svg>";
+
+        // The sheet in review of the sample has its pages.
+        var stud = (await odo.ValuesAsync(2)).First(v => v.Id == "J1");
+        using var shown = await odo.Http.GetAsync($"/api/workshop/pages/{stud.Page!.Key}");
+        shown.Headers.GetValues("Content-Security-Policy").Single().ShouldContain("sandbox");
+        (await shown.Content.ReadAsStringAsync()).ShouldContain("24 lbf·ft");
+        (await tilde.Http.GetAsync($"/api/workshop/pages/{stud.Page.Key}")).StatusCode.ShouldBe(HttpStatusCode.Forbidden, "a copy is for the workshop alone");
+
+        var id = await StrapAsync(ines, "V-9");
+        (await odo.ValuesAsync(id)).ShouldAllBe(v => v.Page == null);
+        // Of a document nobody keeps, without an edition, and what is no picture: nothing is kept.
+        foreach (var (source, picture) in ((string, string)[])[("Sample strap sheet, 1st ed., p. 9", Drawn("a")), ("Sample workshop manual T28, p. 9", Drawn("a")),
+            ("Sample workshop manual T28, 3rd ed., p. 9", "no picture")])
+            await Somebody.ProblemOf(await KeepAsync(ines, source, picture), HttpStatusCode.BadRequest);
+        var before = (await ines.GetAsync<PageEndpoints.PagesView>("/api/workshop/pages")).Pages;
+        before.Count.ShouldBe(2);
+
+        var admin = await workshop.As("admin");
+        var now = await admin.GetAsync<WorkshopEndpoints.WorkshopView>("/api/workshop");
+        (await admin.Http.PutAsJsonAsync("/api/workshop", new WorkshopEndpoints.SettingsForm(now.Version, Documents: [.. now.Documents, new SourceDocument("Sample strap sheet", "1st ed.")]),
+            SheetJson.Options)).StatusCode.ShouldBe(HttpStatusCode.OK);
+        // Two at once are both kept; what was in a picture and is not kept is said.
+        var kept = await Task.WhenAll(KeepAsync(ines, "Sample strap sheet, 1st ed., p. 9", Drawn("nine")), KeepAsync(odo, "Sample strap sheet, 1st ed., p. 10", Drawn("ten")));
+        foreach (var answer in kept) (await answer.Content.ReadFromJsonAsync<PageEndpoints.PagesView>(SheetJson.Options))!.LeftOut.ShouldBe(["a script"]);
+        var values = await odo.ValuesAsync(id);
+        (await odo.Http.GetStringAsync($"/api/workshop/pages/{values.Single(v => v.Id == "J1").Page!.Key}")).ShouldContain("nine");
+        (await odo.Http.GetStringAsync($"/api/workshop/pages/{values.Single(v => v.Id == "J2").Page!.Key}")).ShouldContain("ten");
+
+        (await ines.Http.DeleteAsync($"/api/workshop/pages?source={Uri.EscapeDataString("Sample strap sheet 1st edition page 9")}")).StatusCode.ShouldBe(HttpStatusCode.OK);
+        (await odo.ValuesAsync(id)).Select(v => v.Page is null).ShouldBe([true, false]);
+        (await odo.Http.GetAsync($"/api/workshop/pages/{values.Single(v => v.Id == "J1").Page!.Key}")).StatusCode.ShouldBe(HttpStatusCode.NotFound);
+        now = await admin.GetAsync<WorkshopEndpoints.WorkshopView>("/api/workshop");
+        (await admin.Http.PutAsJsonAsync("/api/workshop", new WorkshopEndpoints.SettingsForm(now.Version, Documents: now.Documents.RemoveAt(now.Documents.Length - 1)),
+            SheetJson.Options)).StatusCode.ShouldBe(HttpStatusCode.OK);
     }
 }

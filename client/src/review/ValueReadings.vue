@@ -4,6 +4,7 @@ import { api, take, type Trouble, type ValueView } from '../shared/api/client';
 import { troubleOf } from '../shared/api/trouble';
 import { useAsked } from '../shared/asked';
 import { useDraft } from '../shared/draft';
+import PageShown from '../shared/PageShown.vue';
 import TroubleNote from '../shared/TroubleNote.vue';
 import ValueMark from '../shared/ValueMark.vue';
 import { day } from '../shared/when';
@@ -27,6 +28,8 @@ const read = ref<Record<string, string>>({});
 const reasons = ref<Record<string, string>>({});
 const trouble = ref<{ seal: string; trouble: Trouble } | null>(null);
 const root = ref<HTMLElement | null>(null);
+/** The page somebody reads a value from. */
+const page = ref<ValueView | null>(null);
 
 const mayRead = computed(() => draft.revision!.may.judge);
 const verified = computed(() => values.value?.filter((v) => v.standing === 'verified').length ?? 0);
@@ -75,7 +78,12 @@ async function keep(value: ValueView, row: number): Promise<void> {
               <span class="figures id">{{ value.tag }}</span> {{ value.name }}
               <span class="computed">{{ value.about }}</span>
             </th>
-            <td class="source">{{ value.source }}</td>
+            <td class="source">
+              {{ value.source }}
+              <button v-if="value.page" type="button" class="link" :aria-label="`See the page: ${value.source}`" @click="page = value">
+                see the page
+              </button>
+            </td>
             <td class="said">
               <p v-for="reading in value.readings" :key="reading.at" :class="{ past: reading !== value.readings.at(-1) }">
                 <ValueMark :standing="reading.agrees ? 'verified' : 'differs'" />
@@ -110,6 +118,7 @@ async function keep(value: ValueView, row: number): Promise<void> {
         </tbody>
       </table>
     </details>
+    <PageShown v-if="page?.page" :open="true" :source="page.source" :picture="page.page" @update:open="page = null" />
   </section>
 </template>
 

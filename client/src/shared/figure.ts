@@ -72,5 +72,8 @@ export function drawn(figure: Figure): PrintedFigure {
   };
 }
 
+/** Where a page of a source document is fetched. */
+export const pageAt = (key: string): string => `/api/workshop/pages/${key}`;
+
 /** Where a picture of a revision is fetched. */
 export const pictureAt = (revision: number, key: string): string => `/api/revisions/${revision}/pictures/${key}`;

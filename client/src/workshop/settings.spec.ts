@@ -97,7 +97,7 @@ describe('the settings of the workshop as they are written', () => {
   it('come back after a reload as far as they were not kept', async () => {
     const before = useSettings();
     await before.open();
-    before.now!.documents.push({ name: 'Kit sheet', edition: '1st ed.' });
+    before.now!.documents.push({ name: 'Kit sheet', edition: '1st ed.', dated: '' });
     await nextTick();
     setActivePinia(createPinia());
     const after = useSettings();

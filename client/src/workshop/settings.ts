@@ -13,7 +13,7 @@ export interface Written {
   handTools: { name: string; holds: string }[];
   /** The passes as they are typed, until they are sent. */
   rules: { rules: Rules; few: string; many: string };
-  documents: { name: string; edition: string }[];
+  documents: { name: string; edition: string; dated: string }[];
   values: Record<string, string>[];
   blocks: { name: string; text: string }[];
 }
@@ -44,7 +44,7 @@ function writtenOf(view: WorkshopView): Written {
     crib: copy.crib.map((w) => ({ ...w.cells }) as Record<string, string>),
     handTools: copy.handTools,
     rules: { rules, few: rules.fewPasses.join(', '), many: rules.manyPasses.join(', ') },
-    documents: copy.documents,
+    documents: copy.documents.map((d) => ({ name: d.name, edition: d.edition, dated: d.dated ?? '' })),
     values: copy.values.map((v) => ({ ...v.cells }) as Record<string, string>),
     blocks: copy.blocks.map((b) => ({ name: b.name, text: b.steps.join('\n') })),
   };

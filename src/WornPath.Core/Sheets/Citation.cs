@@ -22,26 +22,41 @@ public readonly record struct Edition(decimal Rank, bool IsLetter, string Text)
 /// <param name="Edition">The edition cited; null where none is.</param>
 public sealed partial record Citation(string Document, Edition? Edition)
 {
+    /// <summary>The first place in it that is named, written one way whoever wrote it: "page 41", "table 3". Empty where none is.</summary>
+    public string Place { get; private init; } = "";
+
     private static readonly string[] Ordinals = ["first", "second", "third", "fourth", "fifth", "sixth", "seventh", "eighth", "ninth", "tenth", "eleventh", "twelfth"];
 
     // "3rd ed.", "third edition", "2019 edition"; then "ed. 3", "issue 2", "rev. B".
     [GeneratedRegex(@"\b(?:(?<rank>\d{1,3})(?:st|nd|rd|th)|(?<rank>(?:19|20)\d\d)(?=\s+ed)|(?<word>first|second|third|fourth|fifth|sixth|seventh|eighth|ninth|tenth|eleventh|twelfth))\s+(?:ed(?:ition|n)?\b\.?|issue\b|rev(?:ision)?\b\.?)|\b(?:ed(?:ition|n)?\b\.?|issue\b|rev(?:ision)?\b\.?|version\b)\s*(?:no\.?\s*)?(?:(?<rank>\d{1,4}(?:\.\d{1,3})?)|(?<letter>[A-Z]))\b", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex Cited();
 
+    [GeneratedRegex(@"(?<![\w.])(?:(?<page>pp?\.?|pages?)|(?<table>tab(?:le)?\.?)|(?<figure>fig(?:ure)?\.?)|(?<section>sect(?:ion)?\.?|§)|(?<chapter>ch(?:apter)?\.?))\s*(?<number>\d+[A-Za-z]?(?:[.\-–]\d+)*)(?!\w)", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant | RegexOptions.ExplicitCapture)]
+    private static partial Regex PlaceNamed();
+
     // Where in the document: what comes from here on names no document any more.
     [GeneratedRegex(@"[\s,;:(]+(?:pp?\.|pages?\b|table\b|fig(?:ure)?\b\.?|sect(?:ion)?\b\.?|§|chapter\b|ch\.)", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
-    private static partial Regex Place();
+    private static partial Regex PlaceBegins();
 
     /// <summary>What a source names.</summary>
     public static Citation Of(string source)
     {
         var edition = Cited().Match(source);
-        var end = edition.Success ? edition.Index : Place().Match(source) is { Success: true } place ? place.Index : source.Length;
-        return new Citation(Names.Clean(source[..end]).TrimEnd(' ', ',', ';', ':', '(', '-', '–'), edition.Success ? Read(edition) : null);
+        var end = edition.Success ? edition.Index : PlaceBegins().Match(source) is { Success: true } place ? place.Index : source.Length;
+        return new Citation(Names.Clean(source[..end]).TrimEnd(' ', ',', ';', ':', '(', '-', '–'), edition.Success ? Read(edition) : null)
+        {
+            Place = PlaceNamed().Match(source, edition.Success ? edition.Index + edition.Length : end) is { Success: true } named ? PlaceOf(named) : "",
+        };
     }
 
     /// <summary>The edition a text is ("3rd ed.", "rev. B"); null where it is none.</summary>
     public static Edition? EditionOf(string text) => Cited().Match(text) is { Success: true } edition ? Read(edition) : null;
+
+    private static string PlaceOf(Match match)
+    {
+        var kind = ((string[])["page", "table", "figure", "section", "chapter"]).First(k => match.Groups[k].Success);
+        return $"{kind} {match.Groups["number"].Value.ToUpperInvariant().Replace('–', '-')}";
+    }
 
     private static Edition Read(Match match)
     {

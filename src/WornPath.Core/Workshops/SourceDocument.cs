@@ -1,3 +1,5 @@
+using System.Globalization;
+using System.Text.Json.Serialization;
 using WornPath.Core.Quantities;
 using WornPath.Core.Sheets;
 
@@ -8,6 +10,10 @@ namespace WornPath.Core.Workshops;
 /// <param name="Edition">The edition in force, as it is cited ("3rd ed.", "rev. B").</param>
 public sealed record SourceDocument(string Name, string Edition)
 {
+    /// <summary>The day, month or year the edition bears ("2026-03"); empty where nobody has said.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingDefault)]
+    public string? Dated { get; init; }
+
     /// <summary>How many a workshop keeps at most.</summary>
     public const int Most = 500;
 
@@ -17,7 +23,10 @@ public sealed record SourceDocument(string Name, string Edition)
         var (name, edition) = (Names.Clean(document.Name), Names.Clean(document.Edition));
         if (name.Length is < 3 or > 120) return new Problem("A document has a name of 3 to 120 characters.", "Write it as sources cite it, such as Service manual T28.", "document");
         if (Citation.EditionOf(edition) is null || edition.Length > 40) return new Problem($"“{NumberText.Excerpt(edition)}” is no edition of {NumberText.Excerpt(name)}.", "Write it as it is cited: 3rd ed., issue 2, rev. B or 2019 edition.", "edition");
-        return Citation.EditionOf(name) is null ? new SourceDocument(name, edition) : new Problem($"“{NumberText.Excerpt(name)}” names an edition in the document's name.", "Write the edition beside it.", "document");
+        var dated = Names.Clean(document.Dated ?? "");
+        if (dated.Length > 0 && !((string[])["yyyy", "yyyy-MM", "yyyy-MM-dd"]).Any(f => DateOnly.TryParseExact(dated, f, CultureInfo.InvariantCulture, DateTimeStyles.None, out var day) && day.Year > 1899))
+            return new Problem($"“{NumberText.Excerpt(dated)}” is no date of {NumberText.Excerpt(name)}.", "Write the year, the month or the day: 2026, 2026-03 or 2026-03-14.", "dated");
+        return Citation.EditionOf(name) is null ? new SourceDocument(name, edition) { Dated = dated.Length > 0 ? dated : null } : new Problem($"“{NumberText.Excerpt(name)}” names an edition in the document's name.", "Write the edition beside it.", "document");
     }
 
     /// <summary>Which of the workshop's documents a source cites; null where none. Of "Manual" and "Manual T28" the one that says more is meant.</summary>

@@ -22,6 +22,9 @@ public sealed record Workshop
     /// <summary>The documents values are taken from, each with the edition in force.</summary>
     public ImmutableArray<SourceDocument> Documents { get; init; } = [];
 
+    /// <summary>Pages of documents the workshop keeps as pictures.</summary>
+    public ImmutableArray<SourcePage> Pages { get; init; } = [];
+
     /// <summary>The torque values the workshop keeps for all its sheets.</summary>
     public ImmutableArray<KeptValue> Values { get; init; } = [];
 

@@ -8,6 +8,7 @@ using Microsoft.AspNetCore.Identity;
 using Microsoft.EntityFrameworkCore;
 using WornPath.Core.Revisions;
 using WornPath.Formats;
+using WornPath.Formats.Pictures;
 using WornPath.Store;
 using WornPath.Store.Entities;
 using WornPath.Web.Drafting;
@@ -143,10 +144,21 @@ public sealed class DemoWorkshop(WornPathDb db, UserManager<Person> people, Proc
         return await book.WriteAsync(db, w => w with
         {
             HandTools = [HandToolSet.Usual],
-            Documents = [new("Sample workshop manual T28", "3rd ed."), new("Sample spacer kit sheet WS-4", "1st ed.")],
+            Documents = [new("Sample workshop manual T28", "3rd ed.") { Dated = "2026-02" }, new("Sample spacer kit sheet WS-4", "1st ed."), new(ValveKit, "1st ed.") { Dated = "2025" }],
+            Pages = [Page(4), Page(5)],
             Values = Values,
             Crib = [.. crib.Value.Select((t, i) => t with { Calibrated = today.AddMonths(-monthsAgo[i]) })],
         }, 0, keeper);
+    }
+
+    private const string ValveKit = "Sample valve kit sheet RV-2";
+
+    // Drawn for the sample: the sheet in review is read from them.
+    private SourcePage Page(int number)
+    {
+        var drawn = KeptPicture.Take(File.ReadAllBytes(Path.Combine(demo.Folder, "pages", $"rv-2-p{number}.svg"))).Value;
+        pictures.Keep(drawn.Picture.Key, drawn.Bytes);
+        return new SourcePage($"{ValveKit}, 1st ed., p. {number}", drawn.Picture);
     }
 
     // The third edition gives another value for the hitch frame than the second, which a draft still has.

@@ -51,7 +51,7 @@ public sealed partial class FormerEditions(WornPathDb db, WorkshopBook book, Mai
     private sealed record Kept(UseKind Kind, string Name, string InForce, Predicate<string> IsFormer, Predicate<Workshop> StoodIn)
     {
         public static Kept Of(SourceDocument document) => new(UseKind.Source, document.Name, document.Edition,
-            source => document.FormerIn(source) is not null, then => !then.Documents.IsDefault && then.Documents.Contains(document));
+            source => document.FormerIn(source) is not null, then => then.Documents.Any(d => d.Name == document.Name && d.Edition == document.Edition));
 
         public static Kept Of(KeptValue value) => new(UseKind.Value, value.Name, $"version {value.Version}",
             name => KeptFrom.Parse(name) is { IsGood: true, Value: var from } && from.Version != value.Version,

@@ -102,6 +102,19 @@ public sealed class WorkshopBook(IServiceScopeFactory scopes, TimeProvider time)
 
     private static string JsonOf(object part) => JsonSerializer.Serialize(part, SheetJson.Options);
 
+    /// <summary>Adds to the workshop or takes from it what does not hang on what its writer saw: two who do so at once both do.</summary>
+    public async Task<Problem?> AddAsync(Func<Workshop, Workshop> change, string personId)
+    {
+        Problem? problem = null;
+        for (var tries = 0; tries < 5; tries++)
+        {
+            problem = await WriteAsync(change, (await NowAsync()).Version, personId);
+            if (problem is null) return null;
+        }
+
+        return problem;
+    }
+
     /// <summary>Writes the workshop anew, where it still is the version its writer saw.</summary>
     public async Task<Problem?> WriteAsync(Func<Workshop, Workshop> change, int seen, string personId)
     {

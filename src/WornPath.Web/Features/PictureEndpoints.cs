@@ -19,14 +19,11 @@ public static class PictureEndpoints
     /// <param name="LeftOut">What was in it and is not kept, in words.</param>
     public sealed record PictureView(FigurePicture Picture, IReadOnlyList<string> LeftOut);
 
-    // A decoded picture takes much memory: no more than two at once, the others wait.
-    private static readonly SemaphoreSlim Room = new(2);
-
     public static void MapPictures(this IEndpointRouteBuilder api)
     {
         var pictures = api.MapGroup("/revisions/{id:int}/pictures").RequireAuthorization().WithTags("Figures");
         pictures.MapPost("/", PutAsync).RequireAuthorization(Policies.Author).WithName("PutPicture")
-            .Accepts<byte[]>("application/octet-stream").WithMetadata(new RequestSizeLimitAttribute(KeptPicture.LargestFile + 1024))
+            .Accepts<byte[]>("application/octet-stream").WithMetadata(new RequestSizeLimitAttribute(TakenPicture.LargestRequest))
             .WithMetadata(new BlindWay(BlindWay.Kind.AsItIs));
         // It hides by itself what words in a drawing tell; what is photographed is part of what is reviewed, and cannot be hidden.
         pictures.MapGet("/{key}", GetAsync).WithName("GetPicture").Produces<string>(200, "image/png").WithMetadata(new BlindWay(BlindWay.Kind.AsItIs));
@@ -37,22 +34,8 @@ public static class PictureEndpoints
     {
         if (await drafts.OpenAsync(id) is not { } draft) return Problems.NotThere("This revision");
         if ((LifeCycle.Edit(draft.State) ?? draft.Authorship.Write(me.Id())) is { } closed) return Problems.Refused(closed);
-        if (request.ContentLength > KeptPicture.LargestFile)
-            return new Problem("The picture is too large.", $"At most {KeptPicture.LargestFile / 1024 / 1024} MB are taken: save it smaller.").ToHttp();
-        using var buffer = new MemoryStream();
-        await request.Body.CopyToAsync(buffer, cancel);
-        await Room.WaitAsync(cancel);
-        try
-        {
-            var taken = KeptPicture.Take(buffer.ToArray());
-            if (!taken.IsGood) return taken.Problem.ToHttp();
-            files.Keep(taken.Value.Picture.Key, taken.Value.Bytes);
-            return TypedResults.Ok(new PictureView(taken.Value.Picture, taken.Value.LeftOut));
-        }
-        finally
-        {
-            Room.Release();
-        }
+        var taken = await TakenPicture.KeepAsync(request, files, cancel);
+        return taken.IsGood ? TypedResults.Ok(new PictureView(taken.Value.Picture, taken.Value.LeftOut)) : taken.Problem.ToHttp();
     }
 
     private static async Task<Results<FileContentHttpResult, ProblemHttpResult>> GetAsync(int id, string key, HttpContext context,
@@ -63,16 +46,14 @@ public static class PictureEndpoints
         // Who writes on it sees what she has just put in, too, and what an undo brings back.
         var isHers = me.IsInRole(Roles.Author) && draft.Authorship.Write(me.Id()) is null;
         if ((!isHers && !FilePictures.KeysOf(draft.Now.Sheet).Contains(key)) || files.Read(key) is not { } bytes) return Problems.NotThere("This picture");
-        // A drawing that is opened by itself runs nothing and asks for nothing.
-        context.Response.Headers.ContentSecurityPolicy = "default-src 'none'; style-src 'unsafe-inline'; sandbox";
+        TakenPicture.Confine(context.Response);
         if (BlindReading.Is(draft, me) && key.EndsWith(".svg", StringComparison.Ordinal))
         {
             var besides = Blind.Besides(draft.Now.Sheet);
             return TypedResults.File(KeptPicture.WithWords(bytes, words => Blind.Hide(words, besides)), KeptPicture.MediaTypeOf(key));
         }
 
-        // The name is the content: it never changes.
-        context.Response.Headers.CacheControl = "private, max-age=31536000, immutable";
+        TakenPicture.KeepLong(context.Response);
         return TypedResults.File(bytes, KeptPicture.MediaTypeOf(key));
     }
 }

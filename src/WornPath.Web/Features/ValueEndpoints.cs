@@ -1,3 +1,4 @@
+using WornPath.Core.Sheets;
 using WornPath.Core.Workshops;
 using System.Collections.Immutable;
 using System.ComponentModel.DataAnnotations;
@@ -22,10 +23,11 @@ public static class ValueEndpoints
     /// <param name="Name">The name of what it is of.</param>
     /// <param name="About">The pass, the fastener, the variants it is for; what else is known of it.</param>
     /// <param name="Source">Where it is read.</param>
+    /// <param name="Page">The page of that source, where the workshop keeps it.</param>
     /// <param name="Standing">How it stands.</param>
     /// <param name="Readings">What was read for it so far, oldest first; what others read is hidden while a value is still to be read.</param>
     /// <param name="WantsReason">True where the one who asks has read another value last: again with a reason only.</param>
-    public sealed record ValueView(string Seal, string Id, string Tag, string Name, string About, string Source, ValueStanding Standing, ImmutableArray<ReadingView> Readings, bool WantsReason);
+    public sealed record ValueView(string Seal, string Id, string Tag, string Name, string About, string Source, FigurePicture? Page, ValueStanding Standing, ImmutableArray<ReadingView> Readings, bool WantsReason);
 
     /// <summary>A value as read; with the reason for it where the same person has read another one last.</summary>
     public sealed record ReadingForm([property: Required, StringLength(64, MinimumLength = 8)] string Seal, [property: Required, MaxLength(200)] string Read, [property: MaxLength(500)] string? Reason = null);
@@ -52,11 +54,13 @@ public static class ValueEndpoints
     private static ImmutableArray<ValueView> View(Draft draft, ClaimsPrincipal me)
     {
         var now = draft.Now;
+        var pages = me.SeesDrafts() ? now.Walks.Workshop.Pages : [];
         var blind = BlindReading.Is(draft, me);
         var mine = me.FindFirstValue(PersonClaims.DisplayName) + " (";
         return
         [
             .. StatedValue.All(now.Sheet).Select(v => new ValueView(v.Seal, v.Id, v.Tag, v.Name, v.About, v.Source,
+                SourcePage.For(pages, v.Source)?.Picture,
                 now.Reviewed.Checks.Last(v).Standing(),
                 [.. now.Reviewed.Checks.Where(c => c.Seal == v.Seal || c.Seal == v.FormerSeal).Select(c => new ReadingView(c.Who, c.At, blind && !c.Who.StartsWith(mine, StringComparison.Ordinal) ? Blind.Hidden : c.Read.ToString(), c.Agrees))],
                 now.Reviewed.Checks.Last(v) is { Agrees: false } last && last.Who.StartsWith(mine, StringComparison.Ordinal))),

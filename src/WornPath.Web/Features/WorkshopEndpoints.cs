@@ -118,18 +118,10 @@ public static class WorkshopEndpoints
     private static async Task<Results<Ok<WorkshopView>, ProblemHttpResult>> WithWordsAsync(WorkshopBook book, ClaimsPrincipal me,
         Func<ImmutableArray<HouseWord>, ImmutableArray<HouseWord>> change)
     {
-        Problem? problem = null;
-        for (var tries = 0; tries < 5; tries++)
-        {
-            var page = await book.NowAsync();
-            var words = change(page.Workshop.Words);
-            if (words.Length > HouseWord.Most) return new Problem($"{HouseWord.Most} words are as many as a workshop teaches.",
-                "Take some back that are not needed.").ToHttp();
-            problem = await book.WriteAsync(w => w with { Words = words }, page.Version, me.Id());
-            if (problem is null) return TypedResults.Ok(View(await book.NowAsync(), me));
-        }
-
-        return Problems.Refused(problem!);
+        if (change((await book.NowAsync()).Workshop.Words).Length > HouseWord.Most)
+            return new Problem($"{HouseWord.Most} words are as many as a workshop teaches.", "Take some back that are not needed.").ToHttp();
+        return await book.AddAsync(w => w with { Words = change(w.Words) }, me.Id()) is { } problem ? Problems.Refused(problem)
+            : TypedResults.Ok(View(await book.NowAsync(), me));
     }
 
     // Each as it is once checked; no name twice.
