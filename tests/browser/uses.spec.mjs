@@ -146,3 +146,58 @@ test('a value is kept once, taken by keyboard with its source, and when it chang
   await expect(torque).toHaveValue('24 N·m');
   await expect(beside).toContainText('Sample tipper bar bolts, v1');
 });
+
+test('a value is read a second time off the page of its source, which the workshop keeps', async ({ enter }) => {
+  const office = await enter(/Workshop office/);
+  await office.goto('/workshop/documents');
+  await office.getByRole('button', { name: 'Add a document' }).click();
+  await office.getByLabel(/^document, as sources cite it of document/).fill('Sample jib leaflet');
+  await office.getByLabel('edition in force of Sample jib leaflet').fill('1st ed.');
+  await office.getByRole('button', { name: 'Keep', exact: true }).click();
+  await expect(office.getByRole('region', { name: 'Keeping' })).toContainText('Kept.');
+
+  const page = await enter(/Ines Aldaro/);
+  await begin(page, 'OT-186', 'Jib bolts');
+  await page.keyboard.type('Torque the jib bolts to 36 N·m.');
+  await kept(page);
+  await page.getByRole('link', { name: 'Joints' }).click();
+  await page.getByLabel('Source of the value of J1').fill('Sample jib leaflet, 1st ed., p. 7');
+  await page.keyboard.press('Tab');
+  await kept(page);
+  // Whoever writes has the page before her. What is no page of a document is refused, and what was typed stays.
+  await page.goto('/workshop/documents');
+  const pages = page.getByRole('region', { name: 'Pages kept' });
+  const drawing = {
+    name: 'page 7.svg',
+    mimeType: 'image/svg+xml',
+    buffer: Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 300 200"><text x="20" y="40">Jib bolts 38 N·m</text></svg>'),
+  };
+  const source = pages.getByLabel('Page, as values cite it');
+  await source.fill('Sample jib leaflet, p. 7');
+  await pages.getByLabel('Picture of the page').setInputFiles(drawing);
+  await expect(pages).toContainText('names no edition');
+  await expect(source).toHaveValue('Sample jib leaflet, p. 7');
+  await source.fill('sample jib leaflet 1st edition page 7');
+  await pages.getByLabel('Picture of the page').setInputFiles(drawing);
+  await expect(pages.getByRole('listitem').filter({ hasText: 'sample jib leaflet 1st edition page 7' })).toBeVisible();
+  await page.goBack();
+  await page.getByRole('link', { name: 'Review' }).click();
+  await page.getByRole('button', { name: 'Send for review' }).click();
+
+  // The second person sees the page, and not what the author wrote.
+  const odo = await enter(/Odo Brandt/);
+  await odo.goto(new URL(page.url()).pathname);
+  await odo.getByRole('button', { name: 'See the page: Sample jib leaflet, 1st ed., p. 7' }).press('Enter');
+  const dialog = odo.getByRole('dialog');
+  const shown = dialog.getByRole('img', { name: 'Page of Sample jib leaflet, 1st ed., p. 7' });
+  await expect(shown).toHaveJSProperty('complete', true);
+  expect(await shown.evaluate((img) => img.naturalWidth)).toBeGreaterThan(0);
+  await expect(odo.locator('main')).not.toContainText('36 N·m');
+  await dialog.getByLabel(/^J1 jib bolts.* as it stands here$/).fill('38 N·m');
+  await odo.keyboard.press('Enter');
+  await expect(dialog).toBeHidden();
+  const values = odo.getByRole('region', { name: /^Values/ });
+  await expect(values).toContainText('Odo Brandt (odo) reads 38 N·m');
+  // What differs is a Stop, and the page is still there to look at again.
+  await expect(values.getByRole('button', { name: /^See the page/ })).toBeVisible();
+});

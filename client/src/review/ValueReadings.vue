@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue';
+import { computed, nextTick, ref } from 'vue';
 import { api, take, type Trouble, type ValueView } from '../shared/api/client';
 import { troubleOf } from '../shared/api/trouble';
 import { useAsked } from '../shared/asked';
@@ -33,6 +33,18 @@ const page = ref<ValueView | null>(null);
 
 const mayRead = computed(() => draft.revision!.may.judge);
 const verified = computed(() => values.value?.filter((v) => v.standing === 'verified').length ?? 0);
+
+/** Goes on with the table, where the next value is, and where it is said if this one cannot be meant. */
+function keepFromPage(value: ValueView): void {
+  if (!(read.value[value.seal] ?? '').trim()) return;
+  page.value = null;
+  void nextTick(() =>
+    keep(
+      value,
+      values.value!.findIndex((v) => v.seal === value.seal),
+    ),
+  );
+}
 
 async function keep(value: ValueView, row: number): Promise<void> {
   const text = (read.value[value.seal] ?? '').trim();
@@ -118,7 +130,25 @@ async function keep(value: ValueView, row: number): Promise<void> {
         </tbody>
       </table>
     </details>
-    <PageShown v-if="page?.page" :open="true" :source="page.source" :picture="page.page" @update:open="page = null" />
+    <PageShown v-if="page?.page" :open="true" :source="page.source" :picture="page.page" @update:open="page = null">
+      <!-- What is read off a page is written beside it, not from memory. -->
+      <form v-if="mayRead && page.standing !== 'verified'" class="beside" @submit.prevent="keepFromPage(page)">
+        <label for="read-here"
+          >{{ page.tag }} {{ page.name }}<template v-if="page.about">, {{ page.about }}</template
+          >, as it stands here</label
+        >
+        <input id="read-here" v-model="read[page.seal]" class="plain" placeholder="with its unit" maxlength="200" />
+        <input
+          v-if="page.wantsReason"
+          v-model="reasons[page.seal]"
+          class="plain why"
+          :aria-label="`Why ${page.tag} ${page.name} is read again, beside its page`"
+          placeholder="why again? or leave it to somebody else"
+          maxlength="500"
+        />
+        <ActButton html-type="submit" size="small">Read it</ActButton>
+      </form>
+    </PageShown>
   </section>
 </template>
 
@@ -186,6 +216,14 @@ summary {
 
 .past {
   text-decoration: line-through;
+}
+
+.beside {
+  margin-top: 10px;
+}
+
+.beside label {
+  flex-basis: 100%;
 }
 
 form {

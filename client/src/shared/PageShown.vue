@@ -17,6 +17,7 @@ useEscape(
     <div class="page" tabindex="0" role="region" :aria-label="`The page: ${source}`">
       <img :src="pageAt(picture.key)" :width="picture.width" :height="picture.height" :alt="`Page of ${source}`" />
     </div>
+    <slot />
     <p><a :href="pageAt(picture.key)" target="_blank" rel="noopener">Open it by itself</a>, to see it larger.</p>
   </a-modal>
 </template>
