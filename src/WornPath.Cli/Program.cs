@@ -1,6 +1,7 @@
 using System.CommandLine;
 using WornPath.Cli;
 using WornPath.Formats.Out;
+using WornPath.Store;
 
 var file = new Argument<FileInfo>("FILE") { Description = "A procedure file (docs/formats)." };
 var format = new Option<string>("--format") { Description = "How the findings are written: text, json or sarif (2.1.0).", DefaultValueFactory = _ => "text" };
@@ -45,7 +46,7 @@ var made = new Option<FileInfo>("--to")
 var number = new Option<string?>("--number") { Description = "The procedure's number; without it, the one its title begins with." };
 var import = new Command("import",
     "Reads an existing procedure and writes it as a procedure file; what has no place is listed. Or brings a whole workshop into an empty folder. Exit code: 0 all has its place, 1 something has none, 3 it cannot be read, 4 it cannot be written.") { prose, made, number };
-import.SetAction((parsed, _) => parsed.GetRequiredValue(prose).Extension == ".zip"
+import.SetAction((parsed, _) => Archive.IsOne(parsed.GetRequiredValue(prose))
     ? ArchiveCommands.ImportAsync(parsed.GetRequiredValue(prose), new DirectoryInfo(parsed.GetRequiredValue(made).FullName), Console.Out, Console.Error)
     : ImportCommand.RunAsync(parsed.GetRequiredValue(prose), parsed.GetRequiredValue(made), parsed.GetValue(number), Console.Out, Console.Error));
 var data = new Option<DirectoryInfo>("--data") { Description = "The server's data folder.", Required = true };

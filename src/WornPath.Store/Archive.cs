@@ -40,6 +40,22 @@ public static class Archive
     public const int NewestVersion = 1;
 
     private const string ManifestName = "manifest.json";
+
+    /// <summary>True for a file that says it is an archive of a workshop, whatever it is called; one that cannot be opened is told by its name.</summary>
+    public static bool IsOne(FileInfo file)
+    {
+        try
+        {
+            using var zip = ZipFile.OpenRead(file.FullName);
+            if (zip.GetEntry(ManifestName) is not null) return true;
+        }
+        catch (Exception e) when (e is InvalidDataException or IOException or UnauthorizedAccessException)
+        {
+            // Whoever reads it whole says what is wrong with it.
+        }
+
+        return file.Extension.Equals(".zip", StringComparison.OrdinalIgnoreCase);
+    }
     private const string Data = "data/";
     private const string Lines = ".jsonl";
 

@@ -1,8 +1,14 @@
-import { begin, expect, kept, release, sayAgain, test } from './workshop.mjs';
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync } from 'node:fs';
+import { readFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { begin, expect, freePort, kept, release, root, sayAgain, test, Workshop } from './workshop.mjs';
 import { verifyFile, verifyRecord } from './verify.mjs';
 
 test('where lives hang on it two sign; the file alone tells whether it is what they signed, and the record whether it is whole', async ({
   enter,
+  browser,
 }) => {
   const ines = await enter(/Ines Aldaro/);
   const odo = await enter(/Odo Brandt/);
@@ -82,7 +88,6 @@ test('where lives hang on it two sign; the file alone tells whether it is what t
   const saved = await Promise.all([odo.waitForEvent('download'), odo.getByRole('link', { name: 'Save the record' }).click()]).then(([d]) =>
     d.path(),
   );
-  const { readFile } = await import('node:fs/promises');
   const record = JSON.parse(await readFile(saved, 'utf8'));
   verifyRecord(record);
   expect(record.lines.filter((l) => l.what === 'edit').length).toBeGreaterThan(4);
@@ -90,6 +95,34 @@ test('where lives hang on it two sign; the file alone tells whether it is what t
   expect(record.lines.at(-1).hash).toBe(says[1].record);
   const cut = { lines: record.lines.filter((l) => l.number !== 3).map((l, i) => ({ ...l, number: i + 1 })) };
   expect(() => verifyRecord(cut)).toThrow('Line 3 does not hold');
+
+  // The whole workshop, saved in open forms and brought into an empty folder: file and record are the same there, and hold as before.
+  const office = await enter(/Workshop office/);
+  await office.goto('/workshop/backup');
+  await office.getByRole('button', { name: 'Save the workshop in open forms' }).click();
+  const zip = await Promise.all([office.waitForEvent('download'), sayAgain(office)]).then(([d]) => d.path());
+  const folder = mkdtempSync(join(tmpdir(), 'wornpath-brought-in-'));
+  const wornpath = join(root, 'src/WornPath.Cli/bin/Debug/net10.0/wornpath.dll');
+  const brought = spawnSync('dotnet', [wornpath, 'import', zip, '--to', folder], { encoding: 'utf8' });
+  expect(brought.status, brought.stdout + brought.stderr).toBe(0);
+  const there = new Workshop(await freePort(), folder);
+  try {
+    await there.start();
+    const context = await browser.newContext({ baseURL: there.url });
+    const again = await context.newPage();
+    await again.goto('/sign-in');
+    await again.getByRole('button', { name: /Odo Brandt/ }).click();
+    await expect(again.getByRole('heading', { name: 'Shelf' })).toBeVisible();
+    const same = await (await again.request.get(`/api/revisions/${id}/file`)).json();
+    expect(same).toEqual(file);
+    expect(verifyFile(same).map((s) => s.who)).toEqual(['Marta Holm (marta)', 'Odo Brandt (odo)']);
+    const whole = await (await again.request.get(`/api/revisions/${id}/record`)).json();
+    verifyRecord(whole);
+    expect(whole.lines.map((l) => l.hash)).toEqual(record.lines.map((l) => l.hash));
+    await context.close();
+  } finally {
+    await there.end();
+  }
 
   // A file that was changed after it was signed does not come in.
   await ines.goto('/');

@@ -184,7 +184,13 @@ public sealed class DemoWorkshop(WornPathDb db, UserManager<Person> people, Proc
 
     private async Task AddAsync(DemoPerson wanted)
     {
-        if (await people.FindByNameAsync(wanted.UserName) is not null) return;
+        if (await people.FindByNameAsync(wanted.UserName) is { } known)
+        {
+            // A sample that was taken out in open forms and brought in again: passwords are not in it.
+            if (!await people.HasPasswordAsync(known)) await people.AddPasswordAsync(known, DemoPeople.Password);
+            return;
+        }
+
         var person = new Person { UserName = wanted.UserName, DisplayName = wanted.Name, NameKey = PersonName.Key(wanted.Name) };
         var made = await people.CreateAsync(person, DemoPeople.Password);
         if (!made.Succeeded) throw new InvalidOperationException(string.Join(" ", made.Errors.Select(e => e.Description)));
