@@ -246,4 +246,33 @@ public sealed class UseTests : IAsyncLifetime
         (await FindAsync(_ines, "kind=value&q=front+wheel")).Rows.Select(r => (r.Name, r.Sheets)).ShouldBe(
             [("T28 front wheel nuts, v1", 1), ("T28 front wheel nuts, v2", 1)], ignoreOrder: true);
     }
+
+    [Fact]
+    public async Task A_block_that_is_written_anew_lists_the_sheets_its_steps_are_on()
+    {
+        var office = await _own.As("admin");
+        async Task KeepAsync(params string[] steps)
+        {
+            var now = await office.GetAsync<WorkshopEndpoints.WorkshopView>("/api/workshop");
+            (await office.Http.PutAsJsonAsync("/api/workshop", new WorkshopEndpoints.SettingsForm(now.Version, Blocks: [new Block("zebra guard off", [.. steps])]), SheetJson.Options))
+                .EnsureSuccessStatusCode();
+        }
+
+        await KeepAsync("Remove the {joint: zebra bolts}.", "Take the {part: zebra guard} off.");
+        var id = await _ines.NewAsync("U-9");
+        var phase = (await _ines.RevisionAsync(id)).Sheet.Phases!.Value[0].Id;
+        var answer = await _ines.PostAsync($"/api/revisions/{id}/blocks", new BuildingEndpoints.BlockForm("zebra guard off", phase, null, new Dictionary<string, string>()));
+        await _ines.EditAsync(id, (await answer.Content.ReadFromJsonAsync<BuildingEndpoints.EditView>(SheetJson.Options))!.Edit);
+        await IndexAsync();
+        async Task<FormerEditions.CitedView> ListedAsync() =>
+            (await _ines.GetAsync<List<FormerEditions.CitedView>>("/api/uses/former-editions")).Single(v => v.Kind == UseKind.Block && v.Name == "zebra guard off");
+        (await ListedAsync()).Former.ShouldBeEmpty();
+        (await FindAsync(_ines, "kind=block&q=zebra")).Rows.Single().Name.ShouldBe("zebra guard off, v1");
+
+        await KeepAsync("Remove the {joint: zebra bolts} with the engine cold.", "Take the {part: zebra guard} off.");
+        var listed = await ListedAsync();
+        (listed.InForce, listed.Former.Single().Number, listed.Former[0].Values[0].Says).ShouldBe(("version 2", "U-9", "steps 1 and 2"));
+        (await _ines.GetAsync<List<Desk.DeskLine>>("/api/desk")).ShouldContain(l => l.RevisionId == id && l.Says == "has another version of the block “zebra guard off”; version 2 is kept");
+        (await _ines.RevisionAsync(id)).Sheet.Findings!.Value.Single(f => f.Rule == "SRC010").Message.ShouldContain("with the engine cold");
+    }
 }

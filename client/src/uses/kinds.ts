@@ -5,6 +5,7 @@ export const kinds: { key: UseKind; one: string; many: string }[] = [
   { key: 'document', one: 'document', many: 'documents' },
   { key: 'source', one: 'page', many: 'pages cited' },
   { key: 'value', one: 'kept value', many: 'kept values' },
+  { key: 'block', one: 'block', many: 'blocks' },
   { key: 'joint', one: 'fastener and value', many: 'fasteners and values' },
   { key: 'part', one: 'part', many: 'parts' },
   { key: 'tool', one: 'tool', many: 'tools and aids' },

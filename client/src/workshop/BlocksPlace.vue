@@ -1,12 +1,24 @@
 <script setup lang="ts">
-import { computed } from 'vue';
-import type { BuildingBlock } from '../shared/api/client';
+import { computed, ref } from 'vue';
+import type { BuildingBlock, FormerDocument } from '../shared/api/client';
+import { useSession } from '../shared/session';
+import { several } from '../shared/several';
+import FormerEditions from './FormerEditions.vue';
 import ActButton from '../shared/ActButton.vue';
 import { useSettings } from './settings';
 
 /** Blocks of steps the workshop keeps, one line a step, beside the usual ones. */
 const settings = useSettings();
 const view = computed(() => settings.view!);
+const session = useSession();
+const used = ref<FormerDocument[]>([]);
+/** The version a block is kept in, and on how many sheets its steps are. */
+const keptOf = (name: string): string => {
+  const is = (other: string): boolean => other.toLowerCase() === name.trim().toLowerCase();
+  const kept = view.value.blocks.find((b) => is(b.name));
+  const sheets = used.value.find((u) => is(u.name))?.sheets ?? 0;
+  return kept ? `version ${kept.version ?? 1}${sheets ? `, on ${several(sheets, 'sheet')}` : ''}` : 'new';
+};
 const rows = computed(() => settings.now!.blocks);
 const own = (name: string): boolean => rows.value.some((r) => r.name.toLowerCase() === name.toLowerCase());
 const add = (block?: BuildingBlock): void =>
@@ -18,6 +30,9 @@ const add = (block?: BuildingBlock): void =>
   <article v-for="(row, i) in rows" :key="i">
     <div class="head">
       <input v-model="row.name" maxlength="80" :aria-label="`Name of block ${i + 1}`" placeholder="wheel off" :disabled="!view.mayChange" />
+      <router-link v-if="row.name" class="kept" :to="{ name: 'uses', query: { kind: 'block', q: row.name } }">{{
+        keptOf(row.name)
+      }}</router-link>
       <button
         v-if="view.mayChange"
         type="button"
@@ -47,6 +62,7 @@ const add = (block?: BuildingBlock): void =>
       </li>
     </ul>
   </details>
+  <FormerEditions v-if="!session.isReader" kind="block" :version="view.version" @loaded="used = $event" />
 </template>
 
 <style scoped>
@@ -56,6 +72,11 @@ article {
   background: var(--sheet);
   border: 1px solid var(--line-strong);
   border-left: 5px solid var(--path-worn);
+}
+
+.kept {
+  flex: none;
+  font-size: 13.5px;
 }
 
 .head {

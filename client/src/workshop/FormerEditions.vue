@@ -11,8 +11,8 @@ import SheetLines from '../uses/SheetLines.vue';
 
 /** The values that were taken from an edition or a version before the one in force, sheet by sheet: what is to be looked up again. */
 const props = defineProps<{
-  /** What of the workshop: its source documents, or its library of values. */
-  kind: 'source' | 'value';
+  /** What of the workshop: its source documents, or its library of values or of blocks. */
+  kind: 'source' | 'value' | 'block';
   /** The version of the settings that are kept: another, and the list is another. */
   version: number;
 }>();
@@ -75,7 +75,7 @@ watch(
       {{
         kind === 'source'
           ? 'Every value on every sheet that cites one of these documents is from the edition in force.'
-          : 'Every sheet that takes one of these values has it in the version kept.'
+          : `Every sheet that has one of these ${kind}s has it in the version kept.`
       }}
     </p>
     <div v-for="document in former" :key="document.name" class="document">
@@ -84,7 +84,7 @@ watch(
         {{ several(document.former.length, 'sheet') }} of {{ document.sheets }}
         <template v-if="kind === 'source'">with {{ several(values(document), 'source') }} before the {{ document.inForce }}</template>
         <template v-else-if="document.inForce">with another version than the one kept, {{ document.inForce }}</template>
-        <template v-else>with a value that is kept no more</template>
+        <template v-else>with a {{ kind }} that is kept no more</template>
       </p>
       <SheetLines :lines="document.former" :at="(sheet) => sheet.values[0]!.at">
         <template #where="{ line }">

@@ -61,7 +61,12 @@ public sealed record MoveStep(string Id, string Phase, string? After) : Edit;
 public sealed record InsertSteps(string Phase, string? After, ImmutableArray<NewStep> Steps) : Edit;
 
 /// <summary>A step to come; without an id it is given one.</summary>
-public sealed record NewStep(string? Id, string Text);
+public sealed record NewStep(string? Id, string Text)
+{
+    /// <summary>The block of the workshop it comes with; null where somebody writes it.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
+    public KeptFrom? Block { get; init; }
+}
 
 /// <summary>Takes several steps away: all or none.</summary>
 public sealed record RemoveSteps(ImmutableArray<SeenStep> Steps) : Edit;

@@ -163,7 +163,7 @@ public static class Editor
             if (id is null) (sheet, id) = Issue(sheet, "S");
             else if (!IsId(id)) return new Problem($"“{NumberText.Excerpt(id)}” cannot be a step's id.", "Use letters, digits and dashes, at most 24.");
             if (!known.Add(id)) return new Problem("This step is there already.", "Reload to see the sheet as it is.");
-            steps.Add(new Step { Id = id });
+            steps.Add(new Step { Id = id, Block = one.Block });
         }
 
         return PutInPhase(sheet, edit.Phase, edit.After, steps)

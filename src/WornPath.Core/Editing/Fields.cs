@@ -26,6 +26,8 @@ public static class Fields
     [
         Amount<Step>("minutes", "number of minutes", s => s.Minutes, (s, v) => s with { Minutes = v }, 0.1m, 10_000, AmountText.MinuteCount),
         new Field<Step>("people", "people", s => s.People?.ToString(CultureInfo.InvariantCulture) ?? "", (sheet, s, text) => string.IsNullOrWhiteSpace(text) ? s with { People = null } : Whole<Step>("people", "number of people", x => x.People ?? 1, (x, v) => x with { People = v }, 1, 12).Set(sheet, s, text), []),
+        new Field<Step>("block", "block", s => s.Block?.ToString() ?? "",
+            (_, s, text) => string.IsNullOrWhiteSpace(text) ? s with { Block = null } : KeptFrom.Parse(text).Map(b => s with { Block = b }), []),
         Text<Step>("source", "source of its limits", s => s.Source ?? "", (s, v) => s with { Source = v.Length > 0 ? v : null }, 300),
     ];
 

@@ -109,6 +109,7 @@ public static class Rules
         new EditionSuperseded(),
         new KeptValueRenewed(),
         new NotTheKeptValue(),
+        new BlockRenewed(),
         new QuantityEditionSuperseded(),
         new TwoInstructions(),
         new NotVerbFirst(),

@@ -31,6 +31,9 @@ public enum UseKind
 
     [JsonStringEnumMemberName("consumable")] Consumable,
 
+    /// <summary>A block of steps of the workshop's, in the version it was put in.</summary>
+    [JsonStringEnumMemberName("block")] Block,
+
     /// <summary>A tool, by its kind and size, or a temporary aid.</summary>
     [JsonStringEnumMemberName("tool")] Tool,
 }
@@ -92,6 +95,8 @@ public sealed record SheetUse(UseKind Kind, string Name, string At, string Says)
         }
 
         foreach (var fluid in sheet.Fluids) Cite(fluid.Source ?? "", At(fluid), fluid.Label);
+        foreach (var block in steps.Select((step, i) => (step.Block, Number: i + 1)).Where(s => s.Block is not null).GroupBy(s => s.Block!, s => s.Number))
+            Put(UseKind.Block, block.Key.ToString(), block.First() - 1, StepsOf([.. block]));
         for (var i = 0; i < steps.Count; i++) Cite(steps[i].Source ?? "", i, $"step {i + 1}");
         foreach (var thing in sheet.Things)
             if (KindOf(thing.Kind) is { } kind) Put(kind, thing.Name, At(thing), On(thing));

@@ -7,7 +7,7 @@ namespace WornPath.Core.Sheets;
 /// <summary>What a value was taken from stands in JSON as its text.</summary>
 public sealed class KeptFromJsonConverter() : TextJsonConverter<KeptFrom>(KeptFrom.Parse);
 
-/// <summary>The value of the workshop's library a joint has, and the version it had when it was taken: "T28 wheel nuts, v3".</summary>
+/// <summary>What a joint's value or a step was taken from in the workshop's library, and the version it had then: "T28 wheel nuts, v3".</summary>
 /// <param name="Name">What the library calls it.</param>
 /// <param name="Version">Its version, from 1.</param>
 [JsonConverter(typeof(KeptFromJsonConverter))]
@@ -22,7 +22,7 @@ public sealed record KeptFrom(string Name, int Version)
         var at = clean.LastIndexOf(Mark, StringComparison.OrdinalIgnoreCase);
         if (at > 0 && at <= Names.Longest && int.TryParse(clean[(at + Mark.Length)..], NumberStyles.None, CultureInfo.InvariantCulture, out var version) && version > 0)
             return new KeptFrom(clean[..at], version);
-        return new Problem($"“{NumberText.Excerpt(text)}” names no version of a kept value.", "Choose it from the workshop’s values, or write its name and version, such as T28 wheel nuts, v3.");
+        return new Problem($"“{NumberText.Excerpt(text)}” names no version of what the workshop keeps.", "Choose it from what the workshop keeps, or write its name and version, such as T28 wheel nuts, v3.");
     }
 
     /// <summary>True where both are the same value, whatever their versions.</summary>

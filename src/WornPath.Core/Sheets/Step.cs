@@ -61,6 +61,10 @@ public sealed record Step : IRemembers
     [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
     public string? Source { get; init; }
 
+    /// <summary>The block of the workshop it came with, and in which version; null where somebody wrote it here.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
+    public KeptFrom? Block { get; init; }
+
     /// <summary>What it shows, in order; null where it shows nothing.</summary>
     [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
     public ImmutableArray<Figure>? Shows { get; init; }

@@ -22,6 +22,24 @@ public sealed record BlockWords(string Text, bool IsSlot);
 /// <param name="Steps">Its sentences; what differs from sheet to sheet stands in braces with its kind: {joint: wheel nuts}.</param>
 public sealed partial record Block(string Name, ImmutableArray<string> Steps)
 {
+    /// <summary>From 1; one more whenever its steps are others.</summary>
+    public int Version { get; init; } = 1;
+
+    /// <summary>What steps that come with it say of it.</summary>
+    [System.Text.Json.Serialization.JsonIgnore]
+    public KeptFrom From => new(Name, Version);
+
+    /// <summary>How it reads, with the names of its slots.</summary>
+    [System.Text.Json.Serialization.JsonIgnore]
+    public string Reads => string.Join(' ', Cut().Select(s => string.Concat(s.Select(w => w.Text))));
+
+    /// <summary>What is written in place of the former ones: each with its version, which is one more where its steps are others.</summary>
+    /// <param name="former">All there were, the usual ones among them: one of a usual one's name is its next version.</param>
+    /// <param name="written">Those that are written.</param>
+    public static ImmutableArray<Block> Numbered(IReadOnlyCollection<Block> former, IEnumerable<Block> written) =>
+        [.. written.Select(block => former.FirstOrDefault(f => block.From.IsOf(f.Name)) is not { } was ? block
+            : block with { Version = was.Steps.SequenceEqual(block.Steps) ? was.Version : was.Version + 1 })];
+
     /// <summary>The most steps of a block.</summary>
     public const int MostSteps = 40;
 
@@ -109,7 +127,7 @@ public sealed partial record Block(string Name, ImmutableArray<string> Steps)
             }
         }
 
-        edits.Add(new InsertSteps(phase, after, [.. Steps.Select(s => new NewStep(null, Slot().Replace(s, m => names[new BlockSlot(Enum.Parse<ThingKind>(m.Groups["kind"].Value, ignoreCase: true), m.Groups["name"].Value)])))]));
+        edits.Add(new InsertSteps(phase, after, [.. Steps.Select(s => new NewStep(null, Slot().Replace(s, m => names[new BlockSlot(Enum.Parse<ThingKind>(m.Groups["kind"].Value, ignoreCase: true), m.Groups["name"].Value)])) { Block = From })]));
         return new Several($"block “{Name}”", edits.ToImmutable());
     }
 

@@ -10,13 +10,13 @@ using WornPath.Web.Access;
 namespace WornPath.Web.Drafting;
 
 /// <summary>
-/// The values that were taken from an edition of a source document before the one in force, or from the workshop's library in another version
-/// than it keeps: which sheets have them, who writes those, and who is told when another comes into force.
+/// The values that were taken from an edition of a source document before the one in force, or from the workshop's library of values and blocks
+/// in another version than it keeps: which sheets have them, who writes those, and who is told when another comes into force.
 /// </summary>
 public sealed partial class FormerEditions(WornPathDb db, WorkshopBook book, Mailbox mail, ILogger<FormerEditions> log)
 {
-    /// <summary>A document or a kept value of the workshop, and what is taken from it.</summary>
-    /// <param name="Kind">A source, or a value of the library.</param>
+    /// <summary>A document, a kept value or a block of the workshop, and what is taken from it.</summary>
+    /// <param name="Kind">A source, a value or a block of the library.</param>
     /// <param name="Name">What it is called.</param>
     /// <param name="InForce">The edition or version in force; empty for a value that is kept no more.</param>
     /// <param name="Sheets">How many drafts and released sheets have it, in whatever edition.</param>
@@ -57,8 +57,14 @@ public sealed partial class FormerEditions(WornPathDb db, WorkshopBook book, Mai
             name => KeptFrom.Parse(name) is { IsGood: true, Value: var from } && from.Version != value.Version,
             then => then.Values.Any(v => v.From == value.From));
 
-        public static Kept NoMore(string name) => new(UseKind.Value, name, "", _ => true,
-            then => !then.Values.Any(v => v.Name.Equals(name, StringComparison.OrdinalIgnoreCase)));
+        public static Kept Of(Block block) => new(UseKind.Block, block.Name, $"version {block.Version}",
+            name => KeptFrom.Parse(name) is { IsGood: true, Value: var from } && from.Version != block.Version,
+            then => then.AllBlocks.Any(b => b.From == block.From));
+
+        public static Kept NoMore(UseKind kind, string name) => new(kind, name, "", _ => true, then => NamesOf(kind, then).All(n => !n.Equals(name, StringComparison.OrdinalIgnoreCase)));
+
+        private static IEnumerable<string> NamesOf(UseKind kind, Workshop workshop) =>
+            kind == UseKind.Value ? workshop.Values.Select(v => v.Name) : workshop.AllBlocks.Select(b => b.Name);
     }
 
     // What a name sheets use is taken from; null for a source the workshop does not keep.
@@ -66,8 +72,9 @@ public sealed partial class FormerEditions(WornPathDb db, WorkshopBook book, Mai
     {
         if (kind == UseKind.Source) return SourceDocument.Cited(workshop.Documents, name) is { } document ? Kept.Of(document) : null;
         // A name that was cut short is of none.
-        if (workshop.Values.IsEmpty || KeptFrom.Parse(name) is not { IsGood: true, Value: var from }) return null;
-        return KeptValue.Called(workshop.Values, from) is { } value ? Kept.Of(value) : Kept.NoMore(from.Name);
+        if (KeptFrom.Parse(name) is not { IsGood: true, Value: var from } || kind == UseKind.Value && workshop.Values.IsEmpty) return null;
+        if (kind == UseKind.Block) return workshop.AllBlocks.FirstOrDefault(b => from.IsOf(b.Name)) is { } block ? Kept.Of(block) : Kept.NoMore(kind, from.Name);
+        return KeptValue.Called(workshop.Values, from) is { } value ? Kept.Of(value) : Kept.NoMore(kind, from.Name);
     }
 
     /// <summary>The documents the workshop keeps, in its order, and the values of its library that sheets have, by name.</summary>
@@ -84,9 +91,9 @@ public sealed partial class FormerEditions(WornPathDb db, WorkshopBook book, Mai
             views.Add(await OfAsync(Kept.Of(document), cited, mine));
         }
 
-        var values = await db.UsedNames.AsNoTracking().Where(n => n.Kind == UseKind.Value).OrderBy(n => n.Name).ToListAsync();
-        foreach (var of in values.Select(n => (Name: n, Kept: KeptOf(workshop, n.Kind, n.Name))).Where(n => n.Kept is not null)
-            .GroupBy(n => n.Kept!.Name, StringComparer.OrdinalIgnoreCase))
+        var taken = await db.UsedNames.AsNoTracking().Where(n => n.Kind == UseKind.Value || n.Kind == UseKind.Block).OrderBy(n => n.Name).ToListAsync();
+        foreach (var of in taken.Select(n => (Name: n, Kept: KeptOf(workshop, n.Kind, n.Name))).Where(n => n.Kept is not null)
+            .GroupBy(n => (n.Name.Kind, n.Kept!.Name.ToUpperInvariant())))
             views.Add(await OfAsync(of.First().Kept!, [.. of.Select(n => n.Name)], mine));
         return views;
     }
@@ -135,11 +142,10 @@ public sealed partial class FormerEditions(WornPathDb db, WorkshopBook book, Mai
     public async Task<IReadOnlyList<Waiting>> WaitForAsync(string personId)
     {
         var workshop = (await book.NowAsync()).Workshop;
-        if (workshop.Documents.IsEmpty && workshop.Values.IsEmpty) return [];
         var used = await (from use in db.UsedOn.AsNoTracking()
                           join name in db.UsedNames on use.NameId equals name.Id
                           join revision in db.Revisions on use.RevisionId equals revision.Id
-                          where (name.Kind == UseKind.Source || name.Kind == UseKind.Value) && revision.Procedure.Authors.Any(a => a.PersonId == personId)
+                          where (name.Kind == UseKind.Source || name.Kind == UseKind.Value || name.Kind == UseKind.Block) && revision.Procedure.Authors.Any(a => a.PersonId == personId)
                               && (revision.State == RevisionState.Draft || revision.State == RevisionState.Released && !db.Revisions.Any(r =>
                                   r.ProcedureId == revision.ProcedureId && (r.State == RevisionState.Draft || r.State == RevisionState.InReview)))
                           orderby revision.Procedure.Number, revision.Id
@@ -158,8 +164,8 @@ public sealed partial class FormerEditions(WornPathDb db, WorkshopBook book, Mai
             var says = kept switch
             {
                 { Kind: UseKind.Source } => $"has values from a former edition of {kept.Name}; the {kept.InForce} is in force",
-                { InForce: "" } => $"has the value “{kept.Name}”, which the workshop keeps no more",
-                _ => $"has another version of the value “{kept.Name}”; {kept.InForce} is kept",
+                { InForce: "" } => $"has the {EnumWord.Of(kept.Kind)} “{kept.Name}”, which the workshop keeps no more",
+                _ => $"has another version of the {EnumWord.Of(kept.Kind)} “{kept.Name}”; {kept.InForce} is kept",
             };
             var since = await SinceAsync(kept);
             waiting.AddRange(of.Select(u => (u.Id, u.Sheet)).Distinct().Select(u => new Waiting(u.Id, u.Sheet, says, since)));
@@ -204,8 +210,10 @@ public sealed partial class FormerEditions(WornPathDb db, WorkshopBook book, Mai
                 {
                     { Kind: UseKind.Source } => ($"The {kept.InForce} of {kept.Name} is in force", "values from an edition before",
                         "Look each up in the edition in force, and write its page beside the value."),
-                    { InForce: "" } => ($"The workshop keeps “{kept.Name}” no more", "that value",
-                        "Look each up in its source, and say whether it is the sheet’s own value."),
+                    { InForce: "" } => ($"The workshop keeps “{kept.Name}” no more", $"that {EnumWord.Of(kept.Kind)}",
+                        "Look at each, and say whether it is the sheet’s own."),
+                    { Kind: UseKind.Block } => ($"The block “{kept.Name}” reads otherwise now, {kept.InForce}", "another version of it",
+                        "Each says how the block reads now: change its steps as far as it matters there."),
                     _ => ($"“{kept.Name}” is another value now, {kept.InForce}", "another version of it",
                         "Each says what is kept now, and takes it with one click."),
                 };

@@ -25,7 +25,7 @@ public static class UseEndpoints
     /// <param name="Q">Words of its name; the beginning of each is enough.</param>
     /// <param name="Kind">What it is; all where it is left out.</param>
     public sealed record UsesQuery([property: FromQuery(Name = "q"), MaxLength(200)] string? Q,
-        [property: FromQuery(Name = "kind"), RegularExpression("document|source|value|joint|part|connection|fluid|consumable|tool")] string? Kind);
+        [property: FromQuery(Name = "kind"), RegularExpression("document|source|value|block|joint|part|connection|fluid|consumable|tool")] string? Kind);
 
     public static void MapUses(this IEndpointRouteBuilder api)
     {

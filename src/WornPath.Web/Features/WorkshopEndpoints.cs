@@ -194,7 +194,7 @@ public static class WorkshopEndpoints
                 "hand tools", w => w.HandTools, (w, sets) => w with { HandTools = sets })
             ?? Take(form.Rules, () => HouseRules.Check(form.Rules!, Rules.Severities), "house rules", w => w.Rules, (w, rules) => w with { Rules = rules })
             ?? Take(form.Blocks, () => Each(form.Blocks!, Block.Check, b => b.Name, "Give each block its own name."),
-                "blocks", w => w.Blocks, (w, blocks) => w with { Blocks = blocks })
+                "blocks", w => w.Blocks, (w, blocks) => w with { Blocks = Block.Numbered([.. w.AllBlocks], blocks) })
             ?? Take(form.Documents, () => Each(form.Documents!, SourceDocument.Check, d => d.Name, "Write each document once, with the edition in force."),
                 "source documents", w => w.Documents, (w, documents) => w with { Documents = documents })
             ?? Take(form.Values, () => Each(form.Values!, KeptValue.Read, v => v.Name, "Give each value its own name."),
@@ -224,8 +224,8 @@ public static class WorkshopEndpoints
         if (!changes.IsGood) return changes.Problem.ToHttp();
         var before = (await book.NowAsync()).Workshop;
         if (await book.WriteAsync(changes.Value, form.Version, me.Id()) is { } problem) return Problems.Refused(problem);
-        if (form.Documents is not null || form.Values is not null)
-            await editions.TellAsync(before, me.Id(), kind => new Uri(access.Address(request), kind == UseKind.Value ? "/workshop/values" : "/workshop/documents"));
+        if (form.Documents is not null || form.Values is not null || form.Blocks is not null)
+            await editions.TellAsync(before, me.Id(), kind => new Uri(access.Address(request), $"/workshop/{(kind == UseKind.Source ? "documents" : EnumWord.Of(kind) + "s")}"));
         return TypedResults.Ok(View(await book.NowAsync(), me));
     }
 
@@ -243,7 +243,7 @@ public static class WorkshopEndpoints
         [.. School.All.Select(s => new SchoolView(s.Key, s.Question, page.Workshop.Rules.Chosen(s).Word, s.Ways))],
         [.. Rules.All.Select(r => r.Info).OrderBy(r => r.Id, StringComparer.Ordinal).Select(r => new RuleView(r.Id, r.Title, r.Severity, page.Workshop.Rules.SeverityOf(r.Id, r.Severity)))],
         page.Workshop.Blocks,
-        [.. Block.Usual.Select(b => new UsualBlockView(b, string.Join(' ', b.Cut().Select(s => string.Concat(s.Select(w => w.Text))))))],
+        [.. Block.Usual.Select(b => new UsualBlockView(b, b.Reads))],
         page.Workshop.Documents,
         [.. page.Workshop.Values.Select(v => new KeptValueView(v.Cells(), v.Version, v.Says, v.Given()))],
         KeptValue.Choices,

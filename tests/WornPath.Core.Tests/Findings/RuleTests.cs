@@ -174,6 +174,8 @@ public partial class RuleTests
         ("SRC005", 2, () => new Written().Joint("cover bolts", "22 N·m", source: "Service manual, rev. C, p. 4").Joint("hub nut", "80 N·m", source: "service manual rev. B, table 3").Steps("Torque the cover bolts to 22 N·m.", "Torque the hub nut to 80 N·m.")),
         ("SRC008", 1, () => new Written().Joint("cover bolts", "22 N·m").Set("cover bolts", "kept", "cover bolts M4, v1").Steps("Torque the cover bolts to 22 N·m.").In(Keeping("22 N·m", 2))),
         ("SRC008", 1, () => new Written().Joint("cover bolts", "22 N·m").Set("cover bolts", "kept", "sump bolts, v2").Steps("Torque the cover bolts to 22 N·m.").In(Keeping("22 N·m", 2))),
+        ("SRC010", 1, () => OfABlock(1).In(new Workshop { Blocks = [new Block("Cover off", ["Take the {part: cover} off."]) { Version = 2 }] })),
+        ("SRC010", 1, () => OfABlock(3).In(new Workshop { Blocks = [new Block("sump off", ["Take the {part: sump} off."])] })),
         ("SRC009", 1, () => new Written().Joint("cover bolts", "25 N·m").Set("cover bolts", "kept", "cover bolts M4, v2").Steps("Torque the cover bolts to 25 N·m.").In(Keeping("22 N·m", 2))),
         ("SRC007", 1, () => new Written().Joint("cover bolts", "22 N·m").Steps("Measure the end play: at most 0.1 mm.", "Torque the cover bolts to 22 N·m.").From(sheet => sheet with
         {
@@ -663,6 +665,9 @@ public partial class RuleTests
                         verb.Groups["many"].Success.ShouldBe(thing.IsMany, $"{finding.Rule}: {finding.Message}");
                     }
     }
+
+    private static Written OfABlock(int version) => new Written().Do(new InsertSteps("h1", null,
+        [new NewStep(null, "Remove the cover.") { Block = new("cover off", version) }, new NewStep(null, "Clean the face.") { Block = new("cover off", version) }]));
 
     // A workshop that keeps one value.
     private static Workshop Keeping(string torque, int version) =>
