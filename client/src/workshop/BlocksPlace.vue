@@ -12,15 +12,16 @@ const settings = useSettings();
 const view = computed(() => settings.view!);
 const session = useSession();
 const used = ref<FormerDocument[]>([]);
+const same = (a: string, b: string): boolean => a.trim().toLowerCase() === b.trim().toLowerCase();
+const sheetsOf = (name: string): number => used.value.find((u) => same(u.name, name))?.sheets ?? 0;
 /** The version a block is kept in, and on how many sheets its steps are. */
 const keptOf = (name: string): string => {
-  const is = (other: string): boolean => other.toLowerCase() === name.trim().toLowerCase();
-  const kept = view.value.blocks.find((b) => is(b.name));
-  const sheets = used.value.find((u) => is(u.name))?.sheets ?? 0;
-  return kept ? `version ${kept.version ?? 1}${sheets ? `, on ${several(sheets, 'sheet')}` : ''}` : 'new';
+  const kept = view.value.blocks.find((b) => same(b.name, name));
+  const sheets = sheetsOf(name);
+  return [kept ? `version ${kept.version}` : 'new', sheets ? `on ${several(sheets, 'sheet')}` : ''].filter(Boolean).join(', ');
 };
 const rows = computed(() => settings.now!.blocks);
-const own = (name: string): boolean => rows.value.some((r) => r.name.toLowerCase() === name.toLowerCase());
+const own = (name: string): boolean => rows.value.some((r) => same(r.name, name));
 const add = (block?: BuildingBlock): void =>
   void rows.value.push(block ? { name: block.name, text: block.steps.join('\n') } : { name: '', text: '' });
 </script>
@@ -30,9 +31,10 @@ const add = (block?: BuildingBlock): void =>
   <article v-for="(row, i) in rows" :key="i">
     <div class="head">
       <input v-model="row.name" maxlength="80" :aria-label="`Name of block ${i + 1}`" placeholder="wheel off" :disabled="!view.mayChange" />
-      <router-link v-if="row.name" class="kept" :to="{ name: 'uses', query: { kind: 'block', q: row.name } }">{{
+      <router-link v-if="sheetsOf(row.name)" class="kept" :to="{ name: 'uses', query: { kind: 'block', q: row.name } }">{{
         keptOf(row.name)
       }}</router-link>
+      <span v-else-if="row.name" class="kept quiet">{{ keptOf(row.name) }}</span>
       <button
         v-if="view.mayChange"
         type="button"

@@ -62,6 +62,9 @@ const keptOf = (row: Record<string, string>): { version: number; sheets: number 
 <style scoped>
 .on {
   width: 100px;
+}
+
+td.on {
   font-size: 13.5px;
 }
 </style>
