@@ -1595,7 +1595,8 @@ public sealed partial class SentenceReader
         // "Its stud", "their threads": a part of what is in hand and no thing of its own.
         if (phrase.IsIts && phrase.Head is "stud" or "thread" or "shank" or "end" or "lip" or "collar" or "tip") return [];
         // "…, open end down": how it stands.
-        if (phrase is { Head: "end", IsIndefinite: true, IsNew: false, Count: null, Owner.Count: 0 } && clause.Nouns.First() != phrase) return [];
+        if (phrase is { Head: "end", IsIndefinite: true, IsNew: false, Count: null, Owner.Count: 0 }
+            && clause.Nouns.FirstOrDefault() is { } first && first != phrase) return [];
         var noun = HouseKind(phrase) is { } taught ? new Noun([taught], NounRole.Thing) : Trade.NounOf(phrase.Stems);
         // "Push the axle out of the hub": here no end of the vehicle.
         if (noun is { Role: NounRole.Place } && !Trade.IsNoObject(phrase)) noun = null;

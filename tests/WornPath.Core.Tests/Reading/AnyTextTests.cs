@@ -98,6 +98,13 @@ public class AnyTextTests
         foreach (var action in sheet.Step(1).Actions) action.In.Of(text).Length.ShouldBe(action.In.Length);
     }, iter: 3000);
 
+    // What broke the reading once.
+    [Theory]
+    [InlineData("Pump-end nuts stay tight, injector end: turn loose, crank 10 s, retighten.")]
+    [InlineData("Injector end: undo.")]
+    public void Texts_that_once_broke_the_reading_are_read(string text) =>
+        Editor.Apply(Start().Sheet, new InsertStep("s1", "h1", null, text)).IsGood.ShouldBeTrue();
+
     [Fact]
     public void Any_text_is_walked_judged_and_its_fixes_can_be_carried_out() => Texts.Array[1, 5].Sample(texts =>
     {
