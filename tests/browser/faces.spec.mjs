@@ -27,7 +27,7 @@ test('axe finds nothing serious before signing in, on the shelf, nor on the dial
   expect(await serious(ines), 'keys').toEqual([]);
   await ines.keyboard.press('Escape');
   await ines.locator('header .count').click();
-  await expect(ines.getByText('Findings (21)')).toBeVisible();
+  await expect(ines.getByText('Findings (22)')).toBeVisible();
   await ines.waitForTimeout(400);
   expect(await serious(ines), 'findings').toEqual([]);
 
