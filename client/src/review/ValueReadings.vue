@@ -8,7 +8,7 @@ import PageShown from '../shared/PageShown.vue';
 import TroubleNote from '../shared/TroubleNote.vue';
 import ValueMark from '../shared/ValueMark.vue';
 import { day } from '../shared/when';
-import ActButton from '../shared/ActButton.vue';
+import ReadingForm from './ReadingForm.vue';
 
 /**
  * The values of the sheet, each read a second time from its source: the author's entry is not shown here, so that who reads
@@ -105,25 +105,14 @@ async function keep(value: ValueView, row: number): Promise<void> {
                 >
               </p>
               <p v-if="!value.readings.length && !mayRead"><ValueMark standing="unverified" /> still to be read</p>
-              <form v-if="mayRead && value.standing !== 'verified'" @submit.prevent="keep(value, row)">
-                <input
-                  v-model="read[value.seal]"
-                  class="plain"
-                  :data-row="row"
-                  :aria-label="`Value of ${value.tag} ${value.name}${value.about ? `, ${value.about},` : ''} as read`"
-                  placeholder="with its unit"
-                  maxlength="200"
-                />
-                <input
-                  v-if="value.wantsReason"
-                  v-model="reasons[value.seal]"
-                  class="plain why"
-                  :aria-label="`Why ${value.tag} ${value.name} is read again`"
-                  placeholder="why again? or leave it to somebody else"
-                  maxlength="500"
-                />
-                <ActButton html-type="submit" size="small">Read it</ActButton>
-              </form>
+              <ReadingForm
+                v-if="mayRead && value.standing !== 'verified'"
+                v-model:read="read[value.seal]"
+                v-model:reason="reasons[value.seal]"
+                :value="value"
+                :row="row"
+                @keep="keep(value, row)"
+              />
               <TroubleNote v-if="trouble?.seal === value.seal" :trouble="trouble.trouble" />
             </td>
           </tr>
@@ -132,22 +121,19 @@ async function keep(value: ValueView, row: number): Promise<void> {
     </details>
     <PageShown v-if="page?.page" :open="true" :source="page.source" :picture="page.page" @update:open="page = null">
       <!-- What is read off a page is written beside it, not from memory. -->
-      <form v-if="mayRead && page.standing !== 'verified'" class="beside" @submit.prevent="keepFromPage(page)">
-        <label for="read-here"
-          >{{ page.tag }} {{ page.name }}<template v-if="page.about">, {{ page.about }}</template
-          >, as it stands here</label
-        >
-        <input id="read-here" v-model="read[page.seal]" class="plain" placeholder="with its unit" maxlength="200" />
-        <input
-          v-if="page.wantsReason"
-          v-model="reasons[page.seal]"
-          class="plain why"
-          :aria-label="`Why ${page.tag} ${page.name} is read again, beside its page`"
-          placeholder="why again? or leave it to somebody else"
-          maxlength="500"
+      <template v-if="mayRead && page.standing !== 'verified'">
+        <p>
+          {{ page.tag }} {{ page.name }}<template v-if="page.about">, {{ page.about }}</template
+          >, as it stands here
+        </p>
+        <ReadingForm
+          v-model:read="read[page.seal]"
+          v-model:reason="reasons[page.seal]"
+          :value="page"
+          beside-page
+          @keep="keepFromPage(page)"
         />
-        <ActButton html-type="submit" size="small">Read it</ActButton>
-      </form>
+      </template>
     </PageShown>
   </section>
 </template>
@@ -216,31 +202,5 @@ summary {
 
 .past {
   text-decoration: line-through;
-}
-
-.beside {
-  margin-top: 10px;
-}
-
-.beside label {
-  flex-basis: 100%;
-}
-
-form {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px;
-  align-items: center;
-}
-
-input.why {
-  flex-basis: 100%;
-}
-
-input {
-  flex: 1;
-  min-width: 0;
-  height: 28px;
-  padding: 2px 6px;
 }
 </style>

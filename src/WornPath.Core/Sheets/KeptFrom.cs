@@ -20,9 +20,11 @@ public sealed record KeptFrom(string Name, int Version)
     {
         var clean = Names.Clean(text);
         var at = clean.LastIndexOf(Mark, StringComparison.OrdinalIgnoreCase);
-        if (at > 0 && at <= Names.Longest && int.TryParse(clean[(at + Mark.Length)..], NumberStyles.None, CultureInfo.InvariantCulture, out var version) && version > 0)
+        if (at > 0 && at <= Names.Longest
+            && int.TryParse(clean[(at + Mark.Length)..], NumberStyles.None, CultureInfo.InvariantCulture, out var version) && version > 0)
             return new KeptFrom(clean[..at], version);
-        return new Problem($"“{NumberText.Excerpt(text)}” names no version of what the workshop keeps.", "Choose it from what the workshop keeps, or write its name and version, such as T28 wheel nuts, v3.");
+        return new Problem($"“{NumberText.Excerpt(text)}” names no version of what the workshop keeps.",
+            "Choose it from what the workshop keeps, or write its name and version, such as T28 wheel nuts, v3.");
     }
 
     /// <summary>True where both are the same value, whatever their versions.</summary>

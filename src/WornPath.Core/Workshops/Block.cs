@@ -37,8 +37,7 @@ public sealed partial record Block(string Name, ImmutableArray<string> Steps)
     /// <param name="former">All there were, the usual ones among them: one of a usual one's name is its next version.</param>
     /// <param name="written">Those that are written.</param>
     public static ImmutableArray<Block> Numbered(IReadOnlyCollection<Block> former, IEnumerable<Block> written) =>
-        [.. written.Select(block => former.FirstOrDefault(f => block.From.IsOf(f.Name)) is not { } was ? block
-            : block with { Version = was.Steps.SequenceEqual(block.Steps) ? was.Version : was.Version + 1 })];
+        Versions.Next(former, written, b => b.From, (was, now) => was.Steps.SequenceEqual(now.Steps), (b, version) => b with { Version = version });
 
     /// <summary>The most steps of a block.</summary>
     public const int MostSteps = 40;
@@ -127,7 +126,8 @@ public sealed partial record Block(string Name, ImmutableArray<string> Steps)
             }
         }
 
-        edits.Add(new InsertSteps(phase, after, [.. Steps.Select(s => new NewStep(null, Slot().Replace(s, m => names[new BlockSlot(Enum.Parse<ThingKind>(m.Groups["kind"].Value, ignoreCase: true), m.Groups["name"].Value)])) { Block = From })]));
+        string Named(Match slot) => names[new BlockSlot(Enum.Parse<ThingKind>(slot.Groups["kind"].Value, ignoreCase: true), slot.Groups["name"].Value)];
+        edits.Add(new InsertSteps(phase, after, [.. Steps.Select(s => new NewStep(null, Slot().Replace(s, Named)) { Block = From })]));
         return new Several($"block “{Name}”", edits.ToImmutable());
     }
 

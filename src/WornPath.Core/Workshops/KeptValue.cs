@@ -33,9 +33,6 @@ public sealed record KeptValue(string Name, int Version, TorqueSpec Torque, stri
     private static readonly ImmutableArray<Field<Thing>> OfAJoint =
         [.. ((string[])["torque", "source", "stated", "condition", "variants"]).Select(name => Fields.Of(ThingKind.Joint).Single(f => f.Name == name))];
 
-    /// <summary>The names of its cells, as <see cref="Read"/> reads them.</summary>
-    public static ImmutableArray<string> Columns { get; } = ["name", .. OfAJoint.Select(f => f.Name)];
-
     /// <summary>The words to choose from in a cell; none where it is written freely.</summary>
     public static FrozenDictionary<string, IReadOnlyList<string>> Choices { get; } =
         OfAJoint.Where(f => f.Choices.Count > 0).ToFrozenDictionary(f => f.Name, f => f.Choices);
@@ -60,23 +57,19 @@ public sealed record KeptValue(string Name, int Version, TorqueSpec Torque, stri
         }
 
         var read = (Joint)joint.Value;
-        if (read.Source.Length == 0) return new Problem($"“{NumberText.Excerpt(name)}” has no source.", "Write the document, edition and page it was taken from.", "source");
+        if (read.Source.Length == 0)
+            return new Problem($"“{NumberText.Excerpt(name)}” has no source.", "Write the document, edition and page it was taken from.", "source");
         return new KeptValue(name, 1, torque.Value, read.Source) { Stated = read.Stated, Condition = read.Condition, Variants = read.Variants };
     }
 
     /// <summary>Its cells, as they are read again.</summary>
-    public IReadOnlyDictionary<string, string> Cells()
-    {
-        var joint = On(new Joint { Id = "J1", Name = Name });
-        return OfAJoint.ToDictionary(f => f.Name, f => f.Get(joint)).Append(new("name", Name)).ToDictionary();
-    }
+    public IReadOnlyDictionary<string, string> Cells() => new Dictionary<string, string>(OfAJoint.Select(f => KeyValuePair.Create(f.Name, f.Get(Alone)))) { ["name"] = Name };
 
     /// <summary>What a joint that takes it has in its fields, by their names.</summary>
-    public IReadOnlyDictionary<string, string> Given()
-    {
-        var joint = On(new Joint { Id = "J1", Name = Name });
-        return OfAJoint.Append(Kept).ToDictionary(f => f.Name, f => f.Get(joint));
-    }
+    public IReadOnlyDictionary<string, string> Given() => OfAJoint.Append(Kept).ToDictionary(f => f.Name, f => f.Get(Alone));
+
+    // A joint with it and nothing else.
+    private Joint Alone => On(new Joint { Id = "J1", Name = Name });
 
     /// <summary>The joint with this value.</summary>
     private Joint On(Joint joint) => joint with
@@ -139,8 +132,5 @@ public sealed record KeptValue(string Name, int Version, TorqueSpec Torque, stri
 
     /// <summary>What is written in place of the former ones: each with its version, which is one more where anything of it is another.</summary>
     public static ImmutableArray<KeptValue> Numbered(IReadOnlyCollection<KeptValue> former, IEnumerable<KeptValue> written) =>
-        [.. written.Select(value => former.FirstOrDefault(f => value.From.IsOf(f.Name)) is not { } was ? value
-            : value with { Version = was.IsLike(value) ? was.Version : was.Version + 1 })];
-
-    private bool IsLike(KeptValue other) => OfAJoint.All(f => Cells()[f.Name] == other.Cells()[f.Name]);
+        Versions.Next(former, written, v => v.From, (was, now) => was.IsOn(now.Alone), (v, version) => v with { Version = version });
 }

@@ -24,10 +24,18 @@ public sealed record SourceDocument(string Name, string Edition)
         if (name.Length is < 3 or > 120) return new Problem("A document has a name of 3 to 120 characters.", "Write it as sources cite it, such as Service manual T28.", "document");
         if (Citation.EditionOf(edition) is null || edition.Length > 40) return new Problem($"“{NumberText.Excerpt(edition)}” is no edition of {NumberText.Excerpt(name)}.", "Write it as it is cited: 3rd ed., issue 2, rev. B or 2019 edition.", "edition");
         var dated = Names.Clean(document.Dated ?? "");
-        if (dated.Length > 0 && !((string[])["yyyy", "yyyy-MM", "yyyy-MM-dd"]).Any(f => DateOnly.TryParseExact(dated, f, CultureInfo.InvariantCulture, DateTimeStyles.None, out var day) && day.Year > 1899))
-            return new Problem($"“{NumberText.Excerpt(dated)}” is no date of {NumberText.Excerpt(name)}.", "Write the year, the month or the day: 2026, 2026-03 or 2026-03-14.", "dated");
-        return Citation.EditionOf(name) is null ? new SourceDocument(name, edition) { Dated = dated.Length > 0 ? dated : null } : new Problem($"“{NumberText.Excerpt(name)}” names an edition in the document's name.", "Write the edition beside it.", "document");
+        if (dated.Length > 0 && !IsDate(dated))
+        {
+            return new Problem($"“{NumberText.Excerpt(dated)}” is no date of {NumberText.Excerpt(name)}.",
+                "Write the year, the month or the day: 2026, 2026-03 or 2026-03-14.", "dated");
+        }
+
+        return Citation.EditionOf(name) is null ? new SourceDocument(name, edition) { Dated = dated.Length > 0 ? dated : null }
+            : new Problem($"“{NumberText.Excerpt(name)}” names an edition in the document's name.", "Write the edition beside it.", "document");
     }
+
+    private static bool IsDate(string text) => ((string[])["yyyy", "yyyy-MM", "yyyy-MM-dd"]).Any(form =>
+        DateOnly.TryParseExact(text, form, CultureInfo.InvariantCulture, DateTimeStyles.None, out var day) && day.Year > 1899);
 
     /// <summary>Which of the workshop's documents a source cites; null where none. Of "Manual" and "Manual T28" the one that says more is meant.</summary>
     public static SourceDocument? Cited(IEnumerable<SourceDocument> documents, string source) =>

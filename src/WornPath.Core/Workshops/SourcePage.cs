@@ -25,9 +25,11 @@ public sealed record SourcePage(string Source, FigurePicture Picture)
         var cited = Citation.Of(clean);
         if (clean.Length > 300) return new Problem("The source is too long.", "Keep it to 300 characters, as a value cites it.", "source");
         if (SourceDocument.Cited(documents, clean) is null)
-            return new Problem($"“{NumberText.Excerpt(clean)}” cites no document the workshop keeps.", "Add the document under Source documents first, or write its name as it stands there.", "source");
+            return new Problem($"“{NumberText.Excerpt(clean)}” cites no document the workshop keeps.",
+                "Add the document under Source documents first, or write its name as it stands there.", "source");
         if (cited.Edition is null)
-            return new Problem($"“{NumberText.Excerpt(clean)}” names no edition.", "Write it as a value cites it, such as 3rd ed., p. 41: another edition has another page.", "source");
+            return new Problem($"“{NumberText.Excerpt(clean)}” names no edition.",
+                "Write it as a value cites it, such as 3rd ed., p. 41: another edition has another page.", "source");
         return cited.Place.Length > 0 ? new SourcePage(clean, picture)
             : new Problem($"“{NumberText.Excerpt(clean)}” names no page.", "Write the page or table behind the edition, such as p. 41.", "source");
     }

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using WornPath.Core.Sheets;
 
 namespace WornPath.Core.Workshops;
 
@@ -29,7 +30,7 @@ public sealed record Workshop
     public ImmutableArray<KeptValue> Values { get; init; } = [];
 
     /// <summary>The words the workshop taught; a new sheet begins with them.</summary>
-    public ImmutableArray<Sheets.HouseWord> Words { get; init; } = [];
+    public ImmutableArray<HouseWord> Words { get; init; } = [];
 
     /// <summary>The values of the sheet as second persons have read them; null while nobody is asked to (a draft, a file).</summary>
     [System.Text.Json.Serialization.JsonIgnore]
@@ -39,6 +40,9 @@ public sealed record Workshop
     [System.Text.Json.Serialization.JsonIgnore]
     public IEnumerable<Block> AllBlocks => Block.Usual.Select(u => Blocks.FirstOrDefault(b => b.Name.Equals(u.Name, StringComparison.OrdinalIgnoreCase)) ?? u)
         .Concat(Blocks.Where(b => !Block.Usual.Any(u => u.Name.Equals(b.Name, StringComparison.OrdinalIgnoreCase))));
+
+    /// <summary>The block steps say they came with, as it is kept now; null where none is called so.</summary>
+    public Block? BlockOf(KeptFrom from) => AllBlocks.FirstOrDefault(b => from.IsOf(b.Name));
 
     /// <summary>The day calibrations are held against.</summary>
     [System.Text.Json.Serialization.JsonIgnore]

@@ -144,7 +144,8 @@ public sealed class DemoWorkshop(WornPathDb db, UserManager<Person> people, Proc
         return await book.WriteAsync(db, w => w with
         {
             HandTools = [HandToolSet.Usual],
-            Documents = [new("Sample workshop manual T28", "3rd ed.") { Dated = "2026-02" }, new("Sample spacer kit sheet WS-4", "1st ed."), new(ValveKit, "1st ed.") { Dated = "2025" }],
+            Documents = [new("Sample workshop manual T28", "3rd ed.") { Dated = "2026-02" },
+                new("Sample spacer kit sheet WS-4", "1st ed."), new(ValveKit, "1st ed.") { Dated = "2025" }],
             Pages = [Page(4), Page(5)],
             Values = Values,
             Crib = [.. crib.Value.Select((t, i) => t with { Calibrated = today.AddMonths(-monthsAgo[i]) })],
@@ -162,7 +163,8 @@ public sealed class DemoWorkshop(WornPathDb db, UserManager<Person> people, Proc
     }
 
     // The third edition gives another value for the hitch frame than the second, which a draft still has.
-    private static ImmutableArray<KeptValue> Values => KeptValue.Numbered([Value("T28 hitch frame bolts", "320 N·m", "Sample workshop manual T28, 2nd ed., p. 88")],
+    private static ImmutableArray<KeptValue> Values => KeptValue.Numbered(
+        [Value("T28 hitch frame bolts", "320 N·m", "Sample workshop manual T28, 2nd ed., p. 88")],
     [
         Value("T28 front wheel nuts", "130 N·m", "Sample workshop manual T28, 3rd ed., p. 41") with { Condition = TighteningCondition.TyreTouching },
         Value("T28 hitch frame bolts", "310 N·m", "Sample workshop manual T28, 3rd ed., p. 90"),

@@ -61,7 +61,8 @@ public sealed partial class FormerEditions(WornPathDb db, WorkshopBook book, Mai
             name => KeptFrom.Parse(name) is { IsGood: true, Value: var from } && from.Version != block.Version,
             then => then.AllBlocks.Any(b => b.From == block.From));
 
-        public static Kept NoMore(UseKind kind, string name) => new(kind, name, "", _ => true, then => NamesOf(kind, then).All(n => !n.Equals(name, StringComparison.OrdinalIgnoreCase)));
+        public static Kept NoMore(UseKind kind, string name) => new(kind, name, "", _ => true,
+            then => NamesOf(kind, then).All(n => !n.Equals(name, StringComparison.OrdinalIgnoreCase)));
 
         private static IEnumerable<string> NamesOf(UseKind kind, Workshop workshop) =>
             kind == UseKind.Value ? workshop.Values.Select(v => v.Name) : workshop.AllBlocks.Select(b => b.Name);
@@ -73,7 +74,7 @@ public sealed partial class FormerEditions(WornPathDb db, WorkshopBook book, Mai
         if (kind == UseKind.Source) return SourceDocument.Cited(workshop.Documents, name) is { } document ? Kept.Of(document) : null;
         // A name that was cut short is of none.
         if (KeptFrom.Parse(name) is not { IsGood: true, Value: var from } || kind == UseKind.Value && workshop.Values.IsEmpty) return null;
-        if (kind == UseKind.Block) return workshop.AllBlocks.FirstOrDefault(b => from.IsOf(b.Name)) is { } block ? Kept.Of(block) : Kept.NoMore(kind, from.Name);
+        if (kind == UseKind.Block) return workshop.BlockOf(from) is { } block ? Kept.Of(block) : Kept.NoMore(kind, from.Name);
         return KeptValue.Called(workshop.Values, from) is { } value ? Kept.Of(value) : Kept.NoMore(kind, from.Name);
     }
 
@@ -145,7 +146,8 @@ public sealed partial class FormerEditions(WornPathDb db, WorkshopBook book, Mai
         var used = await (from use in db.UsedOn.AsNoTracking()
                           join name in db.UsedNames on use.NameId equals name.Id
                           join revision in db.Revisions on use.RevisionId equals revision.Id
-                          where (name.Kind == UseKind.Source || name.Kind == UseKind.Value || name.Kind == UseKind.Block) && revision.Procedure.Authors.Any(a => a.PersonId == personId)
+                          where (name.Kind == UseKind.Source || name.Kind == UseKind.Value || name.Kind == UseKind.Block)
+                              && revision.Procedure.Authors.Any(a => a.PersonId == personId)
                               && (revision.State == RevisionState.Draft || revision.State == RevisionState.Released && !db.Revisions.Any(r =>
                                   r.ProcedureId == revision.ProcedureId && (r.State == RevisionState.Draft || r.State == RevisionState.InReview)))
                           orderby revision.Procedure.Number, revision.Id

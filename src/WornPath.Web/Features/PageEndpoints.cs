@@ -30,7 +30,8 @@ public static class PageEndpoints
         pages.MapPost("", PutAsync).RequireAuthorization(Policies.Teacher).WithName("PutPage").Accepts<byte[]>("application/octet-stream")
             .WithMetadata(new RequestSizeLimitAttribute(TakenPicture.LargestRequest));
         pages.MapDelete("", async ([AsParameters] PageQuery query, WorkshopBook book, ClaimsPrincipal me) =>
-            await WriteAsync(book, me, w => w with { Pages = SourcePage.Without(w.Pages, query.Source) }, [])).RequireAuthorization(Policies.Teacher).WithName("TakePageOut");
+            await WriteAsync(book, me, w => w with { Pages = SourcePage.Without(w.Pages, query.Source) }, []))
+            .RequireAuthorization(Policies.Teacher).WithName("TakePageOut");
         pages.MapGet("/{key}", GetAsync).RequireAuthorization(Policies.Workshop).WithName("GetPage").Produces<string>(200, "image/png");
     }
 
@@ -45,7 +46,8 @@ public static class PageEndpoints
             return new Problem($"{SourcePage.Most} pages are as many as a workshop keeps.", "Take some out that no value cites any more.").ToHttp();
         var taken = await TakenPicture.KeepAsync(request, files, cancel);
         if (!taken.IsGood) return taken.Problem.ToHttp();
-        return await WriteAsync(book, me, w => w with { Pages = SourcePage.With(w.Pages, page.Value with { Picture = taken.Value.Picture }) }, taken.Value.LeftOut);
+        return await WriteAsync(book, me,
+            w => w with { Pages = SourcePage.With(w.Pages, page.Value with { Picture = taken.Value.Picture }) }, taken.Value.LeftOut);
     }
 
     private static async Task<Results<Ok<PagesView>, ProblemHttpResult>> WriteAsync(WorkshopBook book, ClaimsPrincipal me, Func<Workshop, Workshop> change,
@@ -53,7 +55,8 @@ public static class PageEndpoints
         await book.AddAsync(change, me.Id()) is { } problem ? Problems.Refused(problem)
             : TypedResults.Ok(new PagesView((await book.NowAsync()).Workshop.Pages, leftOut));
 
-    private static async Task<Results<FileContentHttpResult, ProblemHttpResult>> GetAsync(string key, HttpResponse response, WorkshopBook book, PictureFiles files)
+    private static async Task<Results<FileContentHttpResult, ProblemHttpResult>> GetAsync(string key, HttpResponse response, WorkshopBook book,
+        PictureFiles files)
     {
         if (!(await book.NowAsync()).Workshop.Pages.Any(p => p.Picture.Key == key) || files.Read(key) is not { } bytes) return Problems.NotThere("This page");
         TakenPicture.Confine(response);

@@ -225,7 +225,8 @@ public static class WorkshopEndpoints
         var before = (await book.NowAsync()).Workshop;
         if (await book.WriteAsync(changes.Value, form.Version, me.Id()) is { } problem) return Problems.Refused(problem);
         if (form.Documents is not null || form.Values is not null || form.Blocks is not null)
-            await editions.TellAsync(before, me.Id(), kind => new Uri(access.Address(request), $"/workshop/{(kind == UseKind.Source ? "documents" : EnumWord.Of(kind) + "s")}"));
+            await editions.TellAsync(before, me.Id(), kind => new Uri(access.Address(request),
+                $"/workshop/{(kind == UseKind.Source ? "documents" : EnumWord.Of(kind) + "s")}"));
         return TypedResults.Ok(View(await book.NowAsync(), me));
     }
 

@@ -17,12 +17,13 @@ public sealed class BlockRenewed : Rule
         var came = walk.Steps.Select((step, i) => (Step: step, Index: i)).Where(s => s.Step.Block is not null).GroupBy(s => s.Step.Block!);
         foreach (var of in came)
         {
-            var kept = walk.Workshop.AllBlocks.FirstOrDefault(b => of.Key.IsOf(b.Name));
+            var kept = walk.Workshop.BlockOf(of.Key);
             if (kept?.Version == of.Key.Version) continue;
             var (step, index) = of.First();
             var here = of.Count() == 1 ? "This step came" : $"{of.Count()} steps from here on came";
             yield return At(step, index, null, $"{here} with version {of.Key.Version} of the block “{of.Key.Name}”, "
-                + (kept is null ? "which the workshop keeps no more." : $"which is in version {kept.Version} now: {NumberText.Excerpt(kept.Reads, LongestShown)}"),
+                + (kept is null ? "which the workshop keeps no more."
+                    : $"which is in version {kept.Version} now: {NumberText.Excerpt(kept.Reads, LongestShown)}"),
                 new Fix("They stay as they are here", new Several("steps of their own",
                     [.. of.Select(s => new SetField(s.Step.Id, "block", of.Key.ToString(), ""))])));
         }

@@ -18,10 +18,14 @@ public sealed class KeptValueRenewed : ThingRule<Joint>
         // Where nobody has filled the library nothing is held against it.
         if (joint.Kept is not { } from || joint.IsSecond || walk.Workshop.Values.IsEmpty || walk.Whole.Find(joint.SheetId) is not Joint written) return;
         if (Meant.Of(written, walk.Workshop.Values) is not { } kept)
-            found.Add(AtTorque(walk, joint, $"{joint.Label} {joint.Or("has", "have")} the value “{from.Name}”, which the workshop keeps no more. Look it up in its source.",
-                new Fix("Its value is this sheet’s own", KeptValue.LetGo(written))));
+            found.Add(AtTorque(walk, joint,
+                $"{joint.Label} {joint.Or("has", "have")} the value “{from.Name}”, which the workshop keeps no more. Look it up in its source.",
+                LetGo(written)));
         else if (kept.Version != from.Version)
-            found.Add(AtTorque(walk, joint, $"{joint.Label} {joint.Or("has", "have")} “{from.Name}” in version {from.Version}; the workshop keeps version {kept.Version}: {kept.Says}.",
-                new Fix($"Take version {kept.Version}: {kept.Says}", kept.Take(written)), new Fix("Its value is this sheet’s own", KeptValue.LetGo(written))));
+            found.Add(AtTorque(walk, joint,
+                $"{joint.Label} {joint.Or("has", "have")} “{from.Name}” in version {from.Version}; the workshop keeps version {kept.Version}: {kept.Says}.",
+                new Fix($"Take version {kept.Version}: {kept.Says}", kept.Take(written)), LetGo(written)));
     }
+
+    internal static Fix LetGo(Joint written) => new("Its value is this sheet’s own", KeptValue.LetGo(written));
 }

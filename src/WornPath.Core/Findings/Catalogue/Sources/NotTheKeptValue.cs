@@ -13,7 +13,8 @@ public sealed class NotTheKeptValue : ThingRule<Joint>
     {
         if (joint.Kept is not { } from || joint.IsSecond || walk.Workshop.Values.IsEmpty || walk.Whole.Find(joint.SheetId) is not Joint written
             || KeptValueRenewed.Meant.Of(written, walk.Workshop.Values) is not { } kept || kept.Version != from.Version || kept.IsOn(written)) return;
-        found.Add(AtTorque(walk, joint, $"{joint.Label} {joint.Or("has", "have")} “{from}”, which is {kept.Says}; what stands beside it is {kept.Unlike(written)}.",
-            new Fix($"Take {kept.Says}", kept.Take(written)), new Fix("Its value is this sheet’s own", KeptValue.LetGo(written))));
+        found.Add(AtTorque(walk, joint,
+            $"{joint.Label} {joint.Or("has", "have")} “{from}”, which is {kept.Says}; what stands beside it is {kept.Unlike(written)}.",
+            new Fix($"Take {kept.Says}", kept.Take(written)), KeptValueRenewed.LetGo(written)));
     }
 }
