@@ -33,6 +33,13 @@ if (args is ["opening"])
     return 0;
 }
 
+// "import 16000", "walk 4000", "hold 1000": one piece of work alone, to be looked at with a profiler.
+if (args is ["import" or "walk" or "hold", var howMany])
+{
+    Alone.Run(args[0], int.Parse(howMany));
+    return 0;
+}
+
 // "names": whether the time of a refusal tells which names there are; "shelf": ten thousand procedures.
 if (args is ["names"])
 {

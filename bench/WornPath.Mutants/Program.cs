@@ -5,8 +5,12 @@ using WornPath.Mutants;
 
 // ./mutants [--count 200] [--seed 1] [--in Walking,Findings,Editing] : makes the core wrong in one place at a time and asks the tests.
 // The places are chosen by the seed, all switches are built into one copy of the checkout, and each test run turns one of them on.
+// What each class of tests reaches is written down first, so that a mutant is asked only of those that pass by its place, the quickest first.
 var count = Option("--count", 200);
+const int Alone = 5;
 var seed = Option("--seed", 1);
+var slow = Option("--slow", 60);
+var most = Option("--most", 120);
 string[] folders = [.. (Text("--in") ?? "Walking,Findings,Editing").Split(',')];
 var top = Directory.GetCurrentDirectory();
 var copy = Directory.CreateTempSubdirectory("wornpath-mutants-").FullName;
@@ -26,9 +30,7 @@ var all = files.SelectMany(f => Mutator.SitesOf(f, texts[f])).ToArray();
 random.Shuffle(all);
 #pragma warning restore CA5394
 Console.WriteLine($"{all.Length} places in {files.Count} files; {count} are tried.");
-File.WriteAllText(Path.Combine(core, "Mutant.cs"),
-    "internal static class Mutant\n{\n    private static readonly int On = "
-    + "int.TryParse(System.Environment.GetEnvironmentVariable(\"WORNPATH_MUTANT\"), out var n) ? n : 0;\n\n    public static bool Is(int n) => n == On;\n}\n");
+File.Copy(Path.Combine(top, "bench", "WornPath.Mutants", "Mutant.cs.txt"), Path.Combine(core, "Mutant.cs"));
 
 // Some places cannot be switched where they stand; the build says which, and others take their places.
 var refused = new HashSet<Site>();
@@ -44,9 +46,9 @@ for (var tries = 0; ; tries++)
     var numbered = chosen.Select((s, i) => (Number: i + 1, Site: s)).ToList();
     foreach (var file in files) File.WriteAllText(file, Mutator.Rewrite(texts[file], numbered.Where(m => m.Site.File == file)));
     var build = Run(copy, "dotnet",
-        "build tests/WornPath.Formats.Tests -v q --nologo -p:TreatWarningsAsErrors=false -p:RunAnalyzers=false -p:EnforceCodeStyleInBuild=false");
+        "build tests/WornPath.Formats.Tests -c Release -v q --nologo -p:TreatWarningsAsErrors=false -p:RunAnalyzers=false -p:EnforceCodeStyleInBuild=false");
     if (build.Code == 0) build = Run(copy, "dotnet",
-        "build tests/WornPath.Core.Tests -v q --nologo -p:TreatWarningsAsErrors=false -p:RunAnalyzers=false -p:EnforceCodeStyleInBuild=false");
+        "build tests/WornPath.Core.Tests -c Release -v q --nologo -p:TreatWarningsAsErrors=false -p:RunAnalyzers=false -p:EnforceCodeStyleInBuild=false");
     if (build.Code == 0) break;
     var bad = 0;
     foreach (Match error in Regex.Matches(build.Output, @"(?<file>/[^\s(]+\.cs)\((?<line>\d+),\d+\): error"))
@@ -66,27 +68,50 @@ for (var tries = 0; ; tries++)
     chosen.RemoveAll(refused.Contains);
 }
 
-string Exe(string tests) => Path.Combine(copy, "tests", tests, "bin", "Debug", "net10.0", tests);
-// The quickest that find most come first.
-bool Killed(int mutant) => Run(copy, Exe("WornPath.Core.Tests"), "-noLogo -stopOnFail -namespace WornPath.Core.Tests.Findings", mutant, 240).Code != 0
-    || Run(copy, Exe("WornPath.Core.Tests"),
-        "-noLogo -stopOnFail -namespace WornPath.Core.Tests.Walking -namespace WornPath.Core.Tests.Editing -namespace WornPath.Core.Tests.Building",
-        mutant, 240).Code != 0
-    || Run(copy, Exe("WornPath.Formats.Tests"), "-noLogo -stopOnFail", mutant, 240).Code != 0;
-if (Killed(0))
+var atOnce = new ParallelOptions { MaxDegreeOfParallelism = Option("--at-once", 2) };
+string Exe(string tests) => Path.Combine(copy, "tests", tests, "bin", "Release", "net10.0", tests);
+var classes = new System.Collections.Concurrent.ConcurrentBag<TestClass>();
+var broken = new System.Collections.Concurrent.ConcurrentBag<string>();
+string[] projects = ["WornPath.Core.Tests", "WornPath.Formats.Tests"];
+Parallel.ForEach(projects.SelectMany(p => Run(copy, Exe(p), "-noColor -list classes").Output
+    .Split('\n', StringSplitOptions.TrimEntries).Where(c => c.StartsWith("WornPath.", StringComparison.Ordinal)).Select(c => (Project: p, Name: c))), atOnce, c =>
 {
-    Console.WriteLine("The tests fail without any mutant.");
+    var list = Path.Combine(copy, c.Name + ".reached");
+    var clock = Stopwatch.StartNew();
+    var run = Run(copy, Exe(c.Project), $"-noLogo -maxThreads 1 -class \"{c.Name}\"", 0, slow, list);
+    // A class that takes too long is asked of nothing, and said; one that reaches no mutant writes no list.
+    if (run.Code != 0 && clock.Elapsed.TotalSeconds >= slow) Console.WriteLine($"  left out, longer than {slow} s: {c.Name}");
+    else if (run.Code != 0) broken.Add(c.Name);
+    else if (File.Exists(list)) classes.Add(new(c.Project, c.Name, clock.Elapsed.TotalSeconds,
+        File.ReadAllLines(list).Select(l => int.Parse(l, CultureInfo.InvariantCulture)).ToHashSet()));
+});
+if (!broken.IsEmpty)
+{
+    Console.WriteLine($"These tests fail without any mutant: {string.Join(", ", broken)}");
     return 1;
 }
 
+Console.WriteLine($"{classes.Count} classes of tests, {classes.Sum(c => c.Seconds):0} s; the slowest: "
+    + string.Join(", ", classes.OrderByDescending(c => c.Seconds).Take(12).Select(c => $"{c.Name.Split('.')[^1]} {c.Seconds:0}")));
 var alive = new System.Collections.Concurrent.ConcurrentBag<int>();
+var found = new System.Collections.Concurrent.ConcurrentDictionary<string, int>();
+bool Fails(int mutant, List<TestClass> tests) => Run(copy, Exe(tests[0].Project),
+    $"-noLogo -maxThreads 1 -stopOnFail {string.Join(' ', tests.Select(c => $"-class \"{c.Name}\""))}",
+    mutant, 30 + (int)(10 * tests.Sum(c => c.Seconds))).Code != 0;
 var done = 0;
-Parallel.For(1, chosen.Count + 1, new ParallelOptions { MaxDegreeOfParallelism = Option("--at-once", 2) }, n =>
+Parallel.For(1, chosen.Count + 1, atOnce, n =>
 {
-    if (!Killed(n))
+    // The quickest that found most so far come first, a few on their own; then the rest in one go, as far as the time for one mutant goes.
+    List<TestClass> reaching = [.. classes.Where(c => c.Reaches.Contains(n)).OrderBy(c => c.Seconds / (1 + found.GetValueOrDefault(c.Name)))];
+    var spent = 0.0;
+    List<TestClass> asked = [.. reaching.TakeWhile(c => (spent += c.Seconds) <= most)];
+    var killer = asked.Take(Alone).FirstOrDefault(c => Fails(n, [c]));
+    if (killer is not null) found.AddOrUpdate(killer.Name, 1, (_, times) => times + 1);
+    else if (!asked.Skip(Alone).GroupBy(c => c.Project).Any(rest => Fails(n, [.. rest])))
     {
         alive.Add(n);
-        Console.WriteLine($"  alive: {Path.GetRelativePath(copy, chosen[n - 1].File)}:{chosen[n - 1].Line} {chosen[n - 1].What}");
+        Console.WriteLine($"  alive: {Path.GetRelativePath(copy, chosen[n - 1].File)}:{chosen[n - 1].Line} {chosen[n - 1].What}"
+            + (reaching.Count == 0 ? " (no test passes by)" : $" ({reaching.Count} classes pass by, {asked.Count} were asked)"));
     }
 
     if (Interlocked.Increment(ref done) % 20 == 0) Console.WriteLine($"{done} of {chosen.Count}, {alive.Count} alive");
@@ -99,10 +124,12 @@ string? Text(string name) => Array.IndexOf(args, name) is >= 0 and var at && at 
 
 int Option(string name, int usual) => int.TryParse(Text(name), out var value) ? value : usual;
 
-static (int Code, string Output) Run(string folder, string program, string arguments, int mutant = 0, int seconds = 900)
+static (int Code, string Output) Run(string folder, string program, string arguments, int mutant = 0, int seconds = 900,
+    string? reached = null)
 {
     var start = new ProcessStartInfo(program, arguments) { WorkingDirectory = folder, RedirectStandardOutput = true, RedirectStandardError = true };
     start.Environment["WORNPATH_MUTANT"] = mutant.ToString(CultureInfo.InvariantCulture);
+    if (reached is not null) start.Environment["WORNPATH_REACHED"] = reached;
     using var process = Process.Start(start)!;
     var error = process.StandardError.ReadToEndAsync();
     var output = process.StandardOutput.ReadToEndAsync();
@@ -115,3 +142,10 @@ static (int Code, string Output) Run(string folder, string program, string argum
 
     return (process.ExitCode, output.Result + error.Result);
 }
+
+/// <summary>A class of tests.</summary>
+/// <param name="Project">The project it stands in.</param>
+/// <param name="Name">Its full name.</param>
+/// <param name="Seconds">How long it takes.</param>
+/// <param name="Reaches">The mutants whose place it passes by.</param>
+internal sealed record TestClass(string Project, string Name, double Seconds, IReadOnlySet<int> Reaches);

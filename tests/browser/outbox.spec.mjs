@@ -198,7 +198,7 @@ test('typing on in The job while the answer of the field before arrives overwrit
   await page.keyboard.press('Tab');
   await page.getByLabel('People', { exact: true }).fill('lots');
   await page.keyboard.press('Tab');
-  const alert = page.getByRole('alert').filter({ hasText: 'is no people' });
+  const alert = page.getByRole('alert').filter({ hasText: 'is no such number' });
   await expect(alert).toBeVisible();
   await expect(page.getByLabel('People', { exact: true })).toHaveValue('lots');
   // It stands there also after a reload, with the reason; Esc puts it away.

@@ -108,9 +108,11 @@ public sealed class RemovalOrder
 
     private Problem Broken(List<string> circle)
     {
-        var names = circle.Select(id => _sheet.Find(id)!.Label).ToList();
+        var things = circle.Select(id => _sheet.Find(id)!).ToList();
+        // Each behind the next, and the last behind the first.
+        var round = string.Concat(things.Select((t, i) => $"{(i == 0 ? t.Label : ", which")} {t.Or("is", "are")} behind {things[(i + 1) % things.Count].Label}"));
         return new Problem(
-            $"None of these can come off first: {string.Join(" is behind ", names.Append(names[0]))}.",
-            $"Look which of them does come off first, and take what it is “behind” out in Joints, such as {names[0]} behind {names[circle.Count > 1 ? 1 : 0]}.");
+            $"None of these can come off first: {round}.",
+            $"Look which of them does come off first, and take what it is “behind” out in Joints, such as {things[0].Label} behind {things[things.Count > 1 ? 1 : 0].Label}.");
     }
 }

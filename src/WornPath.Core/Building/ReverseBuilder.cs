@@ -150,7 +150,8 @@ public sealed class ReverseBuilder
         if (Then(Walk.Vehicle).Vehicle.PedalSoft && !_walk.Doing(Verb.PumpBrakes).Any(e => e.StepIndex > _last)) _steps.Add("Pump the brake pedal until it is firm.");
         foreach (var chocks in _chocks) _steps.Add($"Take away the {chocks}.");
         foreach (var joint in _walk.Sheet.Joints.Where(j => _firstLoosened.ContainsKey(j.Id) && Natures.HoldsAWheel(j, _walk.Things) && !_walk.EventsOf(j.Id).Any(e => e.Action.Verb == Verb.Retorque))) _steps.Add(TighteningSentence.Again(joint, _walk.Workshop.Rules));
-        if (added.LastOrDefault(j => Natures.IsLifeCritical(j, _walk.Things)) is { } critical && !IsSaidLater("qualified")) _steps.Add(TighteningSentence.HaveChecked(critical));
+        List<Joint> critical = [.. added.Where(j => Natures.IsLifeCritical(j, _walk.Things))];
+        if (critical.Count > 0 && !IsSaidLater("qualified")) _steps.Add(TighteningSentence.HaveChecked(critical));
         return [.. _steps];
     }
 

@@ -1,4 +1,5 @@
 using WornPath.Core.Quantities;
+using WornPath.Core.Reading;
 using WornPath.Core.Sheets;
 using WornPath.Core.Workshops;
 
@@ -24,8 +25,12 @@ public static class TighteningSentence
     /// <summary>Torques it again after it was used, when the house rules say so.</summary>
     public static string Again(Joint joint, HouseRules rules) => $"After {rules.RetorqueWords}, retorque the {joint.Name}{(joint.Torque is { } value && joint.Variants.IsEmpty ? $" to {value.Target}" : "")}.";
 
-    /// <summary>Has what keeps people alive checked before it is used.</summary>
-    public static string HaveChecked(Thing thing) => $"Have a qualified person check the {thing.Name} before the vehicle is used.";
+    /// <summary>Has what keeps people alive checked before it is used, all of it by name.</summary>
+    public static string HaveChecked(IEnumerable<Thing> things) => string.Join(' ', things.Select(t => $"the {t.Name}").Distinct().Chunk(MostAtOnce)
+        .Select(names => $"Have a qualified person check {Sentences.Listed(names)} before the vehicle is used."));
+
+    // So many names a sentence bears.
+    private const int MostAtOnce = 4;
 
     /// <summary>Has the alignment looked at after steering or suspension came apart.</summary>
     public const string CheckAlignment = "Have the wheel alignment checked.";
@@ -39,8 +44,8 @@ public static class TighteningSentence
     /// <summary>Puts the joint's treatment on.</summary>
     public static string Apply(Joint joint) => $"Apply {TreatmentWords(joint)} to the {joint.Name}.";
 
-    /// <summary>The treatment as a sentence says it: "threadlocker medium".</summary>
-    public static string TreatmentWords(Joint joint) => EnumWord.Of(joint.Treatment).Replace(",", "", StringComparison.Ordinal);
+    /// <summary>The treatment as a sentence says it: "medium threadlocker" for "threadlocker, medium".</summary>
+    public static string TreatmentWords(Joint joint) => string.Join(' ', EnumWord.Of(joint.Treatment).Split(", ").Reverse());
 
     /// <summary>A value as a sentence says it.</summary>
     internal static string ValueOf(TorqueSpec spec) => spec switch

@@ -199,9 +199,11 @@ public static class Editor
         {
             if (sheet.FindStep(id) is not { } step) return Gone("This step");
             if (step.Text != before)
-                return new Problem("This step was changed a moment ago.", "Look at it before you take it away.") { Clash = new Clash(step.Text, "") };
+                return new Problem($"{Which(id)} was changed a moment ago.", "Look at it before you take it away.") { Clash = new Clash(step.Text, "") };
         }
 
+        // Of several the one that was changed has to be found.
+        string Which(string id) => edit.Steps.Length == 1 ? "This step" : $"Step {sheet.Steps.TakeWhile(s => s.Id != id).Count() + 1}";
         return Unnamed(sheet, WithoutSteps(sheet, [.. edit.Steps.Select(s => s.Id)]));
     }
 

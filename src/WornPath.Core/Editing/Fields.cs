@@ -238,7 +238,7 @@ public static class Fields
         t => get(t).ToString(CultureInfo.InvariantCulture),
         (_, t, text) => (read ?? AmountText.Count)(text) is { } n && n == decimal.Truncate(n) && n >= low && n <= high
             ? set(t, (int)n)
-            : new Problem($"“{NumberText.Excerpt(text)}” is no {label}.", $"Write a whole number from {low} to {high}."),
+            : new Problem($"“{NumberText.Excerpt(text)}” is no such number.", $"Write a whole number from {low} to {high}."),
         []);
 
     // A number with decimals; an empty cell is none.
@@ -248,7 +248,7 @@ public static class Fields
         (_, t, text) =>
         {
             if (string.IsNullOrWhiteSpace(text)) return set(t, null);
-            return parse(text) is { } read && read >= low && read <= high ? set(t, read) : new Problem($"“{NumberText.Excerpt(text)}” is no {label}.", string.Create(CultureInfo.InvariantCulture, $"Write a number from {low} to {high}, or leave it empty."));
+            return parse(text) is { } read && read >= low && read <= high ? set(t, read) : new Problem($"“{NumberText.Excerpt(text)}” is no such number.", string.Create(CultureInfo.InvariantCulture, $"Write a number from {low} to {high}, or leave it empty."));
         },
         []);
 
@@ -256,7 +256,7 @@ public static class Fields
         where TEnum : struct, Enum => new(name, label, t => EnumWords<TEnum>.Of(get(t)),
         (_, t, text) => EnumWords<TEnum>.Find(text.Trim()) is { } value
             ? set(t, value)
-            : new Problem($"“{NumberText.Excerpt(text)}” is no {label}.", $"Choose one of: {string.Join(", ", EnumWords<TEnum>.All)}."),
+            : new Problem($"“{NumberText.Excerpt(text)}” is none of its choices.", $"Choose one of: {string.Join(", ", EnumWords<TEnum>.All)}."),
         EnumWords<TEnum>.All);
 
     // Parts by id or name, parted by commas.

@@ -53,5 +53,5 @@ public abstract class AgreementRule : StepRule
     }
 
     private static Fix? Write(Step step, Said said) => said.Writes is not { Length: > 0 } writes || said.At.Length == 0 ? null
-        : new Fix($"The step says {writes}", new WriteStep(step.Id, step.Text, string.Concat(step.Text.AsSpan(0, said.At.Start), writes, step.Text.AsSpan(said.At.End))));
+        : Fix.Write($"The step says {writes}", step, said.At, writes);
 }

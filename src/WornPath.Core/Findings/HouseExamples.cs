@@ -1,3 +1,4 @@
+using WornPath.Core.Building;
 using System.Collections.Immutable;
 using System.Globalization;
 using WornPath.Core.Quantities;
@@ -42,13 +43,13 @@ public static class HouseExamples
     private static string? Treated(Joint joint, JointJudgement judged)
     {
         if (judged.DryRatio is not { } ratio || joint.Torque is not { } spec) return null;
-        var stated = $"{spec} dry, with {EnumWord.Of(joint.Treatment)}";
+        var stated = $"{spec} dry, with {TighteningSentence.TreatmentWords(joint)}";
         return judged.IsReduced ? $"{stated}: {judged.Target} is set and printed as reduced to {Factor(ratio)} of it." : $"{stated}: {judged.Target} stays, and a finding says so.";
     }
 
     private static string? Cure(Joint joint, HouseRules rules) =>
         TreatmentAdvice.For(joint, ImmutableDictionary<string, Thing>.Empty, rules) is { FullHours: { } hours, FixtureMinutes: { } minutes }
-            ? $"{EnumWord.Of(joint.Treatment)} may be moved after {minutes} min and bears its load after {hours} h." : null;
+            ? $"{TighteningSentence.TreatmentWords(joint)} may be moved after {minutes} min and bears its load after {hours} h." : null;
 
     private static HouseExample? FirstDue(Workshop workshop)
     {

@@ -11,9 +11,39 @@ namespace WornPath.Core.Findings;
 public sealed record RuleInfo(string Id, Severity Severity, string Title);
 
 /// <summary>A change that puts a finding right, which the author applies with one key.</summary>
-/// <param name="Title">What it does, as a button says it.</param>
-/// <param name="Edit">The edit.</param>
-public sealed record Fix(string Title, Edit Edit);
+public sealed record Fix
+{
+    private readonly Edit? _edit;
+    private readonly Func<Edit>? _make;
+
+    /// <summary>A fix by an edit that is at hand.</summary>
+    public Fix(string title, Edit edit) => (Title, _edit) = (title, edit);
+
+    private Fix(string title, Func<Edit> make) => (Title, _make) = (title, make);
+
+    /// <summary>What it does, as a button says it.</summary>
+    public string Title { get; init; }
+
+    /// <summary>The edit; one that writes a step anew is made when it is asked for, for its text is as long as the step's.</summary>
+    public Edit Edit
+    {
+        get => _edit ?? _make!();
+        init => _edit = value;
+    }
+
+    /// <summary>A fix that writes other words in the place of some of a step's.</summary>
+    /// <param name="title">What it does.</param>
+    /// <param name="step">The step.</param>
+    /// <param name="at">The words that go.</param>
+    /// <param name="words">What comes in their place.</param>
+    public static Fix Write(string title, Step step, Span at, string words) =>
+        new(title, () => new WriteStep(step.Id, step.Text, string.Concat(step.Text.AsSpan(0, at.Start), words, step.Text.AsSpan(at.End))));
+
+    /// <summary>Two fixes are the same where they say and do the same.</summary>
+    public bool Equals(Fix? other) => other is not null && Title == other.Title && Edit.Equals(other.Edit);
+
+    public override int GetHashCode() => Title.GetHashCode(StringComparison.Ordinal);
+}
 
 /// <summary>Something the walk found.</summary>
 public sealed record Finding

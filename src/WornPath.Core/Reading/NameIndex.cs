@@ -22,6 +22,7 @@ public sealed class NameIndex
     private readonly Lazy<Dictionary<string, List<Joint>>> _byFastener;
     private readonly Lazy<List<Thing>> _hardware;
     private readonly Lazy<Dictionary<string, List<Joint>>> _between;
+    private readonly Lazy<(ILookup<string, int> ById, ILookup<string, int> ByName)> _holding;
     private readonly HashSet<(string Word, string Number)> _numbered = [];
     private readonly HashSet<(string First, string Second)> _pairs = [];
     private readonly Dictionary<string, Thing> _byId = new(StringComparer.OrdinalIgnoreCase);
@@ -56,6 +57,9 @@ public sealed class NameIndex
         _hardware = new(() => [.. _byHead.Where(h => Trade.Hardware.Contains(h.Key)).SelectMany(h => h.Value).Select(e => e.Thing)]);
         _between = new(() => sheet.Joints.Where(j => FirstOf(j.Name) is not null)
             .GroupBy(j => string.Join(' ', StemsOf(FirstOf(j.Name)!))).ToDictionary(g => g.Key, g => g.ToList()));
+        _holding = new(() => (
+            sheet.Joints.SelectMany((j, at) => j.Holds.Select(id => (id, at))).ToLookup(h => h.id, h => h.at),
+            sheet.Joints.Select((j, at) => (Held: HeldByName(j), at)).Where(h => h.Held is not null).ToLookup(h => h.Held!, h => h.at)));
         _byFastener = new(() => sheet.Joints.Where(j => j.Fastener?.IsCalled is not null)
             .GroupBy(j => string.Join(' ', StemsOf(j.Fastener!.IsCalled!))).ToDictionary(g => g.Key, g => g.ToList()));
     }
@@ -92,6 +96,17 @@ public sealed class NameIndex
         var past = to < 0 ? -1 : name.IndexOf(' ', to);
         return past < 0 ? null : name[..to] + name[past..];
     }
+
+    /// <summary>The joints that hold a part, as they stand on the sheet: by what they say they hold, or by their name (the cover bolts hold the cover).</summary>
+    internal IEnumerable<Joint> Holding(Part part) => _holding.Value.ById[part.Id]
+        .Union(_holding.Value.ByName[string.Join(' ', NamesOf(part)[0])]).Order().Select(at => _sheet.Joints[at]);
+
+    /// <summary>Whether a joint holds a part, by the same two ways.</summary>
+    internal static bool Holds(Joint joint, Part part) =>
+        joint.Holds.Contains(part.Id) || HeldByName(joint) == string.Join(' ', NamesOf(part)[0]);
+
+    // "Front cover bolts": the front cover.
+    private static string? HeldByName(Joint joint) => Referring.Bare(NamesOf(joint)[0]) is [.. { Count: > 0 } held, _] ? string.Join(' ', held) : null;
 
     /// <summary>The joints that are called fasteners and no more.</summary>
     internal IEnumerable<Thing> Hardware => _hardware.Value;

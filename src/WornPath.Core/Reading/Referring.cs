@@ -303,7 +303,7 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
     // "All six": the four and the two that were spoken of last.
     private List<Thing> Together(int count)
     {
-        var recent = sheet.Things.Concat(_fresh).OfType<Joint>().Where(j => spoken.Lately(j) > 0).OrderByDescending(spoken.Lately).Take(4).ToList();
+        var recent = All<Joint>().Where(j => spoken.Lately(j) > 0).OrderByDescending(spoken.Lately).Take(4).ToList();
         if (recent.Exists(j => j.Count == count)) return [];
         for (var take = 1; take <= recent.Count; take++)
             if (recent.Take(take).Sum(j => j.Count) is var sum && sum >= count) return sum == count && take > 1 ? [.. recent.Take(take).Reverse()] : [];
@@ -393,6 +393,12 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
         var clean = Names.Clean(name);
         return clean.Length <= Names.Longest ? clean : clean[..Names.Longest];
     }
+
+    /// <summary>The joints that hold a part: of the sheet, and named anew here.</summary>
+    public List<Joint> Holding(Part part) => [.. names.Holding(part), .. _fresh.OfType<Joint>().Where(j => NameIndex.Holds(j, part))];
+
+    /// <summary>Everything of one kind a sentence can mean, without looking through the other kinds.</summary>
+    public IEnumerable<T> All<T>() where T : Thing => sheet.All<T>().Concat(_fresh.OfType<T>());
 
     /// <summary>Everything a sentence can mean: of the sheet, and named anew here.</summary>
     public IEnumerable<Thing> Things => sheet.Things.Concat(_fresh);

@@ -132,11 +132,7 @@ public sealed partial class SentenceReader
         return holding.Count == 1 ? holding[0] : Spoken.Nearest(holding) as Joint;
     }
 
-    private List<Joint> Holding(Part part) =>
-        [.. _refer.Things.OfType<Joint>().Where(j => Holds(j, part))];
-
-    private static bool Holds(Joint joint, Part part) => joint.Holds.Contains(part.Id) || Referring.Bare(NameIndex.NamesOf(joint)[0]) is [.. var first, _]
-        && first.SequenceEqual(NameIndex.NamesOf(part)[0]);
+    private List<Joint> Holding(Part part) => _refer.Holding(part);
 
     // Tools and consumables that are named: the sheet comes to know them.
     private void Beside(Clause clause)

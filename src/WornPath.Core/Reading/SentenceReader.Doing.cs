@@ -203,7 +203,7 @@ public sealed partial class SentenceReader
     private void PlaceOwn(Clause clause, List<NounPhrase> objects)
     {
         var verb = clause.Verb!.Lemma;
-        var aid = _refer.Things.OfType<Aid>().Where(a => NameIndex.NamesOf(a)[0] is [.., var head]
+        var aid = _refer.All<Aid>().Where(a => NameIndex.NamesOf(a)[0] is [.., var head]
             && (head == verb || NameIndex.NamesOf(a)[0] is ["wheel", _] && objects is [{ Head: "wheel" }, ..]
                 && Trade.Chocks.Contains(head) && Trade.Chocks.Contains(verb))).ToList();
         // "Plug the ports with the caps": said with what.
@@ -255,7 +255,7 @@ public sealed partial class SentenceReader
     // "Uncap the pipe": the cap that is on it, or the one that was put on last.
     private void TakeOwn(Clause clause)
     {
-        var caps = _refer.Things.OfType<Aid>().Where(a => NameIndex.NamesOf(a)[0][^1] is "cap" or "plug" or "bung" or "cover"
+        var caps = _refer.All<Aid>().Where(a => NameIndex.NamesOf(a)[0][^1] is "cap" or "plug" or "bung" or "cover"
             && Spoken.IsOff(a) is false).ToList();
         var whose = clause.Nouns.Where(n => !n.IsPronoun).SelectMany(n => n.Stems).ToHashSet();
         if ((caps.Find(c => NameIndex.NamesOf(c)[0].Any(whose.Contains)) ?? Spoken.Nearest(caps)) is { } cap) Add(Verb.TakeAway, cap, PlaceOf(clause));
@@ -335,7 +335,7 @@ public sealed partial class SentenceReader
     {
         var by = phrase.Stems.Any(Trade.LockWires.Contains) ? Locking.Wire : phrase.Stems.Any(Trade.LockPlates.Contains) ? Locking.LockPlate : Locking.None;
         if (by == Locking.None) return null;
-        var all = _refer.Things.OfType<Joint>().Where(j => j.Locking == by).ToList();
+        var all = _refer.All<Joint>().Where(j => j.Locking == by).ToList();
         return all.Count == 1 ? all[0] : (Joint?)Spoken.Nearest(all);
     }
 
@@ -391,7 +391,7 @@ public sealed partial class SentenceReader
         if (what.Owner.Count > 0 && _refer.Known(new NounPhrase(what.At, what.OwnerName, what.Owner), k => k == ThingKind.Joint) is Joint owned) return owned;
         // "The tab washers on the flange": its nuts.
         foreach (var place in clause.Nouns.Where(n => n is { IsPronoun: false, After: "on" or "of" or "at" or "under" }))
-            if (_refer.Things.OfType<Joint>().Where(j => NameIndex.NamesOf(j)[0] is [.., var held, _] && held == place.Head).ToList() is [var its]) return its;
+            if (_refer.All<Joint>().Where(j => NameIndex.NamesOf(j)[0] is [.., var held, _] && held == place.Head).ToList() is [var its]) return its;
         if (FastenerBeside(clause, what, noun => noun.Is(ThingKind.Joint)) is { } beside) return beside;
         return Spoken.Last.Concat(Spoken.Earlier).OfType<Joint>().FirstOrDefault();
     }
@@ -437,12 +437,12 @@ public sealed partial class SentenceReader
         // Named beside it, spoken of next, in hand, the only one that has a pin.
         if (FastenerBeside(clause, pin, noun => noun.Head == "nut" && (isCotter || noun.Stems.Contains("castle"))) is { } beside) return beside;
         if (Spoken.Pin && Spoken.Pinned is Joint pulled) return pulled;
-        if (pin.OwnerName.Length > 0 && _refer.Things.OfType<Joint>().FirstOrDefault(j => NameIndex.NamesOf(j)[0].Intersect(pin.Owner).Any()) is { } owned) return owned;
+        if (pin.OwnerName.Length > 0 && _refer.All<Joint>().FirstOrDefault(j => NameIndex.NamesOf(j)[0].Intersect(pin.Owner).Any()) is { } owned) return owned;
         bool Pinned(Joint j) => j.Locking == Locking.CotterPin || j.Count == 1 && !j.Name.EndsWith('s') && NameIndex.NamesOf(j)[0] is [.., "nut"] name
             && !name.Any(n => n is "lock" or "jam" or "wheel" or "lug" or "swivel" or "flare");
         if (Spoken.Last.Concat(Spoken.Earlier).OfType<Joint>().FirstOrDefault(Pinned) is { } inHand) return inHand;
-        var all = _refer.Things.OfType<Joint>().Where(j => j.Locking == Locking.CotterPin).ToList();
-        if (all.Count == 0) all = [.. _refer.Things.OfType<Joint>().Where(j => Pinned(j) && !Spoken.IsYetToCome(j))];
+        var all = _refer.All<Joint>().Where(j => j.Locking == Locking.CotterPin).ToList();
+        if (all.Count == 0) all = [.. _refer.All<Joint>().Where(j => Pinned(j) && !Spoken.IsYetToCome(j))];
         if (Spoken.Nearest(all) is Joint near) return near;
         if (all.Count == 1) return all[0];
         if (!isCotter || Settled(key) is not null) return null;

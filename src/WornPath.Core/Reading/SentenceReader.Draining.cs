@@ -24,7 +24,7 @@ public sealed partial class SentenceReader
             && !n.Text.Split(' ').Any(Trade.RunsOut.Contains))) return false;
         if (named is null && comes && !runs && !clause.Nouns.Any(n => Trade.NounOf(n.Stems) is { Role: NounRole.Words })) return false;
         if ((named is not null ? _refer.Known(named, k => k == ThingKind.Fluid) ?? _refer.Assume(named, ThingKind.Fluid, false, null, null)
-            : FluidIn(NameIndex.NamesOf(opened)[0]) ?? Spoken.Nearest(_refer.Things.Where(t => t is Fluid)) ?? Unheard(opened, clause))
+            : FluidIn(NameIndex.NamesOf(opened)[0]) ?? Spoken.Nearest(_refer.All<Fluid>()) ?? Unheard(opened, clause))
             is not Fluid fluid) return false;
         Trace(clause, Sense.Drain);
         Add(Verb.Drain, fluid, named?.At ?? PlaceOf(clause));
@@ -36,13 +36,13 @@ public sealed partial class SentenceReader
     // What nobody has named yet: "take the drain plug out and let about six litres run off".
     private Fluid? Unheard(Thing opened, Clause clause)
     {
-        if (opened is not Joint || !NameIndex.NamesOf(opened)[0].Any(w => w is "drain" or "sump" or "oil") || _refer.Things.Any(t => t is Fluid)) return null;
+        if (opened is not Joint || !NameIndex.NamesOf(opened)[0].Any(w => w is "drain" or "sump" or "oil") || _refer.All<Fluid>().Any()) return null;
         var name = FluidCalledBy(NameIndex.NamesOf(opened)[0]) ?? "oil";
         return (Fluid)_refer.Assume(new NounPhrase(PlaceOf(clause), name, NameIndex.StemsOf(name)) { Name = name }, ThingKind.Fluid, false, null, null);
     }
 
     // The fluid spoken of last, or the only one there is.
-    private Fluid? FluidOfJob() => _refer.Things.OfType<Fluid>().ToList() is var fluids && fluids is [var only] ? only : Spoken.Nearest(fluids) as Fluid;
+    private Fluid? FluidOfJob() => _refer.All<Fluid>().ToList() is var fluids && fluids is [var only] ? only : Spoken.Nearest(fluids) as Fluid;
 
     // A plug out or a tap open, last of all that was done: in this step, or at the end of the one before.
     private Thing? Opened() => DoneLately.LastOrDefault(a => a.Verb is not (Verb.Place or Verb.Renew)) is
@@ -71,7 +71,7 @@ public sealed partial class SentenceReader
     // What is in a vessel, or behind a plug, by the words of its name: the only fluid of the sheet, the one called by them, the only oil.
     private Fluid? FluidIn(IReadOnlyList<string> stems)
     {
-        var fluids = _refer.Things.OfType<Fluid>().ToList();
+        var fluids = _refer.All<Fluid>().ToList();
         if (fluids is [var only]) return only;
         var oils = FluidCalledBy(stems) is { } called ? fluids.FindAll(f => NameIndex.StemsOf(called).All(NameIndex.NamesOf(f)[0].Contains))
             : fluids.FindAll(f => NameIndex.NamesOf(f)[0][^1] == "oil");

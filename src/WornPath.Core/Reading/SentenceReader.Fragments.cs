@@ -314,7 +314,7 @@ public sealed partial class SentenceReader
             if (clause.Pieces is not [{ Noun: { IsPronoun: false, IsNew: false, Stems: [var fuel] } said }, { Way: "on" or "off" }, ..]
                 || fuel is not ("fuel" or "petrol" or "gas" or "diesel") || clause.Pieces.Skip(2).Any(p => p.Noun is not { After: "at" })
                 || reader._refer.Known(said) is Part or Connection) return false;
-            var tap = reader._refer.Things.OfType<Control>().FirstOrDefault(c => NameIndex.NamesOf(c)[0].Contains(fuel)
+            var tap = reader._refer.All<Control>().FirstOrDefault(c => NameIndex.NamesOf(c)[0].Contains(fuel)
                 || Trade.Taps.Contains(NameIndex.NamesOf(c)[0][^1]))
                 ?? reader.ControlOf(new NounPhrase(said.At, $"{fuel} tap", [fuel, "tap"]) { Name = $"{fuel} tap" });
             reader.Add(Verb.Set, tap, said.At, a => a with { Position = Short(reader.PlaceOf(clause).Of(reader._text)) });
@@ -348,7 +348,7 @@ public sealed partial class SentenceReader
             {
                 if (reader._actions[i] is not { Verb: Verb.TakeOut, Target: { } id } || reader._refer.Find(id) is not Joint joint) continue;
                 var removed = reader._actions.FindIndex(before, i - before, a => a.Verb == Verb.Remove && reader._refer.Find(a.Target!) is Part part
-                    && Holds(joint, part));
+                    && NameIndex.Holds(joint, part));
                 if (removed < 0) continue;
                 var taken = reader._actions[i];
                 reader._actions.RemoveAt(i);
@@ -509,7 +509,7 @@ public sealed partial class SentenceReader
             // "Tank down again, two screws": what held it and is out goes in with it.
             if (way == "none" && !phrase.IsPronoun && reader._actions is [.., { Verb: Verb.Fit, Target: { } goesOn }]
                 && reader._refer.Find(goesOn) is Part host && reader._refer.Known(phrase, k => k == ThingKind.Joint) is Joint fastens
-                && reader.Spoken.WasOff(fastens) is true && Holds(fastens, host)) way = "on";
+                && reader.Spoken.WasOff(fastens) is true && NameIndex.Holds(fastens, host)) way = "on";
             // "Inner bearing in the drum, seal on top": what is off, or new, goes there.
             if (way == "none" && Placed(phrase) && (phrase.IsNew || reader._refer.Known(phrase, k => k != ThingKind.Aid) is { } off
                 && reader.Spoken.IsOff(off) is true)) way = "on";

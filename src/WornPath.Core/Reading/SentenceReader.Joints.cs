@@ -214,7 +214,7 @@ public sealed partial class SentenceReader
         // "Screw the adapters into the valve, then tighten them to 60 N·m": no bolts of a step before.
         if (meant.Count > 0 && (phrase.Text is "them" or "it" || phrase.IsUnsaid) && Spoken.Last.Count > 0
             && Spoken.Last.All(t => t is Part && _actions.Exists(a => a.Verb == Verb.Fit && a.Target == t.Id))
-            && !meant.Any(m => _actions.Exists(a => a.Target == m.Id) || Spoken.Last.OfType<Part>().Any(p => m is Joint far && Holds(far, p)))) return [];
+            && !meant.Any(m => _actions.Exists(a => a.Target == m.Id) || Spoken.Last.OfType<Part>().Any(p => m is Joint far && NameIndex.Holds(far, p)))) return [];
         // "Loosen the bolts, change the belt and torque them": those of the step.
         return meant.Count == 0 && (phrase.Text == "them" || phrase.IsUnsaid) && _actions.FindLast(a => a.Target is { } id
             && _refer.Find(id) is Joint { IsMany: true } or Joint { Count: > 1 }) is { } done

@@ -46,7 +46,7 @@ public sealed partial class SentenceReader
         if (sense is not (Sense.Off or Sense.On or Sense.Secure or Sense.Replace or Sense.Unbolt or Sense.Discard) || !IsSprung(phrase)
             || _refer.Known(phrase) is not Control control) return null;
         var stems = NameIndex.NamesOf(control)[0];
-        return _refer.Things.OfType<Part>().FirstOrDefault(p => NameIndex.NamesOf(p)[0].SequenceEqual(stems))
+        return _refer.All<Part>().FirstOrDefault(p => NameIndex.NamesOf(p)[0].SequenceEqual(stems))
             ?? _refer.Assume(phrase with { Name = control.Name, Text = control.Name.ToLowerInvariant(), Stems = stems },
                 ThingKind.Part, false, null, null) as Part;
     }

@@ -53,7 +53,7 @@ public sealed partial class SentenceReader
             }
 
             // "Take out the drawbar bolts." "Lower the drawbar": what they held.
-            if (thing is null && sense is Sense.Lower or Sense.VehicleMoves && _refer.Things.OfType<Joint>().Any(j => Spoken.WasOff(j) is true
+            if (thing is null && sense is Sense.Lower or Sense.VehicleMoves && _refer.All<Joint>().Any(j => Spoken.WasOff(j) is true
                 && NameIndex.NamesOf(j)[0] is [.. var whose, _] && whose.SequenceEqual(phrase.Stems)))
             {
                 Spoken.Hand(DoTo(clause, Sense.Off, phrase));

@@ -888,7 +888,7 @@ public sealed partial class SentenceReader
                 DoEach(clause, Sense.On, objects);
                 return;
             case Sense.Level when !objects.Exists(o => o.IsPronoun || _refer.Known(o) is Fluid || o.Is(ThingKind.Fluid)):
-                if ((Spoken.Nearest(_refer.Things.Where(t => t is Fluid)) ?? FluidIn([])) is { } fluid) Add(Verb.CheckLevel, fluid, PlaceOf(clause));
+                if ((Spoken.Nearest(_refer.All<Fluid>()) ?? FluidIn([])) is { } fluid) Add(Verb.CheckLevel, fluid, PlaceOf(clause));
                 else goto default;
                 return;
             // "Fill with engine oil": with that, and no other that is on the sheet.
@@ -915,8 +915,8 @@ public sealed partial class SentenceReader
                 return;
             // "Top up the axle": with its oil.
             case Sense.Fill when objects.Count > 0 && objects.TrueForAll(o => !o.IsPronoun && _refer.Known(o) is not Fluid && !o.Is(ThingKind.Fluid))
-                && _refer.Things.Any(t => t is Fluid):
-                var fluids = _refer.Things.OfType<Fluid>().ToList();
+                && _refer.All<Fluid>().Any():
+                var fluids = _refer.All<Fluid>().ToList();
                 var its = fluids.Find(l => NameIndex.NamesOf(l)[0].Intersect(objects[0].Stems).Any()) ?? Spoken.Nearest(fluids) ?? fluids[0];
                 Add(Verb.Fill, its, PlaceOf(clause));
                 Spoken.Hand([its]);
@@ -1181,7 +1181,7 @@ public sealed partial class SentenceReader
         }
 
         // "Hose back on and clamp it": its clamp.
-        if (verb == Verb.Snug && thing is Connection && _refer.Things.OfType<Joint>().FirstOrDefault(j => Natures.Is(j, Trait.OwnClamp)
+        if (verb == Verb.Snug && thing is Connection && _refer.All<Joint>().FirstOrDefault(j => Natures.Is(j, Trait.OwnClamp)
             && NameIndex.NamesOf(thing)[0].All(NameIndex.NamesOf(j)[0].Contains)) is { } clamp)
         {
             Add(Verb.Snug, clamp, phrase.At);
@@ -1409,7 +1409,7 @@ public sealed partial class SentenceReader
         var open = sense == Sense.Connect;
         // "Reconnect the battery": its negative lead.
         bool Pole(string[] name) => phrase.Head == "battery" && Array.Exists(name, n => n is "negative" or "positive" or "ground" or "earth");
-        var named = _refer.Things.OfType<Connection>().Where(c => !Spoken.IsYetToCome(c)
+        var named = _refer.All<Connection>().Where(c => !Spoken.IsYetToCome(c)
             && NameIndex.NamesOf(c)[0] is var name && (phrase.Stems.All(name.Contains) || Pole(name) || GoesTo(c, phrase.Stems))).ToList<Thing>();
         if (named.FindAll(c => Spoken.IsOff(c) == open) is { Count: > 0 } meant) return meant;
         if (named.Count > 0) return named;
@@ -1433,7 +1433,7 @@ public sealed partial class SentenceReader
             if (Accepts(ThingKind.Joint) && OnesOf(clause, phrase, sense) is { Count: > 0 } ones) return ones;
             // "Plug the lamps in, push them home": the lamps, which are off.
             if (sense == Sense.On && phrase.Text is "it" or "them" && _actions is [.., { Verb: Verb.Connect, Target: { } lead }]
-                && _refer.Find(lead) is Connection pluggedIn && _refer.Things.OfType<Part>().FirstOrDefault(p => Spoken.IsOff(p) is true
+                && _refer.Find(lead) is Connection pluggedIn && _refer.All<Part>().FirstOrDefault(p => Spoken.IsOff(p) is true
                     && NameIndex.NamesOf(p)[0] is var bears && (GoesTo(pluggedIn, bears) || bears.All(NameIndex.NamesOf(pluggedIn)[0].Contains))) is { } lamp)
                 return [lamp];
             if (sense is Sense.Connect or Sense.Disconnect && phrase.Text is "it" or "them" && _unnamed is null && !Spoken.Last.Any(t => t is Connection)
@@ -1589,7 +1589,7 @@ public sealed partial class SentenceReader
 
         // "Then the pivots, 25 N·m": the pivot bolts.
         if (sense is Sense.Torque or Sense.Retorque or Sense.Snug or Sense.Loosen or Sense.BreakLoose && Trade.NounOf(phrase.Stems) is null
-            && _refer.Things.OfType<Joint>().Where(j => NameIndex.NamesOf(j)[0][..^1].SequenceEqual(phrase.Stems)).ToList() is [var called]) return [called];
+            && _refer.All<Joint>().Where(j => NameIndex.NamesOf(j)[0][..^1].SequenceEqual(phrase.Stems)).ToList() is [var called]) return [called];
         // "Rap each ear": struck, and no fastener for that.
         if (sense == Sense.BreakLoose && Trade.NounOf(phrase.Stems) is null) return [];
         // "Its stud", "their threads": a part of what is in hand and no thing of its own.
@@ -1787,10 +1787,10 @@ public sealed partial class SentenceReader
         if (owner is not { Length: > 0 }) return null;
         var stems = NameIndex.StemsOf(owner);
         // Who holds it, or bears its whole name, comes before who shares its last word.
-        if (_refer.Things.OfType<Joint>().Where(j => NameIndex.NamesOf(j)[0][^1] == phrase.Head
+        if (_refer.All<Joint>().Where(j => NameIndex.NamesOf(j)[0][^1] == phrase.Head
             && (last is not null && _unnamed is null && j.Holds.Contains(last.Id)
             || stems.All(NameIndex.NamesOf(j)[0].Contains))).ToList() is [var whole]) return whole;
-        var own = _refer.Things.OfType<Joint>().Where(j => NameIndex.NamesOf(j)[0][^1] == phrase.Head
+        var own = _refer.All<Joint>().Where(j => NameIndex.NamesOf(j)[0][^1] == phrase.Head
             && (last is not null && _unnamed is null && j.Holds.Contains(last.Id) || NameIndex.NamesOf(j)[0].Contains(stems[^1])
             && (stems.Length == 1 || NameIndex.NamesOf(j)[0][..^1].All(stems.Contains)))).ToList();
         return own.Count == 1 ? own[0] : own.Count > 1 ? Spoken.Nearest(own) as Joint : _refer.Assume(phrase, ThingKind.Joint, false, owner, _unnamed is null ? (last as Part)?.Id : null) as Joint;
@@ -1934,7 +1934,7 @@ public sealed partial class SentenceReader
         if (thing is not null) NeverOn(verb, thing, at);
         // "Last of all the guard: three screws, 8 N·m", and it is off: it goes on.
         if (verb is Verb.Start or Verb.Snug or Verb.Torque && thing is Joint fastener && _topic is { } about && _refer.Known(about) is Part off
-            && Spoken.WasOff(off) is true && Holds(fastener, off)) Add(Verb.Fit, off, at);
+            && Spoken.WasOff(off) is true && NameIndex.Holds(fastener, off)) Add(Verb.Fit, off, at);
         if (verb is Verb.Snug or Verb.Torque or Verb.TorquePass && thing is Joint joint && GoesInFirst(joint))
             Add(Verb.Start, joint, at, a => a with { New = action.New, Some = action.Some, Rest = action.Rest });
         if (verb == Verb.Remove && thing is Part part)
@@ -1962,7 +1962,7 @@ public sealed partial class SentenceReader
     {
         var isAnyones = joint.Holds.Length == 0 && (NameIndex.NamesOf(joint)[0] is not [_, .., _] name || _refer.Called(name[..^1]) is not Part);
         return _actions.Exists(a => a.Verb is Verb.Fit or Verb.Connect && a.Target is { } id && (isAnyones
-            || _refer.Find(id) is Part part && Holds(joint, part)));
+            || _refer.Find(id) is Part part && NameIndex.Holds(joint, part)));
     }
 
     // "Push the roller in, turn it and pull it out": what was on all the while did not go on by being pushed.

@@ -60,6 +60,10 @@ internal static class Sentences
     /// <summary>Words with a capital first letter.</summary>
     public static string Capital(string words) => words.Length == 0 ? words : char.ToUpperInvariant(words[0]) + words[1..];
 
+    /// <summary>Names as a sentence lists them: "the cap, the seal and the nut".</summary>
+    public static string Listed(IReadOnlyList<string> names) => names.Count < 2 ? string.Concat(names)
+        : $"{string.Join(", ", names.SkipLast(1))} and {names[^1]}";
+
     /// <summary>Words with a small first letter, but for names that stand in capitals ("J3", "ABS").</summary>
     public static string Small(string words) => words.Length < 2 || (!char.IsLower(words[1]) && words[1] != ' ') ? words : char.ToLowerInvariant(words[0]) + words[1..];
 }

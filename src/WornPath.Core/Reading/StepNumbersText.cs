@@ -7,7 +7,7 @@ namespace WornPath.Core.Reading;
 /// <summary>Step numbers in words: "steps 6, 7 and 9 to 17".</summary>
 internal static partial class StepNumbersText
 {
-    [GeneratedRegex(@"\bsteps?\s+(?<n>\d+(?:(?:\s*,\s*(?:and\s+)?(?:step\s+)?|\s+and\s+(?:step\s+)?|\s*(?:–|-|to|through|thru)\s*(?:step\s+)?)\d+)*)", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    [GeneratedRegex(@"\bstep(?<many>s?)\s+(?<n>\d+(?:(?:\s*,\s*(?:and\s+)?(?:step\s+)?|\s+and\s+(?:step\s+)?|\s*(?:–|-|to|through|thru)\s*(?:step\s+)?)\d+)*)", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex Named();
 
     [GeneratedRegex(@"(?<first>\d+)(?:\s*(?:–|-|to|through|thru)\s*(?:step\s+)?(?<last>\d+))?", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
@@ -31,7 +31,11 @@ internal static partial class StepNumbersText
             // A step alone stays one unless others came between.
             return last.Success ? $"{first}{between}{end}" : first == end ? $"{first}" : $"{first} to {end}";
         });
-        return string.Concat(text.AsSpan(0, group.Index), numbers, text.AsSpan(group.Index + group.Length));
+        // "Step 5" that takes another in is "steps 4 to 5".
+        var many = named.Groups["many"];
+        var plural = many.Length == 0 && numbers.Any(c => !char.IsAsciiDigit(c)) ? "s" : many.Value;
+        return string.Concat(text.AsSpan(0, many.Index), plural, text.AsSpan((many.Index + many.Length)..group.Index),
+            numbers + text[(group.Index + group.Length)..]);
     }
 
     private static int Number(Group group) => int.TryParse(group.Value, NumberStyles.None, CultureInfo.InvariantCulture, out var n) ? n : 0;

@@ -14,6 +14,12 @@ public readonly record struct Edition(decimal Rank, bool IsLetter, string Text)
 
     private bool IsYear => !IsLetter && Rank >= 1900;
 
+    /// <summary>As a sentence says it: "the 3rd ed.", "rev. B".</summary>
+    public string Named => CountedFirst(Text) ? Text : $"the {Text}";
+
+    // "Ed. 3", "issue 2", "rev. B", "version 4": the number stands behind.
+    private static bool CountedFirst(string text) => Array.Exists(["ed", "issue", "rev", "version"], w => text.StartsWith(w, StringComparison.OrdinalIgnoreCase));
+
     public override string ToString() => Text;
 }
 

@@ -42,8 +42,12 @@ public sealed record Sheet
 
     /// <summary>Everything a sentence can name, in the order of the sheet.</summary>
     [JsonIgnore]
-    public IEnumerable<Thing> Things =>
-        Parts.Cast<Thing>().Concat(Joints).Concat(Connections).Concat(Fluids).Concat(Aids).Concat(Tools).Concat(Consumables).Concat(Controls);
+    public IEnumerable<Thing> Things => Lists.SelectMany(l => l);
+
+    /// <summary>Everything of one kind a sentence can name, in the order of the sheet.</summary>
+    public IEnumerable<T> All<T>() where T : Thing => Lists.OfType<IEnumerable<T>>().SelectMany(l => l);
+
+    private IEnumerable<IEnumerable<Thing>> Lists => [Parts, Joints, Connections, Fluids, Aids, Tools, Consumables, Controls];
 
     /// <summary>True where another sheet holds the very same things: none came, went or changed between the two.</summary>
     public bool SameThings(Sheet other) => Parts == other.Parts && Joints == other.Joints && Connections == other.Connections

@@ -94,6 +94,11 @@ public class ArrangingTests
         // Written anew, the author's stands in the place of the usual one.
         sheet.Do(new WriteCaution(sheet.Step(1).Id, usual.Hazard, usual with { Avoid = "Use the lift." }));
         UsualCautions.For(sheet.Step(1), sheet.Sheet, new HashSet<Caution>()).ShouldHaveSingleItem().Avoid.ShouldBe("Use the lift.");
+        sheet.Step(1).Dropped.Single().Hazard.ShouldBe(usual.Hazard);
+        // One more stands beside them, and takes none off.
+        sheet.Do(new WriteCaution(sheet.Step(1).Id, "", new Caution(SignalWord.Danger, "Heat.", "It burns.", "Wait.")));
+        sheet.Step(1).Cautions.Select(c => c.Hazard).ShouldBe([usual.Hazard, "Heat."]);
+        sheet.Step(1).Dropped.Length.ShouldBe(1);
         Editor.Apply(sheet.Sheet, new WriteCaution(sheet.Step(1).Id, "", new Caution(SignalWord.Danger, "Heat.", "", "Wait."))).Problem!.Where.ShouldBe("what it does");
     }
 

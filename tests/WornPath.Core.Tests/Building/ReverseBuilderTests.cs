@@ -76,8 +76,8 @@ public class ReverseBuilderTests
         [
             "Fit the hub.",
             "Start the hub nut by hand. Torque the hub nut to 40 N·m in the first pass while you turn it. Back off the hub nut 90°. Torque the hub nut to 8 N·m. Turn the hub nut on to the next slot, never back. Insert a new cotter pin in the hub nut.",
-            "Take the caliper off the wire hook. Remove the wire hook. Fit the caliper. Clean the caliper bolts. Apply threadlocker medium to the caliper bolts. Start the caliper bolts by hand. Torque the caliper bolts to 95 N·m. Mark the caliper bolts.",
-            "Let the threadlocker medium cure 28 hours before the vehicle is used.", "Pump the brake pedal until it is firm.",
+            "Take the caliper off the wire hook. Remove the wire hook. Fit the caliper. Clean the caliper bolts. Apply medium threadlocker to the caliper bolts. Start the caliper bolts by hand. Torque the caliper bolts to 95 N·m. Mark the caliper bolts.",
+            "Let the medium threadlocker cure 28 hours before the vehicle is used.", "Pump the brake pedal until it is firm.",
             "Have a qualified person check the caliper bolts before the vehicle is used.",
         ]);
         ShouldWalkClean(Built(sheet));

@@ -117,6 +117,16 @@ public class EditTests
     }, iter: 60);
 
     [Fact]
+    public void A_thing_renamed_again_and_again_is_still_found_by_its_last_six_names_and_by_none_of_them_twice()
+    {
+        var written = new Written().Part("cover 1");
+        for (var i = 2; i <= 8; i++) written.Set($"cover {i - 1}", "name", $"cover {i}");
+        written.Sheet.Parts.Single().AlsoCalled.ShouldBe(["cover 2", "cover 3", "cover 4", "cover 5", "cover 6", "cover 7"]);
+        written.Set("cover 8", "name", "cover 5").Sheet.Parts.Single().AlsoCalled.ShouldBe(["cover 2", "cover 3", "cover 4", "cover 6", "cover 7", "cover 8"]);
+        written.Steps("Remove the cover 3.").Chips(1).ShouldBe("remove P1 cover 5");
+    }
+
+    [Fact]
     public void Pasted_lines_are_read_as_if_they_had_been_typed_one_after_the_other()
     {
         string[] lines =
@@ -133,7 +143,9 @@ public class EditTests
         // One edit, which one undo takes back.
         var again = Editor.Apply(pasted, new RemoveSteps([.. pasted.Steps.SkipLast(1).Select(s => new SeenStep(s.Id, s.Text))])).Value.Sheet;
         again.Steps.Count().ShouldBe(1);
-        Editor.Apply(pasted, new RemoveSteps([new("p0", lines[0]), new("p1", "Remove the five caliper bolts.")])).Problem!.Clash!.Theirs.ShouldBe(lines[1]);
+        var refused = Editor.Apply(pasted, new RemoveSteps([new("p0", lines[0]), new("p1", "Remove the five caliper bolts.")])).Problem!;
+        refused.Clash!.Theirs.ShouldBe(lines[1]);
+        refused.What.ShouldBe($"Step {pasted.Steps.ToList().FindIndex(s => s.Id == "p1") + 1} was changed a moment ago.");
 
         static List<string> Says(Sheet sheet) => [.. sheet.Steps.SelectMany(s => s.Actions.Select(a => $"{s.Text}: {Asking.Of(a, sheet)}")
             .Concat(s.Questions.Select(q => $"{s.Text}? {Asking.Of(q, sheet)}")))];

@@ -37,6 +37,30 @@ public class SayingTests
     }
 
     [Fact]
+    public void What_the_author_says_is_torqued_gives_a_joint_without_a_value_its_value_and_no_other()
+    {
+        var sheet = Of("Snug the cover bolts.", "Torque the pump bolts to 24 N·m.");
+        sheet = Say(sheet, "s1", 0, now => now with { Verb = Verb.Torque, Torque = "30 Nm" });
+        Chips(sheet, "s1").ShouldBe(["torque J1 cover bolts to 30 N·m"]);
+        ((Joint)sheet.Find("J1")!).TighteningText.ShouldBe("30 N·m");
+        // One that has a value keeps it; the rules hold the two against each other.
+        var other = Say(sheet, "s1", 0, now => now with { Torque = "35 Nm" });
+        ((Joint)other.Find("J1")!).TighteningText.ShouldBe("30 N·m");
+        // What is only snug has no value to give.
+        ((Joint)Say(Of("Snug the cover bolts."), "s1", 0, now => now with { Some = 2 }).Find("J1")!).TighteningText.ShouldBeEmpty();
+    }
+
+    [Fact]
+    public void A_torque_the_author_makes_a_pass_is_the_first_and_one_that_is_no_pass_has_no_number()
+    {
+        var sheet = Do(Of("Torque the pump bolts to 24 N·m."), new AddThing(ThingKind.Joint, "other bolts", false));
+        var pass = Say(sheet, "s1", 0, now => now with { Verb = Verb.TorquePass });
+        pass.FindStep("s1")!.Actions.ShouldHaveSingleItem().Pass.ShouldBe(1);
+        Say(pass, "s1", 0, now => now with { Verb = Verb.Torque }).FindStep("s1")!.Actions.ShouldHaveSingleItem().Pass.ShouldBeNull();
+        Say(sheet, "s1", 0, now => now with { New = true }).FindStep("s1")!.Actions.ShouldHaveSingleItem().Pass.ShouldBeNull();
+    }
+
+    [Fact]
     public void The_word_holds_while_the_clause_stands_whatever_is_written_beside_it_and_is_told_of_when_the_clause_is_gone()
     {
         var sheet = Say(Of("Knock the pin out and lift the cover off."), "s1", 1, _ => null);

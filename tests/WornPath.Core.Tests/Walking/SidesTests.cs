@@ -15,6 +15,13 @@ public class SidesTests
 
     private static ImmutableArray<string> Verbs(Walk walk, string id) => [.. walk.EventsOf(id).Select(e => $"{e.StepIndex + 1} {e.Verb}")];
 
+    [Fact]
+    public void Steps_in_which_nothing_is_done_can_be_repeated_on_the_other_side_and_nothing_comes_of_it()
+    {
+        var sheet = Hub("Note: the hub is heavy.", "Lift the left-hand wheel off.", "Repeat step 1 on the right-hand side.");
+        sheet.Walk().Events.Where(e => e.Verb == Verb.Remove).ShouldHaveSingleItem().StepIndex.ShouldBe(1);
+    }
+
     [Theory]
     [InlineData("Repeat steps 1 and 2 on the right-hand side.", "right-hand wheel")]
     [InlineData("Do the other side the same way.", "other wheel")]

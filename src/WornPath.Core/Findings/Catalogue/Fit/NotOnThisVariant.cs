@@ -24,6 +24,7 @@ public sealed class NotOnThisVariant : Rule
     {
         var text = walked.Step.Text;
         var at = Sentences.StartAt(text, walked.Action.At.Start);
-        return new Fix($"Say that it is for {only}", new WriteStep(walked.Step.Id, text, $"{text[..at]}{Sentences.Capital(only.ToString())}: {Sentences.Small(text[at..])}"));
+        return Fix.Write($"Say that it is for {only}", walked.Step, new Span(at, text.Length - at),
+            $"{Sentences.Capital(only.ToString())}: {Sentences.Small(text[at..])}");
     }
 }

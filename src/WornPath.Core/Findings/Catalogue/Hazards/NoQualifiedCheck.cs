@@ -20,10 +20,9 @@ public sealed class NoQualifiedCheck : Rule
             if (Claims.Says(walk.Steps[i], ClaimKind.Qualified)) yield break;
         // What was checked before the last of them is not said again.
         var checkedAt = Enumerable.Range(0, last.StepIndex).LastOrDefault(i => Claims.Says(walk.Steps[i], ClaimKind.Qualified), -1);
-        List<string> open = [.. critical.Where(e => e.StepIndex > checkedAt).OrderBy(e => e.Order).Select(e => walk.Things[e.Thing!.SheetId].Label).Distinct()];
-        var all = open.Count == 1 ? open[0] : $"{string.Join(", ", open.SkipLast(1))} and {open[^1]}";
+        List<Thing> open = [.. critical.Where(e => e.StepIndex > checkedAt).OrderBy(e => e.Order).Select(e => walk.Things[e.Thing!.SheetId]).Distinct()];
+        var all = Sentences.Listed([.. open.Select(t => t.Label)]);
         yield return At(last, $"People’s lives hang on {all}, and no step behind has {(open.Count > 1 ? "them" : last.Thing!.Them)} checked by a qualified person "
-            + "before the vehicle is used.", Fixes.InsertBeforeUse(walk, last.StepIndex, "Have it checked before it is used",
-            TighteningSentence.HaveChecked(walk.Things[last.Thing!.SheetId])));
+            + "before the vehicle is used.", Fixes.InsertBeforeUse(walk, last.StepIndex, "Have it checked before it is used", TighteningSentence.HaveChecked(open)));
     }
 }

@@ -17,6 +17,6 @@ public sealed class GoesBackAndShouldNot : ThingRule<Joint>
             && e.Acted is { AnyOut: true, WasOut: true }) is not { } back) return;
         var said = Fields.Of(ThingKind.Joint).First(f => f.Name == "becomes").Get(joint);
         found.Add(At(back, $"{joint.Label} {joint.Or("goes", "go")} back in here, and Joints says “{said}”.",
-            new Fix($"{joint.Id} {joint.Or("goes", "go")} back", new SetField(joint.Id, "becomes", said, EnumWord.Of(JointFate.Refit)))));
+            new Fix($"{joint.Label} {joint.Or("goes", "go")} back", new SetField(joint.Id, "becomes", said, EnumWord.Of(JointFate.Refit)))));
     }
 }

@@ -75,8 +75,7 @@ public sealed class NotRenewed : ThingRule<Thing>
         var (text, at) = (walked.Step.Text, walked.Action.At);
         if (at.Start < 0 || at.End > text.Length || at.Length == 0) return null;
         // "the old pin" becomes "the new pin".
-        var before = text[..at.Start];
-        if (before.EndsWith("old ", StringComparison.OrdinalIgnoreCase)) before = before[..^4];
-        return new Fix("Say that it is new", new WriteStep(walked.Step.Id, text, before + "new " + text[at.Start..]));
+        var old = text.AsSpan(0, at.Start).EndsWith("old ", StringComparison.OrdinalIgnoreCase) ? 4 : 0;
+        return Fix.Write("Say that it is new", walked.Step, new Span(at.Start - old, old), "new ");
     }
 }

@@ -26,7 +26,7 @@ public sealed class EditionSuperseded : ThingRule<Joint>
 
         var newest = found.Kept(this, () => Newest(walk.Sheet)).GetValueOrDefault(cited.Document.ToUpperInvariant());
         if (newest is { } other && edition.IsBefore(other.Edition))
-            found.Add(AtTorque(walk, joint, $"The value of {joint.Label} is from the {edition} of “{cited.Document}”; {other.Joint.Label} is from the {other.Edition.ToString().TrimEnd('.')}. Look it up there, and write its page."));
+            found.Add(AtTorque(walk, joint, $"The value of {joint.Label} is from {edition.Named} of “{cited.Document}”; {other.Joint.Label} is from {other.Edition.Named.TrimEnd('.')}. Look it up there, and write its page."));
     }
 
     // The newest edition the sheet cites of each document.

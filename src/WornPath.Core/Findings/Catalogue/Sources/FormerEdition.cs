@@ -11,6 +11,6 @@ internal static class FormerEdition
     /// <param name="source">The source as it stands.</param>
     /// <param name="what">What is taken from it, with its verb: "The value of J3 hub nut is".</param>
     public static string? Says(SourceDocument document, string source, string what) => document.FormerIn(source) is not { } former ? null
-        : $"{what} from the {former} of “{document.Name}”; the workshop works by the {Citation.EditionOf(document.Edition)?.Text.TrimEnd('.')}. "
+        : $"{what} from {former.Named} of “{document.Name}”; the workshop works by {Citation.EditionOf(document.Edition)?.Named.TrimEnd('.')}. "
             + "Look it up there, and write its page.";
 }

@@ -26,7 +26,7 @@ public sealed class BeyondWhatItBears : ThingRule<Joint>
             var target = variant.Torque.TargetBy(walk.Workshop.Rules.Target);
             if (Preload.Of(joint.Fastener, variant.Torque, walk.Workshop.Rules.NutFactors.Of(joint.Treatment), walk.Workshop.Rules.Target,
                 Preload.ScatterOf(joint, walk.Workshop.Rules.Scatter)) is { Verdict: PreloadVerdict.MayYield or PreloadVerdict.Yields } there)
-                found.Add(Of(walk, joint, target, there, $", {variant.When}"));
+                found.Add(Of(walk, joint, target, there, $", {variant.When},"));
         }
     }
 

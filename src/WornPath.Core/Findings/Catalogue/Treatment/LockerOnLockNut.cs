@@ -1,3 +1,4 @@
+using WornPath.Core.Building;
 using WornPath.Core.Workshops;
 using WornPath.Core.Editing;
 using WornPath.Core.Fasteners;
@@ -15,6 +16,6 @@ public sealed class LockerOnLockNut : ThingRule<Joint>
     protected internal override void Find(Walk walk, Joint joint, Found found)
     {
         if (joint.Fastener?.Form == FastenerForm.LockNut && TreatmentAdvice.IsLocker(joint.Treatment))
-            found.Add(AtTorque(walk, joint, $"The nut of {joint.Label} locks by itself, and gets {EnumWord.Of(joint.Treatment)} as well: the compound spoils the insert and adds to the running torque.", new Fix("Leave the threadlocker out", new SetField(joint.Id, "treatment", EnumWord.Of(joint.Treatment), EnumWord.Of(Sheets.Treatment.None)))));
+            found.Add(AtTorque(walk, joint, $"The nut of {joint.Label} locks by itself, and gets {TighteningSentence.TreatmentWords(joint)} as well: the compound spoils the insert and adds to the running torque.", new Fix("Leave the threadlocker out", new SetField(joint.Id, "treatment", EnumWord.Of(joint.Treatment), EnumWord.Of(Sheets.Treatment.None)))));
     }
 }

@@ -29,8 +29,7 @@ public abstract class PhraseRule : StepRule
         if (Claims.First(step, Way) is not { At: var at }) return;
         var phrase = at.Of(step.Text);
         if (IsFine(phrase, walk, stepIndex)) return;
-        var fix = Rewrite(phrase, walk, stepIndex) is { } better
-            ? new Fix($"Write “{better}”", new WriteStep(step.Id, step.Text, step.Text[..at.Start] + better + step.Text[at.End..])) : null;
+        var fix = Rewrite(phrase, walk, stepIndex) is { } better ? Fix.Write($"Write “{better}”", step, at, better) : null;
         found.Add(At(step, stepIndex, null, Says(phrase), fix));
     }
 }

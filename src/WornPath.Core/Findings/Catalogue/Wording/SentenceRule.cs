@@ -31,7 +31,8 @@ public abstract class SentenceRule : StepRule
     {
         if (_hits.Of(walk.Steps[stepIndex], walk.Workshop.Rules.Terms) is not { } hit) return;
         var step = walk.Steps[stepIndex];
-        found.Add(At(step, stepIndex, null, hit.Message, hit.Rewrite is null ? null : new Fix($"Write: {Short(hit.Rewrite)}", new WriteStep(step.Id, step.Text, step.Text[..hit.At.Start] + hit.Rewrite + step.Text[hit.At.End..]))));
+        var fix = hit.Rewrite is { } better ? Fix.Write($"Write: {Short(better)}", step, hit.At, better) : null;
+        found.Add(At(step, stepIndex, null, hit.Message, fix));
     }
 
     private bool MayConcern(string text, ImmutableArray<Term> terms)

@@ -24,8 +24,7 @@ public sealed class ValueWithoutUnit : StepRule
             if (BareAt(step, action) is not { } bare || walk.Things.GetValueOrDefault(action.Target ?? "") is not { } thing) continue;
             var value = $"{bare.Of(step.Text)} {action.Torque!.Target.Unit.Symbol()}";
             var message = $"“{bare.Of(step.Text)}” on {thing.Label} has no unit. Read as {value}, like every other value here; who has the sheet on paper has to guess.";
-            found.Add(At(step, stepIndex, thing, message, new Fix($"Write {value}", new WriteStep(step.Id, step.Text,
-                string.Concat(step.Text.AsSpan(0, bare.Start), value, step.Text.AsSpan(bare.End))))));
+            found.Add(At(step, stepIndex, thing, message, Fix.Write($"Write {value}", step, bare, value)));
         }
     }
 
