@@ -25,8 +25,9 @@ public static class TighteningSentence
     /// <summary>Torques it again after it was used, when the house rules say so.</summary>
     public static string Again(Joint joint, HouseRules rules) => $"After {rules.RetorqueWords}, retorque the {joint.Name}{(joint.Torque is { } value && joint.Variants.IsEmpty ? $" to {value.Target}" : "")}.";
 
-    /// <summary>Has what keeps people alive checked before it is used, all of it by name.</summary>
-    public static string HaveChecked(IEnumerable<Thing> things) => string.Join(' ', things.Select(t => $"the {t.Name}").Distinct().Chunk(MostAtOnce)
+    /// <summary>Has what keeps people alive checked before it is used, all of it by name; whoever checks a part checks what holds it.</summary>
+    public static string HaveChecked(IReadOnlyCollection<Thing> things) => string.Join(' ', things
+        .Where(t => t is not Joint joint || !things.Any(p => joint.Holds.Contains(p.Id))).Select(t => $"the {t.Name}").Distinct().Chunk(MostAtOnce)
         .Select(names => $"Have a qualified person check {Sentences.Listed(names)} before the vehicle is used."));
 
     // So many names a sentence bears.

@@ -117,6 +117,7 @@ public class SayingTests
     {
         var sheet = Of("Take out the two strap bolts. Mind the spring.");
         var more = Mending.More(sheet, sheet.FindStep("s1")!, null);
+        (more.IsSaid, more.Now, more.Before).ShouldBe((false, null, ""));
         more.Words.ShouldBe("Mind the spring");
         sheet = Do(sheet, new SayAction("s1", more.Words, more.Place, "", new Saying { Verb = Verb.Remove, NewName = "spring", NewKind = ThingKind.Part }));
         Chips(sheet, "s1").ShouldBe(["take out J1 strap bolts", "remove P1 spring"]);

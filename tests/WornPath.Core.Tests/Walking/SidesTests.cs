@@ -82,6 +82,14 @@ public class SidesTests
     }
 
     [Fact]
+    public void What_is_done_wrong_on_the_one_side_is_said_of_the_step_and_of_no_side()
+    {
+        var twice = Hub("Lift the wheel off.", "Repeat step 1 on the right-hand side.", "Lift the left-hand wheel on.", "Lift the right-hand wheel on.",
+            "Lift the left-hand wheel on.").Findings().Single(f => f.Rule == "ORD004");
+        (twice.Thing, twice.StepNumber, twice.For).ShouldBe(("P1", 5, ""));
+    }
+
+    [Fact]
     public void A_gasket_lies_under_what_it_is_named_after_on_its_own_side()
     {
         var sheet = new Written().Part("manifold").Part("manifold gasket", fate: "replace").Joint("manifold nuts", "27 N·m", holds: "manifold").Steps(
