@@ -7,7 +7,10 @@ namespace WornPath.Bench;
 /// <summary>One piece of work alone, for as long as a profiler needs to see it.</summary>
 internal static class Alone
 {
-    /// <summary>Imports a file of so many things, walks a sheet of so many steps a few hundred times, or holds a draft of so many long steps for a minute.</summary>
+    /// <summary>
+    /// Imports a file of so many things, walks a sheet of so many steps for twelve seconds, or holds a draft of so many long steps for
+    /// a minute.
+    /// </summary>
     public static void Run(string what, int size)
     {
         switch (what)

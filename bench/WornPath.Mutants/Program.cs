@@ -3,7 +3,7 @@ using System.Globalization;
 using System.Text.RegularExpressions;
 using WornPath.Mutants;
 
-// ./mutants [--count 200] [--seed 1] [--in Walking,Findings,Editing] : makes the core wrong in one place at a time and asks the tests.
+// ./mutants [--count 200] [--seed 1] [--in Walking,Findings,Editing] [--tests Findings,Walking,…] : makes the core wrong in one place at a time and asks the tests.
 // The places are chosen by the seed, all switches are built into one copy of the checkout, and each test run turns one of them on.
 // What each class of tests reaches is written down first, so that a mutant is asked only of those that pass by its place, the quickest first.
 var count = Option("--count", 200);
@@ -11,6 +11,7 @@ const int Alone = 5;
 var seed = Option("--seed", 1);
 var slow = Option("--slow", 60);
 var most = Option("--most", 120);
+string[] tests = [.. (Text("--tests") ?? "Findings,Walking,Editing,Building,Revisions,Formats").Split(',')];
 string[] folders = [.. (Text("--in") ?? "Walking,Findings,Editing").Split(',')];
 var top = Directory.GetCurrentDirectory();
 var copy = Directory.CreateTempSubdirectory("wornpath-mutants-").FullName;
@@ -69,12 +70,13 @@ for (var tries = 0; ; tries++)
 }
 
 var atOnce = new ParallelOptions { MaxDegreeOfParallelism = Option("--at-once", 2) };
-string Exe(string tests) => Path.Combine(copy, "tests", tests, "bin", "Release", "net10.0", tests);
+string Exe(string project) => Path.Combine(copy, "tests", project, "bin", "Release", "net10.0", project);
 var classes = new System.Collections.Concurrent.ConcurrentBag<TestClass>();
 var broken = new System.Collections.Concurrent.ConcurrentBag<string>();
 string[] projects = ["WornPath.Core.Tests", "WornPath.Formats.Tests"];
 Parallel.ForEach(projects.SelectMany(p => Run(copy, Exe(p), "-noColor -list classes").Output
-    .Split('\n', StringSplitOptions.TrimEntries).Where(c => c.StartsWith("WornPath.", StringComparison.Ordinal)).Select(c => (Project: p, Name: c))), atOnce, c =>
+    .Split('\n', StringSplitOptions.TrimEntries).Where(c => c.StartsWith("WornPath.", StringComparison.Ordinal))
+    .Where(c => tests.Any(t => c.Contains($".{t}.", StringComparison.Ordinal))).Select(c => (Project: p, Name: c))), atOnce, c =>
 {
     var list = Path.Combine(copy, c.Name + ".reached");
     var clock = Stopwatch.StartNew();
@@ -95,9 +97,9 @@ Console.WriteLine($"{classes.Count} classes of tests, {classes.Sum(c => c.Second
     + string.Join(", ", classes.OrderByDescending(c => c.Seconds).Take(12).Select(c => $"{c.Name.Split('.')[^1]} {c.Seconds:0}")));
 var alive = new System.Collections.Concurrent.ConcurrentBag<int>();
 var found = new System.Collections.Concurrent.ConcurrentDictionary<string, int>();
-bool Fails(int mutant, List<TestClass> tests) => Run(copy, Exe(tests[0].Project),
-    $"-noLogo -maxThreads 1 -stopOnFail {string.Join(' ', tests.Select(c => $"-class \"{c.Name}\""))}",
-    mutant, 30 + (int)(10 * tests.Sum(c => c.Seconds))).Code != 0;
+bool Fails(int mutant, List<TestClass> those) => Run(copy, Exe(those[0].Project),
+    $"-noLogo -maxThreads 1 -stopOnFail {string.Join(' ', those.Select(c => $"-class \"{c.Name}\""))}",
+    mutant, 30 + (int)(10 * those.Sum(c => c.Seconds))).Code != 0;
 var done = 0;
 Parallel.For(1, chosen.Count + 1, atOnce, n =>
 {

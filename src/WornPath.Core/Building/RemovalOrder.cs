@@ -110,9 +110,11 @@ public sealed class RemovalOrder
     {
         var things = circle.Select(id => _sheet.Find(id)!).ToList();
         // Each behind the next, and the last behind the first.
-        var round = string.Concat(things.Select((t, i) => $"{(i == 0 ? t.Label : ", which")} {t.Or("is", "are")} behind {things[(i + 1) % things.Count].Label}"));
+        var round = string.Concat(things.Select((t, i) =>
+            $"{(i == 0 ? t.Label : ", which")} {t.Or("is", "are")} behind {things[(i + 1) % things.Count].Label}"));
         return new Problem(
             $"None of these can come off first: {round}.",
-            $"Look which of them does come off first, and take what it is “behind” out in Joints, such as {things[0].Label} behind {things[things.Count > 1 ? 1 : 0].Label}.");
+            "Look which of them does come off first, and take what it is “behind” out in Joints, "
+                + $"such as {things[0].Label} behind {things[things.Count > 1 ? 1 : 0].Label}.");
     }
 }

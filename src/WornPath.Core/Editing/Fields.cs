@@ -248,7 +248,8 @@ public static class Fields
         (_, t, text) =>
         {
             if (string.IsNullOrWhiteSpace(text)) return set(t, null);
-            return parse(text) is { } read && read >= low && read <= high ? set(t, read) : new Problem($"“{NumberText.Excerpt(text)}” is no such number.", string.Create(CultureInfo.InvariantCulture, $"Write a number from {low} to {high}, or leave it empty."));
+            return parse(text) is { } read && read >= low && read <= high ? set(t, read)
+                : new Problem($"“{NumberText.Excerpt(text)}” is no such number.", string.Create(CultureInfo.InvariantCulture, $"Write a number from {low} to {high}, or leave it empty."));
         },
         []);
 

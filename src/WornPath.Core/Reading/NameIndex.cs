@@ -97,7 +97,9 @@ public sealed class NameIndex
         return past < 0 ? null : name[..to] + name[past..];
     }
 
-    /// <summary>The joints that hold a part, as they stand on the sheet: by what they say they hold, or by their name (the cover bolts hold the cover).</summary>
+    /// <summary>
+    /// The joints that hold a part, in the order of the sheet: by what they say they hold, or by their name (the cover bolts hold the cover).
+    /// </summary>
     internal IEnumerable<Joint> Holding(Part part) => _holding.Value.ById[part.Id]
         .Union(_holding.Value.ByName[string.Join(' ', NamesOf(part)[0])]).Order().Select(at => _sheet.Joints[at]);
 

@@ -18,7 +18,8 @@ public readonly record struct Edition(decimal Rank, bool IsLetter, string Text)
     public string Named => CountedFirst(Text) ? Text : $"the {Text}";
 
     // "Ed. 3", "issue 2", "rev. B", "version 4": the number stands behind.
-    private static bool CountedFirst(string text) => Array.Exists(["ed", "issue", "rev", "version"], w => text.StartsWith(w, StringComparison.OrdinalIgnoreCase));
+    private static bool CountedFirst(string text) =>
+        Array.Exists(["ed", "issue", "rev", "version"], w => text.StartsWith(w, StringComparison.OrdinalIgnoreCase));
 
     public override string ToString() => Text;
 }

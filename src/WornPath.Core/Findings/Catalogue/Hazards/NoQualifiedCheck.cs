@@ -23,6 +23,7 @@ public sealed class NoQualifiedCheck : Rule
         List<Thing> open = [.. critical.Where(e => e.StepIndex > checkedAt).OrderBy(e => e.Order).Select(e => walk.Things[e.Thing!.SheetId]).Distinct()];
         var all = Sentences.Listed([.. open.Select(t => t.Label)]);
         yield return At(last, $"People’s lives hang on {all}, and no step behind has {(open.Count > 1 ? "them" : last.Thing!.Them)} checked by a qualified person "
-            + "before the vehicle is used.", Fixes.InsertBeforeUse(walk, last.StepIndex, "Have it checked before it is used", TighteningSentence.HaveChecked(open)));
+            + "before the vehicle is used.",
+            Fixes.InsertBeforeUse(walk, last.StepIndex, "Have it checked before it is used", TighteningSentence.HaveChecked(open)));
     }
 }

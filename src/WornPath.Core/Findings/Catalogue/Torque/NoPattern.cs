@@ -19,7 +19,8 @@ public sealed class NoPattern : ThingRule<Joint>
         // Each union holds for itself; and so many covers have so many fasteners each.
         if (joint.Fastener?.Form == FastenerForm.Fitting || joint.Holds is [var only]
             && walk.Things.GetValueOrDefault(only) is Part { Quantity: > 1 and var parts } && joint.Count / parts < 4) return;
-        found.Add(AtTorque(walk, joint, $"{joint.Label}: there are {joint.Count}, and nothing says in which order they are torqued. Say in Joints how they lie; the order follows.",
+        found.Add(AtTorque(walk, joint, $"{joint.Label}: there are {joint.Count}, and nothing says in which order they are torqued. "
+            + "Say in Joints how they lie; the order follows.",
             new Fix("They lie in a circle", new SetField(joint.Id, "pattern", "", "circle")), joint.Count % 2 == 0 ? new Fix($"They lie in two rows of {joint.Count / 2}", new SetField(joint.Id, "pattern", "", $"grid 2×{joint.Count / 2}")) : null));
     }
 }

@@ -26,7 +26,8 @@ public sealed partial class CureCutShort : Rule
         {
             if (joint.Treatment == Sheets.Treatment.None || !walk.EventsOf(joint.Id).Any(e => e.Verb == Verb.Torque) || TreatmentAdvice.For(joint, walk.Things, walk.Workshop.Rules).FullHours is not { } hours || longest.Action.Minutes >= hours * 60) continue;
             var text = Time().Replace(longest.Step.Text, $"{hours} hours", 1);
-            yield return At(longest.Step, longest.StepIndex, joint, $"The {TighteningSentence.TreatmentWords(joint)} on {joint.Label} bears its load after {hours} h in this shop; the step waits {longest.Action.Minutes / 60:0.#} h. The data sheet of the compound counts where it says otherwise.",
+            yield return At(longest.Step, longest.StepIndex, joint, $"The {TighteningSentence.TreatmentWords(joint)} on {joint.Label} bears its load after {hours} h in this shop; "
+                + $"the step waits {longest.Action.Minutes / 60:0.#} h. The data sheet of the compound counts where it says otherwise.",
                 text == longest.Step.Text ? null : new Fix($"Wait {hours} h", new WriteStep(longest.Step.Id, longest.Step.Text, text)));
             yield break;
         }

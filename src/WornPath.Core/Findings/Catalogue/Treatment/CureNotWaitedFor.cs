@@ -22,7 +22,9 @@ public sealed class CureNotWaitedFor : Rule
             for (var i = torqued.StepIndex; i < walk.Steps.Count && !waited; i++)
                 waited = walk.Steps[i].Actions.Any(a => a.Verb == Verb.Wait && a.Minutes >= 10) || Claims.Says(walk.Steps[i], ClaimKind.Cures);
             if (waited) continue;
-            yield return At(torqued, $"The {TighteningSentence.TreatmentWords(joint)} on {joint.Label} bears its load after {hours} h in this shop, and no step behind waits for it or says so.", Fixes.InsertAtEnd(walk, $"Wait {hours} h at the end", $"Let the {TighteningSentence.TreatmentWords(joint)} cure {hours} hours before the vehicle is used."));
+            yield return At(torqued, $"The {TighteningSentence.TreatmentWords(joint)} on {joint.Label} bears its load after {hours} h in this shop, "
+                + "and no step behind waits for it or says so.",
+                Fixes.InsertAtEnd(walk, $"Wait {hours} h at the end", $"Let the {TighteningSentence.TreatmentWords(joint)} cure {hours} hours before the vehicle is used."));
             yield break;
         }
     }

@@ -17,6 +17,7 @@ public sealed class NeverApplied : ThingRule<Joint>
         // A joint that is only torqued again keeps what is on it.
         if (events.FirstOrDefault(e => e.Verb is Verb.Start or Verb.Snug or Verb.Torque && e.Acted.AnyOut) is not { } goesIn
             || Applied.To(walk, joint).Any(e => e.Thing == joint || OtherTreatmentSaid.Means(Applied.What(walk, e)).Contains(joint.Treatment))) return;
-        found.Add(At(goesIn, $"{joint.Label} get {TighteningSentence.TreatmentWords(joint)} by Joints, and no step says so before they go in here.", Fixes.InsertBefore(walk, goesIn.StepIndex, $"Apply {TighteningSentence.TreatmentWords(joint)} first", TighteningSentence.Apply(joint))));
+        found.Add(At(goesIn, $"{joint.Label} get {TighteningSentence.TreatmentWords(joint)} by Joints, and no step says so before they go in here.",
+            Fixes.InsertBefore(walk, goesIn.StepIndex, $"Apply {TighteningSentence.TreatmentWords(joint)} first", TighteningSentence.Apply(joint))));
     }
 }
