@@ -128,11 +128,9 @@ public sealed partial class SentenceReader
 
     private Joint? FastenersOf(Part part)
     {
-        var holding = Holding(part);
+        var holding = _refer.Holding(part);
         return holding.Count == 1 ? holding[0] : Spoken.Nearest(holding) as Joint;
     }
-
-    private List<Joint> Holding(Part part) => _refer.Holding(part);
 
     // Tools and consumables that are named: the sheet comes to know them.
     private void Beside(Clause clause)

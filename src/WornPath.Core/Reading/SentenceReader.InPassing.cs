@@ -136,7 +136,7 @@ public sealed partial class SentenceReader
     private List<Joint> ComeOutWith(Part part)
     {
         var isWheel = Natures.Is(part, Trait.RoadWheel);
-        return _shifts && !isWheel ? [] : [.. Holding(part).Where(j => Spoken.Slack(j) is { } how && (how == Verb.BreakLoose || isWheel)
+        return _shifts && !isWheel ? [] : [.. _refer.Holding(part).Where(j => Spoken.Slack(j) is { } how && (how == Verb.BreakLoose || isWheel)
             && !_actions.Exists(a => a.Target == j.Id))];
     }
 

@@ -128,7 +128,7 @@ public sealed partial class SentenceReader
     private List<Thing> Fastening(Part? part, int? count, Sense sense)
     {
         if (part is null) return [];
-        List<Thing> all = [.. Holding(part).Where(j => MayBe(j, sense))];
+        List<Thing> all = [.. _refer.Holding(part).Where(j => MayBe(j, sense))];
         return all.Exists(t => t is Joint joint && joint.Count == count) ? all.FindAll(t => t is Joint joint && joint.Count == count) : all;
     }
 
