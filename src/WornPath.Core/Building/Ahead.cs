@@ -55,6 +55,8 @@ public sealed partial record Ahead(string Next, ImmutableArray<string> Steps, Im
         {
             var way = walked.Thing switch
             {
+                // Backed off to be set: it goes on being tightened.
+                Joint when walked.Verb == Verb.BackOff => 1,
                 Joint => walked.After.Joint.Rank - walked.Before.Joint.Rank,
                 Part => walked.After.Part.Rank - walked.Before.Part.Rank,
                 Connection => walked.After.Connected.CompareTo(walked.Before.Connected),
@@ -70,12 +72,16 @@ public sealed partial record Ahead(string Next, ImmutableArray<string> Steps, Im
     private static IEnumerable<string> Tightenings(Walk walk, int last)
     {
         var inTheAir = walk.AfterStep(Walk.Vehicle, last).Vehicle.InTheAir;
-        bool Waits(Joint joint) => walk.AfterStep(joint.Id, last).Joint is { Counts: null, Stage: JointStage.Started or JointStage.Snug or JointStage.Pass } now
+        bool Waits(Joint joint) => walk.AfterStep(joint.Id, last).Joint is { Counts: null } now
+            && (now.Stage is JointStage.Started or JointStage.Snug or JointStage.Pass || IsBackedOff(walk, joint, last))
             && (DoneAt.Of(walk, joint) ?? JointStage.Torqued) > now.Stage;
         return Latest(walk, walk.Sheet.Joints, last)
             .Where(j => Waits(j) && !IsLater(walk, j, last, Verb.Torque, Verb.Snug) && !(inTheAir && Natures.HoldsAWheel(j, walk.Things)))
-            .SelectMany(j => SentencesOf(TighteningSentence.Of(j)));
+            .SelectMany(j => IsBackedOff(walk, j, last) ? SentencesOf(TighteningSentence.Of(j)).TakeLast(1) : SentencesOf(TighteningSentence.Of(j)));
     }
+
+    // Backed off after it was seated: all that is left of its tightening is the end.
+    private static bool IsBackedOff(Walk walk, Joint joint, int last) => walk.EventsOf(joint.Id).LastOrDefault(e => e.StepIndex <= last)?.Verb == Verb.BackOff;
 
     // What is slack comes out, what nothing holds any more comes off, and what else holds the same is next.
     private static IEnumerable<string> TakingApart(Walk walk, int last)
@@ -83,7 +89,7 @@ public sealed partial record Ahead(string Next, ImmutableArray<string> Steps, Im
         JointState StateOf(Joint joint) => walk.AfterStep(joint.Id, last).Joint;
         static string Remove(Thing thing) => $"Remove the {thing.Name}.";
         foreach (var joint in Latest(walk, walk.Sheet.Joints, last))
-            if (StateOf(joint).Stage is JointStage.BrokenLoose or JointStage.BackedOut && !IsLater(walk, joint, last, Verb.TakeOut)) yield return Remove(joint);
+            if (StateOf(joint).Stage is JointStage.BrokenLoose or JointStage.BackedOut && !IsBackedOff(walk, joint, last) && !Natures.Is(joint, Trait.JamNut) && !IsLater(walk, joint, last, Verb.TakeOut)) yield return Remove(joint);
         var on = walk.Sheet.Parts.Where(p => walk.AfterStep(p.Id, last).Part.IsMounted && walk.HoldersOf(p.Id).Any(j => StateOf(j).IsOut)).ToList();
         foreach (var part in Latest(walk, on, last).Where(p => walk.HoldersOf(p.Id).All(j => StateOf(j).IsOut)))
             if (!IsLater(walk, part, last, Verb.Remove, Verb.HangAside, Verb.SetAside, Verb.Discard)) yield return Remove(part);

@@ -106,7 +106,7 @@ public static class Needs
         {
             var word = EnumWord.Of(group.Key);
             if (walk.Sheet.Consumables.Any(c => c.Name.Contains(word.Split(',')[0], StringComparison.OrdinalIgnoreCase))) continue;
-            yield return Item($"treatment:{word}", ReadyGroup.Consumables, word, FormattableString.Invariant($"about {group.Sum(MillilitresOf):0.#} mL"), string.Join(", ", group.Where(j => !j.IsSecond).Select(j => j.Id)), [.. group.SelectMany(j => walk.StepsOf(j)).Distinct().Order()]);
+            yield return Item($"treatment:{word}", ReadyGroup.Consumables, word, About(group.Sum(MillilitresOf)), string.Join(", ", group.Where(j => !j.IsSecond).Select(j => j.Id)), [.. group.SelectMany(j => walk.StepsOf(j)).Distinct().Order()]);
         }
 
         foreach (var fluid in walk.Sheet.Fluids.Where(f => walk.EventsOf(f.Id).Any(e => e.Action.Verb == Verb.Fill)))
@@ -129,8 +129,10 @@ public static class Needs
     private static string AmountOf(Walk walk, Consumable consumable)
     {
         var joints = walk.Sheet.Joints.Where(j => j.Treatment != Treatment.None && walk.EventsOf(j.Id).Count > 0 && consumable.Name.Contains(EnumWord.Of(j.Treatment).Split(',')[0], StringComparison.OrdinalIgnoreCase)).ToList();
-        return joints.Count == 0 ? "" : FormattableString.Invariant($"about {joints.Sum(MillilitresOf):0.#} mL");
+        return joints.Count == 0 ? "" : About(joints.Sum(MillilitresOf));
     }
+
+    private static string About(double millilitres) => millilitres < 0.05 ? "a drop" : FormattableString.Invariant($"about {millilitres:0.#} mL");
 
     // A thread is wetted over about its diameter of length: a film of 0.1 mm on it, and as much again runs off (common practice, no source).
     private static double MillilitresOf(Joint joint)

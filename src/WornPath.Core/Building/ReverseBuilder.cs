@@ -399,7 +399,8 @@ public sealed class ReverseBuilder
             _steps.Add($"Connect the {connection.Name}.");
     }
 
-    private IEnumerable<Part> NewParts() => _walk.Sheet.Parts.Where(p => p.Origin != Origin.Vehicle && Then(p.Id).Part.Place == PartPlace.InBox);
+    private IEnumerable<Part> NewParts() => _walk.Sheet.Parts.Where(p => p.Origin != Origin.Vehicle && Then(p.Id).Part.Place == PartPlace.InBox
+        && !_walk.IsForABranch(p));
 
     private void FitNew(Part part)
     {
@@ -410,7 +411,8 @@ public sealed class ReverseBuilder
         if (sentences.Count > 0) _steps.Add(string.Join(' ', sentences));
     }
 
-    private IEnumerable<Joint> NewJoints() => _walk.Sheet.Joints.Where(j => j.Origin != Origin.Vehicle && Then(j.Id).Joint.IsOut && !_started.Contains(j.Id));
+    private IEnumerable<Joint> NewJoints() => _walk.Sheet.Joints.Where(j => j.Origin != Origin.Vehicle && Then(j.Id).Joint.IsOut
+        && !_started.Contains(j.Id) && !_walk.IsForABranch(j));
 
     private void FitNew(Joint joint, List<string> sentences)
     {

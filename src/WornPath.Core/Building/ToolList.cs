@@ -41,6 +41,7 @@ public sealed class ToolList
     private readonly Dictionary<string, Entry> _lines = new(StringComparer.OrdinalIgnoreCase);
     private readonly Workshop _workshop;
     private string? _stands;
+    private bool _pan;
 
     private ToolList(Workshop workshop) => _workshop = workshop;
 
@@ -53,7 +54,10 @@ public sealed class ToolList
         var list = new ToolList(workshop);
         foreach (var walk in walks)
         {
-            list._stands = walk.Sheet.Aids.FirstOrDefault(a => a.Name.EndsWith("stands", StringComparison.OrdinalIgnoreCase))?.Name;
+            list._stands = walk.Sheet.Aids.FirstOrDefault(a => a.Name.EndsWith("stands", StringComparison.OrdinalIgnoreCase)
+                || a.Name.EndsWith("axle stand", StringComparison.OrdinalIgnoreCase))?.Name;
+            // A pan of the sheet is the pan.
+            list._pan = walk.Sheet.Aids.Any(a => Reading.Natures.Is(a, Reading.Trait.Pan) && walk.EventsOf(a.Id).Count > 0);
             foreach (var walked in walk.Events) list.Add(walked);
             foreach (var tool in walk.Sheet.Tools)
                 for (var i = 0; i < walk.Steps.Count; i++)
@@ -88,13 +92,13 @@ public sealed class ToolList
         switch (walked.Action.Verb)
         {
             case Verb.Raise when walked.Thing is null:
-                Put("jack", 3, null, step, "rated for the vehicle");
+                Put(walked.After.Vehicle.Height == Height.OnLift ? "vehicle lift" : "jack", 3, null, step, "rated for the vehicle");
                 break;
             case Verb.SetOnStands:
                 // The stands the sheet names are the stands.
                 Put(_stands ?? "axle stands", 3, null, step, "rated for the vehicle");
                 break;
-            case Verb.Drain:
+            case Verb.Drain when !_pan:
                 Put("catch pan", 3, null, step, "");
                 break;
         }

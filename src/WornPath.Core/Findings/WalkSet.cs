@@ -69,6 +69,14 @@ public sealed class WalkSet
                 known.In.Add(i);
             }
 
+        // What is found of a thing on the sheet where no step comes to it is found at the step where one does: one fault, told there.
+        foreach (var atStep in merged.Values.Where(m => m.Finding.Step is not null).ToList())
+        {
+            var told = (atStep.Finding with { Step = null }).Key;
+            if (atStep.Finding.Thing is null || !merged.Remove((told, atStep.Finding.Said, atStep.Finding.Severity.ToString()), out var onSheet)) continue;
+            atStep.In.AddRange(onSheet.In);
+        }
+
         return Rules.Sorted(merged.Values.Select(m => m.In.Distinct().Count() == walks.Length ? m.Finding : m.Finding with { For = string.Join(", ", new[] { m.Finding.For, For(sheet, walks, [.. m.In]) }.Where(f => f.Length > 0)) }));
     }
 

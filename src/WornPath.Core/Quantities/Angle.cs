@@ -9,10 +9,10 @@ public readonly record struct Angle(decimal Degrees)
     /// <summary>Degrees in one flat of a hexagon.</summary>
     public const decimal Flat = 60;
 
-    /// <summary>Reads "90°", "90 deg", "1/4 turn", "two flats", "1 flat".</summary>
+    /// <summary>Reads "90°", "90 deg", "1/4 turn", "two flats", "one and a half turns", "a turn and a half".</summary>
     public static Outcome<Angle> Parse(string text)
     {
-        string[] words = [.. text.Trim().ToLowerInvariant().Replace("°", " degrees").Split(' ', StringSplitOptions.RemoveEmptyEntries).Where(w =>
+        string[] words = [.. NumberWords.UnitLast(text.Trim().ToLowerInvariant()).Replace("°", " degrees").Split(' ', StringSplitOptions.RemoveEmptyEntries).Where(w =>
             w is not ("full" or "complete" or "whole"))];
         var bad = new Problem($"“{NumberText.Excerpt(text.Trim())}” is not an angle.", "Write degrees, flats or turns, such as 90°, 1 flat or 1/4 turn.");
         if (words.Length < 2 || AmountOf(string.Join(' ', words[..^1])) is not { } number) return bad;
@@ -35,6 +35,7 @@ public readonly record struct Angle(decimal Degrees)
         if (bare.StartsWith("a three", StringComparison.Ordinal)) bare = bare[2..];
         return bare switch
         {
+            _ when bare.Contains(" and ", StringComparison.Ordinal) => NumberWords.Parse(words),
             "half" or "a half" or "half a" => 0.5m,
             "third" or "a third" => 1m / 3,
             "two thirds" => 2m / 3,

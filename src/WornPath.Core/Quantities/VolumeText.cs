@@ -40,7 +40,9 @@ public static partial class VolumeText
         ["pints"] = 0.473176,
     };
 
-    [GeneratedRegex(@"(?:(?<low>\d+(?:[.,]\d+)?)\s*(?:–|-|to)\s*)?(?<n>\d+(?:[.,]\d+)?|\b(?:half\s+an?|" + NumberWords.Pattern + @"|an?))(?<half>\s+and\s+a\s+half)?\s*(?<u>l|litres?|liters?|ml|cc|dl|qt|quarts?|gal|gallons?|pints?)\b", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    [GeneratedRegex(@"(?:(?<low>\d+(?:[.,]\d+)?)\s*(?:–|-|to)\s*)?(?<n>\b" + NumberWords.Mixed + @"|\d+(?:[.,]\d+)?|\b(?:half\s+an?|" + NumberWords.Pattern
+        + @"|an?))\s*(?<u>l|litres?|liters?|ml|cc|dl|qt|quarts?|gal|gallons?|pints?)\b(?<part>" + NumberWords.AndPart + ")?",
+        RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex Amount();
 
     /// <summary>The first amount in a text; null where there is none.</summary>
@@ -55,9 +57,12 @@ public static partial class VolumeText
     private static Volume? Read(Match match)
     {
         var words = match.Groups["n"].Value;
-        var number = Figures(words) ?? (words.StartsWith("half", StringComparison.OrdinalIgnoreCase) ? 0.5m : NumberWords.InWords(words));
+        var said = match.Groups["part"] is { Success: true } part ? $"{words}{part.Value}" : words;
+        var number = Figures(words) is { } figures && said == words ? figures
+            : words.StartsWith("half", StringComparison.OrdinalIgnoreCase) ? 0.5m
+            : NumberWords.Parse(said) ?? NumberWords.InWords(words);
         return number is null ? null
-            : new Volume(match.Groups["low"] is { Success: true } low ? Figures(low.Value) : null, number.Value + (match.Groups["half"].Success ? 0.5m : 0), Units[match.Groups["u"].Value]);
+            : new Volume(match.Groups["low"] is { Success: true } low ? Figures(low.Value) : null, number.Value, Units[match.Groups["u"].Value]);
     }
 
     private static decimal? Figures(string text) => NumberText.Parse(text) is { IsGood: true } read ? read.Value : null;

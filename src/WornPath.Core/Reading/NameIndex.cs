@@ -5,7 +5,14 @@ namespace WornPath.Core.Reading;
 /// <summary>Finds the thing of a sheet that a noun phrase names.</summary>
 public sealed class NameIndex
 {
-    private static readonly Memo<Thing, string[][]> StemsOfNames = new(t => [StemsOf(t.Name), .. t.AlsoCalled.Select(StemsOf)]);
+    private static readonly Memo<Thing, string[][]> StemsOfNames = new(t => [.. Ways(t.Name).Concat(t.AlsoCalled).Select(StemsOf)]);
+
+    // "Threadlocker, medium", as a list has it, is the medium threadlocker of a sentence; its strength may be called so.
+    private static IEnumerable<string> Ways(string name)
+    {
+        if (name.Split(", ") is not [var head, var kind] || head.Length == 0 || kind.Length == 0) return [name];
+        return kind is "low" or "medium" or "high" ? [$"{kind} {head}", $"{kind}-strength {head}", $"{kind} strength {head}", name] : [$"{kind} {head}", name];
+    }
 
     private readonly record struct Entry(Thing Thing, string[] Stems);
 

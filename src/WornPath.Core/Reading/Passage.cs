@@ -32,11 +32,17 @@ internal static partial class Passages
     [GeneratedRegex(@"\G[ \t]*(?:(?<instead>or|otherwise|plan b)\b\s*[,:]?\s*)?if\s+(?<sign>[^:\n]{2,160}):", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex BranchLead();
 
-    [GeneratedRegex(@"\G[ \t]*(?:should\s+[^:\n]{2,160}|in trouble|trouble|(?<note>note|tip)|(?<signal>danger|warning|caution|notice|attention|beware)):", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    [GeneratedRegex(@"\G[ \t]*(?:(?<should>should\s+[^:\n]{2,160})|in trouble|trouble|(?<note>note|tip)|(?<signal>danger|warning|caution|notice|attention|beware)):", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex AdviceLead();
 
     [GeneratedRegex(@"\p{L}+", RegexOptions.CultureInvariant)]
     private static partial Regex FirstWord();
+
+    [GeneratedRegex(@"[,.;]\s+(?:(?:then|and|first|also|please)\s+)*(?<verb>\p{L}+)\s+(?!(?:or|and)\b)\S", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    private static partial Regex ToldBehindComma();
+
+    // "If it is worn, measure the disc: at least 9 mm": the colon belongs to what is told, and the sign ends at the comma.
+    private static bool TellsWork(string sign) => ToldBehindComma().Matches(sign).Any(m => Trade.IsBase(m.Groups["verb"].Value.ToLowerInvariant()));
 
     [GeneratedRegex(@"[.!?;](?=\s|$)", RegexOptions.CultureInvariant)]
     private static partial Regex SentenceEnd();
@@ -55,6 +61,7 @@ internal static partial class Passages
             if (end < 0) end = text.Length;
             var line = text.AsSpan(start, end - start).Trim();
             var advice = AdviceLead().Match(text, start);
+            if (advice.Groups["should"].Success && TellsWork(advice.Value)) advice = Match.Empty;
             // "Warning: set it on stands" tells; "warning: hot oil may run out" does not.
             if (advice.Groups["signal"].Success
                 && Trade.IsBase(FirstWord().Match(text, advice.Index + advice.Length).Value.ToLowerInvariant())) advice = Match.Empty;
@@ -66,7 +73,7 @@ internal static partial class Passages
                 passages.Add(new Passage(start, noted, null, 0, true) { IsWarning = advice.Groups["signal"].Success });
                 if (noted < end) Sentences(text, noted, end, factors, 0, passages);
             }
-            else if (BranchLead().Match(text, start) is { Success: true } lead && lead.Index + lead.Length <= end)
+            else if (BranchLead().Match(text, start) is { Success: true } lead && lead.Index + lead.Length <= end && !TellsWork(lead.Groups["sign"].Value))
             {
                 branches.Add(new Branch(lead.Groups["sign"].Value.Trim(), lead.Groups["instead"].Success, new Span(start, end - start)));
                 Sentences(text, lead.Index + lead.Length, end, factors, branches.Count, passages);

@@ -1330,6 +1330,13 @@ public sealed partial class SentenceReader
         if (off is null || on is null) return;
         if (sense == Sense.Transfer)
         {
+            // "Change it over: undo the nut and pull the pulley off": how is told behind the colon.
+            if (EndsWithColon(clause) && _clauses.Exists(c => c.From > clause.To && c.Mood == Mood.Imperative))
+            {
+                _isDone = true;
+                return;
+            }
+
             if (Spoken.IsOff(thing) is not true) Add(off.Value, thing, phrase.At);
             Add(on.Value, thing, phrase.At);
             return;
@@ -1912,6 +1919,7 @@ public sealed partial class SentenceReader
     private bool AreToldApart(StepAction one, StepAction other)
     {
         var (first, second) = (one.At.Of(_text), other.At.Of(_text));
+        if ((one.Side ?? SideWords.In(first)) is { } here && (other.Side ?? SideWords.In(second)) is { } there && here != there) return true;
         return one.Some == 1 && first != second && Distinct(first) && Distinct(second);
 
         static bool Distinct(string words) => words.Split(' ').Any(w => Trade.Distinct.Contains(w.ToLowerInvariant()));

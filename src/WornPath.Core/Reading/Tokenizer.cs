@@ -26,10 +26,13 @@ internal static partial class Tokenizer
         @"|(?<!\w)(?:(?:circled|marked|numbered|arrowed|highlighted|pictured)\s+(?:(?:\d{1,2}|(?-i:[A-Z]))(?:\s+to\s+(?:\d{1,2}|(?-i:[A-Z])))?\s+)?)?in\s+(?:the\s+|this\s+)?(?:fig(?:ure)?s?\.?|pictures?|photo(?:graph)?s?|illustrations?)(?!\w)(?:\s+\d{1,2}(?![\w.,]\d))?)|" +
         @"\((?<many>\d{1,2})\)(?=\s*[\p{L}\d])|(?<many>\d{1,2})\s?[x×](?=\s+\p{L})|" +
         @"(?<times>\(\s?(?:[x×]\s?\d{1,2}|\d{1,2}\s?[x×]?)\s?\)(?!\s?\d)|[x×]\s?\d{1,2}(?![\w/.,]*\d|\s*mm)|\d{1,2}\s?[x×](?=\s*$))|" +
-        @"(?<time>(?:\d+(?:[.,]\d+)?\s*|(?:half an?|a quarter of an|three[- ]quarters of an|an?|one|two|three|four|five|six|seven|eight|nine|ten|twelve|fifteen|twenty|thirty|forty|sixty)\s+)(?<tu>seconds|second(?!\s+[a-z])|secs?|minutes?|mins?|min\.|s(?=[\s,;.)]|$)|hours?|hrs?|h)(?![A-Za-z]))|" +
+        @"(?<time>(?:(?:" + NumberWords.Mixed + @")\s+|\d+(?:[.,]\d+)?\s*|(?:half an?|a quarter of an|three[- ]quarters of an|an?|one|two|three|four|five|six|seven|eight|nine|ten|twelve|fifteen|twenty|thirty|forty|sixty)\s+)(?<tu>seconds|second(?!\s+[a-z])|secs?|minutes?|mins?|min\.|s(?=[\s,;.)]|$)|hours?|hrs?|h)(?![A-Za-z])(?:" + NumberWords.AndPart + @")?)|" +
         // "100 °C" is no angle.
         @"(?<num>\d+(?:[.,]\d+)?\s?°\s?[CF](?!\w))|" +
-        @"(?<angle>(?:\d+(?:[.,]\d+)?|\d+/\d+|half a|(?:an?\s+further|an?|another|one)\s+(?:half|third|quarter|fifth|sixth|eighth|twelfth)(?:\s+of\s+a)?|(?:a |another )?(?:third|quarter|sixth|eighth|twelfth) of a|(?:another |a )?three[- ]quarters of a|two[- ]thirds of a|three-quarter|another|one|two|three|four)\s*(?:full\s+|complete\s+|whole\s+)?(?:°|deg(?:rees?)?(?![A-Za-z])|flats?(?![A-Za-z])|turns?(?![A-Za-z])))|" +
+        @"(?<angle>(?:" + NumberWords.Mixed + @"|\d+(?:[.,]\d+)?|\d+/\d+|half a|(?:an?\s+further|an?|another|one)\s+(?:half|third|quarter|fifth|sixth|eighth|twelfth)(?:\s+of\s+a)?|(?:a |another )?(?:third|quarter|sixth|eighth|twelfth) of a|(?:another |a )?three[- ]quarters of a|two[- ]thirds of a|three-quarter|another|one|two|three|four|an?(?=\s+(?:turn|flat)" + NumberWords.AndPart + @"))\s*(?:full\s+|complete\s+|whole\s+)?" +
+        @"(?:°|deg(?:rees?)?(?![A-Za-z])|flats?(?![A-Za-z])|turns?(?![A-Za-z]))(?:" + NumberWords.AndPart + @")?)|" +
+        // "Two and a half litres".
+        @"(?<num>(?:" + NumberWords.Mixed + @")(?=\s+(?:litres?|liters?|pints?|quarts?|gallons?|inch(?:es)?|mm|millimet(?:re|er)s?|threads?|revolutions?)(?!\w)))|" +
         @"(?<num>\d+(?:[.,/]\d+)*(?![\w]))|(?<word>[A-Z]{1,2}\+(?![\w+])|[wf]/o?(?![\w/])|\d{1,2}W-\d{2,3}(?!\w)|[bgsht]/[a-z]+(?![\w/])|[\p{L}#](?:[\p{L}\d'’\-]*[\p{L}\d])?|\d[\w.×/]*\w)|(?<stop>[.!?;\n]+)|(?<and>(?<=\s)[&+](?=\s+\p{L}))|(?<mark>[,:()\[\]–—%+]|(?<=\s)-(?=\s))",
         RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex Pattern();
@@ -92,6 +95,7 @@ internal static partial class Tokenizer
             if (tokens[i] is not { Kind: TokenKind.Word, Text: "yourself" or "yourselves" }) continue;
             var from = i > 0 && tokens[i - 1] is { Kind: TokenKind.Word, Text: "by" or "for" } ? i - 1 : i;
             tokens.RemoveRange(from, i + 1 - from);
+            i = from;
         }
     }
 
@@ -258,7 +262,8 @@ internal static partial class Tokenizer
         if (match.Groups["time"].Success)
         {
             var unit = match.Groups["tu"].Value.ToLowerInvariant();
-            var amount = NumberWords.Parse(text[..^unit.Length].Replace("half an", "half").Replace("half a", "half").Replace(" of an", "")) ?? 1;
+            var said = NumberWords.UnitLast(text)[..^unit.Length];
+            var amount = NumberWords.Parse(said) ?? NumberWords.Parse(said.Replace("half an", "half").Replace("half a", "half").Replace(" of an", "")) ?? 1;
             return new Token(TokenKind.Time, text, span) { Number = unit[0] switch { 's' => amount / 60, 'h' => amount * 60, _ => amount } };
         }
 

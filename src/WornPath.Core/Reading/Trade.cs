@@ -167,6 +167,12 @@ internal static class Trade
     /// <summary>What a control does that holds.</summary>
     public static readonly WordSet Engaged = Set("engaged");
 
+    /// <summary>Words by which an engine runs, whatever else is said to be off.</summary>
+    public static readonly WordSet Runs = Set("runs");
+
+    /// <summary>Words by which a key comes out.</summary>
+    public static readonly WordSet Pulls = Set("pulls");
+
     /// <summary>What a control does that lets go.</summary>
     public static readonly WordSet Released = Set("released");
 

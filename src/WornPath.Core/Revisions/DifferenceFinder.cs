@@ -366,7 +366,7 @@ internal sealed class DifferenceFinder(Walk before, Walk after, string letter)
         foreach (var line in bench.Off.Concat(bench.Slack).Concat(bench.Temporary).Concat(bench.Open).Concat(bench.Done).Concat(bench.Vehicle))
         {
             // Which step torques it is told of the step.
-            var state = line.Due is null ? line.Says : line.Says[..line.Says.IndexOf(", torque in step", StringComparison.Ordinal)] + ", still to torque";
+            var state = line.Later.Length > 0 ? line.Later : line.Says;
             says[line.Id] = says.TryGetValue(line.Id, out var more) ? $"{more}, {state}" : state;
         }
 

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using System.Text.Json.Serialization;
 using WornPath.Core.Reading;
 using WornPath.Core.Sheets;
 
@@ -23,6 +24,10 @@ public sealed record BenchLine(string Id, string Name, string Says, Glyph? Glyph
 {
     /// <summary>The id the thing has on the sheet, as it is shown.</summary>
     public string SheetId => Thing.SheetIdOf(Id);
+
+    /// <summary>Its state in words where a later step brings it on, whichever that is ("hand-tight, still to torque"); empty where none does.</summary>
+    [JsonIgnore]
+    public string Later { get; init; } = "";
 }
 
 /// <summary>The state of the world after a step: what is off, slack, temporary and open, and what the vehicle stands on.</summary>
@@ -54,9 +59,14 @@ public sealed record Bench(
                 case Joint joint when state.Joint.IsOut && (joint.Origin == Origin.Vehicle || walk.EventsOf(joint.Id).Count > 0):
                     off.Add(Line(walk, thing, stepIndex, touched ? "out" : "in the kit", GlyphOf(walk, joint, state.Joint)));
                     break;
-                case Joint joint when state.Joint.IsSlack:
+                case Joint joint when state.Joint.IsSlack && !DoneAt.IsReached(walk, joint, state.Joint):
                     var owed = TorqueLedger.Of(walk, joint, stepIndex);
-                    slack.Add(Line(walk, thing, stepIndex, $"{Says(joint, state.Joint)}{(owed is null ? "" : owed.Due is { } due ? $", torque in step {due}" : ", never torqued")}", GlyphOf(walk, joint, state.Joint)) with { Due = owed?.Due });
+                    slack.Add(Line(walk, thing, stepIndex, $"{Says(joint, state.Joint)}{(owed is null ? "" : Owed(walk, joint, owed))}",
+                        GlyphOf(walk, joint, state.Joint)) with
+                    {
+                        Due = owed?.Due,
+                        Later = owed?.Due is null ? "" : $"{Says(joint, state.Joint)}, still to {(DoneAt.Of(walk, joint) is null ? "torque" : "do up")}",
+                    });
                     break;
                 case Joint joint when touched:
                     done.Add(Line(walk, thing, stepIndex, Says(joint, state.Joint), GlyphOf(walk, joint, state.Joint)));
@@ -88,12 +98,21 @@ public sealed record Bench(
         return new Bench(stepIndex + 1, [.. off], [.. slack], [.. temporary], [.. open], [.. lines], [.. done]);
     }
 
+    // A clamp, a clip or a stud is done up and takes no torque.
+    private static string Owed(Walk walk, Joint joint, OwedTorque owed) => (DoneAt.Of(walk, joint) is null, owed.Due) switch
+    {
+        (true, { } due) => $", torque in step {due}",
+        (true, null) => ", never torqued",
+        (false, { } due) => $", done up in step {due}",
+        (false, null) => ", never done up",
+    };
+
     /// <summary>The glyph of a joint in a state.</summary>
     public static Glyph GlyphOf(Walk walk, Joint joint, JointState state)
     {
-        if (state.Stage != JointStage.Pass) return new Glyph(state.Stage, Some: state.Counts is not null);
+        if (state.Stage != JointStage.Pass) return new Glyph(state.Stage, Some: state.IsMixed);
         var last = walk.EventsOf(joint.Id).Where(e => e.Action.Verb == Verb.TorquePass).Max(e => e.Action.Pass ?? 1);
-        return new Glyph(JointStage.Pass, state.Pass, last + 1, state.Counts is not null);
+        return new Glyph(JointStage.Pass, state.Pass, last + 1, state.IsMixed);
     }
 
     /// <summary>A joint's state in words.</summary>
@@ -112,14 +131,14 @@ public sealed record Bench(
 
     private static string SaysOfOne(Joint joint, JointState state) => state.Stage switch
     {
-        JointStage.Tight => "tight",
+        JointStage.Tight => Openness.Owes(joint, state) is { } owed ? $"tight, {owed}" : "tight",
         JointStage.BrokenLoose => "broken loose",
         JointStage.BackedOut => "backed out",
         JointStage.Out => "out",
         JointStage.Started => "hand-tight",
         JointStage.Snug => joint.Untorqued is null ? "snug" : "as specified",
         JointStage.Pass => $"pass {state.Pass}",
-        JointStage.Torqued => state.Lock == LockState.Off ? "torqued, not locked" : "torqued",
+        JointStage.Torqued => Openness.Owes(joint, state) is { } owed ? $"torqued, {owed}" : "torqued",
         JointStage.Aligned => state.Lock == LockState.Off ? "slot aligned, not locked" : "torqued, slot aligned",
         JointStage.Locked => "locked",
         _ => "marked",

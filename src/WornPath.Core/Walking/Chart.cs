@@ -37,7 +37,7 @@ public sealed record Chart(int Steps, ImmutableArray<ChartPhase> Phases, Immutab
         var rows = ImmutableArray.CreateBuilder<ChartRow>();
         rows.Add(Row(walk, Walk.Vehicle, null, "vehicle", s => Of(s.Vehicle), s => Openness.IsOpen(s.Vehicle)));
         foreach (var thing in walk.Sheet.Things)
-            if (thing is not (Tool or Consumable)) rows.Add(Row(walk, thing.Id, thing, walk.NameOf(thing), s => Of(walk, thing, s), s => Openness.IsOpen(thing, s)));
+            if (thing is not (Tool or Consumable)) rows.Add(Row(walk, thing.Id, thing, walk.NameOf(thing), s => Of(walk, thing, s), s => Openness.IsOpen(walk, thing, s)));
         var phases = ImmutableArray.CreateBuilder<ChartPhase>();
         var number = 0;
         foreach (var phase in walk.Sheet.Phases.Where(p => p.Steps.Length > 0)) phases.Add(new ChartPhase(phase.Name, number + 1, number += phase.Steps.Length));

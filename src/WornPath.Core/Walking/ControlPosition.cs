@@ -7,9 +7,16 @@ namespace WornPath.Core.Walking;
 internal static class ControlPosition
 {
     /// <summary>How a control stands after it was set as an action says; as found where the words do not tell.</summary>
-    public static ControlState Of(StepAction action)
+    public static ControlState Of(Thing control, StepAction action)
     {
         if (action.Position is not { } position) return ControlState.AsFound;
+        // "Run the engine with the cap off"; a key that is pulled is out.
+        if (Trade.ControlNamed(control.Name.ToLowerInvariant()) == "ignition")
+        {
+            if (Trade.Says(position, Trade.Runs)) return ControlState.Engaged;
+            if (Trade.Says(position, Trade.Pulls)) return ControlState.Released;
+        }
+
         return Trade.Says(position, Trade.Released) ? ControlState.Released : Trade.Says(position, Trade.Engaged) ? ControlState.Engaged : ControlState.AsFound;
     }
 

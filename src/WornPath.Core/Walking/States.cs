@@ -47,14 +47,17 @@ public readonly record struct JointState(JointStage Stage, byte Pass, bool Renew
     public Counts<JointState>? Counts { get; init; }
 
     /// <summary>True where the joint holds nothing: every fastener out, or not yet put in.</summary>
-    public bool IsOut => Stage == JointStage.Out && Counts is null;
+    public bool IsOut => Stage == JointStage.Out && (Counts is null || Counts.Groups[^1].State.Stage == JointStage.Out);
 
     /// <summary>True where a fastener of it is out.</summary>
     public bool AnyOut => Stage == JointStage.Out;
 
     /// <summary>True where it is in, or some of it, and not all of it at the final torque.</summary>
     public bool IsSlack => Stage is JointStage.BrokenLoose or JointStage.BackedOut or JointStage.Started or JointStage.Snug or JointStage.Pass
-        || Counts is not null && AnyOut;
+        || AnyOut && !IsOut;
+
+    /// <summary>True where some of its fasteners are further on than others, and do not only differ in what was put on them.</summary>
+    public bool IsMixed => Counts is { } counts && (counts.Groups[0].State.Stage, counts.Groups[0].State.Pass) != (counts.Groups[^1].State.Stage, counts.Groups[^1].State.Pass);
 
     /// <summary>From out to tight, as it never was touched.</summary>
     public int Rank => RankOf(Stage);

@@ -27,11 +27,11 @@ public static class TorqueLedger
     public static OwedTorque? Of(Walk walk, Joint joint, int stepIndex)
     {
         var state = walk.AfterStep(joint.Id, stepIndex).Joint;
-        if (!state.IsSlack || (state.Stage == JointStage.Snug && joint.Untorqued is not null)) return null;
+        if (!state.IsSlack || DoneAt.IsReached(walk, joint, state)) return null;
         var since = walk.MomentsOf(joint.Id).Last(m => m.StepIndex <= stepIndex).StepIndex;
         if (since < 0) return null;
-        var due = walk.EventsOf(joint.Id).FirstOrDefault(e => e.StepIndex > stepIndex && (e.Action.Verb == Verb.Torque || e.Action.Verb == Verb.Snug
-            && joint.Untorqued is not null));
+        var due = walk.EventsOf(joint.Id).FirstOrDefault(e => e.StepIndex > stepIndex
+            && (e.Action.Verb == Verb.Torque || e.Action.Verb is Verb.Start or Verb.Snug && DoneAt.IsReached(walk, joint, e.After.Joint)));
         return new OwedTorque(joint.SheetId, joint.Name, joint.TighteningText, since + 1, due is null ? null : due.StepIndex + 1);
     }
 }

@@ -127,6 +127,12 @@ public sealed class Walk
     /// <summary>The events of any of these verbs, those of one verb in order.</summary>
     public IEnumerable<WalkEvent> Doing(Verb first, params Verb[] others) => others.Aggregate((IEnumerable<WalkEvent>)Doing(first), (all, verb) => all.Concat(Doing(verb)));
 
+    /// <summary>
+    /// True for what no step of this walk touches and a branch of the sheet does: "if a stud comes out, fit a new one" asks for it where it does.
+    /// </summary>
+    public bool IsForABranch(Thing thing) => EventsOf(thing.Id).Count == 0 && Kept(typeof(Branch), static w => w.Whole.Steps.SelectMany(s => s.Actions)
+        .Where(a => a is { Target: not null, Branch: > 0 }).Select(a => a.Target!).ToHashSet()).Contains(thing.SheetId);
+
     private Dictionary<Type, object>? _kept;
 
     /// <summary>What is worked out of the whole walk once and asked for often, by whoever asks.</summary>

@@ -252,7 +252,7 @@ public sealed class Walker
             Verb.TakeAway => now with { InPlace = false },
             _ => now,
         },
-        ThingKind.Control => action.Verb == Verb.Set ? now with { Control = ControlPosition.Of(action) } : now,
+        ThingKind.Control => action.Verb == Verb.Set ? now with { Control = ControlPosition.Of(thing, action) } : now,
         _ => now,
     };
 

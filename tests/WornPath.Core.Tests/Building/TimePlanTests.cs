@@ -31,6 +31,16 @@ public class TimePlanTests
         plan.Steps.Where(s => s.Critical).Select(s => s.Number).ShouldBe([1, 3]);
     }
 
+    // A cure runs from the tightening on: what waits in the meantime makes it no longer.
+    [Fact]
+    public void A_cure_begins_with_the_end_of_its_tightening_whatever_comes_behind()
+    {
+        var plan = TimePlan.Schedule([Job(1, 2, "bolts"), Job(2, 1, "all", waits: 120), Job(0, 0, "bolts", people: 0, waits: 600) with { Behind = 1 }], crew: 1);
+        plan.Steps[2].Start.ShouldBe(2);
+        plan.ElapsedMinutes.ShouldBe(602);
+        plan.Steps.Where(s => s.Critical).Select(s => s.Number).ShouldBe([1, 0]);
+    }
+
     /// <summary>Whatever the jobs: what needs another waits for it, nobody is in two places, and the chain without gaps leads to the end.</summary>
     [Fact]
     public void No_plan_needs_more_people_than_there_are_or_begins_before_what_it_needs()

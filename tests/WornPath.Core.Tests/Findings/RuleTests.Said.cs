@@ -6,11 +6,8 @@ namespace WornPath.Core.Tests.Findings;
 
 public partial class RuleTests
 {
-    private static readonly string Approved = Path.Combine(Repository.Root, "tests", "judgement", "said.txt");
-
     /// <summary>
-    /// What each rule says of each slip, and what each of its fixes does to the sheet, stands in a file that somebody has read as a technician
-    /// would. Where it reads otherwise now, the new text is written beside it: read it, and put it in its place if it is right.
+    /// What each rule says of each slip, and what each of its fixes does to the sheet, stands in a file that was read (<see cref="Approval"/>).
     /// </summary>
     [Fact]
     public void What_each_rule_says_and_each_fix_does_is_as_it_was_read_and_approved()
@@ -28,13 +25,7 @@ public partial class RuleTests
             }
         }
 
-        var approved = File.Exists(Approved) ? File.ReadAllText(Approved) : "";
-        if (approved == now.ToString()) return;
-        File.WriteAllText(Approved + ".new", now.ToString());
-        var (was, said) = (approved.Split('\n'), now.ToString().Split('\n'));
-        var at = Enumerable.Range(0, Math.Min(was.Length, said.Length)).FirstOrDefault(i => was[i] != said[i], Math.Min(was.Length, said.Length));
-        Assert.Fail($"Line {at + 1} of tests/judgement/said.txt is not what is said now; all of it stands in said.txt.new.\n"
-            + $"approved: {was.ElementAtOrDefault(at)}\nnow:      {said.ElementAtOrDefault(at)}");
+        Approval.ShouldBeAsApproved(now.ToString(), "said.txt");
     }
 
     // The steps that are new or read otherwise, the order where it is another, and the cells that changed.

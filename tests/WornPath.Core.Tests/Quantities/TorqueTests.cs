@@ -155,6 +155,13 @@ public class TorqueTests
     [InlineData("two flats", 120)]
     [InlineData("1/4 turn", 90)]
     [InlineData("half a turn", 180)]
+    [InlineData("two and a half turns", 900)]
+    [InlineData("one-and-a-half turns", 540)]
+    [InlineData("1 and a half turns", 540)]
+    [InlineData("a turn and a half", 540)]
+    [InlineData("two turns and a quarter", 810)]
+    [InlineData("one and three quarters turns", 630)]
+    [InlineData("a flat and a half", 90)]
     public void An_angle_is_read_in_degrees_flats_and_turns(string written, double degrees) => ((double)Angle.Parse(written).Value.Degrees).ShouldBe(degrees);
 
     // What is shown in another unit is off by one per cent at most; a hand wrench is set no finer.

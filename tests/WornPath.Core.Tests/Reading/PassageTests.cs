@@ -36,6 +36,19 @@ public class PassageTests
         sheet.Chips(1).ShouldBe("left: disconnect C1 sensor lead");
     }
 
+    // The colon belongs to what is told behind the comma, and the sign ends there.
+    [Theory]
+    [InlineData("If the disc is worn, measure it: at least 9.0 mm.", "measure P1 disc, at least 9.0 mm [the disc is worn]")]
+    [InlineData("If there is play, measure the disc: at least 9.0 mm.", "measure P1 disc, at least 9.0 mm [there is play]")]
+    [InlineData("Should there be play, measure the disc: at least 9.0 mm.", "measure P1 disc, at least 9.0 mm [Should there be play]")]
+    [InlineData("If the disc is scored, blue or cracked: remove the disc.", "remove P1 disc [the disc is scored, blue or cracked]")]
+    public void What_is_measured_only_in_a_case_keeps_its_limits(string text, string chips)
+    {
+        var sheet = Wheels().Steps(text);
+        string.Join("; ", sheet.Step(1).Actions.Select(a => Asking.Of(a, sheet.Sheet) + (a.Branch > 0 ? $" [{sheet.Step(1).Branches[a.Branch - 1].Sign}]" : "")))
+            .ShouldBe(chips);
+    }
+
     [Fact]
     public void A_line_with_a_sign_is_a_branch_and_a_note_is_only_said()
     {

@@ -180,7 +180,7 @@ public class FacetTests
     public void A_fastener_that_does_not_go_back_is_not_left_open(string becomes, bool open)
     {
         var sheet = new Written().Joint("short bolts", "22 N·m").Joint("long bolts", "24 N·m").Set("short bolts", "becomes", becomes).Steps("Remove the short bolts.");
-        Openness.IsOpen(sheet.Sheet.Joints[0], sheet.Walk().AtEnd("J1")).ShouldBe(open);
+        Openness.IsOpen(sheet.Walk(), sheet.Sheet.Joints[0], sheet.Walk().AtEnd("J1")).ShouldBe(open);
         Fields.Of(ThingKind.Joint).Single(f => f.Name == "becomes").Get(sheet.Sheet.Joints[0]).ShouldBe(becomes);
         sheet.At("CLO001").Length.ShouldBe(open ? 1 : 0);
     }
@@ -261,8 +261,8 @@ public class FacetTests
         walk.AtBeginning("J1").Joint.Lock.ShouldBe(LockState.On);
         Enumerable.Range(0, 5).Select(i => walk.AfterStep("J1", i).Joint.Lock).ShouldBe([LockState.Off, LockState.Off, LockState.Off, LockState.Off, LockState.On]);
         Bench.After(walk, 3).Done.Single(l => l.Id == "J1").Says.ShouldBe("torqued, not locked");
-        Openness.IsOpen(walk.Things["J1"], walk.AfterStep("J1", 3)).ShouldBeTrue();
-        Openness.IsOpen(walk.Things["J1"], walk.AtEnd("J1")).ShouldBeFalse();
+        Openness.IsOpen(walk, walk.Things["J1"], walk.AfterStep("J1", 3)).ShouldBeTrue();
+        Openness.IsOpen(walk, walk.Things["J1"], walk.AtEnd("J1")).ShouldBeFalse();
     }
 
     // The mark is one thing and the lock another: in either order both are there.

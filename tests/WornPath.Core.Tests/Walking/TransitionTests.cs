@@ -102,21 +102,26 @@ public class TransitionTests
         var written = new Written().Joint("bolt", torque);
         if (cell.Length > 0) written = written.Set("bolt", cell, value);
         var joint = written.Sheet.Joints.Single();
-        WayTo.Values.Select(way => Openness.IsOpen(joint, Walked(written.Sheet, [.. way.Select(v => Do(v))]).AtEnd("J1")) ? "x" : "-").ShouldBe(row.Split(' '));
+        WayTo.Values.Select(way => Walked(written.Sheet, [.. way.Select(v => Do(v))]))
+            .Select(walk => Openness.IsOpen(walk, joint, walk.AtEnd("J1")) ? "x" : "-").ShouldBe(row.Split(' '));
     }
 
     [Fact]
     public void Tools_stuff_and_controls_are_left_as_they_are_and_what_hangs_flows_or_stands_in_the_way_is_not()
     {
-        static bool Left(Thing thing, params Verb[] verbs) => Openness.IsOpen(thing, verbs.Length == 0 ? Walker.AtBeginning(thing, false)
-            : Walked(new Written().Sheet with
+        static bool Left(Thing thing, params Verb[] verbs)
+        {
+            var walk = Walked(new Written().Sheet with
             {
                 Parts = [.. new[] { thing }.OfType<Part>()],
                 Connections = [.. new[] { thing }.OfType<Connection>()],
                 Fluids = [.. new[] { thing }.OfType<Fluid>()],
                 Aids = [.. new[] { thing }.OfType<Aid>()],
                 Controls = [.. new[] { thing }.OfType<Control>()],
-            }, [.. verbs.Select(v => Do(v, thing.Id))]).AtEnd(thing.Id));
+            }, [.. verbs.Select(v => Do(v, thing.Id))]);
+            return Openness.IsOpen(walk, thing, verbs.Length == 0 ? Walker.AtBeginning(thing, false) : walk.AtEnd(thing.Id));
+        }
+
         Left(new Tool { Id = "T1", Name = "socket" }).ShouldBeFalse();
         Left(new Consumable { Id = "K1", Name = "grease" }).ShouldBeFalse();
         Left(new Control { Id = "L1", Name = "parking brake" }, Verb.Set).ShouldBeFalse();

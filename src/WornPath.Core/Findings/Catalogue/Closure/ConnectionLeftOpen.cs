@@ -13,7 +13,7 @@ public sealed class ConnectionLeftOpen : Rule
     {
         foreach (var connection in walk.Sheet.Connections)
         {
-            if (walk.AtEnd(connection.Id).Connected) continue;
+            if (walk.AtEnd(connection.Id).Connected || walk.IsForABranch(connection)) continue;
             var opened = walk.EventsOf(connection.Id).LastOrDefault(e => e.Verb == Verb.Disconnect);
             var after = opened?.StepIndex ?? -1;
             var message = opened is null ? $"Comes with the kit and no step connects it: {connection.Label}." : $"Disconnected here and never connected again: {connection.Label}.";

@@ -18,7 +18,7 @@ public sealed class JointLeftOut : ThingRule<Joint>
         if (joint.Holds.Length > 0 && joint.Holds.All(id => walk.Things.GetValueOrDefault(id) is Part { Fate: Fate.Discard or Fate.Spare })) return;
         if (events.Count == 0)
         {
-            if (joint.Origin != Origin.Vehicle && !OnlyInABranch(walk, joint))
+            if (joint.Origin != Origin.Vehicle && !walk.IsForABranch(joint))
                 found.Add(At(null, -1, joint, $"{joint.Label} comes with the kit and no step fits {joint.Them}.", Refit(walk, joint, -1)));
             return;
         }
@@ -28,10 +28,6 @@ public sealed class JointLeftOut : ThingRule<Joint>
         found.Add(At(last, $"{joint.Label} {joint.Are} {says}.",
             [Refit(walk, joint, last.StepIndex), .. RefitChoice.StaysOut(walk, joint).Select(w => new Fix(w.Says, w.Edit))]));
     }
-
-    // "If a stud comes out, fit a new one": asked for where it does.
-    private static bool OnlyInABranch(Walk walk, Joint joint) => walk.Kept(typeof(JointLeftOut), static w =>
-        w.Whole.Steps.SelectMany(s => s.Actions).Where(a => a is { Target: not null, Branch: > 0 }).Select(a => a.Target!).ToHashSet()).Contains(joint.SheetId);
 
     private static WalkEvent LastOut(IReadOnlyList<WalkEvent> events)
     {

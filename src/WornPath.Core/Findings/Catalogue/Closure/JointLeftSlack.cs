@@ -15,7 +15,7 @@ public sealed class JointLeftSlack : ThingRule<Joint>
     protected internal override void Find(Walk walk, Joint joint, Found found)
     {
         var end = walk.AtEnd(joint.Id).Joint;
-        if (!end.IsSlack || end.Stage is JointStage.Started or JointStage.Snug && DoneAt.Of(walk, joint) is { } done && end.Stage >= done) return;
+        if (!end.IsSlack || DoneAt.IsReached(walk, joint, end)) return;
         var last = walk.EventsOf(joint.Id).Last(e => e.After.Joint != e.Before.Joint || e.Verb is Verb.Start or Verb.Snug);
         var to = joint.TighteningText is { Length: > 0 } text ? text : "a final torque";
         var open = end.Counts?.Groups.Where(g => g.State.IsOut || g.State.IsSlack).ToList();

@@ -14,7 +14,7 @@ public sealed class PartNotRefitted : ThingRule<Part>
     {
         if (part.Fate is Fate.Discard or Fate.Spare) return;
         var end = walk.AtEnd(part.Id).Part;
-        if (end.Place == PartPlace.On) return;
+        if (end.Place == PartPlace.On || walk.IsForABranch(part)) return;
         // What is on a part that is missing itself comes on with it.
         if (end.Place == PartPlace.Carried && walk.HostAt(part.Id, int.MaxValue) is { } bearer
             && walk.Things.GetValueOrDefault(bearer) is Part { Fate: Fate.Refit or Fate.Replace }) return;

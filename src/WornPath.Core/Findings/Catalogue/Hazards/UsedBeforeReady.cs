@@ -32,9 +32,9 @@ public sealed class UsedBeforeReady : Rule
     private static bool IsOpen(Walk walk, Use use, Thing thing)
     {
         var state = walk.BeforeEvent(thing.Id, use.Order);
-        if (state == walk.AtBeginning(thing.Id) || !Openness.IsOpen(thing, state)) return false;
+        if (state == walk.AtBeginning(thing.Id) || !Openness.IsOpen(walk, thing, state)) return false;
         // What is put right later; what never is has a finding of its own.
-        if (!walk.EventsOf(thing.Id).Any(e => e.Order >= use.Order && !Openness.IsOpen(thing, e.After))) return false;
+        if (!walk.EventsOf(thing.Id).Any(e => e.Order >= use.Order && !Openness.IsOpen(walk, thing, e.After))) return false;
         return thing switch
         {
             Joint or Part or Connection => use.Drives || Natures.Is(thing, Trait.EngineNeeds),

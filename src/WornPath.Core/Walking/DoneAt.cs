@@ -1,9 +1,8 @@
 using WornPath.Core.Fasteners;
 using WornPath.Core.Reading;
 using WornPath.Core.Sheets;
-using WornPath.Core.Walking;
 
-namespace WornPath.Core.Building;
+namespace WornPath.Core.Walking;
 
 /// <summary>Where a joint that takes no torque is done. Common practice, no source.</summary>
 internal static class DoneAt
@@ -18,4 +17,8 @@ internal static class DoneAt
         : joint.Fastener?.Form == FastenerForm.Stud && joint.Holds.SelectMany(id => walk.HoldersOf(id)).Any(nuts => nuts != joint
             && (FastenerText.IsNut(nuts.Fastener?.Form) || Natures.Is(nuts, Trait.Nut))) ? JointStage.Started
         : null;
+
+    /// <summary>True where a joint that takes no torque is as far as it goes.</summary>
+    public static bool IsReached(Walk walk, Joint joint, JointState state) =>
+        state.Stage is JointStage.Started or JointStage.Snug && Of(walk, joint) is { } done && state.Stage >= done;
 }
