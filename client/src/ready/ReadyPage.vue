@@ -9,6 +9,7 @@ import DayField from './DayField.vue';
 import TimeChain from './TimeChain.vue';
 import TroubleNote from '../shared/TroubleNote.vue';
 import ActButton from '../shared/ActButton.vue';
+import { holdUnits } from '../shared/units';
 
 /** What must be in hand before the first bolt is undone; what is missing stops the job. */
 const draft = useDraft();
@@ -131,9 +132,9 @@ const print = (): void => window.print();
                   @change="tick([item], !item.inHand)"
                 />
                 <span class="what"
-                  >{{ item.what
+                  >{{ holdUnits(item.what)
                   }}<b v-if="item.amount && item.amount !== '1'" class="figures">
-                    {{ /^\d+$/.test(item.amount) ? `× ${item.amount}` : item.amount }}</b
+                    {{ /^\d+$/.test(item.amount) ? `×\u00a0${item.amount}` : item.amount }}</b
                   ></span
                 >
               </label>
