@@ -89,7 +89,8 @@ public sealed partial record Ahead(string Next, ImmutableArray<string> Steps, Im
         JointState StateOf(Joint joint) => walk.AfterStep(joint.Id, last).Joint;
         static string Remove(Thing thing) => $"Remove the {thing.Name}.";
         foreach (var joint in Latest(walk, walk.Sheet.Joints, last))
-            if (StateOf(joint).Stage is JointStage.BrokenLoose or JointStage.BackedOut && !IsBackedOff(walk, joint, last) && !Natures.Is(joint, Trait.JamNut) && !IsLater(walk, joint, last, Verb.TakeOut)) yield return Remove(joint);
+            if (StateOf(joint).Stage is JointStage.BrokenLoose or JointStage.BackedOut && !IsBackedOff(walk, joint, last)
+                && !Natures.Is(joint, Trait.JamNut) && !IsLater(walk, joint, last, Verb.TakeOut)) yield return Remove(joint);
         var on = walk.Sheet.Parts.Where(p => walk.AfterStep(p.Id, last).Part.IsMounted && walk.HoldersOf(p.Id).Any(j => StateOf(j).IsOut)).ToList();
         foreach (var part in Latest(walk, on, last).Where(p => walk.HoldersOf(p.Id).All(j => StateOf(j).IsOut)))
             if (!IsLater(walk, part, last, Verb.Remove, Verb.HangAside, Verb.SetAside, Verb.Discard)) yield return Remove(part);

@@ -106,7 +106,8 @@ public static class Needs
         {
             var word = EnumWord.Of(group.Key);
             if (walk.Sheet.Consumables.Any(c => c.Name.Contains(word.Split(',')[0], StringComparison.OrdinalIgnoreCase))) continue;
-            yield return Item($"treatment:{word}", ReadyGroup.Consumables, word, About(group.Sum(MillilitresOf)), string.Join(", ", group.Where(j => !j.IsSecond).Select(j => j.Id)), [.. group.SelectMany(j => walk.StepsOf(j)).Distinct().Order()]);
+            yield return Item($"treatment:{word}", ReadyGroup.Consumables, word, About(group.Sum(MillilitresOf)),
+                string.Join(", ", group.Where(j => !j.IsSecond).Select(j => j.Id)), [.. group.SelectMany(j => walk.StepsOf(j)).Distinct().Order()]);
         }
 
         foreach (var fluid in walk.Sheet.Fluids.Where(f => walk.EventsOf(f.Id).Any(e => e.Action.Verb == Verb.Fill)))

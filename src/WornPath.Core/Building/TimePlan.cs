@@ -107,7 +107,10 @@ public sealed record TimePlan(ImmutableArray<PlannedStep> Steps, double HandsOnM
         foreach (var joint in walk.Sheet.Joints)
         {
             if (walk.EventsOf(joint.Id).LastOrDefault(e => e.Action.Verb == Verb.Torque) is not { } torqued || TreatmentAdvice.For(joint, walk.Things, walk.Workshop.Rules).FullHours is not { } hours || hours <= waited) continue;
-            jobs.Add(new Job(0, $"cure of {joint.Label} (step {torqued.StepIndex + 1})", 0, hours * 60, 0, new HashSet<string> { joint.Id }) { Behind = torqued.StepIndex + 1 });
+            jobs.Add(new Job(0, $"cure of {joint.Label} (step {torqued.StepIndex + 1})", 0, hours * 60, 0, new HashSet<string> { joint.Id })
+            {
+                Behind = torqued.StepIndex + 1,
+            });
         }
 
         return Schedule(jobs, hands);
@@ -143,7 +146,8 @@ public sealed record TimePlan(ImmutableArray<PlannedStep> Steps, double HandsOnM
             jobs.Sum(j => j.HandsOn * j.People), finish.DefaultIfEmpty(0).Max(), crew);
     }
 
-    private static bool Needs(Job first, Job second) => !(second.Behind < first.Number) && (first.Touches is null || second.Touches is null || first.Touches.Overlaps(second.Touches));
+    private static bool Needs(Job first, Job second) => !(second.Behind < first.Number)
+        && (first.Touches is null || second.Touches is null || first.Touches.Overlaps(second.Touches));
 
     // A job before that keeps people this one needs, ending first of those; null where there are enough.
     private static int? Busy(IReadOnlyList<Job> jobs, double[] start, int j, int crew)

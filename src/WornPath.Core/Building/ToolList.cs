@@ -61,13 +61,17 @@ public sealed class ToolList
             foreach (var walked in walk.Events) list.Add(walked);
             foreach (var tool in walk.Sheet.Tools)
                 for (var i = 0; i < walk.Steps.Count; i++)
-                    if (walk.Steps[i].Uses.Contains(tool.Id)) list.Put(tool.Name, 3, null, i + 1, "");
+                    if (walk.Steps[i].Uses.Contains(tool.Id) && !list.HasWrench(tool.Name, i + 1)) list.Put(tool.Name, 3, null, i + 1, "");
         }
 
         return [.. list._lines.OrderBy(l => l.Value.Order).ThenBy(l => SizeOf(l.Key)).ThenBy(l => l.Key, StringComparer.Ordinal)
             .Select(l => new ToolLine(l.Key, [.. l.Value.For.OrderBy(id => id.Length).ThenBy(id => id, StringComparer.Ordinal)], [.. l.Value.Steps],
                 l.Value.Lacking, l.Value.Note) { IsTorqueTool = l.Value.Order == 0 })];
     }
+
+    // "With the torque wrench": the one the value asks for.
+    private bool HasWrench(string name, int step) => name.Equals("torque wrench", StringComparison.OrdinalIgnoreCase)
+        && _lines.Values.Any(l => l.Order == 0 && l.Steps.Contains(step));
 
     private void Add(WalkEvent walked)
     {

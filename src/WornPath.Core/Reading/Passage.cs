@@ -75,8 +75,7 @@ internal static partial class Passages
             }
             else if (BranchLead().Match(text, start) is { Success: true } lead && lead.Index + lead.Length <= end && !TellsWork(lead.Groups["sign"].Value))
             {
-                branches.Add(new Branch(lead.Groups["sign"].Value.Trim(), lead.Groups["instead"].Success, new Span(start, end - start)));
-                Sentences(text, lead.Index + lead.Length, end, factors, branches.Count, passages);
+                InCases(text, lead, end, factors, branches, passages);
             }
             else
             {
@@ -100,6 +99,39 @@ internal static partial class Passages
         foreach (var passage in passages.Where(p => p.Only is not null && !p.Only.Allows(factors, chosen)).OrderByDescending(p => p.From)) kept = kept.Remove(passage.From, passage.End - passage.From);
         return kept.Trim();
     }
+
+    // "If it is dry: leave it. If it leaks: replace it.": a case each, to the end of the line or the next sign.
+    private static void InCases(string text, Match lead, int end, ImmutableArray<Factor> factors, ImmutableArray<Branch>.Builder branches,
+        List<Passage> passages)
+    {
+        for (var (from, told) = (lead.Index, lead.Index + lead.Length); ;)
+        {
+            var (next, other) = NextSign(text, told, end);
+            branches.Add(new Branch(lead.Groups["sign"].Value.Trim(), lead.Groups["instead"].Success, new Span(from, next - from)));
+            Sentences(text, told, next, factors, branches.Count, passages);
+            // "If it leaks, replace it" has its sign in the sentence.
+            if (other is null && next < end) Sentences(text, next, end, factors, 0, passages);
+            if (other is null) return;
+            (lead, from, told) = (other, next, other.Index + other.Length);
+        }
+    }
+
+    // Where another sentence begins with a sign of its own, and its lead where it ends with a colon; the end where none does.
+    private static (int At, Match? Lead) NextSign(string text, int from, int end)
+    {
+        for (var stop = SentenceEnd().Match(text, from, end - from); stop.Success; stop = stop.NextMatch())
+        {
+            var at = stop.Index + 1;
+            if (!OpensWithIf().IsMatch(text.AsSpan(at, end - at))) continue;
+            return BranchLead().Match(text, at) is { Success: true } lead && lead.Index + lead.Length <= end && !TellsWork(lead.Groups["sign"].Value)
+                ? (at, lead) : (at, null);
+        }
+
+        return (end, null);
+    }
+
+    [GeneratedRegex(@"^[ \t]+(?:otherwise\s*,?\s*)?if\s", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    private static partial Regex OpensWithIf();
 
     private static void Sentences(string text, int from, int to, ImmutableArray<Factor> factors, int branch, List<Passage> passages)
     {

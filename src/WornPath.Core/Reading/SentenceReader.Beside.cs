@@ -398,7 +398,9 @@ public sealed partial class SentenceReader
 
     private void UseNamed(NounPhrase phrase)
     {
-        if (IsWithout(phrase)) return;
+        // "Plug it into the towing socket", "the pressure in bar": where something goes, and in what it is told.
+        if (IsWithout(phrase) || phrase is { Head: "socket", Size: "", After: "into" or "in" or "to" or "from" or "of" or "on" }
+            or { Head: "bar", After: "in" }) return;
         if (_refer.Known(phrase) is { } known)
         {
             if (known.Kind is ThingKind.Tool or ThingKind.Consumable or ThingKind.Aid) Use(known);

@@ -57,7 +57,8 @@ public readonly record struct JointState(JointStage Stage, byte Pass, bool Renew
         || AnyOut && !IsOut;
 
     /// <summary>True where some of its fasteners are further on than others, and do not only differ in what was put on them.</summary>
-    public bool IsMixed => Counts is { } counts && (counts.Groups[0].State.Stage, counts.Groups[0].State.Pass) != (counts.Groups[^1].State.Stage, counts.Groups[^1].State.Pass);
+    public bool IsMixed => Counts is { } counts
+        && (counts.Groups[0].State.Stage, counts.Groups[0].State.Pass) != (counts.Groups[^1].State.Stage, counts.Groups[^1].State.Pass);
 
     /// <summary>From out to tight, as it never was touched.</summary>
     public int Rank => RankOf(Stage);

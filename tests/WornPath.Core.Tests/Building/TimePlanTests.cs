@@ -35,7 +35,8 @@ public class TimePlanTests
     [Fact]
     public void A_cure_begins_with_the_end_of_its_tightening_whatever_comes_behind()
     {
-        var plan = TimePlan.Schedule([Job(1, 2, "bolts"), Job(2, 1, "all", waits: 120), Job(0, 0, "bolts", people: 0, waits: 600) with { Behind = 1 }], crew: 1);
+        var plan = TimePlan.Schedule([Job(1, 2, "bolts"), Job(2, 1, "all", waits: 120),
+            Job(0, 0, "bolts", people: 0, waits: 600) with { Behind = 1 }], crew: 1);
         plan.Steps[2].Start.ShouldBe(2);
         plan.ElapsedMinutes.ShouldBe(602);
         plan.Steps.Where(s => s.Critical).Select(s => s.Number).ShouldBe([1, 0]);

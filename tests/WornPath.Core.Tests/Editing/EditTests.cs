@@ -92,7 +92,8 @@ public class EditTests
             done.Add((sheet, applied.Value.Delta, applied.Value.Sheet));
             sheet = applied.Value.Sheet;
             // What came or changed stands on the sheet, and what was taken away does not.
-            foreach (var last in applied.Value.Delta.Changes.Where(c => c.Slot is not ("issued" or "header")).GroupBy(c => (c.Slot, c.Id)).Select(g => g.Last()))
+            foreach (var last in applied.Value.Delta.Changes.Where(c => c.Slot is not ("issued" or "header"))
+                .GroupBy(c => (c.Slot, c.Id)).Select(g => g.Last()))
                 Delta.Stands($"{last.Slot}:{last.Id}", sheet).ShouldBe(last.Field is not null || last.After is not null, $"{last}");
             // Whatever is taken away or becomes something else, no figure is left that names what is not there.
             sheet.Steps.SelectMany(s => s.Figures).SelectMany(f => f.Ids).ShouldAllBe(id => sheet.Find(id) != null);

@@ -16,7 +16,8 @@ public partial class RuleTests
         ("CLO002", 1, () => Cover("Snug the cover bolts.")),
         ("CLO002", 1, () => Cover("Torque the cover bolts to 10 N·m in the first pass.")),
         ("CLO003", 1, () => Cover("Remove the cover bolts and the cover.", "Torque the cover bolts to 22 N·m.")),
-        ("CLO003", 3, () => new Written().Part("cover").Steps("Drive onto the lift.", "Raise the tractor.", "Remove the cover.", "Lower the tractor to the ground.")),
+        ("CLO003", 3, () => new Written().Part("cover").Steps("Drive onto the lift.", "Raise the tractor.",
+            "Remove the cover.", "Lower the tractor to the ground.")),
         ("CLO003", 0, () => new Written().Part("bracket", kit: true).Steps("Clean the pads.")),
         ("CLO004", 2, () => new Written().Thing(ThingKind.Aid, "rag").Steps("Clean the bore.", "Stuff the rag into the bore.", "Clean the face.")),
         ("CLO005", 1, () => new Written().Thing(ThingKind.Connection, "lamp lead").Steps("Unplug the lamp lead.", "Clean the socket.")),
@@ -90,7 +91,8 @@ public partial class RuleTests
         ("CLO013", 1, () => new Written().Thing(ThingKind.Control, "bonnet").Steps("Open the bonnet.", "Clean the air filter.")),
         ("CLO014", 1, () => new Written().Thing(ThingKind.Control, "gear lever").Steps("Put the gear lever in neutral.", "Clean the drive shaft.")),
         ("CLO014", 1, () => new Written().Thing(ThingKind.Control, "parking brake").Steps("Release the parking brake.", "Clean the drum.")),
-        ("CLO014", 1, () => new Written().Thing(ThingKind.Control, "parking brake").Steps("Release the parking brake.", "Clean the drum.", "Start the engine.")),
+        ("CLO014", 1, () => new Written().Thing(ThingKind.Control, "parking brake").Steps("Release the parking brake.",
+            "Clean the drum.", "Start the engine.")),
         ("INS007", 1, () => new Written().Part("disc").Steps("Measure the disc: from 12.0 mm to 9.0 mm.")),
         ("CLO012", 1, () => new Written().Part("hub bearing", fate: "replace").Steps("Remove the hub bearing. Press the new hub bearing in with the outer race of the old bearing.")),
         ("ORD008", 1, () => new Written().Thing(ThingKind.Connection, "lamp lead").Steps("Connect the lamp lead.")),
@@ -751,13 +753,15 @@ public partial class RuleTests
     [
         // What only a case asks for need not be fitted where the case is not met.
         ("CLO003", () => new Written().Part("shim", kit: true).Steps("Check the end play.\nIf it is too large, fit the shim.")),
-        ("CLO005", () => new Written().Thing(ThingKind.Connection, "spare lead", kit: true).Steps("Inspect the socket.\nIf its lead is torn, connect the spare lead.")),
+        ("CLO005", () => new Written().Thing(ThingKind.Connection, "spare lead", kit: true).Steps(
+            "Inspect the socket.\nIf its lead is torn, connect the spare lead.")),
         ("CLO014", () => new Written().Thing(ThingKind.Control, "parking brake").Thing(ThingKind.Control, "gear lever").Steps("Release the parking brake.",
             "Put the gear lever in first gear.")),
         // Two of a set, one on each side, in one step.
         ("CLO003", () => new Written().Part("wheel").Steps("Lift the wheel off.", "Repeat step 1 on the right-hand side.",
             "Lift the right-hand wheel on. Lift the left-hand wheel on.")),
-        ("FLO005", () => new Written().Thing(ThingKind.Fluid, "coolant").Set("coolant", "capacity", "2.25 L").Steps("Fill in two and a quarter litres of coolant.")),
+        ("FLO005", () => new Written().Thing(ThingKind.Fluid, "coolant").Set("coolant", "capacity", "2.25 L").Steps(
+            "Fill in two and a quarter litres of coolant.")),
         ("TOO005", () => Superseded("bolt, 17 mm").Steps("Take out the old cover bolts.")),
         ("TOO005", () => Superseded("M10 bolt").Steps("Take out the old cover bolts.")),
         ("TOO005", () => Superseded("bolt").Steps("Take out the old cover bolts with a 17 mm socket.")),

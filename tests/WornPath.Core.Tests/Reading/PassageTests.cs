@@ -45,8 +45,23 @@ public class PassageTests
     public void What_is_measured_only_in_a_case_keeps_its_limits(string text, string chips)
     {
         var sheet = Wheels().Steps(text);
-        string.Join("; ", sheet.Step(1).Actions.Select(a => Asking.Of(a, sheet.Sheet) + (a.Branch > 0 ? $" [{sheet.Step(1).Branches[a.Branch - 1].Sign}]" : "")))
-            .ShouldBe(chips);
+        WithSigns(sheet).ShouldBe(chips);
+    }
+
+    private static string WithSigns(Written sheet) => string.Join("; ", sheet.Step(1).Actions.Select(a =>
+        Asking.Of(a, sheet.Sheet) + (a.Branch > 0 ? $" [{sheet.Step(1).Branches[a.Branch - 1].Sign}]" : "")));
+
+    [Theory]
+    [InlineData("If the disc is dry: leave it. If it leaks: remove the disc.", "remove P1 disc [it leaks]")]
+    [InlineData("If the disc is dry: leave it. If it leaks, remove the disc.", "remove P1 disc [it leaks]")]
+    [InlineData("If the disc is thin: remove the disc. Otherwise, if the lead is torn: unplug the sensor lead.",
+        "remove P1 disc [the disc is thin]; disconnect C1 sensor lead [the lead is torn]")]
+    [InlineData("If the disc is thin: unplug the sensor lead. Remove the disc.",
+        "disconnect C1 sensor lead [the disc is thin]; remove P1 disc [the disc is thin]")]
+    public void Several_signs_of_one_line_are_a_case_each(string text, string chips)
+    {
+        var sheet = Wheels().Steps(text);
+        WithSigns(sheet).ShouldBe(chips);
     }
 
     [Fact]

@@ -34,8 +34,8 @@ public class WalkedTests
         {
             now.Append("  ").Append(i + 1).Append(' ').AppendLine(walk.Steps[i].Text.ReplaceLineEndings(" / "));
             var bench = Bench.After(walk, i);
-            foreach (var (name, lines) in (ReadOnlySpan<(string, IEnumerable<BenchLine>)>)[("off", bench.Off), ("slack", bench.Slack), ("temporary", bench.Temporary),
-                ("open", bench.Open), ("vehicle", bench.Vehicle), ("done", bench.Done)])
+            foreach (var (name, lines) in (ReadOnlySpan<(string, IEnumerable<BenchLine>)>)[("off", bench.Off), ("slack", bench.Slack),
+                ("temporary", bench.Temporary), ("open", bench.Open), ("vehicle", bench.Vehicle), ("done", bench.Done)])
                 if (string.Join(", ", lines.Where(l => l.Changed).Select(l => $"{l.Id} {l.Name} {l.Says}{Drawn(l.Glyph)}")) is { Length: > 0 } said)
                     now.Append("      ").Append(name).Append(": ").AppendLine(said);
             if (Ahead.Of(walk, walk.Steps[i].Id).Next is { Length: > 0 } next && next != before) now.Append("      before it: ").AppendLine(before = next);
@@ -46,10 +46,13 @@ public class WalkedTests
                 .Append(row.OpenAtEnd ? "; open at the end" : "").Append("; touched ").AppendLine(string.Join(' ', row.Touched));
         var ready = Readiness.Of(walk, new HashSet<string>());
         foreach (var item in ready.Items)
-            now.Append("    needs ").Append(item.Amount).Append(' ').Append(item.What).Append(item.Optional ? " (spare)" : "").Append(item.Note.Length > 0 ? $", {item.Note}" : "")
+            now.Append("    needs ").Append(item.Amount).Append(' ').Append(item.What).Append(item.Optional ? " (spare)" : "")
+                .Append(item.Note.Length > 0 ? $", {item.Note}" : "")
                 .AppendLine(item.Steps.Length > 0 ? $", in {string.Join(' ', item.Steps)}" : "");
-        now.AppendLine(CultureInfo.InvariantCulture, $"    {ready.Plan.HandsOnMinutes:0.#} min of work, {ready.Plan.ElapsedMinutes:0.#} min in all, {ready.People} people");
+        now.AppendLine(CultureInfo.InvariantCulture,
+            $"    {ready.Plan.HandsOnMinutes:0.#} min of work, {ready.Plan.ElapsedMinutes:0.#} min in all, {ready.People} people");
     }
 
-    private static string Drawn(Glyph? glyph) => glyph is null ? "" : $" [{glyph.Stage}{(glyph.Of > 0 ? $" {glyph.Pass} of {glyph.Of}" : "")}{(glyph.Some ? ", some" : "")}]";
+    private static string Drawn(Glyph? glyph) => glyph is null ? ""
+        : $" [{glyph.Stage}{(glyph.Of > 0 ? $" {glyph.Pass} of {glyph.Of}" : "")}{(glyph.Some ? ", some" : "")}]";
 }

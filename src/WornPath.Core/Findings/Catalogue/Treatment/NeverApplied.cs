@@ -16,7 +16,8 @@ public sealed class NeverApplied : ThingRule<Joint>
         var events = walk.EventsOf(joint.Id);
         // A joint that is only torqued again keeps what is on it.
         if (events.FirstOrDefault(e => e.Verb is Verb.Start or Verb.Snug or Verb.Torque && e.Acted.AnyOut) is not { } goesIn
-            || Applied.To(walk, joint).Any(e => e.Thing == joint ? e.Order > LastOut(events, goesIn) : OtherTreatmentSaid.Means(Applied.What(walk, e)).Contains(joint.Treatment))) return;
+            || Applied.To(walk, joint).Any(e => e.Thing == joint ? e.Order > LastOut(events, goesIn)
+                : OtherTreatmentSaid.Means(Applied.What(walk, e)).Contains(joint.Treatment))) return;
         found.Add(At(goesIn, $"{joint.Label} get {TighteningSentence.TreatmentWords(joint)} by Joints, and no step says so before they go in here.",
             Fixes.InsertBefore(walk, goesIn.StepIndex, $"Apply {TighteningSentence.TreatmentWords(joint)} first", TighteningSentence.Apply(joint))));
     }
