@@ -105,7 +105,7 @@ public static class Needs
         foreach (var group in walk.Sheet.Joints.Where(j => j.Treatment != Treatment.None && walk.EventsOf(j.Id).Count > 0).GroupBy(j => j.Treatment))
         {
             var word = EnumWord.Of(group.Key);
-            if (walk.Sheet.Consumables.Any(c => c.Name.Contains(word.Split(',')[0], StringComparison.OrdinalIgnoreCase))) continue;
+            if (walk.Sheet.Consumables.Any(c => Treats(c, group.Key))) continue;
             yield return Item($"treatment:{word}", ReadyGroup.Consumables, word, About(group.Sum(MillilitresOf)),
                 string.Join(", ", group.Where(j => !j.IsSecond).Select(j => j.Id)), [.. group.SelectMany(j => walk.StepsOf(j)).Distinct().Order()]);
         }
@@ -129,9 +129,20 @@ public static class Needs
     // How much of it the joints take that are treated with it; nothing where none is.
     private static string AmountOf(Walk walk, Consumable consumable)
     {
-        var joints = walk.Sheet.Joints.Where(j => j.Treatment != Treatment.None && walk.EventsOf(j.Id).Count > 0 && consumable.Name.Contains(EnumWord.Of(j.Treatment).Split(',')[0], StringComparison.OrdinalIgnoreCase)).ToList();
+        var joints = walk.Sheet.Joints.Where(j => j.Treatment != Treatment.None && walk.EventsOf(j.Id).Count > 0 && Treats(consumable, j.Treatment)).ToList();
         return joints.Count == 0 ? "" : About(joints.Sum(MillilitresOf));
     }
+
+    // "Medium threadlocker" is none for a joint that gets high strength; one that says no strength is for all.
+    private static bool Treats(Consumable consumable, Treatment treatment)
+    {
+        var said = consumable.Name.Split([' ', ',', '-'], StringSplitOptions.RemoveEmptyEntries);
+        var words = EnumWord.Of(treatment).Split(", ");
+        bool Says(string word) => said.Contains(word, StringComparer.OrdinalIgnoreCase);
+        return consumable.Name.Contains(words[0], StringComparison.OrdinalIgnoreCase) && (words.Length == 1 || Says(words[1]) || !Array.Exists(Strengths, Says));
+    }
+
+    private static readonly string[] Strengths = ["low", "medium", "high"];
 
     private static string About(double millilitres) => millilitres < 0.05 ? "a drop" : FormattableString.Invariant($"about {millilitres:0.#} mL");
 

@@ -395,7 +395,8 @@ public sealed class ReverseBuilder
     // Before what came off lies over it again.
     private void ConnectKit()
     {
-        foreach (var connection in _walk.Sheet.Connections.Where(c => c.Origin != Origin.Vehicle && !Then(c.Id).Connected && _fitted.Add(c.Id)))
+        foreach (var connection in _walk.Sheet.Connections.Where(c => c.Origin != Origin.Vehicle && !Then(c.Id).Connected
+            && !_walk.IsForABranch(c) && _fitted.Add(c.Id)))
             _steps.Add($"Connect the {connection.Name}.");
     }
 

@@ -329,8 +329,11 @@ internal static class Trade
     }
 
     /// <summary>True where a text has a word of a set.</summary>
-    public static bool Says(string text, WordSet words) =>
-        Array.Exists(text.Split([' ', '\n', ',', '.', ':', ';'], StringSplitOptions.RemoveEmptyEntries), w => words.Contains(w.ToLowerInvariant()));
+    public static bool Says(string text, WordSet words) => WordsOf(text).Any(words.Contains);
+
+    /// <summary>The words of a text, in small letters.</summary>
+    public static IEnumerable<string> WordsOf(string text) =>
+        text.Split([' ', '\n', ',', '.', ':', ';'], StringSplitOptions.RemoveEmptyEntries).Select(w => w.ToLowerInvariant());
 
     /// <summary>What words can say beside what is done: kinds and their patterns.</summary>
     public static IEnumerable<(string Kind, string Pattern)> ClaimLines() => Lines("claims").Select(Cut);

@@ -10,12 +10,13 @@ internal static class ControlPosition
     public static ControlState Of(Thing control, StepAction action)
     {
         if (action.Position is not { } position) return ControlState.AsFound;
-        // "Run the engine with the cap off"; a key that is pulled is out.
+        // "Run the engine with the cap off", "switch off once it runs even": what is said first. A key that is pulled is out.
         if (Trade.ControlNamed(control.Name.ToLowerInvariant()) == "ignition")
-        {
-            if (Trade.Says(position, Trade.Runs)) return ControlState.Engaged;
-            if (Trade.Says(position, Trade.Pulls)) return ControlState.Released;
-        }
+            foreach (var word in Trade.WordsOf(position))
+            {
+                if (Trade.Runs.Contains(word)) return ControlState.Engaged;
+                if (Trade.Pulls.Contains(word) || Trade.Released.Contains(word)) return ControlState.Released;
+            }
 
         return Trade.Says(position, Trade.Released) ? ControlState.Released : Trade.Says(position, Trade.Engaged) ? ControlState.Engaged : ControlState.AsFound;
     }

@@ -33,6 +33,19 @@ public class NeedsTests
         needs[0].Steps.ShouldBe([1, 2]);
     }
 
+    [Theory]
+    [InlineData("threadlocker, medium", "threadlocker, medium about 0.6 mL; threadlocker, high about 0.3 mL")]
+    [InlineData("high-strength threadlocker", "high-strength threadlocker about 0.3 mL; threadlocker, medium about 0.6 mL")]
+    [InlineData("threadlocker, yellow", "threadlocker, yellow about 1 mL")]
+    public void A_compound_is_for_the_joints_that_get_its_strength(string listed, string needs)
+    {
+        var sheet = new Written().Joint("bracket bolts", "95 N·m", fastener: "M16 10.9 bolt").Set("bracket bolts", "count", "4").Set("bracket bolts", "treatment",
+                "threadlocker, medium")
+            .Joint("hub bolts", "95 N·m", fastener: "M16 10.9 bolt").Set("hub bolts", "count", "2").Set("hub bolts", "treatment", "threadlocker, high")
+            .Thing(ThingKind.Consumable, listed).Steps("Torque the bracket bolts to 95 N·m. Torque the hub bolts to 95 N·m.");
+        string.Join("; ", Needs.Consumables(sheet.Walk()).Select(n => $"{n.What} {n.Amount}")).ShouldBe(needs);
+    }
+
     [Fact]
     public void A_compound_on_the_list_is_not_listed_twice_and_one_that_is_not_gets_its_amount()
     {

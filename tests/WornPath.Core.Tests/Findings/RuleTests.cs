@@ -757,6 +757,8 @@ public partial class RuleTests
             "Inspect the socket.\nIf its lead is torn, connect the spare lead.")),
         ("CLO014", () => new Written().Thing(ThingKind.Control, "parking brake").Thing(ThingKind.Control, "gear lever").Steps("Release the parking brake.",
             "Put the gear lever in first gear.")),
+        // What an engine does is said first.
+        ("HAZ018", () => new Written().Thing(ThingKind.Control, "ignition").Steps("Run the engine until it is warm.", "Switch the engine off once it runs even.")),
         // Two of a set, one on each side, in one step.
         ("CLO003", () => new Written().Part("wheel").Steps("Lift the wheel off.", "Repeat step 1 on the right-hand side.",
             "Lift the right-hand wheel on. Lift the left-hand wheel on.")),
