@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using WornPath.Core.Fasteners;
+using WornPath.Core.Reading;
 using WornPath.Core.Sheets;
 using WornPath.Core.Walking;
 
@@ -139,10 +140,9 @@ public static class Needs
         var said = consumable.Name.Split([' ', ',', '-'], StringSplitOptions.RemoveEmptyEntries);
         var words = EnumWord.Of(treatment).Split(", ");
         bool Says(string word) => said.Contains(word, StringComparer.OrdinalIgnoreCase);
-        return consumable.Name.Contains(words[0], StringComparison.OrdinalIgnoreCase) && (words.Length == 1 || Says(words[1]) || !Array.Exists(Strengths, Says));
+        return consumable.Name.Contains(words[0], StringComparison.OrdinalIgnoreCase)
+            && (words.Length == 1 || Says(words[1]) || !Array.Exists(said, w => Trade.Strengths.Contains(w.ToLowerInvariant())));
     }
-
-    private static readonly string[] Strengths = ["low", "medium", "high"];
 
     private static string About(double millilitres) => millilitres < 0.05 ? "a drop" : FormattableString.Invariant($"about {millilitres:0.#} mL");
 

@@ -35,7 +35,6 @@ public readonly record struct Angle(decimal Degrees)
         if (bare.StartsWith("a three", StringComparison.Ordinal)) bare = bare[2..];
         return bare switch
         {
-            _ when bare.Contains(" and ", StringComparison.Ordinal) => NumberWords.Parse(words),
             "half" or "a half" or "half a" => 0.5m,
             "third" or "a third" => 1m / 3,
             "two thirds" => 2m / 3,

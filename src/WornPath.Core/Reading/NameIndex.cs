@@ -11,7 +11,7 @@ public sealed class NameIndex
     private static IEnumerable<string> Ways(string name)
     {
         if (name.Split(", ") is not [var head, var kind] || head.Length == 0 || kind.Length == 0) return [name];
-        return kind is "low" or "medium" or "high" ? [$"{kind} {head}", $"{kind}-strength {head}", $"{kind} strength {head}", name] : [$"{kind} {head}", name];
+        return Trade.Strengths.Contains(kind) ? [$"{kind} {head}", $"{kind}-strength {head}", $"{kind} strength {head}", name] : [$"{kind} {head}", name];
     }
 
     private readonly record struct Entry(Thing Thing, string[] Stems);

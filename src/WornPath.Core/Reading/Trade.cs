@@ -167,6 +167,9 @@ internal static class Trade
     /// <summary>What a control does that holds.</summary>
     public static readonly WordSet Engaged = Set("engaged");
 
+    /// <summary>The strength classes of threadlockers.</summary>
+    public static readonly WordSet Strengths = Set("strengths");
+
     /// <summary>Words by which an engine runs, whatever else is said to be off.</summary>
     public static readonly WordSet Runs = Set("runs");
 

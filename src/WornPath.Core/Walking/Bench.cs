@@ -61,11 +61,11 @@ public sealed record Bench(
                     break;
                 case Joint joint when state.Joint.IsSlack && !DoneAt.IsReached(walk, joint, state.Joint):
                     var owed = TorqueLedger.Of(walk, joint, stepIndex);
-                    slack.Add(Line(walk, thing, stepIndex, $"{Says(joint, state.Joint)}{(owed is null ? "" : Owed(walk, joint, owed))}",
-                        GlyphOf(walk, joint, state.Joint)) with
+                    var (now, isTorqued) = (Says(joint, state.Joint), DoneAt.Of(walk, joint) is null);
+                    slack.Add(Line(walk, thing, stepIndex, owed is null ? now : now + Owed(isTorqued, owed.Due), GlyphOf(walk, joint, state.Joint)) with
                     {
                         Due = owed?.Due,
-                        Later = owed?.Due is null ? "" : $"{Says(joint, state.Joint)}, still to {(DoneAt.Of(walk, joint) is null ? "torque" : "do up")}",
+                        Later = owed?.Due is null ? "" : $"{now}, still to {(isTorqued ? "torque" : "do up")}",
                     });
                     break;
                 case Joint joint when touched:
@@ -99,13 +99,8 @@ public sealed record Bench(
     }
 
     // A clamp, a clip or a stud is done up and takes no torque.
-    private static string Owed(Walk walk, Joint joint, OwedTorque owed) => (DoneAt.Of(walk, joint) is null, owed.Due) switch
-    {
-        (true, { } due) => $", torque in step {due}",
-        (true, null) => ", never torqued",
-        (false, { } due) => $", done up in step {due}",
-        (false, null) => ", never done up",
-    };
+    private static string Owed(bool isTorqued, int? due) => due is { } step ? $", {(isTorqued ? "torque" : "done up")} in step {step}"
+        : $", never {(isTorqued ? "torqued" : "done up")}";
 
     /// <summary>The glyph of a joint in a state.</summary>
     public static Glyph GlyphOf(Walk walk, Joint joint, JointState state)
