@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using System.Text.Json;
 using System.Text.Json.Nodes;
+using WornPath.Core.Reading;
 using WornPath.Core.Sheets;
 
 namespace WornPath.Core.Editing;
@@ -21,7 +22,7 @@ internal static class DeltaApplier
         {
             if (change.Slot == Slots.Header)
             {
-                var header = SetField(sheet.Header, change, "The header");
+                var header = SetField(sheet.Header, change, "the header");
                 if (!header.IsGood) return header.Problem;
                 sheet = sheet with { Header = header.Value };
             }
@@ -55,10 +56,9 @@ internal static class DeltaApplier
     private static Problem? ChangeList<T>(List<T> list, int at, Change change, Func<T, string> label, Type type)
         where T : class
     {
-        if (change.Field is "@place") return null;
         if (change is { Field: null, Before: null, After: { } came })
         {
-            if (at >= 0) return new Problem($"{label(list[at])} is there already.", "Look at it before you bring it back.");
+            if (at >= 0) return new Problem($"{Sentences.Capital(label(list[at]))} is there already.", "Look at it before you bring it back.");
             var thing = (T)came.Deserialize(type, SheetJson.Options)!;
             // Things stand in the order of their numbers; what comes back stands where it stood.
             var next = thing is Thing { Id: var id } ? list.FindIndex(t => t is Thing other && Number(other.Id) > Number(id)) : -1;
@@ -66,12 +66,14 @@ internal static class DeltaApplier
             return null;
         }
 
-        if (at < 0) return new Problem($"{change.Id} is no longer on the sheet.", "Somebody took it away since. Nothing was changed.");
+        if (at < 0) return new Problem($"{(typeof(T) == typeof(Step) ? "A step this is about" : typeof(T) == typeof(Phase) ? "A phase this is about" : change.Id)} is no longer on the sheet.",
+            "Somebody took it away since. Nothing was changed.");
+        if (change.Field is "@place") return null;
         if (change.Field is null)
         {
             var now = JsonSerializer.SerializeToElement(list[at], type, SheetJson.Options);
             if (change.Before is { } was && !JsonElement.DeepEquals(now, was) && !JsonElement.DeepEquals(now, InFull(was, type)))
-                return new Problem($"{label(list[at])} was changed since.", "Look at it before you take it away. Nothing was changed.");
+                return new Problem($"Somebody changed {label(list[at])} since.", "Look at it before you take it away. Nothing was changed.");
             list.RemoveAt(at);
             return null;
         }
@@ -92,9 +94,9 @@ internal static class DeltaApplier
         {
             if (!Same(now, change.Before, type))
             {
-                return new Problem($"{label}: {change.Field} was changed since.", "Look at it and change it by hand. Nothing was changed.")
+                return new Problem($"Somebody changed {FieldWords.Of(change.Slot, change.Field!)} of {label} since.", "Look at it and change it by hand. Nothing was changed.")
                 {
-                    Clash = new Clash(Show(now), Show(change.After)),
+                    Clash = IsPlain(now) && change.After is not { ValueKind: JsonValueKind.Object or JsonValueKind.Array } ? new Clash(Show(now), Show(change.After)) : null,
                 };
             }
 
@@ -118,6 +120,9 @@ internal static class DeltaApplier
     private static Type? FieldType(Type owner, string field) =>
         SheetJson.Options.GetTypeInfo(owner).Properties.FirstOrDefault(p => p.Name == field)?.PropertyType;
 
+    // What a person can read: a word or a number.
+    private static bool IsPlain(JsonNode? node) => node is null or JsonValue;
+
     private static string Show(JsonNode? node) => node?.ToString() ?? "";
 
     private static string Show(JsonElement? element) => element?.ToString() ?? "";
@@ -133,8 +138,8 @@ internal static class DeltaApplier
         foreach (var change in relevant.OrderByDescending(c => c.Field == "text"))
         {
             var problem = change.Slot == Slots.Phase
-                ? ChangeList(phases, phases.FindIndex(p => p.Id == change.Id), change, p => $"Phase “{p.Name}”", typeof(Phase))
-                : ChangeList(steps, steps.FindIndex(s => s.Id == change.Id), change, s => $"Step “{Quantities.NumberText.Excerpt(s.Text)}”", typeof(Step));
+                ? ChangeList(phases, phases.FindIndex(p => p.Id == change.Id), change, p => $"the phase “{p.Name}”", typeof(Phase))
+                : ChangeList(steps, steps.FindIndex(s => s.Id == change.Id), change, s => $"the step “{Quantities.NumberText.Excerpt(s.Text)}”", typeof(Step));
             if (problem is not null) return problem;
         }
 

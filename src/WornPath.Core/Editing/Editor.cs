@@ -24,6 +24,29 @@ public static class Editor
         return new Applied(after, Delta.Between(sheet, after), LabelOf(sheet, edit));
     }
 
+    /// <summary>
+    /// Takes an edit back or does it again, on a sheet that others may have changed since. Steps of theirs that name what goes are read
+    /// again, so that none names what is not there; a figure and a fastener's successor are theirs, and refuse it.
+    /// </summary>
+    /// <param name="delta">What the edit changed, or its inverse.</param>
+    public static Outcome<(Sheet Sheet, Delta Delta)> Again(Sheet sheet, Delta delta)
+    {
+        var done = delta.ApplyTo(sheet);
+        if (!done.IsGood) return done.Problem;
+        var after = done.Value;
+        bool IsGone(string id) => after.Find(id) is null;
+        if (after.Steps.SelectMany(s => s.Figures).SelectMany(f => f.Ids).Concat(after.Joints.Select(j => j.SupersededBy).OfType<string>()).FirstOrDefault(IsGone) is { } kept)
+        {
+            return sheet.Find(kept) is { } used
+                ? new Problem($"{used.Label} {used.Are} used by a figure or another joint since.", "Change that first. Nothing was changed.")
+                : new Problem($"{kept} is no longer on the sheet.", "Somebody took it away since. Nothing was changed.");
+        }
+
+        after = Slots.WithParts(after, id => IsGone(id) ? null : id);
+        if (after.Steps.Any(s => s.Named.Any(IsGone))) after = ReadOthers(sheet, after);
+        return ReferenceEquals(after, done.Value) ? (after, delta) : (after, Delta.Between(sheet, after));
+    }
+
     /// <summary>Reads the steps of a sheet that hold text alone, as in a file written by hand.</summary>
     public static Sheet ReadUnread(Sheet sheet)
     {
@@ -456,7 +479,11 @@ public static class Editor
         if (!changed.IsGood) return changed.Problem;
         if (ReferenceEquals(changed.Value, thing)) return sheet;
         var with = Slots.Put(sheet, changed.Value with { Assumed = false });
-        return ReadBy.Contains(edit.Field) ? ReadOthers(sheet, with) : with;
+        if (!ReadBy.Contains(edit.Field)) return with;
+        var read = ReadOthers(sheet, with);
+        // A value that a step gives an emptied cell comes from another place: the old source does not vouch for it.
+        return changed.Value is Joint { Torque: null } && read.Find(edit.Id) is Joint { Torque: not null, Source.Length: > 0 } other && edit.Field == "torque"
+            ? Slots.Put(read, other with { Source = "" }) : read;
     }
 
     // What a sentence means hangs on these: who holds what, what a fastener is called, which is the old one. What a step was read to say of
@@ -499,7 +526,7 @@ public static class Editor
             LearnWords e => e.Words.Length == 1 ? $"“{NumberText.Excerpt(e.Words[0].Word)}” learnt" : $"{e.Words.Length} words learnt",
             ForgetWord e => $"“{NumberText.Excerpt(e.Word)}” forgotten",
             LookedAt e => e.Ids.Length == 1 ? $"{Name(e.Ids[0])} looked at" : $"{e.Ids.Length} new names looked at",
-            SetKind e => $"{Name(e.Id)} is a {e.Kind.ToString().ToLowerInvariant()}",
+            SetKind e => $"{Name(e.Id)} {sheet.Find(e.Id)?.Are ?? "is"} {Asking.A(e.Kind)}",
             SettleAsNew e => $"new {e.Kind.ToString().ToLowerInvariant()} “{NumberText.Excerpt(e.Name)}”",
             TakeStatedValue e => $"value from step {Number(e.Step)}",
             ReadSentence e => $"reading of step {Number(e.Step)}",

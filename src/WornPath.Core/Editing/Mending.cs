@@ -32,12 +32,15 @@ public sealed record Mending(string Words, int Place, string Before, bool IsSaid
         Say("Not done", null);
         if (thing is not null)
         {
-            foreach (var verb in Asking.MeaningsFor(thing.Kind).Where(v => v != action.Verb).Take(2)) Say($"No: {Asking.Of(verb)}", now with { Verb = verb });
+            foreach (var verb in Asking.MeaningsFor(thing.Kind).Where(v => v != action.Verb).Take(2)) Say($"No: {Asking.Of(verb)}", now with { Verb = verb, Torque = "", Angle = "" });
             foreach (var other in Beside(sheet, thing).Take(3)) Say($"No: {other.Label}", now with { Target = other.Id });
             if (thing.Assumed)
                 foreach (var kind in KindsBeside(thing.Kind)) answers.Add(($"It is {Asking.A(kind)}", new SetKind(thing.Id, kind)));
-            if (action.At.Of(step.Text).ToLowerInvariant() is { Length: > 0 } phrase && !action.IsSaid)
-                answers.Add(("Just words", new SettleQuestion(step.Id, phrase, "")));
+            // Offered where it takes the chip away: "it" is settled under no name.
+            if (action.At.Of(step.Text).ToLowerInvariant() is { Length: > 0 } phrase && !action.IsSaid
+                && new SettleQuestion(step.Id, phrase, "") is var settle && Editor.Apply(sheet, settle) is { IsGood: true, Value.Sheet: var settled }
+                && !settled.FindStep(step.Id)!.Actions.Any(a => a.At.Meets(action.At) && a.Verb == action.Verb))
+                answers.Add(("Just words", settle));
         }
 
         answers.AddRange(Teaching(sheet, action, thing, words).Select(w => ($"Always: {Says(w)}", (Edit)new LearnWords([w]))));
@@ -48,7 +51,8 @@ public sealed record Mending(string Words, int Place, string Before, bool IsSaid
     public static string Says(HouseWord word) =>
         word.Kind is { } kind ? $"“{word.Word}” is {Asking.A(kind)}" : $"“{word.Word}” means {Asking.Of(word.Verb!.Value)}";
 
-    // What the sheet may learn from an action: a noun the trade does not take so, and the verb of a clause the author had to say.
+    // What the sheet may learn from an action: a noun the trade does not take so, and the verb of a clause the author had to say. What the trade
+    // does by a verb it keeps: that "remove" is not removing in one clause is no reason to take it so in none.
     private static IEnumerable<HouseWord> Teaching(Sheet sheet, StepAction action, Thing? thing, string words)
     {
         bool IsNew(HouseWord word) => HouseWord.Check(word).IsGood && !sheet.Header.Words.Contains(word);
@@ -56,6 +60,7 @@ public sealed record Mending(string Words, int Place, string Before, bool IsSaid
             && new HouseWord(thing.Name.ToLowerInvariant(), thing.Kind, null) is var noun && IsNew(noun)) yield return noun;
         var verb = words.Split(' ', ',')[0].ToLowerInvariant();
         if (action.IsSaid && SentenceReader.CanBeTaught(action.Verb) && !Trade.IsSmall(verb) && Trade.NounOf([Stem.Of(verb)]) is null
+            && !Array.Exists(Trade.VerbsOf(verb), f => Trade.MayChange(f.Verb))
             && new HouseWord(verb, null, action.Verb) is var said && IsNew(said)) yield return said;
     }
 

@@ -120,6 +120,7 @@ internal static class Sayings
             Passes = torque.Value is null || torque.Value != was?.Torque ? null : was?.Passes,
             Pass = now.Verb == Verb.TorquePass ? was?.Pass ?? 1 : null,
             Angle = angle.Value,
+            Limits = now.Verb == was?.Verb ? was.Limits : null,
             Position = Names.Clean(now.Position) is { Length: > 0 } position ? position : null,
             Minutes = now.Minutes,
             Side = now.Side,

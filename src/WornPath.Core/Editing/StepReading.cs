@@ -66,13 +66,16 @@ internal static class StepReading
     /// <summary>Reads anew the steps that still ask, those that name one of the words, and those that guess what they drain.</summary>
     public static Sheet ReadNaming(Sheet sheet, IReadOnlyCollection<string> words, string? exceptStep = null)
     {
-        if (words.Count == 0 && !sheet.Steps.Any(s => s.Questions.Length > 0)) return sheet;
+        bool NamesWhatIsGone(Step step) => step.Named.Any(id => sheet.Find(id) is null);
+        if (words.Count == 0 && !sheet.Steps.Any(s => s.Questions.Length > 0 || NamesWhatIsGone(s))) return sheet;
         var before = new Spoken();
         words = [.. words.SelectMany(Trade.WaysToWrite)];
         foreach (var step in sheet.Steps.ToList())
         {
             var reads = step.Id != exceptStep && (step.Questions.Any(q => q.Kind is not QuestionKind.NoVerb)
-                || words.Any(w => step.Text.Contains(w, StringComparison.OrdinalIgnoreCase)) || Guesses(sheet, step));
+                || words.Any(w => step.Text.Contains(w, StringComparison.OrdinalIgnoreCase)) || Guesses(sheet, step)
+                // "Set it aside": named without its name.
+                || NamesWhatIsGone(step));
             if (reads && sheet.FindStep(step.Id) is { } now) sheet = Read(sheet, now, now.Text, new Spoken(before));
             before.Take(reads ? sheet.FindStep(step.Id)! : step, NameIndex.Of(sheet));
         }

@@ -10,6 +10,9 @@ public static partial class CountSaid
     [GeneratedRegex(@"\b(?:other|remaining|first|last|next)\b", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex APart();
 
+    [GeneratedRegex(@"\b(?:steps?|fig(?:ure)?s?|pages?|items?|pos|phase|table|row|number|no)\.?\s*$", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    private static partial Regex IsNumbered();
+
     [GeneratedRegex(@"^(?<count>\p{L}+(?:-\p{L}+)?|\d{1,2})\s+of\b", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex OfThem();
 
@@ -29,6 +32,8 @@ public static partial class CountSaid
         // "Start one wheel nut by hand" is about one of them.
         if (word.Length == 0 || Number(word.Of(text)) is not ({ } count and > 1)) return null;
         var from = Math.Max(0, word.Start - 30);
+        // "In step 9 the bolts": the number of the step.
+        if (IsNumbered().IsMatch(text.AsSpan(from, word.Start - from))) return null;
         return APart().IsMatch(text.AsSpan(from, word.Start - from)) ? null : (word, count);
     }
 

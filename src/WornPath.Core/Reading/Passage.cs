@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using System.Text.RegularExpressions;
+using WornPath.Core.Quantities;
 using WornPath.Core.Sheets;
 
 namespace WornPath.Core.Reading;
@@ -35,8 +36,18 @@ internal static partial class Passages
     [GeneratedRegex(@"\G[ \t]*(?:(?<should>should\s+[^:\n]{2,160})|in trouble|trouble|(?<note>note|tip)|(?<signal>danger|warning|caution|notice|attention|beware)):", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex AdviceLead();
 
-    [GeneratedRegex(@"\p{L}+", RegexOptions.CultureInvariant)]
-    private static partial Regex FirstWord();
+    [GeneratedRegex(@"\G[^\w\n]*(?<verb>\p{L}+)(?:[ \t]+(?<next>[\p{L}\d]+))?", RegexOptions.CultureInvariant)]
+    private static partial Regex FirstWords();
+
+    // "Oil the ring" tells, "oil may run out" does not: what is a noun as well takes something, somebody or how it is done.
+    private static bool TellsFirst(string text, int at)
+    {
+        var words = FirstWords().Match(text, at);
+        var verb = words.Groups["verb"].Value.ToLowerInvariant();
+        var next = words.Groups["next"].Value.ToLowerInvariant();
+        return Trade.IsBase(verb) && (!Trade.IsAlsoNoun(verb) || Trade.Determiners.Contains(next) || Trade.Pronouns.Contains(next)
+            || Trade.New.Contains(next) || next is "not" or "with" or "by" || NumberWords.Parse(next) is not null);
+    }
 
     [GeneratedRegex(@"[,.;]\s+(?:(?:then|and|first|also|please)\s+)*(?<verb>\p{L}+)\s+(?!(?:or|and)\b)\S", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex ToldBehindComma();
@@ -62,9 +73,15 @@ internal static partial class Passages
             var line = text.AsSpan(start, end - start).Trim();
             var advice = AdviceLead().Match(text, start);
             if (advice.Groups["should"].Success && TellsWork(advice.Value)) advice = Match.Empty;
-            // "Warning: set it on stands" tells; "warning: hot oil may run out" does not.
-            if (advice.Groups["signal"].Success
-                && Trade.IsBase(FirstWord().Match(text, advice.Index + advice.Length).Value.ToLowerInvariant())) advice = Match.Empty;
+            // "Warning: set it on stands", "Note: torque the bolts" tells; "warning: hot oil may run out", "note: oil may run out" does not.
+            var told = start;
+            if ((advice.Groups["signal"].Success || advice.Groups["note"].Success) && TellsFirst(text, advice.Index + advice.Length))
+            {
+                told = advice.Index + advice.Length;
+                passages.Add(new Passage(start, told, null, 0, true));
+                advice = Match.Empty;
+            }
+
             if (line.StartsWith("|") || advice.Success)
             {
                 // A note is a sentence: "Note: there is not much room. Remove the cover." What goes wrong and its cure is the whole line.
@@ -79,7 +96,7 @@ internal static partial class Passages
             }
             else
             {
-                Sentences(text, start, end, factors, 0, passages);
+                Sentences(text, told, end, factors, 0, passages);
             }
 
             start = end + 1;

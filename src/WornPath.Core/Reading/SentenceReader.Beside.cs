@@ -509,6 +509,12 @@ public sealed partial class SentenceReader
             : clause.To == clause.From + 1 ? StepNumbersText.In(_text[..at.End], _text.LastIndexOf("step", at.Start,
                 StringComparison.OrdinalIgnoreCase) is >= 0 and var there ? there : at.Start)
             : null;
+        if (named is null && StepNumbersText.NamesNone(whole))
+        {
+            Unclear(clause, Verb.Repeat);
+            return true;
+        }
+
         if (side is null && named is null && DoesTheSameTo(clause)) return true;
         // "Same for the other two", of three: the rest of what is in hand, and no other side.
         if (named is null && clause.Nouns.Any(n => n is { IsPronoun: true, IsRest: true, Count: > 1 })

@@ -17,7 +17,8 @@ public sealed partial class SentenceReader
     // nut, which may be meant itself, only where it is moved some way: "undo the nut and guide it down past the frame".
     private NounPhrase? HeldBy(Clause clause, NounPhrase phrase)
     {
-        if (phrase.Text != "it" || Spoken.Last is not [.., Joint joint] || Spoken.IsOff(joint) is not true && !IsSlack(joint)
+        // "Take out the bracket bolts. Raise the tractor and set it on stands": the tractor.
+        if (phrase.Text != "it" || Spoken.Vehicle || Spoken.Last is not [.., Joint joint] || Spoken.IsOff(joint) is not true && !IsSlack(joint)
             || !(joint.IsMany || joint.Name.EndsWith('s')) && !Conveys(clause)
             || Values(clause).Any(v => v.Kind is TokenKind.Torque or TokenKind.Angle)) return null;
         if (joint.Holds is [var id])
@@ -179,7 +180,7 @@ public sealed partial class SentenceReader
     // On still, with its fasteners out.
     private bool IsUndone(Part part) => Spoken.IsOff(part) is not true && FastenersOf(part) is { } fasteners && Spoken.IsOff(fasteners) is true;
 
-    private Part? Undone() => Spoken.Last is [.., var last] && (last as Part ?? (last is Joint { Holds: [var held] }
+    private Part? Undone() => !Spoken.Vehicle && Spoken.Last is [.., var last] && (last as Part ?? (last is Joint { Holds: [var held] }
         ? _refer.Find(held) as Part : null)) is { } part
         && IsUndone(part) ? part : null;
 

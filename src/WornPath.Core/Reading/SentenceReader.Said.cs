@@ -45,6 +45,7 @@ public sealed partial class SentenceReader
         _finder.Fill(clause);
         if (clause.Pieces.Find(p => p.Noun is { After: null, IsPronoun: false })?.Noun is not { } noun) return;
         if (_refer.Known(noun) is { } known) Spoken.Hand([known]);
+        else if (Trade.NounOf(noun.Stems) is { Role: NounRole.Vehicle }) Spoken.Vehicle = true;
         else _unnamed = noun;
     }
 

@@ -1986,7 +1986,7 @@ public sealed partial class SentenceReader
 
     private void AskObject(Clause clause, Sense sense, NounPhrase phrase)
     {
-        var key = clause.Verb?.Lemma ?? phrase.Text;
+        var key = clause.Verb?.Lemma ?? (phrase.Text.Length > 0 ? phrase.Text : KeyOf(PlaceOf(clause).Of(_text)));
         if (Settled(key) is { } settled)
         {
             if (settled.Length > 0 && _refer.Find(settled) is { } thing) Act(clause, sense, thing, phrase);

@@ -33,6 +33,8 @@ internal static partial class Tokenizer
         @"(?:°|deg(?:rees?)?(?![A-Za-z])|flats?(?![A-Za-z])|turns?(?![A-Za-z]))(?:" + NumberWords.AndPart + @")?)|" +
         // "Two and a half litres".
         @"(?<num>(?:" + NumberWords.Mixed + @")(?=\s+(?:litres?|liters?|pints?|quarts?|gallons?|inch(?:es)?|mm|millimet(?:re|er)s?|threads?|revolutions?)(?!\w)))|" +
+        // "A litre and a half of coolant".
+        @"(?<!\w)(?<unit>litres?|liters?|pints?|quarts?|gallons?|inch(?:es)?)(?:" + NumberWords.AndPart + @")|" +
         @"(?<num>\d+(?:[.,/]\d+)*(?![\w]))|(?<word>[A-Z]{1,2}\+(?![\w+])|[wf]/o?(?![\w/])|\d{1,2}W-\d{2,3}(?!\w)|[bgsht]/[a-z]+(?![\w/])|[\p{L}#](?:[\p{L}\d'’\-]*[\p{L}\d])?|\d[\w.×/]*\w)|(?<stop>[.!?;\n]+)|(?<and>(?<=\s)[&+](?=\s+\p{L}))|(?<mark>[,:()\[\]–—%+]|(?<=\s)-(?=\s))",
         RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex Pattern();
@@ -275,6 +277,7 @@ internal static partial class Tokenizer
         if (match.Groups["times"].Success) return new Token(TokenKind.Word, "x" + string.Concat(text.Where(char.IsAsciiDigit)), span);
         // "(4) bolts", "4 x bolts": four of them.
         if (match.Groups["many"] is { Success: true } many) return new Token(TokenKind.Number, many.Value, new Span(many.Index, many.Length));
+        if (match.Groups["unit"] is { Success: true } unitOfMore) return new Token(TokenKind.Word, unitOfMore.Value.ToLowerInvariant(), span);
         if (match.Groups["and"].Success) return new Token(TokenKind.Word, "and", span);
         var kind = match.Groups["size"].Success ? TokenKind.Size
             : match.Groups["num"].Success ? TokenKind.Number

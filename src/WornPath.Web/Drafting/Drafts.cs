@@ -67,7 +67,7 @@ public sealed class Drafts(DraftKeeper keeper, EditWriter writer, DraftLog log, 
     {
         if (line is null) return new Problem($"There is nothing to {word}.", "Go on writing.");
         var delta = turn(await log.DeltaAsync(draft.RevisionId, line.Seq, cancel));
-        return delta.ApplyTo(draft.Now.Sheet).Map(s => (s, delta, $"{word} {line.Label}", (int?)line.Seq));
+        return Editor.Again(draft.Now.Sheet, delta).Map(a => (a.Sheet, a.Delta, $"{word} {line.Label}", (int?)line.Seq));
     }
 
     private async Task<Outcome<Draft.Walked>> ChangeAsync(Draft draft, string personId, string clientId, EntryKind kind,

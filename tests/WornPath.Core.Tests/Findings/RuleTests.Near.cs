@@ -15,14 +15,7 @@ public partial class RuleTests
         foreach (var (title, written) in Sheets())
         {
             var numbers = written.Sheet.Steps.Select((s, i) => (s.Id, Number: i + 1)).ToDictionary(s => s.Id, s => s.Number);
-            string Found(Sheet sheet)
-            {
-                var found = WalkSet.Run(sheet, written.Workshop).Findings
-                    .Select(f => (f.Rule, At: f.Step is { } id ? numbers.GetValueOrDefault(id, -1) : 0, f.Thing)).Order()
-                    .Select(f => $"{f.Rule} {(f.At == 0 ? f.Thing : $"at {f.At}")}".TrimEnd()).ToList();
-                return found.Count == 0 ? "nothing" : string.Join(", ", found.Distinct());
-            }
-
+            string Found(Sheet sheet) => Listed(WalkSet.Run(sheet, written.Workshop).Findings, numbers);
             now.AppendLine(title);
             foreach (var step in written.Sheet.Steps) now.Append("  ").Append(numbers[step.Id]).Append(' ').AppendLine(step.Text.ReplaceLineEndings(" / "));
             var asItIs = Found(written.Sheet);

@@ -907,6 +907,7 @@ public partial class RuleTests
             "superseded by J2").Steps("Remove the short bolts.", "Start the long bolts by hand. Torque the long bolts to 24 N·m.")),
         ("WRD010", () => new Written().Part("cover").Steps("Wait about 10 minutes. Clean the cover.")),
         ("WRD010", () => new Written().Joint("cover bolts", "22 N·m").Steps("Torque the cover bolts to 22 N·m, and later in step 9 the others.")),
+        ("WRD009", () => new Written().Joint("cover bolts", "22 N·m").Steps("Torque the cover bolts to 22 N·m, and later in step 9 the others.")),
         ("INS006", () => new Written().Part("tie rod end", fate: "replace").Steps("Remove the tie rod end.", "Fit the new tie rod end.",
             "Have the toe checked: 0–2 mm.")),
         ("FIG001", () => new Written().Part("shims").Steps("Set the gauge as shown on its decal.", "Lay the shims as shown in the maker's manual.",
