@@ -138,11 +138,14 @@ public static class Asking
         yield return words;
     }
 
-    // The joint a value without a unit is for: as asked, else the one its clause tightens.
-    private static Joint? JointOf(Question question, Step step, Sheet sheet) =>
-        (question.Candidates is [var id, ..] ? sheet.Find(id)
-            : step.Actions.FirstOrDefault(a => a is { Verb: Verb.Torque or Verb.TorquePass or Verb.Retorque or Verb.Start, Target: not null }
-            && a.In.Begins(question.At))?.Target is { } target ? sheet.Find(target) : null) as Joint;
+    // The joint a value without a unit is for: as asked, else the one its clause tightens, else the one the step last named before it.
+    private static Joint? JointOf(Question question, Step step, Sheet sheet)
+    {
+        if (question.Candidates is [var id, ..]) return sheet.Find(id) as Joint;
+        bool Tightens(StepAction a) => a is { Verb: Verb.Torque or Verb.TorquePass or Verb.Retorque or Verb.Start, Target: not null } && a.In.Begins(question.At);
+        return (step.Actions.FirstOrDefault(Tightens)?.Target is { } target ? sheet.Find(target) : null) as Joint
+            ?? step.Actions.Where(a => a.At.Start < question.At.Start && a.Target is not null).Select(a => sheet.Find(a.Target!)).OfType<Joint>().LastOrDefault();
+    }
 
     // Said in the place of the tightening that has no value, else as one more.
     private static SayAction TightenTo(Question question, Step step, Sheet sheet, Joint joint, TorqueSpec torque)

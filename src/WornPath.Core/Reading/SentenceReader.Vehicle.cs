@@ -9,7 +9,9 @@ public sealed partial class SentenceReader
     {
         // "Let the axle down an inch on the jack", with the frame on stands: it moves, and the vehicle does not.
         if (sense is Sense.Lower or Sense.Raise && Spoken.OnStands && clause.Pieces.Find(p => p.Noun is { After: null, Head: "axle" }) is { Noun: { } axle }
-            && !Has(clause, "ground", "floor", "stands") && !IsOtherEnd(axle))
+            && !Has(clause, "ground", "floor") && !IsOtherEnd(axle)
+            // "Raise the rear axle and set it on stands", once more.
+            && !_text[PlaceOf(clause).Start..EndOfSentence(clause)].Contains("stand", StringComparison.OrdinalIgnoreCase))
         {
             PlaceAids(clause);
             if (_refer.Known(axle) is { } eased) Spoken.Hand([eased]);

@@ -346,11 +346,13 @@ public class EditedTests
     [Fact]
     public void What_is_asked_of_a_sentence_and_what_each_answer_makes_of_it_is_as_it_was_read_and_approved()
     {
-        var start = Start();
         var now = new StringBuilder();
-        foreach (var text in Sentences)
+        // A sheet with nothing on it that tells a unit.
+        var bare = new Written().Joint("pump bolts", holds: "").Part("pump").Sheet;
+        string[] ofBare = ["Torque the pump bolts to 40.", "Torque the pump bolts.", "Start the pump bolts and torque to 40.", "Fit the kit bracket with its bolts."];
+        foreach (var (start, phase, text) in Sentences.Select(s => (Start(), "h3", s)).Concat(ofBare.Select(s => (bare, "h1", s))))
         {
-            var sheet = Editor.Apply(start, new InsertStep("t", "h3", null, text)).Value.Sheet;
+            var sheet = Editor.Apply(start, new InsertStep("t", phase, null, text)).Value.Sheet;
             var step = sheet.FindStep("t")!;
             now.AppendLine(text).Append("  ").AppendLine(Comes(start, sheet));
             for (var chip = 0; chip < step.Actions.Length; chip++)

@@ -8,7 +8,7 @@ namespace WornPath.Core.Tests.Findings;
 public partial class RuleTests
 {
     /// <summary>One slip: the rule, the step it is found at (0: the sheet), and a sheet that makes it.</summary>
-    private static readonly (string Rule, int Step, Func<Written> Slip)[] Slips =
+    internal static readonly (string Rule, int Step, Func<Written> Slip)[] Slips =
     [
         ("CLO001", 2, () => Cover("Loosen the cover bolts.", "Remove the cover bolts and the cover.", "Fit the cover.")),
         ("CLO001", 0, () => new Written().Joint("bracket bolts", "95 N·m", kit: true).Steps("Clean the pads.")),
@@ -749,7 +749,7 @@ public partial class RuleTests
         clean().At(rule).ShouldBeEmpty();
     }
 
-    private static readonly (string Rule, Func<Written> Clean)[] Clean =
+    internal static readonly (string Rule, Func<Written> Clean)[] Clean =
     [
         // What only a case asks for need not be fitted where the case is not met.
         ("CLO003", () => new Written().Part("shim", kit: true).Steps("Check the end play.\nIf it is too large, fit the shim.")),

@@ -13,7 +13,7 @@ public class WalkedTests
     public void What_the_walk_says_of_small_sheets_is_as_it_was_read_and_approved()
     {
         var now = new StringBuilder();
-        foreach (var (title, written) in RuleTests.Sheets())
+        foreach (var (title, written) in OneChange.Sheets())
             foreach (var walk in written.Walks().All) Tell(now, title, walk);
         Approval.ShouldBeAsApproved(now.ToString(), "walked.txt");
     }

@@ -4,7 +4,8 @@ using System.Text.RegularExpressions;
 
 namespace WornPath.Core.Tests.Findings;
 
-public partial class RuleTests
+/// <summary>From which number on something is found.</summary>
+public partial class BoundsTests
 {
     /// <summary>
     /// From which number on something else is found: each number of a cell or a sentence goes from a tenth of what it is to ten times as much.
@@ -14,13 +15,13 @@ public partial class RuleTests
     public void Where_a_number_begins_to_be_wrong_is_as_it_was_read_and_approved()
     {
         var now = new StringBuilder();
-        foreach (var (title, written) in Sheets())
+        foreach (var (title, written) in OneChange.Sheets())
         {
             var numbers = written.Sheet.Steps.Select((s, i) => (s.Id, Number: i + 1)).ToDictionary(s => s.Id, s => s.Number);
-            var asItIs = Each(WalkSet.Run(written.Sheet, written.Workshop).Findings, numbers);
-            string Found(Sheet? sheet) => sheet is null ? "no sheet" : Beside(asItIs, Each(WalkSet.Run(sheet, written.Workshop).Findings, numbers));
+            var asItIs = OneChange.Each(WalkSet.Run(written.Sheet, written.Workshop).Findings, numbers);
+            string Found(Sheet? sheet) => sheet is null ? "no sheet" : OneChange.Beside(asItIs, OneChange.Each(WalkSet.Run(sheet, written.Workshop).Findings, numbers));
             var lines = NumbersIn(written.Sheet).Select(n => (n.What, Stretches: Stretches(n.Is, text => Found(n.With(text))).ToList()))
-                .Where(n => n.Stretches.Exists(s => s.Found is not ("no sheet" or Same))).ToList();
+                .Where(n => n.Stretches.Exists(s => s.Found is not ("no sheet" or OneChange.Same))).ToList();
             if (lines.Count == 0) continue;
             now.AppendLine(title);
             foreach (var (what, stretches) in lines)
@@ -29,20 +30,6 @@ public partial class RuleTests
 
         Approval.ShouldBeAsApproved(now.ToString(), "bounds.txt");
     }
-
-    private const string Same = "=";
-
-    // What is found, each rule with its step or its thing.
-    private static List<string> Each(IEnumerable<Finding> findings, Dictionary<string, int> numbers) => [.. findings
-        .Select(f => (f.Rule, At: f.Step is { } id ? numbers.GetValueOrDefault(id, -1) : 0, f.Thing)).Order()
-        .Select(f => $"{f.Rule} {(f.At == 0 ? f.Thing : $"at {f.At}")}".TrimEnd()).Distinct()];
-
-    private static string Listed(IEnumerable<Finding> findings, Dictionary<string, int> numbers) =>
-        Each(findings, numbers) is { Count: > 0 } found ? string.Join(", ", found) : "nothing";
-
-    // What is found more, and what no more.
-    private static string Beside(List<string> was, List<string> now) =>
-        string.Join(", ", now.Except(was).Select(f => $"+{f}").Concat(was.Except(now).Select(f => $"−{f}"))) is { Length: > 0 } other ? other : Same;
 
     [GeneratedRegex(@"(?<![\w.])\d+(?:\.\d+)?|(?<=\bM|×)\d+(?:\.\d+)?", RegexOptions.CultureInvariant)]
     private static partial Regex ANumber();
@@ -54,11 +41,11 @@ public partial class RuleTests
             foreach (var field in Fields.Of(thing.Kind).Where(f => f.Name is not ("name" or "source")))
                 foreach (Match number in ANumber().Matches(field.Get(thing)))
                     yield return ($"{thing.Id} {field.Label} “{field.Get(thing)}”, {number.Value}", number.Value,
-                        text => After(sheet, new SetField(thing.Id, field.Name, field.Get(thing), Put(field.Get(thing), number, text))));
+                        text => OneChange.After(sheet, new SetField(thing.Id, field.Name, field.Get(thing), Put(field.Get(thing), number, text))));
         foreach (var (step, at) in sheet.Steps.Select((s, i) => (s, i + 1)))
             foreach (Match number in ANumber().Matches(step.Text))
                 yield return ($"step {at} “{step.Text.ReplaceLineEndings(" / ")}”, {number.Value}", number.Value,
-                    text => After(sheet, new WriteStep(step.Id, step.Text, Put(step.Text, number, text))));
+                    text => OneChange.After(sheet, new WriteStep(step.Id, step.Text, Put(step.Text, number, text))));
     }
 
     private static string Put(string text, Match number, string other) => text[..number.Index] + other + text[(number.Index + number.Length)..];

@@ -2,7 +2,8 @@ using System.Text;
 
 namespace WornPath.Core.Tests.Findings;
 
-public partial class RuleTests
+/// <summary>What is found of each slip, and of what is right, after one change more.</summary>
+public class NearTests
 {
     /// <summary>
     /// What is found of each slip, and of what is right, after one change more: a step left out, two in the other order, one only in a case, a
@@ -12,10 +13,10 @@ public partial class RuleTests
     public void What_is_found_one_change_away_is_as_it_was_read_and_approved()
     {
         var now = new StringBuilder();
-        foreach (var (title, written) in Sheets())
+        foreach (var (title, written) in OneChange.Sheets())
         {
             var numbers = written.Sheet.Steps.Select((s, i) => (s.Id, Number: i + 1)).ToDictionary(s => s.Id, s => s.Number);
-            string Found(Sheet sheet) => Listed(WalkSet.Run(sheet, written.Workshop).Findings, numbers);
+            string Found(Sheet sheet) => OneChange.Listed(WalkSet.Run(sheet, written.Workshop).Findings, numbers);
             now.AppendLine(title);
             foreach (var step in written.Sheet.Steps) now.Append("  ").Append(numbers[step.Id]).Append(' ').AppendLine(step.Text.ReplaceLineEndings(" / "));
             var asItIs = Found(written.Sheet);
@@ -27,29 +28,23 @@ public partial class RuleTests
         Approval.ShouldBeAsApproved(now.ToString(), "near.txt");
     }
 
-    /// <summary>Each slip, and what is right beside them, with the rule it is about.</summary>
-    internal static IEnumerable<(string Title, Written Written)> Sheets() =>
-        Slips.Select(s => ($"{s.Rule} at {s.Step}", s.Slip())).Concat(Clean.Select(c => ($"no {c.Rule}", c.Clean())));
-
     // Each sheet one change away that the editor allows.
     private static IEnumerable<(string What, Sheet Sheet)> Near(Sheet sheet)
     {
         var steps = sheet.Steps.ToList();
         for (var i = 0; i < steps.Count; i++)
         {
-            if (steps.Count > 1 && After(sheet, new RemoveStep(steps[i].Id, steps[i].Text)) is { } without) yield return ($"without {i + 1}", without);
-            if (i > 0 && After(sheet, new MoveStep(steps[i - 1].Id, "h1", steps[i].Id)) is { } turned) yield return ($"{i + 1} before {i}", turned);
-            if (steps[i].Text.Length > 0 && After(sheet, new WriteStep(steps[i].Id, steps[i].Text, $"If it is worn, {Small(steps[i].Text)}")) is { } ifWorn)
+            if (steps.Count > 1 && OneChange.After(sheet, new RemoveStep(steps[i].Id, steps[i].Text)) is { } without) yield return ($"without {i + 1}", without);
+            if (i > 0 && OneChange.After(sheet, new MoveStep(steps[i - 1].Id, "h1", steps[i].Id)) is { } turned) yield return ($"{i + 1} before {i}", turned);
+            if (steps[i].Text.Length > 0 && OneChange.After(sheet, new WriteStep(steps[i].Id, steps[i].Text, $"If it is worn, {Small(steps[i].Text)}")) is { } ifWorn)
                 yield return ($"{i + 1} if it is worn", ifWorn);
         }
 
         foreach (var thing in sheet.Things)
             foreach (var field in Fields.Of(thing.Kind).Where(f => f.Name != "name" && f.Get(thing).Length > 0))
-                if (After(sheet, new SetField(thing.Id, field.Name, field.Get(thing), "")) is { } empty && field.Get(empty.Find(thing.Id)!) != field.Get(thing))
+                if (OneChange.After(sheet, new SetField(thing.Id, field.Name, field.Get(thing), "")) is { } empty && field.Get(empty.Find(thing.Id)!) != field.Get(thing))
                     yield return ($"{thing.Id} without {field.Label}", empty);
     }
 
     private static string Small(string text) => char.ToLowerInvariant(text[0]) + text[1..];
-
-    private static Sheet? After(Sheet sheet, Edit edit) => Editor.Apply(sheet, edit) is { IsGood: true } applied ? applied.Value.Sheet : null;
 }
