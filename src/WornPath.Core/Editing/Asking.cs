@@ -142,9 +142,10 @@ public static class Asking
     private static Joint? JointOf(Question question, Step step, Sheet sheet)
     {
         if (question.Candidates is [var id, ..]) return sheet.Find(id) as Joint;
-        bool Tightens(StepAction a) => a is { Verb: Verb.Torque or Verb.TorquePass or Verb.Retorque or Verb.Start, Target: not null } && a.In.Begins(question.At);
-        return (step.Actions.FirstOrDefault(Tightens)?.Target is { } target ? sheet.Find(target) : null) as Joint
-            ?? step.Actions.Where(a => a.At.Start < question.At.Start && a.Target is not null).Select(a => sheet.Find(a.Target!)).OfType<Joint>().LastOrDefault();
+        bool Tightens(StepAction a) => a.Verb is Verb.Torque or Verb.TorquePass or Verb.Retorque or Verb.Start && a.In.Begins(question.At);
+        Joint? Of(StepAction? a) => a?.Target is { } target ? sheet.Find(target) as Joint : null;
+        return Of(step.Actions.FirstOrDefault(a => a.Target is not null && Tightens(a)))
+            ?? step.Actions.Where(a => a.At.Start < question.At.Start).Select(Of).LastOrDefault(j => j is not null);
     }
 
     // Said in the place of the tightening that has no value, else as one more.

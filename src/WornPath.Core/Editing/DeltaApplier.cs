@@ -46,14 +46,15 @@ internal static class DeltaApplier
             if (change.Slot != slot) continue;
             list ??= [.. Slots.List(sheet, kind)];
             var at = list.FindIndex(t => t.Id == change.Id);
-            var done = ChangeList(list, at, change, t => t.Label, Slots.TypeOf(kind));
+            var done = ChangeList(list, at, change, change.Id, t => t.Label, Slots.TypeOf(kind));
             if (done is not null) return done;
         }
 
         return list is null ? sheet : Slots.With(sheet, kind, list);
     }
 
-    private static Problem? ChangeList<T>(List<T> list, int at, Change change, Func<T, string> label, Type type)
+    // What it is about is named by its words, and by "gone" where it is no longer there.
+    private static Problem? ChangeList<T>(List<T> list, int at, Change change, string gone, Func<T, string> label, Type type)
         where T : class
     {
         if (change is { Field: null, Before: null, After: { } came })
@@ -66,8 +67,7 @@ internal static class DeltaApplier
             return null;
         }
 
-        if (at < 0) return new Problem($"{(typeof(T) == typeof(Step) ? "A step this is about" : typeof(T) == typeof(Phase) ? "A phase this is about" : change.Id)} is no longer on the sheet.",
-            "Somebody took it away since. Nothing was changed.");
+        if (at < 0) return new Problem($"{gone} is no longer on the sheet.", "Somebody took it away since. Nothing was changed.");
         if (change.Field is "@place") return null;
         if (change.Field is null)
         {
@@ -94,10 +94,8 @@ internal static class DeltaApplier
         {
             if (!Same(now, change.Before, type))
             {
-                return new Problem($"Somebody changed {FieldWords.Of(change.Slot, change.Field!)} of {label} since.", "Look at it and change it by hand. Nothing was changed.")
-                {
-                    Clash = IsPlain(now) && change.After is not { ValueKind: JsonValueKind.Object or JsonValueKind.Array } ? new Clash(Show(now), Show(change.After)) : null,
-                };
+                return new Problem($"Somebody changed {FieldWords.Of(change.Slot, change.Field!)} of {label} since.",
+                    "Look at it and change it by hand. Nothing was changed.") { Clash = ClashOf(now, change.After) };
             }
 
             if (change.After is { } after) json[change.Field!] = JsonNode.Parse(after.GetRawText());
@@ -120,8 +118,9 @@ internal static class DeltaApplier
     private static Type? FieldType(Type owner, string field) =>
         SheetJson.Options.GetTypeInfo(owner).Properties.FirstOrDefault(p => p.Name == field)?.PropertyType;
 
-    // What a person can read: a word or a number.
-    private static bool IsPlain(JsonNode? node) => node is null or JsonValue;
+    // Both values, where they are words or numbers that a person can read.
+    private static Clash? ClashOf(JsonNode? now, JsonElement? wanted) =>
+        now is null or JsonValue && wanted is not { ValueKind: JsonValueKind.Object or JsonValueKind.Array } ? new Clash(Show(now), Show(wanted)) : null;
 
     private static string Show(JsonNode? node) => node?.ToString() ?? "";
 
@@ -138,8 +137,9 @@ internal static class DeltaApplier
         foreach (var change in relevant.OrderByDescending(c => c.Field == "text"))
         {
             var problem = change.Slot == Slots.Phase
-                ? ChangeList(phases, phases.FindIndex(p => p.Id == change.Id), change, p => $"the phase “{p.Name}”", typeof(Phase))
-                : ChangeList(steps, steps.FindIndex(s => s.Id == change.Id), change, s => $"the step “{Quantities.NumberText.Excerpt(s.Text)}”", typeof(Step));
+                ? ChangeList(phases, phases.FindIndex(p => p.Id == change.Id), change, "A phase this is about", p => $"the phase “{p.Name}”", typeof(Phase))
+                : ChangeList(steps, steps.FindIndex(s => s.Id == change.Id), change, "A step this is about",
+                    s => $"the step “{Quantities.NumberText.Excerpt(s.Text)}”", typeof(Step));
             if (problem is not null) return problem;
         }
 

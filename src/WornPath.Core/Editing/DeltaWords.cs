@@ -1,4 +1,3 @@
-using System.Collections.Frozen;
 using System.Text.Json;
 using WornPath.Core.Sheets;
 
@@ -9,12 +8,6 @@ public static class DeltaWords
 {
     private const int Most = 4;
     private const int Longest = 160;
-
-    // What is read from words follows from them; a figure is told by its label, a former name by the new one.
-    private static readonly FrozenSet<string> NotSaid = new[]
-    {
-        "actions", "branches", "questions", "residue", "uses", "settled", "said", "sentenceSays", "shows", "alsoCalled",
-    }.ToFrozenSet();
 
     /// <summary>What was changed, in short; empty where its label says all.</summary>
     public static string Of(Delta delta)
@@ -41,7 +34,8 @@ public static class DeltaWords
                 : $"{(sign.Length == 0 ? "new: " : sign)}{change.Id} {Short(name)}";
         }
 
-        if (NotSaid.Contains(change.Field)) return "";
+        // What is read from words follows from them; an answer and a figure are told by the label, a former name by the new one.
+        if (FieldWords.IsRead(change.Field) || change.Field is "settled" or "said" or "shows" or "alsoCalled") return "";
         var (was, now) = (Plain(change.Before), Plain(change.After));
         if (was is null && now is null) return "";
         var what = change.Slot is Slots.Step or Slots.Phase || change.Id.Length == 0 ? change.Field is "text" or "name" ? "" : change.Field + " "
@@ -61,12 +55,13 @@ public static class DeltaWords
     {
         { ValueKind: JsonValueKind.String } text => text.GetString(),
         { ValueKind: JsonValueKind.Number or JsonValueKind.True or JsonValueKind.False } plain => plain.GetRawText(),
-        { ValueKind: JsonValueKind.Array } list => string.Join("; ", list.EnumerateArray().Select(Plain).Where(p => !string.IsNullOrEmpty(p))),
-        { ValueKind: JsonValueKind.Object } whole => string.Join(", ", whole.EnumerateObject().Select(m => Plain(m.Value)).Where(p => !string.IsNullOrEmpty(p))),
+        { ValueKind: JsonValueKind.Array } list => Joined("; ", list.EnumerateArray()),
+        { ValueKind: JsonValueKind.Object } whole => Joined(", ", whole.EnumerateObject().Select(m => m.Value)),
         _ => null,
     };
 
-    private static string? Plain(JsonElement value) => Plain((JsonElement?)value);
+    private static string Joined(string between, IEnumerable<JsonElement> values) =>
+        string.Join(between, values.Select(v => Plain(v)).Where(p => !string.IsNullOrEmpty(p)));
 
     // Not between the two halves of a character.
     private static string Short(string text) => text.Length <= Longest ? text : text[..(char.IsHighSurrogate(text[Longest - 1]) ? Longest - 1 : Longest)] + "…";

@@ -35,7 +35,10 @@ public static class Editor
         if (!done.IsGood) return done.Problem;
         var after = done.Value;
         bool IsGone(string id) => after.Find(id) is null;
-        if (after.Steps.SelectMany(s => s.Figures).SelectMany(f => f.Ids).Concat(after.Joints.Select(j => j.SupersededBy).OfType<string>()).FirstOrDefault(IsGone) is { } kept)
+        static IEnumerable<string> Shown(Sheet s) =>
+            s.Steps.SelectMany(step => step.Figures).SelectMany(f => f.Ids).Concat(s.Joints.Select(j => j.SupersededBy).OfType<string>());
+        // What an old sheet named that was gone before stands in nobody's way.
+        if (Shown(after).Where(IsGone).Except(Shown(sheet).Where(id => sheet.Find(id) is null)).FirstOrDefault() is { } kept)
         {
             return sheet.Find(kept) is { } used
                 ? new Problem($"{used.Label} {used.Are} used by a figure or another joint since.", "Change that first. Nothing was changed.")
@@ -482,8 +485,8 @@ public static class Editor
         if (!ReadBy.Contains(edit.Field)) return with;
         var read = ReadOthers(sheet, with);
         // A value that a step gives an emptied cell comes from another place: the old source does not vouch for it.
-        return changed.Value is Joint { Torque: null } && read.Find(edit.Id) is Joint { Torque: not null, Source.Length: > 0 } other && edit.Field == "torque"
-            ? Slots.Put(read, other with { Source = "" }) : read;
+        return edit.Field == "torque" && changed.Value is Joint { Torque: null } && read.Find(edit.Id) is Joint { Torque: not null } told
+            ? Slots.Put(read, told with { Source = "" }) : read;
     }
 
     // What a sentence means hangs on these: who holds what, what a fastener is called, which is the old one. What a step was read to say of

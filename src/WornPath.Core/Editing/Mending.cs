@@ -32,7 +32,8 @@ public sealed record Mending(string Words, int Place, string Before, bool IsSaid
         Say("Not done", null);
         if (thing is not null)
         {
-            foreach (var verb in Asking.MeaningsFor(thing.Kind).Where(v => v != action.Verb).Take(2)) Say($"No: {Asking.Of(verb)}", now with { Verb = verb, Torque = "", Angle = "" });
+            foreach (var verb in Asking.MeaningsFor(thing.Kind).Where(v => v != action.Verb).Take(2))
+                Say($"No: {Asking.Of(verb)}", now with { Verb = verb, Torque = "", Angle = "" });
             foreach (var other in Beside(sheet, thing).Take(3)) Say($"No: {other.Label}", now with { Target = other.Id });
             if (thing.Assumed)
                 foreach (var kind in KindsBeside(thing.Kind)) answers.Add(($"It is {Asking.A(kind)}", new SetKind(thing.Id, kind)));

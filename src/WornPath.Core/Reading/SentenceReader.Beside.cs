@@ -509,7 +509,7 @@ public sealed partial class SentenceReader
             : clause.To == clause.From + 1 ? StepNumbersText.In(_text[..at.End], _text.LastIndexOf("step", at.Start,
                 StringComparison.OrdinalIgnoreCase) is >= 0 and var there ? there : at.Start)
             : null;
-        if (named is null && StepNumbersText.NamesNone(whole))
+        if (named is null && StepNumbersText.NamesWhatCannotBe(whole))
         {
             Unclear(clause, Verb.Repeat);
             return true;

@@ -5,13 +5,15 @@ namespace WornPath.Core.Reading;
 // The vehicle, what is placed under it, controls.
 public sealed partial class SentenceReader
 {
+    // "Raise the rear axle and set it on stands", once more.
+    private bool GoesOnToStands(Clause clause) => _clauses.ElementAtOrDefault(_clauses.IndexOf(clause) + 1) is { } next && !EndsBetween(clause, next)
+        && Has(next, "stand", "stands");
+
     private void Vehicle(Clause clause, Sense sense, List<NounPhrase> objects)
     {
         // "Let the axle down an inch on the jack", with the frame on stands: it moves, and the vehicle does not.
         if (sense is Sense.Lower or Sense.Raise && Spoken.OnStands && clause.Pieces.Find(p => p.Noun is { After: null, Head: "axle" }) is { Noun: { } axle }
-            && !Has(clause, "ground", "floor") && !IsOtherEnd(axle)
-            // "Raise the rear axle and set it on stands", once more.
-            && !_text[PlaceOf(clause).Start..EndOfSentence(clause)].Contains("stand", StringComparison.OrdinalIgnoreCase))
+            && !Has(clause, "ground", "floor", "stands") && !IsOtherEnd(axle) && !(sense == Sense.Raise && GoesOnToStands(clause)))
         {
             PlaceAids(clause);
             if (_refer.Known(axle) is { } eased) Spoken.Hand([eased]);

@@ -19,7 +19,7 @@ internal static partial class StepNumbersText
         : null;
 
     /// <summary>True where a text names steps there cannot be: "step 0", "steps 9 to 5".</summary>
-    public static bool NamesNone(string text) => Named().IsMatch(text) && In(text, 0) is null;
+    public static bool NamesWhatCannotBe(string text) => Named().IsMatch(text) && In(text, 0) is null;
 
     /// <summary>The text with the numbers of the steps it names from a place on exchanged, each where it stands.</summary>
     public static string With(string text, int from, Func<(int First, int Last), (int First, int Last)> now)

@@ -12,6 +12,9 @@ internal static partial class Tokenizer
     private const string InchLength = @"(?:\d{1,2}[ -]\d{1,2}/\d{1,2}|\d{1,2}/\d{1,2}|\d{1,3}(?:\.\d+)?)(?:\s*(?:""|”|″|in\.?(?![A-Za-z])|inch(?:es)?(?![A-Za-z])|mm(?!\w)))?";
     private const string MetricClass = @"(?:\s*[-,]?\s*" + PropertyClass.MetricPattern + @"(?![\d.]))";
 
+    // Units that are written out, and take "and a half" before or behind them.
+    private const string WholeUnits = "litres?|liters?|pints?|quarts?|gallons?|inch(?:es)?";
+
     [GeneratedRegex(@"(?<size>(?:M\d{1,2}(?:[.,]\d)?(?:\s?-\s?[0-3](?:[.,]\d{1,2})?(?=\s*[x×]))?(?:(?:\s*[x×]\s*\d+(?:[.,]\d+)?){1,2}(?:\s*mm(?!\w))?" + MetricClass + "?|" + MetricClass + @")(?!\w)|" +
         @"(?:#\d{1,2}|(?:\d[ -])?\d{1,2}/\d{1,2})(?:-\d{1,2}(?![\d/.])(?:\s*(?:UNC|UNF|UNEF)(?!\w))?(?:\s*[x×]\s*" + InchLength + @")?|\s*(?:""|”|″|in\.?|inch)?\s*[x×]\s*" + InchLength + @")(?:\s*,?\s*grade\s*[258](?!\w))?))|" +
         @"(?<size>(?<![\w.])\d{1,3}(?:\.\d+)?(?:\s?[x×]\s?\d{1,3}(?:\.\d+)?){1,2}\s?mm(?!\w))|" +
@@ -32,9 +35,9 @@ internal static partial class Tokenizer
         @"(?<angle>(?:" + NumberWords.Mixed + @"|\d+(?:[.,]\d+)?|\d+/\d+|half a|(?:an?\s+further|an?|another|one)\s+(?:half|third|quarter|fifth|sixth|eighth|twelfth)(?:\s+of\s+a)?|(?:a |another )?(?:third|quarter|sixth|eighth|twelfth) of a|(?:another |a )?three[- ]quarters of a|two[- ]thirds of a|three-quarter|another|one|two|three|four|an?(?=\s+(?:turn|flat)" + NumberWords.AndPart + @"))\s*(?:full\s+|complete\s+|whole\s+)?" +
         @"(?:°|deg(?:rees?)?(?![A-Za-z])|flats?(?![A-Za-z])|turns?(?![A-Za-z]))(?:" + NumberWords.AndPart + @")?)|" +
         // "Two and a half litres".
-        @"(?<num>(?:" + NumberWords.Mixed + @")(?=\s+(?:litres?|liters?|pints?|quarts?|gallons?|inch(?:es)?|mm|millimet(?:re|er)s?|threads?|revolutions?)(?!\w)))|" +
+        @"(?<num>(?:" + NumberWords.Mixed + @")(?=\s+(?:" + WholeUnits + @"|mm|millimet(?:re|er)s?|threads?|revolutions?)(?!\w)))|" +
         // "A litre and a half of coolant".
-        @"(?<!\w)(?<unit>litres?|liters?|pints?|quarts?|gallons?|inch(?:es)?)(?:" + NumberWords.AndPart + @")|" +
+        @"(?<!\w)(?<unit>" + WholeUnits + ")(?:" + NumberWords.AndPart + @")|" +
         @"(?<num>\d+(?:[.,/]\d+)*(?![\w]))|(?<word>[A-Z]{1,2}\+(?![\w+])|[wf]/o?(?![\w/])|\d{1,2}W-\d{2,3}(?!\w)|[bgsht]/[a-z]+(?![\w/])|[\p{L}#](?:[\p{L}\d'’\-]*[\p{L}\d])?|\d[\w.×/]*\w)|(?<stop>[.!?;\n]+)|(?<and>(?<=\s)[&+](?=\s+\p{L}))|(?<mark>[,:()\[\]–—%+]|(?<=\s)-(?=\s))",
         RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex Pattern();

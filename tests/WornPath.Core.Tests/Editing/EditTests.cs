@@ -6,7 +6,7 @@ namespace WornPath.Core.Tests.Editing;
 
 public class EditTests
 {
-    private static string Json(Sheet sheet) => JsonSerializer.Serialize(sheet with { Issued = Sheet.Empty.Issued }, SheetJson.Options);
+    internal static string Json(Sheet sheet) => JsonSerializer.Serialize(sheet with { Issued = Sheet.Empty.Issued }, SheetJson.Options);
 
     internal static Written Start() => new Written().Part("cover").Part("pads").Joint("cover bolts", "22 N·m", holds: "cover").Thing(ThingKind.Aid, "rag")
         .Do(new InsertPhase("h2", "h1", "Refit")).Steps("Remove the cover bolts and the cover.", "Remove the bracket bolts.", "Fit the cover.", "Torque the cover bolts to 22 N·m.");

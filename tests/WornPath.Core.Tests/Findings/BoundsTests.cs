@@ -17,9 +17,10 @@ public partial class BoundsTests
         var now = new StringBuilder();
         foreach (var (title, written) in OneChange.Sheets())
         {
-            var numbers = written.Sheet.Steps.Select((s, i) => (s.Id, Number: i + 1)).ToDictionary(s => s.Id, s => s.Number);
+            var numbers = OneChange.NumbersOf(written.Sheet);
             var asItIs = OneChange.Each(WalkSet.Run(written.Sheet, written.Workshop).Findings, numbers);
-            string Found(Sheet? sheet) => sheet is null ? "no sheet" : OneChange.Beside(asItIs, OneChange.Each(WalkSet.Run(sheet, written.Workshop).Findings, numbers));
+            string Found(Sheet? sheet) => sheet is null ? "no sheet"
+                : OneChange.Beside(asItIs, OneChange.Each(WalkSet.Run(sheet, written.Workshop).Findings, numbers));
             var lines = NumbersIn(written.Sheet).Select(n => (n.What, Stretches: Stretches(n.Is, text => Found(n.With(text))).ToList()))
                 .Where(n => n.Stretches.Exists(s => s.Found is not ("no sheet" or OneChange.Same))).ToList();
             if (lines.Count == 0) continue;

@@ -15,10 +15,9 @@ public class NearTests
         var now = new StringBuilder();
         foreach (var (title, written) in OneChange.Sheets())
         {
-            var numbers = written.Sheet.Steps.Select((s, i) => (s.Id, Number: i + 1)).ToDictionary(s => s.Id, s => s.Number);
+            var numbers = OneChange.NumbersOf(written.Sheet);
             string Found(Sheet sheet) => OneChange.Listed(WalkSet.Run(sheet, written.Workshop).Findings, numbers);
-            now.AppendLine(title);
-            foreach (var step in written.Sheet.Steps) now.Append("  ").Append(numbers[step.Id]).Append(' ').AppendLine(step.Text.ReplaceLineEndings(" / "));
+            OneChange.Tell(now, title, written.Sheet);
             var asItIs = Found(written.Sheet);
             now.Append("  as it is: ").AppendLine(asItIs);
             foreach (var group in Near(written.Sheet).Select(n => (n.What, Found: Found(n.Sheet))).GroupBy(n => n.Found))
@@ -34,15 +33,18 @@ public class NearTests
         var steps = sheet.Steps.ToList();
         for (var i = 0; i < steps.Count; i++)
         {
-            if (steps.Count > 1 && OneChange.After(sheet, new RemoveStep(steps[i].Id, steps[i].Text)) is { } without) yield return ($"without {i + 1}", without);
+            if (steps.Count > 1 && OneChange.After(sheet, new RemoveStep(steps[i].Id, steps[i].Text)) is { } without)
+                yield return ($"without {i + 1}", without);
             if (i > 0 && OneChange.After(sheet, new MoveStep(steps[i - 1].Id, "h1", steps[i].Id)) is { } turned) yield return ($"{i + 1} before {i}", turned);
-            if (steps[i].Text.Length > 0 && OneChange.After(sheet, new WriteStep(steps[i].Id, steps[i].Text, $"If it is worn, {Small(steps[i].Text)}")) is { } ifWorn)
+            if (steps[i].Text.Length > 0
+                && OneChange.After(sheet, new WriteStep(steps[i].Id, steps[i].Text, $"If it is worn, {Small(steps[i].Text)}")) is { } ifWorn)
                 yield return ($"{i + 1} if it is worn", ifWorn);
         }
 
         foreach (var thing in sheet.Things)
             foreach (var field in Fields.Of(thing.Kind).Where(f => f.Name != "name" && f.Get(thing).Length > 0))
-                if (OneChange.After(sheet, new SetField(thing.Id, field.Name, field.Get(thing), "")) is { } empty && field.Get(empty.Find(thing.Id)!) != field.Get(thing))
+                if (OneChange.After(sheet, new SetField(thing.Id, field.Name, field.Get(thing), "")) is { } empty
+                    && field.Get(empty.Find(thing.Id)!) != field.Get(thing))
                     yield return ($"{thing.Id} without {field.Label}", empty);
     }
 

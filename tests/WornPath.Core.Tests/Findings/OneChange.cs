@@ -1,4 +1,4 @@
-using System.Collections.Immutable;
+using System.Text;
 
 namespace WornPath.Core.Tests.Findings;
 
@@ -11,6 +11,17 @@ internal static class OneChange
     /// <summary>Each slip, and what is right beside them, with the rule it is about.</summary>
     public static IEnumerable<(string Title, Written Written)> Sheets() =>
         RuleTests.Slips.Select(s => ($"{s.Rule} at {s.Step}", s.Slip())).Concat(RuleTests.Clean.Select(c => ($"no {c.Rule}", c.Clean())));
+
+    /// <summary>The number of each step of a sheet, by its id.</summary>
+    public static Dictionary<string, int> NumbersOf(Sheet sheet) => sheet.Steps.Select((s, i) => (s.Id, Number: i + 1)).ToDictionary(s => s.Id, s => s.Number);
+
+    /// <summary>A sheet's title and its steps, a line each.</summary>
+    public static void Tell(StringBuilder now, string title, Sheet sheet)
+    {
+        now.AppendLine(title);
+        var number = 0;
+        foreach (var step in sheet.Steps) now.Append("  ").Append(++number).Append(' ').AppendLine(step.Text.ReplaceLineEndings(" / "));
+    }
 
     /// <summary>What is found, each rule with its step (by the number it had before the change; -1 for a step that came) or its thing.</summary>
     public static List<string> Each(IEnumerable<Finding> findings, Dictionary<string, int> numbers) => [.. findings

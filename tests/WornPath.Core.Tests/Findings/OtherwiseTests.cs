@@ -15,14 +15,13 @@ public class OtherwiseTests
         var now = new StringBuilder();
         foreach (var (title, written) in OneChange.Sheets())
         {
-            var numbers = written.Sheet.Steps.Select((s, i) => (s.Id, Number: i + 1)).ToDictionary(s => s.Id, s => s.Number);
+            var numbers = OneChange.NumbersOf(written.Sheet);
             List<string> Found(Sheet sheet) => OneChange.Each(WalkSet.Run(sheet, written.Workshop).Findings, numbers);
             var asItIs = Found(written.Sheet);
             var lines = Otherwise(written.Sheet).Select(o => (o.What, Found: OneChange.Beside(asItIs, Found(o.Sheet)))).Where(o => o.Found != OneChange.Same)
                 .GroupBy(o => o.Found).Select(g => $"  {string.Join("; ", g.Select(o => o.What))}: {g.Key}").ToList();
             if (lines.Count == 0) continue;
-            now.AppendLine(title);
-            foreach (var step in written.Sheet.Steps) now.Append("  ").Append(numbers[step.Id]).Append(' ').AppendLine(step.Text.ReplaceLineEndings(" / "));
+            OneChange.Tell(now, title, written.Sheet);
             foreach (var line in lines) now.AppendLine(line);
         }
 
@@ -34,13 +33,15 @@ public class OtherwiseTests
         foreach (var thing in sheet.Things)
             foreach (var field in Fields.Of(thing.Kind))
                 foreach (var choice in field.Choices.Where(c => c != field.Get(thing)))
-                    if (OneChange.After(sheet, new SetField(thing.Id, field.Name, field.Get(thing), choice)) is { } chosen) yield return ($"{thing.Id} {field.Label} {choice}", chosen);
+                    if (OneChange.After(sheet, new SetField(thing.Id, field.Name, field.Get(thing), choice)) is { } chosen)
+                        yield return ($"{thing.Id} {field.Label} {choice}", chosen);
         var steps = sheet.Steps.ToList();
         for (var i = 0; i < steps.Count; i++)
         {
             var phase = sheet.Phases.First(p => p.Steps.Any(s => s.Id == steps[i].Id)).Id;
             if (OneChange.After(sheet, new InsertStep("twice", phase, steps[i].Id, steps[i].Text)) is { } twice) yield return ($"{i + 1} twice", twice);
-            if (i + 1 < steps.Count && OneChange.After(sheet, new InsertStep("twice", phase, steps[^1].Id, steps[i].Text)) is { } again) yield return ($"{i + 1} again at the end", again);
+            if (i + 1 < steps.Count && OneChange.After(sheet, new InsertStep("twice", phase, steps[^1].Id, steps[i].Text)) is { } again)
+                yield return ($"{i + 1} again at the end", again);
             if (i > 1 && OneChange.After(sheet, new MoveStep(steps[i].Id, phase, null)) is { } first) yield return ($"{i + 1} first", first);
             if (i + 2 < steps.Count && OneChange.After(sheet, new MoveStep(steps[i].Id, phase, steps[^1].Id)) is { } last) yield return ($"{i + 1} last", last);
         }
