@@ -95,7 +95,8 @@ internal static class DeltaApplier
             if (!Same(now, change.Before, type))
             {
                 return new Problem($"Somebody changed {FieldWords.Of(change.Slot, change.Field!)} of {label} since.",
-                    "Look at it and change it by hand. Nothing was changed.") { Clash = ClashOf(now, change.After) };
+                    "Look at it and change it by hand. Nothing was changed.")
+                { Clash = ClashOf(now, change.After) };
             }
 
             if (change.After is { } after) json[change.Field!] = JsonNode.Parse(after.GetRawText());

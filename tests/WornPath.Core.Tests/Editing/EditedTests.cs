@@ -404,7 +404,7 @@ public class EditedTests
             for (var chip = 0; chip < step.Actions.Length; chip++)
                 if (Mending.Of(sheet, step, chip) is { } mending)
                 {
-                    now.AppendLine(CultureInfo.InvariantCulture, 
+                    now.AppendLine(CultureInfo.InvariantCulture,
                         $"  chip {chip + 1}, {mending.Place + 1} of “{mending.Words}”: {mending.Before}");
                     Answered(now, sheet, mending.Answers);
                 }
