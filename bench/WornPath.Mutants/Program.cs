@@ -3,7 +3,8 @@ using System.Globalization;
 using System.Text.RegularExpressions;
 using WornPath.Mutants;
 
-// ./mutants [--count 200] [--seed 1] [--in Walking,Findings,Editing] [--tests Findings,Walking,…] : makes the core wrong in one place at a time and asks the tests.
+// ./mutants [--count 200] [--seed 1] [--in Walking,Findings,Editing] [--tests Findings,Walking,…] [--seek 2000] :
+// makes the core wrong in one place at a time and asks the tests.
 // The places are chosen by the seed, all switches are built into one copy of the checkout, and each test run turns one of them on.
 // What each class of tests reaches is written down first, so that a mutant is asked only of those that pass by its place, the quickest first.
 var count = Option("--count", 200);
@@ -118,20 +119,50 @@ Parallel.For(1, chosen.Count + 1, atOnce, n =>
 
     if (Interlocked.Increment(ref done) % 20 == 0) Console.WriteLine($"{done} of {chosen.Count}, {alive.Count} alive");
 });
+if (Option("--seek", 0) is > 0 and var sheets) Seek([.. alive.Order()], sheets);
 Console.WriteLine($"{chosen.Count} mutants, {chosen.Count - alive.Count} killed ({100.0 * (chosen.Count - alive.Count) / chosen.Count:0.0} %)");
 Directory.Delete(copy, true);
 return 0;
+
+// For what stays alive: the shortest of many sheets of which it says something else, and what. To be read, and made a case if it is worth one.
+void Seek(int[] those, int many)
+{
+    string[] Told(int mutant)
+    {
+        var file = Path.Combine(copy, $"{mutant}.told");
+        Run(copy, Exe("WornPath.Core.Tests"), "-noLogo -class \"WornPath.Core.Tests.Findings.Seeking\"", mutant, 600, null,
+            ("WORNPATH_SEEK", file), ("WORNPATH_SHEETS", many.ToString(CultureInfo.InvariantCulture)));
+        var told = File.Exists(file) ? File.ReadAllText(file).Split('\f') : [];
+        File.Delete(file);
+        return told;
+    }
+
+    var right = Told(0);
+    Console.WriteLine($"{right.Length - 1} sheets are told.");
+    Parallel.ForEach(those, atOnce, n =>
+    {
+        var wrong = Told(n);
+        var place = $"{Path.GetRelativePath(copy, chosen[n - 1].File)}:{chosen[n - 1].Line} {chosen[n - 1].What}";
+        var other = right.Zip(wrong).Where(t => t.First != t.Second).OrderBy(t => t.First.Length).ToList();
+        var said = other.Count == 0 ? wrong.Length == right.Length ? "nothing is said otherwise" : "it breaks or does not end"
+            : $"{other.Count} sheets are told otherwise, the shortest:\n{other[0].First}  -- with it:\n"
+                + string.Join('\n', other[0].Second.Split('\n').Except(other[0].First.Split('\n')).Select(l => "  + " + l)
+                    .Concat(other[0].First.Split('\n').Except(other[0].Second.Split('\n')).Select(l => "  − " + l)));
+        lock (right) Console.WriteLine($"\n== {place}: {said}");
+    });
+}
 
 string? Text(string name) => Array.IndexOf(args, name) is >= 0 and var at && at + 1 < args.Length ? args[at + 1] : null;
 
 int Option(string name, int usual) => int.TryParse(Text(name), out var value) ? value : usual;
 
 static (int Code, string Output) Run(string folder, string program, string arguments, int mutant = 0, int seconds = 900,
-    string? reached = null)
+    string? reached = null, params ReadOnlySpan<(string Name, string Value)> more)
 {
     var start = new ProcessStartInfo(program, arguments) { WorkingDirectory = folder, RedirectStandardOutput = true, RedirectStandardError = true };
     start.Environment["WORNPATH_MUTANT"] = mutant.ToString(CultureInfo.InvariantCulture);
     if (reached is not null) start.Environment["WORNPATH_REACHED"] = reached;
+    foreach (var (name, value) in more) start.Environment[name] = value;
     using var process = Process.Start(start)!;
     var error = process.StandardError.ReadToEndAsync();
     var output = process.StandardOutput.ReadToEndAsync();

@@ -18,9 +18,10 @@ public sealed record RefitChoice(string Id, string Label, ImmutableArray<RefitWa
 {
     private const int MostTakers = 6;
 
-    private static readonly (Fate Fate, string Label)[] OfParts =
+    private static readonly (Fate Fate, string OfOne, string OfMany)[] OfParts =
     [
-        (Fate.Refit, "goes back"), (Fate.Replace, "a new one goes on"), (Fate.Discard, "stays off, thrown away"), (Fate.Spare, "stays off, kept"),
+        (Fate.Refit, "goes back", "go back"), (Fate.Replace, "a new one goes on", "new ones go on"),
+        (Fate.Discard, "stays off, thrown away", "stay off, thrown away"), (Fate.Spare, "stays off, kept", "stay off, kept"),
     ];
 
     /// <summary>The choices of all that came off the vehicle and is off after a step (its place from 0), in the order of the sheet.</summary>
@@ -36,27 +37,31 @@ public sealed record RefitChoice(string Id, string Label, ImmutableArray<RefitWa
 
     /// <summary>
     /// What else may be meant where a part is never fitted again: that it stays off, thrown away or kept; a sentence and its edit each.
-    /// None of what is on each side, since it would be said of both, nor of what brings others back with it.
+    /// None of what is on each side, since it would be said of both, nor of what brings others back with it, nor of what goes on somewhere.
     /// </summary>
     internal static IEnumerable<(string Says, Edit Edit)> StaysOff(Walk walk, Part part) =>
-        walk.HasSecond(part) || walk.Sheet.Parts.Any(p => walk.HostAt(p.Id, int.MaxValue) == part.Id) ? []
+        walk.HasSecond(part) || Does(walk, part, Verb.Fit) || walk.Sheet.Parts.Any(p => walk.HostAt(p.Id, int.MaxValue) == part.Id) ? []
             : Of(part).Ways.Where((w, i) => w.Edit is not null && OfParts[i].Fate is Fate.Discard or Fate.Spare)
                 .Select(w => ($"{part.Label} {w.Label}", w.Edit!));
 
     /// <summary>What else may be meant where a joint is never put in again: that others are in, in its place; that it is thrown away, or stays out.</summary>
     internal static IEnumerable<(string Says, Edit Edit)> StaysOut(Walk walk, Joint joint)
     {
-        if (walk.HasSecond(joint)) return [];
+        if (walk.HasSecond(joint) || Does(walk, joint, Verb.Start, Verb.Snug, Verb.Torque)) return [];
         var takers = walk.Sheet.Joints.Where(j => j.Origin != Origin.Vehicle && j.Holds.Intersect(joint.Holds).Any() && !walk.AtEnd(j.Id).Joint.IsOut);
         var ways = Of(joint, [.. takers]).Ways;
         return ways.Skip(OwnWays).Select(w => (w.Label, w.Edit)).Concat(ways.Take(OwnWays).Select(w => ($"{joint.Label} {w.Label}", w.Edit)))
             .Where(w => w.Edit is not null).Select(w => (w.Item1, w.Edit!));
     }
 
+    // In whichever variant or branch.
+    private static bool Does(Walk walk, Thing thing, params Verb[] verbs) =>
+        walk.Whole.Steps.Any(s => s.Actions.Any(a => a.Target == thing.SheetId && verbs.Contains(a.Verb)));
+
     // Goes back, thrown away, stays out; behind them those that take its place.
     private const int OwnWays = 3;
 
-    private static RefitChoice Of(Part part) => new(part.Id, part.Label, [.. OfParts.Select(w => new RefitWay(w.Label,
+    private static RefitChoice Of(Part part) => new(part.Id, part.Label, [.. OfParts.Select(w => new RefitWay(part.IsMany ? w.OfMany : w.OfOne,
         w.Fate == part.Fate ? null : new SetField(part.Id, "fate", EnumWord.Of(part.Fate), EnumWord.Of(w.Fate))))]);
 
     private static RefitChoice Of(Joint joint, List<Joint> takers)

@@ -42,6 +42,21 @@ public static class TighteningSentence
     /// <summary>A pin goes into it: a new one for each.</summary>
     public static string Pin(Joint joint) => $"Insert {joint.Or("a new cotter pin", "new cotter pins")} in the {joint.Name}.";
 
+    /// <summary>Stakes it.</summary>
+    public static string Stake(Joint joint) => $"Stake the {joint.Name}.";
+
+    /// <summary>Puts the witness mark on.</summary>
+    public static string Mark(Joint joint) => $"Mark the {joint.Name}.";
+
+    /// <summary>What its specification asks for behind the final torque: pin, stake, lock and witness mark.</summary>
+    public static IEnumerable<string> Behind(Joint joint)
+    {
+        if (joint.Locking == Locking.CotterPin) yield return Pin(joint);
+        else if (joint.Locking == Locking.Stake) yield return Stake(joint);
+        else if (joint.HasTabOrWire) yield return Lock(joint);
+        if (joint.Mark) yield return Mark(joint);
+    }
+
     /// <summary>Puts the joint's treatment on.</summary>
     public static string Apply(Joint joint) => $"Apply {TreatmentWords(joint)} to the {joint.Name}.";
 

@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using WornPath.Core.Editing;
+using WornPath.Core.Reading;
 using WornPath.Core.Sheets;
 using WornPath.Core.Walking;
 
@@ -43,25 +44,50 @@ internal static class Fixes
 
     private static IEnumerable<Edit> Each(Edit edit) => edit is Several several ? several.Edits : [edit];
 
-    /// <summary>Moves a step to stand right before another.</summary>
-    public static Fix MoveBefore(Walk walk, Step step, Step before)
+    /// <summary>Moves a step to stand right before another, both by their places from 0.</summary>
+    public static Fix MoveBefore(Walk walk, int step, int before)
     {
-        var (phase, at) = walk.PlaceAt(walk.IndexOf(before));
-        return new Fix($"Move step {NumberOf(walk, step)} before step {NumberOf(walk, before)}", new MoveStep(step.Id, phase.Id, at == 0 ? null : phase.Steps[at - 1].Id));
+        var (phase, at) = walk.PlaceAt(before);
+        return new Fix($"Move step {step + 1} before step {before + 1}", new MoveStep(walk.Steps[step].Id, phase.Id, at == 0 ? null : phase.Steps[at - 1].Id));
     }
 
-    /// <summary>Moves a step to stand right behind another.</summary>
-    public static Fix MoveAfter(Walk walk, Step step, Step after) =>
-        new($"Move step {NumberOf(walk, step)} behind step {NumberOf(walk, after)}", new MoveStep(step.Id, walk.PlaceAt(walk.IndexOf(after)).Phase.Id, after.Id));
+    /// <summary>Moves a step to stand right behind another, both by their places from 0.</summary>
+    public static Fix MoveAfter(Walk walk, int step, int after) =>
+        new($"Move step {step + 1} behind step {after + 1}", new MoveStep(walk.Steps[step].Id, walk.PlaceAt(after).Phase.Id, walk.Steps[after].Id));
+
+    /// <summary>
+    /// The vehicle comes down before a step, by its place from 0 (the number of steps: at the end), and the stands that are under it then
+    /// are taken away first.
+    /// </summary>
+    public static Fix? Lower(Walk walk, int before, string title)
+    {
+        string[] sentences =
+        [
+            .. walk.Sheet.Aids.Where(a => Natures.Is(a, Trait.Stand) && walk.AfterStep(a.Id, before - 1).InPlace).Select(a => $"Take {The(a)} away."),
+            "Lower the vehicle to the ground.",
+        ];
+        return before < walk.Steps.Count ? InsertBefore(walk, before, title, sentences) : InsertAtEnd(walk, title, sentences);
+    }
+
+    /// <summary>True where all a joint holds is on when a step begins: else it cannot go in there.</summary>
+    public static bool CanStart(Walk walk, Joint joint, int stepIndex) => joint.Holds.All(id => walk.AfterStep(id, stepIndex - 1).Part.IsMounted);
 
     /// <summary>True where something a step is done to is worked on in between, too: the step cannot just stand elsewhere.</summary>
     public static bool IsWorkedOnBetween(Walk walk, Step step, int from, int to) => step.Actions.Any(a => a.Target is { } id
         && walk.EventsOf(id).Any(e => e.Step.Id != step.Id && e.StepIndex >= from && e.StepIndex <= to && e.Verb != Verb.Carry));
 
+    /// <summary>Puts "new" before the words of a step that name a thing; null where none do.</summary>
+    public static Fix? SayNew(WalkEvent walked)
+    {
+        var (text, at) = (walked.Step.Text, walked.Action.At);
+        if (at.Start < 0 || at.End > text.Length || at.Length == 0) return null;
+        // "the old pin" becomes "the new pin".
+        var old = text.AsSpan(0, at.Start).EndsWith("old ", StringComparison.OrdinalIgnoreCase) ? 4 : 0;
+        return Fix.Write("Say that it is new", walked.Step, new Span(at.Start - old, old), "new ");
+    }
+
     /// <summary>The sentence's name for a thing: "the" and its name.</summary>
     public static string The(Thing thing) => thing.Name.StartsWith("the ", StringComparison.OrdinalIgnoreCase) ? thing.Name : $"the {thing.Name}";
-
-    private static int NumberOf(Walk walk, Step step) => walk.IndexOf(step) + 1;
 
     private static Fix Group(string title, Phase phase, string? after, ReadOnlySpan<string> sentences)
     {

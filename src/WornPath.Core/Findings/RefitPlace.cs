@@ -60,7 +60,7 @@ internal static class RefitPlace
                 if (Natures.Is(away.Thing, Trait.Stand) && away.StepIndex <= walk.LastLowering) yield return away.StepIndex;
         }
 
-        foreach (var use in walk.Kept(typeof(RefitPlace), static w => Uses.Of(w).ToList()))
+        foreach (var use in Uses.Of(walk))
             if (!onTheGround || use.Drives && use.StepIndex > walk.LastLowering) yield return use.StepIndex;
     }
 

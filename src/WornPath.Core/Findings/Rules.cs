@@ -232,7 +232,10 @@ public static class Rules
         return _lists.TryGetValue(which, out var list) ? list : _lists.GetOrAdd(which, static w => [.. _ofSteps.Where((_, i) => (w & (1L << i)) != 0)]);
     }
 
-    /// <summary>Findings in the order of the steps, the gravest first at each.</summary>
+    /// <summary>Findings in the order of the steps, the gravest first at each; what a step says twice is found once.</summary>
     internal static ImmutableArray<Finding> Sorted(IEnumerable<Finding> findings) =>
-        [.. findings.OrderBy(f => f.StepNumber ?? 0).ThenByDescending(f => f.Severity).ThenBy(f => f.Rule, StringComparer.Ordinal)];
+        [
+            .. findings.DistinctBy(f => (f.Rule, f.Step, f.Thing, f.Side, f.Message, f.For))
+                .OrderBy(f => f.StepNumber ?? 0).ThenByDescending(f => f.Severity).ThenBy(f => f.Rule, StringComparer.Ordinal),
+        ];
 }

@@ -17,8 +17,10 @@ internal static class Uses
 {
     private static readonly string[] LeadsIn = ["and", "then", "now", "finally", "carefully", "slowly"];
 
-    /// <summary>All uses that somebody is told of, in order. What is only spoken of ("before you drive it") is none.</summary>
-    public static IEnumerable<Use> Of(Walk walk)
+    /// <summary>All uses that somebody is told of, in order, found once a walk. What is only spoken of ("before you drive it") is none.</summary>
+    public static IReadOnlyList<Use> Of(Walk walk) => walk.Kept(typeof(Use), static w => Find(w).ToList());
+
+    private static IEnumerable<Use> Find(Walk walk)
     {
         var order = 0;
         for (var i = 0; i < walk.Steps.Count; i++)
@@ -26,9 +28,9 @@ internal static class Uses
             var step = walk.Steps[i];
             var from = order;
             while (order < walk.Events.Count && walk.Events[order].StepIndex <= i) order++;
-            foreach (var claim in Claims.Of(step).ToArray())
+            foreach (var claim in Claims.All(step, ClaimKind.Drives, ClaimKind.RunsEngine))
             {
-                if (claim.Denied || claim.Kind is not (ClaimKind.Drives or ClaimKind.RunsEngine) || !IsTold(step.Text, claim.At.Start)) continue;
+                if (!IsTold(step.Text, claim.At.Start)) continue;
                 var before = from;
                 while (before < order && walk.Events[before].Action.At.Start < claim.At.Start) before++;
                 yield return new Use(i, step, claim.At.Start, before, claim.Kind == ClaimKind.Drives);

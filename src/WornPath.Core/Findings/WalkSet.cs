@@ -1,3 +1,4 @@
+using WornPath.Core.Editing;
 using WornPath.Core.Walking;
 using System.Collections.Immutable;
 using WornPath.Core.Sheets;
@@ -77,8 +78,15 @@ public sealed class WalkSet
             atStep.In.AddRange(onSheet.In);
         }
 
+        // What is found only where a condition holds is put right by no step that is always done.
+        foreach (var (key, found) in merged.ToList())
+            if (!found.In.Exists(i => walks[i].Combination.Turns.IsEmpty) && found.Finding.Fixes.Any(f => Inserts(f.Edit)))
+                merged[key] = (found.Finding with { Fixes = found.Finding.Fixes.RemoveAll(f => Inserts(f.Edit)) }, found.In);
+
         return Rules.Sorted(merged.Values.Select(m => m.In.Distinct().Count() == walks.Length ? m.Finding : m.Finding with { For = string.Join(", ", new[] { m.Finding.For, For(sheet, walks, [.. m.In]) }.Where(f => f.Length > 0)) }));
     }
+
+    private static bool Inserts(Edit edit) => edit is InsertSteps or InsertStep || edit is Several several && several.Edits.Any(Inserts);
 
     // The options all the walks that have it share, and that some walk without it has not; else the first such walk as an example.
     private static string For(Sheet sheet, ImmutableArray<Walk> walks, HashSet<int> found)

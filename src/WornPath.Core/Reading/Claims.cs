@@ -84,7 +84,11 @@ internal static partial class Claims
     }
 
     /// <summary>All of a kind that are said and not denied.</summary>
-    public static IEnumerable<Claim> All(Step step, ClaimKind kind) => Known.Of(step).Where(c => c.Kind == kind && !c.Denied);
+    public static IEnumerable<Claim> All(Step step, ClaimKind kind) => All(step, kind, kind);
+
+    /// <summary>All of either kind that are said and not denied, in their order.</summary>
+    public static IEnumerable<Claim> All(Step step, ClaimKind one, ClaimKind other) =>
+        Known.Of(step) is { Length: > 0 } claims ? claims.Where(c => (c.Kind == one || c.Kind == other) && !c.Denied) : [];
 
     /// <summary>All that a text says.</summary>
     internal static Claim[] Find(string text)

@@ -105,7 +105,17 @@ public sealed partial class SentenceReader
         if (sense == Sense.Raise && clause.Pieces.Exists(p => p.Noun is { After: "on" or "onto" or "over" or "to" } n && n.Head == "stand")) Add(Verb.SetOnStands, null, PlaceOf(clause));
         Spoken.Hand([.. clause.Pieces.Where(p => p.Noun is { IsPronoun: false }).Select(p => _refer.Known(p.Noun!)).OfType<Aid>()]);
         Spoken.Vehicle = true;
+        // "Jack up the wheel and take it off": the wheel, and not the vehicle.
+        if (sense == Sense.Raise && objects.Find(o => o is { IsPronoun: false, Head: "wheel" }) is { } wheel && ComesOffNext(clause))
+        {
+            Spoken.Vehicle = false;
+            if (_refer.Known(wheel) is { } known) Spoken.Hand([known]);
+            else _unnamed = wheel;
+        }
     }
+
+    private bool ComesOffNext(Clause clause) => _clauses.ElementAtOrDefault(_clauses.IndexOf(clause) + 1) is { } next && !EndsBetween(clause, next)
+        && (Has(next, "off") || next.Verb?.Lemma == "remove");
 
     // "Raise the rear axle" with the front on stands.
     private bool IsOtherEnd(NounPhrase axle) =>

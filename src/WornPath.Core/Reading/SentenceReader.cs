@@ -1574,10 +1574,10 @@ public sealed partial class SentenceReader
             && LeadsOf(phrase, sense) is { Count: > 0 } leads) return leads;
         if (_refer.Known(phrase, Accepts) is { } known && (Accepts(known.Kind) || !(Trade.NounOf(phrase.Stems)?.Kinds.Any(Accepts) ?? false)))
         {
-            // "Tighten the tie bolts", where longer ones took their place: those.
+            // "Tighten the tie bolts", where longer ones took their place: those. They come out only once they went in.
             if (known is Joint { SupersededBy: { } next } && Spoken.IsOff(known) is true && !phrase.IsOld
-                && sense is not (Sense.Discard or Sense.Aside or Sense.On)
-                && _refer.Find(next) is Joint instead) known = instead;
+                && sense is not (Sense.Discard or Sense.Aside or Sense.On) && _refer.Find(next) is Joint instead
+                && (sense is not (Sense.Off or Sense.Loosen or Sense.BreakLoose) || Spoken.IsOff(instead) is false)) known = instead;
             Spoken.Name(known);
             return [known];
         }

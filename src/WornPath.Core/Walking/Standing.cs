@@ -58,15 +58,17 @@ public readonly record struct Standing
     }
 
     /// <summary>The corners whose tyre bears nothing.</summary>
-    public Corners InTheAir
+    public Corners InTheAir => Where(h => h is Height.Raised or Height.OnStands or Height.OnLift);
+
+    /// <summary>The corners that are on stands.</summary>
+    public Corners OnStands => Where(h => h == Height.OnStands);
+
+    private Corners Where(Func<Height, bool> isSo)
     {
-        get
-        {
-            var up = Corners.None;
-            for (var corner = 0; corner < 4; corner++)
-                if (At(corner).Height is Height.Raised or Height.OnStands or Height.OnLift) up |= (Corners)(1 << corner);
-            return up;
-        }
+        var those = Corners.None;
+        for (var corner = 0; corner < 4; corner++)
+            if (isSo(At(corner).Height)) those |= (Corners)(1 << corner);
+        return those;
     }
 
     /// <summary>The ends and sides that are up, as far as the words said; none where they did not, or it is on the ground.</summary>

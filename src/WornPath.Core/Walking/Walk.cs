@@ -180,6 +180,10 @@ public sealed class Walk
     public bool CountsWhatWasAll(WalkEvent walked) => walked.Action is { Target: { } id } and ({ Some: not null } or { Rest: true })
         && EventsOf(id).LastOrDefault(e => e.Order < walked.Order && e.Verb == walked.Verb) is { Action: { Some: null, Rest: false } };
 
+    /// <summary>True where a joint is taken out between two events.</summary>
+    public bool IsOutBetween(Joint joint, WalkEvent from, WalkEvent to) =>
+        EventsOf(joint.Id).Any(e => e.Verb == Verb.TakeOut && e.Order > from.Order && e.Order < to.Order);
+
     /// <summary>The moments a thing's state changed, the beginning first.</summary>
     public IReadOnlyList<Moment> MomentsOf(string id) => id == Vehicle
         ? _vehicle

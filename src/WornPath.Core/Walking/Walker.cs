@@ -172,7 +172,11 @@ public sealed class Walker
                 Vehicle(_vehicle with { Loaded = false }, order, stepIndex);
             // Without its stands it is held by what raised it.
             if (action.Verb == Verb.TakeAway && _vehicle.InTheAir && thing is Aid stands && Natures.Is(stands, Trait.Stand))
-                Vehicle(_vehicle with { Standing = _vehicle.Standing.OffStands(WhichEnd.Of(step, action) | WhichEnd.Of(stands)) }, order, stepIndex);
+            {
+                var said = WhichEnd.Of(step, action);
+                var ends = said is not Ends.None ? said : StandsAt.Of(_events, stands, order);
+                Vehicle(_vehicle with { Standing = _vehicle.Standing.OffStands(ends) }, order, stepIndex);
+            }
             return;
         }
 

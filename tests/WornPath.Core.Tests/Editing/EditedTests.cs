@@ -240,6 +240,8 @@ public class EditedTests
                 Balloons = [new(new(1, 1), new(2, 2), null, new string('x', Figuring.LongestSays), false)],
             })),
             ("an arrow of no length", new PutFigure(Id(2), null, Picture("f9") with { Arrows = [new(new(1, 1), new(1, 1))] })),
+            ("an arrow that ends beside its picture", new PutFigure(Id(2), null, Picture("f9") with { Arrows = [new(new(1, 1), new(10_001, 1))] })),
+            ("an arrow that begins beside its picture", new PutFigure(Id(2), null, Picture("f9") with { Arrows = [new(new(1, 10_001), new(1, 1))] })),
             ("an arrow", new PutFigure(Id(2), null, Picture("f9") with { Arrows = [new(new(1, 1), new(900, 1))] })),
             ("a part too small", new PutFigure(Id(2), null, Picture("f9") with { Crop = new(0, 0, Figuring.SmallestPart - 1, 500) })),
             ("a part as small as can be", new PutFigure(Id(2), null, Picture("f9") with { Crop = new(0, 0, Figuring.SmallestPart, Figuring.SmallestPart) })),
@@ -339,6 +341,17 @@ public class EditedTests
         Editor.Again(shown, added.Delta.Inverse()).Problem!.What.ShouldContain("guard is used by a figure");
     }
 
+    [Fact]
+    public void Of_two_cautions_that_were_dropped_one_is_brought_back()
+    {
+        var sheet = new Written().Steps("Raise the tractor and set it on stands. Drain the fuel. Disconnect the hydraulic hose.").Sheet;
+        string[] hazards = [.. UsualCautions.Proposed(At(sheet, 1), sheet).Select(c => c.Hazard).Distinct()];
+        hazards.Length.ShouldBeGreaterThan(1);
+        foreach (var hazard in hazards) sheet = Editor.Apply(sheet, new DropCaution(At(sheet, 1).Id, hazard, "It does not happen here.")).Value.Sheet;
+        sheet = Editor.Apply(sheet, new BringCautionBack(At(sheet, 1).Id, hazards[1])).Value.Sheet;
+        At(sheet, 1).Dropped.Select(d => d.Hazard).ShouldBe(hazards.Where((_, i) => i != 1), ignoreOrder: true);
+    }
+
     private static void Tell(StringBuilder now, string first, IEnumerable<(string What, Problem? Problem)> refused)
     {
         foreach (var group in refused.GroupBy(r => Told(r.Problem)))
@@ -385,7 +398,8 @@ public class EditedTests
         "Torque the cover bolts to 45 bananas.", "Loosen some of the cover bolts.", "Lower the loader arms.",
         "Torque the upper guard screws to 40.", "Torque the upper guard screws to 9 N·m.",
         "Take the two upper guard screws out, and the lower ones.", "Pull the sensor lead off and hang it aside.", "Renew the pads.",
-        "Loosen the cover bolts by half a turn, then take out two of them.",
+        "Loosen the cover bolts by half a turn, then take out two of them.", "Put the gear lever in neutral.", "Close the fuel tap.",
+        "Raise the loader arms.",
     ];
 
     [Fact]

@@ -39,6 +39,13 @@ public class TextMergeTests
             _ => [l.Words],
         })));
 
+    [Theory]
+    [InlineData("| 1 mm | A |\nClean the hub.", "| 1 mm | B |\nClean the hub.", "| 1 mm | A |\nClean the hub twice.", "| 1 mm | B |\nClean the hub twice.")]
+    [InlineData("Clean the hub.\n| 1 mm | A |", "Clean the hub.\n| 1 mm | B |", "Clean the hub twice.\n| 1 mm | A |", "Clean the hub twice.\n| 1 mm | B |")]
+    [InlineData("Clean the hub.", "Clean the hub.\n| 1 mm | B |", "Look. Clean the hub.", "Look. Clean the hub.\n| 1 mm | B |")]
+    public void A_row_of_a_table_stays_wherever_it_stands(string before, string theirs, string yours, string both) =>
+        TextMerge.Of(before, theirs, yours).ShouldBe(both);
+
     [Fact]
     public void What_each_wrote_stands_in_the_end() => Lines.Sample(lines =>
     {

@@ -7,6 +7,10 @@ public class SpokenTests
     [InlineData("Torque the caliper bolts to 70 ft-lb. Fit the cover.", "torque J1 caliper bolts to 70 lbf·ft; fit P1 cover")]
     [InlineData("Secure the loom with zip ties every 20 cm.", "connect C1 loom")]
     [InlineData("Raise the left side.", "raise")]
+    [InlineData("Jack up the left front wheel.", "raise")]
+    [InlineData("Jack up the wheel and take it off.", "raise; remove P1 wheel")]
+    [InlineData("Raise the loader arms. Lower the loader arms to the ground.",
+        "set L1 loader arms: Raise the loader arms; set L1 loader arms: Lower the loader arms to the ground")]
     [InlineData("Raise the front axle and set it on stands. Raise the rear axle.", "raise; put in place A1 axle stands; on stands; raise")]
     [InlineData("Raise the front end. Lower the left front wheel to the ground.", "raise; lower")]
     [InlineData("Torque the lower arm bolt to 190 ft-lb and the upper arm bolt to 156 ft-lb.", "torque J1 lower arm bolt to 190 lbf·ft; torque J2 upper arm bolt to 156 lbf·ft")]

@@ -26,7 +26,8 @@ public class WalkedTests
         Approval.ShouldBeAsApproved(now.ToString(), "jobs.txt");
     }
 
-    private static void Tell(StringBuilder now, string title, Walk walk)
+    /// <summary>A walk step by step, what was done to each thing, what is needed and how long it takes.</summary>
+    internal static void Tell(StringBuilder now, string title, Walk walk)
     {
         now.Append(title).AppendLine(walk.Combination.Key.Length == 0 ? "" : $" ({walk.Combination.Key})");
         var before = "";

@@ -40,7 +40,6 @@ public sealed class JointLeftOut : ThingRule<Joint>
     {
         var renew = joint.Reuse == ReuseRule.Renew ? "new " : "";
         var start = $"Start the {renew}{joint.Name} by hand.";
-        var tighten = TighteningSentence.Of(joint);
-        return Fixes.PutRight(walk, joint, after, $"Start and tighten {joint.Id}", start, tighten);
+        return Fixes.PutRight(walk, joint, after, $"Start and tighten {joint.Id}", [start, TighteningSentence.Of(joint), .. TighteningSentence.Behind(joint)]);
     }
 }

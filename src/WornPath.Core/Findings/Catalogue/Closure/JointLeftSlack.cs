@@ -21,7 +21,7 @@ public sealed class JointLeftSlack : ThingRule<Joint>
         var open = end.Counts?.Groups.Where(g => g.State.IsOut || g.State.IsSlack).ToList();
         var left = open is null ? $"{joint.Label} {joint.Are} left {How(end)}"
             : $"Of {joint.Label}, {joint.Count} in all, "
-                + $"{string.Join(" and ", open.Select((g, i) => $"{g.Count}{(i > 0 ? "" : Left(g.Count))} {How(g.State)}"))}";
+                + $"{string.Join(" and ", open.GroupBy(g => How(g.State), g => g.Count).Select((g, i) => $"{g.Sum()}{(i > 0 ? "" : Left(g.Sum()))} {g.Key}"))}";
         found.Add(At(last, $"{left} here and never tightened to {to}.", Tighten(walk, joint, last.StepIndex)));
     }
 
@@ -38,5 +38,5 @@ public sealed class JointLeftSlack : ThingRule<Joint>
 
     // With its pin in it does not turn: the pin is out of place, and has a finding of its own.
     private static Fix? Tighten(Walk walk, Joint joint, int after) => walk.AtEnd(joint.Id).Joint.PinIn ? null
-        : Fixes.PutRight(walk, joint, after, $"Tighten {joint.Id}", TighteningSentence.Of(joint));
+        : Fixes.PutRight(walk, joint, after, $"Tighten {joint.Id}", [TighteningSentence.Of(joint), .. TighteningSentence.Behind(joint)]);
 }

@@ -31,13 +31,16 @@ public sealed class JointNotLocked : ThingRule<Joint>
         if (torqued is null) return;
         bool After(Verb verb) => events.Any(e => e.Verb == verb && e.Order > torqued.Order);
         if (joint.Locking == Locking.CotterPin && !walk.AtEnd(joint.Id).Joint.PinIn)
-            found.Add(At(torqued, $"{joint.Label} is torqued here and gets no cotter pin.", Fixes.InsertAfter(walk, torqued.StepIndex, "Insert a new cotter pin", TighteningSentence.Pin(joint))));
+            found.Add(At(torqued, $"{joint.Label} {joint.Are} torqued here and {joint.Or("gets", "get")} no cotter pin.",
+                Fixes.InsertAfter(walk, torqued.StepIndex, "Insert a new cotter pin", TighteningSentence.Pin(joint))));
         else if (joint.Locking == Locking.Stake && !After(Verb.Stake))
-            found.Add(At(torqued, $"{joint.Label} is torqued here and not staked.", Fixes.InsertAfter(walk, torqued.StepIndex, $"Stake {joint.Id}", $"Stake {Fixes.The(joint)}.")));
+            found.Add(At(torqued, $"{joint.Label} is torqued here and not staked.",
+                Fixes.InsertAfter(walk, torqued.StepIndex, $"Stake {joint.Id}", TighteningSentence.Stake(joint))));
         else if (joint.HasTabOrWire && end.Lock != LockState.On)
             found.Add(At(torqued, $"{joint.Label} {joint.Are} torqued here and {joint.Or("gets", "get")} no {EnumWord.Of(joint.Locking)}.",
                 Fixes.InsertAfter(walk, torqued.StepIndex, $"Lock {joint.Id}", TighteningSentence.Lock(joint))));
         if (joint.Mark && !After(Verb.Mark))
-            found.Add(At(torqued, $"{joint.Label} is torqued here and gets no witness mark.", Fixes.InsertAfter(walk, torqued.StepIndex, $"Mark {joint.Id}", $"Mark {Fixes.The(joint)}.")));
+            found.Add(At(torqued, $"{joint.Label} {joint.Are} torqued here and {joint.Or("gets", "get")} no witness mark.",
+                Fixes.InsertAfter(walk, torqued.StepIndex, $"Mark {joint.Id}", TighteningSentence.Mark(joint))));
     }
 }

@@ -45,7 +45,12 @@ public sealed class PartNotRefitted : ThingRule<Part>
             return;
         }
 
-        var how = end.Place switch { PartPlace.Hung => "Hung aside", PartPlace.InBox => "Taken from the kit", _ => "Taken off" };
+        var how = end.Place switch
+        {
+            PartPlace.Hung => "Hung aside",
+            PartPlace.InBox => "Taken from the kit",
+            _ => last.Verb == Verb.Discard ? "Thrown away" : "Taken off",
+        };
         found.Add(At(last, $"{how} here and never fitted again: {part.Label}.",
             [Fit(walk, part, last.StepIndex), .. RefitChoice.StaysOff(walk, part).Select(w => new Fix(w.Says, w.Edit))]));
     }

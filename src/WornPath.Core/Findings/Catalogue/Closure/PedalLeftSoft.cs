@@ -15,6 +15,8 @@ public sealed class PedalLeftSoft : Rule
         if (!walk.AtEnd(Walk.Vehicle).Vehicle.PedalSoft) yield break;
         var moved = walk.Events.Last(e => e.Thing is Part part && Natures.Of(part) == PartNature.Brake && e.Verb is Verb.Remove or Verb.HangAside or Verb.SetAside or Verb.Fit);
         yield return At(moved, $"{moved.Thing!.Label} is moved here and the brakes are not pumped afterwards: the first push of the pedal would go to the floor.",
-            Fixes.InsertBeforeUse(walk, moved.StepIndex, "Pump the brakes before it moves", "Pump the brake pedal until it is firm."));
+            // With the brake apart its pistons would come out: it goes together first.
+            PedalWhileOff.Apart(walk, walk.Events.Count) is not null ? null
+                : Fixes.InsertBeforeUse(walk, moved.StepIndex, "Pump the brakes before it moves", "Pump the brake pedal until it is firm."));
     }
 }

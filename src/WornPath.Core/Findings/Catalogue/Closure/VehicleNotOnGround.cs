@@ -29,6 +29,6 @@ public sealed class VehicleNotOnGround : Rule
         };
         var what = CornersOf.Named(lift.Corners) is not Ends.None and var ends ? $"The vehicle's {WhichEnd.Text(ends)}" : "The vehicle";
         return At(last, $"{what} is {how} here and never lowered to the ground.",
-            Fixes.InsertAtEnd(walk, "Lower it at the end", "Lower the vehicle to the ground."));
+            Fixes.Lower(walk, walk.Steps.Count, "Lower it at the end"));
     }
 }

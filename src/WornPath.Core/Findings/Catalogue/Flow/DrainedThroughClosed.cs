@@ -19,7 +19,7 @@ public sealed class DrainedThroughClosed : Rule
             if (walk.EventsOf(plug.Id).FirstOrDefault(e => e.Order > drained.Order && e.Verb is Verb.TakeOut or Verb.Loosen) is not { } unscrewed) continue;
             yield return At(drained, $"{drained.Thing!.Label} is drained here, and {plug.Label} comes out only behind "
                 + $"it{(unscrewed.StepIndex > drained.StepIndex ? $", in step {unscrewed.StepIndex + 1}" : "")}.",
-                unscrewed.Step.Id == drained.Step.Id ? null : Fixes.MoveBefore(walk, unscrewed.Step, drained.Step));
+                unscrewed.Step.Id == drained.Step.Id ? null : Fixes.MoveBefore(walk, unscrewed.StepIndex, drained.StepIndex));
         }
     }
 }

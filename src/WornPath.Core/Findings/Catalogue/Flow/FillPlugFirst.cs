@@ -18,6 +18,6 @@ public sealed class FillPlugFirst : Rule
         yield return At(drain, $"{drain.Thing!.Label} comes out here, and {fill.Thing!.Label} only "
             + $"{(fill.StepIndex > drain.StepIndex ? $"in step {fill.StepIndex + 1}" : "behind it")}: where the fill plug is seized, the vehicle "
             + "stands empty. Open the fill plug first.",
-            fill.Step.Id == drain.Step.Id ? null : Fixes.MoveBefore(walk, fill.Step, drain.Step));
+            fill.Step.Id == drain.Step.Id ? null : Fixes.MoveBefore(walk, fill.StepIndex, drain.StepIndex));
     }
 }

@@ -37,7 +37,8 @@ public sealed class FilledWhileOpen : Rule
                 yield return At(filled, $"{fluid.Label} is filled in here, and {thing.Label} "
                     + $"{(thing is Part or Connection ? "is off" : $"is {Bench.Says((Joint)thing, state.Joint)}")}; {thing.It} {thing.Are} closed only in step "
                     + $"{closed.StepIndex + 1}: it runs out again.",
-                    closed.Step.Id == filled.Step.Id || walk.EventsOf(fluid.Id).Any(e => e.Verb == Verb.CheckLevel && e.StepIndex < closed.StepIndex) ? null : Fixes.MoveAfter(walk, filled.Step, closed.Step));
+                    closed.Step.Id == filled.Step.Id || walk.EventsOf(fluid.Id).Any(e => e.Verb == Verb.CheckLevel && e.StepIndex < closed.StepIndex) ? null
+                        : Fixes.MoveAfter(walk, filled.StepIndex, closed.StepIndex));
                 break;
             }
         }

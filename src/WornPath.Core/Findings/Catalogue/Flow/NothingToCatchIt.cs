@@ -27,7 +27,8 @@ public sealed class NothingToCatchIt : Rule
             placed is null ? Fixes.And(Fixes.InsertBefore(walk, opened.StepIndex, "Put it under first",
                 $"Put {Fixes.The(pans[0])} under {Fixes.The(opened.Thing)}."),
                 walk.EventsOf(pans[0].Id).Any(e => e.Order > opened.Order && e.Verb == Verb.TakeAway) ? null
-                    : Fixes.InsertAtEnd(walk, "Take it away", $"Take {Fixes.The(pans[0])} away.")) : Fixes.MoveBefore(walk, placed.Step, opened.Step));
+                    : Fixes.InsertAtEnd(walk, "Take it away", $"Take {Fixes.The(pans[0])} away."))
+                : Fixes.MoveBefore(walk, placed.StepIndex, opened.StepIndex));
     }
 
     private static bool SaysPan(Step step) => step.Actions.Any(a => a.Verb == Verb.Place);

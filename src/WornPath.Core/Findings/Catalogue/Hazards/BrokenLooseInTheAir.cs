@@ -21,7 +21,7 @@ public sealed class BrokenLooseInTheAir : ThingRule<Joint>
         var raised = walk.Doing(Verb.Raise).LastOrDefault(e => e.Order < first.Order && (e.After.Vehicle.Standing.InTheAir & corners) != Corners.None);
         found.Add(At(first, $"{joint.Label} {joint.Are} loosened here for the first time with the wheel off the ground: it turns with the wrench, and "
             + "the pull can bring the vehicle off its stands. Break them loose before it is raised.",
-            first.Verb != Verb.TakeOut ? raised is null || raised.Step.Id == first.Step.Id ? null : Fixes.MoveBefore(walk, first.Step, raised.Step)
+            first.Verb != Verb.TakeOut ? raised is null || raised.Step.Id == first.Step.Id ? null : Fixes.MoveBefore(walk, first.StepIndex, raised.StepIndex)
             : raised is null ? null : Fixes.InsertBefore(walk, raised.StepIndex, "Break them loose on the ground", $"Break {Fixes.The(joint)} loose.")));
     }
 }

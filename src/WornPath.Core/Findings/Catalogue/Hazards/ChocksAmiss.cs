@@ -44,14 +44,14 @@ public sealed class ChocksAmiss : Rule
                 && walk.Doing(Verb.Lower).FirstOrDefault(e => e.Order > away.Order) is { } lowered)
                 yield return At(away, $"{chock.Label} {chock.Are} taken away here while the vehicle is still up; it is lowered only in step "
                     + $"{lowered.StepIndex + 1}.",
-                    lowered.Step.Id == away.Step.Id ? null : Fixes.MoveAfter(walk, away.Step, lowered.Step));
+                    lowered.Step.Id == away.Step.Id ? null : Fixes.MoveAfter(walk, away.StepIndex, lowered.StepIndex));
         // It does not drive away over them.
         foreach (var use in Uses.Of(walk).Where(u => u.Drives))
             if (chocks.Find(c => walk.BeforeEvent(c.Id, use.Order).InPlace) is { } left
                 && walk.EventsOf(left.Id).FirstOrDefault(e => e.Order >= use.Order && e.Verb == Verb.TakeAway) is { } later)
             {
                 yield return At(use.Step, use.StepIndex, left, $"It is driven here, and {left.Label} {left.Are} taken away only in step {later.StepIndex + 1}.",
-                    later.StepIndex == use.StepIndex ? null : Fixes.MoveBefore(walk, later.Step, use.Step));
+                    later.StepIndex == use.StepIndex ? null : Fixes.MoveBefore(walk, later.StepIndex, use.StepIndex));
                 yield break;
             }
     }

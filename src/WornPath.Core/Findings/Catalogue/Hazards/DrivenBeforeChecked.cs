@@ -27,7 +27,7 @@ public sealed class DrivenBeforeChecked : Rule
                 yield return At(use.Step, use.StepIndex, null,
                     $"The vehicle is driven here, and {(waits ? "the compound cures" : "a qualified person looks at it")} only in step {i + 1}. Move "
                     + "the drive behind it.",
-                    i == use.StepIndex ? null : Fixes.MoveAfter(walk, use.Step, step));
+                    i == use.StepIndex ? null : Fixes.MoveAfter(walk, use.StepIndex, i));
                 break;
             }
         }

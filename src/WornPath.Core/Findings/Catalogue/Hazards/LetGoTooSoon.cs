@@ -33,7 +33,8 @@ public sealed class LetGoTooSoon : ThingRule<Part>
                 if (!PlacedFor(walk, away.Thing!, moves[i]) && !moves[i].Step.Uses.Contains(away.Thing!.SheetId)) continue;
                 found.Add(At(away, $"{away.Thing!.Label} goes away here while nothing holds {part.Label}: "
                     + $"{holders[0].Label} {holders[0].Are} out. {part.Or("It falls", "They fall")}.",
-                    until is null || until.Step.Id == away.Step.Id || away.Step.Actions.Length > 1 ? null : Fixes.MoveAfter(walk, away.Step, until.Step)));
+                    until is null || until.Step.Id == away.Step.Id || away.Step.Actions.Length > 1 ? null
+                        : Fixes.MoveAfter(walk, away.StepIndex, until.StepIndex)));
                 return;
             }
         }

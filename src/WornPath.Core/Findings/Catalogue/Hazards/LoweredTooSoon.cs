@@ -32,8 +32,9 @@ public sealed class LoweredTooSoon : Rule
                 var away = walk.EventsOf(stand.Id).FirstOrDefault(e => e.Verb == Verb.TakeAway && e.Order > lowered.Order);
                 yield return At(lowered.Step, lowered.StepIndex, stand,
                     $"The vehicle is lowered here while {stand.Label} {stand.Are} still under it. Raise it a little and take them away first.",
-                    away is null ? Fixes.InsertBefore(walk, lowered.StepIndex, "Take them away first", $"Take away {Fixes.The(stand)}.")
-                    : away.Step.Id == lowered.Step.Id ? null : Fixes.MoveBefore(walk, away.Step, lowered.Step));
+                    away is null ? PlacedIn(walk, stand, lowered) ? null
+                        : Fixes.InsertBefore(walk, lowered.StepIndex, "Take them away first", $"Take away {Fixes.The(stand)}.")
+                    : away.Step.Id == lowered.Step.Id ? null : Fixes.MoveBefore(walk, away.StepIndex, lowered.StepIndex));
             }
 
             foreach (var joint in walk.Sheet.Joints)
@@ -44,16 +45,23 @@ public sealed class LoweredTooSoon : Rule
                 yield return At(lowered.Step, lowered.StepIndex, joint,
                     $"The vehicle is lowered here while {joint.Label} {joint.Are} {(state.AnyOut ? "out" : "only started by hand")}: the wheel takes "
                     + "the weight and does not sit. Snug them first.",
-                    state.AnyOut ? null : Fixes.InsertBefore(walk, lowered.StepIndex, $"Snug {joint.Id} first", $"Snug {Fixes.The(joint)}."));
+                    state.AnyOut ? null : Fixes.InsertBefore(walk, WhileOnStands(walk, joint, lowered), $"Snug {joint.Id} first", $"Snug {Fixes.The(joint)}."));
             }
         }
     }
 
-    // The corners stands are under, by their name or where they were set; none where nobody said.
-    private static Corners At(Walk walk, Aid stand, int order)
+    private static bool PlacedIn(Walk walk, Aid stand, WalkEvent lowered) =>
+        walk.EventsOf(stand.Id).Any(e => e.Verb == Verb.Place && e.StepIndex == lowered.StepIndex);
+
+    // Where the fasteners are snugged: before the stands that were there when they went in go away for the lowering.
+    private static int WhileOnStands(Walk walk, Joint joint, WalkEvent lowered)
     {
-        var set = walk.EventsOf(stand.Id).LastOrDefault(e => e.Order < order && e.Verb == Verb.Place);
-        var ends = WhichEnd.Of(stand) | (set is null ? Ends.None : WhichEnd.Of(set.Step, set.Action));
-        return ends == Ends.None ? Corners.None : CornersOf.Ends(ends);
+        var last = walk.EventsOf(joint.Id).Last(e => e.Order < lowered.Order);
+        return walk.Doing(Verb.TakeAway).Where(e => e.StepIndex > last.StepIndex && e.Order < lowered.Order && Natures.Is(e.Thing, Trait.Stand))
+            .Select(e => e.StepIndex).DefaultIfEmpty(lowered.StepIndex).Min();
     }
+
+    // The corners stands are under, by their name or where they were set; none where nobody said.
+    private static Corners At(Walk walk, Aid stand, int order) => StandsAt.Of(walk.Events, stand, order) is not Ends.None and var ends
+        ? CornersOf.Ends(ends) : Corners.None;
 }

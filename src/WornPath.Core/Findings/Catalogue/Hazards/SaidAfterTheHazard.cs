@@ -22,7 +22,7 @@ public sealed class SaidAfterTheHazard : StepRule
         if (Claims.Says(step, ClaimKind.Wears) && step.Actions.IsEmpty && FirstDone(walk, stepIndex) is { } met)
             found.Add(At(step, stepIndex, met.Thing,
                 $"What is to be worn is said here, and step {met.StepIndex + 1} has already met {met.Thing!.Label}, which it is for. Put it before "
-                + "that step.", Fixes.MoveBefore(walk, step, met.Step)));
+                + "that step.", Fixes.MoveBefore(walk, stepIndex, met.StepIndex)));
         // The author's own caution of a hazard that an earlier step has met.
         foreach (var caution in step.Cautions)
             if (Earlier(walk, stepIndex, caution) is { } first)

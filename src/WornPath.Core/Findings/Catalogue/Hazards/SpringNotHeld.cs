@@ -29,7 +29,7 @@ public sealed class SpringNotHeld : ThingRule<Joint>
                 var torqued = walk.EventsOf(joint.Id).FirstOrDefault(e => e.Order > away.Order && e.Verb == Verb.Torque);
                 found.Add(At(away, $"{away.Thing!.Label} comes off here before {joint.Label} "
                     + $"has its torque: the spring is held by a few threads.",
-                    torqued is null || torqued.Step.Id == away.Step.Id ? null : Fixes.MoveAfter(walk, away.Step, torqued.Step)));
+                    torqued is null || torqued.Step.Id == away.Step.Id ? null : Fixes.MoveAfter(walk, away.StepIndex, torqued.StepIndex)));
             }
     }
 

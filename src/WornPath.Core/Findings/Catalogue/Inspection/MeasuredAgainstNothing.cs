@@ -1,3 +1,4 @@
+using System.Buffers;
 using WornPath.Core.Workshops;
 using WornPath.Core.Sheets;
 using WornPath.Core.Walking;
@@ -12,10 +13,13 @@ public sealed class MeasuredAgainstNothing : Rule
     // What is a number, also where it is only "checked".
     private static readonly string[] Measured = ["flatness", "runout", "run-out", "thickness", "clearance", "backlash", "ovality", "end float", "endplay"];
 
+    private static readonly SearchValues<string> AnyMeasured = SearchValues.Create(Measured, StringComparison.OrdinalIgnoreCase);
+
     public override IEnumerable<Finding> Find(Walk walk)
     {
         foreach (var looked in walk.Doing(Verb.Inspect))
-            if (looked is { Action.Limits: null, Step.Table: null } && looked.Action.In.Of(looked.Step.Text) is var clause
+            if (looked is { Action.Limits: null, Step.Table: null } && looked.Step.Text.AsSpan().ContainsAny(AnyMeasured)
+                && looked.Action.In.Of(looked.Step.Text) is var clause
                 && Array.Find(Measured, m => clause.Contains(m, StringComparison.OrdinalIgnoreCase)) is { } what
                 && !looked.Step.Actions.Any(a => a.Limits is not null))
                 yield return At(looked, $"The {what} is checked here, and nothing says which values are good. Write the limits behind a colon, such "

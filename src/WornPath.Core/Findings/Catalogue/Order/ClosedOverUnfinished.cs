@@ -20,7 +20,8 @@ public sealed class ClosedOverUnfinished : ThingRule<Part>
                 if (!state.WasOut || state.IsOut || !(state.IsSlack || unpinned)) continue;
                 if (walk.EventsOf(joint.Id).FirstOrDefault(e => e.Order > fitted.Order
                     && e.Verb is Verb.Torque or Verb.InsertPin) is not { } finished) continue;
-                found.Add(At(fitted, $"{cover.Label} goes on here over {joint.Label}, which {joint.Are} {Bench.Says(joint, state)} and gets "
+                found.Add(At(fitted, $"{cover.Label} goes on here over {joint.Label}, which {joint.Are} {Bench.Says(joint, state)} "
+                    + $"and {joint.Or("gets", "get")} "
                     + $"{(finished.Verb == Verb.Torque ? "the final torque" : "its pin")} only in step {finished.StepIndex + 1}."));
                 return;
             }

@@ -35,8 +35,8 @@ public sealed class FittedBeforeWhatGoesUnder : ThingRule<Part>
             if (early.Step.Id == fitted.Step.Id && early.Action.In.Length > 0 && early.Action.In == fitted.Action.In
                 && !Claims.Says(early.Step, early.Action, ClaimKind.Then)) continue;
             var fix = fitted.StepIndex == early.StepIndex ? null
-                : CanGoBefore(walk, under, fitted, early) ? Fixes.MoveBefore(walk, fitted.Step, early.Step)
-                : CanWait(walk, cover, early, fitted) ? Fixes.MoveAfter(walk, early.Step, fitted.Step) : null;
+                : CanGoBefore(walk, under, fitted, early) ? Fixes.MoveBefore(walk, fitted.StepIndex, early.StepIndex)
+                : CanWait(walk, cover, early, fitted) ? Fixes.MoveAfter(walk, early.StepIndex, fitted.StepIndex) : null;
             found.Add(At(early, $"{cover.Label} is fitted here, but what goes under {cover.Them} is fitted only in step {fitted.StepIndex + 1}: {under.Label}.", fix));
         }
     }

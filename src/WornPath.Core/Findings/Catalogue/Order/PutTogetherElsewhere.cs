@@ -20,12 +20,13 @@ public sealed class PutTogetherElsewhere : ThingRule<Part>
             if (off is null) continue;
             foreach (var (thing, later) in UndoneBetween(walk, host, off.Order, on.Order))
                 found.Add(At(on, $"{host.Label} goes on here, and {thing.Label}, undone on the bench, "
-                    + $"{(thing is Part ? "goes back" : thing.IsMany ? "are done up" : "is done up")} only in step {later.StepIndex + 1}.", later.StepIndex == on.StepIndex ? null : Fixes.MoveBefore(walk, later.Step, on.Step)));
+                    + $"{(thing is Part ? "goes back" : thing.IsMany ? "are done up" : "is done up")} only in step {later.StepIndex + 1}.",
+                    later.StepIndex == on.StepIndex ? null : Fixes.MoveBefore(walk, later.StepIndex, on.StepIndex)));
             foreach (var made in ConnectedTo(walk)[host.Id])
                 if (made.Order > off.Order && made.Order < on.Order && made.Thing is Connection connection
                     && walk.EventsOf(connection.Id).Any(e => e.Verb == Verb.Disconnect && e.Order < off.Order))
                     found.Add(At(made, $"{connection.Label} is connected here to {host.Label}, which goes on only in step {on.StepIndex + 1}.",
-                        made.StepIndex == on.StepIndex ? null : Fixes.MoveAfter(walk, made.Step, on.Step)));
+                        made.StepIndex == on.StepIndex ? null : Fixes.MoveAfter(walk, made.StepIndex, on.StepIndex)));
         }
     }
 

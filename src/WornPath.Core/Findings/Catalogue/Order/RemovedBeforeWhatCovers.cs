@@ -19,7 +19,8 @@ public sealed class RemovedBeforeWhatCovers : ThingRule<Part>
             if (covers.Count == 0) continue;
             var later = walk.EventsOf(covers[^1].Id).FirstOrDefault(e => e.Order > walked.Order && e.StepIndex != walked.StepIndex && e.Verb is Verb.Remove or Verb.HangAside or Verb.SetAside);
             found.Add(At(walked, $"{part.Label} comes off here and is behind what is still on: {string.Join(" and ", covers.Select(c => c.Label))}.",
-                later is null || Fixes.IsWorkedOnBetween(walk, walked.Step, walked.StepIndex, later.StepIndex) ? null : Fixes.MoveAfter(walk, walked.Step, later.Step)));
+                later is null || Fixes.IsWorkedOnBetween(walk, walked.Step, walked.StepIndex, later.StepIndex) ? null
+                    : Fixes.MoveAfter(walk, walked.StepIndex, later.StepIndex)));
         }
     }
 

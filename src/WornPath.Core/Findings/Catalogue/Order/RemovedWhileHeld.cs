@@ -22,11 +22,12 @@ public sealed class RemovedWhileHeld : ThingRule<Part>
                 if (state.IsOut || state.Stage is JointStage.BackedOut or JointStage.BrokenLoose && Natures.Is(joint, Trait.OwnClamp)) continue;
                 var later = walk.EventsOf(joint.Id).FirstOrDefault(e => e.Order > walked.Order && e.Verb == Verb.TakeOut);
                 var fix = later is not null && later.StepIndex != walked.StepIndex
-                    ? Fixes.MoveBefore(walk, later.Step, walked.Step)
+                    ? Fixes.MoveBefore(walk, later.StepIndex, walked.StepIndex)
                     : Fixes.InsertBefore(walk, walked.StepIndex, $"Remove {joint.Id} first", $"Remove {Fixes.The(joint)}.");
                 var left = state.Counts?.Groups.Where(g => !g.State.IsOut).Sum(g => g.Count);
                 var holding = left is { } many ? $"{many} of {joint.Count} {joint.Label}" : joint.Label;
-                found.Add(At(walked, $"Taken off while {holding} still {((left ?? joint.Count) > 1 ? "hold" : "holds")} {part.Them}: {part.Label}.", fix));
+                var hold = (left is { } some ? some > 1 : joint.IsMany) ? "hold" : "holds";
+                found.Add(At(walked, $"Taken off while {holding} still {hold} {part.Them}: {part.Label}.", fix));
             }
         }
     }

@@ -30,8 +30,8 @@ public sealed class TakenOffWhileOff : Rule
         }
     }
 
-    // "Lower it on the jack and lift it away": off in this very step.
+    // "Lower it on the jack and lift it away": off in this very step, and not by one that it repeats.
     private static bool IsCarriedAway(Walk walk, WalkEvent walked) =>
-        walk.EventsOf(walked.Thing!.Id).Any(e => e.Order < walked.Order && e.Step.Id == walked.Step.Id && e.Verb == Verb.Remove
+        walk.EventsOf(walked.Thing!.Id).Any(e => e.Order < walked.Order && e.StepIndex == walked.StepIndex && e.Verb == Verb.Remove
             && e.ActedPart.Place == PartPlace.On);
 }

@@ -24,6 +24,10 @@ public sealed class LockNutReused : ThingRule<Joint>
         if (!walk.Workshop.Rules.KeepsTo(school) && Tightening.TreatmentAdvice.IsLocker(joint.Treatment)) return;
         if (walk.EventsOf(joint.Id).FirstOrDefault(e => e.Action is { Verb: Verb.Start, New: false } && e.Acted is { AnyOut: true, WasOut: true }) is not { } again) return;
         var way = walk.Workshop.Rules.Chosen(school);
-        found.Add(At(again, $"{joint.Label} {joint.Or("goes", "go")} on again here. The house rule: {way.Practice} {way.Why}", walk.Workshop.Rules.KeepsTo(school) ? new Fix($"Renew {joint.Id} each time", new SetField(joint.Id, "reuse", EnumWord.Of(ReuseRule.Reuse), EnumWord.Of(ReuseRule.Renew))) : new Fix($"Medium threadlocker on {joint.Id}", new SetField(joint.Id, "treatment", EnumWord.Of(joint.Treatment), EnumWord.Of(Sheets.Treatment.ThreadlockerMedium)))));
+        found.Add(At(again, $"{joint.Label} {joint.Or("goes", "go")} on again here. The house rule: {way.Practice} {way.Why}",
+            walk.Workshop.Rules.KeepsTo(school) ? Fixes.And(new Fix($"Renew {joint.Id} each time",
+                new SetField(joint.Id, "reuse", EnumWord.Of(ReuseRule.Reuse), EnumWord.Of(ReuseRule.Renew))), Fixes.SayNew(again))
+            : new Fix($"Medium threadlocker on {joint.Id}",
+                new SetField(joint.Id, "treatment", EnumWord.Of(joint.Treatment), EnumWord.Of(Sheets.Treatment.ThreadlockerMedium)))));
     }
 }

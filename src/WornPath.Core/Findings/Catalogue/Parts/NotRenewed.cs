@@ -18,12 +18,13 @@ public sealed class NotRenewed : ThingRule<Thing>
             foreach (var walked in walk.EventsOf(joint.Id))
             {
                 if (walked.Action is { Verb: Verb.InsertPin, New: false } && joint.Locking == Locking.CotterPin)
-                    found.Add(At(walked, $"The cotter pin of {joint.Label} goes in here and is not said to be new. A bent pin is never used again.", SayNew(walked)));
+                    found.Add(At(walked, $"The cotter pin of {joint.Label} goes in here and is not said to be new. A bent pin is never used again.",
+                        Fixes.SayNew(walked)));
                 else if (joint.Reuse == ReuseRule.Renew && walked.Action is { Verb: Verb.Start, New: false } && walked.Acted.AnyOut
                     && (walked.Acted.WasOut && joint.Origin == Origin.Vehicle
                         || Claims.Says(walked.Step, walked.Action, ClaimKind.TheOld)) && !NewLater(walk, walked))
                     found.Add(At(walked, $"{joint.Label} {joint.Are} to be renewed each time, and "
-                        + $"{joint.Or("the old one goes", "the old ones go")} back in here.", SayNew(walked)));
+                        + $"{joint.Or("the old one goes", "the old ones go")} back in here.", Fixes.SayNew(walked)));
             }
 
         if (thing is Joint { Stack: { } stack } built) FindOld(walk, built, stack, found);
@@ -32,7 +33,7 @@ public sealed class NotRenewed : ThingRule<Thing>
                 if (walked.Action is { Verb: Verb.Fit, New: false } && walked.After.Part is { IsNew: false } && (walked.ActedPart.WasOff
                     || part.Origin != Origin.Vehicle))
                     found.Add(At(walked, $"{part.Label} {part.Are} to be replaced, and the old {part.Or("one goes", "ones go")} back on here.",
-                        SayNew(walked)));
+                        Fixes.SayNew(walked)));
                 else if (walked is { Verb: Verb.Carry, ActedPart: { Place: PartPlace.Carried, WasOff: false, IsNew: false }, After.Part.Place: PartPlace.On }
                     && walked.Action.Host is { } host)
                     found.Add(At(walked, $"{part.Label} {part.Are} to be replaced, and the old {part.Or("one comes", "ones come")} back "
@@ -67,15 +68,5 @@ public sealed class NotRenewed : ThingRule<Thing>
         }
 
         return false;
-    }
-
-    // Puts "new" before the words that name the thing.
-    private static Fix? SayNew(WalkEvent walked)
-    {
-        var (text, at) = (walked.Step.Text, walked.Action.At);
-        if (at.Start < 0 || at.End > text.Length || at.Length == 0) return null;
-        // "the old pin" becomes "the new pin".
-        var old = text.AsSpan(0, at.Start).EndsWith("old ", StringComparison.OrdinalIgnoreCase) ? 4 : 0;
-        return Fix.Write("Say that it is new", walked.Step, new Span(at.Start - old, old), "new ");
     }
 }

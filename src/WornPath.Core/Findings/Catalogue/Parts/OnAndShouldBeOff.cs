@@ -17,6 +17,8 @@ public sealed class OnAndShouldBeOff : ThingRule<Part>
         var fitted = walk.EventsOf(part.Id).LastOrDefault(e => e.Verb == Verb.Fit);
         if (fitted is null)
         {
+            // "If it is worn, take it out and throw it away."
+            if (walk.IsForABranch(part)) return;
             found.Add(At(null, -1, part, $"{part.Label} is to be {fate}, by what Joints says, and no step takes {part.Them} off. Write where {part.It} {part.Or("comes", "come")} off."));
             return;
         }

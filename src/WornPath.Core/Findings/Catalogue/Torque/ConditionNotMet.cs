@@ -19,6 +19,7 @@ public sealed class ConditionNotMet : ThingRule<Joint>
         var lowered = walk.Events.FirstOrDefault(e => e.Order > torqued.Order && e.Verb is Verb.Lower or Verb.LowerToTouch);
         var how = joint.Condition == TighteningCondition.SuspensionLoaded ? "the suspension loaded" : "the tyre touching";
         found.Add(At(torqued, $"{joint.Label} {joint.Or("gets its", "get their")} value with {how}, and the vehicle hangs here: a rubber bush torqued hanging is twisted when it rides.",
-            lowered is null || lowered.StepIndex == torqued.StepIndex ? Fixes.InsertBefore(walk, torqued.StepIndex, "Lower the vehicle first", "Lower the vehicle to the ground.") : Fixes.MoveAfter(walk, torqued.Step, lowered.Step)));
+            lowered is null || lowered.StepIndex == torqued.StepIndex ? Fixes.Lower(walk, torqued.StepIndex, "Lower the vehicle first")
+                : Fixes.MoveAfter(walk, torqued.StepIndex, lowered.StepIndex)));
     }
 }

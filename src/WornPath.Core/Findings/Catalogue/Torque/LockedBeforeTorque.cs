@@ -30,7 +30,7 @@ public sealed class LockedBeforeTorque : ThingRule<Joint>
             var what = walked.Verb == Verb.InsertPin ? $"The pin of {joint.Label} goes in here, and the nut is" : $"{joint.Label} {joint.Are} locked here, and";
             found.Add(At(walked, $"{what} {Bench.Says(joint, walked.Acted)}: "
                 + (later is null ? "no step gives it its torque." : $"the torque comes only in step {later.StepIndex + 1}, and what is locked does not turn."),
-                later is null || later.Step.Id == walked.Step.Id ? null : Fixes.MoveAfter(walk, walked.Step, later.Step)));
+                later is null || later.Step.Id == walked.Step.Id ? null : Fixes.MoveAfter(walk, walked.StepIndex, later.StepIndex)));
         }
     }
 

@@ -18,8 +18,8 @@ public sealed class NotStartedByHand : ThingRule<Joint>
         var some = turned.Acted.Counts is null ? "" : "Some of ";
         found.Add(At(turned, $"{some}{joint.Label} {joint.Are} out, and turned with a wrench here: "
             + "a thread that is crossed is felt by hand and cut by a wrench.",
-            // What it holds goes on in this very step: it cannot be started before.
-            joint.Holds.Any(id => walk.EventsOf(id).Any(e => e.Verb == Verb.Fit && e.StepIndex == turned.StepIndex)) ? null : Fixes.InsertBefore(walk, turned.StepIndex,
+            // What it holds goes on in this very step, or later: it cannot be started before.
+            !Fixes.CanStart(walk, joint, turned.StepIndex) ? null : Fixes.InsertBefore(walk, turned.StepIndex,
                 $"Start {joint.Id} by hand first", $"Start {(joint.Reuse == ReuseRule.Renew ? $"the new {joint.Name}" : Fixes.The(joint))} by hand.")));
     }
 

@@ -19,7 +19,12 @@ public sealed class OthersNotStarted : ThingRule<Joint>
             foreach (var other in walk.HoldersOf(part))
                 if (other.Id != joint.Id && others?.Contains(other) != true && ComesLater(walk, other, torqued.Order)) (others ??= []).Add(other);
         if (others is not null)
-            found.Add(At(torqued, $"{joint.Label} get their final torque here, and {string.Join(" and ", others.Select(o => o.Label))} of the same part are not started yet: the part is pulled to one side. Start all by hand first.", Fixes.InsertBefore(walk, torqued.StepIndex, "Start all by hand first", [.. others.Select(o => $"Start {Fixes.The(o)} by hand.")])));
+            found.Add(At(torqued, $"{joint.Label} get their final torque here, and "
+                + $"{string.Join(" and ", others.Select(o => o.Label))} of the same part are not started yet: "
+                + "the part is pulled to one side. Start all by hand first.",
+                others.TrueForAll(o => Fixes.CanStart(walk, o, torqued.StepIndex))
+                    ? Fixes.InsertBefore(walk, torqued.StepIndex, "Start all by hand first", [.. others.Select(o => $"Start {Fixes.The(o)} by hand.")])
+                    : null));
     }
 
     private static bool ComesLater(Walk walk, Joint joint, int order)

@@ -16,10 +16,10 @@ public sealed class RetorqueBeforeUse : Rule
             if (again is not { Thing: Joint joint, Action.If: { } when }) continue;
             var later = walk.EventsOf(joint.Id).FirstOrDefault(e => e.Order > again.Order && e.Verb == Verb.Torque);
             if (later is null && !walk.VehicleBefore(again.Order).State.Vehicle.InTheAir) continue;
-            var behind = later?.Step ?? walk.Steps[^1];
+            var behind = later?.StepIndex ?? walk.Steps.Count - 1;
             yield return At(again, $"{joint.Label} {joint.Are} torqued again here, {when}, and "
                 + $"{(later is null ? "the vehicle is still up" : $"{joint.Or("gets", "get")} {joint.Its} first torque only in step {later.StepIndex + 1}")}.",
-                behind.Id == again.Step.Id ? null : Fixes.MoveAfter(walk, again.Step, behind));
+                behind == again.StepIndex ? null : Fixes.MoveAfter(walk, again.StepIndex, behind));
         }
     }
 }

@@ -21,8 +21,8 @@ public sealed class WheelTorquedInTheAir : ThingRule<Joint>
         var lowered = walk.Events.FirstOrDefault(e => e.Order > torqued.Order && e.Verb is Verb.Lower or Verb.LowerToTouch
             && (e.After.Vehicle.Standing.InTheAir & corners & lift.Corners) == Corners.None);
         var fix = lowered is null || lowered.StepIndex == torqued.StepIndex
-            ? Fixes.InsertBefore(walk, torqued.StepIndex, "Lower the vehicle first", "Lower the vehicle to the ground.")
-            : Fixes.MoveAfter(walk, torqued.Step, lowered.Step);
+            ? Fixes.Lower(walk, torqued.StepIndex, "Lower the vehicle first")
+            : Fixes.MoveAfter(walk, torqued.StepIndex, lowered.StepIndex);
         bool IsUp(Lifted up) => (up.Corners & corners) != 0 && up.Height is Height.Raised or Height.OnStands or Height.OnLift;
         found.Add(At(torqued, $"{joint.Label} {joint.Or("gets its", "get their")} final torque here with the vehicle "
             + $"{(lift.Height switch { Height.OnStands => "on stands", Height.OnLift => "on a lift", _ => "raised" })}: the wheel turns under the "

@@ -20,7 +20,7 @@ public sealed class TreatedAfterStart : ThingRule<Joint>
             var goesIn = walk.EventsOf(joint.Id).LastOrDefault(e => e.Order < put.Order && e.Verb is Verb.Start or Verb.Snug or Verb.Torque);
             found.Add(At(put, $"{joint.Label} {joint.Are} {Bench.Says(joint, state)} when {Applied.What(walk, put)} is put on here: it does not reach "
                 + "the threads. Put it on before they go in.",
-                goesIn is null || goesIn.Step.Id == put.Step.Id ? null : Fixes.MoveBefore(walk, put.Step, goesIn.Step)));
+                goesIn is null || goesIn.Step.Id == put.Step.Id ? null : Fixes.MoveBefore(walk, put.StepIndex, goesIn.StepIndex)));
             return;
         }
     }

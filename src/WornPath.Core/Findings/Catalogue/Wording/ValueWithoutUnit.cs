@@ -1,5 +1,4 @@
 using System.Globalization;
-using System.Text.RegularExpressions;
 using WornPath.Core.Editing;
 using WornPath.Core.Quantities;
 using WornPath.Core.Reading;
@@ -35,8 +34,27 @@ public sealed class ValueWithoutUnit : StepRule
             || action.In.Start >= step.Text.Length) return null;
         var from = Sentences.StartAt(step.Text, action.In.Start);
         var to = Math.Min(step.Text.Length, action.In.End);
-        if (from >= to || TorqueText.FindAll(step.Text[from..to]).Any(f => f.Spec.IsGood)) return null;
-        var number = new Regex($@"(?<![\w.,]){Regex.Escape(torque.Low.ToString("0.###", CultureInfo.InvariantCulture))}(?![\w%]|[.,]\d)");
-        return number.Match(step.Text, from, to - from) is { Success: true } said ? new Span(said.Index, said.Length) : null;
+        if (from >= to || Alone(step.Text, torque.Low.ToString("0.###", CultureInfo.InvariantCulture), from, to) is not { } number) return null;
+        // Nearly always the unit stands right behind it, which is soon seen.
+        return HasValue(step.Text[number.Start..to]) || HasValue(step.Text[from..to]) ? null : number;
     }
+
+    private static bool HasValue(string text) => TorqueText.FindAll(text).Any(f => f.Spec.IsGood);
+
+    // Where a number stands that is no part of a longer one or of a word.
+    private static Span? Alone(string text, string number, int from, int to)
+    {
+        int Next(int start) => text.IndexOf(number, start, to - start, StringComparison.Ordinal);
+        for (var at = Next(from); at >= 0; at = Next(at + 1))
+        {
+            var end = at + number.Length;
+            if (at > from && (IsOfAWord(text[at - 1]) || text[at - 1] is '.' or ',')) continue;
+            if (end == to || !IsOfAWord(text[end]) && text[end] != '%' && !(text[end] is '.' or ',' && end + 1 < to && char.IsDigit(text[end + 1])))
+                return new Span(at, number.Length);
+        }
+
+        return null;
+    }
+
+    private static bool IsOfAWord(char c) => char.IsLetterOrDigit(c) || c == '_';
 }
