@@ -109,12 +109,12 @@ internal static class StepReading
     private static bool MeansTheSame(Thing was, Thing now) => was.Name == now.Name && was.AlsoCalled.SequenceEqual(now.AlsoCalled)
         && was.PartIds.SequenceEqual(now.PartIds) && (was, now) switch
         {
-            (Joint one, Joint other) => one.SupersededBy == other.SupersededBy && one.Fastener?.IsCalled == other.Fastener?.IsCalled,
+            (Joint one, Joint other) => one.SupersededBy == other.SupersededBy && one.Fastener?.IsCalled == other.Fastener?.IsCalled && one.Fastener?.Form == other.Fastener?.Form,
             (Connection one, Connection other) => one.GoesTo == other.GoesTo,
             _ => true,
         };
 
-    private static IEnumerable<string[]> CalledOf(Thing thing) => thing is Joint { Fastener.IsCalled: { } called } ? [NameIndex.StemsOf(called)] : [];
+    private static IEnumerable<string[]> CalledOf(Thing thing) => thing is Joint joint ? NameIndex.CalledAs(joint) : [];
 
     /// <summary>The joint with a value for a variant.</summary>
     public static Joint WithValue(Joint joint, string when, Quantities.TorqueSpec torque) =>

@@ -1,3 +1,4 @@
+using WornPath.Core.Fasteners;
 using WornPath.Core.Sheets;
 
 namespace WornPath.Core.Reading;
@@ -67,8 +68,8 @@ public sealed class NameIndex
         _holding = new(() => (
             sheet.Joints.SelectMany((j, at) => j.Holds.Select(id => (id, at))).ToLookup(h => h.id, h => h.at),
             sheet.Joints.Select((j, at) => (Held: HeldByName(j), at)).Where(h => h.Held is not null).ToLookup(h => h.Held!, h => h.at)));
-        _byFastener = new(() => sheet.Joints.Where(j => j.Fastener?.IsCalled is not null)
-            .GroupBy(j => string.Join(' ', StemsOf(j.Fastener!.IsCalled!))).ToDictionary(g => g.Key, g => g.ToList()));
+        _byFastener = new(() => sheet.Joints.SelectMany(j => CalledAs(j).Select(stems => (Called: string.Join(' ', stems), Joint: j)))
+            .GroupBy(c => c.Called).ToDictionary(g => g.Key, g => g.Select(c => c.Joint).ToList()));
     }
 
     /// <summary>What a phrase was found to be: one thing, or several that it may be, or none with those that come near.</summary>
@@ -120,8 +121,19 @@ public sealed class NameIndex
     /// <summary>The joints that are called fasteners and no more.</summary>
     internal IEnumerable<Thing> Hardware => _hardware.Value;
 
-    /// <summary>The joints whose fastener is called so ("union nut"), by the stems of that.</summary>
-    internal IReadOnlyList<Joint> WithFastener(IReadOnlyList<string> stems) => _byFastener.Value.GetValueOrDefault(string.Join(' ', stems)) ?? [];
+    /// <summary>The joints whose fastener is called so ("union nut", "castle nut" also where its cell says slotted), by the stems of that.</summary>
+    internal IReadOnlyList<Joint> WithFastener(IReadOnlyList<string> stems)
+    {
+        var said = string.Join(' ', stems);
+        return _byFastener.Value.GetValueOrDefault(said)
+            ?? (FastenerForms.Find(said) is { } form && form.At.Length == said.Length
+                ? _byFastener.Value.GetValueOrDefault(string.Join(' ', StemsOf(FastenerForms.PlainName(form.Form)))) : null) ?? [];
+    }
+
+    /// <summary>What a joint's fastener may be called: as its cell says, and by the plain name of its form; the stems of each.</summary>
+    internal static IEnumerable<string[]> CalledAs(Joint joint) => joint.Fastener is not { } fastener ? []
+        : new[] { fastener.IsCalled, fastener.Form is { } form ? FastenerForms.PlainName(form) : null }.OfType<string>().Select(StemsOf)
+            .DistinctBy(stems => string.Join(' ', stems));
 
     /// <summary>True where some name has this word.</summary>
     internal bool Says(string stem) => _byStem.ContainsKey(stem);

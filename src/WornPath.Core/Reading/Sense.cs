@@ -16,6 +16,9 @@ internal enum Sense
 
     /// <summary>The same; what is on and no new thing is only held or shifted.</summary>
     MoveSay,
+
+    /// <summary>Tilted, folded away: it comes off by that where its fasteners are out.</summary>
+    MoveFree,
     BreakLoose,
 
     /// <summary>Its fasteners come out, and it comes off.</summary>

@@ -12,8 +12,8 @@ public sealed partial class SentenceReader
         if (clause.IsProviso || !(asked || clause.Mood == Mood.Declarative)
             || !(asked || Has(clause, "must", "should", "may", "shall", "minimum", "maximum", "allowed", "permitted"))) return false;
         if (clause.Nouns.FirstOrDefault(n => n is { IsPronoun: false, After: null, Text: not "sure" }) is not { } subject
-            || !IsMeasured(clause, subject)) return false;
-        return Measured(subject, PlaceOf(clause).Of(_text));
+            || !(IsMeasured(clause, subject) || IsGauge(clause, subject))) return false;
+        return Measured(subject, PlaceOf(clause).Of(_text), IsGauge(clause, subject));
     }
 
     // "Disc: at least 9.0 mm", "disc runout: at most 0.05 mm".
@@ -25,13 +25,12 @@ public sealed partial class SentenceReader
             && Measured(subject, behind);
     }
 
-    private bool Measured(NounPhrase subject, string words)
+    private static readonly HashSet<string> MeasuredIn =
+        ["mm", "cm", "µm", "in", "bar", "psi", "kPa", "MPa", "V", "Ω", "°", "°C", "C", "kg", "N", "%"];
+
+    private bool Measured(NounPhrase subject, string words, bool byGauge = false)
     {
-        if (Limits.Find(words) is not
-            {
-                Unit: "mm" or "cm" or "µm" or "in" or "bar" or "psi" or "kPa" or "MPa" or "V" or "Ω" or "°" or "°C"
-            or "C" or "kg" or "N" or "%"
-            } limits) return false;
+        if (Limits.Find(words) is not { } limits || !(MeasuredIn.Contains(limits.Unit) || byGauge && limits.Unit.Length == 0)) return false;
         _told = true;
         if (_actions.Exists(a => a.Limits == limits)) return true;
         var known = _refer.Known(subject);
@@ -52,6 +51,9 @@ public sealed partial class SentenceReader
     private bool IsMeasured(Clause clause, NounPhrase subject) => IsQuantity(subject)
         || Enumerable.Range(clause.From, clause.To - clause.From).Any(i => Trade.Measures.Contains(_finder.Tokens[i].Text)) || _refer.Known(subject) is Part
         && Has(clause, "thick", "long", "wide", "deep", "high", "thinner", "thicker", "shorter", "longer", "narrower", "wider");
+
+    // "The meter should show no less than 12.0 V".
+    private static bool IsGauge(Clause clause, NounPhrase phrase) => Trade.Gauges.Contains(phrase.Head) && clause.Verb?.Lemma is "show" or "read" or "indicate";
 
     private static bool IsQuantity(NounPhrase phrase) => Trade.Measures.Contains(phrase.Head) || phrase.Text.Split(' ').Any(Trade.Measures.Contains);
 }

@@ -134,12 +134,8 @@ public sealed partial class SentenceReader
     }
 
     // "All six union nuts" of a joint whose fastener is one: called by what it is.
-    private Joint? CalledByItsFastener(NounPhrase phrase)
-    {
-        if (phrase.Stems.Count < 2 || phrase.Owner.Count > 0 || !phrase.Is(ThingKind.Joint)) return null;
-        var called = _refer.WithFastener(phrase.Stems).Where(j => phrase.Count is null || phrase.Count == j.Count).ToList();
-        return called.Count == 1 ? called[0] : Spoken.Nearest(called) as Joint;
-    }
+    private Joint? CalledByItsFastener(NounPhrase phrase) =>
+        phrase.Stems.Count < 2 || phrase.Owner.Count > 0 || !phrase.Is(ThingKind.Joint) ? null : _refer.ByFastener(phrase);
 
     // "With the two socket screws": those of the part in hand, called by their form alone.
     private Joint? CalledByItsForm(NounPhrase phrase) => phrase is { Stems.Count: > 1, Owner.Count: 0 }

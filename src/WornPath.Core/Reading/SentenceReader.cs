@@ -447,6 +447,7 @@ public sealed partial class SentenceReader
             return;
         }
 
+        if (IsExpected(clause)) return;
         ShareFastener(clause);
         NameByNext(clause);
         // "A wet one gets another 15°", "any implement comes off first": only such a one.
@@ -503,6 +504,13 @@ public sealed partial class SentenceReader
         if ((clause.Verb?.Lemma == "catch" && _actions[^1].Verb == Verb.Remove && former?.Verb != Verb.TakeOut
             || clause.ComesFirst) && from > 0 && _actions.Count == from + 1) _actions.Reverse(from - 1, 2);
     }
+
+    // "It should spin up freely and drop out": what is expected of it, and nothing is done.
+    private bool IsExpected(Clause clause) => clause is { Mood: Mood.Declarative, Pieces: [{ Noun.IsPronoun: true }, ..] }
+        ? Has(clause, "should", "must") && Has(clause, "freely", "smoothly", "easily", "evenly", "quietly")
+        : clause is { Mood: Mood.Imperative, Pieces: var pieces } && pieces.TrueForAll(p => p.Noun is null && p.Value is null)
+            && _clauses.IndexOf(clause) is > 0 and var at && _clauses[at - 1] is { Mood: Mood.Declarative } before && Has(before, "should", "must", "shall")
+            && _finder.Tokens[clause.From - 1].Text is "and" or "or" && !EndsBetween(before, clause);
 
     // True where the words before an action have done it already: of what was done last to the same thing.
     private bool IsDone(StepAction action, int from)
@@ -1133,6 +1141,19 @@ public sealed partial class SentenceReader
         if (sense == Sense.Seat && thing is Part && (clause.Verb?.Lemma is "seat" or "bed" && !phrase.IsPronoun || ClicksHome(clause))
             && (phrase.IsNew || Spoken.WasOff(thing) is true) && !_actions.Exists(a => a.Verb == Verb.Fit && a.Target == thing.Id))
             (sense, row) = (Sense.On, Trade.Of(Sense.On));
+        // "Remove the bolts and tilt the shroud back": out of the way; with its bolts in it only moves.
+        if (sense == Sense.MoveFree)
+        {
+            if (thing is not Part free || !IsUndone(free))
+            {
+                Spoken.Hand([thing]);
+                _isDone = true;
+                return;
+            }
+
+            (sense, row) = (Sense.Aside, Trade.Of(Sense.Aside));
+        }
+
         if (thing is Control && sense is Sense.Off or Sense.On or Sense.Move or Sense.MoveOff or Sense.Place or Sense.Connect or Sense.Disconnect)
         {
             SetTo(thing, phrase.At, PlaceOf(clause).Of(_text));
@@ -1169,6 +1190,14 @@ public sealed partial class SentenceReader
         {
             LoosenedRightOut(held);
             TakeIntroduced(held, phrase.At);
+        }
+
+        // "Back the nut off, lift the cable off its stud": the nut is out, or it would not come off.
+        if (verb == Verb.Disconnect && thing is Connection && clause.Nouns.Any(n => n.Head is "stud" or "post" or "pin")
+            && _actions is [.., { Verb: Verb.Loosen, Some: null, Angle: null, Target: { } nut }] && _refer.Find(nut) is Joint eased && NameIndex.NamesOf(eased)[0][^1] == "nut")
+        {
+            _actions[^1] = _actions[^1] with { Verb = Verb.TakeOut };
+            Spoken.Did(eased, Verb.TakeOut);
         }
 
         // "Pick up the pry bar", "take a socket": in the hand.
@@ -1367,6 +1396,14 @@ public sealed partial class SentenceReader
             return;
         }
 
+        // "Drop the pan: six bolts. Hold it up while …": it has just come off.
+        if (sense == Sense.MoveSay && _actions.Exists(a => a.Verb == Verb.Remove && a.Target == thing.Id))
+        {
+            Spoken.Hand([thing]);
+            _isDone = true;
+            return;
+        }
+
         // Moved, and the words do not say where: what is off goes on; what is on, and known to be so, comes off.
         var phase = _sheet.Phases.FirstOrDefault(p => p.Steps.Any(x => x.Id == _step.Id))?.Name ?? "";
         bool Says(params string[] words) => Array.Exists(words, w => phase.Contains(w, StringComparison.OrdinalIgnoreCase));
@@ -1426,6 +1463,16 @@ public sealed partial class SentenceReader
             ThingKind.Connection, false, null, null)];
     }
 
+    // "Cable on the stud, nut on by hand": the only one that is off and holds no part.
+    private Joint? OnlyLying(NounPhrase phrase) => phrase is { Stems.Count: 1, Owner.Count: 0, IsNew: false, Count: null or 1, Size: "", Head: "nut" or "bolt" or "screw" }
+        && Spoken.Last is [.., Connection] && _refer.All<Joint>().Where(j => j.Holds.IsEmpty && NameIndex.NamesOf(j)[0] is { Length: > 1 } name
+            && name[^1] == phrase.Head && j.IsMany == phrase.IsPlural && Spoken.WasOff(j) is true).ToList() is [var only] ? only : null;
+
+    // "Snap the switch in and connect its plug": the one that goes to it.
+    private Connection? ItsLead(NounPhrase phrase) => Spoken.Last.OfType<Part>().LastOrDefault() is { } bearer && NameIndex.NamesOf(bearer)[0] is var bears
+        && _refer.All<Connection>().Where(c => NameIndex.NamesOf(c)[0] is var name && name[^1] == phrase.Head
+            && (GoesTo(c, bears) || bears.All(name.Contains))).ToList() is [var own] ? own : null;
+
     /// <summary>What a phrase means for a sense: things of the sheet, one named anew, or none; asks where it cannot tell.</summary>
     private List<Thing> Things(Clause clause, Sense sense, NounPhrase phrase)
     {
@@ -1434,6 +1481,22 @@ public sealed partial class SentenceReader
         bool Accepts(ThingKind kind) => row.ByKind.ContainsKey(kind);
         if (phrase.IsPronoun)
         {
+            // "Take out the six bolts; hold it while you take the last one out": they are out.
+            if (sense == Sense.Off && phrase is { IsRest: true, IsPlural: false } && phrase.Text.EndsWith("one", StringComparison.Ordinal)
+                && _actions.Exists(a => a is { Verb: Verb.TakeOut, Some: null, Target: { } id } && _refer.Find(id) is Joint { Count: > 1 }))
+            {
+                _isDone = true;
+                return [];
+            }
+
+            // "Measure from the windshield: both ends …": nothing that is in hand.
+            if (sense == Sense.Measure && phrase.IsUnsaid && clause.Nouns.FirstOrDefault(n => n is { IsPronoun: false, After: "from" or "between" or "across" }) is { } where)
+            {
+                _actions.Add(new StepAction { Verb = Verb.Measure, Words = $"{where.After} the {where.Text}", At = phrase.At, Limits = LimitsAt(Verb.Measure, phrase.At) });
+                _isDone = true;
+                return [];
+            }
+
             // "Uncap the hoses and connect them": no bolts that were spoken of before.
             if (sense is Sense.Connect or Sense.Disconnect && phrase.Text is "it" or "them" && Spoken.Last.Count > 0 && Spoken.Last.All(t => t is Connection)
                 && _unnamed is null) return [.. Spoken.Last];
@@ -1452,7 +1515,8 @@ public sealed partial class SentenceReader
             if (_unnamed is { } said && !(sense == Sense.On && IsOfWhatCameOff(clause, phrase)) && !(phrase.Text is "them" or "they"
                 && said is { IsPlural: false, IsAll: false, Count: null or 1 }
                 && said.Sign.Length == 0
-                && !said.Name.EndsWith('s') && Spoken.Last is [Joint { Count: > 1 }, ..]) && !row.IsSoft
+                && !said.Name.EndsWith('s') && Spoken.Last is [Joint { Count: > 1 }, ..])
+                    && (!row.IsSoft || phrase.Text == "it" && _actions is [.., { Target: null, Words: not null }])
                     && sense is not (Sense.Level or Sense.Drain or Sense.Fill)
                 && (phrase.Text is "it" or "them" or "they" or "one" or "ones" or "these" or "those" || sense == Sense.Replace && phrase.Text == clause.Verb?.Lemma))
             {
@@ -1519,7 +1583,10 @@ public sealed partial class SentenceReader
         phrase = WithSource(clause, sense, phrase);
         // "… and the other end to the tank": of what goes on with the first.
         if (phrase is { Head: "end", IsRest: true }) return [];
-        if (ItsOwn(clause, phrase) is { } its) return [its];
+        var leads = phrase.IsIts && sense is Sense.Disconnect or Sense.Connect && phrase.Head is "plug" or "connector" or "lead";
+        if (leads && ItsLead(phrase) is { } itsLead) return [itsLead];
+        if (Accepts(ThingKind.Joint) && GoesOn(sense) && OnlyLying(phrase) is { } lying) return [lying];
+        if (!leads && ItsOwn(clause, phrase) is { } its) return [its];
         if (Accepts(ThingKind.Joint) && FastenersOfOwner(phrase) is { } ofOwner) return [ofOwner];
         if (Accepts(ThingKind.Joint) && HardwareOf(phrase, sense) is { Count: > 0 } hardware) return hardware;
         if (Accepts(ThingKind.Joint) && NutsOf(phrase) is { } nuts)
@@ -1567,11 +1634,11 @@ public sealed partial class SentenceReader
             })?.Noun is { } bolt && _refer.Known(bolt) is Joint nutted) return [nutted];
         if (SetOf(phrase, sense, Accepts) is { Count: > 1 } several) return several;
         if (NearBy(clause, sense, phrase, Accepts) is { } nearBy) return [nearBy];
-        if (phrase is { IsAll: true, Stems.Count: 1 } && Every(phrase, Accepts) is { Count: > 0 } every) return every;
         if (sense is Sense.Disconnect or Sense.Connect && phrase.After is null or "in"
             && (Trade.Wired.Contains(phrase.Head) || clause.Verb?.Lemma is "plug" or "unplug" && (_refer.Known(phrase) is Part || phrase.Is(ThingKind.Part)
                 || _refer.Things.Any(t => t is Connection && phrase.Stems.All(NameIndex.NamesOf(t)[0].Contains))))
-            && LeadsOf(phrase, sense) is { Count: > 0 } leads) return leads;
+            && LeadsOf(phrase, sense) is { Count: > 0 } wires) return wires;
+        if (phrase is { IsAll: true, Stems.Count: 1 } && Every(phrase, Accepts) is { Count: > 0 } every) return every;
         if (_refer.Known(phrase, Accepts) is { } known && (Accepts(known.Kind) || !(Trade.NounOf(phrase.Stems)?.Kinds.Any(Accepts) ?? false)))
         {
             // "Tighten the tie bolts", where longer ones took their place: those. They come out only once they went in.
@@ -1830,6 +1897,9 @@ public sealed partial class SentenceReader
         {
             _finder.Fill(other);
             if (other.Mood == Mood.Beside) continue;
+            // "Squeeze the clamps and pull off both hoses".
+            if (phrase.Head is "clamp" or "clip" && other.Nouns.Where(n => n is { IsPronoun: false, After: null } && IsHose(n)).ToList() is { Count: > 0 } hoses)
+                return (hoses is [{ IsPlural: false } one] ? one.Name : hoses[0].Head, null);
             foreach (var piece in other.Pieces)
             {
                 if (piece.Noun is not { IsPronoun: false } noun || noun.At == phrase.At || noun.Stems.Count == 0) continue;
@@ -1853,6 +1923,8 @@ public sealed partial class SentenceReader
         return Trade.Plain.Contains(phrase.Head) && Spoken.Last.OfType<Part>().LastOrDefault(p => !Trade.Unfastened.Contains(NameIndex.NamesOf(p)[0][^1])) is { } last
             ? (last.Name, last.Id) : (null, null);
     }
+
+    private bool IsHose(NounPhrase noun) => noun.Head is "hose" or "pipe" or "line" && (_refer.Known(noun) ?? (object?)noun) is Connection or NounPhrase;
 
     // "Four bolts out, bracket lifts away": what a note begins with.
     private static bool IsNoteOf(Clause clause, NounPhrase noun) => (clause is { Mood: Mood.Declarative, IsRemark: false }

@@ -15,6 +15,9 @@ internal static class Stem
             "tire" => "tyre",
             "calliper" => "caliper",
             "guage" => "gauge",
+            "feet" => "foot",
+            "teeth" => "tooth",
+            "halve" => "half",
             _ => bare,
         };
     }

@@ -212,6 +212,9 @@ internal static class Trade
     /// <summary>Tools that tell a value.</summary>
     public static readonly WordSet Gauges = Set("gauges");
 
+    /// <summary>The last word of a part's name that may be left out: "starter" for a starter motor.</summary>
+    public static readonly WordSet Wholes = Set("wholes");
+
     /// <summary>What a hose, a pipe or a line is screwed on by.</summary>
     public static readonly WordSet Unions = Set("unions");
 

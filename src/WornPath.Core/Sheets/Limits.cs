@@ -18,11 +18,16 @@ public sealed partial record Limits(decimal? Low, decimal? High, string Unit)
     private const string Upright = @"mm|µm|cm|m|in|bar|psi|kPa|MPa|V|Ω|°C?|%|kg|N|L|mL|ml";
 
     // "At least 9", "it must not be less than 9", "the minimum is 9"; "at most 9", "must not exceed 9"; "9 or more"; "1 to 2"; "5 ± 1".
-    [GeneratedRegex($@"(?:(?<least>at least|(?:not|no)\s+(?:be\s+)?(?:less|thinner|smaller|shorter|lower|lighter|narrower)\s+than|not\s+(?:be\s+)?(?:below|under)|(?:more|greater|thicker|larger|longer|higher)\s+than|min(?:imum|\.)?(?:(?:\s+\p{{L}}+){{0,7}}?(?:\s+is|\s+of|\s*:))?|≥)|(?<most>at most|(?:not|no)\s+(?:be\s+)?(?:more|greater|larger|thicker|longer|higher|wider)\s+than|not\s+(?:be\s+)?(?:over|above|exceed(?:ing)?)|max(?:imum|\.)?(?:(?:\s+\p{{L}}+){{0,7}}?(?:\s+is|\s+of|\s*:))?|(?:less|thinner|smaller|shorter|lower)\s+than|up to|≤))\s*(?<n>{Number})\s*(?<u>{UnitText})?"
+    [GeneratedRegex($@"(?:(?<least>at least|(?:not|no)\s+(?:be\s+)?(?:less|thinner|smaller|shorter|lower|lighter|narrower)\s+than|not\s+(?:be\s+)?(?:below|under)|(?:more|greater|thicker|larger|longer|higher)\s+than|min(?:imum|\.)?(?:(?:\s+\p{{L}}+){{0,7}}?(?:\s+is|\s+of|\s*:))?|≥)|(?<most>at most|(?:not|no)\s+(?:be\s+)?(?:more|greater|larger|thicker|longer|higher|wider)\s+than|not\s+(?:be\s+)?(?:over|above|exceed(?:ing)?)|max(?:imum|\.)?(?:(?:\s+\p{{L}}+){{0,7}}?(?:\s+is|\s+of|\s*:))?|(?:less|thinner|smaller|shorter|lower)\s+than|up to|within(?=\s+[\d.,]+\s*(?:mm|µm|cm|in)\s+of\s+(?:each\s+other|one\s+another)\b)|≤))\s*(?<n>{Number})\s*(?<u>{UnitText})?"
         + $@"|(?:between\s+)?(?<a>{Number})(?:\s*(?:{Upright}))?\s*(?:–|-|to|and)\s*(?<b>{Number})\s*(?<u2>{UnitText})?"
         + $@"|(?<orMore>{Number})\s*(?<u5>{Upright})\s+(?:or\s+(?:more|above|over|better)|at\s+least|min(?:imum|\.)?)(?![\w.]*\s*\d)|(?<orLess>{Number})\s*(?<u6>{Upright})\s+(?:or\s+(?:less|below|under)|at\s+most|max(?:imum|\.)?)(?![\w.]*\s*\d)"
         + $@"|above\s+(?<above>{Number})\s*(?<u3>{UnitText})?|(?:below|under)\s+(?<below>{Number})\s*(?<u7>{Upright})\b|(?<mid>{Number})\s*(?:±|\+/-)\s*(?<tol>{Number})\s*(?<u4>{UnitText})?", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex Pattern();
+
+    private static readonly HashSet<string> NoUnits = new(StringComparer.OrdinalIgnoreCase)
+    {
+        "at", "on", "of", "to", "for", "when", "where", "while", "with", "and", "or", "by", "from", "before", "after", "between", "across", "if", "then",
+    };
 
     /// <summary>True where the higher end was written first: read as if it were not, and found.</summary>
     [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingDefault)]
@@ -68,7 +73,8 @@ public sealed partial record Limits(decimal? Low, decimal? High, string Unit)
     {
         var match = Pattern().Match(text);
         if (!match.Success) return null;
-        string Unit(string group) => match.Groups[group].Value;
+        // "No less than 12.0 at the plugs": no unit.
+        string Unit(string group) => match.Groups[group].Value is var unit && NoUnits.Contains(unit) ? "" : unit;
         if (match.Groups["least"].Success) return new Limits(Read(match.Groups["n"].Value), null, Unit("u"));
         if (match.Groups["most"].Success) return new Limits(null, Read(match.Groups["n"].Value), Unit("u"));
         if (match.Groups["orMore"].Success) return new Limits(Read(match.Groups["orMore"].Value), null, Unit("u5"));

@@ -23,7 +23,7 @@ public static class SheetFormat
     public const int Newest = 15;
 
     /// <summary>Version of the sentence reader of this program: one more whenever the same words may be read otherwise than before.</summary>
-    public const int NewestReader = 29;
+    public const int NewestReader = 30;
 
     // The step at n brings version n + 1 to the next: a sheet, and the values of a field in a delta.
     private static readonly Action<JsonObject>[] Sheets =

@@ -25,17 +25,25 @@ internal static class ControlPosition
     public static bool Holds(Thing thing) => thing is Control && Trade.ControlNamed(thing.Name.ToLowerInvariant()) is "parking brake" or "gear";
 
     /// <summary>
-    /// Where a bonnet, a flap or a door is opened for the last time and not shut behind, or a tap shut and not opened; null where it is as
+    /// Where a bonnet, a door or a drain cock is opened for the last time and not shut behind, or a tap shut and not opened; null where it is as
     /// it should be.
     /// </summary>
     public static WalkEvent? LeftOpen(Walk walk, Control control)
     {
-        var tap = Natures.Is(control, Trait.LetsThrough);
-        if (!tap && !Natures.Is(control, Trait.Opens)) return null;
-        var last = walk.EventsOf(control.Id).LastOrDefault(e => e is { Verb: Verb.Set, Action.Position: { } position }
-            && (Trade.Says(position, Trade.Openings) || Trade.Says(position, Trade.Shuttings)));
-        return last is null || Trade.Says(last.Action.Position!, tap ? Trade.Openings : Trade.Shuttings) ? null : last;
+        var tap = IsTap(control);
+        if (!tap && !Natures.Is(control, Trait.Opens) && !Natures.Is(control, Trait.DrainPlug)) return null;
+        var last = walk.EventsOf(control.Id).LastOrDefault(e => Opens(e) || Shuts(e));
+        return last is null || (tap ? Opens(last) : Shuts(last)) ? null : last;
     }
+
+    /// <summary>True for what lets something through while the vehicle is used; a drain cock does not.</summary>
+    public static bool IsTap(Thing control) => Natures.Is(control, Trait.LetsThrough) && !Natures.Is(control, Trait.DrainPlug);
+
+    /// <summary>True for a step's setting of a control that opens it.</summary>
+    public static bool Opens(WalkEvent set) => set is { Verb: Verb.Set, Action.Position: { } position } && Trade.Says(position, Trade.Openings);
+
+    /// <summary>True for a step's setting of a control that shuts it.</summary>
+    public static bool Shuts(WalkEvent set) => set is { Verb: Verb.Set, Action.Position: { } position } && Trade.Says(position, Trade.Shuttings);
 
     /// <summary>Where what keeps the vehicle from rolling is let go for the last time; null where something is set that holds it.</summary>
     public static WalkEvent? LetGo(Walk walk, Control control)
@@ -46,7 +54,7 @@ internal static class ControlPosition
     }
 
     /// <summary>What puts a control back that was left open, shut or let go, as a sentence.</summary>
-    public static string PutBack(Control control) => Natures.Is(control, Trait.LetsThrough) ? $"Open the {control.Name}."
+    public static string PutBack(Control control) => IsTap(control) ? $"Open the {control.Name}."
         : IsParkingBrake(control) ? $"Set the {control.Name}."
         : Holds(control) ? $"Put the {control.Name} in first gear."
         : $"Shut the {control.Name}.";

@@ -41,7 +41,8 @@ public sealed class PartNotRefitted : ThingRule<Part>
             found.Add(At(events.Last(e => e.Verb is Verb.Fit or Verb.Remove or Verb.HangAside or Verb.SetAside),
                 $"Of {part.Label}, {part.Quantity} in all, {missing} {(missing == 1 ? "is" : "are")} left "
                 + $"{Bench.Says(end with { Counts = null })} here and never fitted.",
-                Fit(walk, part, last.StepIndex)));
+                // With its fasteners in, it would go on behind them.
+                walk.Sheet.Joints.Any(j => j.Holds.Contains(part.Id) && !walk.AtEnd(j.Id).Joint.AnyOut) ? null : Fit(walk, part, last.StepIndex)));
             return;
         }
 

@@ -12,12 +12,15 @@ public sealed class HotParts : Rule
 
     public override IEnumerable<Finding> Find(Walk walk)
     {
+        // "The cap", where all there is to run out is coolant.
+        var onlyCoolant = walk.Sheet.Fluids.Length > 0 && walk.Sheet.Fluids.All(f => f.Name.Contains("coolant", StringComparison.OrdinalIgnoreCase));
+        bool IsPressureCap(Thing? thing) => Natures.Is(thing, Trait.PressureCap) || onlyCoolant && thing is Part { Name: "cap" or "filler cap" };
         var off = walk.Doing(Verb.Remove).Where(e => e.ActedPart.Place == PartPlace.On && e.Thing is Part
-            && (Natures.Is(e.Thing, Trait.Hot) || Natures.Is(e.Thing, Trait.PressureCap))).MinBy(e => e.Order);
+            && (Natures.Is(e.Thing, Trait.Hot) || IsPressureCap(e.Thing))).MinBy(e => e.Order);
         if (off is null) yield break;
         for (var i = 0; i <= off.StepIndex; i++)
             if (Claims.Says(walk.Steps[i], ClaimKind.Cooled)) yield break;
-        if (Natures.Is(off.Thing, Trait.PressureCap))
+        if (IsPressureCap(off.Thing))
         {
             yield return At(off, $"{off.Thing!.Label} comes off here, and no step before lets the engine cool: hot coolant is thrown out under pressure.",
                 Fixes.InsertBefore(walk, 0, "Let it cool first", "Let the engine cool down."));

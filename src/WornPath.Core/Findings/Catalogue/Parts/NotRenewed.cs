@@ -31,7 +31,7 @@ public sealed class NotRenewed : ThingRule<Thing>
         if (thing is Part part && (part.Fate == Fate.Replace || part.Origin != Origin.Vehicle))
             foreach (var walked in walk.EventsOf(part.Id))
                 if (walked.Action is { Verb: Verb.Fit, New: false } && walked.After.Part is { IsNew: false } && (walked.ActedPart.WasOff
-                    || part.Origin != Origin.Vehicle))
+                    || part.Origin != Origin.Vehicle) && !IsTheNew(walk, part, walked))
                     found.Add(At(walked, $"{part.Label} {part.Are} to be replaced, and the old {part.Or("one goes", "ones go")} back on here.",
                         Fixes.SayNew(walked)));
                 else if (walked is { Verb: Verb.Carry, ActedPart: { Place: PartPlace.Carried, WasOff: false, IsNew: false }, After.Part.Place: PartPlace.On }
@@ -40,6 +40,12 @@ public sealed class NotRenewed : ThingRule<Thing>
                         + $"on {walk.Things[host].Label} here. "
                         + "Write where the new one goes in."));
     }
+
+    // "Push the mounts onto the new radiator" stands before it, and no word that the old one is meant.
+    private static bool IsTheNew(Walk walk, Part part, WalkEvent fitted) => !Claims.Says(fitted.Step, ClaimKind.TheOld)
+        && walk.EventsOf(part.Id).LastOrDefault(e => e.Order < fitted.Order && e.Verb == Verb.Remove) is { } off
+        && walk.Sheet.Steps.Skip(off.StepIndex + 1).Take(fitted.StepIndex - off.StepIndex - 1)
+            .Any(s => s.Text.Contains($"the new {part.Name}", StringComparison.OrdinalIgnoreCase));
 
     // Washers and nuts that are new each time: said from where the joint comes out on.
     private void FindOld(Walk walk, Joint joint, JointStack stack, Found found)
