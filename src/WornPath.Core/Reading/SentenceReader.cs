@@ -1463,11 +1463,6 @@ public sealed partial class SentenceReader
             ThingKind.Connection, false, null, null)];
     }
 
-    // "Cable on the stud, nut on by hand": the only one that is off and holds no part.
-    private Joint? OnlyLying(NounPhrase phrase) => phrase is { Stems.Count: 1, Owner.Count: 0, IsNew: false, Count: null or 1, Size: "", Head: "nut" or "bolt" or "screw" }
-        && Spoken.Last is [.., Connection] && _refer.All<Joint>().Where(j => j.Holds.IsEmpty && NameIndex.NamesOf(j)[0] is { Length: > 1 } name
-            && name[^1] == phrase.Head && j.IsMany == phrase.IsPlural && Spoken.WasOff(j) is true).ToList() is [var only] ? only : null;
-
     // "Snap the switch in and connect its plug": the one that goes to it.
     private Connection? ItsLead(NounPhrase phrase) => Spoken.Last.OfType<Part>().LastOrDefault() is { } bearer && NameIndex.NamesOf(bearer)[0] is var bears
         && _refer.All<Connection>().Where(c => NameIndex.NamesOf(c)[0] is var name && name[^1] == phrase.Head
@@ -1585,7 +1580,6 @@ public sealed partial class SentenceReader
         if (phrase is { Head: "end", IsRest: true }) return [];
         var leads = phrase.IsIts && sense is Sense.Disconnect or Sense.Connect && phrase.Head is "plug" or "connector" or "lead";
         if (leads && ItsLead(phrase) is { } itsLead) return [itsLead];
-        if (Accepts(ThingKind.Joint) && GoesOn(sense) && OnlyLying(phrase) is { } lying) return [lying];
         if (!leads && ItsOwn(clause, phrase) is { } its) return [its];
         if (Accepts(ThingKind.Joint) && FastenersOfOwner(phrase) is { } ofOwner) return [ofOwner];
         if (Accepts(ThingKind.Joint) && HardwareOf(phrase, sense) is { Count: > 0 } hardware) return hardware;
@@ -1897,9 +1891,8 @@ public sealed partial class SentenceReader
         {
             _finder.Fill(other);
             if (other.Mood == Mood.Beside) continue;
-            // "Squeeze the clamps and pull off both hoses".
-            if (phrase.Head is "clamp" or "clip" && other.Nouns.Where(n => n is { IsPronoun: false, After: null } && IsHose(n)).ToList() is { Count: > 0 } hoses)
-                return (hoses is [{ IsPlural: false } one] ? one.Name : hoses[0].Head, null);
+            // "Squeeze the clamps and pull off both hoses": of the hoses, and of no part in hand.
+            if (phrase.Head is "clamp" or "clip" && other.Nouns.Any(n => n is { IsPronoun: false, After: null } && IsHose(n))) return (null, null);
             foreach (var piece in other.Pieces)
             {
                 if (piece.Noun is not { IsPronoun: false } noun || noun.At == phrase.At || noun.Stems.Count == 0) continue;
@@ -1924,7 +1917,7 @@ public sealed partial class SentenceReader
             ? (last.Name, last.Id) : (null, null);
     }
 
-    private bool IsHose(NounPhrase noun) => noun.Head is "hose" or "pipe" or "line" && (_refer.Known(noun) ?? (object?)noun) is Connection or NounPhrase;
+    private bool IsHose(NounPhrase noun) => noun.Head is "hose" or "pipe" or "line" && _refer.Known(noun) is null or Connection;
 
     // "Four bolts out, bracket lifts away": what a note begins with.
     private static bool IsNoteOf(Clause clause, NounPhrase noun) => (clause is { Mood: Mood.Declarative, IsRemark: false }

@@ -17,7 +17,6 @@ internal static class Stem
             "guage" => "gauge",
             "feet" => "foot",
             "teeth" => "tooth",
-            "halve" => "half",
             _ => bare,
         };
     }

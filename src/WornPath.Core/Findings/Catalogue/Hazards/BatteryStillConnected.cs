@@ -13,9 +13,11 @@ public sealed class BatteryStillConnected : Rule
 
     public override IEnumerable<Finding> Find(Walk walk)
     {
-        // The one that comes off first, of those that are called after the battery or go to it.
-        var battery = walk.Sheet.Connections.Where(c => c.Name.Contains("battery", StringComparison.OrdinalIgnoreCase) || c.Origin == Origin.Vehicle
-            && c.GoesTo.Contains("battery", StringComparison.OrdinalIgnoreCase)).MinBy(c => walk.EventsOf(c.Id).FirstOrDefault(e => e.Verb == Verb.Disconnect)?.Order ?? int.MaxValue);
+        // The one that comes off first, of those that are called after the battery or go to it; the negative one where none does.
+        var battery = walk.Sheet.Connections.Where(c => c.Name.Contains("battery", StringComparison.OrdinalIgnoreCase)
+                || c.Origin == Origin.Vehicle && c.GoesTo.Contains("battery", StringComparison.OrdinalIgnoreCase))
+            .MinBy(c => (walk.EventsOf(c.Id).FirstOrDefault(e => e.Verb == Verb.Disconnect)?.Order ?? int.MaxValue,
+                c.Name.Contains("positive", StringComparison.OrdinalIgnoreCase)));
         foreach (var walked in walk.Doing(Verb.Disconnect))
         {
             if (walked.Verb != Verb.Disconnect || walked.Thing is not Connection connection || !Array.Exists(Live, l => connection.Name.Contains(l, StringComparison.OrdinalIgnoreCase))) continue;

@@ -34,7 +34,8 @@ public sealed class UsedBeforeReady : Rule
         var state = walk.BeforeEvent(thing.Id, use.Order);
         if (state == walk.AtBeginning(thing.Id) || !Openness.IsOpen(walk, thing, state)) return false;
         // What is put right later; what never is has a finding of its own.
-        if (!walk.EventsOf(thing.Id).Any(e => e.Order >= use.Order && !Openness.IsOpen(walk, thing, e.After))) return false;
+        if (!walk.EventsOf(thing.Id).Any(e => e.Order >= use.Order
+            && (thing is Fluid ? e.After.Fluid != FluidState.Drained : !Openness.IsOpen(walk, thing, e.After)))) return false;
         return thing switch
         {
             Joint or Part or Connection => use.Drives || Natures.Is(thing, Trait.EngineNeeds),
