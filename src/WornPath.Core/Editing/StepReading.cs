@@ -109,7 +109,8 @@ internal static class StepReading
     private static bool MeansTheSame(Thing was, Thing now) => was.Name == now.Name && was.AlsoCalled.SequenceEqual(now.AlsoCalled)
         && was.PartIds.SequenceEqual(now.PartIds) && (was, now) switch
         {
-            (Joint one, Joint other) => one.SupersededBy == other.SupersededBy && one.Fastener?.IsCalled == other.Fastener?.IsCalled && one.Fastener?.Form == other.Fastener?.Form,
+            (Joint one, Joint other) => one.SupersededBy == other.SupersededBy && one.Fastener?.IsCalled == other.Fastener?.IsCalled
+                && one.Fastener?.Form == other.Fastener?.Form,
             (Connection one, Connection other) => one.GoesTo == other.GoesTo,
             _ => true,
         };

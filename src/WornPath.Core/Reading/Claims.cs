@@ -90,6 +90,12 @@ internal static partial class Claims
     public static IEnumerable<Claim> All(Step step, ClaimKind one, ClaimKind other) =>
         Known.Of(step) is { Length: > 0 } claims ? claims.Where(c => (c.Kind == one || c.Kind == other) && !c.Denied) : [];
 
+    /// <summary>True where a step's words speak of "the new" one of a thing; "the new manifold gasket" is no new manifold.</summary>
+    public static bool SpeaksOfNew(Step step, Thing thing, Sheet sheet) => IsCalledNew(step, thing)
+        && !sheet.Things.Any(t => t.Name.StartsWith(thing.Name + ' ', StringComparison.OrdinalIgnoreCase) && IsCalledNew(step, t));
+
+    private static bool IsCalledNew(Step step, Thing thing) => step.Text.Contains($"the new {thing.Name}", StringComparison.OrdinalIgnoreCase);
+
     /// <summary>All that a text says.</summary>
     internal static Claim[] Find(string text)
     {

@@ -125,11 +125,12 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
             && full.FindAll(s => !phrase.Distinct.Contains(s)) is { Count: > 1 } undistinguished
             && Called(undistinguished) is Joint { Count: > 1 } set) return set;
         // "The castle nut", of a joint that has one and is called otherwise.
-        if (scored.Count == 0 && phrase is { Stems.Count: > 1, Owner.Count: 0, IsNew: false } && accepts?.Invoke(ThingKind.Joint) != false && ByFastener(phrase) is { } bearing) return bearing;
+        if (scored.Count == 0 && phrase is { Stems.Count: > 1, Owner.Count: 0 } && phrase.Is(ThingKind.Joint)
+            && accepts?.Invoke(ThingKind.Joint) != false && ByFastener(phrase) is { } bearing) return bearing;
         // "The starter", of a starter motor.
         if (scored.Count == 0 && phrase is { Stems: [var word], Owner.Count: 0 } && Trade.NounOf([word]) is { Kinds: [ThingKind.Part, ..] }
-            && names.WithWord(word).Where(t => t is Part && NameIndex.NamesOf(t)[0] is [var first, var last] && first == word && Trade.Wholes.Contains(last)).ToList() is [var inFull])
-            return inFull;
+            && names.WithWord(word).Where(t => t is Part && NameIndex.NamesOf(t)[0] is [var first, var last]
+                && first == word && Trade.Wholes.Contains(last)).ToList() is [var inFull]) return inFull;
         // "The cover-to-frame bolts" and "the cover bolts".
         if (scored.Count == 0 && Trade.Plain.Contains(phrase.Head) && !phrase.IsNew)
             return NameIndex.FirstOf(phrase.Name) is { } byOne
@@ -166,8 +167,8 @@ internal sealed class Referring(Sheet sheet, NameIndex names, Spoken spoken, Fun
         return null;
     }
 
-    /// <summary>"All six union nuts", of a joint whose fastener is one: called by what it is; null where none or several are.</summary>
-    public Joint? ByFastener(NounPhrase phrase)
+    // "All six union nuts", of a joint whose fastener is one: called by what it is; null where none or several are.
+    private Joint? ByFastener(NounPhrase phrase)
     {
         var called = names.WithFastener(phrase.Stems).Where(j => phrase.Count is null || phrase.Count == j.Count).ToList();
         return called.Count == 1 ? called[0] : spoken.Nearest(called) as Joint;

@@ -122,8 +122,21 @@ public sealed partial class SentenceReader
             && (joint.IsMany || joint.Name.EndsWith('s')) && NameIndex.NamesOf(joint)[0][^1] is "bolt" or "screw" or "nut" or "clip"
             && IsOf(joint, part, part.Name));
         if (at < 0) return;
-        _actions[at] = _actions[at] with { Verb = Verb.TakeOut };
-        Spoken.Did(_refer.Find(_actions[at].Target!)!, Verb.TakeOut);
+        IsRather(at, Verb.TakeOut);
+    }
+
+    // "Back the nut off, lift the cable off its stud": so is the nut.
+    private void LoosenedOffItsStud(Clause clause)
+    {
+        if (clause.Nouns.Any(n => n.Head is "stud" or "post" or "pin") && _actions is [.., { Verb: Verb.Loosen, Some: null, Angle: null, Target: { } id }]
+            && _refer.Find(id) is Joint nut && NameIndex.NamesOf(nut)[0][^1] == "nut") IsRather(_actions.Count - 1, Verb.TakeOut);
+    }
+
+    // What was said before turns out to be another thing done.
+    private void IsRather(int at, Verb verb)
+    {
+        _actions[at] = _actions[at] with { Verb = verb };
+        Spoken.Did(_refer.Find(_actions[at].Target!)!, verb);
     }
 
     // "Install the bracket, leaving the bolts loose for adjustment": they are in.
@@ -144,8 +157,7 @@ public sealed partial class SentenceReader
     {
         var at = _actions.FindLastIndex(a => a is { Verb: Verb.TakeOut, Some: null } && a.Target == thing.Id && a.Branch == _branch);
         if (at < 0) return false;
-        _actions[at] = _actions[at] with { Verb = Verb.Loosen };
-        Spoken.Did(thing, Verb.Loosen);
+        IsRather(at, Verb.Loosen);
         return true;
     }
 }

@@ -133,10 +133,6 @@ public sealed partial class SentenceReader
         return all.Exists(t => t is Joint joint && joint.Count == count) ? all.FindAll(t => t is Joint joint && joint.Count == count) : all;
     }
 
-    // "All six union nuts" of a joint whose fastener is one: called by what it is.
-    private Joint? CalledByItsFastener(NounPhrase phrase) =>
-        phrase.Stems.Count < 2 || phrase.Owner.Count > 0 || !phrase.Is(ThingKind.Joint) ? null : _refer.ByFastener(phrase);
-
     // "With the two socket screws": those of the part in hand, called by their form alone.
     private Joint? CalledByItsForm(NounPhrase phrase) => phrase is { Stems.Count: > 1, Owner.Count: 0 }
         && FastenerForms.Find(phrase.Text) is { At: { Index: 0 } at } && at.Length == phrase.Text.Length

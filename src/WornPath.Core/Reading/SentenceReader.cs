@@ -509,7 +509,8 @@ public sealed partial class SentenceReader
     private bool IsExpected(Clause clause) => clause is { Mood: Mood.Declarative, Pieces: [{ Noun.IsPronoun: true }, ..] }
         ? Has(clause, "should", "must") && Has(clause, "freely", "smoothly", "easily", "evenly", "quietly")
         : clause is { Mood: Mood.Imperative, Pieces: var pieces } && pieces.TrueForAll(p => p.Noun is null && p.Value is null)
-            && _clauses.IndexOf(clause) is > 0 and var at && _clauses[at - 1] is { Mood: Mood.Declarative } before && Has(before, "should", "must", "shall")
+            && _clauses.IndexOf(clause) is > 0 and var at && _clauses[at - 1] is { Mood: Mood.Declarative } before
+            && Has(before, "should", "must", "shall")
             && _finder.Tokens[clause.From - 1].Text is "and" or "or" && !EndsBetween(before, clause);
 
     // True where the words before an action have done it already: of what was done last to the same thing.
@@ -1192,14 +1193,7 @@ public sealed partial class SentenceReader
             TakeIntroduced(held, phrase.At);
         }
 
-        // "Back the nut off, lift the cable off its stud": the nut is out, or it would not come off.
-        if (verb == Verb.Disconnect && thing is Connection && clause.Nouns.Any(n => n.Head is "stud" or "post" or "pin")
-            && _actions is [.., { Verb: Verb.Loosen, Some: null, Angle: null, Target: { } nut }] && _refer.Find(nut) is Joint eased && NameIndex.NamesOf(eased)[0][^1] == "nut")
-        {
-            _actions[^1] = _actions[^1] with { Verb = Verb.TakeOut };
-            Spoken.Did(eased, Verb.TakeOut);
-        }
-
+        if (verb == Verb.Disconnect && thing is Connection) LoosenedOffItsStud(clause);
         // "Pick up the pry bar", "take a socket": in the hand.
         if (verb == Verb.TakeAway && thing is Tool && clause.Verb?.Lemma is "pick" or "take"
             && clause.Pieces.TrueForAll(p => p.Way is null or "up")) return;
@@ -1463,10 +1457,13 @@ public sealed partial class SentenceReader
             ThingKind.Connection, false, null, null)];
     }
 
-    // "Snap the switch in and connect its plug": the one that goes to it.
-    private Connection? ItsLead(NounPhrase phrase) => Spoken.Last.OfType<Part>().LastOrDefault() is { } bearer && NameIndex.NamesOf(bearer)[0] is var bears
-        && _refer.All<Connection>().Where(c => NameIndex.NamesOf(c)[0] is var name && name[^1] == phrase.Head
-            && (GoesTo(c, bears) || bears.All(name.Contains))).ToList() is [var own] ? own : null;
+    // "Snap the switch in and connect its plug": of those that go to it, the one that is called so.
+    private List<Thing> ItsLeads(NounPhrase phrase, Sense sense)
+    {
+        if (Spoken.Last.OfType<Part>().LastOrDefault() is not { } bearer) return [];
+        var leads = LeadsOf(phrase with { Stems = NameIndex.NamesOf(bearer)[0], Name = bearer.Name }, sense);
+        return leads.FindAll(c => NameIndex.NamesOf(c)[0][^1] == phrase.Head) is { Count: > 0 } called ? called : leads;
+    }
 
     /// <summary>What a phrase means for a sense: things of the sheet, one named anew, or none; asks where it cannot tell.</summary>
     private List<Thing> Things(Clause clause, Sense sense, NounPhrase phrase)
@@ -1485,9 +1482,16 @@ public sealed partial class SentenceReader
             }
 
             // "Measure from the windshield: both ends …": nothing that is in hand.
-            if (sense == Sense.Measure && phrase.IsUnsaid && clause.Nouns.FirstOrDefault(n => n is { IsPronoun: false, After: "from" or "between" or "across" }) is { } where)
+            if (sense == Sense.Measure && phrase.IsUnsaid
+                && clause.Nouns.FirstOrDefault(n => n is { IsPronoun: false, After: "from" or "between" or "across" }) is { } where)
             {
-                _actions.Add(new StepAction { Verb = Verb.Measure, Words = $"{where.After} the {where.Text}", At = phrase.At, Limits = LimitsAt(Verb.Measure, phrase.At) });
+                _actions.Add(new StepAction
+                {
+                    Verb = Verb.Measure,
+                    Words = $"{where.After} the {where.Text}",
+                    At = phrase.At,
+                    Limits = LimitsAt(Verb.Measure, phrase.At),
+                });
                 _isDone = true;
                 return [];
             }
@@ -1578,9 +1582,9 @@ public sealed partial class SentenceReader
         phrase = WithSource(clause, sense, phrase);
         // "… and the other end to the tank": of what goes on with the first.
         if (phrase is { Head: "end", IsRest: true }) return [];
-        var leads = phrase.IsIts && sense is Sense.Disconnect or Sense.Connect && phrase.Head is "plug" or "connector" or "lead";
-        if (leads && ItsLead(phrase) is { } itsLead) return [itsLead];
-        if (!leads && ItsOwn(clause, phrase) is { } its) return [its];
+        if (phrase.IsIts && sense is Sense.Disconnect or Sense.Connect && phrase.Head is "plug" or "connector" or "lead"
+            && ItsLeads(phrase, sense) is { Count: > 0 } leads) return leads;
+        if (ItsOwn(clause, phrase) is { } its) return [its];
         if (Accepts(ThingKind.Joint) && FastenersOfOwner(phrase) is { } ofOwner) return [ofOwner];
         if (Accepts(ThingKind.Joint) && HardwareOf(phrase, sense) is { Count: > 0 } hardware) return hardware;
         if (Accepts(ThingKind.Joint) && NutsOf(phrase) is { } nuts)
@@ -1643,7 +1647,6 @@ public sealed partial class SentenceReader
             return [known];
         }
 
-        if (Accepts(ThingKind.Joint) && _refer.Doubtful.Count == 0 && CalledByItsFastener(phrase) is { } calledSo) return [calledSo];
         if (_refer.Doubtful.Count > 1)
         {
             var fitting = _refer.Doubtful.Where(t => Accepts(t.Kind)).ToList();

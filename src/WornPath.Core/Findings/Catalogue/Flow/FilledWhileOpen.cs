@@ -37,7 +37,8 @@ public sealed class FilledWhileOpen : Rule
                 if (walk.EventsOf(thing.Id).FirstOrDefault(e => e.Order > filled.Order
                     && (e.Verb is Verb.Fit or Verb.Torque or Verb.Start or Verb.Connect || ControlPosition.Shuts(e))) is not { } closed) continue;
                 yield return At(filled, $"{fluid.Label} is filled in here, and {thing.Label} "
-                    + $"{(thing is Control ? "is open" : thing is Joint joint ? $"is {Bench.Says(joint, state.Joint)}" : "is off")}; {thing.It} {thing.Are} closed only in step "
+                    + $"{(thing is Control ? "is open" : thing is Joint joint ? $"is {Bench.Says(joint, state.Joint)}" : "is off")}; "
+                    + $"{thing.It} {thing.Are} closed only in step "
                     + $"{closed.StepIndex + 1}: it runs out again.",
                     closed.Step.Id == filled.Step.Id || walk.EventsOf(fluid.Id).Any(e => e.Verb == Verb.CheckLevel && e.StepIndex < closed.StepIndex) ? null
                         : Fixes.MoveAfter(walk, filled.StepIndex, closed.StepIndex));

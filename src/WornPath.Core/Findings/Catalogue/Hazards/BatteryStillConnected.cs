@@ -20,9 +20,11 @@ public sealed class BatteryStillConnected : Rule
                 c.Name.Contains("positive", StringComparison.OrdinalIgnoreCase)));
         foreach (var walked in walk.Doing(Verb.Disconnect))
         {
-            if (walked.Thing is not Connection connection || !Array.Exists(Live, l => connection.Name.Contains(l, StringComparison.OrdinalIgnoreCase))) continue;
+            if (walked.Thing is not Connection connection
+                || !Array.Exists(Live, l => connection.Name.Contains(l, StringComparison.OrdinalIgnoreCase))) continue;
             if (battery is not null && !walk.BeforeEvent(battery.Id, walked.Order).Connected) continue;
-            yield return At(walked, $"{connection.Label} is disconnected while the battery is on: a slipping spanner welds, an airbag can fire. Negative lead off first.", battery is null ? null
+            yield return At(walked, $"{connection.Label} is disconnected while the battery is on: a slipping spanner welds, an airbag can fire. "
+                + "Negative lead off first.", battery is null ? null
                 : Fixes.And(Fixes.InsertBefore(walk, walked.StepIndex, $"Disconnect {battery.Id} first", $"Disconnect the {battery.Name}."),
                     walk.EventsOf(battery.Id).Any(e => e.Verb == Verb.Connect && e.Order > walked.Order) ? null
                         : Fixes.InsertAtEnd(walk, $"Connect {battery.Id}", $"Connect the {battery.Name}.")));

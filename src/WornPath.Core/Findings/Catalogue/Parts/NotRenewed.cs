@@ -44,11 +44,7 @@ public sealed class NotRenewed : ThingRule<Thing>
     // "Push the mounts onto the new radiator" stands before it, and no word that the old one is meant.
     private static bool IsTheNew(Walk walk, Part part, WalkEvent fitted) => !Claims.Says(fitted.Step, ClaimKind.TheOld)
         && walk.EventsOf(part.Id).LastOrDefault(e => e.Order < fitted.Order && e.Verb == Verb.Remove) is { } off
-        && walk.Sheet.Steps.Skip(off.StepIndex + 1).Take(fitted.StepIndex - off.StepIndex - 1).Any(s => SaysTheNew(s, part)
-            // "The new manifold gasket" is no manifold.
-            && !walk.Sheet.Things.Any(t => t.Name.StartsWith(part.Name + ' ', StringComparison.OrdinalIgnoreCase) && SaysTheNew(s, t)));
-
-    private static bool SaysTheNew(Step step, Thing thing) => step.Text.Contains($"the new {thing.Name}", StringComparison.OrdinalIgnoreCase);
+        && walk.Steps.Skip(off.StepIndex + 1).Take(fitted.StepIndex - off.StepIndex - 1).Any(s => Claims.SpeaksOfNew(s, part, walk.Sheet));
 
     // Washers and nuts that are new each time: said from where the joint comes out on.
     private void FindOld(Walk walk, Joint joint, JointStack stack, Found found)
